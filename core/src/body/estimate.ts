@@ -1,0 +1,106 @@
+import { measureInfo, type Measure, type MeasureKey, type MeasureSource } from './measures';
+
+export interface ResolvedMeasure {
+  key: MeasureKey;
+  valueMm: number;
+  source: MeasureSource | 'estimate';
+  /** For an estimate: what it was worked out from. */
+  from?: string;
+  takenOn?: string;
+}
+
+export type Body = Record<MeasureKey, ResolvedMeasure>;
+
+/** Typical adult stature, the mean of the two means in the trade table (from memory). */
+const TYPICAL_STATURE_MM = 1693;
+
+/**
+ * Ways to work out a missing measure, best first: multiply the named measure by the ratio.
+ * Ratios are means over means of a large adult survey, from memory.
+ */
+const ratios: Record<Exclude<MeasureKey, 'stature'>, [MeasureKey, number][]> = {
+  wristGirth: [
+    ['forearmGirth', 0.576],
+    ['elbowGirth', 0.62],
+    ['stature', 0.0978],
+  ],
+  forearmGirth: [
+    ['elbowGirth', 1.076],
+    ['wristGirth', 1.737],
+    ['stature', 0.17],
+  ],
+  forearmGirthAt: [
+    ['forearmLength', 0.72],
+    ['stature', 0.104],
+  ],
+  elbowGirth: [
+    ['forearmGirth', 0.93],
+    ['wristGirth', 1.615],
+    ['stature', 0.158],
+  ],
+  forearmLength: [['stature', 0.145]],
+  handGirth: [
+    ['wristGirth', 1.205],
+    ['stature', 0.118],
+  ],
+  handLength: [['stature', 0.1105]],
+};
+
+/** The newest reading of each key. */
+export function newestMeasures(measures: readonly Measure[]): Map<MeasureKey, Measure> {
+  const newest = new Map<MeasureKey, Measure>();
+  for (const m of measures) {
+    const known = newest.get(m.key);
+    if (!known || m.takenOn >= known.takenOn) newest.set(m.key, m);
+  }
+  return newest;
+}
+
+/** Whether a reading may serve an estimate: one out of range (a slip of unit, say) may not. */
+function sound(reading: Measure | undefined): boolean {
+  if (!reading) return false;
+  const [low, high] = measureInfo(reading.key).rangeMm;
+  return reading.valueMm >= low && reading.valueMm <= high;
+}
+
+/**
+ * Every measure of the body: read where it was taken, otherwise estimated from another reading
+ * (never from another estimate, stature apart) and marked with what it came from.
+ */
+export function resolveBody(readings: readonly Measure[]): Body {
+  const taken = newestMeasures(readings);
+  const settle = (key: MeasureKey): ResolvedMeasure => {
+    const read = taken.get(key);
+    if (read) return { key, valueMm: read.valueMm, source: read.source, takenOn: read.takenOn };
+    if (key === 'stature') {
+      return { key, valueMm: TYPICAL_STATURE_MM, source: 'estimate', from: 'a typical adult' };
+    }
+    const way = ratios[key].find(([base]) => sound(taken.get(base)));
+    if (way) {
+      const [base, ratio] = way;
+      const valueMm = taken.get(base)!.valueMm * ratio;
+      return { key, valueMm, source: 'estimate', from: measureInfo(base).label.toLowerCase() };
+    }
+    const ratio = ratios[key].find(([base]) => base === 'stature')![1];
+    return { key, valueMm: TYPICAL_STATURE_MM * ratio, source: 'estimate', from: 'a typical adult' };
+  };
+  const keys = Object.keys(ratios) as (keyof typeof ratios)[];
+  const entries = (['stature', ...keys] as MeasureKey[]).map((key) => [key, settle(key)]);
+  return Object.fromEntries(entries) as Body;
+}
+
+/**
+ * What the other readings say a key should be: the median over every way of working it out, so that
+ * one wrong reading does not make its neighbours look wrong.
+ */
+export function expectedMm(readings: readonly Measure[], key: MeasureKey): number {
+  const taken = newestMeasures(readings);
+  if (key === 'stature') return TYPICAL_STATURE_MM;
+  const said = ratios[key]
+    .filter(([base]) => taken.has(base))
+    .map(([base, ratio]) => taken.get(base)!.valueMm * ratio)
+    .sort((a, b) => a - b);
+  if (said.length === 0) return resolveBody([])[key].valueMm;
+  const middle = (said.length - 1) / 2;
+  return (said[Math.floor(middle)]! + said[Math.ceil(middle)]!) / 2;
+}

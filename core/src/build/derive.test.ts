@@ -1,0 +1,184 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { applyChanges, type Finding } from '../findings/finding';
+import { createDeriver, derive } from './derive';
+import { type BuildDoc } from './document';
+import { readBuildFile, writeBuildFile } from './schema';
+import { share } from './share';
+
+const load = (name: string): BuildDoc => {
+  const read = readBuildFile(readFileSync(new URL(`../../../demo/${name}.fomrik.json`, import.meta.url), 'utf8'));
+  if (!read.ok) throw new Error(read.message);
+  return read.value.build;
+};
+
+const calm = load('lampwarden-bracers');
+const troubled = load('lampwarden-bracers-troubled');
+const change = (doc: BuildDoc, path: (string | number)[], value: unknown): BuildDoc => applyChanges(doc, [{ path, value }]);
+const param = (doc: BuildDoc, key: string, value: unknown): BuildDoc => change(doc, ['parts', 0, 'params', key], value);
+const find = (doc: BuildDoc, rule: string): Finding | undefined => derive(doc).findings.find((f) => f.id.startsWith(rule));
+
+describe('derive', () => {
+  it('is deterministic, remembered or not', () => {
+    const once = JSON.stringify(derive(calm));
+    const deriver = createDeriver();
+    deriver(troubled);
+    expect(JSON.stringify(deriver(calm))).to.equal(once);
+    expect(JSON.stringify(deriver(structuredClone(calm)))).to.equal(once);
+  });
+
+  it('works a part out again only when it, the body or the stock changed', () => {
+    const deriver = createDeriver();
+    const first = deriver(calm).parts[0];
+    expect(deriver(change(calm, ['brief', 'budget'], 10)).parts[0]).to.equal(first);
+    expect(deriver(param(calm, 'easeMm', 20)).parts[0]).not.to.equal(first);
+    expect(deriver(change(calm, ['wearer', 'underLayerMm'], 4)).parts[0]).not.to.equal(first);
+  });
+
+  it('gives identity back to a document that was copied', () => {
+    const copy = structuredClone(param(calm, 'easeMm', 20));
+    const shared = share(calm, copy);
+    expect(shared).to.deep.equal(copy);
+    expect(shared.wearer).to.equal(calm.wearer);
+    expect(shared.parts[0]).not.to.equal(calm.parts[0]);
+    expect(share(calm, structuredClone(calm))).to.equal(calm);
+  });
+
+  it('cuts a pair as two copies, one flipped', () => {
+    const shell = derive(calm).parts[0]!.pieces[0]!;
+    expect([shell.quantity, shell.flipped]).to.deep.equal([2, 1]);
+    const single = derive(change(calm, ['parts', 0, 'sides'], 'left')).parts[0]!.pieces[0]!;
+    expect([single.quantity, single.flipped]).to.deep.equal([1, 0]);
+  });
+
+  it('weighs what its foam, lamps, pack and straps weigh', () => {
+    const { parts, totals } = derive(calm);
+    const made = parts[0]!;
+    const shellG = made.pieces[0]!.areaMm2 * 6 * 100e-6;
+    const liningG = made.pieces[1]!.areaMm2 * 2 * 100e-6;
+    expect(made.foamG).to.be.closeTo(shellG + liningG, 1e-6);
+    expect(totals.massG).to.be.closeTo(2 * (made.foamG + 12 + made.inside!.massG), 1e-6);
+  });
+
+  it('carries a change of wrist through to the flat piece, the sheets and the clock', () => {
+    const index = calm.wearer.measures.findIndex((m) => m.key === 'wristGirth' && m.valueMm === 164);
+    const wider = derive(change(calm, ['wearer', 'measures', index, 'valueMm'], 174)).parts[0]!.pieces[0]!;
+    const before = derive(calm).parts[0]!.pieces[0]!;
+    const cuff = (p: typeof before): number => p.edges.find((e) => e.id === 'cuff')!.lengthMm;
+    expect(cuff(wider) - cuff(before)).to.be.within(8, 11);
+  });
+
+  it('tries every thickness sold, one recommended, one chosen', () => {
+    const { trial } = derive(calm).parts[0]!;
+    expect(trial.map((t) => t.nominalMm)).to.deep.equal([2, 4, 5, 6, 8, 10]);
+    expect(trial.filter((t) => t.recommended)).to.have.length(1);
+    expect(trial.find((t) => t.chosen)!.nominalMm).to.equal(6);
+    for (let i = 1; i < trial.length; i++) {
+      expect(trial[i]!.massG).to.be.greaterThan(trial[i - 1]!.massG);
+      expect(trial[i]!.patternGirthMm).to.be.greaterThan(trial[i - 1]!.patternGirthMm);
+      expect(trial[i]!.openingMm).to.be.at.most(trial[i - 1]!.openingMm);
+    }
+  });
+
+  it('orders gates before what they hold back', () => {
+    const { steps, schedule } = derive(calm);
+    const start = (id: string): number => schedule.slots.find((s) => s.stepId === `bracer-1:${id}`)!.startMin;
+    expect(start('form')).to.be.lessThan(start('fit'));
+    expect(start('test1')).to.be.lessThan(start('fit'));
+    expect(start('test2')).to.be.lessThan(start('lining'));
+    const seen = new Set<string>();
+    for (const step of steps) {
+      for (const id of step.after) expect(seen.has(id), `${step.id} after ${id}`).to.equal(true);
+      seen.add(step.id);
+    }
+  });
+});
+
+describe('findings', () => {
+  it('leaves the calm build without a stop', () => {
+    expect(derive(calm).findings.filter((f) => f.severity === 'stop')).to.deep.equal([]);
+  });
+
+  it('finds at least twelve different things wrong with the troubled one', () => {
+    const rules = new Set(derive(troubled).findings.map((f) => f.id.split(':')[0]));
+    expect([...rules]).to.have.length.of.at.least(12);
+  });
+
+  const cases: [string, BuildDoc][] = [
+    ['hand-passes', param(param(calm, 'closure', 'none'), 'paddingMm', 0)],
+    ['bulge', param(calm, 'endMm', 235)],
+    ['elbow', param(param(calm, 'endMm', 235), 'elbowCutMm', 0)],
+    ['gap', param(calm, 'gapMm', 2)],
+    ['past-elbow', param(calm, 'endMm', 260)],
+    ['pack-room', param(calm, 'paddingMm', 0)],
+    ['pack-bone', change(calm, ['parts', 0, 'lights', 'packAt'], { aroundDeg: 90, alongMm: 40 })],
+    ['lamp-current', change(calm, ['parts', 0, 'lights', 'currentMa'], 30)],
+    ['lamp-edge', change(calm, ['parts', 0, 'lights', 'rows', 0, 'alongMm'], 140)],
+    ['momentary', change(calm, ['parts', 0, 'lights', 'switchId'], 'push')],
+    ['cell-current', change(calm, ['parts', 0, 'lights', 'packId'], '2xcr2032')],
+    ['infeasible', change(change(calm, ['parts', 0, 'lights', 'packId'], '2xaa'), ['parts', 0, 'lights', 'rows', 0, 'colour'], 'blue')],
+    ['resistor', change(change(calm, ['parts', 0, 'lights', 'packId'], '9v'), ['parts', 0, 'lights', 'rows', 0, 'count'], 1)],
+    ['burn', change(calm, ['brief', 'lightHours'], 40)],
+    ['late', change(calm, ['brief', 'eventDate'], '2026-11-04')],
+    ['gap', param(calm, 'gapMm', 70)],
+    ['lining', change(calm, ['parts', 0, 'lining'], null)],
+    ['printer', change(calm, ['cut', 'barMeasuredMm'], 98)],
+    ['thickness', change(calm, ['parts', 0, 'foam', 'nominalMm'], 2)],
+    ['doubt', change(calm, ['wearer', 'measures', 3, 'valueMm'], 16.4)],
+  ];
+  for (const [rule, doc] of cases) {
+    it(`${rule}: noticed, said with numbers, and its remedy cures it`, () => {
+      const finding = find(doc, `${rule}:`) ?? find(doc, rule);
+      expect(finding, rule).to.not.equal(undefined);
+      expect(find(calm, `${rule}:`) ?? (rule === 'late' || rule === 'printer' ? find(calm, rule) : undefined)).to.equal(undefined);
+      if (!['momentary', 'lining'].includes(rule)) expect(finding!.title).to.match(/\d/);
+      for (const remedy of finding!.remedies.filter((r) => r.changes.length > 0)) {
+        const cured = derive(applyChanges(doc, remedy.changes)).findings.find((f) => f.id === finding!.id);
+        expect(cured?.title ?? 'cured', `${rule} after “${remedy.label}”`).to.not.equal(finding!.title);
+        if (remedy === finding!.remedies[0]) expect(cured, `${rule} after “${remedy.label}”`).to.equal(undefined);
+      }
+    });
+  }
+
+  it('warns of decisive guesses and of money', () => {
+    const guessed = change(calm, ['wearer', 'measures'], calm.wearer.measures.filter((m) => m.key !== 'handGirth'));
+    expect(find(guessed, 'estimates')!.title).to.include('hand girth');
+    expect(find(change(calm, ['brief', 'budget'], 5), 'budget')!.title).to.include('over the budget of 5');
+    expect(find(change(calm, ['brief', 'luggageMm'], 150), 'travel')!.title).to.include('limit is 150 mm');
+  });
+
+  it('changes nothing off the path of a remedy', () => {
+    const after = param(calm, 'easeMm', 33);
+    expect(after.parts[0]!.params.easeMm).to.equal(33);
+    expect(after.brief).to.equal(calm.brief);
+    expect(calm.parts[0]!.params.easeMm).to.equal(16);
+  });
+});
+
+describe('build files', () => {
+  const file = { fomrik: 1 as const, build: calm, pins: [], log: [] };
+
+  it('round-trip', () => {
+    const read = readBuildFile(writeBuildFile(file));
+    expect(read.ok && read.value).to.deep.equal(file);
+  });
+
+  const refused: [string, unknown, string][] = [
+    ['an unknown field, with its path', { ...file, build: { ...calm, brief: { ...calm.brief, colour: 'red' } } }, 'build.brief.colour'],
+    ['a value out of range, with the range', { ...file, build: param(calm, 'easeMm', 500) }, '60'],
+    ['text where a number belongs', { ...file, build: param(calm, 'easeMm', '12') }, 'easeMm'],
+    ['an unknown form', { ...file, build: change(calm, ['parts', 0, 'form'], 'wing') }, 'form'],
+    ['a newer version', { ...file, fomrik: 99 }, 'version 99'],
+  ];
+  for (const [what, value, says] of refused) {
+    it(`refuse ${what}`, () => {
+      const read = readBuildFile(JSON.stringify(value));
+      expect(read.ok).to.equal(false);
+      if (!read.ok) expect(`${read.message} ${read.field ?? ''}`).to.include(says);
+    });
+  }
+
+  it('refuse what is not JSON', () => {
+    expect(readBuildFile('{"fomrik": 1,').ok).to.equal(false);
+  });
+});

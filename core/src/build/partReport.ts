@@ -1,0 +1,106 @@
+import { type Body } from '../body/estimate';
+import { strainClass } from '../foam/bend';
+import { formKinds } from '../forms/kinds';
+import { type Mark, type Piece } from '../forms/piece';
+import { boundsOf } from '../geometry/polygon';
+import { type Vec2 } from '../geometry/vec';
+import { snugPocketMm } from '../inside/room';
+import { foamMassG } from '../mass/foamMass';
+import { type Catalogue } from '../materials/catalogue';
+import { closures } from '../materials/closures';
+import { foamSheet, type FoamStock } from '../materials/stock';
+import { type Lights, type Part } from './document';
+import { insideReport } from './insideReport';
+import { type InsideReport, type PartReport } from './report';
+import { thicknessTrial } from './thicknessTrial';
+
+/** A copy for each side; a pair is one and one flipped. */
+export const copiesOf = (part: Part): number => (part.sides === 'pair' ? 2 : 1);
+
+const rectangle = (c: Vec2, w: number, h: number): Vec2[] => [
+  { x: c.x - w / 2, y: c.y - h / 2 },
+  { x: c.x + w / 2, y: c.y - h / 2 },
+  { x: c.x + w / 2, y: c.y + h / 2 },
+  { x: c.x - w / 2, y: c.y + h / 2 },
+];
+
+/** Lamp holes and the pack's pocket drawn on the pieces they land on. */
+function drill(
+  pieces: Piece[],
+  inside: InsideReport,
+  lights: Lights,
+  packFlat: { pieceId: string; flat: Vec2 } | undefined,
+): Piece[] {
+  return pieces.map((piece) => {
+    const holes = inside.lamps
+      .filter((l) => l.pieceId === piece.id && l.marginMm > l.diameterMm / 2)
+      .map((l) => ({ id: l.id, kind: 'lamp' as const, centre: l.flat, diameterMm: l.diameterMm }));
+    const marks: Mark[] = [];
+    if (lights.pocket && inside.pack && packFlat?.pieceId === piece.id) {
+      const { widthMm, lengthMm } = inside.pack;
+      const outline = rectangle(packFlat.flat, snugPocketMm(widthMm), snugPocketMm(lengthMm));
+      marks.push({ kind: 'pocket', points: outline, text: 'pocket, back' });
+    }
+    return { ...piece, holes: [...piece.holes, ...holes], marks: [...piece.marks, ...marks] };
+  });
+}
+
+/**
+ * Works out one part. Pure: the same part, body, stock and catalogue give the same report.
+ * @throws Error when the part names a foam that is not sold; the document's check comes first.
+ */
+export function partReport(
+  part: Part,
+  body: Body,
+  underLayerMm: number,
+  catalogue: Catalogue,
+  stock: readonly FoamStock[],
+): PartReport {
+  const foam = foamSheet(catalogue.foams, stock, part.foam.foamId, part.foam.nominalMm);
+  if (!foam)
+    throw new Error(`${part.name}: ${part.foam.nominalMm} mm ${part.foam.foamId} is not in the catalogue.`);
+  const lining = part.lining
+    ? foamSheet(catalogue.foams, stock, part.lining.foamId, part.lining.nominalMm)
+    : undefined;
+  const form = formKinds[part.form];
+  const shape = form.shape({ params: part.params, body, underLayerMm, foam, ...(lining && { lining }) });
+  const copies = copiesOf(part);
+  const inside = part.lights ? insideReport(part.lights, shape, foam, lining, catalogue) : undefined;
+  const packFlat = part.lights
+    ? shape.place(part.lights.packAt.aroundDeg, part.lights.packAt.alongMm)
+    : undefined;
+  const drilled = inside && part.lights ? drill(shape.pieces, inside, part.lights, packFlat) : shape.pieces;
+  const pieces = drilled.map((p) => ({
+    ...p,
+    quantity: copies,
+    flipped: part.sides === 'right' ? 1 : copies - 1,
+  }));
+  const areaMm2 = pieces.reduce((sum, p) => sum + p.areaMm2, 0);
+  const foamG = pieces.reduce(
+    (sum, p) => sum + foamMassG(p.areaMm2, p.role === 'lining' && lining ? lining : foam),
+    0,
+  );
+  const boxes = pieces.map((p) => boundsOf(p.outline));
+  return {
+    id: part.id,
+    name: part.name,
+    form: part.form,
+    copies,
+    foam,
+    ...(lining && { lining }),
+    solid: shape.solid,
+    pieces,
+    silhouette: form.silhouette(part.params, body),
+    patternGirthMm: shape.patternGirthMm,
+    bendStrain: shape.bendStrain,
+    strainClass: strainClass(shape.bendStrain),
+    tightestRadiusMm: shape.tightestRadiusMm,
+    fit: shape.fit,
+    areaMm2,
+    foamG,
+    totalG: foamG + closures[part.params.closure].massG + (inside?.massG ?? 0),
+    longestMm: Math.max(...boxes.map((b) => b.maxY - b.minY)),
+    ...(inside && { inside }),
+    trial: thicknessTrial(part, body, underLayerMm, catalogue, stock),
+  };
+}

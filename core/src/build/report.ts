@@ -1,0 +1,100 @@
+import { type Body } from '../body/estimate';
+import { type Doubt } from '../body/plausible';
+import { type Packed } from '../cut/packing';
+import { type Finding } from '../findings/finding';
+import { type StrainClass } from '../foam/bend';
+import { type LimbFit } from '../forms/limbFit';
+import { type Piece } from '../forms/piece';
+import { type Mesh } from '../geometry/mesh';
+import { type Vec2, type Vec3 } from '../geometry/vec';
+import { type PackRoom } from '../inside/room';
+import { type LampColour } from '../materials/lamps';
+import { type Pack } from '../materials/packs';
+import { type FoamSheet } from '../materials/stock';
+import { type Switch } from '../materials/switches';
+import { type CostLine } from '../plan/cost';
+import { type Schedule } from '../plan/schedule';
+import { type Step } from '../plan/step';
+import { type Circuit } from '../power/circuit';
+import { type RunTime } from '../power/runtime';
+import { type TrialRow } from './thicknessTrial';
+
+/** A lamp where it really sits. */
+export interface LampSpot {
+  id: string;
+  rowId: string;
+  colour: LampColour;
+  at: Vec3;
+  normal: Vec3;
+  pieceId: string;
+  flat: Vec2;
+  marginMm: number;
+  diameterMm: number;
+}
+
+/** What is inside one part: circuit or the reason there is none, how long it burns, and what it weighs. */
+export interface InsideReport {
+  lamps: LampSpot[];
+  pack?: Pack;
+  packAt?: Vec3;
+  switch?: Switch;
+  switchAt?: Vec3;
+  room?: PackRoom;
+  /** How far a lamp's body stands out behind the foam, and the gap there. */
+  lampOverhangMm: number;
+  lampRoomMm: number;
+  circuit?: Circuit;
+  /** Shown instead of a circuit when the lamps cannot be lit. */
+  infeasible?: string;
+  run?: RunTime;
+  wireMm: number;
+  massG: number;
+}
+
+/** Everything worked out about one part. Masses and areas are for one copy. */
+export interface PartReport {
+  id: string;
+  name: string;
+  form: string;
+  copies: number;
+  foam: FoamSheet;
+  lining?: FoamSheet;
+  solid: Mesh;
+  pieces: Piece[];
+  silhouette: Vec2[];
+  patternGirthMm: number;
+  bendStrain: number;
+  strainClass: StrainClass;
+  tightestRadiusMm: number;
+  fit: LimbFit;
+  areaMm2: number;
+  foamG: number;
+  totalG: number;
+  longestMm: number;
+  inside?: InsideReport;
+  trial: TrialRow[];
+}
+
+/** The figures of the ledger. */
+export interface Totals {
+  massG: number;
+  foamAreaMm2: number;
+  sheets: number;
+  cost: number;
+  /** Shortest burn of any lit part; null when nothing is lit. */
+  lightHours: number | null;
+  workMin: number;
+  daysToSpare: number;
+}
+
+export interface Report {
+  body: Body;
+  doubts: Doubt[];
+  parts: PartReport[];
+  packed: Packed;
+  steps: Step[];
+  schedule: Schedule;
+  cost: CostLine[];
+  totals: Totals;
+  findings: Finding[];
+}

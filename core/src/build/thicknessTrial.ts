@@ -1,0 +1,116 @@
+import { type Body } from '../body/estimate';
+import { bendStrain, strainClass, strainClassName, type StrainClass } from '../foam/bend';
+import { formKinds } from '../forms/kinds';
+import { foamMassG } from '../mass/foamMass';
+import { ledBodies } from '../materials/lamps';
+import { type Catalogue } from '../materials/catalogue';
+import { foamSheet, type FoamStock } from '../materials/stock';
+import { trimNumber } from '../units/length';
+import { type Part } from './document';
+
+/** What one thickness would do to a part. Area, mass and cost are for one copy. */
+export interface TrialRow {
+  nominalMm: number;
+  inStock: number;
+  patternGirthMm: number;
+  massG: number;
+  bendStrain: number;
+  strainClass: StrainClass;
+  openingMm: number;
+  outsideMm: number;
+  roomMm: number;
+  areaMm2: number;
+  cost: number;
+  passes: boolean;
+  reasons: string[];
+  recommended: boolean;
+  chosen: boolean;
+}
+
+/** Thinner than this a single layer dents when knocked (common practice, no source). */
+const DENTS_BELOW_MM = 4;
+/** Thinner than this a single layer gives when gripped (common practice, no source). */
+const FLEXES_BELOW_MM = 6;
+/** Thicker than this a cuff catches on sleeves and pockets; from memory. */
+const BULKY_ABOVE_MM = 8;
+/** Above this an arm tires over a day; from memory. */
+const HEAVY_G = 300;
+
+const strainPenalty: Record<StrainClass, number> = { cold: 0, heat: 1, grooved: 3, laminate: 10 };
+
+/** One row per thickness sold of the part's foam, with reasons and one recommended. */
+export function thicknessTrial(
+  part: Part,
+  body: Body,
+  underLayerMm: number,
+  catalogue: Catalogue,
+  stock: readonly FoamStock[],
+): TrialRow[] {
+  const foam = catalogue.foams.find((f) => f.id === part.foam.foamId);
+  if (!foam) return [];
+  const form = formKinds[part.form];
+  const lining = part.lining
+    ? foamSheet(catalogue.foams, stock, part.lining.foamId, part.lining.nominalMm)
+    : undefined;
+  const lampDeep = part.lights ? Math.max(...part.lights.rows.map((r) => ledBodies[r.body].lengthMm), 0) : 0;
+  const scored = foam.sheets.map(({ nominalMm }) => {
+    const sheet = foamSheet(catalogue.foams, stock, foam.id, nominalMm)!;
+    const made = form.shape({
+      params: part.params,
+      body,
+      underLayerMm,
+      foam: sheet,
+      ...(lining && { lining }),
+    });
+    const areaMm2 = made.pieces.filter((p) => p.role === 'shell').reduce((sum, p) => sum + p.areaMm2, 0);
+    const thicknessMm = sheet.thicknessMm.value;
+    const strain = bendStrain({
+      thicknessMm,
+      insideRadiusMm: made.tightestRadiusMm,
+      neutralFraction: sheet.neutralFraction.value,
+    });
+    const kind = strainClass(strain);
+    const massG = foamMassG(areaMm2, sheet);
+    const passes = made.fit.openingMm >= made.fit.passNeedMm;
+    const reasons = [`${trimNumber(strain * 100, 0)} % bend: ${strainClassName[kind]}`];
+    let penalty = strainPenalty[kind];
+    const hold = (against: boolean, points: number, reason: string): void => {
+      if (!against) return;
+      penalty += points;
+      reasons.push(reason);
+    };
+    hold(
+      !passes,
+      10,
+      `opens ${trimNumber(made.fit.openingMm, 0)} mm, hand needs ${trimNumber(made.fit.passNeedMm, 0)} mm`,
+    );
+    hold(thicknessMm < DENTS_BELOW_MM, 4, 'dents when knocked');
+    hold(thicknessMm >= DENTS_BELOW_MM && thicknessMm < FLEXES_BELOW_MM, 0.5, 'gives when gripped');
+    hold(thicknessMm > BULKY_ABOVE_MM, 1, 'bulky at the cuff');
+    hold(massG > HEAVY_G, 2, `heavy for an arm at ${trimNumber(massG, 0)} g`);
+    const stuckOut = lampDeep - thicknessMm - made.fit.roomMm;
+    hold(stuckOut > 0, 2, `lamps press ${trimNumber(stuckOut, 1)} mm into the sleeve`);
+    const row: TrialRow = {
+      nominalMm,
+      inStock: sheet.inStock,
+      patternGirthMm: made.patternGirthMm,
+      massG,
+      bendStrain: strain,
+      strainClass: kind,
+      openingMm: made.fit.openingMm,
+      outsideMm: made.patternGirthMm + 2 * Math.PI * (1 - sheet.neutralFraction.value) * thicknessMm,
+      roomMm: made.fit.roomMm,
+      areaMm2,
+      cost: (areaMm2 / (sheet.widthMm * sheet.heightMm)) * sheet.price.value,
+      passes,
+      reasons,
+      recommended: false,
+      chosen: nominalMm === part.foam.nominalMm,
+    };
+    return { row, penalty };
+  });
+  const best = scored.reduce((a, b) => (b.penalty < a.penalty ? b : a));
+  best.row.recommended = true;
+  best.row.reasons.push('lightest of those that hold up');
+  return scored.map((s) => s.row);
+}

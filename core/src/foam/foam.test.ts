@@ -1,0 +1,77 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { bendStrain, ringTestNeutralFraction, strainClass, wrapLengthMm } from './bend';
+import { grooveDepthMm, grooveOpeningMm, groovesForBend } from './groove';
+import { laminateMm } from './laminate';
+import { sprungMouthMm, sprungOpeningMm } from './spring';
+
+describe('bent foam', () => {
+  it('makes a ring about 200 mm across from a 630 mm strip', () => {
+    // Trade fact: common practice, no source.
+    expect(wrapLengthMm(200, 0, 0.5)).to.be.closeTo(630, 3);
+    expect(ringTestNeutralFraction(630, 194.5, 6)).to.be.closeTo(0.5, 0.02);
+  });
+
+  it('inverts the ring test for any foam', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 2, max: 12, noNaN: true }),
+        fc.double({ min: 0.2, max: 0.6, noNaN: true }),
+        (t, k) => {
+          expect(ringTestNeutralFraction(wrapLengthMm(180, t, k), 180, t)).to.be.closeTo(k, 1e-9);
+        },
+      ),
+    );
+  });
+
+  it('classes strain by its limits', () => {
+    expect(bendStrain({ thicknessMm: 6, insideRadiusMm: 57, neutralFraction: 0.5 })).to.be.closeTo(
+      0.05,
+      1e-12,
+    );
+    expect([0.05, 0.051, 0.15, 0.2, 0.31].map(strainClass)).to.deep.equal([
+      'cold',
+      'heat',
+      'heat',
+      'grooved',
+      'laminate',
+    ]);
+  });
+
+  it('makes a 26 mm grip of two 10 mm and one 6 mm sheet, glue lines apart', () => {
+    // Trade fact: common practice, no source.
+    expect(laminateMm([10, 10, 6])).to.be.closeTo(26, 0.25);
+    expect(laminateMm([6])).to.equal(6);
+  });
+
+  it('opens a half-depth groove by about 2 mm either side for a fold near a right angle', () => {
+    // Trade fact (common practice, no source): cut from about 2 mm either side on 6–7 mm foam for a right angle; the uncut web takes up the rest.
+    expect(grooveOpeningMm(grooveDepthMm(6.5), Math.PI / 2)).to.be.closeTo(7.15, 0.01);
+    expect(grooveOpeningMm(grooveDepthMm(6.5), Math.PI / 3)).to.be.closeTo(4.1, 0.1);
+    expect(groovesForBend(Math.PI, 90)).to.deep.equal({ count: 9, spacingMm: 10 });
+  });
+});
+
+describe('springing a shell open', () => {
+  const shell = { insideGirthMm: 220, gapMm: 20, thicknessMm: 6, neutralFraction: 0.5 };
+
+  it('opens wider in thinner foam', () => {
+    const mouths = [2, 4, 6, 8, 10].map((thicknessMm) => sprungMouthMm({ ...shell, thicknessMm }));
+    for (let i = 1; i < mouths.length; i++) expect(mouths[i]!).to.be.lessThan(mouths[i - 1]!);
+  });
+
+  it('never passes less than the closed girth and never more than twice its arc', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 130, max: 400, noNaN: true }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        fc.double({ min: 2, max: 12, noNaN: true }),
+        (insideGirthMm, gapMm, thicknessMm) => {
+          const opening = sprungOpeningMm({ insideGirthMm, gapMm, thicknessMm, neutralFraction: 0.5 });
+          expect(opening).to.be.at.least(insideGirthMm - 1e-9);
+          expect(opening).to.be.at.most(2 * (insideGirthMm - gapMm) + gapMm + 1e-9);
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,64 @@
+import { type Body } from '../body/estimate';
+import { type MeasureKey } from '../body/measures';
+import { type Mesh } from '../geometry/mesh';
+import { type Vec2 } from '../geometry/vec';
+import { type FoamSheet } from '../materials/stock';
+import { type LimbFit } from './limbFit';
+import { type Piece, type Placement } from './piece';
+
+/** One value the maker can set. The interface and the build file's schema are generated from it. */
+export type Field<P> = NumberField<P> | ChoiceField<P>;
+
+interface FieldBase<P> {
+  key: keyof P & string;
+  label: string;
+  help: string;
+  group: string;
+}
+
+export interface NumberField<P> extends FieldBase<P> {
+  type: 'length' | 'angle' | 'count';
+  /** Sensible range: mm, degrees or pieces. */
+  range: [number, number];
+  seededBy?: MeasureKey;
+}
+
+export interface ChoiceField<P> extends FieldBase<P> {
+  type: 'choice';
+  choices: { value: string | number; label: string }[];
+}
+
+/** Everything a form is computed from. */
+export interface FormInput<P> {
+  params: P;
+  body: Body;
+  underLayerMm: number;
+  foam: FoamSheet;
+  /** Foam glued inside the shell to cover wires, if any. */
+  lining?: FoamSheet;
+}
+
+/** What a form becomes in its foam. */
+export interface FormShape {
+  solid: Mesh;
+  pieces: Piece[];
+  /** Girth of the flat pattern round its widest end, all panels together. */
+  patternGirthMm: number;
+  bendStrain: number;
+  tightestRadiusMm: number;
+  fit: LimbFit;
+  /** Where a spot of the shell is: `aroundDeg` from the back of the limb, `alongMm` from its narrow end. */
+  place: (aroundDeg: number, alongMm: number) => Placement | undefined;
+}
+
+/** A kind of shape. Adding one is adding a folder that exports one of these. */
+export interface FormKind<P> {
+  kind: string;
+  label: string;
+  summary: string;
+  fields: Field<P>[];
+  defaults: (body: Body) => P;
+  shape: (input: FormInput<P>) => FormShape;
+  /** Outline in its own proportions for the rack, millimetres, y up. */
+  silhouette: (params: P, body: Body) => Vec2[];
+}

@@ -1,0 +1,67 @@
+import { type Vec2, type Vec3 } from '../geometry/vec';
+
+/** How an edge meets its neighbour: left open, glued to its mate, or shut by a closure. */
+export type Joint = 'free' | 'seam' | 'closure';
+
+/** A run of the outline, from vertex `from` to vertex `to` counter-clockwise. */
+export interface PieceEdge {
+  id: string;
+  name: string;
+  from: number;
+  to: number;
+  lengthMm: number;
+  /** Angle cut off square, degrees; 0 is a butt edge. */
+  bevelDeg: number;
+  joint: Joint;
+  /** The edge on the other side. */
+  mate?: { pieceId: string; edgeId: string };
+  /** Letter that pairs this edge with its mate on the print. */
+  letter?: string;
+}
+
+/** Round hole cut through the piece. */
+export interface Hole {
+  id: string;
+  kind: 'lamp' | 'switch' | 'wire' | 'lace';
+  centre: Vec2;
+  diameterMm: number;
+}
+
+export type MarkKind = 'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket';
+
+/** A line or outline drawn on the piece, not cut through. */
+export interface Mark {
+  kind: MarkKind;
+  points: Vec2[];
+  text?: string;
+}
+
+export type PieceRole = 'shell' | 'lining';
+
+/** One flat outline cut from one sheet, seen from its outer face; outline counter-clockwise, millimetres. */
+export interface Piece {
+  id: string;
+  name: string;
+  role: PieceRole;
+  outline: Vec2[];
+  edges: PieceEdge[];
+  holes: Hole[];
+  marks: Mark[];
+  foamId: string;
+  nominalMm: number;
+  thicknessMm: number;
+  quantity: number;
+  /** How many of the quantity are cut flipped for the other side. */
+  flipped: number;
+  areaMm2: number;
+}
+
+/** A place on the shell: where it is, which way is out, and where it lies flat. */
+export interface Placement {
+  at: Vec3;
+  normal: Vec3;
+  pieceId: string;
+  flat: Vec2;
+  /** Distance from the nearest edge of its piece, negative when off the foam. */
+  marginMm: number;
+}

@@ -1,0 +1,50 @@
+import { type Vec2 } from './vec';
+
+/** Semi-axes in millimetres; `a` lies along x, `b` along y. */
+export interface Ellipse {
+  a: number;
+  b: number;
+}
+
+/**
+ * Perimeter of an ellipse by the Gauss–Kummer series in h = ((a−b)/(a+b))²
+ * (Abramowitz & Stegun, Handbook of Mathematical Functions, ch. 17).
+ */
+export function ellipsePerimeter({ a, b }: Ellipse): number {
+  const h = ((a - b) / (a + b)) ** 2;
+  let coefficient = 1;
+  let sum = 1;
+  let power = 1;
+  for (let n = 1; n < 60; n++) {
+    coefficient *= (0.5 - (n - 1)) / n;
+    power *= h;
+    const term = coefficient * coefficient * power;
+    sum += term;
+    if (term < 1e-16) break;
+  }
+  return Math.PI * (a + b) * sum;
+}
+
+/** The ellipse of breadth-to-depth `ratio` (x over y) whose girth is `girthMm`. */
+export function ellipseOfGirth(girthMm: number, ratio: number): Ellipse {
+  const scale = girthMm / ellipsePerimeter({ a: ratio, b: 1 });
+  return { a: ratio * scale, b: scale };
+}
+
+/**
+ * Point of the ellipse pushed out by `offset` whose outward normal stands at `angle` to x.
+ * Support-function form: the parallel curve keeps its normals, so offsetting is exact.
+ */
+export function ellipseAtNormal({ a, b }: Ellipse, angle: number, offset = 0): Vec2 {
+  const c = Math.cos(angle);
+  const s = Math.sin(angle);
+  const root = Math.hypot(a * c, b * s);
+  return { x: (a * a * c) / root + offset * c, y: (b * b * s) / root + offset * s };
+}
+
+/** Smallest radius of curvature of the ellipse pushed out by `offset`. */
+export const tightestRadius = ({ a, b }: Ellipse, offset = 0): number =>
+  Math.min(a, b) ** 2 / Math.max(a, b) + offset;
+
+/** Steiner: a closed convex curve of length P pushed out by d has length P + 2πd. */
+export const parallelGirth = (girthMm: number, outMm: number): number => girthMm + 2 * Math.PI * outMm;

@@ -1,0 +1,104 @@
+import { dist2, type Vec2 } from './vec';
+
+export interface Bounds {
+  minX: number;
+  minY: number;
+  maxX: number;
+  maxY: number;
+}
+
+/** Signed area by the shoelace formula; positive when counter-clockwise. */
+export function signedArea(polygon: readonly Vec2[]): number {
+  let twice = 0;
+  for (let i = 0; i < polygon.length; i++) {
+    const a = polygon[i]!;
+    const b = polygon[(i + 1) % polygon.length]!;
+    twice += a.x * b.y - b.x * a.y;
+  }
+  return twice / 2;
+}
+
+export function centroid(polygon: readonly Vec2[]): Vec2 {
+  let x = 0;
+  let y = 0;
+  let twice = 0;
+  for (let i = 0; i < polygon.length; i++) {
+    const a = polygon[i]!;
+    const b = polygon[(i + 1) % polygon.length]!;
+    const cross = a.x * b.y - b.x * a.y;
+    twice += cross;
+    x += (a.x + b.x) * cross;
+    y += (a.y + b.y) * cross;
+  }
+  return { x: x / (3 * twice), y: y / (3 * twice) };
+}
+
+export function boundsOf(points: readonly Vec2[]): Bounds {
+  const bounds = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+  for (const p of points) {
+    bounds.minX = Math.min(bounds.minX, p.x);
+    bounds.minY = Math.min(bounds.minY, p.y);
+    bounds.maxX = Math.max(bounds.maxX, p.x);
+    bounds.maxY = Math.max(bounds.maxY, p.y);
+  }
+  return bounds;
+}
+
+export function polylineLength(points: readonly Vec2[]): number {
+  let sum = 0;
+  for (let i = 1; i < points.length; i++) sum += dist2(points[i - 1]!, points[i]!);
+  return sum;
+}
+
+/** Even–odd rule; points on the edge may fall either way. */
+export function contains(polygon: readonly Vec2[], point: Vec2): boolean {
+  let inside = false;
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+    const a = polygon[i]!;
+    const b = polygon[j]!;
+    const crosses = a.y > point.y !== b.y > point.y;
+    if (crosses && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+  }
+  return inside;
+}
+
+function distanceToSegment(p: Vec2, a: Vec2, b: Vec2): number {
+  const dx = b.x - a.x;
+  const dy = b.y - a.y;
+  const size = dx * dx + dy * dy;
+  const t = size === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / size));
+  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
+}
+
+/** Shortest distance from a point to the polygon's edge. */
+export function distanceToEdge(polygon: readonly Vec2[], point: Vec2): number {
+  let least = Infinity;
+  for (let i = 0; i < polygon.length; i++) {
+    least = Math.min(least, distanceToSegment(point, polygon[i]!, polygon[(i + 1) % polygon.length]!));
+  }
+  return least;
+}
+
+/** Drops points that stand within `toleranceMm` of the line through those kept (Douglas–Peucker). */
+export function simplify(points: readonly Vec2[], toleranceMm: number): Vec2[] {
+  if (points.length < 3) return [...points];
+  const keep = new Set<number>([0, points.length - 1]);
+  const spans: [number, number][] = [[0, points.length - 1]];
+  while (spans.length > 0) {
+    const [from, to] = spans.pop()!;
+    let worst = 0;
+    let at = -1;
+    for (let i = from + 1; i < to; i++) {
+      const d = distanceToSegment(points[i]!, points[from]!, points[to]!);
+      if (d > worst) {
+        worst = d;
+        at = i;
+      }
+    }
+    if (worst > toleranceMm) {
+      keep.add(at);
+      spans.push([from, at], [at, to]);
+    }
+  }
+  return points.filter((_, i) => keep.has(i));
+}

@@ -1,0 +1,35 @@
+import { type Sure } from '../units/sure';
+
+export type LampColour = 'red' | 'amber' | 'green' | 'blue' | 'white';
+
+export interface Led {
+  colour: LampColour;
+  forwardV: number;
+  sure: Sure;
+}
+
+/** Forward voltage at 20 mA, typical, from memory. */
+export const leds: Record<LampColour, Led> = {
+  red: { colour: 'red', forwardV: 2.0, sure: 'memory' },
+  amber: { colour: 'amber', forwardV: 2.1, sure: 'memory' },
+  green: { colour: 'green', forwardV: 3.2, sure: 'memory' },
+  blue: { colour: 'blue', forwardV: 3.2, sure: 'memory' },
+  white: { colour: 'white', forwardV: 3.2, sure: 'memory' },
+};
+
+/** A through-hole LED body: the hole is the body diameter, the rim stops it (common practice, no source). */
+export interface LedBody {
+  bodyMm: number;
+  rimMm: number;
+  lengthMm: number;
+  massG: number;
+  price: number;
+}
+
+export const ledBodies: Record<'3mm' | '5mm', LedBody> = {
+  '3mm': { bodyMm: 3, rimMm: 3.8, lengthMm: 5.3, massG: 0.2, price: 0.15 },
+  '5mm': { bodyMm: 5, rimMm: 5.8, lengthMm: 8.6, massG: 0.3, price: 0.2 },
+};
+
+/** Continuous current an ordinary indicator LED stands, from memory. */
+export const ledMaxA = 0.02;

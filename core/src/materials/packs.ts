@@ -1,0 +1,186 @@
+import { type Sure } from '../units/sure';
+
+/** Capacity in ampere-hours against load in amperes, load rising. */
+export type CapacityCurve = { loadA: number; capacityAh: number }[];
+
+/** Cell voltage against the share of capacity used, 0 fresh to 1 empty. */
+export type VoltageCurve = { used: number; volts: number }[];
+
+export interface Cell {
+  id: string;
+  name: string;
+  lithium: boolean;
+  nominalV: number;
+  maxA: number;
+  capacity: CapacityCurve;
+  voltage: VoltageCurve;
+  sure: Sure;
+}
+
+/** Cells in a holder. Outside size of the holder in millimetres. */
+export interface Pack {
+  id: string;
+  name: string;
+  cell: Cell;
+  series: number;
+  lengthMm: number;
+  widthMm: number;
+  thickMm: number;
+  massG: number;
+  price: number;
+  holderSure: Sure;
+}
+
+const alkaline: VoltageCurve = [
+  { used: 0, volts: 1.55 },
+  { used: 0.05, volts: 1.45 },
+  { used: 0.2, volts: 1.34 },
+  { used: 0.5, volts: 1.22 },
+  { used: 0.8, volts: 1.1 },
+  { used: 0.95, volts: 1.0 },
+  { used: 1, volts: 0.9 },
+];
+
+/** Capacities at load are typical values from memory. Cell sizes: IEC 60086-2 maxima. */
+const aaa: Cell = {
+  id: 'aaa',
+  name: 'AAA alkaline',
+  lithium: false,
+  nominalV: 1.5,
+  maxA: 0.5,
+  capacity: [
+    { loadA: 0.01, capacityAh: 1.2 },
+    { loadA: 0.05, capacityAh: 1.1 },
+    { loadA: 0.1, capacityAh: 0.9 },
+    { loadA: 0.25, capacityAh: 0.6 },
+  ],
+  voltage: alkaline,
+  sure: 'memory',
+};
+
+const aa: Cell = {
+  id: 'aa',
+  name: 'AA alkaline',
+  lithium: false,
+  nominalV: 1.5,
+  maxA: 1,
+  capacity: [
+    { loadA: 0.02, capacityAh: 2.8 },
+    { loadA: 0.1, capacityAh: 2.5 },
+    { loadA: 0.25, capacityAh: 1.8 },
+    { loadA: 0.5, capacityAh: 1.2 },
+  ],
+  voltage: alkaline,
+  sure: 'memory',
+};
+
+const nineVolt: Cell = {
+  id: '9v',
+  name: '9 V alkaline block',
+  lithium: false,
+  nominalV: 9,
+  maxA: 0.2,
+  capacity: [
+    { loadA: 0.01, capacityAh: 0.55 },
+    { loadA: 0.025, capacityAh: 0.5 },
+    { loadA: 0.1, capacityAh: 0.35 },
+  ],
+  voltage: alkaline.map(({ used, volts }) => ({ used, volts: volts * 6 })),
+  sure: 'memory',
+};
+
+const coin: Cell = {
+  id: 'cr2032',
+  name: 'CR2032 coin',
+  lithium: true,
+  nominalV: 3,
+  maxA: 0.005,
+  capacity: [
+    { loadA: 0.0002, capacityAh: 0.22 },
+    { loadA: 0.003, capacityAh: 0.17 },
+    { loadA: 0.01, capacityAh: 0.1 },
+  ],
+  voltage: [
+    { used: 0, volts: 3.1 },
+    { used: 0.1, volts: 2.9 },
+    { used: 0.8, volts: 2.75 },
+    { used: 1, volts: 2.0 },
+  ],
+  sure: 'memory',
+};
+
+/** Holder sizes are typical, from memory: cell maximum plus walls and springs. */
+export const packs: Pack[] = [
+  {
+    id: '2xcr2032',
+    name: '2 × CR2032 flat holder',
+    cell: coin,
+    series: 2,
+    lengthMm: 44,
+    widthMm: 24,
+    thickMm: 6,
+    massG: 10,
+    price: 4,
+    holderSure: 'memory',
+  },
+  {
+    id: '3xaaa',
+    name: '3 × AAA flat holder',
+    cell: aaa,
+    series: 3,
+    lengthMm: 52,
+    widthMm: 37,
+    thickMm: 13,
+    massG: 44,
+    price: 4,
+    holderSure: 'memory',
+  },
+  {
+    id: '4xaaa',
+    name: '4 × AAA flat holder',
+    cell: aaa,
+    series: 4,
+    lengthMm: 52,
+    widthMm: 49,
+    thickMm: 13,
+    massG: 58,
+    price: 5,
+    holderSure: 'memory',
+  },
+  {
+    id: '2xaa',
+    name: '2 × AA flat holder',
+    cell: aa,
+    series: 2,
+    lengthMm: 58,
+    widthMm: 31,
+    thickMm: 17,
+    massG: 55,
+    price: 4,
+    holderSure: 'memory',
+  },
+  {
+    id: '3xaa',
+    name: '3 × AA flat holder',
+    cell: aa,
+    series: 3,
+    lengthMm: 58,
+    widthMm: 47,
+    thickMm: 17,
+    massG: 82,
+    price: 5,
+    holderSure: 'memory',
+  },
+  {
+    id: '9v',
+    name: '9 V block with clip',
+    cell: nineVolt,
+    series: 1,
+    lengthMm: 54,
+    widthMm: 26.5,
+    thickMm: 17.5,
+    massG: 50,
+    price: 5,
+    holderSure: 'memory',
+  },
+];

@@ -1,0 +1,77 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { parseLengthMm, printInches, printLength, printMm } from './length';
+import { parseMassG, printMass } from './mass';
+import { parseMinutes, printMinutes } from './time';
+
+const mm = (text: string, bare: 'mm' | 'in' = 'mm'): number => {
+  const read = parseLengthMm(text, bare);
+  if (!read.ok) throw new Error(read.message);
+  return read.value;
+};
+
+describe('lengths', () => {
+  const cases: [string, number][] = [
+    ['86', 86],
+    ['8.6cm', 86],
+    ['8,6 cm', 86],
+    ['0.3 m', 300],
+    ['3 3/8"', 3.375 * 25.4],
+    ['3-3/8 in', 3.375 * 25.4],
+    ['1-1/2 in', 38.1],
+    ['3/4"', 19.05],
+    ['1\'2"', 14 * 25.4],
+    ["1'2", 14 * 25.4],
+    ['1 ft 2 in', 14 * 25.4],
+    ['120+6', 126],
+    ['1in + 10', 35.4],
+    ['100 - 2.5', 97.5],
+    ['.5in', 12.7],
+    ['2″', 50.8],
+  ];
+  for (const [text, want] of cases) {
+    it(`reads ${text}`, () => expect(mm(text)).to.be.closeTo(want, 1e-9));
+  }
+
+  it('takes a bare number in the unit asked for', () => expect(mm('2', 'in')).to.equal(50.8));
+
+  for (const bad of ['', 'abc', '3 4', '5 furlongs', '1/0', '3//4', '--2']) {
+    it(`refuses “${bad}” with a sentence`, () => {
+      const read = parseLengthMm(bad);
+      expect(read.ok).to.equal(false);
+      if (!read.ok && bad) expect(read.message).to.include(bad);
+    });
+  }
+
+  it('prints fractions in lowest terms', () => {
+    expect(printInches(85.725)).to.equal('3 3/8"');
+    expect(printInches(12.7)).to.equal('1/2"');
+    expect(printInches(25.4)).to.equal('1"');
+    expect(printMm(-0.01)).to.equal('0 mm');
+  });
+
+  it('round-trips what it prints', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 3000, noNaN: true }), (value) => {
+        expect(mm(printLength(value, 'mm', 3))).to.be.closeTo(value, 0.0005001);
+        expect(mm(printLength(value, 'in'))).to.be.closeTo(value, 25.4 / 32 + 1e-9);
+      }),
+    );
+  });
+});
+
+describe('mass and time', () => {
+  it('reads pounds and ounces', () => {
+    const read = parseMassG('3 lb 4 oz');
+    expect(read.ok && read.value).to.be.closeTo(1474.18, 0.01);
+    expect(printMass(1474)).to.equal('1.47 kg');
+  });
+
+  it('reads clock and words', () => {
+    expect(parseMinutes('1:30')).to.deep.equal({ ok: true, value: 90 });
+    expect(parseMinutes('1h30m')).to.deep.equal({ ok: true, value: 90 });
+    expect(parseMinutes('1:75').ok).to.equal(false);
+    expect(printMinutes(90)).to.equal('1 h 30 min');
+    expect(printMinutes(0.5)).to.equal('30 s');
+  });
+});
