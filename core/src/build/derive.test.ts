@@ -7,16 +7,21 @@ import { readBuildFile, writeBuildFile } from './schema';
 import { share } from './share';
 
 const load = (name: string): BuildDoc => {
-  const read = readBuildFile(readFileSync(new URL(`../../../demo/${name}.fomrik.json`, import.meta.url), 'utf8'));
+  const read = readBuildFile(
+    readFileSync(new URL(`../../../demo/${name}.fomrik.json`, import.meta.url), 'utf8'),
+  );
   if (!read.ok) throw new Error(read.message);
   return read.value.build;
 };
 
 const calm = load('lampwarden-bracers');
 const troubled = load('lampwarden-bracers-troubled');
-const change = (doc: BuildDoc, path: (string | number)[], value: unknown): BuildDoc => applyChanges(doc, [{ path, value }]);
-const param = (doc: BuildDoc, key: string, value: unknown): BuildDoc => change(doc, ['parts', 0, 'params', key], value);
-const find = (doc: BuildDoc, rule: string): Finding | undefined => derive(doc).findings.find((f) => f.id.startsWith(rule));
+const change = (doc: BuildDoc, path: (string | number)[], value: unknown): BuildDoc =>
+  applyChanges(doc, [{ path, value }]);
+const param = (doc: BuildDoc, key: string, value: unknown): BuildDoc =>
+  change(doc, ['parts', 0, 'params', key], value);
+const find = (doc: BuildDoc, rule: string): Finding | undefined =>
+  derive(doc).findings.find((f) => f.id.startsWith(rule));
 
 describe('derive', () => {
   it('is deterministic, remembered or not', () => {
@@ -116,8 +121,22 @@ describe('findings', () => {
     ['lamp-edge', change(calm, ['parts', 0, 'lights', 'rows', 0, 'alongMm'], 140)],
     ['momentary', change(calm, ['parts', 0, 'lights', 'switchId'], 'push')],
     ['cell-current', change(calm, ['parts', 0, 'lights', 'packId'], '2xcr2032')],
-    ['infeasible', change(change(calm, ['parts', 0, 'lights', 'packId'], '2xaa'), ['parts', 0, 'lights', 'rows', 0, 'colour'], 'blue')],
-    ['resistor', change(change(calm, ['parts', 0, 'lights', 'packId'], '9v'), ['parts', 0, 'lights', 'rows', 0, 'count'], 1)],
+    [
+      'infeasible',
+      change(
+        change(calm, ['parts', 0, 'lights', 'packId'], '2xaa'),
+        ['parts', 0, 'lights', 'rows', 0, 'colour'],
+        'blue',
+      ),
+    ],
+    [
+      'resistor',
+      change(
+        change(calm, ['parts', 0, 'lights', 'packId'], '9v'),
+        ['parts', 0, 'lights', 'rows', 0, 'count'],
+        1,
+      ),
+    ],
     ['burn', change(calm, ['brief', 'lightHours'], 40)],
     ['late', change(calm, ['brief', 'eventDate'], '2026-11-04')],
     ['gap', param(calm, 'gapMm', 70)],
@@ -130,18 +149,25 @@ describe('findings', () => {
     it(`${rule}: noticed, said with numbers, and its remedy cures it`, () => {
       const finding = find(doc, `${rule}:`) ?? find(doc, rule);
       expect(finding, rule).to.not.equal(undefined);
-      expect(find(calm, `${rule}:`) ?? (rule === 'late' || rule === 'printer' ? find(calm, rule) : undefined)).to.equal(undefined);
+      expect(
+        find(calm, `${rule}:`) ?? (rule === 'late' || rule === 'printer' ? find(calm, rule) : undefined),
+      ).to.equal(undefined);
       if (!['momentary', 'lining'].includes(rule)) expect(finding!.title).to.match(/\d/);
       for (const remedy of finding!.remedies.filter((r) => r.changes.length > 0)) {
         const cured = derive(applyChanges(doc, remedy.changes)).findings.find((f) => f.id === finding!.id);
         expect(cured?.title ?? 'cured', `${rule} after “${remedy.label}”`).to.not.equal(finding!.title);
-        if (remedy === finding!.remedies[0]) expect(cured, `${rule} after “${remedy.label}”`).to.equal(undefined);
+        if (remedy === finding!.remedies[0])
+          expect(cured, `${rule} after “${remedy.label}”`).to.equal(undefined);
       }
     });
   }
 
   it('warns of decisive guesses and of money', () => {
-    const guessed = change(calm, ['wearer', 'measures'], calm.wearer.measures.filter((m) => m.key !== 'handGirth'));
+    const guessed = change(
+      calm,
+      ['wearer', 'measures'],
+      calm.wearer.measures.filter((m) => m.key !== 'handGirth'),
+    );
     expect(find(guessed, 'estimates')!.title).to.include('hand girth');
     expect(find(change(calm, ['brief', 'budget'], 5), 'budget')!.title).to.include('over the budget of 5');
     expect(find(change(calm, ['brief', 'luggageMm'], 150), 'travel')!.title).to.include('limit is 150 mm');
@@ -164,7 +190,11 @@ describe('build files', () => {
   });
 
   const refused: [string, unknown, string][] = [
-    ['an unknown field, with its path', { ...file, build: { ...calm, brief: { ...calm.brief, colour: 'red' } } }, 'build.brief.colour'],
+    [
+      'an unknown field, with its path',
+      { ...file, build: { ...calm, brief: { ...calm.brief, colour: 'red' } } },
+      'build.brief.colour',
+    ],
     ['a value out of range, with the range', { ...file, build: param(calm, 'easeMm', 500) }, '60'],
     ['text where a number belongs', { ...file, build: param(calm, 'easeMm', '12') }, 'easeMm'],
     ['an unknown form', { ...file, build: change(calm, ['parts', 0, 'form'], 'wing') }, 'form'],

@@ -70,7 +70,7 @@ export function partReport(
     ? shape.place(part.lights.packAt.aroundDeg, part.lights.packAt.alongMm)
     : undefined;
   const drilled = inside && part.lights ? drill(shape.pieces, inside, part.lights, packFlat) : shape.pieces;
-  const pieces = drilled.map((p) => ({
+  const pieces = [...drilled, ...shape.linings()].map((p) => ({
     ...p,
     quantity: copies,
     flipped: part.sides === 'right' ? 1 : copies - 1,
@@ -88,7 +88,7 @@ export function partReport(
     copies,
     foam,
     ...(lining && { lining }),
-    solid: shape.solid,
+    solid: shape.solid(),
     pieces,
     silhouette: form.silhouette(part.params, body),
     patternGirthMm: shape.patternGirthMm,

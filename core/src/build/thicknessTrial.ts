@@ -62,7 +62,7 @@ export function thicknessTrial(
       foam: sheet,
       ...(lining && { lining }),
     });
-    const areaMm2 = made.pieces.filter((p) => p.role === 'shell').reduce((sum, p) => sum + p.areaMm2, 0);
+    const areaMm2 = made.pieces.reduce((sum, p) => sum + p.areaMm2, 0);
     const thicknessMm = sheet.thicknessMm.value;
     const strain = bendStrain({
       thicknessMm,

@@ -1,3 +1,4 @@
+import { convexHull } from '../geometry/hull';
 import { boundsOf } from '../geometry/polygon';
 import { rotate2, type Vec2 } from '../geometry/vec';
 import { type Piece } from '../forms/piece';
@@ -57,10 +58,11 @@ const TURN_STEPS = 60;
 
 /** The turn of least box area, among whole 3° steps; lies on its long side. */
 function tightestBox(outline: readonly Vec2[], flipped: boolean): Box {
+  const hull = convexHull(outline);
   let best: Box | undefined;
   for (let i = 0; i < TURN_STEPS; i++) {
     const turnRad = (i / TURN_STEPS) * Math.PI;
-    const b = boundsOf(laidOutline(outline, { flipped, turnRad, x: 0, y: 0 }));
+    const b = boundsOf(laidOutline(hull, { flipped, turnRad, x: 0, y: 0 }));
     const box = { turnRad, widthMm: b.maxX - b.minX, heightMm: b.maxY - b.minY, minX: b.minX, minY: b.minY };
     if (box.heightMm > box.widthMm) continue;
     if (!best || box.widthMm * box.heightMm < best.widthMm * best.heightMm - 1e-6) best = box;

@@ -40,8 +40,12 @@ export interface FormInput<P> {
 
 /** What a form becomes in its foam. */
 export interface FormShape {
-  solid: Mesh;
+  /** The foam as a closed mesh, made when looked at. */
+  solid: () => Mesh;
+  /** Shell pieces, seams named. */
   pieces: Piece[];
+  /** Lining pieces, when a lining is asked for. */
+  linings: () => Piece[];
   /** Girth of the flat pattern round its widest end, all panels together. */
   patternGirthMm: number;
   bendStrain: number;

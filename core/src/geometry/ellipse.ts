@@ -38,7 +38,7 @@ export function ellipseOfGirth(girthMm: number, ratio: number): Ellipse {
 export function ellipseAtNormal({ a, b }: Ellipse, angle: number, offset = 0): Vec2 {
   const c = Math.cos(angle);
   const s = Math.sin(angle);
-  const root = Math.hypot(a * c, b * s);
+  const root = Math.sqrt((a * c) ** 2 + (b * s) ** 2);
   return { x: (a * a * c) / root + offset * c, y: (b * b * s) / root + offset * s };
 }
 

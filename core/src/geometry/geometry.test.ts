@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { ellipseAtNormal, ellipseOfGirth, ellipsePerimeter, parallelGirth, tightestRadius } from './ellipse';
+import { convexHull } from './hull';
 import { meshArea, meshVolume, shellMesh } from './mesh';
 import { offsetPolygon } from './offset';
 import { circlePath, pathLength, pathPoints } from './path';
@@ -55,6 +56,29 @@ describe('polygons and paths', () => {
     const fewer = simplify(wave, 0.05);
     expect(fewer.length).to.be.lessThan(80);
     expect(polylineLength(fewer)).to.be.closeTo(polylineLength(wave), 0.2);
+  });
+});
+
+describe('convex hull', () => {
+  it('holds every point, is convex and keeps the bounds', () => {
+    const coordinate = fc.double({ min: -500, max: 500, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ x: coordinate, y: coordinate }), { minLength: 3, maxLength: 60 }),
+        (points) => {
+          const hull = convexHull(points);
+          expect(boundsOf(hull)).to.deep.equal(boundsOf(points));
+          if (hull.length < 3) return;
+          for (let i = 0; i < hull.length; i++) {
+            const [a, b] = [hull[i]!, hull[(i + 1) % hull.length]!];
+            for (const p of points) {
+              const side = (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
+              expect(side).to.be.at.least(-1e-6 * Math.max(1, dist2(a, b) * 500));
+            }
+          }
+        },
+      ),
+    );
   });
 });
 

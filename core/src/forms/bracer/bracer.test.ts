@@ -199,7 +199,7 @@ describe('bracer', () => {
 
   it('cuts a lining smaller than its shell', () => {
     const made = bracer.shape(input({}, { lining: dense(2) }));
-    const [shell, lining] = made.pieces;
+    const [shell, lining] = [...made.pieces, ...made.linings()];
     expect(lining!.role).to.equal('lining');
     expect(lining!.areaMm2).to.be.lessThan(shell!.areaMm2);
   });

@@ -2,7 +2,7 @@ import { bendStrain } from '../../foam/bend';
 import { contains, distanceToEdge } from '../../geometry/polygon';
 import { type Vec2 } from '../../geometry/vec';
 import { type FormInput, type FormKind, type FormShape } from '../contract';
-import { type Placement } from '../piece';
+import { type Piece, type Placement } from '../piece';
 import { bracerFit } from './fit';
 import { bracerDefaults, bracerFields, type BracerParams } from './params';
 import { bracerPanels, joinPanels, type FlatPanel } from './pattern';
@@ -59,11 +59,16 @@ function shape(input: FormInput<BracerParams>): FormShape {
   const closed = params.closure === 'none';
   const shell = bracerPanels(surface, params, foam, 'shell', 0);
   joinPanels(shell, closed);
-  const linings = lining ? bracerPanels(surface, params, lining, 'lining', -lining.thicknessMm.value) : [];
-  joinPanels(linings, closed);
+  const linings = (): Piece[] => {
+    if (!lining) return [];
+    const panels = bracerPanels(surface, params, lining, 'lining', -lining.thicknessMm.value);
+    joinPanels(panels, closed);
+    return panels.map((p) => p.piece);
+  };
   return {
-    solid: bracerSolid(surface, params, foam.thicknessMm.value),
-    pieces: [...shell, ...linings].map((p) => p.piece),
+    solid: () => bracerSolid(surface, params, foam.thicknessMm.value),
+    pieces: shell.map((p) => p.piece),
+    linings,
     patternGirthMm: surface.insideHighMm + TURN * foam.neutralFraction.value * foam.thicknessMm.value,
     bendStrain: bendStrain({
       thicknessMm: foam.thicknessMm.value,

@@ -7,7 +7,7 @@ import { type BracerParams } from './params';
 import { ruling, trimAt, type BracerSurface } from './surface';
 
 /** Rulings laid down round the whole arm; dense enough for 0.01 mm of edge. */
-const RULINGS = 360;
+const RULINGS = 240;
 
 /** One flat panel with the way back from surface angle to flat point. */
 export interface FlatPanel {
@@ -56,10 +56,11 @@ function outlineOf(
     return flatPoint(flat, turn * RULINGS, end === 0 ? bottom : top);
   };
   const turnsBetween = (a: number, b: number): number[] => {
-    const inner = Array.from({ length: RULINGS + 1 }, (_, i) => i / RULINGS).filter(
-      (t) => t > a + 1e-9 && t < b - 1e-9,
-    );
-    return [a, ...inner, b];
+    const turns = [a];
+    for (let i = Math.floor(a * RULINGS) + 1; i < b * RULINGS - 1e-6; i++)
+      if (i > a * RULINGS + 1e-6) turns.push(i / RULINGS);
+    turns.push(b);
+    return turns;
   };
   const bottom = turnsBetween(left.low, right.low).map((t) => at(t, 0));
   const top = turnsBetween(left.high, right.high)

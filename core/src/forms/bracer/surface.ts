@@ -63,7 +63,7 @@ export function ruling(surface: BracerSurface, angle: number, outMm = 0): Ruling
 }
 
 /** Angle between −180° and 180°. */
-const wrap = (angle: number): number => Math.atan2(Math.sin(angle), Math.cos(angle));
+const wrap = (angle: number): number => angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI));
 
 /** Where the trimmed edges cross a ruling, as fractions along it: cuff edge and elbow edge. */
 export function trimAt(params: BracerParams, angle: number): [number, number] {

@@ -1,0 +1,34 @@
+import ical, { ICalCalendarMethod } from 'ical-generator';
+import { type Report } from '../build/report';
+import { cautions } from '../plan/cautions';
+import { scheduleTime } from '../plan/schedule';
+import { stepTime } from '../plan/steps';
+
+/** The steps still to do as calendar events in the maker's own local time (RFC 5545 floating times). */
+export function scheduleIcs(report: Report, buildName: string, stamp: Date): string {
+  const calendar = ical({
+    name: buildName,
+    prodId: { company: 'Fomrik', product: 'Fomrik' },
+    method: ICalCalendarMethod.PUBLISH,
+  });
+  for (const slot of report.schedule.slots) {
+    const step = report.steps.find((s) => s.id === slot.stepId)!;
+    const notes = [
+      step.detail,
+      stepTime(step),
+      ...(step.gate ? [step.gate] : []),
+      ...step.cautions.map((key) => cautions[key]),
+    ];
+    const at = (minute: number): Date => new Date(`${scheduleTime(report.schedule, minute)}:00`);
+    calendar.createEvent({
+      id: `${step.id.replace(/[^\w-]/g, '-')}@fomrik`,
+      stamp,
+      start: at(slot.startMin),
+      end: at(slot.endMin),
+      floating: true,
+      summary: step.title,
+      description: notes.join('\n'),
+    });
+  }
+  return calendar.toString();
+}

@@ -1,0 +1,43 @@
+import { layers, lineStyle, type Shape } from './drawing';
+
+const escape = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+const n = (value: number): string => String(Number(value.toFixed(3)));
+
+/** One drawing as SVG 1.1: user units are millimetres, one group per kind of line, y turned down. */
+export function drawingSvg(
+  shapes: readonly Shape[],
+  widthMm: number,
+  heightMm: number,
+  title: string,
+): string {
+  const y = (value: number): string => n(heightMm - value);
+  const draw = (shape: Shape): string => {
+    if (shape.kind === 'line') {
+      const d = shape.points.map((p, i) => `${i === 0 ? 'M' : 'L'}${n(p.x)} ${y(p.y)}`).join('');
+      return `    <path d="${d}${shape.closed ? 'Z' : ''}"/>`;
+    }
+    if (shape.kind === 'circle')
+      return `    <circle cx="${n(shape.centre.x)}" cy="${y(shape.centre.y)}" r="${n(shape.radiusMm)}"/>`;
+    return `    <text x="${n(shape.at.x)}" y="${y(shape.at.y)}" font-size="${n(shape.heightMm)}" text-anchor="middle">${escape(shape.text)}</text>`;
+  };
+  const groups = layers.flatMap((layer) => {
+    const inside = shapes.filter((s) => s.layer === layer);
+    if (inside.length === 0) return [];
+    const { dashMm, widthMm: stroke } = lineStyle[layer];
+    const dash = dashMm.length > 0 ? ` stroke-dasharray="${dashMm.join(' ')}"` : '';
+    const look =
+      layer === 'text'
+        ? 'fill="#000" font-family="sans-serif"'
+        : `fill="none" stroke="#000" stroke-width="${stroke}"${dash}`;
+    return [`  <g id="${layer}" ${look}>`, ...inside.map(draw), '  </g>'];
+  });
+  return [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${n(widthMm)}mm" height="${n(heightMm)}mm" viewBox="0 0 ${n(widthMm)} ${n(heightMm)}">`,
+    `  <title>${escape(title)}</title>`,
+    ...groups,
+    '</svg>',
+    '',
+  ].join('\n');
+}
