@@ -1,0 +1,79 @@
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Logger } from 'pino';
+import { type DataSource } from 'typeorm';
+import { BuildStore } from './buildStore';
+import { errorHandler, unknownRoute } from './errors';
+import { guard } from './guard';
+import { oneAtATime, Queue } from './oneAtATime';
+import { buildRoutes } from './routes/builds';
+import { noteRoutes } from './routes/notes';
+import { shopRoutes } from './routes/shop';
+import { ShopStore } from './shopStore';
+
+export interface AppOptions {
+  db: DataSource;
+  log: Logger;
+  /** Built web application; absent in development, where Vite serves it. */
+  webDir?: string;
+  extraHosts?: readonly string[];
+}
+
+/** Charts and 3D set inline styles; nothing else is loosened. */
+const contentSecurity = {
+  useDefaults: false,
+  directives: {
+    defaultSrc: ["'self'"],
+    scriptSrc: ["'self'"],
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    imgSrc: ["'self'", 'data:', 'blob:'],
+    fontSrc: ["'self'"],
+    connectSrc: ["'self'"],
+    workerSrc: ["'self'", 'blob:'],
+    objectSrc: ["'none'"],
+    baseUri: ["'none'"],
+    formAction: ["'self'"],
+    frameAncestors: ["'none'"],
+  },
+};
+
+export function createApp({ db, log, webDir, extraHosts = [] }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: contentSecurity,
+      strictTransportSecurity: false,
+      crossOriginEmbedderPolicy: false,
+    }),
+  );
+  app.use(guard(extraHosts));
+  app.get('/api/health', (_req, res) => {
+    res.json({ ok: true });
+  });
+  app.use('/api', (req, res, next) => {
+    res.setHeader('cache-control', 'no-store');
+    (req.path === '/import'
+      ? (_q: unknown, _s: unknown, go: () => void) => go()
+      : express.json({ limit: '2mb' }))(req, res, next);
+  });
+  const queue = new Queue();
+  const builds = oneAtATime(new BuildStore(db), queue);
+  const shop = oneAtATime(new ShopStore(db), queue);
+  app.use('/api', buildRoutes(builds), noteRoutes(builds), shopRoutes(shop), unknownRoute);
+  if (webDir && existsSync(webDir)) {
+    app.use('/assets', express.static(join(webDir, 'assets'), { immutable: true, maxAge: '1y' }));
+    app.use(express.static(webDir, { index: false }));
+    app.get('/*page', (_req, res) => {
+      res.sendFile(join(webDir, 'index.html'));
+    });
+    app.get('/', (_req, res) => {
+      res.sendFile(join(webDir, 'index.html'));
+    });
+  }
+  app.use(unknownRoute);
+  app.use(errorHandler(log));
+  return app;
+}

@@ -1,0 +1,254 @@
+import {
+  type BuildDoc,
+  type BuildFile,
+  type LogEntry,
+  type Pin,
+  schemaVersion,
+} from '@fomrik/core/build/document';
+import { type DataSource, IsNull, LessThan } from 'typeorm';
+import {
+  BuildEntity,
+  LogEntity,
+  PinEntity,
+  RevisionEntity,
+  type BuildRow,
+  type LogRow,
+  type PinRow,
+} from './entities/build';
+import { HttpError, notFound } from './errors';
+
+export interface SavedBuild {
+  id: string;
+  version: number;
+  updatedAt: string;
+  doc: BuildDoc;
+}
+
+export interface BuildSummary {
+  id: string;
+  name: string;
+  version: number;
+  updatedAt: string;
+  eventDate: string;
+  wearer: string;
+  parts: number;
+}
+
+/** Newest saves kept one by one; older ones one a day. */
+const KEEP_EACH = 100;
+
+const now = (): string => new Date().toISOString();
+const docOf = (row: { doc: string }): BuildDoc => JSON.parse(row.doc) as BuildDoc;
+const saved = (row: BuildRow): SavedBuild => ({
+  id: row.id,
+  version: row.version,
+  updatedAt: row.updatedAt,
+  doc: docOf(row),
+});
+
+export const pinOf = (row: PinRow): Pin => ({
+  id: row.id,
+  name: row.name,
+  pinnedAt: row.pinnedAt,
+  doc: docOf(row),
+});
+export const logOf = ({ id, at, subject, note, planned, actual, unit }: LogRow): LogEntry => ({
+  id,
+  at,
+  subject,
+  note,
+  planned,
+  actual,
+  unit,
+});
+
+/** Everything that reads or writes builds; each write is one transaction. */
+export class BuildStore {
+  constructor(private readonly db: DataSource) {}
+
+  private async row(id: string): Promise<BuildRow> {
+    const row = await this.db.getRepository(BuildEntity).findOneBy({ id, deletedAt: IsNull() });
+    if (!row) throw notFound('build');
+    return row;
+  }
+
+  async list(): Promise<BuildSummary[]> {
+    const rows = await this.db
+      .getRepository(BuildEntity)
+      .find({ where: { deletedAt: IsNull() }, order: { updatedAt: 'DESC' } });
+    return rows.map((row) => {
+      const doc = docOf(row);
+      const { id, name, version, updatedAt } = row;
+      return {
+        id,
+        name,
+        version,
+        updatedAt,
+        eventDate: doc.brief.eventDate,
+        wearer: doc.wearer.name,
+        parts: doc.parts.length,
+      };
+    });
+  }
+
+  async get(id: string): Promise<SavedBuild> {
+    return saved(await this.row(id));
+  }
+
+  async has(id: string): Promise<boolean> {
+    return this.db.getRepository(BuildEntity).existsBy({ id });
+  }
+
+  async create(
+    id: string,
+    doc: BuildDoc,
+    pins: readonly Pin[] = [],
+    log: readonly LogEntry[] = [],
+  ): Promise<SavedBuild> {
+    const at = now();
+    const row: BuildRow = {
+      id,
+      name: doc.name,
+      doc: JSON.stringify(doc),
+      version: 1,
+      createdAt: at,
+      updatedAt: at,
+      deletedAt: null,
+    };
+    await this.db.transaction(async (tx) => {
+      await tx.insert(BuildEntity, row);
+      await tx.insert(RevisionEntity, { buildId: id, version: 1, doc: row.doc, savedAt: at });
+      for (const pin of pins)
+        await tx.insert(PinEntity, { ...pin, buildId: id, doc: JSON.stringify(pin.doc) });
+      for (const entry of log) await tx.insert(LogEntity, { ...entry, buildId: id });
+    });
+    return saved(row);
+  }
+
+  /** Saves when nobody saved since `baseVersion`; otherwise refuses and shows both. */
+  async save(
+    id: string,
+    baseVersion: number,
+    doc: BuildDoc,
+  ): Promise<{ version: number; updatedAt: string }> {
+    return this.db.transaction(async (tx) => {
+      const row = await tx.findOneBy(BuildEntity, { id, deletedAt: IsNull() });
+      if (!row) throw notFound('build');
+      if (row.version !== baseVersion) {
+        throw new HttpError(
+          409,
+          'stale',
+          `This build was saved elsewhere as version ${row.version}; yours began from ${baseVersion}.`,
+          {
+            current: saved(row),
+            yours: { version: baseVersion, doc },
+          },
+        );
+      }
+      const version = row.version + 1;
+      const updatedAt = now();
+      const text = JSON.stringify(doc);
+      await tx.update(BuildEntity, { id }, { name: doc.name, doc: text, version, updatedAt });
+      await tx.insert(RevisionEntity, { buildId: id, version, doc: text, savedAt: updatedAt });
+      if (version % KEEP_EACH === 0) await this.prune(tx, id, version);
+      return { version, updatedAt };
+    });
+  }
+
+  /** Of saves older than the newest hundred, keeps the last of each day. */
+  private async prune(
+    tx: Pick<DataSource['manager'], 'find' | 'delete'>,
+    buildId: string,
+    version: number,
+  ): Promise<void> {
+    const old = await tx.find(RevisionEntity, {
+      where: { buildId, version: LessThan(version - KEEP_EACH) },
+      select: { buildId: true, version: true, savedAt: true },
+      order: { version: 'ASC' },
+    });
+    const lastOfDay = new Map(old.map((r) => [r.savedAt.slice(0, 10), r.version]));
+    for (const r of old)
+      if (lastOfDay.get(r.savedAt.slice(0, 10)) !== r.version)
+        await tx.delete(RevisionEntity, { buildId, version: r.version });
+  }
+
+  async throwAway(id: string): Promise<void> {
+    await this.row(id);
+    await this.db.getRepository(BuildEntity).update({ id }, { deletedAt: now() });
+  }
+
+  async bringBack(id: string): Promise<SavedBuild> {
+    const builds = this.db.getRepository(BuildEntity);
+    if (!(await builds.existsBy({ id }))) throw notFound('build');
+    await builds.update({ id }, { deletedAt: null });
+    return this.get(id);
+  }
+
+  async duplicate(id: string, newId: string): Promise<SavedBuild> {
+    const doc = docOf(await this.row(id));
+    return this.create(newId, {
+      ...doc,
+      name: `${doc.name} (copy)`.slice(0, 120),
+      make: { ...doc.make, done: {} },
+    });
+  }
+
+  async revisions(id: string): Promise<{ version: number; savedAt: string }[]> {
+    await this.row(id);
+    return this.db
+      .getRepository(RevisionEntity)
+      .find({ where: { buildId: id }, select: { version: true, savedAt: true }, order: { version: 'DESC' } });
+  }
+
+  async revision(id: string, version: number): Promise<{ version: number; savedAt: string; doc: BuildDoc }> {
+    await this.row(id);
+    const row = Number.isInteger(version)
+      ? await this.db.getRepository(RevisionEntity).findOneBy({ buildId: id, version })
+      : null;
+    if (!row) throw notFound('revision');
+    return { version: row.version, savedAt: row.savedAt, doc: docOf(row) };
+  }
+
+  async pins(id: string): Promise<Pin[]> {
+    await this.row(id);
+    return (
+      await this.db.getRepository(PinEntity).find({ where: { buildId: id }, order: { pinnedAt: 'ASC' } })
+    ).map(pinOf);
+  }
+
+  async putPin(id: string, pin: Pin): Promise<void> {
+    await this.row(id);
+    await this.db.getRepository(PinEntity).save({ ...pin, buildId: id, doc: JSON.stringify(pin.doc) });
+  }
+
+  async removePin(id: string, pinId: string): Promise<void> {
+    await this.row(id);
+    await this.db.getRepository(PinEntity).delete({ buildId: id, id: pinId });
+  }
+
+  async log(id: string): Promise<LogEntry[]> {
+    await this.row(id);
+    return (
+      await this.db.getRepository(LogEntity).find({ where: { buildId: id }, order: { at: 'ASC' } })
+    ).map(logOf);
+  }
+
+  async putLog(id: string, entry: LogEntry): Promise<void> {
+    await this.row(id);
+    await this.db.getRepository(LogEntity).save({ ...entry, buildId: id });
+  }
+
+  async removeLog(id: string, entryId: string): Promise<void> {
+    await this.row(id);
+    await this.db.getRepository(LogEntity).delete({ buildId: id, id: entryId });
+  }
+
+  async exportFile(id: string): Promise<BuildFile> {
+    const { doc } = await this.get(id);
+    return { fomrik: schemaVersion, build: doc, pins: await this.pins(id), log: await this.log(id) };
+  }
+
+  async importFile(id: string, file: BuildFile): Promise<SavedBuild> {
+    return this.create(id, file.build, file.pins, file.log);
+  }
+}

@@ -1,0 +1,37 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { DataSource } from 'typeorm';
+import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/build';
+import { MeasurementEntity, StockEntity, WearerEntity } from './entities/shop';
+import { First1764000000000 } from './migrations/first';
+
+interface Pragmas {
+  pragma: (text: string) => unknown;
+}
+
+/** Opens (and migrates) the one database file in the data directory. */
+export async function openDatabase(dataDir: string): Promise<DataSource> {
+  mkdirSync(dataDir, { recursive: true });
+  const source = new DataSource({
+    type: 'better-sqlite3',
+    database: join(dataDir, 'fomrik.sqlite'),
+    entities: [
+      BuildEntity,
+      RevisionEntity,
+      PinEntity,
+      LogEntity,
+      WearerEntity,
+      MeasurementEntity,
+      StockEntity,
+    ],
+    migrations: [First1764000000000],
+    migrationsRun: true,
+    synchronize: false,
+    prepareDatabase: (db: Pragmas) => {
+      db.pragma('journal_mode = WAL');
+      db.pragma('synchronous = FULL');
+      db.pragma('foreign_keys = ON');
+    },
+  });
+  return source.initialize();
+}

@@ -1,0 +1,41 @@
+import { derive } from '@fomrik/core/build/derive';
+import { readBuildFile } from '@fomrik/core/build/schema';
+import { downloadKinds, makeDownload } from '@fomrik/core/formats/downloads';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+
+/** `fomrik derive FILE --out DIR [--json]`: everything the browser can download, without a browser. */
+function usage(message: string): never {
+  console.error(`${message}\nUsage: ./fomrik derive FILE --out DIR [--json]`);
+  process.exit(2);
+}
+
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { out: { type: 'string' }, json: { type: 'boolean', default: false } },
+});
+const [file] = positionals;
+if (!file || !values.out) usage('Name a build file and a folder for the results.');
+
+let text: string;
+try {
+  text = readFileSync(file, 'utf8');
+} catch (error) {
+  usage(`Cannot read ${file}: ${(error as Error).message}`);
+}
+const read = readBuildFile(text);
+if (!read.ok) usage(`${file}: ${read.message}`);
+
+const { build } = read.value;
+const report = derive(build);
+mkdirSync(values.out, { recursive: true });
+for (const kind of downloadKinds) {
+  writeFileSync(
+    join(values.out, kind),
+    await makeDownload(kind, build, report, new Date(`${build.brief.startDate}T00:00:00Z`)),
+  );
+}
+if (values.json) writeFileSync(join(values.out, 'report.json'), JSON.stringify(report, null, 1));
+for (const finding of report.findings) console.log(`${finding.severity.padEnd(4)} ${finding.title}`);
+console.log(`Wrote ${downloadKinds.length + (values.json ? 1 : 0)} files to ${values.out}`);

@@ -1,0 +1,59 @@
+import { EntitySchema } from 'typeorm';
+
+/** A person who is measured. */
+export interface WearerRow {
+  id: string;
+  name: string;
+  underLayerMm: number;
+}
+
+export const WearerEntity = new EntitySchema<WearerRow>({
+  name: 'wearer',
+  columns: {
+    id: { type: 'text', primary: true },
+    name: { type: 'text' },
+    underLayerMm: { type: 'real' },
+  },
+});
+
+/** One dated reading; kept for good, the newest counts. */
+export interface MeasurementRow {
+  wearerId: string;
+  key: string;
+  takenOn: string;
+  valueMm: number;
+  source: string;
+}
+
+export const MeasurementEntity = new EntitySchema<MeasurementRow>({
+  name: 'measurement',
+  columns: {
+    wearerId: { type: 'text', primary: true },
+    key: { type: 'text', primary: true },
+    takenOn: { type: 'text', primary: true },
+    valueMm: { type: 'real' },
+    source: { type: 'text' },
+  },
+});
+
+/** Foam on the shelf, for every build. */
+export interface StockRow {
+  foamId: string;
+  nominalMm: number;
+  sheets: number;
+  measuredMm: number | null;
+  neutralFraction: number | null;
+  pricePerSheet: number | null;
+}
+
+export const StockEntity = new EntitySchema<StockRow>({
+  name: 'stock_item',
+  columns: {
+    foamId: { type: 'text', primary: true },
+    nominalMm: { type: 'real', primary: true },
+    sheets: { type: 'integer' },
+    measuredMm: { type: 'real', nullable: true },
+    neutralFraction: { type: 'real', nullable: true },
+    pricePerSheet: { type: 'real', nullable: true },
+  },
+});

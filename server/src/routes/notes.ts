@@ -1,0 +1,45 @@
+import { type LogEntry, type Pin } from '@fomrik/core/build/document';
+import { logEntrySchema, pinSchema } from '@fomrik/core/build/schema';
+import { Router } from 'express';
+import { type BuildStore } from '../buildStore';
+import { checked, pathId } from '../check';
+
+/** What is kept with a build besides its document: pins and log. Writing the same id again replaces it. */
+export function noteRoutes(store: BuildStore): Router {
+  const routes = Router();
+
+  routes.get('/builds/:id/pins', async (req, res) => {
+    res.json({ pins: await store.pins(pathId(req.params.id, 'build')) });
+  });
+
+  routes.put('/builds/:id/pins/:pinId', async (req, res) => {
+    const pin = checked<Pin>(pinSchema, { ...(req.body as object), id: pathId(req.params.pinId, 'pin') });
+    await store.putPin(pathId(req.params.id, 'build'), pin);
+    res.json(pin);
+  });
+
+  routes.delete('/builds/:id/pins/:pinId', async (req, res) => {
+    await store.removePin(pathId(req.params.id, 'build'), pathId(req.params.pinId, 'pin'));
+    res.status(204).end();
+  });
+
+  routes.get('/builds/:id/log', async (req, res) => {
+    res.json({ log: await store.log(pathId(req.params.id, 'build')) });
+  });
+
+  routes.put('/builds/:id/log/:entryId', async (req, res) => {
+    const entry = checked<LogEntry>(logEntrySchema, {
+      ...(req.body as object),
+      id: pathId(req.params.entryId, 'log entry'),
+    });
+    await store.putLog(pathId(req.params.id, 'build'), entry);
+    res.json(entry);
+  });
+
+  routes.delete('/builds/:id/log/:entryId', async (req, res) => {
+    await store.removeLog(pathId(req.params.id, 'build'), pathId(req.params.entryId, 'log entry'));
+    res.status(204).end();
+  });
+
+  return routes;
+}

@@ -1,0 +1,39 @@
+import { type Wearer } from '@fomrik/core/body/measures';
+import { stockSchema, wearerSchema } from '@fomrik/core/build/schema';
+import { type FoamStock } from '@fomrik/core/materials/stock';
+import { Router } from 'express';
+import Joi from 'joi';
+import { checked, pathId } from '../check';
+import { type ShopStore } from '../shopStore';
+
+const stockBody = Joi.object({ stock: stockSchema.required() });
+
+/** Wearers with their dated measures, and the foam on the shelf. */
+export function shopRoutes(store: ShopStore): Router {
+  const routes = Router();
+
+  routes.get('/wearers', async (_req, res) => {
+    res.json({ wearers: await store.wearers() });
+  });
+
+  routes.put('/wearers/:id', async (req, res) => {
+    const wearer = checked<Wearer>(wearerSchema, req.body);
+    res.json(await store.putWearer(pathId(req.params.id, 'wearer'), wearer));
+  });
+
+  routes.delete('/wearers/:id', async (req, res) => {
+    await store.removeWearer(pathId(req.params.id, 'wearer'));
+    res.status(204).end();
+  });
+
+  routes.get('/stock', async (_req, res) => {
+    res.json({ stock: await store.stock() });
+  });
+
+  routes.put('/stock', async (req, res) => {
+    const { stock } = checked<{ stock: FoamStock[] }>(stockBody, req.body);
+    res.json({ stock: await store.putStock(stock) });
+  });
+
+  return routes;
+}

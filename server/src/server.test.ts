@@ -1,0 +1,232 @@
+import { newBuild } from '@fomrik/core/build/newBuild';
+import { type BuildDoc, type BuildFile } from '@fomrik/core/build/document';
+import { expect } from 'chai';
+import { type Express } from 'express';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pino from 'pino';
+import request from 'supertest';
+import { type DataSource } from 'typeorm';
+import { createApp } from './app';
+import { openDatabase } from './database';
+import { seedBuilds } from './seed';
+
+const wearer = { name: 'Tam Orrel', underLayerMm: 2, measures: [] };
+const doc = newBuild('Harbour light', '2026-03-01', wearer);
+const renamed = (name: string): BuildDoc => ({ ...doc, name });
+const demoDir = new URL('../../demo', import.meta.url).pathname;
+
+describe('server', () => {
+  let dir: string;
+  let db: DataSource;
+  let app: Express;
+  const api = () => request(app);
+  const post = (path: string, body: object | string = {}) =>
+    api().post(path).set('Host', '127.0.0.1').send(body);
+  const get = (path: string) => api().get(path).set('Host', '127.0.0.1');
+  const put = (path: string, body: object) => api().put(path).set('Host', '127.0.0.1').send(body);
+  const create = async (of = doc): Promise<string> =>
+    ((await post('/api/builds', { doc: of })).body as { id: string }).id;
+
+  beforeEach(async () => {
+    dir = mkdtempSync(join(tmpdir(), 'fomrik-'));
+    db = await openDatabase(dir);
+    app = createApp({ db, log: pino({ level: 'silent' }) });
+  });
+
+  afterEach(async () => {
+    await db.destroy();
+    rmSync(dir, { recursive: true });
+  });
+
+  it('is healthy', async () => {
+    const res = await get('/api/health');
+    expect(res.body).to.deep.equal({ ok: true });
+    expect(res.headers['content-security-policy'])
+      .to.include("script-src 'self'")
+      .and.not.include('unsafe-eval');
+  });
+
+  it('creates, saves, lists and reads back a build', async () => {
+    const id = await create();
+    const saved = await put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed('Harbour light II') });
+    expect(saved.body).to.include({ version: 2 });
+    const read = await get(`/api/builds/${id}`);
+    expect(read.body).to.deep.include({ version: 2, doc: renamed('Harbour light II') });
+    const list = (await get('/api/builds')).body as { builds: { name: string; wearer: string }[] };
+    expect(list.builds).to.have.length(1);
+    expect(list.builds[0]).to.include({ name: 'Harbour light II', wearer: 'Tam Orrel' });
+  });
+
+  it('refuses a stale save and offers both versions', async () => {
+    const id = await create();
+    await put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed('theirs') });
+    const stale = await put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed('mine') });
+    expect(stale.status).to.equal(409);
+    const { error } = stale.body as {
+      error: { code: string; current: { version: number; doc: BuildDoc }; yours: { doc: BuildDoc } };
+    };
+    expect(error.code).to.equal('stale');
+    expect([error.current.version, error.current.doc.name, error.yours.doc.name]).to.deep.equal([
+      2,
+      'theirs',
+      'mine',
+    ]);
+    expect(((await get(`/api/builds/${id}`)).body as { doc: BuildDoc }).doc.name).to.equal('theirs');
+  });
+
+  it('lets exactly one of many saves at once win', async () => {
+    const id = await create();
+    const all = await Promise.all(
+      Array.from({ length: 12 }, (_, i) =>
+        put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed(`save ${i}`) }),
+      ),
+    );
+    expect(all.filter((r) => r.status === 200)).to.have.length(1);
+    expect(all.filter((r) => r.status === 409)).to.have.length(11);
+  });
+
+  it('keeps revisions that can be read', async () => {
+    const id = await create();
+    await put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed('second') });
+    const list = (await get(`/api/builds/${id}/revisions`)).body as { revisions: { version: number }[] };
+    expect(list.revisions.map((r) => r.version)).to.deep.equal([2, 1]);
+    expect(((await get(`/api/builds/${id}/revisions/1`)).body as { doc: BuildDoc }).doc.name).to.equal(
+      'Harbour light',
+    );
+    expect((await get(`/api/builds/${id}/revisions/9`)).status).to.equal(404);
+  });
+
+  it('prunes old revisions but never the newest hundred', async function () {
+    this.timeout(20000);
+    const id = await create();
+    for (let v = 1; v < 205; v++)
+      await put(`/api/builds/${id}`, { baseVersion: v, doc: renamed(`v${v + 1}`) });
+    const { revisions } = (await get(`/api/builds/${id}/revisions`)).body as {
+      revisions: { version: number }[];
+    };
+    expect(revisions.length).to.be.within(100, 150);
+    expect(revisions.slice(0, 100).map((r) => r.version)).to.deep.equal(
+      Array.from({ length: 100 }, (_, i) => 205 - i),
+    );
+  });
+
+  it('throws away and brings back', async () => {
+    const id = await create();
+    expect((await api().delete(`/api/builds/${id}`).set('Host', '127.0.0.1')).status).to.equal(204);
+    expect((await get(`/api/builds/${id}`)).status).to.equal(404);
+    expect((await post(`/api/builds/${id}/restore`)).status).to.equal(200);
+    expect((await get(`/api/builds/${id}`)).status).to.equal(200);
+  });
+
+  it('duplicates without the ticks', async () => {
+    const id = await create({ ...doc, make: { ...doc.make, done: { print: '2026-03-02T10:00:00.000Z' } } });
+    const copy = (await post(`/api/builds/${id}/duplicate`)).body as { id: string; doc: BuildDoc };
+    expect(copy.id).not.to.equal(id);
+    expect(copy.doc.name).to.equal('Harbour light (copy)');
+    expect(copy.doc.make.done).to.deep.equal({});
+  });
+
+  it('exports and imports a build with its pins and log', async () => {
+    const id = await create();
+    await put(`/api/builds/${id}/pins/p1`, { name: '6 mm', pinnedAt: '2026-03-02T10:00:00.000Z', doc });
+    await put(`/api/builds/${id}/log/l1`, {
+      at: '2026-03-02T10:00:00.000Z',
+      subject: 'cutting',
+      note: '',
+      planned: 30,
+      actual: 45,
+      unit: 'min',
+    });
+    const file = await get(`/api/builds/${id}/file`);
+    expect(file.headers['content-disposition']).to.include('harbour-light.fomrik.json');
+    const again = await api()
+      .post('/api/import')
+      .set('Host', '127.0.0.1')
+      .set('content-type', 'application/json')
+      .send(file.text);
+    expect(again.status).to.equal(201);
+    const copy = (await get(`/api/builds/${(again.body as { id: string }).id}/file`)).text;
+    expect(JSON.parse(copy) as BuildFile).to.deep.equal(JSON.parse(file.text) as BuildFile);
+  });
+
+  it('keeps every dated reading of a wearer', async () => {
+    const reading = (takenOn: string, valueMm: number) => ({
+      key: 'wristGirth',
+      valueMm,
+      source: 'tape',
+      takenOn,
+    });
+    await put('/api/wearers/tam', { ...wearer, measures: [reading('2026-01-01', 170)] });
+    const later = await put('/api/wearers/tam', { ...wearer, measures: [reading('2026-02-01', 172)] });
+    expect((later.body as { measures: unknown[] }).measures).to.have.length(2);
+  });
+
+  it('keeps the shelf of foam whole', async () => {
+    const stock = [{ foamId: 'dense-eva', nominalMm: 6, sheets: 2, neutralFraction: 0.45 }];
+    expect((await put('/api/stock', { stock })).body).to.deep.equal({ stock });
+    expect((await put('/api/stock', { stock: [{ ...stock[0], sheets: -1 }] })).status).to.equal(400);
+    expect((await get('/api/stock')).body).to.deep.equal({ stock });
+  });
+
+  describe('bad requests', () => {
+    const code = (res: { body: unknown }): string => (res.body as { error: { code: string } }).error.code;
+
+    it('names the field and the range', async () => {
+      const res = await post('/api/builds', { doc: { ...doc, brief: { ...doc.brief, hoursPerDay: 99 } } });
+      expect(res.status).to.equal(400);
+      expect((res.body as { error: object }).error).to.deep.include({
+        code: 'invalid',
+        field: 'doc.brief.hoursPerDay',
+      });
+      expect((res.body as { error: { message: string } }).error.message).to.include('16');
+      expect(((await get('/api/builds')).body as { builds: unknown[] }).builds).to.have.length(0);
+    });
+
+    it('refuses malformed JSON, wrong shapes, unknown ids, routes, hosts and origins', async () => {
+      expect(
+        code(
+          await api()
+            .post('/api/builds')
+            .set('Host', '127.0.0.1')
+            .set('content-type', 'application/json')
+            .send('{"doc":'),
+        ),
+      ).to.equal('bad-json');
+      expect(code(await post('/api/builds', []))).to.equal('invalid');
+      expect(code(await post('/api/import', 'not a file'))).to.equal('bad-file');
+      expect(code(await get('/api/builds/nope'))).to.equal('not-found');
+      expect(code(await get('/api/builds/..%2f..%2fetc'))).to.equal('not-found');
+      expect(code(await get('/api/nothing'))).to.equal('not-found');
+      expect(code(await api().get('/api/health').set('Host', 'evil.example'))).to.equal('wrong-host');
+      expect(code(await post('/api/builds', { doc }).set('Origin', 'http://evil.example'))).to.equal(
+        'wrong-origin',
+      );
+      expect(((await get('/api/builds')).body as { builds: unknown[] }).builds).to.have.length(0);
+    });
+
+    it('refuses bodies over the limit', async () => {
+      const res = await post('/api/builds', { doc, padding: 'x'.repeat(2_200_000) });
+      expect(res.status).to.equal(413);
+      expect(code(res)).to.equal('too-large');
+    });
+
+    it('writes nothing when an import is half good', async () => {
+      const file = { fomrik: 1, build: doc, pins: [{ id: 'p', name: 'x', pinnedAt: 'never', doc }], log: [] };
+      expect((await post('/api/import', JSON.stringify(file))).status).to.equal(400);
+      expect(((await get('/api/builds')).body as { builds: unknown[] }).builds).to.have.length(0);
+    });
+  });
+
+  it('loads the demo once and never over changes', async () => {
+    expect(await seedBuilds(db, demoDir)).to.include('Lampwarden bracers');
+    const id = 'demo-lampwarden-bracers';
+    const file = JSON.parse(
+      readFileSync(join(demoDir, 'lampwarden-bracers.fomrik.json'), 'utf8'),
+    ) as BuildFile;
+    await put(`/api/builds/${id}`, { baseVersion: 1, doc: { ...file.build, name: 'Mine now' } });
+    expect(await seedBuilds(db, demoDir)).to.deep.equal([]);
+    expect(((await get(`/api/builds/${id}`)).body as { doc: BuildDoc }).doc.name).to.equal('Mine now');
+  });
+});

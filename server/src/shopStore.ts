@@ -1,0 +1,64 @@
+import { type Measure, type Wearer } from '@fomrik/core/body/measures';
+import { type FoamStock } from '@fomrik/core/materials/stock';
+import { type DataSource } from 'typeorm';
+import { MeasurementEntity, StockEntity, WearerEntity, type MeasurementRow } from './entities/shop';
+import { notFound } from './errors';
+
+export type SavedWearer = Wearer & { id: string };
+
+/** People and foam, shared by every build. */
+export class ShopStore {
+  constructor(private readonly db: DataSource) {}
+
+  async wearers(): Promise<SavedWearer[]> {
+    const rows = await this.db.getRepository(WearerEntity).find({ order: { name: 'ASC' } });
+    const all = await this.db.getRepository(MeasurementEntity).find({ order: { takenOn: 'ASC' } });
+    const own = (id: string): Measure[] =>
+      all
+        .filter((m) => m.wearerId === id)
+        .map(({ key, valueMm, source, takenOn }) => ({ key, valueMm, source, takenOn }) as Measure);
+    return rows.map((row) => ({
+      id: row.id,
+      name: row.name,
+      underLayerMm: row.underLayerMm,
+      measures: own(row.id),
+    }));
+  }
+
+  /** Adds a wearer, or their new readings; a reading of the same day is replaced, older ones stay. */
+  async putWearer(id: string, wearer: Wearer): Promise<SavedWearer> {
+    await this.db.transaction(async (tx) => {
+      await tx.save(WearerEntity, { id, name: wearer.name, underLayerMm: wearer.underLayerMm });
+      const rows: MeasurementRow[] = wearer.measures.map((m) => ({ wearerId: id, ...m }));
+      for (const row of rows) await tx.save(MeasurementEntity, row);
+    });
+    return (await this.wearers()).find((w) => w.id === id)!;
+  }
+
+  async removeWearer(id: string): Promise<void> {
+    const { affected } = await this.db.getRepository(WearerEntity).delete({ id });
+    if (affected === 0) throw notFound('wearer');
+  }
+
+  async stock(): Promise<FoamStock[]> {
+    const rows = await this.db
+      .getRepository(StockEntity)
+      .find({ order: { foamId: 'ASC', nominalMm: 'ASC' } });
+    return rows.map(({ foamId, nominalMm, sheets, measuredMm, neutralFraction, pricePerSheet }) => ({
+      foamId,
+      nominalMm,
+      sheets,
+      ...(measuredMm !== null && { measuredMm }),
+      ...(neutralFraction !== null && { neutralFraction }),
+      ...(pricePerSheet !== null && { pricePerSheet }),
+    }));
+  }
+
+  async putStock(items: readonly FoamStock[]): Promise<FoamStock[]> {
+    await this.db.transaction(async (tx) => {
+      await tx.clear(StockEntity);
+      for (const item of items) await tx.insert(StockEntity, item);
+    });
+    return this.stock();
+  }
+}
