@@ -31,14 +31,15 @@ const coreRules = coreLayers.map((layer, i) => ({
       'error',
       {
         patterns: [
-          { group: ['node:*', 'react', 'react-dom', '@fomrik/*'], message: 'core imports no platform and no interface.' },
-          ...coreLayers
-            .slice(i + 1)
-            .map((later) => ({
-              group: [`../${later}/*`, `../../${later}/*`],
-              allowTypeImports: true,
-              message: `${layer}/ stands below ${later}/.`,
-            })),
+          {
+            group: ['node:*', 'react', 'react-dom', '@fomrik/*'],
+            message: 'core imports no platform and no interface.',
+          },
+          ...coreLayers.slice(i + 1).map((later) => ({
+            group: [`../${later}/*`, `../../${later}/*`],
+            allowTypeImports: true,
+            message: `${layer}/ stands below ${later}/.`,
+          })),
         ],
       },
     ],
@@ -56,11 +57,14 @@ export default ts.config(
       '@typescript-eslint/no-unused-expressions': 'off',
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-dynamic-delete': 'off',
+      '@typescript-eslint/no-import-type-side-effects': 'error',
     },
   },
   {
     files: ['server/**/*.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ group: ['@fomrik/web', '**/web/**', 'react'] }] }] },
+    rules: {
+      'no-restricted-imports': ['error', { patterns: [{ group: ['@fomrik/web', '**/web/**', 'react'] }] }],
+    },
   },
   {
     files: ['web/**/*.{ts,tsx}'],
@@ -68,7 +72,10 @@ export default ts.config(
     rules: {
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
-      'no-restricted-imports': ['error', { patterns: [{ group: ['node:*', '@fomrik/server', '**/server/**'] }] }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ group: ['node:*', '@fomrik/server', '**/server/**'] }] },
+      ],
     },
   },
   ...coreRules,

@@ -1,5 +1,5 @@
-import { type ErrorRequestHandler, type RequestHandler } from 'express';
-import { type Logger } from 'pino';
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
 
 /** An answer the maker can act on. */
 export class HttpError extends Error {

@@ -1,4 +1,4 @@
-import { type RequestHandler } from 'express';
+import type { RequestHandler } from 'express';
 import { HttpError } from './errors';
 
 const local = new Set(['127.0.0.1', 'localhost', '[::1]']);

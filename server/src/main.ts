@@ -1,5 +1,5 @@
 import { createServer } from 'node:http';
-import { type AddressInfo } from 'node:net';
+import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import pino from 'pino';

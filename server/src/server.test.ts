@@ -1,13 +1,13 @@
 import { newBuild } from '@fomrik/core/build/newBuild';
-import { type BuildDoc, type BuildFile } from '@fomrik/core/build/document';
+import type { BuildDoc, BuildFile } from '@fomrik/core/build/document';
 import { expect } from 'chai';
-import { type Express } from 'express';
+import type { Express } from 'express';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino from 'pino';
 import request from 'supertest';
-import { type DataSource } from 'typeorm';
+import type { DataSource } from 'typeorm';
 import { createApp } from './app';
 import { openDatabase } from './database';
 import { seedBuilds } from './seed';

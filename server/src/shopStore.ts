@@ -1,6 +1,6 @@
-import { type Measure, type Wearer } from '@fomrik/core/body/measures';
-import { type FoamStock } from '@fomrik/core/materials/stock';
-import { type DataSource } from 'typeorm';
+import type { Measure, Wearer } from '@fomrik/core/body/measures';
+import type { FoamStock } from '@fomrik/core/materials/stock';
+import type { DataSource } from 'typeorm';
 import { MeasurementEntity, StockEntity, WearerEntity, type MeasurementRow } from './entities/shop';
 import { notFound } from './errors';
 

@@ -1,5 +1,5 @@
 import { ellipseOfGirth, type Ellipse } from '../geometry/ellipse';
-import { type Body } from './estimate';
+import type { Body } from './estimate';
 
 /** Breadth over depth of the arm's section, thumb side to little-finger side against back to palm; from memory. */
 const WRIST_RATIO = 1.38;

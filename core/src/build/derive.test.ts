@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { applyChanges, type Finding } from '../findings/finding';
 import { createDeriver, derive } from './derive';
-import { type BuildDoc } from './document';
+import type { BuildDoc } from './document';
 import { readBuildFile, writeBuildFile } from './schema';
 import { share } from './share';
 

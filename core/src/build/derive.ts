@@ -5,10 +5,10 @@ import { catalogue as standard, type Catalogue } from '../materials/catalogue';
 import { shopping } from '../plan/cost';
 import { schedule } from '../plan/schedule';
 import { buildSteps } from '../plan/steps';
-import { type BuildDoc, type Part } from './document';
+import type { BuildDoc, Part } from './document';
 import { packAll } from './packAll';
 import { partReport } from './partReport';
-import { type PartReport, type Report } from './report';
+import type { PartReport, Report } from './report';
 
 export interface DeriveOptions {
   catalogue?: Catalogue;

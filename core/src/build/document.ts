@@ -1,7 +1,7 @@
-import { type Wearer } from '../body/measures';
-import { type BracerParams } from '../forms/bracer/params';
-import { type LampColour } from '../materials/lamps';
-import { type FoamStock } from '../materials/stock';
+import type { Wearer } from '../body/measures';
+import type { BracerParams } from '../forms/bracer/params';
+import type { LampColour } from '../materials/lamps';
+import type { FoamStock } from '../materials/stock';
 
 /** The schema this code reads and writes. */
 export const schemaVersion = 1;

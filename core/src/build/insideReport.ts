@@ -1,13 +1,13 @@
 import { lampOverhangMm, packRoom } from '../inside/room';
 import { wireLengthMm } from '../inside/wire';
-import { type FormShape } from '../forms/contract';
-import { type Catalogue } from '../materials/catalogue';
+import type { FormShape } from '../forms/contract';
+import type { Catalogue } from '../materials/catalogue';
 import { ledBodies, leds } from '../materials/lamps';
-import { type FoamSheet } from '../materials/stock';
+import type { FoamSheet } from '../materials/stock';
 import { solveCircuit } from '../power/circuit';
 import { runTime } from '../power/runtime';
-import { type Lights } from './document';
-import { type InsideReport, type LampSpot } from './report';
+import type { Lights } from './document';
+import type { InsideReport, LampSpot } from './report';
 
 /** Twin hook-up wire, grams per metre of one conductor; from memory. */
 const WIRE_G_PER_M = 4;

@@ -1,6 +1,6 @@
 import { resolveBody } from '../body/estimate';
 import { bracer } from '../forms/bracer/bracer';
-import { type Wearer } from '../body/measures';
+import type { Wearer } from '../body/measures';
 import { schemaVersion, type BuildDoc, type Lights, type Part } from './document';
 
 const addDays = (iso: string, days: number): string =>

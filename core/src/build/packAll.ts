@@ -1,8 +1,8 @@
 import { packShelves, type Packed, type ToLay } from '../cut/packing';
 import { foamSheet } from '../materials/stock';
-import { type Catalogue } from '../materials/catalogue';
-import { type BuildDoc } from './document';
-import { type PartReport } from './report';
+import type { Catalogue } from '../materials/catalogue';
+import type { BuildDoc } from './document';
+import type { PartReport } from './report';
 
 /** Every copy of every piece laid on sheets of its own foam and thickness. */
 export function packAll(doc: BuildDoc, parts: readonly PartReport[], catalogue: Catalogue): Packed {

@@ -1,17 +1,17 @@
-import { type Body } from '../body/estimate';
+import type { Body } from '../body/estimate';
 import { strainClass } from '../foam/bend';
 import { formKinds } from '../forms/kinds';
-import { type Mark, type Piece } from '../forms/piece';
+import type { Mark, Piece } from '../forms/piece';
 import { boundsOf } from '../geometry/polygon';
-import { type Vec2 } from '../geometry/vec';
+import type { Vec2 } from '../geometry/vec';
 import { snugPocketMm } from '../inside/room';
 import { foamMassG } from '../mass/foamMass';
-import { type Catalogue } from '../materials/catalogue';
+import type { Catalogue } from '../materials/catalogue';
 import { closures } from '../materials/closures';
 import { foamSheet, type FoamStock } from '../materials/stock';
-import { type Lights, type Part } from './document';
+import type { Lights, Part } from './document';
 import { insideReport } from './insideReport';
-import { type InsideReport, type PartReport } from './report';
+import type { InsideReport, PartReport } from './report';
 import { thicknessTrial } from './thicknessTrial';
 
 /** A copy for each side; a pair is one and one flipped. */

@@ -1,23 +1,23 @@
-import { type Body } from '../body/estimate';
-import { type Doubt } from '../body/plausible';
-import { type Packed } from '../cut/packing';
-import { type Finding } from '../findings/finding';
-import { type StrainClass } from '../foam/bend';
-import { type LimbFit } from '../forms/limbFit';
-import { type Piece } from '../forms/piece';
-import { type Mesh } from '../geometry/mesh';
-import { type Vec2, type Vec3 } from '../geometry/vec';
-import { type PackRoom } from '../inside/room';
-import { type LampColour } from '../materials/lamps';
-import { type Pack } from '../materials/packs';
-import { type FoamSheet } from '../materials/stock';
-import { type Switch } from '../materials/switches';
-import { type CostLine } from '../plan/cost';
-import { type Schedule } from '../plan/schedule';
-import { type Step } from '../plan/step';
-import { type Circuit } from '../power/circuit';
-import { type RunTime } from '../power/runtime';
-import { type TrialRow } from './thicknessTrial';
+import type { Body } from '../body/estimate';
+import type { Doubt } from '../body/plausible';
+import type { Packed } from '../cut/packing';
+import type { Finding } from '../findings/finding';
+import type { StrainClass } from '../foam/bend';
+import type { Solid } from '../forms/contract';
+import type { LimbFit } from '../forms/limbFit';
+import type { Piece } from '../forms/piece';
+import type { Vec2, Vec3 } from '../geometry/vec';
+import type { PackRoom } from '../inside/room';
+import type { LampColour } from '../materials/lamps';
+import type { Pack } from '../materials/packs';
+import type { FoamSheet } from '../materials/stock';
+import type { Switch } from '../materials/switches';
+import type { CostLine } from '../plan/cost';
+import type { Schedule } from '../plan/schedule';
+import type { Step } from '../plan/step';
+import type { Circuit } from '../power/circuit';
+import type { RunTime } from '../power/runtime';
+import type { TrialRow } from './thicknessTrial';
 
 /** A lamp where it really sits. */
 export interface LampSpot {
@@ -59,7 +59,7 @@ export interface PartReport {
   copies: number;
   foam: FoamSheet;
   lining?: FoamSheet;
-  solid: Mesh;
+  solid: Solid;
   pieces: Piece[];
   silhouette: Vec2[];
   patternGirthMm: number;

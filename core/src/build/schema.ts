@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { measures } from '../body/measures';
 import { formKinds } from '../forms/kinds';
-import { type Field } from '../forms/contract';
+import type { Field } from '../forms/contract';
 import { fail, ok, type Result } from '../units/result';
 import { type BuildDoc, type BuildFile, schemaVersion } from './document';
 

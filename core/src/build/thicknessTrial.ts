@@ -1,12 +1,12 @@
-import { type Body } from '../body/estimate';
-import { bendStrain, strainClass, strainClassName, type StrainClass } from '../foam/bend';
+import type { Body } from '../body/estimate';
+import { bendStrain, strainClass, type StrainClass } from '../foam/bend';
 import { formKinds } from '../forms/kinds';
 import { foamMassG } from '../mass/foamMass';
 import { ledBodies } from '../materials/lamps';
-import { type Catalogue } from '../materials/catalogue';
+import type { Catalogue } from '../materials/catalogue';
 import { foamSheet, type FoamStock } from '../materials/stock';
 import { trimNumber } from '../units/length';
-import { type Part } from './document';
+import type { Part } from './document';
 
 /** What one thickness would do to a part. Area, mass and cost are for one copy. */
 export interface TrialRow {
@@ -72,7 +72,7 @@ export function thicknessTrial(
     const kind = strainClass(strain);
     const massG = foamMassG(areaMm2, sheet);
     const passes = made.fit.openingMm >= made.fit.passNeedMm;
-    const reasons = [`${trimNumber(strain * 100, 0)} % bend: ${strainClassName[kind]}`];
+    const reasons: string[] = [];
     let penalty = strainPenalty[kind];
     const hold = (against: boolean, points: number, reason: string): void => {
       if (!against) return;

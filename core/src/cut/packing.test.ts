@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { boundsOf } from '../geometry/polygon';
-import { type Piece } from '../forms/piece';
+import type { Piece } from '../forms/piece';
 import { laidOutline, packShelves, type ToLay } from './packing';
 
 const size = { foamId: 'dense-eva', nominalMm: 6, widthMm: 1000, heightMm: 500 };

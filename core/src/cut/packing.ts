@@ -1,7 +1,7 @@
 import { convexHull } from '../geometry/hull';
 import { boundsOf } from '../geometry/polygon';
 import { rotate2, type Vec2 } from '../geometry/vec';
-import { type Piece } from '../forms/piece';
+import type { Piece } from '../forms/piece';
 
 /** One copy of a piece laid on a sheet: flip first, then turn, then shift. */
 export interface Laid {

@@ -1,10 +1,10 @@
 import * as buildRules from './buildRules';
-import { type Finding, type Severity } from './finding';
+import type { Finding, Severity } from './finding';
 import * as fitRules from './fitRules';
 import * as foamRules from './foamRules';
 import * as insideRules from './insideRules';
 import * as powerRules from './powerRules';
-import { type BuildContext, type BuildRule, type PartRule } from './rule';
+import type { BuildContext, BuildRule, PartRule } from './rule';
 
 const partRules: PartRule[] = [
   ...Object.values(fitRules),

@@ -1,8 +1,8 @@
 import { measureInfo, type MeasureKey } from '../body/measures';
-import { type BuildDoc } from '../build/document';
+import type { BuildDoc } from '../build/document';
 import { schedule } from '../plan/schedule';
 import { printMm, trimNumber } from '../units/length';
-import { type Change, type Finding } from './finding';
+import type { Change, Finding } from './finding';
 import { when, type BuildContext, type BuildRule } from './rule';
 
 /** A reading that cannot be right. */

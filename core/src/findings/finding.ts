@@ -1,4 +1,4 @@
-import { type Sure } from '../units/sure';
+import type { Sure } from '../units/sure';
 
 export type Severity = 'stop' | 'mind' | 'note';
 

@@ -1,7 +1,7 @@
 import { wantedFlexionDeg } from '../forms/limbFit';
 import { closures } from '../materials/closures';
 import { printMm, trimNumber } from '../units/length';
-import { type Remedy } from './finding';
+import type { Remedy } from './finding';
 import { setParam, setPart, when, type PartRule } from './rule';
 
 const up5 = (mm: number): number => Math.ceil(mm / 5) * 5;

@@ -1,5 +1,5 @@
 import { printMm } from '../units/length';
-import { type Remedy } from './finding';
+import type { Remedy } from './finding';
 import { setParam, setPart, when, type PartRule } from './rule';
 
 /** The pack is thicker than the room for it. */

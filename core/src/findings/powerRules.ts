@@ -1,10 +1,10 @@
 import { leds, ledMaxA } from '../materials/lamps';
-import { type Pack } from '../materials/packs';
+import type { Pack } from '../materials/packs';
 import { resistorRatedW, solveCircuit } from '../power/circuit';
 import { runTime } from '../power/runtime';
 import { trimNumber } from '../units/length';
 import { printHours } from '../units/time';
-import { type Remedy } from './finding';
+import type { Remedy } from './finding';
 import { setPart, when, type PartContext, type PartRule } from './rule';
 
 /** Hours the part's lamps would burn on another pack; 0 when they cannot be lit from it. */

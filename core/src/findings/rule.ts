@@ -1,7 +1,7 @@
-import { type BuildDoc, type Part } from '../build/document';
-import { type PartReport, type Report } from '../build/report';
-import { type Catalogue } from '../materials/catalogue';
-import { type Change, type Finding } from './finding';
+import type { BuildDoc, Part } from '../build/document';
+import type { PartReport, Report } from '../build/report';
+import type { Catalogue } from '../materials/catalogue';
+import type { Change, Finding } from './finding';
 
 export interface BuildContext {
   doc: BuildDoc;

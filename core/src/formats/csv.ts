@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { type LogEntry } from '../build/document';
-import { type Report } from '../build/report';
+import type { LogEntry } from '../build/document';
+import type { Report } from '../build/report';
 import { boundsOf } from '../geometry/polygon';
 import { trimNumber } from '../units/length';
 import { quantityText } from './drawing';

@@ -1,7 +1,8 @@
-import { type BuildDoc } from '../build/document';
-import { type Report } from '../build/report';
+import type { BuildDoc } from '../build/document';
+import type { Report } from '../build/report';
 import { cutListCsv, shoppingCsv } from './csv';
-import { sideBySide, type SourcedPiece } from './drawing';
+import { sideBySide } from './drawing';
+import { sourcedPieces } from './sourcedPieces';
 import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
 import { patternPdf } from './pdf';
@@ -16,18 +17,6 @@ export const downloadKinds = [
   'steps.ics',
 ] as const;
 export type DownloadKind = (typeof downloadKinds)[number];
-
-/** Each piece with the words that are written on it. */
-export const sourcedPieces = (report: Report): SourcedPiece[] =>
-  report.parts.flatMap((part) =>
-    part.pieces.map((piece) => ({
-      piece,
-      source: {
-        partName: part.name,
-        foamName: piece.role === 'lining' && part.lining ? part.lining.name : part.foam.name,
-      },
-    })),
-  );
 
 /** Any file that can be taken away, as bytes or text. */
 export async function makeDownload(

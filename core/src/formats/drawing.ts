@@ -1,4 +1,4 @@
-import { type Piece } from '../forms/piece';
+import type { Piece } from '../forms/piece';
 import { boundsOf, centroid } from '../geometry/polygon';
 import { lerp2, type Vec2 } from '../geometry/vec';
 import { trimNumber } from '../units/length';

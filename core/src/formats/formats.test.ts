@@ -6,10 +6,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { derive } from '../build/derive';
-import { type BuildDoc, type PageSize } from '../build/document';
+import type { BuildDoc, PageSize } from '../build/document';
 import { applyChanges } from '../findings/finding';
 import { polylineLength } from '../geometry/polygon';
-import { makeDownload, sourcedPieces } from './downloads';
+import { makeDownload } from './downloads';
+import { sourcedPieces } from './sourcedPieces';
 import { tilePages } from './pages';
 
 const doc = (

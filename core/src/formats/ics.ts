@@ -1,5 +1,5 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import { type Report } from '../build/report';
+import type { Report } from '../build/report';
 import { cautions } from '../plan/cautions';
 import { scheduleTime } from '../plan/schedule';
 import { stepTime } from '../plan/steps';

@@ -1,7 +1,7 @@
 import { boundsOf, contains } from '../geometry/polygon';
-import { type Vec2 } from '../geometry/vec';
-import { type CutPlan, type PageSize } from '../build/document';
-import { type SourcedPiece } from './drawing';
+import type { Vec2 } from '../geometry/vec';
+import type { CutPlan, PageSize } from '../build/document';
+import type { SourcedPiece } from './drawing';
 
 /** Paper in millimetres: ISO 216 for A sizes, ANSI/ASME Y14.1 for Letter and Legal. */
 export const paper: Record<PageSize, { widthMm: number; heightMm: number }> = {

@@ -10,8 +10,8 @@ import {
   clip,
   endPath,
 } from '@cantoo/pdf-lib';
-import { type CutPlan } from '../build/document';
-import { type Vec2 } from '../geometry/vec';
+import type { CutPlan } from '../build/document';
+import type { Vec2 } from '../geometry/vec';
 import { trimNumber } from '../units/length';
 import {
   layers,

@@ -1,10 +1,10 @@
-import { type Body } from '../body/estimate';
-import { type MeasureKey } from '../body/measures';
-import { type Mesh } from '../geometry/mesh';
-import { type Vec2 } from '../geometry/vec';
-import { type FoamSheet } from '../materials/stock';
-import { type LimbFit } from './limbFit';
-import { type Piece, type Placement } from './piece';
+import type { Body } from '../body/estimate';
+import type { MeasureKey } from '../body/measures';
+import type { Mesh } from '../geometry/mesh';
+import type { Vec2, Vec3 } from '../geometry/vec';
+import type { FoamSheet } from '../materials/stock';
+import type { LimbFit } from './limbFit';
+import type { Piece, Placement } from './piece';
 
 /** One value the maker can set. The interface and the build file's schema are generated from it. */
 export type Field<P> = NumberField<P> | ChoiceField<P>;
@@ -38,10 +38,22 @@ export interface FormInput<P> {
   lining?: FoamSheet;
 }
 
+/** Where an edge of a piece runs on the outer face of the solid. */
+export interface EdgeLine {
+  pieceId: string;
+  edgeId: string;
+  points: Vec3[];
+}
+
+export interface Solid {
+  mesh: Mesh;
+  edgeLines: EdgeLine[];
+}
+
 /** What a form becomes in its foam. */
 export interface FormShape {
   /** The foam as a closed mesh, made when looked at. */
-  solid: () => Mesh;
+  solid: () => Solid;
   /** Shell pieces, seams named. */
   pieces: Piece[];
   /** Lining pieces, when a lining is asked for. */

@@ -1,4 +1,4 @@
-import { type Vec2, type Vec3 } from '../geometry/vec';
+import type { Vec2, Vec3 } from '../geometry/vec';
 
 /** How an edge meets its neighbour: left open, glued to its mate, or shut by a closure. */
 export type Joint = 'free' | 'seam' | 'closure';

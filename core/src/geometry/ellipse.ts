@@ -1,4 +1,4 @@
-import { type Vec2 } from './vec';
+import type { Vec2 } from './vec';
 
 /** Semi-axes in millimetres; `a` lies along x, `b` along y. */
 export interface Ellipse {

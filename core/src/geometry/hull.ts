@@ -1,4 +1,4 @@
-import { type Vec2 } from './vec';
+import type { Vec2 } from './vec';
 
 const turn = (o: Vec2, a: Vec2, b: Vec2): number => (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x);
 

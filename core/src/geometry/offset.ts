@@ -1,5 +1,5 @@
 import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
-import { type Vec2 } from './vec';
+import type { Vec2 } from './vec';
 
 /** The polygon grown (or shrunk, negative) by `distanceMm`, corners rounded; may be several pieces or none. */
 export function offsetPolygon(polygon: readonly Vec2[], distanceMm: number): Vec2[][] {

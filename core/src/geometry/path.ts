@@ -1,4 +1,4 @@
-import { type Vec2 } from './vec';
+import type { Vec2 } from './vec';
 
 /**
  * A path of lines and arcs. Each vertex starts a segment to the next; `bulge` is the tangent of a

@@ -1,5 +1,5 @@
-import { type Pack } from '../materials/packs';
-import { type Switch } from '../materials/switches';
+import type { Pack } from '../materials/packs';
+import type { Switch } from '../materials/switches';
 
 /** Skin of foam left outside a pocket, from memory. */
 const POCKET_SKIN_MM = 2;

@@ -1,4 +1,4 @@
-import { type FoamSheet } from '../materials/stock';
+import type { FoamSheet } from '../materials/stock';
 
 /** Grams of a flat area of foam: mm² × mm × kg/m³. */
 export const foamMassG = (areaMm2: number, foam: FoamSheet): number =>

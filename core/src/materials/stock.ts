@@ -1,5 +1,5 @@
 import { figure, type Figure } from '../units/sure';
-import { type Foam } from './foams';
+import type { Foam } from './foams';
 
 /** What the maker has, and has measured, of one foam in one thickness. */
 export interface FoamStock {

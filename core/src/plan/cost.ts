@@ -1,11 +1,11 @@
-import { type BuildDoc } from '../build/document';
-import { type PartReport } from '../build/report';
-import { type Packed } from '../cut/packing';
-import { type Catalogue } from '../materials/catalogue';
+import type { BuildDoc } from '../build/document';
+import type { PartReport } from '../build/report';
+import type { Packed } from '../cut/packing';
+import type { Catalogue } from '../materials/catalogue';
 import { closures } from '../materials/closures';
 import { ledBodies } from '../materials/lamps';
 import { foamSheet } from '../materials/stock';
-import { type Sure } from '../units/sure';
+import type { Sure } from '../units/sure';
 import { coatings, glues } from './speeds';
 
 /** One line of the shopping list. */

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { schedule, scheduleTime } from './schedule';
 import { cutSpeedMPerMin } from './speeds';
-import { type Step } from './step';
+import type { Step } from './step';
 
 const step = (id: string, workMin: number, waitMin: number, after: string[] = []): Step => ({
   id,

@@ -1,4 +1,4 @@
-import { type Habits } from '../build/document';
+import type { Habits } from '../build/document';
 
 /** Working speeds in metres per minute and minutes per job; typical values from memory. */
 export const speeds = {

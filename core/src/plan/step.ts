@@ -1,4 +1,4 @@
-import { type CautionKey } from './cautions';
+import type { CautionKey } from './cautions';
 
 /** One thing to do. */
 export interface Step {

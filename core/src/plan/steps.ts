@@ -1,5 +1,5 @@
-import { type BuildDoc } from '../build/document';
-import { type PartReport } from '../build/report';
+import type { BuildDoc } from '../build/document';
+import type { PartReport } from '../build/report';
 import { groovesForBend } from '../foam/groove';
 import { closures } from '../materials/closures';
 import { pathLength } from '../geometry/path';
@@ -7,7 +7,7 @@ import { printMinutes } from '../units/time';
 import { trimNumber } from '../units/length';
 import { gluedMm } from './cost';
 import { coatings, cutSpeedMPerMin, glues, speeds } from './speeds';
-import { type Step } from './step';
+import type { Step } from './step';
 
 const outlineM = (part: PartReport): number =>
   (part.pieces.reduce((sum, p) => sum + pathLength({ vertices: p.outline, closed: true }), 0) * part.copies) /

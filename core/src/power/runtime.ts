@@ -1,5 +1,5 @@
-import { type CapacityCurve, type Pack, type VoltageCurve } from '../materials/packs';
-import { type Circuit } from './circuit';
+import type { CapacityCurve, Pack, VoltageCurve } from '../materials/packs';
+import type { Circuit } from './circuit';
 
 /** Capacity at a load, straight lines between the known points on logarithmic axes, held beyond them. */
 export function capacityAh(curve: CapacityCurve, loadA: number): number {

@@ -1,5 +1,5 @@
 import { scanTerms, sumTerms } from './scan';
-import { type Result } from './result';
+import type { Result } from './result';
 
 /** Exact by definition: international inch, 1959. */
 export const MM_PER_INCH = 25.4;

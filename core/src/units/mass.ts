@@ -1,6 +1,6 @@
 import { trimNumber } from './length';
 import { sumTerms } from './scan';
-import { type Result } from './result';
+import type { Result } from './result';
 
 /** International avoirdupois pound, exact by definition. */
 const G_PER_LB = 453.59237;

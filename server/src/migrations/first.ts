@@ -1,4 +1,4 @@
-import { type MigrationInterface, type QueryRunner } from 'typeorm';
+import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 export class First1764000000000 implements MigrationInterface {
   async up(db: QueryRunner): Promise<void> {

@@ -1,11 +1,11 @@
-import { type BuildDoc, type BuildFile } from '@fomrik/core/build/document';
+import type { BuildDoc, BuildFile } from '@fomrik/core/build/document';
 import { docSchema, readBuildFile, writeBuildFile } from '@fomrik/core/build/schema';
 import { Router, text } from 'express';
 import Joi from 'joi';
 import { randomUUID } from 'node:crypto';
 import { checked, pathId } from '../check';
 import { HttpError } from '../errors';
-import { type BuildStore } from '../buildStore';
+import type { BuildStore } from '../buildStore';
 
 const createSchema = Joi.object({ doc: docSchema.required() });
 const saveSchema = Joi.object({

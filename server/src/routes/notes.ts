@@ -1,7 +1,7 @@
-import { type LogEntry, type Pin } from '@fomrik/core/build/document';
+import type { LogEntry, Pin } from '@fomrik/core/build/document';
 import { logEntrySchema, pinSchema } from '@fomrik/core/build/schema';
 import { Router } from 'express';
-import { type BuildStore } from '../buildStore';
+import type { BuildStore } from '../buildStore';
 import { checked, pathId } from '../check';
 
 /** What is kept with a build besides its document: pins and log. Writing the same id again replaces it. */

@@ -1,10 +1,10 @@
-import { type Wearer } from '@fomrik/core/body/measures';
+import type { Wearer } from '@fomrik/core/body/measures';
 import { stockSchema, wearerSchema } from '@fomrik/core/build/schema';
-import { type FoamStock } from '@fomrik/core/materials/stock';
+import type { FoamStock } from '@fomrik/core/materials/stock';
 import { Router } from 'express';
 import Joi from 'joi';
 import { checked, pathId } from '../check';
-import { type ShopStore } from '../shopStore';
+import type { ShopStore } from '../shopStore';
 
 const stockBody = Joi.object({ stock: stockSchema.required() });
 

@@ -1,15 +1,16 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { resolveBody } from '../../body/estimate';
-import { type Measure, type MeasureKey } from '../../body/measures';
+import type { Measure, MeasureKey } from '../../body/measures';
 import { parallelGirth } from '../../geometry/ellipse';
 import { contains, signedArea } from '../../geometry/polygon';
 import { triangleArea } from '../../geometry/mesh';
+import { dist3 } from '../../geometry/vec';
 import { catalogue } from '../../materials/catalogue';
 import { foamSheet, type FoamSheet } from '../../materials/stock';
-import { type FormInput } from '../contract';
+import type { FormInput } from '../contract';
 import { bracer } from './bracer';
-import { type BracerParams } from './params';
+import type { BracerParams } from './params';
 import { bracerSurface, ruling } from './surface';
 
 const dense = (nominalMm: number): FoamSheet => foamSheet(catalogue.foams, [], 'dense-eva', nominalMm)!;
@@ -195,6 +196,19 @@ describe('bracer', () => {
     const { fit } = bracer.shape(input());
     expect(fit.bulgeAtMm).to.equal(175);
     expect(fit.bulgeMisfitMm).to.be.greaterThan(5);
+  });
+
+  it('draws every edge of every piece on the solid, at the length it has when flat', () => {
+    const made = bracer.shape(input({ panels: 2 }));
+    const { edgeLines } = made.solid();
+    for (const piece of made.pieces) {
+      for (const edge of piece.edges) {
+        const line = edgeLines.find((l) => l.pieceId === piece.id && l.edgeId === edge.id)!;
+        const drawn = line.points.slice(1).reduce((sum, p, i) => sum + dist3(p, line.points[i]!), 0);
+        // The line runs on the outer face, half a thickness out from the neutral surface.
+        expect(drawn).to.be.within(edge.lengthMm - 1, edge.lengthMm + 2 * Math.PI * 3 + 1);
+      }
+    }
   });
 
   it('cuts a lining smaller than its shell', () => {

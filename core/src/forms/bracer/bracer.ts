@@ -1,8 +1,8 @@
 import { bendStrain } from '../../foam/bend';
 import { contains, distanceToEdge } from '../../geometry/polygon';
-import { type Vec2 } from '../../geometry/vec';
-import { type FormInput, type FormKind, type FormShape } from '../contract';
-import { type Piece, type Placement } from '../piece';
+import type { Vec2 } from '../../geometry/vec';
+import type { FormInput, FormKind, FormShape } from '../contract';
+import type { Piece, Placement } from '../piece';
 import { bracerFit } from './fit';
 import { bracerDefaults, bracerFields, type BracerParams } from './params';
 import { bracerPanels, joinPanels, type FlatPanel } from './pattern';

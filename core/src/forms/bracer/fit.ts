@@ -1,8 +1,8 @@
 import { armGirthMm, armSection, armStations, handPassMm, upperArmGirthMm } from '../../body/arm';
-import { type FormInput } from '../contract';
+import type { FormInput } from '../contract';
 import { elbowFlexionDeg, openingMm, wantedFlexionDeg, type LimbFit } from '../limbFit';
-import { type BracerParams } from './params';
-import { type BracerSurface } from './surface';
+import type { BracerParams } from './params';
+import type { BracerSurface } from './surface';
 
 /** Bend of the elbow with a cut-away of `cutMm`, from the section in the plane of the bend. */
 function flexionWithCut(

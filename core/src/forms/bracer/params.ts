@@ -1,6 +1,6 @@
-import { type Body } from '../../body/estimate';
-import { type ClosureKind } from '../../materials/closures';
-import { type Field } from '../contract';
+import type { Body } from '../../body/estimate';
+import type { ClosureKind } from '../../materials/closures';
+import type { Field } from '../contract';
 
 export interface BracerParams {
   /** Cuff edge and elbow edge, from the wrist fold towards the elbow. */

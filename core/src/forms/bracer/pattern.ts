@@ -1,9 +1,9 @@
 import { signedArea, polylineLength } from '../../geometry/polygon';
 import { flatPoint, unrollStrip, type FlatStrip } from '../../geometry/unroll';
 import { lerp2, rotate2, type Vec2 } from '../../geometry/vec';
-import { type FoamSheet } from '../../materials/stock';
-import { type Piece, type PieceEdge } from '../piece';
-import { type BracerParams } from './params';
+import type { FoamSheet } from '../../materials/stock';
+import type { Piece, PieceEdge } from '../piece';
+import type { BracerParams } from './params';
 import { ruling, trimAt, type BracerSurface } from './surface';
 
 /** Rulings laid down round the whole arm; dense enough for 0.01 mm of edge. */

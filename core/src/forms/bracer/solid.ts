@@ -1,13 +1,33 @@
-import { shellMesh, type Mesh } from '../../geometry/mesh';
+import { shellMesh } from '../../geometry/mesh';
+import type { EdgeLine, Solid } from '../contract';
 import { lerp3, type Vec3 } from '../../geometry/vec';
-import { type BracerParams } from './params';
+import type { BracerParams } from './params';
 import { onRuling, ruling, trimAt, type BracerSurface } from './surface';
 
 const COLUMNS = 80;
 const ROWS = 8;
 
+/** The four edges of every panel as lines on the outer face. */
+function edgeLines(outer: Vec3[][], panels: 1 | 2, closed: boolean): EdgeLine[] {
+  const cuff = closed ? [...outer[0]!, outer[0]![0]!] : outer[0]!;
+  const elbow = closed ? [...outer.at(-1)!, outer.at(-1)![0]!] : outer.at(-1)!;
+  const last = cuff.length - 1;
+  const column = (c: number): Vec3[] => outer.map((row) => row[c % row.length]!);
+  const cuts = panels === 2 ? [0, last / 2, last] : [0, last];
+  return cuts.slice(0, -1).flatMap((from, i) => {
+    const to = cuts[i + 1]!;
+    const pieceId = `shell-${i + 1}`;
+    return [
+      { pieceId, edgeId: 'cuff', points: cuff.slice(from, to + 1) },
+      { pieceId, edgeId: 'right', points: column(to) },
+      { pieceId, edgeId: 'elbow', points: elbow.slice(from, to + 1) },
+      { pieceId, edgeId: 'left', points: column(from) },
+    ];
+  });
+}
+
 /** The foam shell of the given thickness, trimmed and gapped, for looking at and weighing. */
-export function bracerSolid(surface: BracerSurface, params: BracerParams, thicknessMm: number): Mesh {
+export function bracerSolid(surface: BracerSurface, params: BracerParams, thicknessMm: number): Solid {
   const closed = params.closure === 'none' || params.gapMm === 0;
   const gapAt = (params.gapAtDeg * Math.PI) / 180;
   const margin = (girthMm: number): number => (closed ? 0 : (params.gapMm / girthMm) * Math.PI);
@@ -23,5 +43,6 @@ export function bracerSolid(surface: BracerSurface, params: BracerParams, thickn
     });
     return Array.from({ length: ROWS + 1 }, (_, r) => columns.map((column) => column[r]!));
   };
-  return shellMesh(grid(0), grid(thicknessMm), closed);
+  const outer = grid(thicknessMm);
+  return { mesh: shellMesh(grid(0), outer, closed), edgeLines: edgeLines(outer, params.panels, closed) };
 }

@@ -7,8 +7,8 @@ import {
   type Ellipse,
 } from '../../geometry/ellipse';
 import { add3, cross3, lerp3, scale3, sub3, unit3, vec3, type Vec3 } from '../../geometry/vec';
-import { type FormInput } from '../contract';
-import { type BracerParams } from './params';
+import type { FormInput } from '../contract';
+import type { BracerParams } from './params';
 
 /** The inner face of the shell: two offset ellipses joined by rulings of equal normal, hence developable. */
 export interface BracerSurface {

@@ -1,0 +1,95 @@
+import { format } from 'date-fns';
+import { useBuild } from '../store/build';
+import { comparePin, unpin, useNotes } from '../store/notes';
+import { useReport } from '../store/report';
+import { toggle, useView } from '../store/view';
+import { Sheet } from '../parts/Sheet';
+import { difference, ledgerFigures, showFigure } from './totals';
+
+/** Pins of the build, and the present figures beside those of the chosen one. */
+export function Compare() {
+  const open = useView((v) => v.compareOpen);
+  const { pins, pinned, pinnedReport } = useNotes();
+  const totals = useReport((s) => s.report?.totals);
+  const doc = useBuild((s) => s.doc);
+  const parts = useReport((s) => s.report?.parts);
+  const openings = parts?.map((p, i) => ({
+    name: p.name,
+    now: p.fit.openingMm,
+    then: pinnedReport?.parts[i]?.fit.openingMm,
+  }));
+  return (
+    <Sheet open={open} onClose={() => toggle('compareOpen')} title="Compare with a pin" wide>
+      <div className="grid grid-cols-[220px_1fr] gap-4">
+        <ul className="space-y-1">
+          {pins.map((pin) => (
+            <li
+              key={pin.id}
+              className={`border-l-4 p-1.5 ${pin.id === pinned?.id ? 'border-teal bg-wash' : 'border-hair'}`}
+            >
+              <button
+                type="button"
+                className="text-left font-medium text-teal"
+                aria-pressed={pin.id === pinned?.id}
+                onClick={() => comparePin(pin)}
+              >
+                {pin.name}
+              </button>
+              <div className="text-[12px] text-soft">
+                {format(new Date(pin.pinnedAt), 'd MMM yyyy HH:mm')}
+              </div>
+              <div className="mt-1 flex gap-1">
+                <button type="button" className="btn" onClick={() => useBuild.setState({ doc: pin.doc })}>
+                  Go back to it
+                </button>
+                <button type="button" className="btn" onClick={() => void unpin(pin)}>
+                  Unpin
+                </button>
+              </div>
+            </li>
+          ))}
+        </ul>
+        <table className="w-full self-start text-right">
+          <thead className="text-soft">
+            <tr>
+              <th className="text-left font-medium">figure</th>
+              <th className="font-medium">{pinned?.name ?? 'pin'}</th>
+              <th className="font-medium">now</th>
+              <th className="font-medium">difference</th>
+            </tr>
+          </thead>
+          <tbody>
+            {ledgerFigures(doc.brief.currency).map((figure) => {
+              const now = totals?.[figure.key] ?? null;
+              const then = pinnedReport?.totals[figure.key] ?? null;
+              return (
+                <tr key={figure.key} className="border-t border-hair">
+                  <th scope="row" className="py-1 text-left font-normal">
+                    {figure.label}
+                    <span className="unit">{figure.unit}</span>
+                  </th>
+                  <td>{showFigure(then, figure)}</td>
+                  <td>{showFigure(now, figure)}</td>
+                  <td className="font-medium text-teal">
+                    {difference(now, then, figure.decimals, figure.scale) || '='}
+                  </td>
+                </tr>
+              );
+            })}
+            {openings?.map(({ name, now, then }) => (
+              <tr key={name} className="border-t border-hair">
+                <th scope="row" className="py-1 text-left font-normal">
+                  opening, {name}
+                  <span className="unit">mm</span>
+                </th>
+                <td>{then?.toFixed(0) ?? '–'}</td>
+                <td>{now.toFixed(0)}</td>
+                <td className="font-medium text-teal">{difference(now, then, 0) || '='}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </Sheet>
+  );
+}

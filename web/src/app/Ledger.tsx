@@ -1,0 +1,51 @@
+import { Pin as PinIcon } from 'lucide-react';
+import { useBuild } from '../store/build';
+import { pinNow, useNotes } from '../store/notes';
+import { useReport } from '../store/report';
+import { toggle } from '../store/view';
+import { difference, ledgerFigures, showFigure } from './totals';
+
+/** The figures of the whole build, always visible, with their difference from the pin. */
+export function Ledger() {
+  const totals = useReport((s) => s.report?.totals);
+  const currency = useBuild((s) => s.doc.brief.currency);
+  const pinned = useNotes((s) => s.pinnedReport?.totals);
+  const pin = useNotes((s) => s.pinned);
+  const count = useNotes((s) => s.pins.length);
+  return (
+    <footer
+      className="flex h-12 items-center gap-5 border-t border-ink bg-paper px-3 max-lg:gap-3"
+      aria-label="Ledger"
+    >
+      {ledgerFigures(currency).map((figure) => {
+        const value = totals?.[figure.key] ?? null;
+        const change = difference(value, pinned?.[figure.key], figure.decimals, figure.scale);
+        return (
+          <div key={figure.key} data-figure={figure.key} className="leading-tight">
+            <span className="text-[17px] font-semibold">{showFigure(value, figure)}</span>
+            <span className="unit">{figure.unit}</span>
+            {change && <span className="ml-1 text-[12.5px] font-medium text-teal">{change}</span>}
+            <div className="text-[11.5px] text-soft">{figure.label}</div>
+          </div>
+        );
+      })}
+      <div className="ml-auto flex items-center gap-2">
+        {pin && (
+          <span className="max-w-40 truncate text-[12px] text-soft">differences from “{pin.name}”</span>
+        )}
+        <button type="button" className="btn" onClick={() => void pinNow()} title="Pin the present state (P)">
+          <PinIcon size={15} aria-hidden /> Pin
+        </button>
+        <button
+          type="button"
+          className="btn"
+          disabled={count === 0}
+          onClick={() => toggle('compareOpen')}
+          title="Compare (Shift+P)"
+        >
+          Compare
+        </button>
+      </div>
+    </footer>
+  );
+}

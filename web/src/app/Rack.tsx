@@ -1,0 +1,96 @@
+import type { PartReport } from '@fomrik/core/build/report';
+import { boundsOf } from '@fomrik/core/geometry/polygon';
+import { Copy, Plus, Trash2 } from 'lucide-react';
+import { useBuild } from '../store/build';
+import { useReport } from '../store/report';
+import { useView } from '../store/view';
+import { WearerOutline } from '../parts/WearerOutline';
+import { addPart, copyPart, removePart } from './partActions';
+
+/** A part in its own proportions with its foam as the lip along the lower right. */
+function Silhouette({ made }: { made: PartReport }) {
+  const b = boundsOf(made.silhouette);
+  const pad = 14;
+  const points = made.silhouette.map((p) => `${p.x},${-p.y}`).join(' ');
+  const lip = made.foam.thicknessMm.value;
+  return (
+    <svg
+      viewBox={`${b.minX - pad} ${-b.maxY - pad} ${b.maxX - b.minX + 2 * pad + lip} ${b.maxY - b.minY + 2 * pad + lip}`}
+      className="h-20 w-full"
+      aria-hidden
+    >
+      <polygon points={points} transform={`translate(${lip} ${lip})`} fill="#7d8889" />
+      <polygon points={points} fill="var(--color-foam)" stroke="var(--color-pen)" strokeWidth={2} />
+      {made.inside && made.inside.lamps.length > 0 && (
+        <circle cx={0} cy={-(b.minY + b.maxY) / 2} r={9} fill="var(--color-marigold)" />
+      )}
+    </svg>
+  );
+}
+
+/** Left: the build's parts hung on an outline of the wearer. */
+export function Rack() {
+  const docParts = useBuild((s) => s.doc.parts);
+  const wearer = useBuild((s) => s.doc.wearer.name);
+  const made = useReport((s) => s.report?.parts);
+  const chosen = useView((v) => v.partId) || docParts[0]?.id;
+  const current = docParts.find((p) => p.id === chosen) ?? docParts[0];
+  return (
+    <nav aria-label="Rack" className="flex min-h-0 flex-col overflow-auto border-r border-hair bg-paper p-2">
+      <WearerOutline sides={current?.sides} />
+      <p className="mb-1 truncate text-center text-[12px] text-soft">{wearer}</p>
+      <ul className="space-y-1">
+        {docParts.map((part) => {
+          const report = made?.find((m) => m.id === part.id);
+          const here = part.id === current?.id;
+          return (
+            <li key={part.id}>
+              <button
+                type="button"
+                aria-pressed={here}
+                onClick={() => useView.setState({ partId: part.id })}
+                className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : 'border-transparent'}`}
+              >
+                {report && <Silhouette made={report} />}
+                <span className="block truncate font-medium">{part.name}</span>
+                <span className="block text-[12px] text-soft">
+                  {part.foam.nominalMm} mm · {report ? `${report.totalG.toFixed(0)} g` : '…'} · {part.sides}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {docParts.length === 0 && (
+        <p className="my-2 text-[13px] text-soft">Nothing hangs here yet. Add a first part.</p>
+      )}
+      <div className="mt-2 flex items-center justify-between">
+        <button type="button" className="btn px-1.5" onClick={addPart}>
+          <Plus size={15} aria-hidden /> Bracer
+        </button>
+        {current && (
+          <>
+            <button
+              type="button"
+              className="btn btn-icon"
+              aria-label={`Copy ${current.name}`}
+              title="Copy the part"
+              onClick={() => copyPart(current.id)}
+            >
+              <Copy size={16} aria-hidden />
+            </button>
+            <button
+              type="button"
+              className="btn btn-icon"
+              aria-label={`Remove ${current.name}`}
+              title="Remove the part (undo brings it back)"
+              onClick={() => removePart(current.id)}
+            >
+              <Trash2 size={16} aria-hidden />
+            </button>
+          </>
+        )}
+      </div>
+    </nav>
+  );
+}

@@ -1,0 +1,126 @@
+import { lazy, Suspense, useEffect, useState, type ComponentType } from 'react';
+import { Link, useParams } from 'react-router';
+import { toast } from 'sonner';
+import type { ApiError } from '../store/api';
+import { openBuild } from '../store/autosave';
+import { useBuild } from '../store/build';
+import { loadNotes } from '../store/notes';
+import { useReport } from '../store/report';
+import { useView } from '../store/view';
+import type { Station } from '@fomrik/core/findings/finding';
+import { Compare } from './Compare';
+import { Conflict } from './Conflict';
+import { Find } from './Find';
+import { KeysHelp } from './KeysHelp';
+import { Ledger } from './Ledger';
+import { Rack } from './Rack';
+import { stations } from './stations';
+import { TellTales } from './TellTales';
+import { TopBar } from './TopBar';
+import { useKeys } from './useKeys';
+
+const benches: Record<Station, ComponentType> = {
+  brief: lazy(() => import('../stations/brief/Brief').then((m) => ({ default: m.Brief }))),
+  body: lazy(() => import('../stations/body/Body').then((m) => ({ default: m.Body }))),
+  shape: lazy(() => import('../stations/shape/Shape').then((m) => ({ default: m.Shape }))),
+  inside: lazy(() => import('../stations/inside/Inside').then((m) => ({ default: m.Inside }))),
+  cut: lazy(() => import('../stations/cut/Cut').then((m) => ({ default: m.Cut }))),
+  make: lazy(() => import('../stations/make/Make').then((m) => ({ default: m.Make }))),
+  log: lazy(() => import('../stations/log/Log').then((m) => ({ default: m.Log }))),
+};
+
+/** Loads the build named in the address, once. */
+function useOpenBuild(id: string): { error: string; retry: () => void } {
+  const [error, setError] = useState('');
+  const [tries, setTries] = useState(0);
+  useEffect(() => {
+    let gone = false;
+    setError('');
+    openBuild(id)
+      .then(async (recovered) => {
+        if (gone) return;
+        if (recovered) toast('Picked up changes that had not reached the server.');
+        const first = useBuild.getState().doc.parts[0];
+        if (!useBuild.getState().doc.parts.some((p) => p.id === useView.getState().partId))
+          useView.setState({ partId: first?.id ?? '' });
+        await loadNotes(id);
+      })
+      .catch((failure: ApiError) => {
+        if (!gone)
+          setError(
+            failure.status === 404
+              ? 'There is no such build; it may have been thrown away.'
+              : failure.message,
+          );
+      });
+    return () => {
+      gone = true;
+    };
+  }, [id, tries]);
+  return { error, retry: () => setTries((t) => t + 1) };
+}
+
+/** One build on the bench: station line, rack, bench, tell-tales, ledger. */
+export function Workshop() {
+  const { id = '', station = 'shape' } = useParams();
+  const { error, retry } = useOpenBuild(id);
+  const open = useBuild((s) => s.id === id);
+  const report = useReport((s) => s.report);
+  const failure = useReport((s) => s.error);
+  const name = useBuild((s) => s.doc.name);
+  useKeys(id);
+  useEffect(() => {
+    document.title = open && name ? `${name} · Fomrik` : 'Fomrik';
+  }, [open, name]);
+  const key = stations.some((s) => s.key === station) ? (station as Station) : 'shape';
+  const Bench = benches[key];
+
+  if (error) {
+    return (
+      <main className="mx-auto flex h-full max-w-lg flex-col justify-center gap-3 p-6">
+        <h1 className="text-2xl">This build did not open</h1>
+        <p>{error}</p>
+        <div className="flex gap-2">
+          <button type="button" className="btn btn-main" onClick={retry}>
+            Try again
+          </button>
+          <Link className="btn" to="/">
+            To the shelf
+          </Link>
+        </div>
+      </main>
+    );
+  }
+  if (!open) return <p className="p-6 text-soft">Fetching the build…</p>;
+  return (
+    <div className="grid h-full grid-rows-[auto_1fr_auto]">
+      <TopBar id={id} station={key} />
+      <div className="grid min-h-0 grid-cols-[148px_1fr_292px] max-lg:grid-cols-[112px_1fr_250px]">
+        <Rack />
+        <main
+          className="relative min-h-0 overflow-auto"
+          aria-label={stations.find((s) => s.key === key)!.label}
+        >
+          <Conflict />
+          {failure && (
+            <p role="alert" className="m-3 border-l-4 border-stop bg-paper p-2">
+              This cannot be worked out: {failure} Undo the last change (Ctrl+Z).
+            </p>
+          )}
+          {report ? (
+            <Suspense fallback={<p className="p-4 text-soft">Setting up the bench…</p>}>
+              <Bench />
+            </Suspense>
+          ) : (
+            <p className="p-4 text-soft">Working it out…</p>
+          )}
+        </main>
+        <TellTales station={key} />
+      </div>
+      <Ledger />
+      <Compare />
+      <KeysHelp />
+      <Find id={id} />
+    </div>
+  );
+}

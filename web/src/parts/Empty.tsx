@@ -1,0 +1,17 @@
+import { addPart } from '../app/partActions';
+
+/** What a station says before there is a part. */
+export function Empty({ what }: { what: string }) {
+  return (
+    <div className="m-8 max-w-md">
+      <h2 className="text-xl">Nothing to {what} yet</h2>
+      <p className="my-2 text-soft">
+        Hang a first part on the rack. A bracer starts from the wearer’s forearm; measure it under Body first,
+        or let it be estimated.
+      </p>
+      <button type="button" className="btn btn-main" onClick={addPart}>
+        Add a bracer
+      </button>
+    </div>
+  );
+}

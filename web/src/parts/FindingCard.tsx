@@ -1,0 +1,46 @@
+import type { Finding, Severity } from '@fomrik/core/findings/finding';
+import { sureLabel } from '@fomrik/core/units/sure';
+import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
+import { useBuild } from '../store/build';
+
+const mark: Record<Severity, { icon: typeof Circle; word: string; tone: string }> = {
+  stop: { icon: OctagonX, word: 'Stop', tone: 'text-stop' },
+  mind: { icon: TriangleAlert, word: 'Mind', tone: 'text-ink' },
+  note: { icon: Circle, word: 'Note', tone: 'text-soft' },
+};
+
+/** One finding with its numbers, reason and cures. Enter on the card applies the first cure. */
+export function FindingCard({ finding }: { finding: Finding }) {
+  const apply = useBuild((s) => s.apply);
+  const { icon: Icon, word, tone } = mark[finding.severity];
+  const cures = finding.remedies.filter((r) => r.changes.length > 0);
+  return (
+    <article
+      tabIndex={0}
+      aria-label={`${word}: ${finding.title}`}
+      data-rule={finding.id.split(':')[0]}
+      className="border-t border-hair py-2 pl-6 pr-2 relative"
+      onKeyDown={(e) => {
+        if (e.key === 'Enter' && e.target === e.currentTarget && cures[0]) apply(cures[0].changes);
+      }}
+    >
+      <Icon aria-hidden size={16} className={`absolute left-1 top-2.5 ${tone}`} />
+      <p className="font-medium leading-snug">
+        <span className={`mr-1 text-[12px] font-semibold ${tone}`}>{word}</span>
+        {finding.title}
+      </p>
+      <p className="mt-0.5 text-[12.5px] leading-snug text-soft">
+        {finding.why} <span className="italic">({sureLabel[finding.sure]})</span>
+      </p>
+      {cures.length > 0 && (
+        <div className="mt-1.5 flex flex-wrap gap-1.5">
+          {cures.map((remedy) => (
+            <button key={remedy.label} type="button" className="btn" onClick={() => apply(remedy.changes)}>
+              {remedy.label}
+            </button>
+          ))}
+        </div>
+      )}
+    </article>
+  );
+}

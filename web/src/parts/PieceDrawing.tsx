@@ -1,0 +1,115 @@
+import type { Piece, PieceEdge } from '@fomrik/core/forms/piece';
+import { centroid } from '@fomrik/core/geometry/polygon';
+import type { Vec2 } from '@fomrik/core/geometry/vec';
+import { lineStyle } from '@fomrik/core/formats/drawing';
+import type { EdgeRef } from '../store/view';
+
+interface PieceDrawingProps {
+  piece: Piece;
+  /** Upper left corner in the drawing's millimetres. */
+  x: number;
+  y: number;
+  heightMm: number;
+  edge?: EdgeRef | undefined;
+  onEdge?: (edge: EdgeRef | undefined) => void;
+}
+
+const edgePoints = ({ outline }: Piece, { from, to }: PieceEdge): Vec2[] =>
+  to > from ? outline.slice(from, to + 1) : [...outline.slice(from), ...outline.slice(0, to + 1)];
+
+const isMate = (edge: PieceEdge, chosen: EdgeRef): boolean =>
+  edge.mate?.pieceId === chosen.pieceId && edge.mate.edgeId === chosen.edgeId;
+
+const dash = (kind: keyof typeof lineStyle): string => lineStyle[kind].dashMm.join(' ');
+
+/** One flat piece drawn as foam: charcoal, silver pen, a lip as wide as the foam is thick. */
+export function PieceDrawing({ piece, x, y, heightMm, edge, onEdge }: PieceDrawingProps) {
+  const place = (p: Vec2): string => `${(p.x + x).toFixed(2)},${(heightMm - p.y + y).toFixed(2)}`;
+  const outline = piece.outline.map(place).join(' ');
+  const lip = piece.thicknessMm * Math.SQRT1_2;
+  const middle = centroid(piece.outline);
+  const label = piece.edges.map((e) => ({ e, points: edgePoints(piece, e) }));
+  return (
+    <g data-piece={piece.id}>
+      <polygon points={outline} transform={`translate(${lip} ${lip})`} fill="#79868a" />
+      <polygon points={outline} fill="var(--color-foam)" stroke="var(--color-pen)" strokeWidth={0.8} />
+      {piece.marks.map((mark, i) =>
+        mark.kind === 'notch' ? (
+          <text
+            key={i}
+            {...textAt(mark.points[0]!, middle)}
+            fontSize={7}
+            fill="var(--color-pen)"
+            textAnchor="middle"
+            dominantBaseline="middle"
+          >
+            {mark.text}
+          </text>
+        ) : (
+          <polygon
+            key={i}
+            points={mark.points.map(place).join(' ')}
+            fill="none"
+            stroke="var(--color-pen)"
+            strokeWidth={0.6}
+            strokeDasharray={dash(mark.kind)}
+          />
+        ),
+      )}
+      {piece.holes.map((hole) => (
+        <g key={hole.id} transform={`translate(${place(hole.centre).replace(',', ' ')})`}>
+          <circle
+            r={hole.diameterMm / 2}
+            fill={hole.kind === 'lamp' ? 'var(--color-marigold)' : 'none'}
+            stroke="var(--color-pen)"
+            strokeWidth={0.5}
+          />
+          <path
+            d={`M${-hole.diameterMm} 0H${hole.diameterMm}M0 ${-hole.diameterMm}V${hole.diameterMm}`}
+            stroke="var(--color-pen)"
+            strokeWidth={0.3}
+          />
+        </g>
+      ))}
+      {onEdge &&
+        label.map(({ e, points }) => {
+          const here = edge?.pieceId === piece.id && edge.edgeId === e.id;
+          const mate = edge !== undefined && isMate(e, edge);
+          const d = points.map(place).join(' ');
+          const ref = { pieceId: piece.id, edgeId: e.id };
+          return (
+            <g key={e.id}>
+              {(here || mate) && (
+                <polyline
+                  points={d}
+                  fill="none"
+                  stroke="white"
+                  strokeWidth={mate ? 1.6 : 2.6}
+                  strokeDasharray={mate ? '5 2.5' : undefined}
+                />
+              )}
+              <polyline
+                points={d}
+                fill="none"
+                stroke="transparent"
+                strokeWidth={9}
+                tabIndex={0}
+                role="button"
+                aria-pressed={here}
+                aria-label={`${piece.name}, ${e.name}, ${e.lengthMm.toFixed(1)} mm${e.mate ? `, meets ${e.mate.pieceId} ${e.mate.edgeId}` : ''}`}
+                onPointerEnter={() => onEdge(ref)}
+                onFocus={() => onEdge(ref)}
+                onClick={() => onEdge(ref)}
+              />
+            </g>
+          );
+        })}
+    </g>
+  );
+
+  function textAt(at: Vec2, towards: Vec2): { x: number; y: number } {
+    const size = Math.hypot(towards.x - at.x, towards.y - at.y) || 1;
+    const inside = { x: at.x + ((towards.x - at.x) / size) * 9, y: at.y + ((towards.y - at.y) / size) * 9 };
+    return { x: inside.x + x, y: heightMm - inside.y + y };
+  }
+}

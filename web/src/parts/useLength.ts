@@ -1,0 +1,10 @@
+import { printLength, type LengthUnit } from '@fomrik/core/units/length';
+import { useView } from '../store/view';
+
+export const otherUnit = (unit: LengthUnit): LengthUnit => (unit === 'mm' ? 'in' : 'mm');
+
+/** Prints lengths in the unit the maker has chosen. */
+export function useLength(): (mm: number, decimals?: number) => string {
+  const unit = useView((v) => v.unit);
+  return (mm, decimals = 1) => printLength(mm, unit, decimals);
+}

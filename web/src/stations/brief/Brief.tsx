@@ -1,0 +1,113 @@
+import type { BuildDoc } from '@fomrik/core/build/document';
+import type { Draft } from 'immer';
+import { useId } from 'react';
+import { ChoiceField, LengthField, NumberField, WordsField } from '../../parts/Field';
+import { useBuild } from '../../store/build';
+import { useReport } from '../../store/report';
+import { Costs } from './Costs';
+import { Timeline } from './Timeline';
+
+type BriefDraft = Draft<BuildDoc['brief']>;
+
+/** What it is, for when, and what it may cost. */
+export function Brief() {
+  const { doc, update } = useBuild();
+  const report = useReport((s) => s.report)!;
+  const { brief } = doc;
+  const set = (recipe: (b: BriefDraft) => void): void => update((d) => recipe(d.brief));
+  const notesId = useId();
+  return (
+    <div className="grid gap-5 p-4">
+      <section className="grid grid-cols-4 gap-x-4 gap-y-2" aria-label="Brief">
+        <div className="col-span-2">
+          <WordsField
+            label="Name of the build"
+            value={doc.name}
+            onChange={(name) => update((d) => void (d.name = name))}
+          />
+        </div>
+        <ChoiceField
+          label="Version"
+          value={brief.version}
+          choices={[
+            { value: 'hero', label: 'hero: close up, in pictures' },
+            { value: 'stunt', label: 'stunt: knocked about' },
+          ]}
+          onChange={(version) => set((b) => void (b.version = version))}
+        />
+        <ChoiceField
+          label="Currency"
+          value={brief.currency}
+          choices={(['EUR', 'USD', 'GBP'] as const).map((c) => ({ value: c, label: c }))}
+          onChange={(currency) => set((b) => void (b.currency = currency))}
+        />
+        <WordsField
+          label="Begin"
+          type="date"
+          value={brief.startDate}
+          onChange={(date) => set((b) => void (b.startDate = date))}
+        />
+        <WordsField
+          label="Event"
+          type="date"
+          value={brief.eventDate}
+          onChange={(date) => set((b) => void (b.eventDate = date))}
+        />
+        <NumberField
+          label="Hours a day"
+          value={brief.hoursPerDay}
+          range={[0.25, 16]}
+          suffix="h"
+          onChange={(h) => set((b) => void (b.hoursPerDay = h))}
+          help="Evenings and weekends, on average."
+        />
+        <NumberField
+          label="Light needed"
+          value={brief.lightHours}
+          range={[0, 200]}
+          suffix="h"
+          onChange={(h) => set((b) => void (b.lightHours = h))}
+          help="How long the lamps must burn at the event."
+        />
+        <NumberField
+          label="Budget"
+          value={brief.budget}
+          range={[0, 1_000_000]}
+          suffix={brief.currency}
+          onChange={(v) => set((b) => void (b.budget = v))}
+        />
+        <LengthField
+          label="Longest for the luggage"
+          valueMm={brief.luggageMm}
+          range={[100, 5000]}
+          onChange={(mm) => set((b) => void (b.luggageMm = mm))}
+        />
+        <LengthField
+          label="Longest the event admits"
+          valueMm={brief.eventMaxMm}
+          range={[100, 10000]}
+          onChange={(mm) => set((b) => void (b.eventMaxMm = mm))}
+          help="Event rules decide; read them."
+        />
+        <div className="col-span-4">
+          <label htmlFor={notesId} className="label">
+            What it is
+          </label>
+          <textarea
+            key={brief.notes}
+            id={notesId}
+            className="box min-h-16 p-2"
+            defaultValue={brief.notes}
+            maxLength={20000}
+            onBlur={(e) => {
+              const notes = e.target.value;
+              if (notes !== brief.notes) set((b) => void (b.notes = notes));
+            }}
+          />
+        </div>
+      </section>
+      <Timeline report={report} eventDate={brief.eventDate} />
+      <Costs lines={report.cost} currency={brief.currency} budget={brief.budget} />
+    </div>
+  );
+}

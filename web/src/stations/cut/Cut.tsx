@@ -1,0 +1,67 @@
+import type { CutPlan } from '@fomrik/core/build/document';
+import { paper } from '@fomrik/core/formats/pages';
+import { Empty } from '../../parts/Empty';
+import { ChoiceField, LengthField } from '../../parts/Field';
+import { useBuild } from '../../store/build';
+import { useReport } from '../../store/report';
+import { Downloads } from './Downloads';
+import { PagePreview } from './PagePreview';
+import { SheetDrawing } from './SheetDrawing';
+import { StockTable } from './StockTable';
+
+/** Pieces on sheets, pages on the printer, files for the cutter, and what is on the shelf. */
+export function Cut() {
+  const { doc, update } = useBuild();
+  const report = useReport((s) => s.report)!;
+  if (doc.parts.length === 0) return <Empty what="cut" />;
+  const set = <K extends keyof CutPlan>(key: K, value: CutPlan[K]): void =>
+    update((d) => void (d.cut[key] = value));
+  return (
+    <div className="grid gap-4 p-4">
+      <section aria-label="Sheets">
+        <h2 className="head">
+          Sheets: {report.packed.sheets.length}
+          {report.packed.tooBig.length > 0 && `, and ${report.packed.tooBig.length} pieces that fit none`}
+        </h2>
+        <div className="mt-1 grid grid-cols-2 gap-3">
+          {report.packed.sheets.map((sheet, i) => (
+            <SheetDrawing key={i} sheet={sheet} parts={report.parts} number={i + 1} />
+          ))}
+        </div>
+      </section>
+      <section aria-label="Print" className="leaf p-3">
+        <h2 className="head">Print at actual size</h2>
+        <div className="mt-1 grid grid-cols-5 gap-3">
+          <ChoiceField
+            label="Paper"
+            value={doc.cut.page}
+            choices={(Object.keys(paper) as CutPlan['page'][]).map((p) => ({ value: p, label: p }))}
+            onChange={(page) => set('page', page)}
+          />
+          <LengthField
+            label="The 100 mm bar measured"
+            valueMm={doc.cut.barMeasuredMm}
+            range={[80, 120]}
+            onChange={(mm) => set('barMeasuredMm', mm)}
+            help="Print one page, measure the bar with a real ruler, type it here. The next print is corrected."
+          />
+          <LengthField
+            label="Pages overlap"
+            valueMm={doc.cut.overlapMm}
+            range={[0, 40]}
+            onChange={(mm) => set('overlapMm', mm)}
+          />
+          <LengthField
+            label="Room between pieces"
+            valueMm={doc.cut.spacingMm}
+            range={[0, 50]}
+            onChange={(mm) => set('spacingMm', mm)}
+          />
+        </div>
+        <PagePreview report={report} cut={doc.cut} />
+      </section>
+      <Downloads />
+      <StockTable />
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import type { DownloadKind } from '@fomrik/core/formats/downloads';
+import { Download } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { api } from '../../store/api';
+import { useBuild } from '../../store/build';
+import { useReport } from '../../store/report';
+import { saveFile } from './saveFile';
+
+const kinds: { kind: DownloadKind; label: string; what: string; type: string }[] = [
+  { kind: 'pattern.pdf', label: 'Pattern, PDF', what: 'actual size, tiled', type: 'application/pdf' },
+  { kind: 'pattern.svg', label: 'Pattern, SVG', what: 'millimetres, layers', type: 'image/svg+xml' },
+  { kind: 'pattern.dxf', label: 'Pattern, DXF', what: 'for a cutter', type: 'image/vnd.dxf' },
+  { kind: 'cut-list.csv', label: 'Cut list, CSV', what: 'every piece', type: 'text/csv' },
+  { kind: 'shopping.csv', label: 'Shopping, CSV', what: 'less what is in stock', type: 'text/csv' },
+  { kind: 'steps.ics', label: 'Steps, ICS', what: 'for a calendar', type: 'text/calendar' },
+];
+
+/** Everything that can be taken away; made in this browser from the present state. */
+export function Downloads() {
+  const [busy, setBusy] = useState<DownloadKind>();
+  const id = useBuild((s) => s.id);
+  const take = async (kind: DownloadKind, type: string): Promise<void> => {
+    const { report, doc } = useReport.getState();
+    if (!report || !doc) return;
+    setBusy(kind);
+    try {
+      const { makeDownload } = await import('@fomrik/core/formats/downloads');
+      saveFile(await makeDownload(kind, doc, report, new Date()), kind, type, doc.name);
+    } catch (error) {
+      toast.error(`Not made: ${(error as Error).message}`);
+    } finally {
+      setBusy(undefined);
+    }
+  };
+  return (
+    <section aria-label="Downloads">
+      <h2 className="head">Take away</h2>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {kinds.map(({ kind, label, what, type }) => (
+          <button
+            key={kind}
+            type="button"
+            className={`btn ${kind === 'pattern.pdf' ? 'btn-main' : ''}`}
+            disabled={busy !== undefined}
+            title={what}
+            onClick={() => void take(kind, type)}
+          >
+            <Download size={15} aria-hidden /> {busy === kind ? 'Making it…' : label}
+          </button>
+        ))}
+        <a className="btn" href={api.fileUrl(id)} download>
+          <Download size={15} aria-hidden /> Build file
+        </a>
+      </div>
+    </section>
+  );
+}

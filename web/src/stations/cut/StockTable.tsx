@@ -1,0 +1,165 @@
+import { ringTestNeutralFraction } from '@fomrik/core/foam/bend';
+import { catalogue } from '@fomrik/core/materials/catalogue';
+import { foamSheet, type FoamStock } from '@fomrik/core/materials/stock';
+import { trimNumber } from '@fomrik/core/units/length';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { LengthField, NumberField } from '../../parts/Field';
+import { api, type ApiError } from '../../store/api';
+import { useBuild } from '../../store/build';
+
+type Settable = Partial<Pick<FoamStock, 'sheets' | 'measuredMm' | 'neutralFraction' | 'pricePerSheet'>>;
+
+/** Foam on the shelf: sheets, real thickness, ring test and price correct every pattern and every sum. */
+export function StockTable() {
+  const { doc, update } = useBuild();
+  const used = [
+    ...new Set(
+      doc.parts.flatMap((p) => [
+        `${p.foam.foamId}/${p.foam.nominalMm}`,
+        ...(p.lining ? [`${p.lining.foamId}/${p.lining.nominalMm}`] : []),
+      ]),
+    ),
+  ];
+  const rows = [...new Set([...used, ...doc.stock.map((s) => `${s.foamId}/${s.nominalMm}`)])].map((key) => {
+    const [foamId, mm] = key.split('/') as [string, string];
+    return { foamId, nominalMm: Number(mm) };
+  });
+  const set = (foamId: string, nominalMm: number, change: Settable): void =>
+    update((d) => {
+      const known = d.stock.find((s) => s.foamId === foamId && s.nominalMm === nominalMm);
+      if (known) Object.assign(known, change);
+      else d.stock.push({ foamId, nominalMm, sheets: 0, ...change });
+    });
+  const share = async (give: boolean): Promise<void> => {
+    try {
+      if (give) {
+        await api.putStock(doc.stock);
+        toast('The shelf is kept for every build.');
+        return;
+      }
+      const stock = await api.stock();
+      update((d) => void (d.stock = stock));
+      toast(stock.length === 0 ? 'The shared shelf is empty.' : 'Taken from the shared shelf.');
+    } catch (error) {
+      toast.error((error as ApiError).message);
+    }
+  };
+  return (
+    <section aria-label="Foam on the shelf" className="leaf p-3">
+      <div className="flex items-center justify-between">
+        <h2 className="head">Foam on the shelf</h2>
+        <div className="flex gap-2">
+          <button type="button" className="btn" onClick={() => void share(false)}>
+            Take the shared shelf
+          </button>
+          <button type="button" className="btn" onClick={() => void share(true)}>
+            Keep for every build
+          </button>
+        </div>
+      </div>
+      <table className="mt-1 w-full">
+        <thead className="sr-only">
+          <tr>
+            <th>foam</th>
+            <th>sheets</th>
+            <th>real thickness</th>
+            <th>price</th>
+            <th>ring test</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ foamId, nominalMm }) => {
+            const sheet = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
+            if (!sheet) return null;
+            return (
+              <tr key={sheet.name} className="border-t border-hair align-top">
+                <th scope="row" className="py-2 pr-3 text-left font-medium">
+                  {sheet.name}
+                  <span className="block text-[12px] font-normal text-soft">
+                    {sheet.densityKgM3.value} kg/m³ ({sheet.densityKgM3.sure}) · k{' '}
+                    {trimNumber(sheet.neutralFraction.value, 2)} ({sheet.neutralFraction.sure})
+                  </span>
+                </th>
+                <td className="w-24 pr-2">
+                  <NumberField
+                    label="Sheets"
+                    whole
+                    value={sheet.inStock}
+                    range={[0, 1000]}
+                    onChange={(sheets) => set(foamId, nominalMm, { sheets })}
+                  />
+                </td>
+                <td className="w-32 pr-2">
+                  <LengthField
+                    label="Real thickness"
+                    valueMm={sheet.thicknessMm.value}
+                    range={[nominalMm * 0.6, nominalMm * 1.6]}
+                    onChange={(measuredMm) => set(foamId, nominalMm, { measuredMm })}
+                    help="Measured with a caliper; nominal 6 is often 6–7."
+                  />
+                </td>
+                <td className="w-28 pr-2">
+                  <NumberField
+                    label="Price a sheet"
+                    value={sheet.price.value}
+                    range={[0, 10000]}
+                    suffix={doc.brief.currency}
+                    onChange={(pricePerSheet) => set(foamId, nominalMm, { pricePerSheet })}
+                  />
+                </td>
+                <td className="w-56">
+                  <RingTest
+                    thicknessMm={sheet.thicknessMm.value}
+                    onResult={(neutralFraction) => set(foamId, nominalMm, { neutralFraction })}
+                  />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** A strip of known length butted into a ring: its inside diameter tells where the foam keeps its length. */
+function RingTest({ thicknessMm, onResult }: { thicknessMm: number; onResult: (k: number) => void }) {
+  const [strip, setStrip] = useState(630);
+  const [inside, setInside] = useState(0);
+  const k = ringTestNeutralFraction(strip, inside, thicknessMm);
+  const sound = inside > 0 && k >= 0 && k <= 1;
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <LengthField
+        label="Ring test: strip"
+        valueMm={strip}
+        range={[200, 2000]}
+        onChange={setStrip}
+        help="Butt a strip of this length into a ring."
+      />
+      <LengthField
+        label="inside across"
+        valueMm={inside}
+        range={[0, 700]}
+        onChange={setInside}
+        note={
+          inside === 0
+            ? 'not tested'
+            : sound
+              ? `k = ${trimNumber(k, 2)}`
+              : `k = ${trimNumber(k, 2)}: measure again`
+        }
+      />
+      {sound && (
+        <button
+          type="button"
+          className="btn col-span-2 justify-center"
+          onClick={() => onResult(Number(k.toFixed(3)))}
+        >
+          Use k = {trimNumber(k, 2)}
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,88 @@
+import type { InsideReport } from '@fomrik/core/build/report';
+import { useEffect, useRef } from 'react';
+import { useBuild } from '../../store/build';
+
+/** Current against hours as the cells sag, with the hours the event asks. */
+export function RunChart({ inside }: { inside: InsideReport }) {
+  const box = useRef<HTMLDivElement>(null);
+  const wanted = useBuild((s) => s.doc.brief.lightHours);
+  const { run } = inside;
+  useEffect(() => {
+    const target = box.current;
+    if (!target || !run) return;
+    let gone = false;
+    void import('../../parts/plotly').then(({ default: Plotly }) => {
+      if (gone) return;
+      const top = Math.max(...run.points.map((p) => p.currentA)) * 1100;
+      void Plotly.react(
+        target,
+        [
+          {
+            x: run.points.map((p) => p.hour),
+            y: run.points.map((p) => p.currentA * 1000),
+            type: 'scatter',
+            mode: 'lines',
+            line: { color: '#d98e06', width: 3 },
+            hovertemplate: '%{x:.1f} h: %{y:.0f} mA<extra></extra>',
+          },
+        ],
+        {
+          margin: { l: 44, r: 12, t: 8, b: 34 },
+          paper_bgcolor: 'rgba(0,0,0,0)',
+          plot_bgcolor: 'rgba(0,0,0,0)',
+          font: { family: 'Barlow, sans-serif', size: 12, color: '#1b2625' },
+          xaxis: {
+            title: { text: 'hours' },
+            range: [0, Math.max(run.hours, wanted) * 1.08],
+            gridcolor: '#c9d3cd',
+            zeroline: false,
+          },
+          yaxis: { title: { text: 'mA' }, range: [0, top], gridcolor: '#c9d3cd', zeroline: false },
+          shapes: [
+            {
+              type: 'line',
+              x0: wanted,
+              x1: wanted,
+              y0: 0,
+              y1: top,
+              line: { color: '#1b2625', width: 1.5, dash: 'dash' },
+            },
+            {
+              type: 'line',
+              x0: run.hours,
+              x1: run.hours,
+              y0: 0,
+              y1: top,
+              line: { color: '#0b5a61', width: 1.5 },
+            },
+          ],
+          annotations: [
+            { x: wanted, y: top, text: 'asked', showarrow: false, xanchor: 'left', yanchor: 'top' },
+            {
+              x: run.hours,
+              y: top * 0.85,
+              text: `ends ${run.hours.toFixed(1)} h`,
+              showarrow: false,
+              xanchor: 'right',
+              yanchor: 'top',
+            },
+          ],
+          showlegend: false,
+        },
+        { displayModeBar: false, responsive: true },
+      );
+    });
+    return () => {
+      gone = true;
+    };
+  }, [run, wanted]);
+  if (!run) return <p className="text-soft">No run time until the lamps can be lit.</p>;
+  return (
+    <div
+      ref={box}
+      className="h-full min-h-0 w-full"
+      role="img"
+      aria-label={`Run time ${run.hours.toFixed(1)} hours, ${run.endedBy === 'dim' ? 'then the lamps are half as bright' : 'then the cells are empty'}; asked ${wanted} hours`}
+    />
+  );
+}

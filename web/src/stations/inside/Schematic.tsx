@@ -1,0 +1,72 @@
+import type { InsideReport } from '@fomrik/core/build/report';
+import { trimNumber } from '@fomrik/core/units/length';
+
+const WIRE = { fill: 'none', stroke: 'var(--color-ink)', strokeWidth: 1.4 };
+const LIVE = { ...WIRE, stroke: 'var(--color-marigold)', strokeWidth: 2.2 };
+
+/** The circuit drawn from its data: pack, switch, then one rung for each string. Symbols after IEC 60617. */
+export function Schematic({ inside }: { inside: InsideReport }) {
+  const { circuit, pack, infeasible } = inside;
+  if (infeasible) return <p className="text-stop">{infeasible}</p>;
+  if (!circuit || !pack) return <p className="text-soft">Add lamps and a pack.</p>;
+  const most = Math.max(...circuit.strings.map((s) => s.lamps));
+  const rung = 42;
+  const height = Math.max(130, circuit.strings.length * rung + 34);
+  const width = 310 + most * 46;
+  const bottom = height - 12;
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className="h-full w-full"
+      role="img"
+      aria-label={`Circuit: ${pack.name}, ${circuit.strings.length} strings, ${trimNumber(circuit.totalA * 1000, 0)} mA in all`}
+    >
+      <path d={`M30 ${height / 2 - 8}V14H62M92 14H${width - 16}`} {...LIVE} />
+      <path d={`M62 14l28 -9`} {...WIRE} />
+      <circle cx={62} cy={14} r={2.5} fill="var(--color-ink)" />
+      <circle cx={92} cy={14} r={2.5} fill="var(--color-ink)" />
+      <path
+        d={`M16 ${height / 2 - 8}h28M22 ${height / 2}h16M30 ${height / 2}V${bottom}H${width - 16}`}
+        {...WIRE}
+      />
+      <text x={48} y={height / 2 + 1} fontSize={11}>
+        {trimNumber(circuit.supplyV, 1)} V, {trimNumber(circuit.totalA * 1000, 0)} mA
+      </text>
+      <text x={48} y={height / 2 + 14} fontSize={10} fill="var(--color-soft)">
+        {inside.switch?.name}
+      </text>
+      {circuit.strings.map((s, i) => {
+        const y = 34 + i * rung;
+        const left = 160;
+        return (
+          <g key={i}>
+            <path d={`M${left - 12} 14V${y}H${left}`} {...LIVE} />
+            <rect x={left} y={y - 6} width={40} height={12} {...WIRE} fill="var(--color-leaf)" />
+            <text x={left + 20} y={y + 17} fontSize={10} textAnchor="middle">
+              {s.ohm} Ω
+            </text>
+            {Array.from({ length: s.lamps }, (_, n) => {
+              const x = left + 56 + n * 46;
+              return (
+                <g key={n}>
+                  <path d={`M${x - 16} ${y}H${x}M${x + 14} ${y}H${x + 30}`} {...LIVE} />
+                  <path
+                    d={`M${x} ${y - 8}V${y + 8}L${x + 14} ${y}Z`}
+                    fill="var(--color-marigold)"
+                    stroke="var(--color-ink)"
+                  />
+                  <path d={`M${x + 14} ${y - 8}V${y + 8}`} {...WIRE} />
+                  <path d={`M${x + 5} ${y - 11}l5 -6M${x + 10} ${y - 10}l5 -6`} {...WIRE} strokeWidth={1} />
+                </g>
+              );
+            })}
+            <path d={`M${left + 40 + s.lamps * 46} ${y}H${width - 16 - i * 3}V${bottom}`} {...WIRE} />
+            <text x={left + 60} y={y + 19} fontSize={10} fill="var(--color-soft)">
+              {s.group} {trimNumber(s.currentA * 1000, 1)} mA, {trimNumber(s.resistorW * 1000, 0)} mW
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

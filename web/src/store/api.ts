@@ -1,0 +1,98 @@
+import type { BuildDoc, LogEntry, Pin } from '@fomrik/core/build/document';
+import type { Wearer } from '@fomrik/core/body/measures';
+import type { FoamStock } from '@fomrik/core/materials/stock';
+
+export interface BuildSummary {
+  id: string;
+  name: string;
+  version: number;
+  updatedAt: string;
+  eventDate: string;
+  wearer: string;
+  parts: number;
+}
+
+export interface SavedBuild {
+  id: string;
+  version: number;
+  updatedAt: string;
+  doc: BuildDoc;
+}
+
+export type SavedWearer = Wearer & { id: string };
+
+/** What the server said no to, or that it did not answer at all (`status` 0). */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly current?: SavedBuild,
+  ) {
+    super(message);
+  }
+}
+
+interface ErrorBody {
+  error?: { code: string; message: string; field?: string; current?: SavedBuild };
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      ...(body !== undefined && {
+        headers: { 'content-type': 'application/json' },
+        body: typeof body === 'string' ? body : JSON.stringify(body),
+      }),
+    });
+  } catch {
+    throw new ApiError(0, 'away', 'The server does not answer.');
+  }
+  if (response.status === 204) return undefined as T;
+  const text = await response.text();
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text);
+  } catch {
+    throw new ApiError(response.ok ? 0 : response.status, 'garbled', 'The server’s answer made no sense.');
+  }
+  if (!response.ok) {
+    const { error } = parsed as ErrorBody;
+    throw new ApiError(
+      response.status,
+      error?.code ?? 'unknown',
+      error?.message ?? 'The server refused.',
+      error?.current,
+    );
+  }
+  return parsed as T;
+}
+
+const build = (id: string): string => `/builds/${encodeURIComponent(id)}`;
+
+export const api = {
+  list: () => call<{ builds: BuildSummary[] }>('GET', '/builds').then((r) => r.builds),
+  create: (doc: BuildDoc) => call<SavedBuild>('POST', '/builds', { doc }),
+  load: (id: string) => call<SavedBuild>('GET', build(id)),
+  save: (id: string, baseVersion: number, doc: BuildDoc) =>
+    call<{ version: number }>('PUT', build(id), { baseVersion, doc }),
+  remove: (id: string) => call<undefined>('DELETE', build(id)),
+  restore: (id: string) => call<SavedBuild>('POST', `${build(id)}/restore`),
+  duplicate: (id: string) => call<SavedBuild>('POST', `${build(id)}/duplicate`),
+  importFile: (text: string) => call<SavedBuild>('POST', '/import', text),
+  fileUrl: (id: string) => `/api${build(id)}/file`,
+  pins: (id: string) => call<{ pins: Pin[] }>('GET', `${build(id)}/pins`).then((r) => r.pins),
+  putPin: (id: string, pin: Pin) => call<Pin>('PUT', `${build(id)}/pins/${pin.id}`, pin),
+  removePin: (id: string, pinId: string) => call<undefined>('DELETE', `${build(id)}/pins/${pinId}`),
+  log: (id: string) => call<{ log: LogEntry[] }>('GET', `${build(id)}/log`).then((r) => r.log),
+  putLog: (id: string, entry: LogEntry) => call<LogEntry>('PUT', `${build(id)}/log/${entry.id}`, entry),
+  removeLog: (id: string, entryId: string) => call<undefined>('DELETE', `${build(id)}/log/${entryId}`),
+  wearers: () => call<{ wearers: SavedWearer[] }>('GET', '/wearers').then((r) => r.wearers),
+  putWearer: (id: string, wearer: Wearer) =>
+    call<SavedWearer>('PUT', `/wearers/${encodeURIComponent(id)}`, wearer),
+  stock: () => call<{ stock: FoamStock[] }>('GET', '/stock').then((r) => r.stock),
+  putStock: (stock: FoamStock[]) =>
+    call<{ stock: FoamStock[] }>('PUT', '/stock', { stock }).then((r) => r.stock),
+};

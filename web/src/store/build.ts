@@ -1,0 +1,91 @@
+import type { BuildDoc } from '@fomrik/core/build/document';
+import { applyChanges, type Change } from '@fomrik/core/findings/finding';
+import { produce, type Draft } from 'immer';
+import { temporal } from 'zundo';
+import { create } from 'zustand';
+
+interface BuildState {
+  id: string;
+  /** The document being worked on; every change replaces it and is one step of undo. */
+  doc: BuildDoc;
+  update: (recipe: (draft: Draft<BuildDoc>) => void) => void;
+  apply: (changes: readonly Change[]) => void;
+}
+
+const nothing = {} as BuildDoc;
+const HISTORY = 200;
+
+/** The open build. Undo is the history of its document and of nothing else. */
+export const useBuild = create<BuildState>()(
+  temporal(
+    (set) => ({
+      id: '',
+      doc: nothing,
+      update: (recipe) => set((state) => ({ doc: produce(state.doc, recipe) })),
+      apply: (changes) => set((state) => ({ doc: applyChanges(state.doc, changes) })),
+    }),
+    { limit: HISTORY, partialize: ({ doc }) => ({ doc }), equality: (a, b) => a.doc === b.doc },
+  ),
+);
+
+const historyKey = (id: string): string => `fomrik:history:${id}`;
+
+interface KeptHistory {
+  doc: BuildDoc;
+  past: { doc: BuildDoc }[];
+  future: { doc: BuildDoc }[];
+}
+
+/** Opens a document; the undo history of this tab comes back if it ends at the same document. */
+export function openDoc(id: string, doc: BuildDoc): void {
+  useBuild.temporal.getState().pause();
+  useBuild.setState({ id, doc });
+  useBuild.temporal.getState().resume();
+  const kept = readHistory(id);
+  const same = kept !== undefined && JSON.stringify(kept.doc) === JSON.stringify(doc);
+  useBuild.temporal.setState({ pastStates: same ? kept.past : [], futureStates: same ? kept.future : [] });
+}
+
+function readHistory(id: string): KeptHistory | undefined {
+  try {
+    return JSON.parse(sessionStorage.getItem(historyKey(id)) ?? '') as KeptHistory;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Keeps the last steps of undo for a reload of this tab. */
+export function keepHistory(): void {
+  const { id, doc } = useBuild.getState();
+  if (!id) return;
+  const { pastStates, futureStates } = useBuild.temporal.getState();
+  const kept = { doc, past: pastStates.slice(-60), future: futureStates.slice(-60) };
+  try {
+    sessionStorage.setItem(historyKey(id), JSON.stringify(kept));
+  } catch {
+    sessionStorage.removeItem(historyKey(id));
+  }
+}
+
+export const undo = (): void => useBuild.temporal.getState().undo();
+export const redo = (): void => useBuild.temporal.getState().redo();
+
+let dragStart: BuildDoc | undefined;
+
+/** Changes while a handle is dragged: live, but one step of undo when it is let go. */
+export function dragUpdate(recipe: (draft: Draft<BuildDoc>) => void): void {
+  if (!dragStart) {
+    dragStart = useBuild.getState().doc;
+    useBuild.temporal.getState().pause();
+  }
+  useBuild.getState().update(recipe);
+}
+
+export function dragEnd(): void {
+  if (!dragStart) return;
+  const final = useBuild.getState().doc;
+  useBuild.setState({ doc: dragStart });
+  dragStart = undefined;
+  useBuild.temporal.getState().resume();
+  useBuild.setState({ doc: final });
+}

@@ -1,0 +1,95 @@
+import type { BuildDoc, LogEntry, Pin } from '@fomrik/core/build/document';
+import type { Report } from '@fomrik/core/build/report';
+import { toast } from 'sonner';
+import { create } from 'zustand';
+import { DeriveClient } from '../workers/deriveClient';
+import { api } from './api';
+import { useBuild } from './build';
+
+interface Notes {
+  pins: Pin[];
+  log: LogEntry[];
+  /** The pin that figures are compared with. */
+  pinned: Pin | undefined;
+  pinnedReport: Report | undefined;
+}
+
+export const useNotes = create<Notes>(() => ({
+  pins: [],
+  log: [],
+  pinned: undefined,
+  pinnedReport: undefined,
+}));
+
+const client = new DeriveClient(
+  (pinnedReport, doc) => {
+    if (useNotes.getState().pinned?.doc === doc) useNotes.setState({ pinnedReport });
+  },
+  (message) => void toast.error(`The pinned state cannot be worked out: ${message}`),
+);
+
+export function comparePin(pin: Pin | undefined): void {
+  useNotes.setState({ pinned: pin, pinnedReport: undefined });
+  if (pin) client.ask(pin.doc);
+}
+
+export async function loadNotes(id: string): Promise<void> {
+  useNotes.setState({ pins: [], log: [], pinned: undefined, pinnedReport: undefined });
+  const [pins, log] = await Promise.all([api.pins(id), api.log(id)]);
+  useNotes.setState({ pins, log });
+  const last = pins.at(-1);
+  if (last) comparePin(last);
+}
+
+const pinName = (doc: BuildDoc): string => {
+  const foams = [...new Set(doc.parts.map((p) => `${p.foam.nominalMm} mm`))];
+  return foams.length > 0 ? foams.join(', ') : 'empty';
+};
+
+/** Remembers the present state and compares with it from now on. */
+export async function pinNow(): Promise<void> {
+  const { id, doc } = useBuild.getState();
+  const pin: Pin = { id: `pin-${Date.now()}`, name: pinName(doc), pinnedAt: new Date().toISOString(), doc };
+  try {
+    await api.putPin(id, pin);
+    useNotes.setState(({ pins }) => ({ pins: [...pins, pin] }));
+    comparePin(pin);
+    toast(`Pinned “${pin.name}”. Figures now show their difference from it.`);
+  } catch (error) {
+    toast.error(`Not pinned: ${(error as Error).message}`);
+  }
+}
+
+export async function unpin(pin: Pin): Promise<void> {
+  const { id } = useBuild.getState();
+  try {
+    await api.removePin(id, pin.id);
+    useNotes.setState(({ pins }) => ({ pins: pins.filter((p) => p.id !== pin.id) }));
+    if (useNotes.getState().pinned?.id === pin.id) comparePin(undefined);
+  } catch (error) {
+    toast.error(`Still pinned: ${(error as Error).message}`);
+  }
+}
+
+export async function writeLog(entry: LogEntry): Promise<boolean> {
+  try {
+    await api.putLog(useBuild.getState().id, entry);
+    useNotes.setState(({ log }) => ({
+      log: [...log.filter((e) => e.id !== entry.id), entry].sort((a, b) => a.at.localeCompare(b.at)),
+    }));
+    return true;
+  } catch (error) {
+    toast.error(`Not written: ${(error as Error).message}`);
+    return false;
+  }
+}
+
+export async function eraseLog(entry: LogEntry): Promise<void> {
+  try {
+    await api.removeLog(useBuild.getState().id, entry.id);
+    useNotes.setState(({ log }) => ({ log: log.filter((e) => e.id !== entry.id) }));
+    toast('Entry erased.', { action: { label: 'Undo', onClick: () => void writeLog(entry) } });
+  } catch (error) {
+    toast.error(`Not erased: ${(error as Error).message}`);
+  }
+}

@@ -1,0 +1,24 @@
+import type { BuildDoc } from '@fomrik/core/build/document';
+import type { Report } from '@fomrik/core/build/report';
+import { create } from 'zustand';
+import { DeriveClient } from '../workers/deriveClient';
+import { useBuild } from './build';
+
+interface Derived {
+  report: Report | undefined;
+  /** The document the report belongs to; older than the open one while the worker works. */
+  doc: BuildDoc | undefined;
+  error: string;
+}
+
+export const useReport = create<Derived>(() => ({ report: undefined, doc: undefined, error: '' }));
+
+const client = new DeriveClient(
+  (report, doc) => useReport.setState({ report, doc, error: '' }),
+  (error) => useReport.setState({ error }),
+);
+
+useBuild.subscribe((state, before) => {
+  if (state.id !== before.id) useReport.setState({ report: undefined, doc: undefined, error: '' });
+  if (state.doc !== before.doc && state.id) client.ask(state.doc);
+});
