@@ -78,5 +78,6 @@ export default ts.config(
       ],
     },
   },
+  { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   ...coreRules,
 );

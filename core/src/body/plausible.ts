@@ -6,6 +6,8 @@ import { measureInfo, type Measure, type MeasureKey } from './measures';
 export interface Doubt {
   key: MeasureKey;
   message: string;
+  /** No one has such a measure; nothing worked out from it can be right. */
+  impossible: boolean;
   proposedMm?: number;
 }
 
@@ -74,14 +76,23 @@ export function doubts(readings: readonly Measure[]): Doubt[] {
     const meant = proposal
       ? ` Did you mean ${said(proposal.mm)} mm (${proposal.slip})?`
       : ' Measure it again.';
-    found.push({ key, message: why + meant, ...(proposal && { proposedMm: Math.round(proposal.mm) }) });
+    found.push({
+      key,
+      message: why + meant,
+      impossible: outside,
+      ...(proposal && { proposedMm: Math.round(proposal.mm) }),
+    });
   }
   for (const [small, large] of smallerThan) {
     const a = newest.get(small);
     const b = newest.get(large);
     if (!a || !b || a.valueMm < b.valueMm || found.some((d) => d.key === small || d.key === large)) continue;
     const names = `${measureInfo(small).label} ${said(a.valueMm)} mm is not smaller than ${measureInfo(large).label.toLowerCase()} ${said(b.valueMm)} mm.`;
-    found.push({ key: small, message: `${names} Perhaps the two are swapped; measure both again.` });
+    found.push({
+      key: small,
+      impossible: false,
+      message: `${names} Perhaps the two are swapped; measure both again.`,
+    });
   }
   return found;
 }

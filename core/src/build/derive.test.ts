@@ -173,6 +173,20 @@ describe('findings', () => {
     expect(find(change(calm, ['brief', 'luggageMm'], 150), 'travel')!.title).to.include('limit is 150 mm');
   });
 
+  it('leads out of trouble: the first cure of each stop, taken in turn, leaves none', () => {
+    let doc = troubled;
+    const taken: string[] = [];
+    for (let i = 0; i < 20; i++) {
+      const stop = derive(doc).findings.find((f) => f.severity === 'stop');
+      if (!stop) break;
+      expect(stop.remedies, stop.title).to.have.length.greaterThan(0);
+      taken.push(stop.remedies[0]!.label);
+      doc = applyChanges(doc, stop.remedies[0]!.changes);
+    }
+    expect(taken).to.have.length.within(5, 19);
+    expect(derive(doc).findings.filter((f) => f.severity === 'stop')).to.deep.equal([]);
+  });
+
   it('changes nothing off the path of a remedy', () => {
     const after = param(calm, 'easeMm', 33);
     expect(after.parts[0]!.params.easeMm).to.equal(33);

@@ -90,6 +90,7 @@ export function thicknessTrial(
     hold(massG > HEAVY_G, 2, `heavy for an arm at ${trimNumber(massG, 0)} g`);
     const stuckOut = lampDeep - thicknessMm - made.fit.roomMm;
     hold(stuckOut > 0, 2, `lamps press ${trimNumber(stuckOut, 1)} mm into the sleeve`);
+    if (reasons.length === 0) reasons.push('works');
     const row: TrialRow = {
       nominalMm,
       inStock: sheet.inStock,
@@ -111,6 +112,7 @@ export function thicknessTrial(
   });
   const best = scored.reduce((a, b) => (b.penalty < a.penalty ? b : a));
   best.row.recommended = true;
+  if (best.row.reasons[0] === 'works') best.row.reasons.pop();
   best.row.reasons.push('lightest of those that hold up');
   return scored.map((s) => s.row);
 }

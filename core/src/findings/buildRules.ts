@@ -19,7 +19,7 @@ export const readingsPlausible: BuildRule = ({ doc, report }) =>
         : [{ path: ['wearer', 'measures', newest, 'valueMm'], value: doubt.proposedMm }];
     return {
       id: `doubt:${doubt.key}`,
-      severity: 'mind',
+      severity: doubt.impossible ? 'stop' : 'mind',
       station: 'body',
       title: doubt.message,
       why: 'Bodies of one stature differ by less than this; slips of unit and digit are common.',

@@ -49,24 +49,25 @@ export const bulgeFits: PartRule = (context) => {
   const { bulgeMisfitMm, bulgeAtMm, insideGirthMm } = made.fit;
   const share = bulgeMisfitMm / insideGirthMm;
   const spare = part.params.easeMm;
-  return when(bulgeMisfitMm > Math.max(4, spare * 0.75), () => ({
-    id: `bulge:${part.id}`,
-    severity: bulgeMisfitMm > spare + 12 ? 'stop' : 'mind',
-    station: 'shape',
-    title: `${part.name}: ${printMm(bulgeMisfitMm, 0)} of girth is missing ${printMm(bulgeAtMm, 0)} up from the wrist.`,
-    why: `The arm swells between the two ends by ${trimNumber(share * 100, 1)} % more than a straight cone; ease of ${printMm(spare, 0)} must give way or the foam must be stretched there while hot.`,
-    sure: 'standard',
-    partId: part.id,
-    remedies:
-      spare + bulgeMisfitMm <= 60
-        ? [
-            {
-              label: `Ease ${Math.ceil(spare + bulgeMisfitMm)} mm`,
-              changes: [setParam(context, 'easeMm', Math.ceil(spare + bulgeMisfitMm))],
-            },
-          ]
-        : [],
-  }));
+  return when(bulgeMisfitMm > Math.max(4, spare * 0.75), () => {
+    const remedies: Remedy[] = [];
+    const ease = Math.ceil(spare + bulgeMisfitMm);
+    if (ease <= 60) remedies.push({ label: `Ease ${ease} mm`, changes: [setParam(context, 'easeMm', ease)] });
+    const end = Math.floor(bulgeAtMm);
+    if (end - part.params.elbowCutMm >= part.params.startMm + 30) {
+      remedies.push({ label: `End ${end} mm from the wrist`, changes: [setParam(context, 'endMm', end)] });
+    }
+    return {
+      id: `bulge:${part.id}`,
+      severity: bulgeMisfitMm > spare + 12 ? 'stop' : 'mind',
+      station: 'shape',
+      title: `${part.name}: ${printMm(bulgeMisfitMm, 0)} of girth is missing ${printMm(bulgeAtMm, 0)} up from the wrist.`,
+      why: `The arm swells between the two ends by ${trimNumber(share * 100, 1)} % more than a straight cone; ease of ${printMm(spare, 0)} must give way or the foam must be stretched there while hot.`,
+      sure: 'standard',
+      partId: part.id,
+      remedies,
+    };
+  });
 };
 
 /** The elbow meets the shell before it is bent enough. */

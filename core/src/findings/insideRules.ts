@@ -1,6 +1,7 @@
+import { ledBodies } from '../materials/lamps';
 import { printMm } from '../units/length';
 import type { Remedy } from './finding';
-import { setParam, setPart, when, type PartRule } from './rule';
+import { setParam, setPart, when, type PartContext, type PartRule } from './rule';
 
 /** The pack is thicker than the room for it. */
 export const packFits: PartRule = (context) => {
@@ -61,31 +62,50 @@ export const packOffBone: PartRule = (context) => {
   });
 };
 
+/** Least foam round a lamp window, mm (common practice, no source). */
+const WINDOW_MARGIN_MM = 8;
+
+/** Puts a whole row on foam: centred, closer together if it must be, and away from the gap. */
+function centredRow(context: PartContext, rowIndex: number): Remedy[] {
+  const { startMm, endMm, elbowCutMm, gapAtDeg } = context.part.params;
+  const row = context.part.lights!.rows[rowIndex]!;
+  const clear = WINDOW_MARGIN_MM + ledBodies[row.body].bodyMm / 2 + 4;
+  const low = startMm + clear;
+  const high = endMm - elbowCutMm - clear;
+  const spans = row.count - 1;
+  const pitchMm = spans === 0 ? row.pitchMm : Math.min(row.pitchMm, Math.floor((high - low) / spans));
+  if (high < low || pitchMm < 6) return [];
+  const alongMm = Math.round((low + high - spans * pitchMm) / 2);
+  const fromGap = Math.abs(((row.aroundDeg - gapAtDeg + 540) % 360) - 180);
+  const aroundDeg = fromGap < 30 ? (gapAtDeg + 180) % 360 : row.aroundDeg;
+  const label = pitchMm < row.pitchMm ? `Centre the row, ${pitchMm} mm apart` : 'Centre the row';
+  return [
+    {
+      label,
+      changes: [setPart(context, ['lights', 'rows', rowIndex], { ...row, alongMm, pitchMm, aroundDeg })],
+    },
+  ];
+}
+
 /** A lamp window off the foam or too near its edge. */
 export const lampsOnFoam: PartRule = (context) => {
   const { part, made } = context;
-  const least = 8;
-  const off = made.inside?.lamps.filter((l) => l.marginMm - l.diameterMm / 2 < least) ?? [];
+  const off = made.inside?.lamps.filter((l) => l.marginMm - l.diameterMm / 2 < WINDOW_MARGIN_MM) ?? [];
   return when(off.length > 0, () => {
     const worst = off.reduce((a, b) => (a.marginMm < b.marginMm ? a : b));
-    const middle = Math.round((part.params.startMm + part.params.endMm - part.params.elbowCutMm) / 2);
-    const rowIndex = part.lights!.rows.findIndex((r) => r.id === worst.rowId);
-    const row = part.lights!.rows[rowIndex]!;
-    const first = Math.round(middle - ((row.count - 1) * row.pitchMm) / 2);
+    const many = off.length > 1 ? 's' : '';
     return {
       id: `lamp-edge:${part.id}`,
       severity: worst.marginMm < worst.diameterMm / 2 ? 'stop' : 'mind',
       station: 'inside',
-      title: `${part.name}: ${off.length} lamp window${off.length > 1 ? 's' : ''} ${worst.marginMm < 0 ? 'off the foam' : `${printMm(worst.marginMm, 0)} from an edge`}; keep ${least} mm of foam round each.`,
+      title: `${part.name}: ${off.length} lamp window${many} ${worst.marginMm < 0 ? 'off the foam' : `${printMm(worst.marginMm, 0)} from an edge`}; keep ${WINDOW_MARGIN_MM} mm of foam round each.`,
       why: 'A thin bridge of foam tears when it is bent.',
       sure: 'practice',
       partId: part.id,
-      remedies: [
-        {
-          label: 'Centre the row',
-          changes: [setPart(context, ['lights', 'rows', rowIndex, 'alongMm'], first)],
-        },
-      ],
+      remedies: centredRow(
+        context,
+        part.lights!.rows.findIndex((r) => r.id === worst.rowId),
+      ),
     };
   });
 };

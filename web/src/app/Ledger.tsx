@@ -14,7 +14,7 @@ export function Ledger() {
   const count = useNotes((s) => s.pins.length);
   return (
     <footer
-      className="flex h-12 items-center gap-5 border-t border-ink bg-paper px-3 max-lg:gap-3"
+      className="flex h-12 items-center gap-5 border-t border-ink bg-paper px-3 max-[1200px]:gap-3"
       aria-label="Ledger"
     >
       {ledgerFigures(currency).map((figure) => {

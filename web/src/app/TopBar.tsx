@@ -71,11 +71,11 @@ function StationLine({ id, here }: { id: string; here: Station }) {
         const stops = own.filter((f) => f.severity === 'stop').length;
         return (
           <span key={key} className="flex items-center">
-            {i > 0 && <span aria-hidden className="h-px w-3 bg-ink max-lg:w-1" />}
+            {i > 0 && <span aria-hidden className="h-px w-3 bg-ink max-[1200px]:w-1" />}
             <Link
               to={`/build/${id}/${key}`}
               aria-current={key === here ? 'page' : undefined}
-              className={`flex items-center gap-1.5 px-1.5 py-1 ${key === here ? 'font-semibold' : ''}`}
+              className={`flex items-center gap-1.5 px-1.5 py-1 max-[1200px]:gap-1 max-[1200px]:px-0.5 max-[1200px]:text-[13px] ${key === here ? 'font-semibold' : ''}`}
             >
               <span
                 aria-hidden
@@ -113,7 +113,7 @@ export function TopBar({ id, station }: { id: string; station: Station }) {
         >
           Fomrik
         </Link>
-        <h1 className="max-w-44 truncate text-[15px]" title={name}>
+        <h1 className="max-w-44 truncate text-[15px] max-[1200px]:max-w-28" title={name}>
           {name}
         </h1>
         <SaveMark />

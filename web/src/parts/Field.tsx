@@ -1,4 +1,4 @@
-import { useEffect, useId, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { parseLengthMm, printLength, trimNumber } from '@fomrik/core/units/length';
 import type { Result } from '@fomrik/core/units/result';
 import { useView } from '../store/view';
@@ -31,40 +31,41 @@ function TypedField({
   estimate,
 }: TextFieldProps) {
   const id = useId();
-  const [text, setText] = useState(shown);
+  /** What is being typed; null shows the value itself. */
+  const [draft, setDraft] = useState<string | null>(null);
   const [message, setMessage] = useState('');
-  useEffect(() => {
-    setText(shown);
+
+  const settle = (): void => {
+    setDraft(null);
     setMessage('');
-  }, [shown]);
+  };
 
   const commit = (): void => {
-    if (text === shown) {
-      setMessage('');
+    if (draft === null || draft === shown) {
+      settle();
       return;
     }
-    const result = read(text);
+    const result = read(draft);
     if (!result.ok) {
       setMessage(result.message);
       return;
     }
-    setMessage('');
+    settle();
     onCommit(result.value);
   };
 
   const onKey = (event: KeyboardEvent): void => {
     if (event.key === 'Enter') commit();
-    if (event.key === 'Escape') {
-      setText(shown);
-      setMessage('');
-    }
+    if (event.key === 'Escape') settle();
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
     event.preventDefault();
     const size = event.altKey ? 0.1 : event.shiftKey ? 10 : 1;
     const value = nudge(event.key === 'ArrowUp' ? size : -size);
     const checked = read(trimNumber(value, 3));
-    if (checked.ok) onCommit(value);
-    else setMessage(checked.message);
+    if (checked.ok) {
+      settle();
+      onCommit(value);
+    } else setMessage(checked.message);
   };
 
   return (
@@ -77,13 +78,13 @@ function TypedField({
         <input
           id={id}
           className={`box ${estimate ? 'italic' : ''}`}
-          value={text}
+          value={draft ?? shown}
           inputMode="text"
           autoComplete="off"
           spellCheck={false}
           aria-invalid={message !== ''}
           aria-describedby={`${id}-note`}
-          onChange={(e) => setText(e.target.value)}
+          onChange={(e) => setDraft(e.target.value)}
           onBlur={commit}
           onKeyDown={onKey}
         />
@@ -233,12 +234,11 @@ interface WordsFieldProps {
 /** Words or a date; commits on leaving. An empty name is not accepted. */
 export function WordsField({ label, value, onChange, type = 'text', maxLength = 120 }: WordsFieldProps) {
   const id = useId();
-  const [text, setText] = useState(value);
-  useEffect(() => setText(value), [value]);
+  const [draft, setDraft] = useState<string | null>(null);
   const commit = (): void => {
-    const trimmed = text.trim();
-    if (trimmed === '') setText(value);
-    else if (trimmed !== value) onChange(trimmed);
+    const trimmed = draft?.trim() ?? '';
+    setDraft(null);
+    if (trimmed !== '' && trimmed !== value) onChange(trimmed);
   };
   return (
     <div className="min-w-0">
@@ -249,9 +249,9 @@ export function WordsField({ label, value, onChange, type = 'text', maxLength = 
         id={id}
         className="box"
         type={type}
-        value={text}
+        value={draft ?? value}
         maxLength={maxLength}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => setDraft(e.target.value)}
         onBlur={commit}
         onKeyDown={(e) => {
           if (e.key === 'Enter') commit();

@@ -40,7 +40,10 @@ interface Stage {
 
 /** A real button over the scene: dragged by pointer, moved by arrow keys. */
 function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
-  const start = useRef<{ x: number; y: number; axis: Vector2 } | undefined>(undefined);
+  /** Where the drag began, with the handle as it was then: slides count from there. */
+  const start = useRef<{ x: number; y: number; axis: Vector2; slide: Handle['onSlide'] } | undefined>(
+    undefined,
+  );
 
   const setOrbit = (enabled: boolean): void => {
     const controls = stage.root.current?.get().controls;
@@ -56,16 +59,16 @@ function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
     setOrbit(false);
     const here = new Vector3(...toScene(handle.at));
     const axis = toPixels(here.clone().add(new Vector3(0, 1, 0)), root).sub(toPixels(here, root));
-    start.current = { x: event.clientX, y: event.clientY, axis };
+    start.current = { x: event.clientX, y: event.clientY, axis, slide: handle.onSlide };
   };
 
   const onMove = (event: PointerEvent<HTMLButtonElement>): void => {
     const root = stage.root.current;
     if (!start.current || !root) return;
-    if (handle.onSlide) {
-      const { x, y, axis } = start.current;
+    const { x, y, axis, slide } = start.current;
+    if (slide) {
       const moved = new Vector2(event.clientX - x, event.clientY - y);
-      handle.onSlide(moved.dot(axis) / Math.max(axis.lengthSq(), 1e-6));
+      slide(moved.dot(axis) / Math.max(axis.lengthSq(), 1e-6));
       return;
     }
     if (!handle.onPlace || !stage.shell.current) return;
@@ -218,12 +221,11 @@ export function SolidView(props: SolidViewProps) {
   const buttons = useRef(new Map<string, HTMLButtonElement>());
   const stage: Stage = { root, shell, buttons };
   return (
-    <div className="relative h-full w-full overflow-hidden">
+    <div role="group" aria-label="Solid view" className="relative h-full w-full overflow-hidden">
       <Canvas
         frameloop="demand"
         dpr={[1, 2]}
         camera={{ position: [170, middle + 120, 430], fov: 34, near: 10, far: 3000 }}
-        aria-label="Solid view"
         onCreated={(created) => {
           root.current = created;
         }}

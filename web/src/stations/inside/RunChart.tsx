@@ -63,7 +63,7 @@ export function RunChart({ inside }: { inside: InsideReport }) {
               y: top * 0.85,
               text: `ends ${run.hours.toFixed(1)} h`,
               showarrow: false,
-              xanchor: 'right',
+              xanchor: run.hours < wanted * 0.4 ? 'left' : 'right',
               yanchor: 'top',
             },
           ],

@@ -1,0 +1,87 @@
+import { createDeriver, derive } from '@fomrik/core/build/derive';
+import type { BuildDoc } from '@fomrik/core/build/document';
+import { readBuildFile } from '@fomrik/core/build/schema';
+import { applyChanges } from '@fomrik/core/findings/finding';
+import { makeDownload } from '@fomrik/core/formats/downloads';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+
+const root = new URL('..', import.meta.url).pathname;
+
+function median(values: number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)]!;
+}
+
+/** Median milliseconds of a job after warming up. */
+async function time(runs: number, job: (i: number) => unknown): Promise<number> {
+  for (let i = 0; i < Math.min(10, runs); i++) await job(-1 - i);
+  const all: number[] = [];
+  for (let i = 0; i < runs; i++) {
+    const start = performance.now();
+    await job(i);
+    all.push(performance.now() - start);
+  }
+  return median(all);
+}
+
+function report(what: string, value: number, unit: string, target?: number): void {
+  const ratio =
+    target === undefined ? '' : `  target ${target} ${unit}, ratio ${(value / target).toFixed(2)}`;
+  console.log(`${what.padEnd(44)} ${value.toFixed(1).padStart(8)} ${unit}${ratio}`);
+}
+
+function load(name: string): BuildDoc {
+  const read = readBuildFile(readFileSync(join(root, 'demo', `${name}.fomrik.json`), 'utf8'));
+  if (!read.ok) throw new Error(read.message);
+  return read.value.build;
+}
+
+/** Script the browser needs before the first page is drawn, compressed. */
+function firstPageKb(): number {
+  const html = readFileSync(join(root, 'web/dist/index.html'), 'utf8');
+  const scripts = [...html.matchAll(/(?:src|href)="(\/assets\/[^"]+\.js)"/g)].map((m) => m[1]!);
+  return (
+    scripts.reduce((sum, file) => sum + gzipSync(readFileSync(join(root, 'web/dist', file))).length, 0) / 1000
+  );
+}
+
+/** Resident memory of the served application after a few hundred requests. */
+async function serverMemoryMb(): Promise<number> {
+  const data = mkdtempSync(join(tmpdir(), 'fomrik-bench-'));
+  const child = spawn(
+    process.execPath,
+    ['server/dist/main.js', '--data', data, '--port', '4680', '--seed', 'demo'],
+    { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] },
+  );
+  const url = await new Promise<string>((resolve) => {
+    child.stdout.on('data', (chunk: Buffer) => {
+      const found = /http:\/\/[\d.:]+/.exec(chunk.toString());
+      if (found) resolve(found[0]);
+    });
+  });
+  for (let i = 0; i < 300; i++) await (await fetch(`${url}/api/builds`)).text();
+  const status = readFileSync(`/proc/${child.pid}/status`, 'utf8');
+  child.kill();
+  rmSync(data, { recursive: true, force: true });
+  return Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024;
+}
+
+const doc = load('lampwarden-bracers');
+const edit = (i: number): BuildDoc =>
+  applyChanges(doc, [{ path: ['parts', 0, 'params', 'easeMm'], value: 20 + (i % 50) / 10 }]);
+
+const coldStart = performance.now();
+const first = derive(doc);
+report('derive, very first call', performance.now() - coldStart, 'ms');
+report('derive, cold (nothing remembered)', await time(60, () => derive(doc)), 'ms');
+const warm = createDeriver();
+report('derive, warm (nothing changed)', await time(60, () => warm(doc)), 'ms', 50);
+report('derive, one part edited', await time(60, (i) => warm(edit(i))), 'ms', 16);
+report('pattern PDF', await time(15, () => makeDownload('pattern.pdf', doc, first, new Date(0))), 'ms');
+report('pattern DXF', await time(30, () => makeDownload('pattern.dxf', doc, first, new Date(0))), 'ms');
+report('first page, script compressed', firstPageKb(), 'kB', 250);
+report('server memory', await serverMemoryMb(), 'MB', 200);

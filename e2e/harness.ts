@@ -1,0 +1,127 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+
+const root = new URL('..', import.meta.url).pathname;
+
+/** Debian's Chromium, quiet, with WebGL in software. */
+const flags = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
+];
+
+export const launch = (): Promise<Browser> =>
+  chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** The real, built server on its own data, seeded with the demo; may be stopped and started again. */
+export class Workbench {
+  private child: ChildProcess | undefined;
+  private constructor(
+    readonly data: string,
+    readonly port: number,
+  ) {}
+
+  static async open(): Promise<Workbench> {
+    const bench = new Workbench(mkdtempSync(join(tmpdir(), 'fomrik-e2e-')), await freePort());
+    await bench.start();
+    return bench;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  start(): Promise<void> {
+    const args = [
+      'server/dist/main.js',
+      '--data',
+      this.data,
+      '--port',
+      String(this.port),
+      '--seed',
+      'demo',
+      '--web',
+      'web/dist',
+    ];
+    const child = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
+    this.child = child;
+    return new Promise((resolve, reject) => {
+      child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+      child.stdout.on('data', (chunk: Buffer) => {
+        if (chunk.toString().includes('http://')) resolve();
+      });
+    });
+  }
+
+  stop(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
+    const child = this.child!;
+    return new Promise((resolve) => {
+      child.removeAllListeners('exit');
+      child.once('exit', () => resolve());
+      child.kill(signal);
+    });
+  }
+
+  async close(): Promise<void> {
+    await this.stop();
+    rmSync(this.data, { recursive: true, force: true });
+  }
+}
+
+/** A page that fails the test when the application reports an error of its own. */
+export async function openPage(context: BrowserContext, errors: string[]): Promise<Page> {
+  const page = await context.newPage();
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.setDefaultTimeout(10_000);
+  return page;
+}
+
+export const calm = 'demo-lampwarden-bracers';
+export const troubled = 'demo-lampwarden-bracers-troubled';
+
+/** Goes to a station of a build and waits until its figures are there. */
+export async function go(page: Page, bench: Workbench, station: string, build = calm): Promise<void> {
+  await page.goto(`${bench.url}/build/${build}/${station}`);
+  await page.locator('[data-figure="massG"]').getByText(/\d/).first().waitFor();
+}
+
+/** What a figure of the ledger shows. */
+export const figure = async (page: Page, key: string): Promise<string> =>
+  page.locator(`[data-figure="${key}"]`).innerText();
+
+/** Types into a labelled field and commits it. */
+export async function type(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(text);
+  await field.press('Enter');
+}
+
+export const saved = (page: Page): Promise<void> => page.locator('[data-save="saved"]').waitFor();
+
+/** Waits until a labelled field shows a text. */
+export async function shows(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  for (let i = 0; i < 50; i++) {
+    if ((await field.inputValue()) === text) return;
+    await page.waitForTimeout(50);
+  }
+  throw new Error(`“${label}” shows “${await field.inputValue()}”, not “${text}”`);
+}

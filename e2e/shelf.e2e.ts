@@ -1,0 +1,140 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import type { Browser, BrowserContext, Page } from 'playwright-core';
+import { calm, go, launch, openPage, saved, shows, troubled, type, Workbench } from './harness';
+
+describe('the shelf and its dangers', function () {
+  this.timeout(60_000);
+  let bench: Workbench;
+  let browser: Browser;
+  let context: BrowserContext;
+  let page: Page;
+  const errors: string[] = [];
+
+  before(async () => {
+    bench = await Workbench.open();
+    browser = await launch();
+    context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+    page = await openPage(context, errors);
+  });
+  after(async () => {
+    await browser.close();
+    await bench.close();
+    expect(errors).to.deep.equal([]);
+  });
+
+  const names = (): Promise<string[]> => page.locator('li a.font-tight').allInnerTexts();
+
+  it('duplicates, throws away and brings back', async () => {
+    await page.goto(bench.url);
+    await page.getByText('Lampwarden bracers', { exact: true }).waitFor();
+    await page.locator('li', { hasText: 'Ysolde' }).getByRole('button', { name: 'Duplicate' }).click();
+    await page.getByText('Lampwarden bracers (copy)').waitFor();
+    await page.getByRole('button', { name: 'Throw away Lampwarden bracers (copy)' }).click();
+    await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor();
+    expect(await names()).to.have.length(3);
+  });
+
+  it('exports a build and imports it again; a broken file is refused with its reason', async () => {
+    const row = page.locator('li', { hasText: 'Corwin' });
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      row.getByRole('link', { name: 'Export' }).click(),
+    ]);
+    const text = readFileSync(await file.path(), 'utf8');
+    const upload = (name: string, content: string) =>
+      page
+        .getByLabel('Import a build file')
+        .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
+    await upload('broken.fomrik.json', text.replace('"hoursPerDay": 1', '"hoursPerDay": 99'));
+    await page.getByText(/hoursPerDay.*16/).waitFor();
+    expect(await names()).to.have.length(3);
+    await upload('good.fomrik.json', text);
+    await page.getByText('is on the shelf').waitFor();
+    expect(await names()).to.have.length(4);
+  });
+
+  it('begins an empty build that says what to do next', async () => {
+    await page.getByRole('button', { name: 'New build' }).click();
+    await page.getByLabel('Name of the build').waitFor();
+    await page.keyboard.press('Tab');
+    await page.getByRole('link', { name: /Shape/ }).click();
+    await page.getByText('Nothing to shape yet').waitFor();
+    await page.getByRole('button', { name: 'Add a bracer' }).click();
+    await page.getByLabel('Flat pieces, outer face up').waitFor();
+  });
+
+  it('offers both versions when two tabs save', async () => {
+    const other = await openPage(context, errors);
+    await go(page, bench, 'shape');
+    await go(other, bench, 'shape');
+    await type(page, 'Ease in girth', '21');
+    await saved(page);
+    await type(other, 'Ease in girth', '27');
+    await other.getByRole('button', { name: 'Take the other' }).waitFor();
+    await other.getByRole('button', { name: 'Keep mine' }).click();
+    await saved(other);
+    await page.reload();
+    await page.getByLabel('Ease in girth', { exact: true }).waitFor();
+    await shows(page, 'Ease in girth', '27 mm');
+    await other.close();
+  });
+
+  it('says at the field what is wrong and keeps what was there', async () => {
+    await type(page, 'Ease in girth', '500');
+    await page.getByRole('alert').getByText('Ease in girth: 500 mm is outside 0 mm to 60 mm.').waitFor();
+    await type(page, 'Ease in girth', 'wide');
+    await page.getByRole('alert').getByText('“wide” is not a number').waitFor();
+    await page.keyboard.press('Escape');
+    await shows(page, 'Ease in girth', '27 mm');
+    await page.getByLabel('Ease in girth', { exact: true }).press('Shift+ArrowUp');
+    await shows(page, 'Ease in girth', '37 mm');
+  });
+
+  it('answers to its keys', async () => {
+    await page.locator('h1').click();
+    await page.keyboard.press('u');
+    await shows(page, 'Ease in girth', '1 7/16"');
+    await page.keyboard.press('u');
+    await page.keyboard.press('?');
+    await page.getByRole('dialog').getByText('mirror the part').waitFor();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('/');
+    await page.getByPlaceholder('Station, part, finding or action').fill('make');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('The step').waitFor();
+    expect(page.url()).to.include(`${calm}/make`);
+    await page.keyboard.press('3');
+    await page.getByLabel('Thickness trial').waitFor();
+    await page.keyboard.press('t');
+    await page.getByLabel('Thickness trial').waitFor({ state: 'detached' });
+    await page.keyboard.press('t');
+  });
+
+  it('lets a troubled build be cured finding by finding until no stop is left', async () => {
+    await go(page, bench, 'shape', troubled);
+    const cards = page.locator('aside article');
+    expect(await cards.count()).to.be.at.least(10);
+    for (let i = 0; i < 25; i++) {
+      const next = page
+        .locator('aside article[aria-label^="Stop"]')
+        .filter({ has: page.getByRole('button') })
+        .first();
+      if ((await next.count()) === 0) break;
+      const title = await next.getAttribute('aria-label');
+      await next.focus();
+      await page.keyboard.press('Enter');
+      await page.waitForFunction(
+        (old) =>
+          ![...document.querySelectorAll('aside article')].some((a) => a.getAttribute('aria-label') === old),
+        title,
+      );
+    }
+    const left = await page
+      .locator('aside article[aria-label^="Stop"]')
+      .evaluateAll((all) => all.map((a) => a.getAttribute('aria-label')));
+    expect(left).to.deep.equal([]);
+  });
+});

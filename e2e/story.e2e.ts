@@ -1,0 +1,264 @@
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import type { Browser, BrowserContext, Page } from 'playwright-core';
+import { calm, figure, go, launch, openPage, saved, shows, type, Workbench } from './harness';
+
+/** A maker's whole way from tape measure to log, in one browser, told in order. */
+describe('from tape measure to printed pattern', function () {
+  this.timeout(60_000);
+  let bench: Workbench;
+  let browser: Browser;
+  let context: BrowserContext;
+  let page: Page;
+  const errors: string[] = [];
+
+  before(async () => {
+    bench = await Workbench.open();
+    browser = await launch();
+    context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+    page = await openPage(context, errors);
+  });
+
+  after(async () => {
+    await browser.close();
+    await bench.close();
+    expect(errors).to.deep.equal([]);
+  });
+
+  const girth = async (): Promise<number> => {
+    const text = (await page.getByLabel('Tell-tales').innerText()).replace(/\n/g, ' ');
+    return Number(/(\d+)\s*mm(?:\s*[+−]\d+)?\s*pattern girth/.exec(text)?.[1]);
+  };
+  const cuff = (): Promise<string | null> =>
+    page.getByRole('button', { name: /^shell, cuff edge/ }).getAttribute('aria-label');
+  const download = async (name: string): Promise<string> => {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name }).click(),
+    ]);
+    return file.path();
+  };
+
+  it('opens the sample build from the shelf', async () => {
+    await page.goto(bench.url);
+    await page.getByRole('link', { name: 'Lampwarden bracers', exact: true }).click();
+    await page.locator('canvas').waitFor();
+    expect(await page.getByLabel('Stations').getByRole('link').count()).to.equal(7);
+    expect(await figure(page, 'lightHours')).to.match(/^\d/);
+  });
+
+  it('carries a wider wrist and forearm through to the flat pattern', async () => {
+    const before = await cuff();
+    await page.keyboard.press('2');
+    await type(page, 'Wrist girth', '17.2cm');
+    await type(page, 'Widest forearm girth', '11 1/4"');
+    await shows(page, 'Widest forearm girth', '285.8 mm');
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: /Shape/ }).click();
+    await page.waitForFunction(
+      (old) => document.querySelector('[aria-label^="shell, cuff edge"]')?.getAttribute('aria-label') !== old,
+      before,
+    );
+    const mm = (text: string | null): number => Number(/([\d.]+) mm/.exec(text ?? '')![1]);
+    expect(mm(await cuff()) - mm(before)).to.be.within(6, 12);
+  });
+
+  it('takes the reading back with undo, and forward again', async () => {
+    const wide = await cuff();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.waitForFunction(
+      (old) => document.querySelector('[aria-label^="shell, cuff edge"]')?.getAttribute('aria-label') !== old,
+      wide,
+    );
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await page.waitForFunction(
+      (old) => document.querySelector('[aria-label^="shell, cuff edge"]')?.getAttribute('aria-label') === old,
+      wide,
+    );
+  });
+
+  it('pins 6 mm, tries 10 mm, and shows what that does everywhere', async () => {
+    const before = await girth();
+    await page.getByRole('button', { name: 'Pin', exact: true }).click();
+    await page.getByText(/differences from/).waitFor();
+    await page.locator('[data-trial="10"]').getByRole('button').click();
+    await page
+      .locator('[data-figure="massG"]')
+      .getByText(/^\+\d+$/)
+      .waitFor();
+    // Twice k·Δt round the arm: 2π · 0.5 · 4 mm is 12.6 mm more pattern.
+    expect((await girth()) - before).to.be.within(12, 14);
+    await page.getByRole('button', { name: 'Compare' }).click();
+    const table = await page.getByRole('dialog').innerText();
+    expect(table).to.include('opening, Lamp bracer').and.to.match(/\+\d/);
+    await page.keyboard.press('Escape');
+  });
+
+  it('loses nothing when the page is loaded again, not even undo', async () => {
+    await saved(page);
+    await page.reload();
+    await page.locator('[data-trial="10"] [aria-pressed="true"]').waitFor();
+    await page.getByText(/differences from/).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.locator('[data-trial="6"] [aria-pressed="true"]').waitFor();
+  });
+
+  it('puts three amber lamps, a switch and a pack in, and works out the circuit', async () => {
+    await go(page, bench, 'inside');
+    await page.getByRole('button', { name: 'Take the light out' }).click();
+    await page.getByRole('button', { name: 'Light it' }).click();
+    await page.getByRole('img', { name: /Circuit: 3 × AAA.*3 strings, 60 mA/ }).waitFor();
+    expect(await page.getByText('120 Ω').count()).to.equal(3);
+    await page
+      .getByRole('img', { name: /Run time [\d.]+ hours/ })
+      .locator('svg')
+      .first()
+      .waitFor();
+    expect(Number.parseFloat(await figure(page, 'lightHours'))).to.be.within(15, 25);
+  });
+
+  it('says when the pack does not fit, and cures it with one press', async () => {
+    await go(page, bench, 'shape');
+    await type(page, 'Padding', '2');
+    const finding = page.locator('[data-rule="pack-room"]');
+    await finding.waitFor();
+    expect(await finding.innerText()).to.match(/13 mm thick, the room between shell and sleeve is [\d.]+ mm/);
+    await finding.getByRole('button', { name: /^Padding/ }).click();
+    await finding.waitFor({ state: 'detached' });
+  });
+
+  it('keeps working while the server is away and saves when it is back', async () => {
+    await saved(page);
+    await bench.stop();
+    await type(page, 'Ease in girth', '22');
+    await page.locator('[data-save="away"]').waitFor();
+    await bench.start();
+    await saved(page);
+    await page.reload();
+    await page.getByLabel('Ease in girth', { exact: true }).waitFor();
+    await shows(page, 'Ease in girth', '22 mm');
+  });
+
+  it('picks up a change that never reached the server', async () => {
+    await bench.stop();
+    await type(page, 'Ease in girth', '24');
+    await page.locator('[data-save="away"]').waitFor();
+    await page.close();
+    await bench.start();
+    page = await openPage(context, errors);
+    await go(page, bench, 'shape');
+    await shows(page, 'Ease in girth', '24 mm');
+    await saved(page);
+  });
+
+  it('drags the cuff edge along the arm as one step of undo', async () => {
+    await page.locator('[data-handle="cuff"]').waitFor();
+    await page.waitForTimeout(500);
+    const box = (await page.locator('[data-handle="cuff"]').boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2, box.y - 20, { steps: 5 });
+    await page.mouse.up();
+    const field = page.getByLabel('Cuff edge from wrist', { exact: true });
+    const mm = async (): Promise<number> => Number.parseFloat(await field.inputValue());
+    await page.waitForTimeout(200);
+    expect(await mm()).to.be.within(16, 60);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await shows(page, 'Cuff edge from wrist', '10 mm');
+  });
+
+  it('drags lamps along the shell', async () => {
+    await go(page, bench, 'inside');
+    const grip = page.locator('[data-handle="lamps-row-1"]');
+    await grip.waitFor();
+    await page.waitForTimeout(500);
+    const box = (await grip.boundingBox())!;
+    const before = Number.parseFloat(await page.getByLabel('First lamp along', { exact: true }).inputValue());
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 12, box.y - 20, { steps: 5 });
+    await page.mouse.up();
+    const after = Number.parseFloat(await page.getByLabel('First lamp along', { exact: true }).inputValue());
+    expect(after - before).to.be.within(5, 60);
+  });
+
+  it('hands out PDF, SVG, DXF and lists that say the same', async () => {
+    await go(page, bench, 'cut');
+    await type(page, 'The 100 mm bar measured', '98.5');
+    const pdf = await download('Pattern, PDF');
+    const text = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' });
+    expect(text)
+      .to.include('Lampwarden bracers')
+      .and.to.include('cut 2, one flipped')
+      .and.to.include('bar measured 98.5 mm');
+    expect(readFileSync(await download('Pattern, SVG'), 'utf8')).to.include('<g id="cut"');
+    expect(readFileSync(await download('Pattern, DXF'), 'utf8')).to.include('LWPOLYLINE');
+    expect(readFileSync(await download('Cut list, CSV'), 'utf8')).to.include('Lamp bracer');
+    expect(readFileSync(await download('Steps, ICS'), 'utf8')).to.include('BEGIN:VEVENT');
+  });
+
+  it('follows the steps: a gate holds until what comes before is done', async () => {
+    await go(page, bench, 'make');
+    await page.getByRole('button', { name: /test again in the shell/ }).click();
+    expect(await page.getByRole('button', { name: 'Done', exact: true }).isDisabled()).to.equal(true);
+    expect(await page.getByLabel('The step').innerText()).to.include(
+      'Test the lights before gluing the lining',
+    );
+    await page.getByRole('button', { name: /^1\. Print/ }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByText('1 of 20 done').waitFor();
+    await page.getByRole('button', { name: /trace/ }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByText('2 of 20 done').waitFor();
+  });
+
+  it('shows the caution where it matters and starts a drying timer', async () => {
+    await page.getByRole('button', { name: /cut 6 mm/ }).click();
+    expect(await page.getByLabel('The step').innerText()).to.include('Fresh blade');
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByRole('button', { name: /heat and form/ }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByRole('button', { name: /heat and form/ }).click();
+    await page
+      .getByRole('timer')
+      .getByText(/0:1\d:\d\d until foam cool/)
+      .waitFor();
+  });
+
+  it('writes down what really happened against what was planned', async () => {
+    await go(page, bench, 'log');
+    await page.getByRole('button', { name: 'Hours of light' }).click();
+    await page.getByLabel('Actual', { exact: true }).fill('a lot');
+    await page.getByRole('button', { name: 'Write' }).click();
+    await page.getByText('“a lot” is not a number').waitFor();
+    await page.getByLabel('Actual', { exact: true }).fill('15');
+    await page.getByRole('button', { name: 'Write' }).click();
+    await page.getByRole('cell', { name: '15 h', exact: true }).waitFor();
+  });
+
+  it('is all there after closing the tab and a server restart', async () => {
+    await saved(page);
+    await page.close();
+    await bench.stop('SIGTERM');
+    await bench.start();
+    page = await openPage(context, errors);
+    await go(page, bench, 'log');
+    await page.getByRole('cell', { name: '15 h', exact: true }).waitFor();
+    await go(page, bench, 'make');
+    await page.getByText('4 of 20 done').waitFor();
+  });
+
+  it('undoes to the start', async () => {
+    await go(page, bench, 'shape');
+    const start = await page.getByLabel('Ease in girth', { exact: true }).inputValue();
+    for (const ease of ['30', '31', '32', '33']) await type(page, 'Ease in girth', ease);
+    const undo = page.getByRole('button', { name: 'Undo' });
+    for (let i = 0; i < 200 && (await undo.isEnabled()); i++) await undo.click();
+    expect(await undo.isEnabled()).to.equal(false);
+    await shows(page, 'Ease in girth', start);
+    expect(page.url()).to.include(calm);
+  });
+});
