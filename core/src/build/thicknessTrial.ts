@@ -36,7 +36,10 @@ const BULKY_ABOVE_MM = 8;
 /** Above this an arm tires over a day; from memory. */
 const HEAVY_G = 300;
 
-const strainPenalty: Record<StrainClass, number> = { cold: 0, heat: 1, grooved: 3, laminate: 10 };
+/** Points at which a row does not work at all. */
+const REFUSED = 10;
+
+const strainPenalty: Record<StrainClass, number> = { cold: 0, heat: 1, grooved: 3, laminate: REFUSED };
 
 /** One row per thickness sold of the part's foam, with reasons and one recommended. */
 export function thicknessTrial(
@@ -81,7 +84,7 @@ export function thicknessTrial(
     };
     hold(
       !passes,
-      10,
+      REFUSED,
       `opens ${trimNumber(made.fit.openingMm, 0)} mm, hand needs ${trimNumber(made.fit.passNeedMm, 0)} mm`,
     );
     hold(thicknessMm < DENTS_BELOW_MM, 4, 'dents when knocked');
@@ -113,6 +116,8 @@ export function thicknessTrial(
   const best = scored.reduce((a, b) => (b.penalty < a.penalty ? b : a));
   best.row.recommended = true;
   if (best.row.reasons[0] === 'works') best.row.reasons.pop();
-  best.row.reasons.push('lightest of those that hold up');
+  best.row.reasons.push(
+    best.penalty < REFUSED ? 'lightest of those that hold up' : 'the least bad: none works yet',
+  );
   return scored.map((s) => s.row);
 }

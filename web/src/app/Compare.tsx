@@ -4,6 +4,7 @@ import { comparePin, unpin, useNotes } from '../store/notes';
 import { useReport } from '../store/report';
 import { toggle, useView } from '../store/view';
 import { Sheet } from '../parts/Sheet';
+import { Revisions } from './Revisions';
 import { difference, ledgerFigures, showFigure } from './totals';
 
 /** Pins of the build, and the present figures beside those of the chosen one. */
@@ -21,34 +22,38 @@ export function Compare() {
   return (
     <Sheet open={open} onClose={() => toggle('compareOpen')} title="Compare with a pin" wide>
       <div className="grid grid-cols-[220px_1fr] gap-4">
-        <ul className="space-y-1">
-          {pins.map((pin) => (
-            <li
-              key={pin.id}
-              className={`border-l-4 p-1.5 ${pin.id === pinned?.id ? 'border-teal bg-wash' : 'border-hair'}`}
-            >
-              <button
-                type="button"
-                className="text-left font-medium text-teal"
-                aria-pressed={pin.id === pinned?.id}
-                onClick={() => comparePin(pin)}
+        <div>
+          {pins.length === 0 && <p className="text-soft">No pins yet. P pins the present state.</p>}
+          <ul className="space-y-1">
+            {pins.map((pin) => (
+              <li
+                key={pin.id}
+                className={`border-l-4 p-1.5 ${pin.id === pinned?.id ? 'border-teal bg-wash' : 'border-hair'}`}
               >
-                {pin.name}
-              </button>
-              <div className="text-[12px] text-soft">
-                {format(new Date(pin.pinnedAt), 'd MMM yyyy HH:mm')}
-              </div>
-              <div className="mt-1 flex gap-1">
-                <button type="button" className="btn" onClick={() => useBuild.setState({ doc: pin.doc })}>
-                  Go back to it
+                <button
+                  type="button"
+                  className="text-left font-medium text-teal"
+                  aria-pressed={pin.id === pinned?.id}
+                  onClick={() => comparePin(pin)}
+                >
+                  {pin.name}
                 </button>
-                <button type="button" className="btn" onClick={() => void unpin(pin)}>
-                  Unpin
-                </button>
-              </div>
-            </li>
-          ))}
-        </ul>
+                <div className="text-[12px] text-soft">
+                  {format(new Date(pin.pinnedAt), 'd MMM yyyy HH:mm')}
+                </div>
+                <div className="mt-1 flex gap-1">
+                  <button type="button" className="btn" onClick={() => useBuild.setState({ doc: pin.doc })}>
+                    Go back to it
+                  </button>
+                  <button type="button" className="btn" onClick={() => void unpin(pin)}>
+                    Unpin
+                  </button>
+                </div>
+              </li>
+            ))}
+          </ul>
+          <Revisions />
+        </div>
         <table className="w-full self-start text-right">
           <thead className="text-soft">
             <tr>

@@ -17,7 +17,8 @@ export function Conflict() {
       <p className="font-medium">{message}</p>
       <p className="text-soft">
         The other was saved {formatDistanceToNow(new Date(theirs.updatedAt), { addSuffix: true })} as version{' '}
-        {theirs.version}. Both stay in the revisions, whichever you keep.
+        {theirs.version}. If you keep yours, the other stays under Compare, saved versions; if you take the
+        other, undo brings yours back.
       </p>
       <div className="mt-2 flex gap-2">
         <button type="button" className="btn btn-main" onClick={() => settleConflict('mine')}>

@@ -11,7 +11,6 @@ export function Ledger() {
   const currency = useBuild((s) => s.doc.brief.currency);
   const pinned = useNotes((s) => s.pinnedReport?.totals);
   const pin = useNotes((s) => s.pinned);
-  const count = useNotes((s) => s.pins.length);
   return (
     <footer
       className="flex h-12 items-center gap-5 border-t border-ink bg-paper px-3 max-[1200px]:gap-3"
@@ -36,13 +35,7 @@ export function Ledger() {
         <button type="button" className="btn" onClick={() => void pinNow()} title="Pin the present state (P)">
           <PinIcon size={15} aria-hidden /> Pin
         </button>
-        <button
-          type="button"
-          className="btn"
-          disabled={count === 0}
-          onClick={() => toggle('compareOpen')}
-          title="Compare (Shift+P)"
-        >
+        <button type="button" className="btn" onClick={() => toggle('compareOpen')} title="Compare (Shift+P)">
           Compare
         </button>
       </div>

@@ -89,6 +89,12 @@ export const api = {
   log: (id: string) => call<{ log: LogEntry[] }>('GET', `${build(id)}/log`).then((r) => r.log),
   putLog: (id: string, entry: LogEntry) => call<LogEntry>('PUT', `${build(id)}/log/${entry.id}`, entry),
   removeLog: (id: string, entryId: string) => call<undefined>('DELETE', `${build(id)}/log/${entryId}`),
+  revisions: (id: string) =>
+    call<{ revisions: { version: number; savedAt: string }[] }>('GET', `${build(id)}/revisions`).then(
+      (r) => r.revisions,
+    ),
+  revision: (id: string, version: number) =>
+    call<{ doc: BuildDoc }>('GET', `${build(id)}/revisions/${version}`),
   wearers: () => call<{ wearers: SavedWearer[] }>('GET', '/wearers').then((r) => r.wearers),
   putWearer: (id: string, wearer: Wearer) =>
     call<SavedWearer>('PUT', `/wearers/${encodeURIComponent(id)}`, wearer),
