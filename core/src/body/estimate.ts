@@ -1,3 +1,4 @@
+import { ratios } from './ratios';
 import { measureInfo, type Measure, type MeasureKey, type MeasureSource } from './measures';
 
 export interface ResolvedMeasure {
@@ -13,38 +14,6 @@ export type Body = Record<MeasureKey, ResolvedMeasure>;
 
 /** Typical adult stature, the mean of the two means in the trade table (from memory). */
 const TYPICAL_STATURE_MM = 1693;
-
-/**
- * Ways to work out a missing measure, best first: multiply the named measure by the ratio.
- * Ratios are means over means of a large adult survey, from memory.
- */
-const ratios: Record<Exclude<MeasureKey, 'stature'>, [MeasureKey, number][]> = {
-  wristGirth: [
-    ['forearmGirth', 0.576],
-    ['elbowGirth', 0.62],
-    ['stature', 0.0978],
-  ],
-  forearmGirth: [
-    ['elbowGirth', 1.076],
-    ['wristGirth', 1.737],
-    ['stature', 0.17],
-  ],
-  forearmGirthAt: [
-    ['forearmLength', 0.72],
-    ['stature', 0.104],
-  ],
-  elbowGirth: [
-    ['forearmGirth', 0.93],
-    ['wristGirth', 1.615],
-    ['stature', 0.158],
-  ],
-  forearmLength: [['stature', 0.145]],
-  handGirth: [
-    ['wristGirth', 1.205],
-    ['stature', 0.118],
-  ],
-  handLength: [['stature', 0.1105]],
-};
 
 /** The newest reading of each key. */
 export function newestMeasures(measures: readonly Measure[]): Map<MeasureKey, Measure> {

@@ -18,6 +18,14 @@ const smallerThan: [MeasureKey, MeasureKey][] = [
   ['elbowGirth', 'stature'],
   ['forearmGirthAt', 'forearmLength'],
   ['handLength', 'forearmLength'],
+  ['neckGirth', 'chestGirth'],
+  ['ankleGirth', 'calfGirth'],
+  ['kneeHeight', 'insideLeg'],
+  ['insideLeg', 'stature'],
+  ['headBreadth', 'headLength'],
+  ['upperArmGirth', 'thighGirth'],
+  ['underBustGirth', 'chestGirth'],
+  ['wristGirth', 'neckGirth'],
 ];
 
 const slips: [string, (value: number) => number[]][] = [

@@ -1,0 +1,159 @@
+import { ellipseAtNormal } from '../geometry/ellipse';
+import type { Mesh } from '../geometry/mesh';
+import type { Vec3 } from '../geometry/vec';
+import type { Body } from './estimate';
+import {
+  ankleHeightMm,
+  headAxes,
+  levels,
+  limbLengthMm,
+  limbSection,
+  limbStations,
+  neckSection,
+  torsoSection,
+  type BodySection,
+  type Limb,
+} from './sections';
+
+const AROUND = 64;
+
+/** Rings of points joined into a closed tube with capped ends. */
+function loft(rings: Vec3[][]): Mesh {
+  const points = rings.flat();
+  const triangles: [number, number, number][] = [];
+  const n = rings[0]!.length;
+  for (let r = 0; r < rings.length - 1; r++) {
+    for (let i = 0; i < n; i++) {
+      const [a, b] = [r * n + i, r * n + ((i + 1) % n)];
+      triangles.push([a, b, b + n], [a, b + n, a + n]);
+    }
+  }
+  for (const [ring, down] of [
+    [0, true],
+    [rings.length - 1, false],
+  ] as const) {
+    const centre = rings[ring]!.reduce((s, p) => ({ x: s.x + p.x / n, y: s.y + p.y / n, z: s.z + p.z / n }), {
+      x: 0,
+      y: 0,
+      z: 0,
+    });
+    const at = points.push(centre) - 1;
+    for (let i = 0; i < n; i++) {
+      const [a, b] = [ring * n + i, ring * n + ((i + 1) % n)];
+      triangles.push(down ? [at, b, a] : [at, a, b]);
+    }
+  }
+  return { points, triangles };
+}
+
+const ringOf = (section: BodySection, place: (p: Vec3) => Vec3): Vec3[] =>
+  Array.from({ length: AROUND }, (_, i) => {
+    const p = ellipseAtNormal(section, (i / AROUND) * 2 * Math.PI);
+    return place({ x: p.x, y: p.y + section.forwardMm, z: section.atMm });
+  });
+
+const steps = (from: number, to: number, count: number): number[] =>
+  Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count);
+
+/** Where a limb hangs: its narrow end, and the direction in which it grows. */
+export interface LimbFrame {
+  origin: Vec3;
+  along: Vec3;
+  /** +1 on the wearer's left. */
+  side: 1 | -1;
+}
+
+/** Arms hang a little away from the body; legs stand under the hips. x is the wearer's left, y front, z up. */
+export function limbFrame(body: Body, limb: Limb, side: 1 | -1): LimbFrame {
+  const at = levels(body);
+  const lean = 0.16;
+  const armAlong = { x: -side * Math.sin(lean), y: 0, z: Math.cos(lean) };
+  const shoulder = {
+    x: side * (body.shoulderBreadth.valueMm / 2 + body.upperArmGirth.valueMm / (4 * Math.PI)),
+    y: 0,
+    z: at.shoulder - 20,
+  };
+  const back = (mm: number): Vec3 => ({
+    x: shoulder.x - armAlong.x * mm,
+    y: 0,
+    z: shoulder.z - armAlong.z * mm,
+  });
+  const hip = side * (torsoSection(body, at.hip).a * 0.5);
+  const upper = limbLengthMm(body, 'upperArm');
+  if (limb === 'upperArm') return { origin: back(upper), along: armAlong, side };
+  if (limb === 'forearm')
+    return { origin: back(upper + limbLengthMm(body, 'forearm')), along: armAlong, side };
+  const z = limb === 'lowerLeg' ? ankleHeightMm(body) : body.kneeHeight.valueMm;
+  return { origin: { x: hip, y: 0, z }, along: { x: 0, y: 0, z: 1 }, side };
+}
+
+/** A point of limb space (x back or outside, y across, z along) placed on the figure. */
+export function onLimb({ origin, along, side }: LimbFrame, p: Vec3): Vec3 {
+  const outward = { x: side * along.z, y: 0, z: -side * along.x };
+  return {
+    x: origin.x + along.x * p.z + outward.x * p.x,
+    y: origin.y + side * p.y,
+    z: origin.z + along.z * p.z + outward.z * p.x,
+  };
+}
+
+function limbMesh(body: Body, limb: Limb, side: 1 | -1): Mesh {
+  const frame = limbFrame(body, limb, side);
+  const measured = limbStations(body, limb).map((s) => s.atMm);
+  const along = [...new Set([...steps(0, limbLengthMm(body, limb), 16), ...measured])].sort((a, b) => a - b);
+  const rings = along.map((at) => ringOf(limbSection(body, limb, at), (p) => onLimb(frame, p)));
+  return loft(rings);
+}
+
+function headMesh(body: Body): Mesh {
+  const { side, front, up, centreMm } = headAxes(body);
+  const at = levels(body);
+  const y = neckSection(body, at.chin).forwardMm + 12;
+  const rings = steps(-0.96, 0.96, 20).map((t) => {
+    const z = Math.sin((t * Math.PI) / 2);
+    const r = Math.sqrt(1 - z * z);
+    const jaw = z < -0.1 ? 1 - 0.28 * ((-z - 0.1) / 0.9) : 1;
+    return Array.from({ length: AROUND }, (_, i) => {
+      const angle = (i / AROUND) * 2 * Math.PI;
+      return {
+        x: side * r * jaw * Math.cos(angle),
+        y: y + front * r * Math.sin(angle),
+        z: centreMm + up * z,
+      };
+    });
+  });
+  return loft(rings);
+}
+
+export interface Figure {
+  /** Closed meshes: trunk, neck, head, arms and legs. */
+  parts: { name: string; mesh: Mesh }[];
+}
+
+/** The wearer as closed cross-section lofts whose girths are the measured ones. */
+export function figure(body: Body): Figure {
+  const at = levels(body);
+  const trunk = loft(
+    steps(at.crotch, at.neckBase, 44)
+      .concat([at.hip, at.waist, at.underBust, at.chest])
+      .sort((a, b) => a - b)
+      .map((z) => ringOf(torsoSection(body, z), (p) => p)),
+  );
+  const neck = loft(
+    steps(at.neckBase - 20, at.chin + 40, 6).map((z) => ringOf(neckSection(body, z), (p) => p)),
+  );
+  const limbs = (['upperArm', 'forearm', 'thigh', 'lowerLeg'] as const).flatMap((limb) =>
+    ([1, -1] as const).map((side) => ({
+      name: `${side === 1 ? 'left' : 'right'} ${limb}`,
+      mesh: limbMesh(body, limb, side),
+    })),
+  );
+  return {
+    parts: [
+      { name: 'trunk', mesh: trunk },
+      { name: 'neck', mesh: neck },
+      { name: 'head', mesh: headMesh(body) },
+      ...limbs,
+    ],
+  };
+}
