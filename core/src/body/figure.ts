@@ -1,6 +1,6 @@
 import { ellipseAtNormal } from '../geometry/ellipse';
 import type { Mesh } from '../geometry/mesh';
-import type { Vec3 } from '../geometry/vec';
+import { cross3, type Vec3 } from '../geometry/vec';
 import type { Body } from './estimate';
 import {
   ankleHeightMm,
@@ -55,45 +55,61 @@ const ringOf = (section: BodySection, place: (p: Vec3) => Vec3): Vec3[] =>
 const steps = (from: number, to: number, count: number): number[] =>
   Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count);
 
-/** Where a limb hangs: its narrow end, and the direction in which it grows. */
-export interface LimbFrame {
+/** Where a limb or joint hangs: its origin, the direction along it, and which way its x (back or front) looks. */
+export interface Frame {
   origin: Vec3;
   along: Vec3;
+  out: Vec3;
   /** +1 on the wearer's left. */
   side: 1 | -1;
 }
 
+export type Joint = 'elbow' | 'knee' | 'shoulder';
+
 /** Arms hang a little away from the body; legs stand under the hips. x is the wearer's left, y front, z up. */
-export function limbFrame(body: Body, limb: Limb, side: 1 | -1): LimbFrame {
+export function limbFrame(body: Body, place: Limb | Joint, side: 1 | -1): Frame {
   const at = levels(body);
   const lean = 0.16;
   const armAlong = { x: -side * Math.sin(lean), y: 0, z: Math.cos(lean) };
+  const armOut = { x: side * Math.cos(lean), y: 0, z: Math.sin(lean) };
   const shoulder = {
     x: side * (body.shoulderBreadth.valueMm / 2 + body.upperArmGirth.valueMm / (4 * Math.PI)),
     y: 0,
     z: at.shoulder - 20,
   };
-  const back = (mm: number): Vec3 => ({
+  const down = (mm: number): Vec3 => ({
     x: shoulder.x - armAlong.x * mm,
     y: 0,
     z: shoulder.z - armAlong.z * mm,
   });
   const hip = side * (torsoSection(body, at.hip).a * 0.5);
   const upper = limbLengthMm(body, 'upperArm');
-  if (limb === 'upperArm') return { origin: back(upper), along: armAlong, side };
-  if (limb === 'forearm')
-    return { origin: back(upper + limbLengthMm(body, 'forearm')), along: armAlong, side };
-  const z = limb === 'lowerLeg' ? ankleHeightMm(body) : body.kneeHeight.valueMm;
-  return { origin: { x: hip, y: 0, z }, along: { x: 0, y: 0, z: 1 }, side };
+  const up = { x: 0, y: 0, z: 1 };
+  const front = { x: 0, y: 1, z: 0 };
+  switch (place) {
+    case 'upperArm':
+      return { origin: down(upper), along: armAlong, out: armOut, side };
+    case 'forearm':
+      return { origin: down(upper + limbLengthMm(body, 'forearm')), along: armAlong, out: armOut, side };
+    case 'elbow':
+      return { origin: down(upper), along: armAlong, out: { x: 0, y: -1, z: 0 }, side };
+    case 'shoulder':
+      return { origin: { ...shoulder, z: shoulder.z - 10 }, along: up, out: { x: side, y: 0, z: 0 }, side };
+    case 'lowerLeg':
+      return { origin: { x: hip, y: 0, z: ankleHeightMm(body) }, along: up, out: front, side };
+    case 'thigh':
+    case 'knee':
+      return { origin: { x: hip, y: 0, z: body.kneeHeight.valueMm }, along: up, out: front, side };
+  }
 }
 
-/** A point of limb space (x back or outside, y across, z along) placed on the figure. */
-export function onLimb({ origin, along, side }: LimbFrame, p: Vec3): Vec3 {
-  const outward = { x: side * along.z, y: 0, z: -side * along.x };
+/** A point of limb space (x out, y across, z along) placed on the figure; the right side is the left one mirrored. */
+export function onLimb({ origin, along, out, side }: Frame, p: Vec3): Vec3 {
+  const across = cross3(along, out);
   return {
-    x: origin.x + along.x * p.z + outward.x * p.x,
-    y: origin.y + side * p.y,
-    z: origin.z + along.z * p.z + outward.z * p.x,
+    x: origin.x + along.x * p.z + out.x * p.x + side * across.x * p.y,
+    y: origin.y + along.y * p.z + out.y * p.x + side * across.y * p.y,
+    z: origin.z + along.z * p.z + out.z * p.x + side * across.z * p.y,
   };
 }
 

@@ -64,8 +64,8 @@ export const ratios: Record<Exclude<MeasureKey, 'stature'>, [MeasureKey, number]
     ['stature', 0.25],
   ],
   waistToShoulder: [
-    ['backWaistLength', 1.05],
-    ['stature', 0.262],
+    ['backWaistLength', 0.95],
+    ['stature', 0.235],
   ],
   armLength: [
     ['forearmLength', 2.32],

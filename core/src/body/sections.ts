@@ -52,7 +52,7 @@ export function levels(body: Body): {
 } {
   const stature = v(body, 'stature');
   const crotch = v(body, 'insideLeg');
-  const waist = 0.62 * stature;
+  const waist = 0.605 * stature;
   const neckBase = waist + v(body, 'waistToShoulder');
   const span = neckBase - waist;
   return {

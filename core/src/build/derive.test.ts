@@ -81,7 +81,7 @@ describe('derive', () => {
     for (let i = 1; i < trial.length; i++) {
       expect(trial[i]!.massG).to.be.greaterThan(trial[i - 1]!.massG);
       expect(trial[i]!.patternGirthMm).to.be.greaterThan(trial[i - 1]!.patternGirthMm);
-      expect(trial[i]!.openingMm).to.be.at.most(trial[i - 1]!.openingMm);
+      expect(trial[i]!.openingMm!).to.be.at.most(trial[i - 1]!.openingMm!);
     }
   });
 

@@ -1,4 +1,6 @@
 import type { Wearer } from '../body/measures';
+import type { FormParams } from '../forms/contract';
+import type { DrapedKindName } from '../forms/kinds';
 import type { BracerParams } from '../forms/bracer/params';
 import type { LampColour } from '../materials/lamps';
 import type { FoamStock } from '../materials/stock';
@@ -53,16 +55,27 @@ export interface Lights {
   switchAt: Spot;
 }
 
-export interface Part {
+interface PartBase {
   id: string;
   name: string;
-  form: 'bracer';
   sides: 'left' | 'right' | 'pair';
-  params: BracerParams;
   foam: FoamChoice;
   lining: FoamChoice | null;
   lights: Lights | null;
 }
+
+export interface BracerPart extends PartBase {
+  form: 'bracer';
+  params: BracerParams;
+}
+
+export interface DrapedPart extends PartBase {
+  form: DrapedKindName;
+  params: FormParams;
+}
+
+/** One form in one place. */
+export type Part = BracerPart | DrapedPart;
 
 export type PageSize = 'A4' | 'A3' | 'Letter' | 'Legal';
 

@@ -1,6 +1,6 @@
 import { lampOverhangMm, packRoom } from '../inside/room';
 import { wireLengthMm } from '../inside/wire';
-import type { FormShape } from '../forms/contract';
+import type { Placement } from '../forms/piece';
 import type { Catalogue } from '../materials/catalogue';
 import { ledBodies, leds } from '../materials/lamps';
 import type { FoamSheet } from '../materials/stock';
@@ -12,11 +12,17 @@ import type { InsideReport, LampSpot } from './report';
 /** Twin hook-up wire, grams per metre of one conductor; from memory. */
 const WIRE_G_PER_M = 4;
 
+/** What lighting asks of a shell. */
+export interface LitShell {
+  place: (aroundDeg: number, alongMm: number) => Placement | undefined;
+  roomMm: number;
+}
+
 /** Every lamp of every row placed on the shell; those off the surface altogether are left out. */
-function placeLamps(lights: Lights, shape: FormShape): LampSpot[] {
+function placeLamps(lights: Lights, shell: LitShell): LampSpot[] {
   return lights.rows.flatMap((row) =>
     Array.from({ length: row.count }, (_, i) => i).flatMap((i) => {
-      const spot = shape.place(row.aroundDeg, row.alongMm + i * row.pitchMm);
+      const spot = shell.place(row.aroundDeg, row.alongMm + i * row.pitchMm);
       if (!spot) return [];
       const { bodyMm } = ledBodies[row.body];
       return [{ id: `${row.id}-${i + 1}`, rowId: row.id, colour: row.colour, diameterMm: bodyMm, ...spot }];
@@ -27,16 +33,16 @@ function placeLamps(lights: Lights, shape: FormShape): LampSpot[] {
 /** Lamps, circuit, burn time and room for one part. */
 export function insideReport(
   lights: Lights,
-  shape: FormShape,
+  shell: LitShell,
   foam: FoamSheet,
   lining: FoamSheet | undefined,
   catalogue: Catalogue,
 ): InsideReport {
-  const lamps = placeLamps(lights, shape);
+  const lamps = placeLamps(lights, shell);
   const pack = catalogue.packs.find((p) => p.id === lights.packId);
   const toggle = catalogue.switches.find((s) => s.id === lights.switchId);
-  const packAt = shape.place(lights.packAt.aroundDeg, lights.packAt.alongMm)?.at;
-  const switchAt = shape.place(lights.switchAt.aroundDeg, lights.switchAt.alongMm)?.at;
+  const packAt = shell.place(lights.packAt.aroundDeg, lights.packAt.alongMm)?.at;
+  const switchAt = shell.place(lights.switchAt.aroundDeg, lights.switchAt.alongMm)?.at;
   const groups = lights.rows.map((row) => ({
     label: row.colour,
     count: row.count,
@@ -45,7 +51,7 @@ export function insideReport(
   }));
   const solved =
     pack && groups.length > 0 ? solveCircuit(pack.cell.nominalV * pack.series, groups) : undefined;
-  const roomMm = shape.fit.roomMm - (lining?.thicknessMm.value ?? 0);
+  const roomMm = shell.roomMm - (lining?.thicknessMm.value ?? 0);
   const deepest = Math.max(0, ...lights.rows.map((row) => ledBodies[row.body].lengthMm));
   const wireMm =
     packAt && switchAt
@@ -64,7 +70,7 @@ export function insideReport(
     ...(switchAt && { switchAt }),
     ...(pack && { room: packRoom(pack, lights.packAt, roomMm, foam.thicknessMm.value, lights.pocket) }),
     lampOverhangMm: lampOverhangMm(deepest, foam.thicknessMm.value),
-    lampRoomMm: shape.fit.roomMm,
+    lampRoomMm: shell.roomMm,
     ...(solved?.ok && { circuit: solved.value }),
     ...(solved && !solved.ok && { infeasible: solved.message }),
     ...(solved?.ok && pack && { run: runTime(pack, solved.value) }),

@@ -1,24 +1,32 @@
 import { resolveBody } from '../body/estimate';
+import { drapedKinds, formKinds, type FormKindName } from '../forms/kinds';
 import { bracer } from '../forms/bracer/bracer';
 import type { Wearer } from '../body/measures';
-import { schemaVersion, type BuildDoc, type Lights, type Part } from './document';
+import { isPaired } from '../forms/partForm';
+import { schemaVersion, type BracerPart, type BuildDoc, type Lights, type Part } from './document';
 
 const addDays = (iso: string, days: number): string =>
   new Date(Date.parse(`${iso}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
-export const newPart = (id: string, wearer: Wearer): Part => ({
-  id,
-  name: 'Bracer',
-  form: 'bracer',
-  sides: 'pair',
-  params: bracer.defaults(resolveBody(wearer.measures)),
-  foam: { foamId: 'dense-eva', nominalMm: 6 },
-  lining: null,
-  lights: null,
-});
+/** A first part of a form, seeded from the wearer. */
+export function newPart(id: string, wearer: Wearer, form: FormKindName = 'bracer'): Part {
+  const body = resolveBody(wearer.measures);
+  const base = {
+    id,
+    name: formKinds[form].label,
+    foam: { foamId: form === 'bracer' ? 'dense-eva' : 'light-eva', nominalMm: 6 },
+    lining: null,
+    lights: null,
+  };
+  const part: Part =
+    form === 'bracer'
+      ? { ...base, sides: 'pair', form, params: bracer.defaults(body) }
+      : { ...base, sides: 'pair', form, params: drapedKinds[form].defaults(body) };
+  return isPaired(part) ? part : { ...part, sides: 'left' };
+}
 
 /** Lamps on the back of a new bracer, the pack inside the arm. */
-export const newLights = (part: Part): Lights => ({
+export const newLights = (part: BracerPart): Lights => ({
   rows: [
     {
       id: 'row-1',

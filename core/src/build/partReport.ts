@@ -1,21 +1,20 @@
 import type { Body } from '../body/estimate';
 import { strainClass } from '../foam/bend';
-import { formKinds } from '../forms/kinds';
 import type { Mark, Piece } from '../forms/piece';
 import { boundsOf } from '../geometry/polygon';
 import type { Vec2 } from '../geometry/vec';
 import { snugPocketMm } from '../inside/room';
 import { foamMassG } from '../mass/foamMass';
 import type { Catalogue } from '../materials/catalogue';
-import { closures } from '../materials/closures';
-import { foamSheet, type FoamStock } from '../materials/stock';
+import { foamSheet, type FoamSheet, type FoamStock } from '../materials/stock';
 import type { Lights, Part } from './document';
+import { closureOf, isPaired, shapeOf, silhouetteOf, zoneOf } from '../forms/partForm';
 import { insideReport } from './insideReport';
 import type { InsideReport, PartReport } from './report';
 import { thicknessTrial } from './thicknessTrial';
 
 /** A copy for each side; a pair is one and one flipped. */
-export const copiesOf = (part: Part): number => (part.sides === 'pair' ? 2 : 1);
+export const copiesOf = (part: Part): number => (part.sides === 'pair' && isPaired(part) ? 2 : 1);
 
 const rectangle = (c: Vec2, w: number, h: number): Vec2[] => [
   { x: c.x - w / 2, y: c.y - h / 2 },
@@ -62,22 +61,25 @@ export function partReport(
   const lining = part.lining
     ? foamSheet(catalogue.foams, stock, part.lining.foamId, part.lining.nominalMm)
     : undefined;
-  const form = formKinds[part.form];
-  const shape = form.shape({ params: part.params, body, underLayerMm, foam, ...(lining && { lining }) });
+  const sheetOf = (mm: number): FoamSheet => foamSheet(catalogue.foams, stock, part.foam.foamId, mm) ?? foam;
+  const shape = shapeOf(part, { body, underLayerMm, foam, sheetOf, ...(lining && { lining }) });
   const copies = copiesOf(part);
-  const inside = part.lights ? insideReport(part.lights, shape, foam, lining, catalogue) : undefined;
-  const packFlat = part.lights
-    ? shape.place(part.lights.packAt.aroundDeg, part.lights.packAt.alongMm)
-    : undefined;
+  const place = shape.place;
+  const inside =
+    part.lights && place
+      ? insideReport(part.lights, { place, roomMm: shape.roomMm }, foam, lining, catalogue)
+      : undefined;
+  const packFlat =
+    (part.lights && shape.place?.(part.lights.packAt.aroundDeg, part.lights.packAt.alongMm)) ?? undefined;
   const drilled = inside && part.lights ? drill(shape.pieces, inside, part.lights, packFlat) : shape.pieces;
   const pieces = [...drilled, ...shape.linings()].map((p) => ({
     ...p,
     quantity: copies,
-    flipped: part.sides === 'right' ? 1 : copies - 1,
+    flipped: part.sides === 'right' && isPaired(part) ? 1 : copies - 1,
   }));
   const areaMm2 = pieces.reduce((sum, p) => sum + p.areaMm2, 0);
   const foamG = pieces.reduce(
-    (sum, p) => sum + foamMassG(p.areaMm2, p.role === 'lining' && lining ? lining : foam),
+    (sum, p) => sum + foamMassG(p.areaMm2, p.role === 'lining' && lining ? lining : sheetOf(p.nominalMm)),
     0,
   );
   const boxes = pieces.map((p) => boundsOf(p.outline));
@@ -90,15 +92,19 @@ export function partReport(
     ...(lining && { lining }),
     solid: shape.solid(),
     pieces,
-    silhouette: form.silhouette(part.params, body),
+    zone: zoneOf(part),
+    silhouette: silhouetteOf(part, body),
     patternGirthMm: shape.patternGirthMm,
     bendStrain: shape.bendStrain,
     strainClass: strainClass(shape.bendStrain),
     tightestRadiusMm: shape.tightestRadiusMm,
-    fit: shape.fit,
+    ...(shape.fit && { fit: shape.fit }),
+    figures: shape.figures,
+    checks: shape.checks,
+    roomMm: shape.roomMm,
     areaMm2,
     foamG,
-    totalG: foamG + closures[part.params.closure].massG + (inside?.massG ?? 0),
+    totalG: foamG + closureOf(part).massG + (inside?.massG ?? 0),
     longestMm: Math.max(...boxes.map((b) => b.maxY - b.minY)),
     ...(inside && { inside }),
     trial: thicknessTrial(part, body, underLayerMm, catalogue, stock),

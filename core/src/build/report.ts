@@ -3,7 +3,7 @@ import type { Doubt } from '../body/plausible';
 import type { Packed } from '../cut/packing';
 import type { Finding } from '../findings/finding';
 import type { StrainClass } from '../foam/bend';
-import type { Solid } from '../forms/contract';
+import type { FormCheck, FormFigure, Solid, Zone } from '../forms/contract';
 import type { LimbFit } from '../forms/limbFit';
 import type { Piece } from '../forms/piece';
 import type { Vec2, Vec3 } from '../geometry/vec';
@@ -66,7 +66,12 @@ export interface PartReport {
   bendStrain: number;
   strainClass: StrainClass;
   tightestRadiusMm: number;
-  fit: LimbFit;
+  /** Where on the wearer it hangs. */
+  zone: Zone;
+  fit?: LimbFit;
+  figures: FormFigure[];
+  checks: FormCheck[];
+  roomMm: number;
   areaMm2: number;
   foamG: number;
   totalG: number;

@@ -54,7 +54,7 @@ const part = Joi.object({
   params: Joi.when('form', {
     switch: Object.values(formKinds).map((form) => ({
       is: form.kind,
-      then: paramsOf(form.fields as Field<never>[]).required(),
+      then: paramsOf(form.fields as unknown as Field<never>[]).required(),
     })),
   }),
   foam: foamChoice.required(),

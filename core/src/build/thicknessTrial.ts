@@ -1,12 +1,12 @@
 import type { Body } from '../body/estimate';
-import { bendStrain, strainClass, type StrainClass } from '../foam/bend';
-import { formKinds } from '../forms/kinds';
+import { strainClass, type StrainClass } from '../foam/bend';
 import { foamMassG } from '../mass/foamMass';
 import { ledBodies } from '../materials/lamps';
 import type { Catalogue } from '../materials/catalogue';
 import { foamSheet, type FoamStock } from '../materials/stock';
 import { trimNumber } from '../units/length';
 import type { Part } from './document';
+import { outlookOf } from '../forms/partForm';
 
 /** What one thickness would do to a part. Area, mass and cost are for one copy. */
 export interface TrialRow {
@@ -16,7 +16,8 @@ export interface TrialRow {
   massG: number;
   bendStrain: number;
   strainClass: StrainClass;
-  openingMm: number;
+  /** What can pass; null when nothing must. */
+  openingMm: number | null;
   outsideMm: number;
   roomMm: number;
   areaMm2: number;
@@ -51,30 +52,26 @@ export function thicknessTrial(
 ): TrialRow[] {
   const foam = catalogue.foams.find((f) => f.id === part.foam.foamId);
   if (!foam) return [];
-  const form = formKinds[part.form];
   const lining = part.lining
     ? foamSheet(catalogue.foams, stock, part.lining.foamId, part.lining.nominalMm)
     : undefined;
   const lampDeep = part.lights ? Math.max(...part.lights.rows.map((r) => ledBodies[r.body].lengthMm), 0) : 0;
   const scored = foam.sheets.map(({ nominalMm }) => {
     const sheet = foamSheet(catalogue.foams, stock, foam.id, nominalMm)!;
-    const made = form.shape({
-      params: part.params,
+    const around = {
       body,
       underLayerMm,
       foam: sheet,
-      ...(lining && { lining }),
-    });
-    const areaMm2 = made.pieces.reduce((sum, p) => sum + p.areaMm2, 0);
+      sheetOf: (mm: number) => foamSheet(catalogue.foams, stock, foam.id, mm) ?? sheet,
+    };
+    const made = outlookOf(part, { ...around, ...(lining && { lining }) });
+    const { areaMm2 } = made;
     const thicknessMm = sheet.thicknessMm.value;
-    const strain = bendStrain({
-      thicknessMm,
-      insideRadiusMm: made.tightestRadiusMm,
-      neutralFraction: sheet.neutralFraction.value,
-    });
+    const strain = made.bendStrain;
     const kind = strainClass(strain);
     const massG = foamMassG(areaMm2, sheet);
-    const passes = made.fit.openingMm >= made.fit.passNeedMm;
+    const openingMm = made.openingMm ?? null;
+    const passes = openingMm === null || openingMm >= (made.passNeedMm ?? 0);
     const reasons: string[] = [];
     let penalty = strainPenalty[kind];
     const hold = (against: boolean, points: number, reason: string): void => {
@@ -85,13 +82,13 @@ export function thicknessTrial(
     hold(
       !passes,
       REFUSED,
-      `opens ${trimNumber(made.fit.openingMm, 0)} mm, hand needs ${trimNumber(made.fit.passNeedMm, 0)} mm`,
+      `opens ${trimNumber(openingMm ?? 0, 0)} mm, ${trimNumber(made.passNeedMm ?? 0, 0)} mm must pass`,
     );
     hold(thicknessMm < DENTS_BELOW_MM, 4, 'dents when knocked');
     hold(thicknessMm >= DENTS_BELOW_MM && thicknessMm < FLEXES_BELOW_MM, 0.5, 'gives when gripped');
     hold(thicknessMm > BULKY_ABOVE_MM, 1, 'bulky at the cuff');
     hold(massG > HEAVY_G, 2, `heavy for an arm at ${trimNumber(massG, 0)} g`);
-    const stuckOut = lampDeep - thicknessMm - made.fit.roomMm;
+    const stuckOut = lampDeep - thicknessMm - made.roomMm;
     hold(stuckOut > 0, 2, `lamps press ${trimNumber(stuckOut, 1)} mm into the sleeve`);
     if (reasons.length === 0) reasons.push('works');
     const row: TrialRow = {
@@ -101,9 +98,9 @@ export function thicknessTrial(
       massG,
       bendStrain: strain,
       strainClass: kind,
-      openingMm: made.fit.openingMm,
+      openingMm,
       outsideMm: made.patternGirthMm + 2 * Math.PI * (1 - sheet.neutralFraction.value) * thicknessMm,
-      roomMm: made.fit.roomMm,
+      roomMm: made.roomMm,
       areaMm2,
       cost: (areaMm2 / (sheet.widthMm * sheet.heightMm)) * sheet.price.value,
       passes,

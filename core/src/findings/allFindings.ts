@@ -2,14 +2,15 @@ import * as buildRules from './buildRules';
 import type { Finding, Severity } from './finding';
 import * as fitRules from './fitRules';
 import * as foamRules from './foamRules';
+import * as formRules from './formRules';
 import * as insideRules from './insideRules';
 import * as powerRules from './powerRules';
-import type { BuildContext, BuildRule, PartRule } from './rule';
+import type { BuildContext, BracerRule, BuildRule, PartRule } from './rule';
 
+const bracerRules: BracerRule[] = [...Object.values(fitRules), ...Object.values(insideRules)];
 const partRules: PartRule[] = [
-  ...Object.values(fitRules),
   ...Object.values(foamRules),
-  ...Object.values(insideRules),
+  ...Object.values(formRules),
   ...Object.values(powerRules),
 ];
 const wholeRules: BuildRule[] = Object.values(buildRules);
@@ -23,9 +24,16 @@ export function allFindings(
   catalogue: BuildContext['catalogue'],
 ): Finding[] {
   const context = { doc, report, catalogue };
-  const perPart = doc.parts.flatMap((part, index) =>
-    partRules.flatMap((rule) => rule({ ...context, part, made: report.parts[index]!, index })),
-  );
+  const perPart = doc.parts.flatMap((part, index) => {
+    const made = report.parts[index]!;
+    const general = partRules.flatMap((rule) => rule({ ...context, part, made, index }));
+    const { fit } = made;
+    if (part.form !== 'bracer' || !fit) return general;
+    return [
+      ...bracerRules.flatMap((rule) => rule({ ...context, part, made: { ...made, fit }, index })),
+      ...general,
+    ];
+  });
   const whole = wholeRules.flatMap((rule) => rule(context));
   return [...whole, ...perPart].sort((a, b) => order[a.severity] - order[b.severity]);
 }

@@ -33,7 +33,7 @@ const critical: MeasureKey[] = ['wristGirth', 'forearmGirth', 'forearmLength', '
 /** A guess where the tape should have been. */
 export const criticalMeasured: BuildRule = ({ doc, report }) => {
   const guessed = critical.filter((key) => report.body[key].source === 'estimate');
-  return when(doc.parts.length > 0 && guessed.length > 0, () => ({
+  return when(doc.parts.some((p) => p.form === 'bracer') && guessed.length > 0, () => ({
     id: 'estimates',
     severity: 'mind',
     station: 'body',
@@ -49,7 +49,7 @@ export const piecesFitSheet: BuildRule = ({ doc, report }) =>
   report.packed.tooBig.map((big): Finding => {
     const index = doc.parts.findIndex((p) => p.id === big.partId);
     const part = doc.parts[index]!;
-    const split = part.params.panels === 1;
+    const split = part.params['panels' as keyof typeof part.params] === 1;
     return {
       id: `sheet:${big.partId}:${big.pieceId}`,
       severity: 'stop',

@@ -2,12 +2,12 @@ import { wantedFlexionDeg } from '../forms/limbFit';
 import { closures } from '../materials/closures';
 import { printMm, trimNumber } from '../units/length';
 import type { Remedy } from './finding';
-import { setParam, setPart, when, type PartRule } from './rule';
+import { setParam, setPart, when, type BracerRule } from './rule';
 
 const up5 = (mm: number): number => Math.ceil(mm / 5) * 5;
 
 /** The hand cannot get through. */
-export const handPasses: PartRule = (context) => {
+export const handPasses: BracerRule = (context) => {
   const { part, made } = context;
   const { openingMm, passNeedMm } = made.fit;
   const short = passNeedMm - openingMm;
@@ -44,7 +44,7 @@ export const handPasses: PartRule = (context) => {
 };
 
 /** The limb is thicker between the ends than a straight cone allows. */
-export const bulgeFits: PartRule = (context) => {
+export const bulgeFits: BracerRule = (context) => {
   const { part, made } = context;
   const { bulgeMisfitMm, bulgeAtMm, insideGirthMm } = made.fit;
   const share = bulgeMisfitMm / insideGirthMm;
@@ -71,7 +71,7 @@ export const bulgeFits: PartRule = (context) => {
 };
 
 /** The elbow meets the shell before it is bent enough. */
-export const elbowBends: PartRule = (context) => {
+export const elbowBends: BracerRule = (context) => {
   const { part, made } = context;
   const { flexionDeg, deeperCutMm } = made.fit;
   return when(flexionDeg < wantedFlexionDeg, () => {
@@ -103,7 +103,7 @@ export const elbowBends: PartRule = (context) => {
 };
 
 /** The gap does not suit what shuts it. */
-export const gapSuitsClosure: PartRule = (context) => {
+export const gapSuitsClosure: BracerRule = (context) => {
   const { part } = context;
   const closure = closures[part.params.closure];
   const { gapMm } = part.params;
@@ -127,7 +127,7 @@ export const gapSuitsClosure: PartRule = (context) => {
 };
 
 /** The shell is upside down or shorter than can be worn. */
-export const endsInOrder: PartRule = (context) => {
+export const endsInOrder: BracerRule = (context) => {
   const { part, report } = context;
   const { startMm, endMm, elbowCutMm } = part.params;
   const reach = report.body.forearmLength.valueMm;

@@ -20,7 +20,7 @@ export const bendsAsHeld: PartRule = (context) => {
       id: `bend:${part.id}`,
       severity: kind === 'laminate' ? 'stop' : kind === 'grooved' ? 'mind' : 'note',
       station: 'shape',
-      title: `${part.name}: the outer face stretches ${percent} % round the wrist’s narrow side (inside radius ${trimNumber(made.tightestRadiusMm, 0)} mm).`,
+      title: `${part.name}: the outer face is bent to ${percent} % at its tightest (inside radius ${trimNumber(made.tightestRadiusMm, 0)} mm).`,
       why: `Foam bends cold to 5 %, hot to 15 %, grooved to 30 %: ${strainClassName[kind]}.${grooveHabit ? ' Your habit is to fold by heat alone, which stops at 15 %.' : ''}`,
       sure: 'memory',
       partId: part.id,

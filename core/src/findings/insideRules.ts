@@ -1,10 +1,11 @@
+import type { BracerPart } from '../build/document';
 import { ledBodies } from '../materials/lamps';
 import { printMm } from '../units/length';
 import type { Remedy } from './finding';
-import { setParam, setPart, when, type PartContext, type PartRule } from './rule';
+import { setParam, setPart, when, type PartContext, type BracerRule } from './rule';
 
 /** The pack is thicker than the room for it. */
-export const packFits: PartRule = (context) => {
+export const packFits: BracerRule = (context) => {
   const { part, made, catalogue } = context;
   const room = made.inside?.room;
   const short = room ? room.needMm - room.haveMm : 0;
@@ -39,7 +40,7 @@ export const packFits: PartRule = (context) => {
 };
 
 /** The pack sits on the knob of the wrist. */
-export const packOffBone: PartRule = (context) => {
+export const packOffBone: BracerRule = (context) => {
   const { part, made } = context;
   const { room, pack } = made.inside ?? {};
   return when(room?.onWristBone === true && pack !== undefined, () => {
@@ -66,7 +67,7 @@ export const packOffBone: PartRule = (context) => {
 const WINDOW_MARGIN_MM = 8;
 
 /** Puts a whole row on foam: centred, closer together if it must be, and away from the gap. */
-function centredRow(context: PartContext, rowIndex: number): Remedy[] {
+function centredRow(context: PartContext<BracerPart>, rowIndex: number): Remedy[] {
   const { startMm, endMm, elbowCutMm, gapAtDeg } = context.part.params;
   const row = context.part.lights!.rows[rowIndex]!;
   const clear = WINDOW_MARGIN_MM + ledBodies[row.body].bodyMm / 2 + 4;
@@ -88,7 +89,7 @@ function centredRow(context: PartContext, rowIndex: number): Remedy[] {
 }
 
 /** A lamp window off the foam or too near its edge. */
-export const lampsOnFoam: PartRule = (context) => {
+export const lampsOnFoam: BracerRule = (context) => {
   const { part, made } = context;
   const off = made.inside?.lamps.filter((l) => l.marginMm - l.diameterMm / 2 < WINDOW_MARGIN_MM) ?? [];
   return when(off.length > 0, () => {
@@ -111,7 +112,7 @@ export const lampsOnFoam: PartRule = (context) => {
 };
 
 /** Lamp bodies longer than foam and gap together. */
-export const lampsClearSleeve: PartRule = (context) => {
+export const lampsClearSleeve: BracerRule = (context) => {
   const { part, made } = context;
   const { lampOverhangMm = 0, lampRoomMm = 0 } = made.inside ?? {};
   const short = lampOverhangMm - lampRoomMm;
@@ -133,7 +134,7 @@ export const lampsClearSleeve: PartRule = (context) => {
 };
 
 /** Wires bare against the sleeve. */
-export const wiresCovered: PartRule = (context) => {
+export const wiresCovered: BracerRule = (context) => {
   const { part, made } = context;
   return when((made.inside?.lamps.length ?? 0) > 0 && part.lining === null, () => ({
     id: `lining:${part.id}`,

@@ -1,5 +1,6 @@
-import type { BuildDoc, Part } from '../build/document';
+import type { BracerPart, BuildDoc, Part } from '../build/document';
 import type { PartReport, Report } from '../build/report';
+import type { LimbFit } from '../forms/limbFit';
 import type { Catalogue } from '../materials/catalogue';
 import type { Change, Finding } from './finding';
 
@@ -9,14 +10,18 @@ export interface BuildContext {
   catalogue: Catalogue;
 }
 
-export interface PartContext extends BuildContext {
-  part: Part;
+export interface PartContext<P extends Part = Part> extends BuildContext {
+  part: P;
   made: PartReport;
   index: number;
 }
 
 /** A rule looks at one part or at the whole build and says what it noticed. */
 export type PartRule = (context: PartContext) => Finding[];
+/** A rule of shells on the forearm. */
+export type BracerRule = (
+  context: PartContext<BracerPart> & { made: PartReport & { fit: LimbFit } },
+) => Finding[];
 export type BuildRule = (context: BuildContext) => Finding[];
 
 export const setParam = ({ index }: PartContext, key: string, value: unknown): Change => ({

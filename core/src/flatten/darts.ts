@@ -1,3 +1,4 @@
+import { overlapsItself } from '../geometry/overlap';
 import type { Mesh } from '../geometry/mesh';
 import { dist3, type Vec2 } from '../geometry/vec';
 import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';
@@ -107,20 +108,21 @@ export interface DartOptions extends FlattenOptions {
 }
 
 /** Places round the edge that are tried for a dart. */
-const TRIED = 12;
+const TRIED = 10;
 /** How far towards the centre of curvature a dart runs; the rest is left to the foam. */
 const REACH = 0.8;
 
-/** The path from an edge vertex towards the centre, cut short, or none if it meets what it must keep off. */
+/** The path from a rim vertex towards the centre, cut short, or none if it meets the rim again or what it must keep off. */
 function dartPath(
   start: number,
   towards: ReadonlyMap<number, number>,
   taken: ReadonlySet<number>,
+  rim: ReadonlySet<number>,
 ): number[] | undefined {
   const whole = [start];
   while (towards.has(whole.at(-1)!)) whole.push(towards.get(whole.at(-1)!)!);
   const path = whole.slice(0, Math.max(3, Math.ceil(whole.length * REACH)));
-  return path.length < 3 || path.some((v) => taken.has(v)) ? undefined : path;
+  return path.length < 3 || path.some((v, i) => taken.has(v) || (i > 0 && rim.has(v))) ? undefined : path;
 }
 
 /**
@@ -140,7 +142,8 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
   };
   if (best.stretch.mostly <= limit || most === 0) return best;
   const loop = boundaryLoops(surface)[0]!;
-  const centre = curvatureCentre(surface, new Set(loop));
+  const rim = new Set(loop);
+  const centre = curvatureCentre(surface, rim);
   if (centre === undefined) return best;
   const towards = waysTo(surface, centre);
   const taken = new Set(keepOff);
@@ -150,12 +153,13 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
       { length: TRIED },
       (_, i) => loop[Math.floor((i / TRIED) * loop.length)]!,
     ).flatMap((start) => {
-      const path = dartPath(start, towards, taken);
+      const path = dartPath(start, towards, taken, rim);
       if (!path) return [];
       const cut = cutAlong(base.mesh, path);
       const origin = [...base.origin, ...cut.added.map((v) => base.origin[v]!)];
       const start2 = [...base.flat, ...cut.added.map((v) => base.flat[v]!)];
       flat = flattenLocalGlobal(cut.mesh, { ...how, start: start2, iterations: 20 });
+      if (overlapsItself(boundaryLoops(cut.mesh)[0]!.map((v) => flat[v]!))) return [];
       return [
         {
           mesh: cut.mesh,

@@ -26,10 +26,11 @@ function localTriangle(mesh: Mesh, t: number): Local {
   const a = mesh.points[ia]!;
   const ab = sub3(mesh.points[ib]!, a);
   const ac = sub3(mesh.points[ic]!, a);
-  const bx = length3(ab);
+  // A side shorter than a nanometre cannot be told from none.
+  const bx = Math.max(length3(ab), 1e-6);
   const cx = dot3(ab, ac) / bx;
   const cy = length3(cross3(ab, ac)) / bx;
-  const area2 = Math.max(bx * cy, 1e-12);
+  const area2 = Math.max(bx * cy, 1e-9);
   const bc2 = (cx - bx) ** 2 + cy * cy;
   const ac2 = cx * cx + cy * cy;
   const ab2 = bx * bx;

@@ -104,7 +104,13 @@ export function pieceShapes(piece: Piece, source: Source): Shape[] {
       shapes.push(...notch(piece, mark.points[0]!, mark.text ?? ''));
       continue;
     }
-    shapes.push({ kind: 'line', layer: mark.kind, points: mark.points, closed: mark.kind === 'pocket' });
+    const layer = mark.kind === 'slot' ? 'hole' : mark.kind;
+    shapes.push({
+      kind: 'line',
+      layer,
+      points: mark.points,
+      closed: mark.kind === 'pocket' || mark.kind === 'slot',
+    });
     if (mark.text)
       shapes.push({ kind: 'text', layer: 'text', at: centroid(mark.points), heightMm: 3, text: mark.text });
   }

@@ -3,6 +3,7 @@ import type { MeasureKey } from '../body/measures';
 import type { Mesh } from '../geometry/mesh';
 import type { Vec2, Vec3 } from '../geometry/vec';
 import type { FoamSheet } from '../materials/stock';
+import type { Sure } from '../units/sure';
 import type { LimbFit } from './limbFit';
 import type { Piece, Placement } from './piece';
 
@@ -36,6 +37,27 @@ export interface FormInput<P> {
   foam: FoamSheet;
   /** Foam glued inside the shell to cover wires, if any. */
   lining?: FoamSheet;
+  /** The same foam in another thickness, or the part's own when it is not sold so. */
+  sheetOf: (nominalMm: number) => FoamSheet;
+}
+
+/** A figure a form tells of itself. */
+export interface FormFigure {
+  label: string;
+  value: number;
+  unit: 'mm' | 'deg' | 'g' | '';
+  decimals: number;
+}
+
+/** Something a form noticed about itself; becomes a finding. */
+export interface FormCheck {
+  id: string;
+  severity: 'stop' | 'mind' | 'note';
+  title: string;
+  why: string;
+  sure: Sure;
+  /** Fields that would cure it. */
+  cures: { label: string; set: Record<string, number | string> }[];
 }
 
 /** Where an edge of a piece runs on the outer face of the solid. */
@@ -62,9 +84,42 @@ export interface FormShape {
   patternGirthMm: number;
   bendStrain: number;
   tightestRadiusMm: number;
-  fit: LimbFit;
+  /** How a shell sits on the forearm; only forms that are worn there have it. */
+  fit?: LimbFit;
+  figures: FormFigure[];
+  checks: FormCheck[];
+  /** Gap between shell and body. */
+  roomMm: number;
   /** Where a spot of the shell is: `aroundDeg` from the back of the limb, `alongMm` from its narrow end. */
-  place: (aroundDeg: number, alongMm: number) => Placement | undefined;
+  place?: (aroundDeg: number, alongMm: number) => Placement | undefined;
+}
+
+/** Places on the wearer that forms hang from; limb forms are mirrored, the others stand in the middle. */
+export type Zone =
+  | 'head'
+  | 'neck'
+  | 'torso'
+  | 'hips'
+  | 'shoulder'
+  | 'upperArm'
+  | 'elbow'
+  | 'forearm'
+  | 'thigh'
+  | 'knee'
+  | 'lowerLeg'
+  | 'back';
+
+/** Values of a form's fields. */
+export type FormParams = Record<string, number | string>;
+
+/** What a thickness does to a part, without laying every piece flat. */
+export interface Outlook {
+  areaMm2: number;
+  patternGirthMm: number;
+  bendStrain: number;
+  roomMm: number;
+  openingMm?: number;
+  passNeedMm?: number;
 }
 
 /** A kind of shape. Adding one is adding a folder that exports one of these. */
@@ -72,9 +127,12 @@ export interface FormKind<P> {
   kind: string;
   label: string;
   summary: string;
+  /** Where on the wearer it hangs. */
+  zone: Zone;
   fields: Field<P>[];
   defaults: (body: Body) => P;
   shape: (input: FormInput<P>) => FormShape;
+  outlook: (input: FormInput<P>) => Outlook;
   /** Outline in its own proportions for the rack, millimetres, y up. */
   silhouette: (params: P, body: Body) => Vec2[];
 }

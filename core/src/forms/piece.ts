@@ -15,6 +15,8 @@ export interface PieceEdge {
   joint: Joint;
   /** The edge on the other side. */
   mate?: { pieceId: string; edgeId: string };
+  /** How much longer this edge is than its mate, to be eased in evenly; absent when they agree. */
+  easeMm?: number;
   /** Letter that pairs this edge with its mate on the print. */
   letter?: string;
 }
@@ -27,7 +29,7 @@ export interface Hole {
   diameterMm: number;
 }
 
-export type MarkKind = 'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket';
+export type MarkKind = 'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket' | 'slot';
 
 /** A line or outline drawn on the piece, not cut through. */
 export interface Mark {
@@ -37,6 +39,20 @@ export interface Mark {
 }
 
 export type PieceRole = 'shell' | 'lining';
+
+/** How far the foam must give to lie on the form, and where. */
+export interface PieceStretch {
+  /** Largest stretch anywhere, and what all but two percent of the piece stays under. */
+  worst: number;
+  mostly: number;
+  worstAt: Vec2;
+  /** Rows and columns of the form as they lie flat. */
+  grid: Vec2[][];
+  /** Lines of equal stretch. */
+  contours: { percent: number; lines: Vec2[][] }[];
+  /** How far unstretched foam stands off the form. */
+  refoldMm: number;
+}
 
 /** One flat outline cut from one sheet, seen from its outer face; outline counter-clockwise, millimetres. */
 export interface Piece {
@@ -54,6 +70,8 @@ export interface Piece {
   /** How many of the quantity are cut flipped for the other side. */
   flipped: number;
   areaMm2: number;
+  /** For pieces that do not unroll. */
+  stretch?: PieceStretch;
 }
 
 /** A place on the shell: where it is, which way is out, and where it lies flat. */

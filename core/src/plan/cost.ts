@@ -2,7 +2,7 @@ import type { BuildDoc } from '../build/document';
 import type { PartReport } from '../build/report';
 import type { Packed } from '../cut/packing';
 import type { Catalogue } from '../materials/catalogue';
-import { closures } from '../materials/closures';
+import { closureOf } from '../forms/partForm';
 import { ledBodies } from '../materials/lamps';
 import { foamSheet } from '../materials/stock';
 import type { Sure } from '../units/sure';
@@ -92,7 +92,7 @@ export function shopping(
   const glued = parts.reduce((sum, p) => sum + gluedMm(p) * p.copies, 0) / 1000;
   const coat = coatings[doc.make.habits.seal];
   const closing = parts.flatMap((p, i) => {
-    const closure = closures[doc.parts[i]!.params.closure];
+    const closure = closureOf(doc.parts[i]!);
     return closure.price > 0 ? [line(closure.name, p.copies, 'sets', closure.price, 'memory')] : [];
   });
   const round = (value: number): number => Math.ceil(value * 100) / 100;

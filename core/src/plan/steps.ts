@@ -1,7 +1,7 @@
 import type { BuildDoc } from '../build/document';
 import type { PartReport } from '../build/report';
 import { groovesForBend } from '../foam/groove';
-import { closures } from '../materials/closures';
+import { closureOf } from '../forms/partForm';
 import { pathLength } from '../geometry/path';
 import { printMinutes } from '../units/time';
 import { trimNumber } from '../units/length';
@@ -182,7 +182,7 @@ function lightSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
 function finishSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
   const coat = coatings[doc.make.habits.seal];
   const id = (step: string): string => `${part.id}:${step}`;
-  const closure = closures[doc.parts.find((p) => p.id === part.id)!.params.closure];
+  const closure = closureOf(doc.parts.find((p) => p.id === part.id)!);
   const lit = (part.inside?.lamps.length ?? 0) > 0;
   const steps: Step[] = [
     {

@@ -1,7 +1,7 @@
 import { bendStrain } from '../../foam/bend';
 import { contains, distanceToEdge } from '../../geometry/polygon';
 import type { Vec2 } from '../../geometry/vec';
-import type { FormInput, FormKind, FormShape } from '../contract';
+import type { FormInput, FormKind, FormShape, Outlook } from '../contract';
 import type { Piece, Placement } from '../piece';
 import { bracerFit } from './fit';
 import { bracerDefaults, bracerFields, type BracerParams } from './params';
@@ -77,7 +77,22 @@ function shape(input: FormInput<BracerParams>): FormShape {
     }),
     tightestRadiusMm: surface.tightestRadiusMm,
     fit: bracerFit(input, surface),
+    figures: [],
+    checks: [],
+    roomMm: surface.outMm - input.underLayerMm,
     place: (aroundDeg, alongMm) => placeOn(input, surface, shell, aroundDeg, alongMm),
+  };
+}
+
+/** Unrolling is exact and quick, so the outlook is the shape itself. */
+function outlook(input: FormInput<BracerParams>): Outlook {
+  const { pieces, patternGirthMm, bendStrain: strain, roomMm, fit } = shape(input);
+  return {
+    areaMm2: pieces.reduce((sum, p) => sum + p.areaMm2, 0),
+    patternGirthMm,
+    bendStrain: strain,
+    roomMm,
+    ...(fit && { openingMm: fit.openingMm, passNeedMm: fit.passNeedMm }),
   };
 }
 
@@ -85,9 +100,11 @@ function shape(input: FormInput<BracerParams>): FormShape {
 export const bracer: FormKind<BracerParams> = {
   kind: 'bracer',
   label: 'Bracer',
+  zone: 'forearm',
   summary: 'A shell round the forearm, from the wrist towards the elbow.',
   fields: bracerFields,
   defaults: bracerDefaults,
   shape,
+  outlook,
   silhouette,
 };

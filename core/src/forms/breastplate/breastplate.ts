@@ -1,0 +1,189 @@
+import { levels, torsoSection } from '../../body/sections';
+import type { Body } from '../../body/estimate';
+import { trimNumber } from '../../units/length';
+import type { FormCheck, FormInput, FormKind, FormParams } from '../contract';
+import { drapedKind, type Design } from '../draped/drapedKind';
+import { angle, choice, length } from '../draped/fields';
+import { gridOf, onSlice } from '../draped/grids';
+import type { Join, Panel } from '../draped/panel';
+
+interface PlateParams extends FormParams {
+  belowWaistMm: number;
+  topMm: number;
+  sideDeg: number;
+  paddingMm: number;
+  ridgeMm: number;
+  halves: number;
+  neckScoopMm: number;
+  armScoopMm: number;
+}
+
+/** A plate over the front or the back of the trunk, from its measured slices. */
+function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270): FormKind<FormParams> {
+  const front = middleDeg === 90;
+  const design = ({ params, body, underLayerMm }: FormInput<PlateParams>): Design => {
+    const at = levels(body);
+    const out = underLayerMm + params.paddingMm;
+    const bottom = at.waist - params.belowWaistMm;
+    const top = at.neckBase - params.topMm;
+    /** Upper edge: scooped at the neck in the middle, cut away for the arms at the sides. */
+    const upper = (away: number): number => {
+      const neck = params.neckScoopMm * Math.max(0, 1 - away / 0.45) ** 1.5;
+      const arm = away > 0.55 ? params.armScoopMm * ((away - 0.55) / 0.45) ** 1.3 : 0;
+      return top - neck - arm;
+    };
+    const panel = (id: string, name: string, from: number, to: number): Panel => ({
+      id,
+      name,
+      grid: gridOf(params.halves === 2 ? 9 : 16, 14, (u, v) => {
+        const t = from + (to - from) * u;
+        const away = Math.abs(t);
+        const z = bottom + (upper(away) - bottom) * v;
+        const section = torsoSection(body, z);
+        const ridge =
+          params.ridgeMm * Math.max(0, 1 - away / 0.5) * Math.sin(Math.PI * Math.min(1, 0.15 + v * 0.85));
+        return onSlice(
+          { ...section, x: 0, y: section.forwardMm, z },
+          middleDeg + t * params.sideDeg,
+          out + ridge,
+        );
+      }),
+      edges: {
+        bottom: 'waist edge',
+        right: to === 0 ? 'centre' : 'side',
+        top: 'neck and arm edge',
+        left: from === 0 ? 'centre' : 'side',
+      },
+    });
+    const panels =
+      params.halves === 2
+        ? [
+            panel('a', front ? 'left half' : 'right half', -1, 0),
+            panel('b', front ? 'right half' : 'left half', 0, 1),
+          ]
+        : [panel('a', 'plate', -1, 1)];
+    const joins: Join[] = params.halves === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' }] : [];
+    const checks: FormCheck[] = [];
+    const width =
+      2 *
+      Math.abs(
+        onSlice({ ...torsoSection(body, at.chest), x: 0, y: 0, z: 0 }, middleDeg + params.sideDeg * 0.55, out)
+          .x,
+      );
+    const across = front ? body.acrossChest.valueMm : body.acrossBack.valueMm;
+    if (width > across + 60) {
+      checks.push({
+        id: 'arms',
+        severity: 'mind',
+        title: `stands ${trimNumber(width, 0)} mm wide between the arms; across the ${front ? 'chest' : 'back'} is ${trimNumber(across, 0)} mm.`,
+        why: 'The arms cannot come forward past a plate wider than the body there.',
+        sure: 'memory',
+        cures:
+          params.armScoopMm < 180
+            ? [
+                {
+                  label: `Arm scoop ${Math.min(200, params.armScoopMm + 40)} mm`,
+                  set: {
+                    armScoopMm: Math.min(200, params.armScoopMm + 40),
+                    sideDeg: Math.max(50, params.sideDeg - 8),
+                  },
+                },
+              ]
+            : [],
+      });
+    }
+    if (params.belowWaistMm > 45) {
+      checks.push({
+        id: 'bend',
+        severity: 'mind',
+        title: `reaches ${trimNumber(params.belowWaistMm, 0)} mm below the waist; sitting and bending push it into the throat.`,
+        why: 'A stiff plate ends where the body bends.',
+        sure: 'practice',
+        cures: [{ label: 'End 20 mm below the waist', set: { belowWaistMm: 20 } }],
+      });
+    }
+    return {
+      panels,
+      joins,
+      checks,
+      roomMm: params.paddingMm,
+      figures: [
+        { label: 'height in the middle', value: upper(0) - bottom, unit: 'mm', decimals: 0 },
+        { label: 'width between arms', value: width, unit: 'mm', decimals: 0 },
+      ],
+    };
+  };
+  return drapedKind<PlateParams>({
+    kind,
+    label,
+    zone: 'torso',
+    summary,
+    fields: [
+      length(
+        'topMm',
+        'Top below the neck',
+        [0, 160],
+        'From the base of the neck down to the highest point at the shoulders.',
+      ),
+      length('belowWaistMm', 'Below the waist', [-80, 160], 'How far the lower edge reaches past the waist.'),
+      angle('sideDeg', 'Reach to each side', [40, 95], '90° meets the other plate at the sides.'),
+      length('neckScoopMm', 'Neck scoop', [0, 200], 'Depth of the cut-out in the middle.'),
+      length('armScoopMm', 'Arm scoop', [0, 200], 'Depth of the cut-away for the arms.'),
+      length(
+        'ridgeMm',
+        front ? 'Centre ridge' : 'Centre fullness',
+        [0, 60],
+        'How far the middle stands out.',
+      ),
+      length('paddingMm', 'Padding', [0, 30], 'Foam between clothing and shell.', 'Room'),
+      choice(
+        'halves',
+        'Division',
+        [
+          [1, 'one piece'],
+          [2, 'two halves, centre seam'],
+        ],
+        'A centre seam takes up ridge and bust.',
+        'Division',
+      ),
+    ],
+    defaults: () => ({
+      belowWaistMm: 10,
+      topMm: front ? 55 : 30,
+      sideDeg: 80,
+      paddingMm: 10,
+      ridgeMm: front ? 20 : 5,
+      halves: 2,
+      neckScoopMm: front ? 60 : 25,
+      armScoopMm: 120,
+    }),
+    design,
+    silhouette: ({ belowWaistMm, topMm, neckScoopMm, armScoopMm }, body: Body) => {
+      const at = levels(body);
+      const h = at.neckBase - topMm - (at.waist - belowWaistMm);
+      const w = body.chestGirth.valueMm * 0.2;
+      return [
+        { x: -w * 0.85, y: 0 },
+        { x: w * 0.85, y: 0 },
+        { x: w, y: h - armScoopMm },
+        { x: w * 0.6, y: h },
+        { x: 0, y: h - neckScoopMm },
+        { x: -w * 0.6, y: h },
+        { x: -w, y: h - armScoopMm },
+      ];
+    },
+  });
+}
+
+export const breastplate = plate(
+  'breastplate',
+  'Breastplate',
+  'A plate over the chest from the measured slices of the trunk.',
+  90,
+);
+export const backplate = plate(
+  'backplate',
+  'Back plate',
+  'A plate over the back from the measured slices of the trunk.',
+  270,
+);

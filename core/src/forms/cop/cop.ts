@@ -1,0 +1,104 @@
+import type { Body } from '../../body/estimate';
+import { limbLengthMm } from '../../body/sections';
+import type { FormInput, FormKind, FormParams, Zone } from '../contract';
+import { drapedKind, type Design } from '../draped/drapedKind';
+import { angle, choice, length } from '../draped/fields';
+import { gridOf, onEllipsoid } from '../draped/grids';
+import type { Panel } from '../draped/panel';
+
+interface CopParams extends FormParams {
+  heightMm: number;
+  domeMm: number;
+  wrapDeg: number;
+  wingMm: number;
+  paddingMm: number;
+  halves: number;
+}
+
+/** A domed plate over a bent joint, its sides drawn out to wings. */
+function cop(kind: string, label: string, zone: Zone, girth: (body: Body) => number): FormKind<FormParams> {
+  const design = (input: FormInput<CopParams>): Design => {
+    const { params, body, underLayerMm } = input;
+    const out = underLayerMm + params.paddingMm + 6;
+    const radius = girth(body) / (2 * Math.PI) + out;
+    const axes = { x: radius + params.domeMm, y: radius, z: params.heightMm * 0.62 };
+    const at = (turn: number, v: number): [number, number] => {
+      const away = Math.abs(turn) / params.wrapDeg;
+      const wing = 1 - away * away * (1 - Math.min(1, params.wingMm / params.heightMm));
+      return [turn, (v - 0.5) * 2 * 54 * wing];
+    };
+    const panel = (id: string, name: string, from: number, to: number): Panel => ({
+      id,
+      name,
+      grid: gridOf(params.halves === 2 ? 8 : 14, 12, (u, v) => {
+        const [az, el] = at(from + (to - from) * u, v);
+        return onEllipsoid(axes, { x: 0, y: 0, z: 0 }, az, el);
+      }),
+      edges: {
+        bottom: 'lower edge',
+        right: to === 0 ? 'ridge' : 'wing',
+        top: 'upper edge',
+        left: from === 0 ? 'ridge' : 'wing',
+      },
+    });
+    const w = params.wrapDeg;
+    const panels =
+      params.halves === 2
+        ? [panel('a', 'inner half', -w, 0), panel('b', 'outer half', 0, w)]
+        : [panel('a', 'cop', -w, w)];
+    return {
+      panels,
+      joins: params.halves === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' }] : [],
+      roomMm: out - underLayerMm,
+      figures: [{ label: 'height', value: params.heightMm, unit: 'mm', decimals: 0 }],
+    };
+  };
+  return drapedKind<CopParams>({
+    kind,
+    label,
+    zone,
+    summary: 'A dome over the bent joint with wings to the sides.',
+    fields: [
+      length('heightMm', 'Height', [60, 300], 'From lower to upper edge over the joint.'),
+      length('domeMm', 'Dome', [0, 80], 'How far the middle stands out beyond round.'),
+      angle('wrapDeg', 'Reach to each side', [40, 110], 'How far round the joint it goes.'),
+      length('wingMm', 'Wing height', [20, 200], 'Height of the piece at its sides.'),
+      length('paddingMm', 'Padding', [0, 20], 'Foam between clothing and shell.', 'Room'),
+      choice(
+        'halves',
+        'Division',
+        [
+          [1, 'one piece, darted'],
+          [2, 'two halves, ridge seam'],
+        ],
+        'A ridge seam takes up the curve.',
+        'Division',
+      ),
+    ],
+    defaults: (body) => {
+      const height = Math.round(girth(body) * 0.42);
+      return {
+        heightMm: height,
+        domeMm: 12,
+        wrapDeg: 80,
+        wingMm: Math.round(height * 0.5),
+        paddingMm: 5,
+        halves: 1,
+      };
+    },
+    design,
+    silhouette: ({ heightMm, wingMm }) => [
+      { x: -60, y: -wingMm / 2 },
+      { x: 0, y: -heightMm / 2 },
+      { x: 60, y: -wingMm / 2 },
+      { x: 60, y: wingMm / 2 },
+      { x: 0, y: heightMm / 2 },
+      { x: -60, y: wingMm / 2 },
+    ],
+  });
+}
+
+export const elbowCop = cop('elbow-cop', 'Elbow cop', 'elbow', (body) => body.elbowBentGirth.valueMm);
+export const kneeCop = cop('knee-cop', 'Knee cop', 'knee', (body) =>
+  Math.max(body.kneeGirth.valueMm, limbLengthMm(body, 'lowerLeg') * 0.6),
+);

@@ -1,0 +1,153 @@
+import { bendStrain } from '../../foam/bend';
+import { shellMesh, type Mesh } from '../../geometry/mesh';
+import { overlapsItself } from '../../geometry/overlap';
+import { lerp2 } from '../../geometry/vec';
+import type { FoamSheet } from '../../materials/stock';
+import type { EdgeLine, Solid } from '../contract';
+import type { Piece, PieceEdge } from '../piece';
+import { flatPanel, type FlatOptions } from './flatPanel';
+
+import {
+  offsetGrid,
+  sides,
+  sideVertices,
+  splitPanel,
+  tightestGridRadiusMm,
+  type Join,
+  type Panel,
+} from './panel';
+
+export interface Draped {
+  pieces: Piece[];
+  solid: () => Solid;
+  bendStrain: number;
+  tightestRadiusMm: number;
+}
+
+interface Laid {
+  panel: Panel;
+  foam: FoamSheet;
+  piece: Piece;
+}
+
+/** Lays a panel flat; one that would overlap itself is split down its middle, at most twice over. */
+function lay(panel: Panel, foam: FoamSheet, options: FlatOptions, depth: number, joins: Join[]): Laid[] {
+  const seams = joins
+    .flatMap((j) => (j.kind === 'seam' ? [j.a, j.b] : []))
+    .flatMap(([id, side]) => (id === panel.id ? [side] : []));
+  const piece = flatPanel(panel, foam, { ...options, seams });
+  if (depth === 0 || panel.grid[0]!.length < 5 || !overlapsItself(piece.outline))
+    return [{ panel, foam, piece }];
+  const [a, b] = splitPanel(panel);
+  joins.forEach((join) => {
+    for (const end of ['a', 'b'] as const) {
+      if (join[end][0] !== panel.id) continue;
+      if (join[end][1] === 'left') join[end] = [a.id, 'left'];
+      else if (join[end][1] === 'right') join[end] = [b.id, 'right'];
+    }
+  });
+  joins.push({ a: [a.id, 'right'], b: [b.id, 'left'], kind: 'seam' });
+  return [...lay(a, foam, options, depth - 1, joins), ...lay(b, foam, options, depth - 1, joins)];
+}
+
+/** Notches at equal shares of a seam, so that ease spreads evenly. */
+function notch(piece: Piece, edge: PieceEdge, letter: string, backwards: boolean): void {
+  const run =
+    edge.to > edge.from
+      ? piece.outline.slice(edge.from, edge.to + 1)
+      : [...piece.outline.slice(edge.from), ...piece.outline.slice(0, edge.to + 1)];
+  const shares = edge.lengthMm > 160 ? [0.25, 0.5, 0.75] : [0.5];
+  shares.forEach((share, i) => {
+    const at = (backwards ? 1 - share : share) * (run.length - 1);
+    const k = Math.min(run.length - 2, Math.floor(at));
+    const name = shares.length > 1 ? `${letter}${i + 1}` : letter;
+    piece.marks.push({ kind: 'notch', points: [lerp2(run[k]!, run[k + 1]!, at - k)], text: name });
+  });
+}
+
+/** Two or more mates agree to this, or carry a stated ease; mm. */
+const SEAM_TOLERANCE_MM = 0.5;
+
+function joinEdges(laid: readonly Laid[], joins: readonly Join[]): void {
+  joins.forEach((join, i) => {
+    const [a, b] = [join.a, join.b].map(([id, side]) => {
+      const piece = laid.find((l) => l.panel.id === id)?.piece;
+      return piece && { piece, edge: piece.edges.find((e) => e.id === side)! };
+    });
+    if (!a || !b) return;
+    const letter = i < 26 ? String.fromCharCode(65 + i) : `A${String.fromCharCode(65 + (i % 26))}`;
+    const ease = a.edge.lengthMm - b.edge.lengthMm;
+    const eased = join.kind === 'seam' && Math.abs(ease) > SEAM_TOLERANCE_MM;
+    Object.assign(a.edge, {
+      joint: join.kind,
+      letter,
+      mate: { pieceId: b.piece.id, edgeId: b.edge.id },
+      ...(eased && { easeMm: ease }),
+    });
+    Object.assign(b.edge, {
+      joint: join.kind,
+      letter,
+      mate: { pieceId: a.piece.id, edgeId: a.edge.id },
+      ...(eased && { easeMm: -ease }),
+    });
+    if (join.kind === 'closure') return;
+    notch(a.piece, a.edge, letter, false);
+    notch(b.piece, b.edge, letter, true);
+  });
+}
+
+/** Several closed meshes as one. */
+function together(meshes: readonly Mesh[]): Mesh {
+  const points: Mesh['points'] = [];
+  const triangles: Mesh['triangles'] = [];
+  for (const mesh of meshes) {
+    const base = points.length;
+    points.push(...mesh.points);
+    for (const [a, b, c] of mesh.triangles) triangles.push([a + base, b + base, c + base]);
+  }
+  return { points, triangles };
+}
+
+function edgeLines({ panel }: Laid, outer: Panel['grid']): EdgeLine[] {
+  const flat = outer.flat();
+  return sides.map((side) => ({
+    pieceId: panel.id,
+    edgeId: side,
+    points: [
+      ...sideVertices(panel, side),
+      sideVertices(panel, sides[(sides.indexOf(side) + 1) % 4]!)[0]!,
+    ].map((v) => flat[v]!),
+  }));
+}
+
+/** Panels of a form turned into flat pieces and a solid in their own foams. */
+export function drape(
+  panels: readonly Panel[],
+  joins: readonly Join[],
+  foamFor: (panel: Panel) => FoamSheet,
+  options: FlatOptions,
+): Draped {
+  const all = joins.map((j) => ({ ...j }));
+  const laid = panels.flatMap((panel) => lay(panel, foamFor(panel), options, 2, all));
+  joinEdges(laid, all);
+  const radii = laid.map(({ panel }) => tightestGridRadiusMm(panel.grid));
+  const strains = laid.map(({ foam }, i) =>
+    bendStrain({
+      thicknessMm: foam.thicknessMm.value,
+      insideRadiusMm: radii[i]!,
+      neutralFraction: foam.neutralFraction.value,
+    }),
+  );
+  return {
+    pieces: laid.map((l) => l.piece),
+    solid: () => {
+      const outers = laid.map(({ panel, foam }) => offsetGrid(panel.grid, foam.thicknessMm.value));
+      return {
+        mesh: together(laid.map(({ panel }, i) => shellMesh(panel.grid, outers[i]!, false))),
+        edgeLines: laid.flatMap((l, i) => edgeLines(l, outers[i]!)),
+      };
+    },
+    bendStrain: Math.max(...strains),
+    tightestRadiusMm: Math.min(...radii),
+  };
+}

@@ -1,0 +1,127 @@
+import type { Body } from '../../body/estimate';
+import { bendStrain } from '../../foam/bend';
+import { meshArea } from '../../geometry/mesh';
+import { dist3, type Vec2 } from '../../geometry/vec';
+import type {
+  Field,
+  FormCheck,
+  FormFigure,
+  FormInput,
+  FormKind,
+  FormParams,
+  FormShape,
+  Outlook,
+  Zone,
+} from '../contract';
+import { drape } from './drape';
+import { gridMesh, offsetGrid, tightestGridRadiusMm, type Join, type Panel } from './panel';
+import { stretchChecks } from './stretchChecks';
+
+/** What a draped form is made of, in the figure's space (limb forms in their limb's). */
+export interface Design {
+  panels: Panel[];
+  joins: Join[];
+  figures?: FormFigure[];
+  checks?: FormCheck[];
+  roomMm: number;
+}
+
+export interface DrapedForm<P extends FormParams> {
+  kind: string;
+  label: string;
+  zone: Zone;
+  summary: string;
+  fields: Field<P>[];
+  defaults: (body: Body) => P;
+  design: (input: FormInput<P>) => Design;
+  silhouette: (params: P, body: Body) => Vec2[];
+}
+
+/** Fields every draped form has. */
+export interface DrapeParams extends FormParams {
+  /** Percent of stretch the maker works in by heat before a dart is cut. */
+  stretchPct: number;
+  /** Most darts in one piece. */
+  darts: number;
+}
+
+const drapeFields: Field<DrapeParams>[] = [
+  {
+    type: 'count',
+    group: 'Flattening',
+    key: 'stretchPct',
+    label: 'Stretch worked in, %',
+    range: [1, 15],
+    help: 'Up to 5 % cold, 10–12 % hot and held; more is left to darts.',
+  },
+  {
+    type: 'count',
+    group: 'Flattening',
+    key: 'darts',
+    label: 'Darts at most',
+    range: [0, 6],
+    help: 'Wedges cut out and closed, in each piece.',
+  },
+];
+
+const drapeDefaults: DrapeParams = { stretchPct: 8, darts: 2 };
+
+/** A draped form under the common contract: its panels flattened, joined and checked. */
+export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<FormParams> {
+  const shape = (input: FormInput<FormParams>): FormShape => {
+    const params = input.params as P & DrapeParams;
+    const { panels, joins, figures = [], checks = [], roomMm } = form.design({ ...input, params });
+    const sheet = (panel: Panel) =>
+      panel.nominalMm === undefined ? input.foam : input.sheetOf(panel.nominalMm);
+    const made = drape(panels, joins, sheet, { limit: params.stretchPct / 100, darts: params.darts });
+    const widest = Math.max(...made.pieces.map((p) => Math.max(...p.edges.map((e) => e.lengthMm))));
+    return {
+      solid: made.solid,
+      pieces: made.pieces,
+      linings: () => [],
+      patternGirthMm: widest,
+      bendStrain: made.bendStrain,
+      tightestRadiusMm: made.tightestRadiusMm,
+      figures,
+      checks: [...checks, ...stretchChecks(made.pieces, params)],
+      roomMm,
+    };
+  };
+  const outlook = (input: FormInput<FormParams>): Outlook => {
+    const {
+      panels,
+      figures = [],
+      roomMm,
+    } = form.design({ ...input, params: input.params as P & DrapeParams });
+    const { thicknessMm, neutralFraction } = input.foam;
+    const meshes = panels.map((p) => gridMesh(offsetGrid(p.grid, neutralFraction.value * thicknessMm.value)));
+    const radius = Math.min(...panels.map((p) => tightestGridRadiusMm(p.grid)));
+    const rows = panels.flatMap((p) => [p.grid[0]!, p.grid.at(-1)!]);
+    const opening = figures.find((f) => f.label.endsWith('opening'));
+    const need = figures.find((f) => f.label.endsWith('needs'));
+    return {
+      areaMm2: meshes.reduce((sum, m) => sum + meshArea(m), 0),
+      patternGirthMm: Math.max(
+        ...rows.map((row) => row.slice(1).reduce((sum, q, i) => sum + dist3(q, row[i]!), 0)),
+      ),
+      bendStrain: bendStrain({
+        thicknessMm: thicknessMm.value,
+        insideRadiusMm: radius,
+        neutralFraction: neutralFraction.value,
+      }),
+      roomMm,
+      ...(opening && need && { openingMm: opening.value, passNeedMm: need.value }),
+    };
+  };
+  return {
+    kind: form.kind,
+    label: form.label,
+    zone: form.zone,
+    summary: form.summary,
+    fields: [...form.fields, ...drapeFields] as unknown as Field<FormParams>[],
+    defaults: (body) => ({ ...form.defaults(body), ...drapeDefaults }),
+    shape,
+    outlook,
+    silhouette: (params, body) => form.silhouette(params as P, body),
+  };
+}

@@ -1,0 +1,193 @@
+import { flattenWithDarts, type Darted } from '../../flatten/darts';
+import { refoldDistanceMm } from '../../flatten/refold';
+import { stretchOf, vertexStretch } from '../../flatten/stretch';
+import { boundaryLoops } from '../../flatten/topology';
+import type { Mesh } from '../../geometry/mesh';
+import { boundsOf, signedArea } from '../../geometry/polygon';
+import { unrollStrip } from '../../geometry/unroll';
+import { dist2, lerp2, rotate2, type Vec2 } from '../../geometry/vec';
+import type { FoamSheet } from '../../materials/stock';
+import type { Hole, Mark, Piece, PieceEdge, PieceStretch } from '../piece';
+import { contourLines } from './contours';
+import { columnsOf, gridMesh, offsetGrid, rowsOf, sides, sideVertices, type Panel, type Side } from './panel';
+
+export interface FlatOptions {
+  /** Stretch the maker is ready to work in before a dart is cut. */
+  limit: number;
+  /** Most darts in one piece. */
+  darts: number;
+}
+
+/** How one panel is laid: with the sides that are glued to a neighbour, which keep their length first of all. */
+export interface PanelOptions extends FlatOptions {
+  seams: readonly Side[];
+}
+
+/** Below this a panel counts as developable: a millimetre in two metres. */
+const FLAT_ENOUGH = 0.0005;
+/** Triangles along a seam count this much more, so that it keeps its length. */
+const SEAM_WEIGHT = 30;
+const LEVELS = [2, 5, 10, 15, 20, 30];
+
+/** A start from the bottom and top rows unrolled, straight columns between: exact when the panel is ruled. */
+function ruledStart(grid: Panel['grid']): Vec2[] {
+  const strip = unrollStrip({ low: grid[0]!, high: grid.at(-1)! });
+  const last = grid.length - 1;
+  const share = (c: number, r: number): number => {
+    let run = 0;
+    let at = 0;
+    for (let i = 1; i <= last; i++) {
+      const [p, q] = [grid[i - 1]![c]!, grid[i]![c]!];
+      run += Math.hypot(p.x - q.x, p.y - q.y, p.z - q.z);
+      if (i === r) at = run;
+    }
+    return run === 0 ? r / last : at / run;
+  };
+  return grid.flatMap((row, r) => row.map((_, c) => lerp2(strip.low[c]!, strip.high[c]!, share(c, r))));
+}
+
+/** Triangles along a seam weigh more. */
+function seamWeights(panel: Panel, mesh: Mesh, seams: readonly Side[]): number[] {
+  const on = seams.map((side) => new Set(sideVertices(panel, side)));
+  return mesh.triangles.map((t) =>
+    on.some((set) => t.filter((v) => set.has(v)).length >= 2) ? SEAM_WEIGHT : 1,
+  );
+}
+
+function layFlat(panel: Panel, foam: FoamSheet, { limit, darts, seams }: PanelOptions): Darted {
+  const grid = offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value);
+  const mesh = gridMesh(grid);
+  const start = ruledStart(grid);
+  const ruled = stretchOf(mesh, start);
+  if (ruled.worst < FLAT_ENOUGH && Math.min(...ruled.least) > -FLAT_ENOUGH) {
+    return { mesh, flat: start, stretch: ruled, darts: [], origin: mesh.points.map((_, i) => i) };
+  }
+  return flattenWithDarts(mesh, {
+    start,
+    limit,
+    most: darts,
+    weights: seamWeights(panel, mesh, seams),
+    keepOff: new Set(seams.flatMap((side) => sideVertices(panel, side))),
+    iterations: 40,
+  });
+}
+
+/** The outline from the lower left corner, each vertex with the surface vertex it came from. */
+function outlineLoop(made: Darted): number[] {
+  const loop = boundaryLoops(made.mesh)[0]!;
+  const corner = loop.findIndex((v) => made.origin[v] === 0);
+  return [...loop.slice(corner), ...loop.slice(0, corner)];
+}
+
+/** Runs of the outline along each side; a dart's legs lie in a run but do not count to its length. */
+function edgesOf(panel: Panel, made: Darted, loop: readonly number[], outline: readonly Vec2[]): PieceEdge[] {
+  const origins = loop.map((v) => made.origin[v]!);
+  const corners = sides.map((side) => origins.indexOf(sideVertices(panel, side)[0]!));
+  return sides.map((side, i) => {
+    const from = corners[i]!;
+    const to = corners[(i + 1) % 4]!;
+    const on = new Set(sideVertices(panel, side));
+    let lengthMm = 0;
+    for (let k = from; k !== to; k = (k + 1) % loop.length) {
+      const next = (k + 1) % loop.length;
+      if (on.has(origins[k]!) && on.has(origins[next]!)) lengthMm += dist2(outline[k]!, outline[next]!);
+    }
+    return { id: side, name: panel.edges[side], from, to, lengthMm, bevelDeg: 0, joint: 'free' };
+  });
+}
+
+/** Every dart as the wedge that is cut out: mouth, tip, mouth. */
+function dartMarks(made: Darted, loop: readonly number[], outline: readonly Vec2[]): Mark[] {
+  return made.darts.map(({ path }) => {
+    const tip = loop.findIndex((v) => made.origin[v] === path.at(-1));
+    const back = (steps: number): Vec2 => outline[(tip + steps + outline.length) % outline.length]!;
+    const legs = path.length - 1;
+    return { kind: 'dart', points: [back(-legs), back(0), back(legs)], text: 'dart' };
+  });
+}
+
+function stretchReport(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): PieceStretch | undefined {
+  const { stretch, mesh, flat } = made;
+  if (stretch.worst < 0.003) return undefined;
+  const moved = flat.map(place);
+  const values = vertexStretch(mesh, stretch).map((v) => v * 100);
+  const columns = columnsOf(panel);
+  const line = (vertices: number[]): Vec2[] => vertices.map((v) => moved[v]!);
+  const grid = [
+    ...Array.from({ length: rowsOf(panel) }, (_, r) => r)
+      .filter((r) => r % 2 === 0)
+      .map((r) => line(Array.from({ length: columns }, (_, c) => r * columns + c))),
+    ...Array.from({ length: columns }, (_, c) => c)
+      .filter((c) => c % 2 === 0)
+      .map((c) => line(Array.from({ length: rowsOf(panel) }, (_, r) => r * columns + c))),
+  ];
+  const [a, b, c] = mesh.triangles[stretch.worstTriangle]!;
+  return {
+    worst: stretch.worst,
+    mostly: stretch.mostly,
+    worstAt: {
+      x: (moved[a]!.x + moved[b]!.x + moved[c]!.x) / 3,
+      y: (moved[a]!.y + moved[b]!.y + moved[c]!.y) / 3,
+    },
+    grid,
+    contours: LEVELS.filter((level) => level < stretch.worst * 100).map((percent) => ({
+      percent,
+      lines: contourLines(mesh, moved, values, percent),
+    })),
+    refoldMm: refoldDistanceMm(mesh, flat),
+  };
+}
+
+/** Slots as holes at the flat place of their middle, drawn as pocket outlines that are cut through. */
+function slotMarks(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Mark[] {
+  const columns = columnsOf(panel);
+  const at = (u: number, v: number): Vec2 => {
+    const c = Math.round(u * (columns - 1));
+    const r = Math.round(v * (rowsOf(panel) - 1));
+    return place(made.flat[r * columns + c]!);
+  };
+  return (panel.slots ?? []).map(({ from, to, heightMm }) => {
+    const steps = 12;
+    const middle = Array.from({ length: steps + 1 }, (_, i) =>
+      at(from[0] + ((to[0] - from[0]) * i) / steps, from[1] + ((to[1] - from[1]) * i) / steps),
+    );
+    const up = middle.map((p) => ({ x: p.x, y: p.y + heightMm / 2 }));
+    const down = middle.map((p) => ({ x: p.x, y: p.y - heightMm / 2 })).reverse();
+    return { kind: 'slot', points: [...up, ...down], text: `slot ${heightMm} mm` };
+  });
+}
+
+/** One panel as a flat piece, cut at the neutral surface of its own thickness. Edge joints are named by the form. */
+export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions): Piece {
+  const made = layFlat(panel, foam, options);
+  const loop = outlineLoop(made);
+  const columns = columnsOf(panel);
+  const middle = Math.floor(columns / 2);
+  const [low, high] = [made.flat[middle]!, made.flat[(rowsOf(panel) - 1) * columns + middle]!];
+  const turn = Math.PI / 2 - Math.atan2(high.y - low.y, high.x - low.x);
+  const turned = loop.map((v) => rotate2(made.flat[v]!, turn));
+  const box = boundsOf(turned);
+  const place = (p: Vec2): Vec2 => {
+    const q = rotate2(p, turn);
+    return { x: q.x - box.minX, y: q.y - box.minY };
+  };
+  const outline = loop.map((v) => place(made.flat[v]!));
+  const stretch = stretchReport(panel, made, place);
+  const holes: Hole[] = [];
+  return {
+    id: panel.id,
+    name: panel.name,
+    role: 'shell',
+    outline,
+    edges: edgesOf(panel, made, loop, outline),
+    holes,
+    marks: [...dartMarks(made, loop, outline), ...slotMarks(panel, made, place)],
+    foamId: foam.foamId,
+    nominalMm: foam.nominalMm,
+    thicknessMm: foam.thicknessMm.value,
+    quantity: 1,
+    flipped: 0,
+    areaMm2: Math.abs(signedArea(outline)),
+    ...(stretch && { stretch }),
+  };
+}

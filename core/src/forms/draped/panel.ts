@@ -1,0 +1,129 @@
+import type { Mesh } from '../../geometry/mesh';
+import { add3, cross3, dist3, scale3, sub3, unit3, type Vec3 } from '../../geometry/vec';
+
+/** Sides of a panel in order round it, seen from outside, counter-clockwise. */
+export const sides = ['bottom', 'right', 'top', 'left'] as const;
+export type Side = (typeof sides)[number];
+
+/**
+ * A part of a form's surface as a grid on its inner face: rows from the bottom up, columns from left to
+ * right seen from outside. At least 2 × 2 points, millimetres.
+ */
+export interface Panel {
+  id: string;
+  name: string;
+  grid: Vec3[][];
+  /** What each side is called. */
+  edges: Record<Side, string>;
+  /** Thickness of its own when it differs from the part's foam. */
+  nominalMm?: number;
+  /** Slots cut in it: a run along a row, as fractions of width and height. */
+  slots?: { from: [number, number]; to: [number, number]; heightMm: number }[];
+}
+
+/** Two sides that meet. */
+export interface Join {
+  a: [panelId: string, side: Side];
+  b: [panelId: string, side: Side];
+  kind: 'seam' | 'closure';
+}
+
+export const rowsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid.length;
+export const columnsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid[0]!.length;
+
+/** Outward unit normal at every grid point. */
+export function gridNormals(grid: readonly Vec3[][]): Vec3[][] {
+  const last = grid.length - 1;
+  return grid.map((row, r) =>
+    row.map((_, c) => {
+      const end = row.length - 1;
+      const du = sub3(row[Math.min(end, c + 1)]!, row[Math.max(0, c - 1)]!);
+      const dv = sub3(grid[Math.min(last, r + 1)]![c]!, grid[Math.max(0, r - 1)]![c]!);
+      const n = unit3(cross3(du, dv));
+      return n;
+    }),
+  );
+}
+
+/** The grid moved out along its normals. */
+export function offsetGrid(grid: readonly Vec3[][], outMm: number): Vec3[][] {
+  const normals = gridNormals(grid);
+  return grid.map((row, r) => row.map((p, c) => add3(p, scale3(normals[r]![c]!, outMm))));
+}
+
+/** Triangles of a grid, diagonals alternating so that neither hand is favoured. Vertex (r, c) is r·columns + c. */
+export function gridMesh(grid: readonly Vec3[][]): Mesh {
+  const columns = grid[0]!.length;
+  const triangles: [number, number, number][] = [];
+  for (let r = 0; r < grid.length - 1; r++) {
+    for (let c = 0; c < columns - 1; c++) {
+      const [a, b, d, e] = [
+        r * columns + c,
+        r * columns + c + 1,
+        (r + 1) * columns + c,
+        (r + 1) * columns + c + 1,
+      ];
+      if ((r + c) % 2 === 0) triangles.push([a, b, e], [a, e, d]);
+      else triangles.push([a, b, d], [b, e, d]);
+    }
+  }
+  return { points: grid.flat(), triangles };
+}
+
+/** Vertex numbers along a side, in counter-clockwise order. */
+export function sideVertices(panel: Pick<Panel, 'grid'>, side: Side): number[] {
+  const rows = rowsOf(panel);
+  const columns = columnsOf(panel);
+  const run = (n: number, at: (i: number) => number): number[] => Array.from({ length: n }, (_, i) => at(i));
+  switch (side) {
+    case 'bottom':
+      return run(columns, (c) => c);
+    case 'right':
+      return run(rows, (r) => r * columns + columns - 1);
+    case 'top':
+      return run(columns, (c) => (rows - 1) * columns + columns - 1 - c);
+    case 'left':
+      return run(rows, (r) => (rows - 1 - r) * columns);
+  }
+}
+
+/** Smallest inside radius of curvature along rows and columns, leaving out the sharpest twentieth. */
+export function tightestGridRadiusMm(grid: readonly Vec3[][]): number {
+  const radii: number[] = [];
+  const bend = (a: Vec3, b: Vec3, c: Vec3): void => {
+    const [ab, bc, ca] = [dist3(a, b), dist3(b, c), dist3(c, a)];
+    const area = Math.hypot(...Object.values(cross3(sub3(b, a), sub3(c, a)))) / 2;
+    if (area > 1e-9) radii.push((ab * bc * ca) / (4 * area));
+  };
+  grid.forEach((row, r) =>
+    row.forEach((p, c) => {
+      if (c > 0 && c < row.length - 1) bend(row[c - 1]!, p, row[c + 1]!);
+      if (r > 0 && r < grid.length - 1) bend(grid[r - 1]![c]!, p, grid[r + 1]![c]!);
+    }),
+  );
+  if (radii.length === 0) return 1e6;
+  radii.sort((a, b) => a - b);
+  return radii[Math.floor(radii.length * 0.05)]!;
+}
+
+/** Splits a panel down its middle column; the halves share that line. */
+export function splitPanel(panel: Panel): [Panel, Panel] {
+  const middle = Math.floor(columnsOf(panel) / 2);
+  const half = (
+    id: string,
+    name: string,
+    from: number,
+    to: number | undefined,
+    edges: Partial<Record<Side, string>>,
+  ): Panel => ({
+    ...panel,
+    id: `${panel.id}${id}`,
+    name: `${panel.name} ${name}`,
+    grid: panel.grid.map((row) => row.slice(from, to)),
+    edges: { ...panel.edges, ...edges },
+  });
+  return [
+    half('a', 'A', 0, middle + 1, { right: 'split' }),
+    half('b', 'B', middle, undefined, { left: 'split' }),
+  ];
+}

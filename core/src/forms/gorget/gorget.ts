@@ -1,0 +1,177 @@
+import { levels, neckSection } from '../../body/sections';
+import { parallelGirth } from '../../geometry/ellipse';
+import { trimNumber } from '../../units/length';
+import type { FormCheck, FormInput, FormParams } from '../contract';
+import { drapedKind, type Design } from '../draped/drapedKind';
+import { choice, count, length, orSame, ownFoam } from '../draped/fields';
+import { gridOf, onSlice } from '../draped/grids';
+import type { Join, Panel } from '../draped/panel';
+
+interface GorgetParams extends FormParams {
+  tiers: number;
+  tierMm: number;
+  leanMm: number;
+  stepMm: number;
+  setBackMm: number;
+  roomMm: number;
+  back: string;
+  gapMm: number;
+  lowerFoam: number;
+  upperFoam: number;
+}
+
+/** Hair and hood over the head's girth; from memory. */
+const HEAD_SPARE_MM = 10;
+
+function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetParams>): Design {
+  const at = levels(body);
+  const closed = params.back === 'closed';
+  const out = underLayerMm + params.roomMm;
+  const tierFoam = (i: number): number => (i === params.tiers - 1 ? params.upperFoam : params.lowerFoam);
+  const thickness = (i: number): number => sheetOf(tierFoam(i) || foam.nominalMm).thicknessMm.value;
+  /** Each tier stands inside the one below it: the lower tier's thickness and the step come off. */
+  const innerOut = (i: number): number =>
+    out +
+    Array.from({ length: params.tiers - 1 - i }, (_, k) => thickness(i + 1 + k) + params.stepMm).reduce(
+      (a, b) => a + b,
+      0,
+    );
+  const tiers = Array.from({ length: params.tiers }, (_, i) => {
+    const low = at.neckBase - 15 + i * params.tierMm * 0.8;
+    const section = (z: number) => {
+      const s = neckSection(body, z);
+      return { ...s, x: 0, y: s.forwardMm - (params.setBackMm * (z - at.neckBase)) / 60, z };
+    };
+    const girth = 2 * Math.PI * Math.sqrt((section(low).a ** 2 + section(low).b ** 2) / 2);
+    const half = closed ? 0 : ((params.gapMm / parallelGirth(girth, innerOut(i))) * 360) / 2;
+    const panel: Panel = {
+      id: `tier-${i + 1}`,
+      name: `tier ${i + 1}`,
+      grid: gridOf(28, 3, (u, v) =>
+        onSlice(
+          section(low + params.tierMm * v),
+          270 + half + u * (360 - 2 * half),
+          innerOut(i) + params.leanMm * v,
+        ),
+      ),
+      edges: { bottom: 'lower edge', right: 'back edge', top: 'upper edge', left: 'back edge' },
+      ...orSame(tierFoam(i)),
+    };
+    const inside = parallelGirth(
+      2 * Math.PI * Math.sqrt((section(low).a ** 2 + section(low).b ** 2) / 2),
+      innerOut(i) + Math.min(0, params.leanMm),
+    );
+    return { panel, inside };
+  });
+  const joins: Join[] = tiers.map(({ panel }) => ({
+    a: [panel.id, 'right'],
+    b: [panel.id, 'left'],
+    kind: closed ? 'seam' : 'closure',
+  }));
+  const opening = Math.min(...tiers.map((t) => t.inside));
+  const need = body.headGirth.valueMm + HEAD_SPARE_MM;
+  const checks: FormCheck[] = [];
+  if (closed && opening < need) {
+    const more = Math.ceil((need - opening) / (2 * Math.PI));
+    checks.push({
+      id: 'head',
+      severity: 'stop',
+      title: `the collar leaves a ${trimNumber(opening, 0)} mm opening; this head needs ${trimNumber(need, 0)} mm.`,
+      why: 'A closed ring goes over the head with hair and hood; every tier inside another costs its thickness all round.',
+      sure: 'memory',
+      cures: [
+        { label: 'Open the back seam', set: { back: 'open', gapMm: Math.max(15, params.gapMm) } },
+        ...(params.roomMm + more <= 80
+          ? [
+              {
+                label: `${params.roomMm + more} mm round the neck (+${trimNumber(need - opening, 0)} mm)`,
+                set: { roomMm: params.roomMm + more },
+              },
+            ]
+          : []),
+      ],
+    });
+  }
+  const chinRoom = at.chin - (at.neckBase - 15 + (params.tiers - 1) * params.tierMm * 0.8 + params.tierMm);
+  if (chinRoom < 10) {
+    checks.push({
+      id: 'chin',
+      severity: chinRoom < -10 ? 'stop' : 'mind',
+      title: `the top tier ${chinRoom < 0 ? `stands ${trimNumber(-chinRoom, 0)} mm over the chin` : `leaves ${trimNumber(chinRoom, 0)} mm under the chin`}; turning the head wants 10 mm.`,
+      why: 'The jaw swings down and out as the head turns; never let a collar press on the throat.',
+      sure: 'memory',
+      cures: [
+        {
+          label: `Tiers ${Math.max(10, Math.floor(params.tierMm + (chinRoom - 12) / (0.8 * (params.tiers - 1) + 1)))} mm high`,
+          set: {
+            tierMm: Math.max(
+              20,
+              Math.floor(params.tierMm + (chinRoom - 12) / (0.8 * (params.tiers - 1) + 1)),
+            ),
+          },
+        },
+      ],
+    });
+  }
+  return {
+    panels: tiers.map((t) => t.panel),
+    joins,
+    checks,
+    roomMm: params.roomMm,
+    figures: [
+      { label: 'collar opening', value: opening, unit: 'mm', decimals: 0 },
+      { label: 'head needs', value: need, unit: 'mm', decimals: 0 },
+      { label: 'room under the chin', value: chinRoom, unit: 'mm', decimals: 0 },
+    ],
+  };
+}
+
+export const gorget = drapedKind<GorgetParams>({
+  kind: 'gorget',
+  label: 'Gorget',
+  zone: 'neck',
+  summary: 'A collar of any number of tiers, open or closed at the back.',
+  fields: [
+    count('tiers', 'Tiers', [1, 6], 'Rings from the shoulders up.'),
+    length('tierMm', 'Tier height', [10, 90], 'Each ring, lower to upper edge.'),
+    length('leanMm', 'Lean out', [-30, 50], 'How far the upper edge of a tier stands out beyond its lower.'),
+    length('stepMm', 'Step', [0, 30], 'Gap between one tier and the next inside it.'),
+    length('setBackMm', 'Set back', [-20, 40], 'How far the rings move back for each 60 mm up.'),
+    length('roomMm', 'Room round the neck', [2, 80], 'Between neck and innermost tier.', 'Room'),
+    choice(
+      'back',
+      'Back',
+      [
+        ['open', 'open, strapped'],
+        ['closed', 'closed ring'],
+      ],
+      'A closed ring must pass the head.',
+      'Closure',
+    ),
+    length('gapMm', 'Gap at the back', [0, 80], 'When the back is open.', 'Closure'),
+    ownFoam('lowerFoam', 'Lower tiers'),
+    ownFoam('upperFoam', 'Top tier'),
+  ],
+  defaults: (body) => ({
+    tiers: 3,
+    tierMm: Math.max(10, Math.floor((levels(body).chin - levels(body).neckBase + 3) / 2.6)),
+    leanMm: 8,
+    stepMm: 4,
+    setBackMm: 6,
+    roomMm: 18,
+    back: 'open',
+    gapMm: 20,
+    lowerFoam: 0,
+    upperFoam: 0,
+  }),
+  design,
+  silhouette: ({ tiers, tierMm }) => {
+    const h = tiers * tierMm * 0.8;
+    return [
+      { x: -95, y: 0 },
+      { x: 95, y: 0 },
+      { x: 70, y: h },
+      { x: -70, y: h },
+    ];
+  },
+});

@@ -1,0 +1,125 @@
+import { headAxes, levels, neckSection } from '../../body/sections';
+import { trimNumber } from '../../units/length';
+import type { FormInput, FormParams } from '../contract';
+import { drapedKind, type Design } from '../draped/drapedKind';
+import { angle, choice, length } from '../draped/fields';
+import { gridOf } from '../draped/grids';
+import type { Panel } from '../draped/panel';
+
+interface MaskParams extends FormParams {
+  widthDeg: number;
+  topMm: number;
+  heightMm: number;
+  forwardMm: number;
+  paddingMm: number;
+  halves: number;
+  breath: string;
+}
+
+/** The lower face as a drawn-out ellipse at each height; cheeks come from the measured head. */
+function design({ params, body, underLayerMm }: FormInput<MaskParams>): Design {
+  const head = headAxes(body);
+  const at = levels(body);
+  const out = underLayerMm + params.paddingMm;
+  const centreY = neckSection(body, at.chin).forwardMm + 12;
+  const topZ = at.crown - (110 / 225) * body.headHeight.valueMm - params.topMm;
+  const panel = (id: string, name: string, from: number, to: number): Panel => ({
+    id,
+    name,
+    grid: gridOf(params.halves === 2 ? 8 : 14, 10, (u, v) => {
+      const t = from + (to - from) * u;
+      const z = topZ - params.heightMm * (1 - v) * (1 - 0.35 * t * t);
+      const rel = (z - head.centreMm) / head.up;
+      const r = Math.sqrt(Math.max(0.15, 1 - rel * rel));
+      const jaw = rel < -0.1 ? 1 - 0.25 * (-rel - 0.1) : 1;
+      const az = ((90 + t * params.widthDeg) * Math.PI) / 180;
+      const nose = params.forwardMm * Math.max(0, 1 - Math.abs(t) / 0.5) * (0.4 + 0.6 * v);
+      return {
+        x: (head.side * r * jaw + out) * Math.cos(az),
+        y: centreY + (head.front * r + out + nose) * Math.sin(az),
+        z,
+      };
+    }),
+    edges: {
+      bottom: 'chin edge',
+      right: to === 0 ? 'ridge' : 'ear edge',
+      top: 'cheek edge',
+      left: from === 0 ? 'ridge' : 'ear edge',
+    },
+  });
+  const panels =
+    params.halves === 2
+      ? [panel('a', 'left half', -1, 0), panel('b', 'right half', 0, 1)]
+      : [panel('a', 'mask', -1, 1)];
+  return {
+    panels,
+    joins: params.halves === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' }] : [],
+    roomMm: params.paddingMm,
+    figures: [{ label: 'across the cheeks', value: 2 * (head.side + out), unit: 'mm', decimals: 0 }],
+    checks:
+      params.breath === 'none'
+        ? [
+            {
+              id: 'breath',
+              severity: 'stop',
+              title: `covers mouth and nose over ${trimNumber(params.heightMm, 0)} mm with no air opening.`,
+              why: 'Breathing comes first.',
+              sure: 'practice',
+              cures: [{ label: 'Air openings', set: { breath: 'holes' } }],
+            },
+          ]
+        : [],
+  };
+}
+
+export const halfMask = drapedKind<MaskParams>({
+  kind: 'half-mask',
+  label: 'Half mask',
+  zone: 'head',
+  summary: 'Over nose and mouth, as wide as the measured head.',
+  fields: [
+    angle('widthDeg', 'Reach to each side', [40, 95], '90° reaches the ears.'),
+    length('topMm', 'Below the eyes', [5, 60], 'Where the upper edge lies.'),
+    length('heightMm', 'Height', [50, 180], 'Down to the chin edge.'),
+    length('forwardMm', 'Ridge', [0, 80], 'How far the middle is drawn forward.'),
+    length('paddingMm', 'Padding', [3, 20], 'Between face and foam.', 'Room'),
+    choice(
+      'halves',
+      'Division',
+      [
+        [1, 'one piece, darted'],
+        [2, 'two halves, ridge seam'],
+      ],
+      'A ridge wants a seam.',
+      'Division',
+    ),
+    choice(
+      'breath',
+      'Air',
+      [
+        ['holes', 'openings cut'],
+        ['none', 'none'],
+      ],
+      'Openings at nose and mouth.',
+      'Safety',
+    ),
+  ],
+  defaults: (body) => ({
+    widthDeg: 82,
+    topMm: 18,
+    heightMm: Math.round(body.headHeight.valueMm * 0.45),
+    forwardMm: 22,
+    paddingMm: 6,
+    halves: 2,
+    breath: 'holes',
+  }),
+  design,
+  silhouette: ({ heightMm }) => [
+    { x: -75, y: 0 },
+    { x: -60, y: -heightMm * 0.7 },
+    { x: 0, y: -heightMm },
+    { x: 60, y: -heightMm * 0.7 },
+    { x: 75, y: 0 },
+    { x: 0, y: 12 },
+  ],
+});

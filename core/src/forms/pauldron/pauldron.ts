@@ -1,0 +1,120 @@
+import type { FormInput, FormParams } from '../contract';
+import { drapedKind, type Design } from '../draped/drapedKind';
+import { angle, count, length, orSame, ownFoam } from '../draped/fields';
+import { gridOf, onEllipsoid, onSlice } from '../draped/grids';
+import type { Panel } from '../draped/panel';
+
+interface PauldronParams extends FormParams {
+  capMm: number;
+  wrapDeg: number;
+  paddingMm: number;
+  lames: number;
+  lameMm: number;
+  overlapMm: number;
+  stepMm: number;
+  lameFoam: number;
+}
+
+/**
+ * A cap over the shoulder and lames below it, in the space of the upper arm: z up along the arm to the
+ * shoulder tip at 0, x outwards, y to the front.
+ */
+function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<PauldronParams>): Design {
+  const out = underLayerMm + params.paddingMm + 8;
+  const arm = body.upperArmGirth.valueMm / (2 * Math.PI) + out;
+  const axes = { x: arm * 1.15, y: arm * 1.2, z: params.capMm };
+  const cap: Panel = {
+    id: 'cap',
+    name: 'cap',
+    grid: gridOf(14, 12, (u, v) =>
+      onEllipsoid(
+        axes,
+        { x: 0, y: 0, z: 0 },
+        params.wrapDeg * (2 * u - 1),
+        82 * v * (1 - 0.16 * (2 * u - 1) ** 2),
+      ),
+    ),
+    edges: { bottom: 'lower edge', right: 'front edge', top: 'neck edge', left: 'back edge' },
+  };
+  const lameT = sheetOf(params.lameFoam || foam.nominalMm).thicknessMm.value;
+  const lames = Array.from({ length: params.lames }, (_, i): Panel => {
+    const top = -i * (params.lameMm - params.overlapMm) + params.overlapMm;
+    const grow = (z: number): number => 1 + (-(z - params.overlapMm) / 1000) * 0.2;
+    return {
+      id: `lame-${i + 1}`,
+      name: `lame ${i + 1}`,
+      grid: gridOf(16, 4, (u, v) => {
+        const z = top - params.lameMm * (1 - v);
+        const flare = params.stepMm * (1 - v);
+        const slice = { a: arm * 1.15 * grow(z), b: arm * 1.2 * grow(z), x: 0, y: 0, z };
+        return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - (i + 1) * (lameT + 1) * 0.5);
+      }),
+      edges: { bottom: 'lower edge', right: 'front edge', top: 'upper edge', left: 'back edge' },
+      ...orSame(params.lameFoam),
+    };
+  });
+  const drop = params.lames * (params.lameMm - params.overlapMm) + params.overlapMm;
+  // The lowest lame rides up when the arm is raised; the cap's neck edge meets the neck.
+  const raise = Math.min(150, 60 + (params.overlapMm * params.lames * 180) / (Math.PI * arm) + 20);
+  return {
+    panels: [cap, ...lames],
+    joins: [],
+    roomMm: out - underLayerMm,
+    figures: [
+      { label: 'hangs below the tip', value: drop, unit: 'mm', decimals: 0 },
+      { label: 'arm raises', value: raise, unit: 'deg', decimals: 0 },
+    ],
+    checks:
+      params.lames > 0 && params.overlapMm < 12
+        ? [
+            {
+              id: 'overlap',
+              severity: 'mind',
+              title: `lames overlap ${params.overlapMm} mm; under 12 mm they gape when the arm is raised.`,
+              why: 'Each lame must stay under the one above through the whole swing.',
+              sure: 'practice',
+              cures: [{ label: 'Overlap 18 mm', set: { overlapMm: 18 } }],
+            },
+          ]
+        : [],
+  };
+}
+
+export const pauldron = drapedKind<PauldronParams>({
+  kind: 'pauldron',
+  label: 'Pauldron',
+  zone: 'shoulder',
+  summary: 'A domed cap over the shoulder and any number of overlapping lames.',
+  fields: [
+    length('capMm', 'Cap height', [40, 180], 'From the tip of the shoulder up to the top of the cap.'),
+    angle('wrapDeg', 'Reach front and back', [50, 120], 'How far round the arm it goes from its outside.'),
+    length('paddingMm', 'Padding', [0, 25], 'Foam between clothing and shell.', 'Room'),
+    count('lames', 'Lames', [0, 7], 'Plates below the cap.', 'Lames'),
+    length('lameMm', 'Lame height', [25, 120], 'Each plate, top to bottom.', 'Lames'),
+    length('overlapMm', 'Overlap', [0, 60], 'How far each plate lies under the one above.', 'Lames'),
+    length('stepMm', 'Flare of each', [0, 30], 'How far the lower edge of a plate stands out.', 'Lames'),
+    ownFoam('lameFoam', 'Lame foam'),
+  ],
+  defaults: (body) => ({
+    capMm: Math.round(body.upperArmGirth.valueMm * 0.27),
+    wrapDeg: 85,
+    paddingMm: 5,
+    lames: 3,
+    lameMm: 52,
+    overlapMm: 18,
+    stepMm: 6,
+    lameFoam: 0,
+  }),
+  design,
+  silhouette: ({ capMm, lames, lameMm, overlapMm }) => {
+    const drop = lames * (lameMm - overlapMm);
+    return [
+      { x: -62, y: -drop },
+      { x: 62, y: -drop },
+      { x: 58, y: 0 },
+      { x: 30, y: capMm * 0.85 },
+      { x: -30, y: capMm * 0.85 },
+      { x: -58, y: 0 },
+    ];
+  },
+});
