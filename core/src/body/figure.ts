@@ -60,13 +60,13 @@ export interface Frame {
   origin: Vec3;
   along: Vec3;
   out: Vec3;
-  /** +1 on the wearer's left. */
+  /** +1 on the wearer's right, where x is positive. */
   side: 1 | -1;
 }
 
 export type Joint = 'elbow' | 'knee' | 'shoulder';
 
-/** Arms hang a little away from the body; legs stand under the hips. x is the wearer's left, y front, z up. */
+/** Arms hang a little away from the body; legs stand under the hips. x is the wearer's right, y front, z up. */
 export function limbFrame(body: Body, place: Limb | Joint, side: 1 | -1): Frame {
   const at = levels(body);
   const lean = 0.16;
@@ -103,7 +103,7 @@ export function limbFrame(body: Body, place: Limb | Joint, side: 1 | -1): Frame 
   }
 }
 
-/** A point of limb space (x out, y across, z along) placed on the figure; the right side is the left one mirrored. */
+/** A point of limb space (x out, y across, z along) placed on the figure; the left side is the right one mirrored. */
 export function onLimb({ origin, along, out, side }: Frame, p: Vec3): Vec3 {
   const across = cross3(along, out);
   return {
@@ -118,7 +118,9 @@ function limbMesh(body: Body, limb: Limb, side: 1 | -1): Mesh {
   const measured = limbStations(body, limb).map((s) => s.atMm);
   const along = [...new Set([...steps(0, limbLengthMm(body, limb), 16), ...measured])].sort((a, b) => a - b);
   const rings = along.map((at) => ringOf(limbSection(body, limb, at), (p) => onLimb(frame, p)));
-  return loft(rings);
+  const mesh = loft(rings);
+  // The left limb is the right one mirrored, which turns its faces inside out.
+  return side === 1 ? mesh : { points: mesh.points, triangles: mesh.triangles.map(([a, b, c]) => [a, c, b]) };
 }
 
 function headMesh(body: Body): Mesh {
@@ -160,7 +162,7 @@ export function figure(body: Body): Figure {
   );
   const limbs = (['upperArm', 'forearm', 'thigh', 'lowerLeg'] as const).flatMap((limb) =>
     ([1, -1] as const).map((side) => ({
-      name: `${side === 1 ? 'left' : 'right'} ${limb}`,
+      name: `${side === 1 ? 'right' : 'left'} ${limb}`,
       mesh: limbMesh(body, limb, side),
     })),
   );

@@ -164,8 +164,8 @@ describe('darts', () => {
     const plain = stretchOf(mesh, flattenLocalGlobal(mesh));
     const made = flattenWithDarts(mesh, { limit: 0.05, most: 6 });
     expect(made.darts.length).to.be.within(1, 6);
-    expect(made.stretch.mostly).to.be.lessThan(plain.mostly * 0.6);
-    expect(made.stretch.energy).to.be.lessThan(plain.energy * 0.4);
+    expect(made.stretch.mostly).to.be.lessThan(plain.mostly * 0.7);
+    expect(made.stretch.energy).to.be.lessThan(plain.energy * 0.65);
     expect(flips(made.mesh, made.flat)).to.equal(0);
     for (const { path } of made.darts) {
       const legs = [0, 1].map((side) =>

@@ -10,7 +10,7 @@ const isFramed = (zone: Zone): zone is Framed => (framed as readonly Zone[]).inc
 /** Whether forms of a zone are drawn in the space of a limb or joint rather than of the whole figure. */
 export const hasOwnSpace = isFramed;
 
-/** How a form of a zone hangs on the figure, on the left (+1) or mirrored on the right (−1). */
+/** How a form of a zone hangs on the figure, on the right (+1) or mirrored on the left (−1). */
 export function hangOn(body: Body, zone: Zone, side: 1 | -1): (p: Vec3) => Vec3 {
   if (!isFramed(zone)) return (p) => ({ x: side * p.x, y: p.y, z: p.z });
   const frame = limbFrame(body, zone, side);

@@ -14,11 +14,10 @@ export function Compare() {
   const totals = useReport((s) => s.report?.totals);
   const doc = useBuild((s) => s.doc);
   const parts = useReport((s) => s.report?.parts);
-  const openings = parts?.map((p, i) => ({
-    name: p.name,
-    now: p.fit.openingMm,
-    then: pinnedReport?.parts[i]?.fit.openingMm,
-  }));
+  const openings = parts?.flatMap((p) => {
+    const then = pinnedReport?.parts.find((q) => q.id === p.id)?.fit?.openingMm;
+    return p.fit ? [{ name: p.name, now: p.fit.openingMm, then }] : [];
+  });
   return (
     <Sheet open={open} onClose={() => toggle('compareOpen')} title="Compare with a pin" wide>
       <div className="grid grid-cols-[220px_1fr] gap-4">

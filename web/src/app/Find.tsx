@@ -1,3 +1,4 @@
+import { formKinds, type FormKindName } from '@fomrik/core/forms/kinds';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useNavigate } from 'react-router';
@@ -39,7 +40,11 @@ export function Find({ id }: { id: string }) {
         go(f.station);
       },
     })),
-    { label: 'Add a bracer', group: 'Actions', run: addPart },
+    ...(Object.keys(formKinds) as FormKindName[]).map((kind) => ({
+      label: `Add: ${formKinds[kind].label}`,
+      group: 'Actions',
+      run: () => addPart(kind),
+    })),
     { label: 'Mirror the part', group: 'Actions', run: () => mirrorPart(useView.getState().partId) },
     { label: 'Pin the present state', group: 'Actions', run: () => void pinNow() },
     { label: 'Compare with a pin', group: 'Actions', run: () => toggle('compareOpen') },

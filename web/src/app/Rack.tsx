@@ -1,14 +1,15 @@
 import type { PartReport } from '@fomrik/core/build/report';
 import { boundsOf } from '@fomrik/core/geometry/polygon';
-import { Copy, Plus, Trash2 } from 'lucide-react';
+import { Copy, Trash2 } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { useView } from '../store/view';
 import { WearerOutline } from '../parts/WearerOutline';
-import { addPart, copyPart, removePart } from './partActions';
+import { AddPart } from './AddPart';
+import { copyPart, removePart } from './partActions';
 
 /** A part in its own proportions with its foam as the lip along the lower right. */
-function Silhouette({ made }: { made: PartReport }) {
+function Silhouette({ made, small }: { made: PartReport; small: boolean }) {
   const b = boundsOf(made.silhouette);
   const pad = 14;
   const points = made.silhouette.map((p) => `${p.x},${-p.y}`).join(' ');
@@ -16,7 +17,7 @@ function Silhouette({ made }: { made: PartReport }) {
   return (
     <svg
       viewBox={`${b.minX - pad} ${-b.maxY - pad} ${b.maxX - b.minX + 2 * pad + lip} ${b.maxY - b.minY + 2 * pad + lip}`}
-      className="h-20 w-full"
+      className={small ? 'h-12 w-full' : 'h-20 w-full'}
       aria-hidden
     >
       <polygon points={points} transform={`translate(${lip} ${lip})`} fill="#7d8889" />
@@ -34,10 +35,11 @@ export function Rack() {
   const wearer = useBuild((s) => s.doc.wearer.name);
   const made = useReport((s) => s.report?.parts);
   const chosen = useView((v) => v.partId) || docParts[0]?.id;
+  const worn = made?.map((m) => ({ zone: m.zone, both: m.copies === 2, here: m.id === chosen })) ?? [];
   const current = docParts.find((p) => p.id === chosen) ?? docParts[0];
   return (
     <nav aria-label="Rack" className="flex min-h-0 flex-col overflow-auto border-r border-hair bg-paper p-2">
-      <WearerOutline sides={current?.sides} />
+      <WearerOutline zones={worn} />
       <p className="mb-1 truncate text-center text-[12px] text-soft">{wearer}</p>
       <ul className="space-y-1">
         {docParts.map((part) => {
@@ -51,10 +53,11 @@ export function Rack() {
                 onClick={() => useView.setState({ partId: part.id })}
                 className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : 'border-transparent'}`}
               >
-                {report && <Silhouette made={report} />}
+                {report && <Silhouette made={report} small={docParts.length > 3} />}
                 <span className="block truncate font-medium">{part.name}</span>
                 <span className="block text-[12px] text-soft">
-                  {part.foam.nominalMm} mm · {report ? `${report.totalG.toFixed(0)} g` : '…'} · {part.sides}
+                  {part.foam.nominalMm} mm · {report ? `${report.totalG.toFixed(0)} g` : '…'}
+                  {report?.copies === 2 && ' · pair'}
                 </span>
               </button>
             </li>
@@ -65,9 +68,7 @@ export function Rack() {
         <p className="my-2 text-[13px] text-soft">Nothing hangs here yet. Add a first part.</p>
       )}
       <div className="mt-2 flex items-center justify-between">
-        <button type="button" className="btn px-1.5" onClick={addPart}>
-          <Plus size={15} aria-hidden /> Bracer
-        </button>
+        <AddPart />
         {current && (
           <>
             <button

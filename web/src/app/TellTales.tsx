@@ -22,6 +22,8 @@ function useFigures(): Figure[] {
   const pinned = useNotes((s) => s.pinnedReport);
   if (!made) return [];
   const then = pinned?.parts.find((p) => p.id === made.id);
+  const unit = { mm: ' mm', deg: ' °', g: ' g', '': '' };
+  const fit = made.fit;
   const figures: Figure[] = [
     {
       label: 'one copy',
@@ -29,31 +31,38 @@ function useFigures(): Figure[] {
       change: difference(made.totalG, then?.totalG, 0),
     },
     {
-      label: 'pattern girth',
+      label: fit ? 'pattern girth' : 'longest edge',
       text: length(made.patternGirthMm, 0),
       change: difference(made.patternGirthMm, then?.patternGirthMm, 0),
     },
-    {
-      label: 'room inside',
-      text: length(made.fit.roomMm),
-      change: difference(made.fit.roomMm, then?.fit.roomMm, 1),
-    },
-    {
-      label: 'opening',
-      text: length(made.fit.openingMm, 0),
-      change: difference(made.fit.openingMm, then?.fit.openingMm, 0),
-    },
+    { label: 'room inside', text: length(made.roomMm), change: difference(made.roomMm, then?.roomMm, 1) },
     {
       label: `bend: ${strainClassName[made.strainClass]}`,
       text: `${(made.bendStrain * 100).toFixed(0)} %`,
       change: difference(made.bendStrain, then?.bendStrain, 0, 100),
     },
-    {
-      label: 'elbow bends',
-      text: `${made.fit.flexionDeg.toFixed(0)} °`,
-      change: difference(made.fit.flexionDeg, then?.fit.flexionDeg, 0),
-    },
   ];
+  if (fit) {
+    figures.push(
+      {
+        label: 'opening',
+        text: length(fit.openingMm, 0),
+        change: difference(fit.openingMm, then?.fit?.openingMm, 0),
+      },
+      {
+        label: 'elbow bends',
+        text: `${fit.flexionDeg.toFixed(0)} °`,
+        change: difference(fit.flexionDeg, then?.fit?.flexionDeg, 0),
+      },
+    );
+  }
+  made.figures.forEach((f, i) =>
+    figures.push({
+      label: f.label,
+      text: f.unit === 'mm' ? length(f.value, f.decimals) : `${f.value.toFixed(f.decimals)}${unit[f.unit]}`,
+      change: difference(f.value, then?.figures[i]?.value, f.decimals),
+    }),
+  );
   if (made.inside?.run)
     figures.push({
       label: 'light',

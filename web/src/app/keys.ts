@@ -8,6 +8,7 @@ export const keyList: [string, string][] = [
   ['M', 'mirror the part: one side or a pair'],
   ['U', 'millimetres or inches'],
   ['L', 'legend of lines'],
+  ['S', 'stretch map on the pieces'],
   ['/', 'find anything'],
   ['?', 'this list'],
   ['Ctrl Z', 'undo'],

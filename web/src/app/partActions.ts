@@ -1,3 +1,4 @@
+import type { FormKindName } from '@fomrik/core/forms/kinds';
 import { newPart } from '@fomrik/core/build/newBuild';
 import type { Part } from '@fomrik/core/build/document';
 import { useBuild } from '../store/build';
@@ -9,9 +10,9 @@ const freeId = (parts: readonly Part[], kind: string): string => {
   return `${kind}-${n}`;
 };
 
-export function addPart(): void {
+export function addPart(form: FormKindName = 'bracer'): void {
   const { doc, update } = useBuild.getState();
-  const part = newPart(freeId(doc.parts, 'bracer'), doc.wearer);
+  const part = newPart(freeId(doc.parts, form), doc.wearer, form);
   update((draft) => void draft.parts.push(part));
   useView.setState({ partId: part.id });
 }

@@ -32,6 +32,7 @@ export function useKeys(id: string): void {
         m: () => mirrorPart(useView.getState().partId),
         u: () => useView.setState(({ unit }) => ({ unit: unit === 'mm' ? 'in' : 'mm' })),
         l: () => toggle('legendOpen'),
+        s: () => toggle('stretchOpen'),
         '/': () => toggle('findOpen'),
         '?': () => toggle('keysOpen'),
       };

@@ -1,3 +1,4 @@
+import { AddPart } from '../app/AddPart';
 import { addPart } from '../app/partActions';
 
 /** What a station says before there is a part. */
@@ -6,12 +7,15 @@ export function Empty({ what }: { what: string }) {
     <div className="m-8 max-w-md">
       <h2 className="text-xl">Nothing to {what} yet</h2>
       <p className="my-2 text-soft">
-        Hang a first part on the rack. A bracer starts from the wearer’s forearm; measure it under Body first,
-        or let it be estimated.
+        Hang a first part on the rack. It starts from the wearer’s measures; take them under Body first, or
+        let them be estimated.
       </p>
-      <button type="button" className="btn btn-main" onClick={addPart}>
-        Add a bracer
-      </button>
+      <div className="flex gap-2">
+        <button type="button" className="btn btn-main" onClick={() => addPart()}>
+          Add a bracer
+        </button>
+        <AddPart />
+      </div>
     </div>
   );
 }

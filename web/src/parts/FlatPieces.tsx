@@ -6,6 +6,7 @@ import { PieceDrawing } from './PieceDrawing';
 import { useLength } from './useLength';
 
 const GAP = 14;
+const LABEL = 30;
 
 interface Laid {
   index: number;
@@ -15,23 +16,29 @@ interface Laid {
   h: number;
 }
 
-/** Rows of pieces, as many across as keep the drawing about as wide as it is high. */
+/** Pieces in rows, the row width chosen so that the drawing is about half as wide again as high. */
 function layOut(sizes: { w: number; h: number }[]): { laid: Laid[]; w: number; h: number } {
-  const columns = sizes.length <= 1 ? 1 : sizes.length <= 4 && sizes[0]!.w > sizes[0]!.h ? 1 : 2;
-  const laid: Laid[] = [];
-  let y = GAP;
-  let width = 0;
-  for (let i = 0; i < sizes.length; i += columns) {
-    const row = sizes.slice(i, i + columns);
-    let x = GAP;
-    row.forEach(({ w, h }, j) => {
-      laid.push({ index: i + j, x, y, w, h });
+  const fill = (rowWidth: number): { laid: Laid[]; w: number; h: number } => {
+    const laid: Laid[] = [];
+    let [x, y, rowH, width] = [GAP, GAP, 0, 0];
+    sizes.forEach(({ w, h }, index) => {
+      if (x > GAP && x + w > rowWidth) {
+        x = GAP;
+        y += rowH + LABEL;
+        rowH = 0;
+      }
+      laid.push({ index, x, y, w, h });
       x += w + GAP;
+      rowH = Math.max(rowH, h);
+      width = Math.max(width, x);
     });
-    width = Math.max(width, x);
-    y += Math.max(...row.map((r) => r.h)) + GAP + 16;
-  }
-  return { laid, w: width, h: y };
+    return { laid, w: width, h: y + rowH + LABEL };
+  };
+  const widest = Math.max(...sizes.map((s) => s.w));
+  const total = sizes.reduce((sum, s) => sum + s.w + GAP, GAP);
+  const tries = Array.from({ length: 10 }, (_, i) => fill(widest + GAP + ((total - widest) * i) / 9 + 1));
+  const score = ({ w, h }: { w: number; h: number }): number => Math.max(w / 1.5, h);
+  return tries.reduce((a, b) => (score(b) < score(a) ? b : a));
 }
 
 /** The flat pieces of a part side by side; point at an edge and its mate lights up. */
@@ -43,6 +50,7 @@ export function FlatPieces({
   onEdge: (edge: EdgeRef | undefined) => void;
 }) {
   const edge = useView((v) => v.edge);
+  const showStretch = useView((v) => v.stretchOpen);
   const length = useLength();
   const boxes = made.pieces.map((p) => boundsOf(p.outline));
   const { laid, w, h } = layOut(boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY })));
@@ -60,10 +68,21 @@ export function FlatPieces({
       >
         {laid.map(({ index, x, y, w: width, h: height }) => {
           const piece = made.pieces[index]!;
-          const foam = piece.role === 'lining' ? made.lining?.name : made.foam.name;
+          const foam =
+            piece.role === 'lining'
+              ? made.lining?.name
+              : made.foam.name.replace(/^[\d.]+ mm/, `${piece.nominalMm} mm`);
           return (
             <g key={piece.id}>
-              <PieceDrawing piece={piece} x={x} y={y} heightMm={height} edge={edge} onEdge={onEdge} />
+              <PieceDrawing
+                piece={piece}
+                x={x}
+                y={y}
+                heightMm={height}
+                edge={edge}
+                onEdge={onEdge}
+                showStretch={showStretch}
+              />
               <text
                 x={x + width / 2}
                 y={y + height + font + 6}
@@ -83,7 +102,10 @@ export function FlatPieces({
             <strong>{chosen.name}</strong> {length(chosen.lengthMm)}
             {chosen.letter &&
               ` · meets ${chosen.joint === 'seam' ? 'its mate' : 'across the gap'} at ${chosen.letter}`}{' '}
-            · {chosen.bevelDeg === 0 ? 'cut square' : `bevel ${chosen.bevelDeg.toFixed(0)}°`}
+            ·{' '}
+            {chosen.easeMm !== undefined &&
+              `ease ${chosen.easeMm > 0 ? '+' : ''}${chosen.easeMm.toFixed(1)} mm, spread between notches · `}
+            {chosen.bevelDeg === 0 ? 'cut square' : `bevel ${chosen.bevelDeg.toFixed(0)}°`}
           </>
         ) : (
           <span className="text-soft">Flat, outer face up. Point at an edge.</span>

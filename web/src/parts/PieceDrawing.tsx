@@ -12,6 +12,7 @@ interface PieceDrawingProps {
   heightMm: number;
   edge?: EdgeRef | undefined;
   onEdge?: (edge: EdgeRef | undefined) => void;
+  showStretch?: boolean;
 }
 
 const edgePoints = ({ outline }: Piece, { from, to }: PieceEdge): Vec2[] =>
@@ -23,7 +24,15 @@ const isMate = (edge: PieceEdge, chosen: EdgeRef): boolean =>
 const dash = (kind: keyof typeof lineStyle): string => lineStyle[kind].dashMm.join(' ');
 
 /** One flat piece drawn as foam: charcoal, silver pen, a lip as wide as the foam is thick. */
-export function PieceDrawing({ piece, x, y, heightMm, edge, onEdge }: PieceDrawingProps) {
+export function PieceDrawing({
+  piece,
+  x,
+  y,
+  heightMm,
+  edge,
+  onEdge,
+  showStretch = false,
+}: PieceDrawingProps) {
   const place = (p: Vec2): string => `${(p.x + x).toFixed(2)},${(heightMm - p.y + y).toFixed(2)}`;
   const outline = piece.outline.map(place).join(' ');
   const lip = piece.thicknessMm * Math.SQRT1_2;
@@ -33,6 +42,43 @@ export function PieceDrawing({ piece, x, y, heightMm, edge, onEdge }: PieceDrawi
     <g data-piece={piece.id}>
       <polygon points={outline} transform={`translate(${lip} ${lip})`} fill="#79868a" />
       <polygon points={outline} fill="var(--color-foam)" stroke="var(--color-pen)" strokeWidth={0.8} />
+      {showStretch && piece.stretch && (
+        <g fill="none">
+          {piece.stretch.grid.map((line, i) => (
+            <polyline
+              key={i}
+              points={line.map(place).join(' ')}
+              stroke="var(--color-pen)"
+              strokeWidth={0.35}
+              opacity={0.6}
+            />
+          ))}
+          {piece.stretch.contours.map(({ percent, lines }) => (
+            <g key={percent} stroke="#9fd8d0" strokeWidth={0.9}>
+              {lines.map((line, i) => (
+                <polyline key={i} points={line.map(place).join(' ')} />
+              ))}
+              {lines[0] && (
+                <text
+                  x={Number(place(lines[0][0]!).split(',')[0])}
+                  y={Number(place(lines[0][0]!).split(',')[1])}
+                  fontSize={7}
+                  fill="white"
+                  stroke="none"
+                >
+                  {percent} %
+                </text>
+              )}
+            </g>
+          ))}
+          <g transform={`translate(${place(piece.stretch.worstAt).replace(',', ' ')})`}>
+            <path d="M-3 -3L3 3M3 -3L-3 3" stroke="white" strokeWidth={1} />
+            <text x={5} y={-3} fontSize={7} fill="white">
+              {(piece.stretch.worst * 100).toFixed(0)} %
+            </text>
+          </g>
+        </g>
+      )}
       {piece.marks.map((mark, i) =>
         mark.kind === 'notch' ? (
           <text
@@ -49,10 +95,10 @@ export function PieceDrawing({ piece, x, y, heightMm, edge, onEdge }: PieceDrawi
           <polygon
             key={i}
             points={mark.points.map(place).join(' ')}
-            fill="none"
+            fill={mark.kind === 'slot' ? 'var(--color-paper)' : 'none'}
             stroke="var(--color-pen)"
             strokeWidth={0.6}
-            strokeDasharray={dash(mark.kind)}
+            strokeDasharray={mark.kind === 'slot' ? undefined : dash(mark.kind)}
           />
         ),
       )}

@@ -1,12 +1,14 @@
 import type { Body } from '@fomrik/core/body/estimate';
 import type { PartReport } from '@fomrik/core/build/report';
+import type { Zone } from '@fomrik/core/forms/contract';
+import { hasOwnSpace } from '@fomrik/core/forms/hang';
 import type { Vec3 } from '@fomrik/core/geometry/vec';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
-import { Mesh, Raycaster, Vector2, Vector3 } from 'three';
+import { DoubleSide, Mesh, Raycaster, Vector2, Vector3 } from 'three';
 import { useView, type EdgeRef } from '../store/view';
-import { armGeometry, fromScene, meshGeometry, toScene } from './solidSpace';
+import { bodyMeshes, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
 
 /** A thing on the solid that can be taken hold of. */
 export interface Handle {
@@ -146,11 +148,15 @@ function Scene({
   stage,
 }: SolidViewProps & { edge: EdgeRef | undefined; stage: Stage }) {
   const { invalidate } = useThree();
-  const foam = useMemo(() => meshGeometry(made.solid.mesh), [made.solid]);
-  const arm = useMemo(() => armGeometry(body), [body]);
+  const place = sceneOf(made.zone);
+  const foam = useMemo(() => meshGeometry(made.solid.mesh, place), [made.solid, place]);
+  const limbs = useMemo(
+    () => bodyMeshes(body, made.zone).map((mesh) => meshGeometry(mesh, place)),
+    [body, made.zone, place],
+  );
   useEffect(() => () => foam.dispose(), [foam]);
-  useEffect(() => () => arm.dispose(), [arm]);
-  useEffect(() => invalidate(), [foam, arm, edge, handles, invalidate]);
+  useEffect(() => () => limbs.forEach((limb) => limb.dispose()), [limbs]);
+  useEffect(() => invalidate(), [foam, limbs, edge, handles, invalidate]);
   useFrame((root) => {
     for (const handle of handles) {
       const button = stage.buttons.current.get(handle.id);
@@ -170,13 +176,16 @@ function Scene({
     <>
       <hemisphereLight args={['#ffffff', '#8d9a95', 1.5]} />
       <directionalLight position={[250, 400, 500]} intensity={1.7} />
-      <mesh geometry={arm}>
-        <meshStandardMaterial color="#d9cfc4" roughness={1} />
-      </mesh>
+      {limbs.map((limb, i) => (
+        <mesh key={i} geometry={limb}>
+          <meshStandardMaterial color="#d9cfc4" roughness={1} side={DoubleSide} />
+        </mesh>
+      ))}
       <mesh ref={stage.shell} geometry={foam}>
         <meshStandardMaterial
           color="#566065"
           roughness={0.95}
+          side={DoubleSide}
           transparent={seeThrough ?? false}
           opacity={seeThrough ? 0.55 : 1}
           depthWrite={!seeThrough}
@@ -185,7 +194,7 @@ function Scene({
       {lines.map((l) => (
         <Line
           key={`${l.pieceId}/${l.edgeId}`}
-          points={l.points.map(toScene)}
+          points={l.points.map(place)}
           color="white"
           lineWidth={3}
           dashed={l.edgeId !== edge?.edgeId || l.pieceId !== edge?.pieceId}
@@ -203,6 +212,21 @@ function Scene({
   );
 }
 
+/** Limb forms are drawn in their limb's space, the others on the whole figure. */
+const sceneOf = (zone: Zone): ((p: Vec3) => [number, number, number]) =>
+  hasOwnSpace(zone) ? toScene : figureToScene;
+
+/** Back plates and frames are looked at from behind. */
+const facing = (zone: Zone): 1 | -1 => (zone === 'back' ? -1 : 1);
+
+/** Middle of the points and how far the eye must stand. */
+function framing(points: [number, number, number][]): { target: [number, number, number]; reach: number } {
+  const low = [0, 1, 2].map((k) => points.reduce((m, p) => Math.min(m, p[k]!), Infinity));
+  const high = [0, 1, 2].map((k) => points.reduce((m, p) => Math.max(m, p[k]!), -Infinity));
+  const target = [0, 1, 2].map((k) => (low[k]! + high[k]!) / 2) as [number, number, number];
+  return { target, reach: Math.max(...[0, 1, 2].map((k) => high[k]! - low[k]!)) * 0.95 };
+}
+
 interface SolidViewProps {
   made: PartReport;
   body: Body;
@@ -214,8 +238,8 @@ interface SolidViewProps {
 export function SolidView(props: SolidViewProps) {
   const edge = useView((v) => v.edge);
   const { made } = props;
-  const middle =
-    (made.solid.mesh.points.reduce((sum, p) => sum + p.z, 0) / made.solid.mesh.points.length) * 0.92;
+  const place = sceneOf(made.zone);
+  const { target, reach } = useMemo(() => framing(made.solid.mesh.points.map(place)), [made.solid, place]);
   const root = useRef<RootState>(null);
   const shell = useRef<Mesh>(null);
   const buttons = useRef(new Map<string, HTMLButtonElement>());
@@ -225,19 +249,23 @@ export function SolidView(props: SolidViewProps) {
       <Canvas
         frameloop="demand"
         dpr={[1, 2]}
-        camera={{ position: [170, middle + 120, 430], fov: 34, near: 10, far: 3000 }}
+        key={made.zone}
+        camera={{
+          position: [
+            target[0] + reach * 0.75,
+            target[1] + reach * 0.5,
+            target[2] + reach * 1.9 * facing(made.zone),
+          ],
+          fov: 34,
+          near: 10,
+          far: 6000,
+        }}
         onCreated={(created) => {
           root.current = created;
         }}
       >
         <Scene {...props} edge={edge} stage={stage} />
-        <OrbitControls
-          makeDefault
-          target={[0, middle, 0]}
-          enablePan={false}
-          minDistance={180}
-          maxDistance={1400}
-        />
+        <OrbitControls makeDefault target={target} enablePan={false} minDistance={150} maxDistance={3500} />
       </Canvas>
       {props.handles.map((handle) => (
         <Grip key={handle.id} handle={handle} stage={stage} />

@@ -1,4 +1,7 @@
-import { armSection } from '@fomrik/core/body/arm';
+import { figure } from '@fomrik/core/body/figure';
+import { limbLengthMm, limbSection, type Limb } from '@fomrik/core/body/sections';
+import type { Zone } from '@fomrik/core/forms/contract';
+import { hasOwnSpace } from '@fomrik/core/forms/hang';
 import type { Body } from '@fomrik/core/body/estimate';
 import { ellipseAtNormal } from '@fomrik/core/geometry/ellipse';
 import type { Mesh } from '@fomrik/core/geometry/mesh';
@@ -11,37 +14,41 @@ export const toScene = (p: Vec3): [number, number, number] => [p.y, p.z, p.x];
 export const fromScene = (v: Vector3): Vec3 => ({ x: v.z, y: v.x, z: v.y });
 
 /** A core mesh as three.js geometry with crisp rims. */
-export function meshGeometry(mesh: Mesh): BufferGeometry {
+export function meshGeometry(
+  mesh: Mesh,
+  place: (p: Vec3) => [number, number, number] = toScene,
+): BufferGeometry {
   const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new Float32BufferAttribute(mesh.points.flatMap(toScene), 3));
+  geometry.setAttribute('position', new Float32BufferAttribute(mesh.points.flatMap(place), 3));
   geometry.setIndex(mesh.triangles.flat());
   return toCreasedNormals(geometry, 0.6);
 }
 
-/** The bare arm and a hint of the hand, for scale. */
-export function armGeometry(body: Body): BufferGeometry {
-  const length = body.forearmLength.valueMm;
+/** Figure space (x wearer's right, y front, z up) faced: → scene (−x, z, y). */
+export const figureToScene = (p: Vec3): [number, number, number] => [-p.x, p.z, p.y];
+
+/** The bodies a part is shown on: its own limb in limb space, or the whole figure. */
+export function bodyMeshes(body: Body, zone: Zone): Mesh[] {
+  if (zone === 'forearm' || zone === 'upperArm' || zone === 'lowerLeg' || zone === 'thigh')
+    return [limbMesh(body, zone)];
+  return hasOwnSpace(zone) ? [] : figure(body).parts.map((p) => p.mesh);
+}
+
+/** A limb alone, upright from its narrow end. */
+function limbMesh(body: Body, limb: Limb): Mesh {
+  const length = limbLengthMm(body, limb);
   const rings = 24;
   const around = 40;
-  const sections = Array.from({ length: rings + 1 }, (_, r) => {
+  const points = Array.from({ length: rings + 1 }, (_, r) => {
     const at = (r / rings) * length;
-    const section = armSection(body, at);
+    const section = limbSection(body, limb, at);
     return Array.from({ length: around }, (_, i) => ({
       ...ellipseAtNormal(section, (i / around) * 2 * Math.PI),
       z: at,
     }));
   });
-  const hand = body.handLength.valueMm;
-  const breadth = body.handGirth.valueMm / 2.5;
-  const handRings = [0.25, 0.5, 0.75, 0.95].map((share) =>
-    Array.from({ length: around }, (_, i) => {
-      const angle = (i / around) * 2 * Math.PI;
-      const wide = (breadth / 2) * (share < 0.6 ? 1 : 1.35 - share * 0.65);
-      return { x: Math.cos(angle) * 11 * (1.15 - share * 0.6), y: Math.sin(angle) * wide, z: -hand * share };
-    }),
-  );
-  const all = [...handRings.reverse(), ...sections];
-  const points = all.flat();
+  const hand = limb === 'forearm' ? handRings(body, around) : [];
+  const all = [...hand, ...points];
   const triangles: [number, number, number][] = [];
   for (let r = 0; r < all.length - 1; r++) {
     for (let i = 0; i < around; i++) {
@@ -49,5 +56,18 @@ export function armGeometry(body: Body): BufferGeometry {
       triangles.push([a, b, b + around], [a, b + around, a + around]);
     }
   }
-  return meshGeometry({ points, triangles });
+  return { points: all.flat(), triangles };
+}
+
+/** A hint of the hand, for scale, fingertips first. */
+function handRings(body: Body, around: number): Vec3[][] {
+  const hand = body.handLength.valueMm;
+  const breadth = body.handGirth.valueMm / 2.5;
+  return [0.95, 0.75, 0.5, 0.25].map((share) =>
+    Array.from({ length: around }, (_, i) => {
+      const angle = (i / around) * 2 * Math.PI;
+      const wide = (breadth / 2) * (share < 0.6 ? 1 : 1.35 - share * 0.65);
+      return { x: Math.cos(angle) * 11 * (1.15 - share * 0.6), y: Math.sin(angle) * wide, z: -hand * share };
+    }),
+  );
 }

@@ -17,6 +17,8 @@ interface View {
   keysOpen: boolean;
   findOpen: boolean;
   legendOpen: boolean;
+  /** The stretch map on the pieces. */
+  stretchOpen: boolean;
 }
 
 /** How things are looked at; not part of any build. */
@@ -31,11 +33,14 @@ export const useView = create<View>()(
       keysOpen: false,
       findOpen: false,
       legendOpen: false,
+      stretchOpen: true,
     }),
     { name: 'fomrik:view', partialize: ({ unit, trialOpen }) => ({ unit, trialOpen }) },
   ),
 );
 
-export const toggle = (key: 'trialOpen' | 'compareOpen' | 'keysOpen' | 'findOpen' | 'legendOpen'): void => {
+export const toggle = (
+  key: 'trialOpen' | 'compareOpen' | 'keysOpen' | 'findOpen' | 'legendOpen' | 'stretchOpen',
+): void => {
   useView.setState((view) => ({ [key]: !view[key] }));
 };

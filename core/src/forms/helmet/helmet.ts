@@ -58,7 +58,7 @@ function domeSide(side: 1 | -1, axes: Vec3, centre: Vec3, half: number, browDeg:
     const p = slerp(brow, top, v);
     return { x: side * axes.x * p.x, y: centre.y + axes.y * p.y, z: centre.z + axes.z * p.z };
   });
-  const name = side === 1 ? 'left' : 'right';
+  const name = side === 1 ? 'right' : 'left';
   return {
     id: name,
     name: `${name} side`,
@@ -116,8 +116,8 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<HelmetP
     });
     for (const side of [1, -1] as const) panels.push(domeSide(side, axes, centre, half, browDeg));
     joins.push(
-      { a: ['left', 'top'], b: ['strip', 'left'], kind: 'seam' },
-      { a: ['right', 'top'], b: ['strip', 'right'], kind: 'seam' },
+      { a: ['right', 'top'], b: ['strip', 'left'], kind: 'seam' },
+      { a: ['left', 'top'], b: ['strip', 'right'], kind: 'seam' },
     );
   }
   const face = params.faceDeg;

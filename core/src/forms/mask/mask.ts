@@ -49,7 +49,7 @@ function design({ params, body, underLayerMm }: FormInput<MaskParams>): Design {
   });
   const panels =
     params.halves === 2
-      ? [panel('a', 'left half', -1, 0), panel('b', 'right half', 0, 1)]
+      ? [panel('a', 'right half', -1, 0), panel('b', 'left half', 0, 1)]
       : [panel('a', 'mask', -1, 1)];
   return {
     panels,

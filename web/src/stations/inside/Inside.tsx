@@ -16,6 +16,16 @@ export function Inside() {
   const body = useReport((s) => s.report!.body);
   if (!part) return <Empty what="light" />;
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
+  if (part.form !== 'bracer') {
+    return (
+      <div className="m-8 max-w-md">
+        <h2 className="text-xl">No light is planned in {part.name}</h2>
+        <p className="my-2 text-soft">
+          Lamps, packs and switches are placed in bracers so far. Choose one on the rack, or add one.
+        </p>
+      </div>
+    );
+  }
   const { lights } = part;
   if (!lights || !made.inside) {
     return (

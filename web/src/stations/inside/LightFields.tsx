@@ -1,4 +1,4 @@
-import type { LampRow, Lights, Part } from '@fomrik/core/build/document';
+import type { BracerPart, LampRow, Lights, Part } from '@fomrik/core/build/document';
 import { catalogue } from '@fomrik/core/materials/catalogue';
 import { leds, type LampColour } from '@fomrik/core/materials/lamps';
 import type { Draft } from 'immer';
@@ -6,7 +6,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
 
 interface LightFieldsProps {
-  part: Part;
+  part: BracerPart;
   lights: Lights;
   change: (recipe: (part: Draft<Part>) => void) => void;
 }

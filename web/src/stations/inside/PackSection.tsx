@@ -18,7 +18,7 @@ export function PackSection({ made, lights, body, underLayerMm }: PackSectionPro
   const { pack, room } = made.inside ?? {};
   if (!pack || !room) return <p className="text-soft">This pack is not in the catalogue.</p>;
   const section = armSection(body, lights.packAt.alongMm);
-  const roomMm = made.fit.roomMm;
+  const roomMm = made.roomMm;
   const thick = made.foam.thicknessMm.value;
   const ring = (out: number): string =>
     Array.from({ length: 120 }, (_, i) => {

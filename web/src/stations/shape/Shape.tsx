@@ -1,6 +1,5 @@
 import type { Field } from '@fomrik/core/forms/contract';
 import { formKinds } from '@fomrik/core/forms/kinds';
-import type { BracerParams } from '@fomrik/core/forms/bracer/params';
 import { catalogue } from '@fomrik/core/materials/catalogue';
 import { mirrorPart } from '../../app/partActions';
 import { Empty } from '../../parts/Empty';
@@ -21,11 +20,11 @@ function FormField({
   params,
   onChange,
 }: {
-  field: Field<BracerParams>;
-  params: BracerParams;
+  field: Field<never>;
+  params: Readonly<Record<string, string | number>>;
   onChange: (value: string | number) => void;
 }) {
-  const value = params[field.key];
+  const value = params[field.key as string]!;
   if (field.type === 'choice')
     return (
       <ChoiceField
@@ -59,9 +58,15 @@ function FormField({
 }
 
 /** Whether a field has any bearing as things stand. */
-const matters = (key: keyof BracerParams, p: BracerParams): boolean => {
-  if (key === 'pointMm' || key === 'pointWidthDeg') return p.wristEnd === 'point';
-  return key === 'gapMm' ? p.closure !== 'none' : true;
+const matters = (key: string, p: Readonly<Record<string, string | number>>): boolean => {
+  if (key === 'pointWidthDeg' || (key === 'pointMm' && 'wristEnd' in p)) return p['wristEnd'] === 'point';
+  if (key === 'gapMm' && 'closure' in p) return p['closure'] !== 'none';
+  if (key === 'gapMm' && 'back' in p) return p['back'] === 'open';
+  if (key === 'gores') return p['scheme'] === 'gores';
+  if (key === 'stripMm') return p['scheme'] === 'strip';
+  if (key === 'slitMm' || key === 'slitDropMm') return p['visor'] === 'slit';
+  if (key.startsWith('lame') || key === 'overlapMm') return p['lames'] !== 0 || key === 'lames';
+  return true;
 };
 
 /** Solid and flat side by side, the form's values below, and the thickness trial. */
@@ -69,9 +74,11 @@ export function Shape() {
   const { part, made, change, drag } = usePart();
   const body = useReport((s) => s.report!.body);
   const trialOpen = useView((v) => v.trialOpen);
+  const stretchOpen = useView((v) => v.stretchOpen);
   if (!part) return <Empty what="shape" />;
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
-  const form = formKinds[part.form];
+  const fields = formKinds[part.form].fields as readonly Field<never>[];
+  const params: Readonly<Record<string, string | number>> = { ...part.params };
   const foam = catalogue.foams.find((f) => f.id === part.foam.foamId);
   const thicknesses = (foamId: string): number[] =>
     catalogue.foams.find((f) => f.id === foamId)?.sheets.map((s) => s.nominalMm) ?? [];
@@ -81,12 +88,27 @@ export function Shape() {
     <div className="flex h-full min-h-[620px] flex-col">
       <div className="relative grid min-h-0 flex-1 grid-cols-[5fr_6fr] border-b border-hair">
         <div className="relative min-h-0 border-r border-hair bg-paper">
-          <LazySolid made={made} body={body} handles={bracerHandles(part, made, drag, change, dragEnd)} />
+          <LazySolid
+            made={made}
+            body={body}
+            handles={part.form === 'bracer' ? bracerHandles(part, made, drag, change, dragEnd) : []}
+          />
           <p className="pointer-events-none absolute bottom-1 left-2 text-[12px] text-soft">
-            Drag to turn. Diamonds slide the edges and the point.
+            Drag to turn.{part.form === 'bracer' && ' Diamonds slide the edges and the point.'}
           </p>
         </div>
         <FlatPieces made={made} onEdge={(edge) => useView.setState({ edge })} />
+        {made.pieces.some((p) => p.stretch) && (
+          <button
+            type="button"
+            className="btn absolute right-24 top-1"
+            aria-pressed={stretchOpen}
+            onClick={() => toggle('stretchOpen')}
+            title="Stretch map (S)"
+          >
+            Stretch
+          </button>
+        )}
         <button
           type="button"
           className="btn absolute right-2 top-1"
@@ -136,13 +158,13 @@ export function Shape() {
               {part.sides === 'pair' ? 'Make it one' : 'Mirror'}
             </button>
           </div>
-          {form.fields
-            .filter((f) => matters(f.key, part.params))
+          {fields
+            .filter((f) => matters(f.key, params))
             .map((field) => (
               <FormField
-                key={field.key}
+                key={field.key as string}
                 field={field}
-                params={part.params}
+                params={params}
                 onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
               />
             ))}

@@ -66,7 +66,9 @@ export function ThicknessTrial({
                 <td className="whitespace-nowrap px-1">
                   {trimNumber(row.bendStrain * 100, 0)} %, {strainClassName[row.strainClass]}
                 </td>
-                <td className="whitespace-nowrap px-1">{length(row.openingMm, 0)}</td>
+                <td className="whitespace-nowrap px-1">
+                  {row.openingMm === null ? '–' : length(row.openingMm, 0)}
+                </td>
                 <td className="whitespace-nowrap px-1">{length(row.roomMm)}</td>
                 <td className="whitespace-nowrap px-1">{trimNumber(row.areaMm2 / 1e4, 1)} dm²</td>
                 <td className="whitespace-nowrap px-1">

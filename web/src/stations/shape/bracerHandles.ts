@@ -1,4 +1,4 @@
-import type { Part } from '@fomrik/core/build/document';
+import type { BracerPart, Part } from '@fomrik/core/build/document';
 import type { PartReport } from '@fomrik/core/build/report';
 import type { Vec3 } from '@fomrik/core/geometry/vec';
 import type { Draft } from 'immer';
@@ -13,7 +13,7 @@ const clamp = (v: number, low: number, high: number): number => Math.min(high, M
 
 /** Diamonds on the cuff edge, the elbow edge and the point. */
 export function bracerHandles(
-  part: Part,
+  part: BracerPart,
   made: PartReport,
   drag: Changer,
   change: Changer,
@@ -25,7 +25,7 @@ export function bracerHandles(
   const elbow = line('elbow');
   const { startMm, endMm, pointMm } = part.params;
   const moves = {
-    cuff: (mm: number) => (p: Draft<Part>) => void (p.params.startMm = clamp(startMm + mm, 0, 120)),
+    cuff: (mm: number) => (p: Draft<Part>) => void (p.params['startMm'] = clamp(startMm + mm, 0, 120)),
     elbow: (mm: number) => (p: Draft<Part>) => void (p.params.endMm = clamp(endMm + mm, 60, 330)),
     point: (mm: number) => (p: Draft<Part>) => void (p.params.pointMm = clamp(pointMm - mm, 0, 120)),
   };
