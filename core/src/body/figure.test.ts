@@ -2,10 +2,12 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { meshVolume } from '../geometry/mesh';
 import { sliceAt, tapeGirthMm } from '../geometry/slice';
+import { dist3 } from '../geometry/vec';
 import { resolveBody } from './estimate';
 import { figure, limbFrame, onLimb } from './figure';
 import { measures, shortSet, type Measure, type MeasureKey } from './measures';
 import { headAxes, levels, limbGirthMm } from './sections';
+import { tapes } from './tapes';
 
 const taken = (values: Partial<Record<MeasureKey, number>>): Measure[] =>
   (Object.entries(values) as [MeasureKey, number][]).map(([key, valueMm]) => ({
@@ -141,5 +143,17 @@ describe('the tape set', () => {
   it('needs eight readings for a figure with nothing guessed at random', () => {
     const body = resolveBody(taken(Object.fromEntries(shortSet.map((k) => [k, resolveBody([])[k].valueMm]))));
     for (const m of Object.values(body)) expect(m.from ?? '').not.to.equal('a typical adult');
+  });
+});
+
+describe('tapes on the figure', () => {
+  it('are as long as the girths they stand for, the tape lying on the skin', () => {
+    const body = resolveBody([]);
+    for (const { key, points } of tapes(body).filter((t) =>
+      ['chestGirth', 'waistGirth', 'hipGirth', 'calfGirth', 'wristGirth', 'headGirth'].includes(t.key),
+    )) {
+      const length = points.slice(1).reduce((sum, p, i) => sum + dist3(p, points[i]!), 0);
+      expect(length, key).to.be.closeTo(body[key].valueMm + 2 * Math.PI * 2, body[key].valueMm * 0.006);
+    }
   });
 });

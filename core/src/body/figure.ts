@@ -66,10 +66,12 @@ export interface Frame {
 
 export type Joint = 'elbow' | 'knee' | 'shoulder';
 
+/** Arms hang this far from upright, radians; a scanner asks for more. */
+const ARM_LEAN = 0.28;
+
 /** Arms hang a little away from the body; legs stand under the hips. x is the wearer's right, y front, z up. */
-export function limbFrame(body: Body, place: Limb | Joint, side: 1 | -1): Frame {
+export function limbFrame(body: Body, place: Limb | Joint, side: 1 | -1, lean = ARM_LEAN): Frame {
   const at = levels(body);
-  const lean = 0.16;
   const armAlong = { x: -side * Math.sin(lean), y: 0, z: Math.cos(lean) };
   const armOut = { x: side * Math.cos(lean), y: 0, z: Math.sin(lean) };
   const shoulder = {
@@ -113,14 +115,31 @@ export function onLimb({ origin, along, out, side }: Frame, p: Vec3): Vec3 {
   };
 }
 
-function limbMesh(body: Body, limb: Limb, side: 1 | -1): Mesh {
-  const frame = limbFrame(body, limb, side);
+function limbMesh(body: Body, limb: Limb, side: 1 | -1, lean: number): Mesh {
+  const frame = limbFrame(body, limb, side, lean);
   const measured = limbStations(body, limb).map((s) => s.atMm);
   const along = [...new Set([...steps(0, limbLengthMm(body, limb), 16), ...measured])].sort((a, b) => a - b);
   const rings = along.map((at) => ringOf(limbSection(body, limb, at), (p) => onLimb(frame, p)));
   const mesh = loft(rings);
   // The left limb is the right one mirrored, which turns its faces inside out.
   return side === 1 ? mesh : { points: mesh.points, triangles: mesh.triangles.map(([a, b, c]) => [a, c, b]) };
+}
+
+/** A foot as a low loft from sole to ankle; its outline is as long as the foot. */
+function footMesh(body: Body, side: 1 | -1): Mesh {
+  const { origin } = limbFrame(body, 'lowerLeg', side);
+  const half = body.footLength.valueMm / 2;
+  const ankle = limbSection(body, 'lowerLeg', 0);
+  const rings = steps(0, 1, 6).map((t) => {
+    const a = ankle.b * t + half * 0.4 * (1 - t);
+    const b = ankle.a * t + half * (1 - t * t) + 2;
+    const forward = half * 0.55 * (1 - t);
+    return Array.from({ length: AROUND }, (_, i) => {
+      const angle = (i / AROUND) * 2 * Math.PI;
+      return { x: origin.x + a * Math.cos(angle), y: forward + b * Math.sin(angle), z: t * (origin.z + 6) };
+    });
+  });
+  return loft(rings);
 }
 
 function headMesh(body: Body): Mesh {
@@ -149,7 +168,7 @@ export interface Figure {
 }
 
 /** The wearer as closed cross-section lofts whose girths are the measured ones. */
-export function figure(body: Body): Figure {
+export function figure(body: Body, armLean = ARM_LEAN): Figure {
   const at = levels(body);
   const trunk = loft(
     steps(at.crotch, at.neckBase, 44)
@@ -163,7 +182,7 @@ export function figure(body: Body): Figure {
   const limbs = (['upperArm', 'forearm', 'thigh', 'lowerLeg'] as const).flatMap((limb) =>
     ([1, -1] as const).map((side) => ({
       name: `${side === 1 ? 'right' : 'left'} ${limb}`,
-      mesh: limbMesh(body, limb, side),
+      mesh: limbMesh(body, limb, side, armLean),
     })),
   );
   return {
@@ -171,6 +190,8 @@ export function figure(body: Body): Figure {
       { name: 'trunk', mesh: trunk },
       { name: 'neck', mesh: neck },
       { name: 'head', mesh: headMesh(body) },
+      { name: 'right foot', mesh: footMesh(body, 1) },
+      { name: 'left foot', mesh: footMesh(body, -1) },
       ...limbs,
     ],
   };

@@ -1,4 +1,5 @@
 import type { Body } from '../body/estimate';
+import type { Zone } from '../forms/contract';
 import { strainClass, type StrainClass } from '../foam/bend';
 import { foamMassG } from '../mass/foamMass';
 import { ledBodies } from '../materials/lamps';
@@ -6,7 +7,7 @@ import type { Catalogue } from '../materials/catalogue';
 import { foamSheet, type FoamStock } from '../materials/stock';
 import { trimNumber } from '../units/length';
 import type { Part } from './document';
-import { outlookOf } from '../forms/partForm';
+import { outlookOf, zoneOf } from '../forms/partForm';
 
 /** What one thickness would do to a part. Area, mass and cost are for one copy. */
 export interface TrialRow {
@@ -30,8 +31,8 @@ export interface TrialRow {
 
 /** Thinner than this a single layer dents when knocked (common practice, no source). */
 const DENTS_BELOW_MM = 4;
-/** Thinner than this a single layer gives when gripped (common practice, no source). */
-const FLEXES_BELOW_MM = 6;
+/** Thinner than this a single layer gives when gripped; large plates need more (common practice, no source). */
+const flexesBelowMm = (zone: Zone): number => (zone === 'torso' || zone === 'back' ? 8 : 6);
 /** Thicker than this a cuff catches on sleeves and pockets; from memory. */
 const BULKY_ABOVE_MM = 8;
 /** Above this an arm tires over a day; from memory. */
@@ -50,6 +51,7 @@ export function thicknessTrial(
   catalogue: Catalogue,
   stock: readonly FoamStock[],
 ): TrialRow[] {
+  const zone = zoneOf(part);
   const foam = catalogue.foams.find((f) => f.id === part.foam.foamId);
   if (!foam) return [];
   const lining = part.lining
@@ -85,9 +87,9 @@ export function thicknessTrial(
       `opens ${trimNumber(openingMm ?? 0, 0)} mm, ${trimNumber(made.passNeedMm ?? 0, 0)} mm must pass`,
     );
     hold(thicknessMm < DENTS_BELOW_MM, 4, 'dents when knocked');
-    hold(thicknessMm >= DENTS_BELOW_MM && thicknessMm < FLEXES_BELOW_MM, 0.5, 'gives when gripped');
-    hold(thicknessMm > BULKY_ABOVE_MM, 1, 'bulky at the cuff');
-    hold(massG > HEAVY_G, 2, `heavy for an arm at ${trimNumber(massG, 0)} g`);
+    hold(thicknessMm >= DENTS_BELOW_MM && thicknessMm < flexesBelowMm(zone), 0.5, 'gives when gripped');
+    hold(zone === 'forearm' && thicknessMm > BULKY_ABOVE_MM, 1, 'bulky at the cuff');
+    hold(zone === 'forearm' && massG > HEAVY_G, 2, `heavy for an arm at ${trimNumber(massG, 0)} g`);
     const stuckOut = lampDeep - thicknessMm - made.roomMm;
     hold(stuckOut > 0, 2, `lamps press ${trimNumber(stuckOut, 1)} mm into the sleeve`);
     if (reasons.length === 0) reasons.push('works');

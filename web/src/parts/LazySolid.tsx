@@ -1,6 +1,8 @@
 import { Component, lazy, Suspense, type ComponentProps, type ReactNode } from 'react';
+import type { FigureView } from './FigureView';
 import type { SolidView } from './SolidView';
 
+const Figure = lazy(() => import('./FigureView').then((m) => ({ default: m.FigureView })));
 const View = lazy(() => import('./SolidView').then((m) => ({ default: m.SolidView })));
 
 /** Without WebGL the rest of the bench still works. */
@@ -24,6 +26,17 @@ export function LazySolid(props: ComponentProps<typeof SolidView>) {
     <NoSolid>
       <Suspense fallback={<p className="p-4 text-soft">Fetching the solid…</p>}>
         <View {...props} />
+      </Suspense>
+    </NoSolid>
+  );
+}
+
+/** The whole figure, fetched when it is first looked at. */
+export function LazyFigure(props: ComponentProps<typeof FigureView>) {
+  return (
+    <NoSolid>
+      <Suspense fallback={<p className="p-4 text-soft">Fetching the figure…</p>}>
+        <Figure {...props} />
       </Suspense>
     </NoSolid>
   );

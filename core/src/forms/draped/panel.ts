@@ -87,13 +87,16 @@ export function sideVertices(panel: Pick<Panel, 'grid'>, side: Side): number[] {
   }
 }
 
-/** Smallest inside radius of curvature along rows and columns, leaving out the sharpest twentieth. */
+/** Foam bridges bends shorter than this; mm. */
+const BRIDGED_MM = 16;
+
+/** Smallest inside radius of curvature along rows and columns, leaving out the sharpest twentieth and what foam bridges. */
 export function tightestGridRadiusMm(grid: readonly Vec3[][]): number {
   const radii: number[] = [];
   const bend = (a: Vec3, b: Vec3, c: Vec3): void => {
     const [ab, bc, ca] = [dist3(a, b), dist3(b, c), dist3(c, a)];
     const area = Math.hypot(...Object.values(cross3(sub3(b, a), sub3(c, a)))) / 2;
-    if (area > 1e-9) radii.push((ab * bc * ca) / (4 * area));
+    if (area > 1e-9 && ab + bc > BRIDGED_MM) radii.push((ab * bc * ca) / (4 * area));
   };
   grid.forEach((row, r) =>
     row.forEach((p, c) => {

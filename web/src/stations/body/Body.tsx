@@ -1,36 +1,91 @@
-import { measureInfo, measures, type MeasureKey } from '@fomrik/core/body/measures';
 import { newestMeasures } from '@fomrik/core/body/estimate';
+import {
+  measureInfo,
+  measures,
+  shortSet,
+  type BodyRegion,
+  type MeasureInfo,
+  type MeasureKey,
+} from '@fomrik/core/body/measures';
+import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { LengthField, WordsField } from '../../parts/Field';
+import { LazyFigure } from '../../parts/LazySolid';
 import { dragEnd, dragUpdate, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';
 import { ArmFigure } from './ArmFigure';
+import { MeasureFiles } from './MeasureFiles';
 import { recordMeasure } from './recordMeasure';
 import { WearerBook } from './WearerBook';
 
 /** Anything a tape can read; what is too odd is said by a finding, not refused. */
 const TYPED_RANGE: [number, number] = [1, 3000];
 
-/** The wearer, measured. */
+const tabs: { key: string; label: string; of: (m: MeasureInfo) => boolean }[] = [
+  { key: 'short', label: 'Short set', of: (m) => shortSet.includes(m.key) },
+  { key: 'head', label: 'Head', of: (m) => m.region === 'head' },
+  { key: 'torso', label: 'Trunk', of: (m) => m.region === 'torso' },
+  { key: 'arm', label: 'Arm', of: (m) => m.region === 'arm' || m.region === 'hand' },
+  { key: 'leg', label: 'Leg', of: (m) => m.region === 'leg' },
+];
+
+const tabOf = (region: BodyRegion): string =>
+  region === 'hand' ? 'arm' : region === 'whole' ? 'short' : region;
+
+/** The wearer, measured: figure on the left, fields on the right, one chosen tape in both. */
 export function Body() {
   const { doc, update } = useBuild();
   const report = useReport((s) => s.report)!;
   const [active, setActive] = useState<MeasureKey>('wristGirth');
+  const [tab, setTab] = useState('short');
+  const [view, setView] = useState<'figure' | 'worn' | 'arm'>('figure');
   const taken = newestMeasures(doc.wearer.measures);
   const info = measureInfo(active);
   const resolved = report.body[active];
+  const choose = (key: MeasureKey): void => {
+    setActive(key);
+    if (!tabs.find((t) => t.key === tab)!.of(measureInfo(key))) setTab(tabOf(measureInfo(key).region));
+  };
+  const record = (key: MeasureKey, mm: number): void =>
+    update((d) => recordMeasure(d.wearer, key, mm, todayIso()));
   return (
-    <div className="grid h-full grid-cols-[1fr_310px]">
+    <div className="grid h-full grid-cols-[1fr_330px]">
       <section aria-label="Figure" className="flex min-h-0 flex-col p-2">
-        <ArmFigure
-          body={report.body}
-          active={active}
-          onActive={setActive}
-          onDrag={(key, mm) => dragUpdate((d) => recordMeasure(d.wearer, key, mm, todayIso()))}
-          onDragEnd={dragEnd}
-        />
-        <div className="leaf mx-2 mb-2 p-2.5" aria-live="polite">
+        <div role="group" aria-label="What to look at" className="flex gap-1.5">
+          {(['figure', 'worn', 'arm'] as const).map((v) => (
+            <button
+              key={v}
+              type="button"
+              className={`btn ${view === v ? 'btn-main' : ''}`}
+              aria-pressed={view === v}
+              onClick={() => setView(v)}
+            >
+              {{ figure: 'Figure', worn: 'Everything worn', arm: 'Arm, drag tapes' }[v]}
+            </button>
+          ))}
+        </div>
+        <div className="min-h-0 flex-1">
+          {view === 'arm' ? (
+            <div className="flex h-full flex-col">
+              <ArmFigure
+                body={report.body}
+                active={active}
+                onActive={choose}
+                onDrag={(key, mm) => dragUpdate((d) => recordMeasure(d.wearer, key, mm, todayIso()))}
+                onDragEnd={dragEnd}
+              />
+            </div>
+          ) : (
+            <LazyFigure
+              body={report.body}
+              parts={view === 'worn' ? report.parts : []}
+              active={active}
+              onActive={choose}
+            />
+          )}
+        </div>
+        <div className="leaf mx-2 mb-1 p-2" aria-live="polite">
           <h2 className="text-[15px]">
             {info.label}
             {info.standardName && (
@@ -43,15 +98,14 @@ export function Body() {
           <p className="text-[12.5px] text-soft">
             {resolved.source === 'estimate'
               ? `est. from ${resolved.from}`
-              : `taken ${resolved.takenOn} with the tape`}
-            {doc.wearer.measures.filter((m) => m.key === active).length > 1 &&
-              ` · earlier: ${earlier(active)}`}
+              : `taken ${resolved.takenOn}, by ${resolved.source}`}
+            {earlier(active)}
           </p>
         </div>
       </section>
       <section aria-label="Measures" className="min-h-0 overflow-auto border-l border-hair p-3">
         <WearerBook />
-        <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-1">
+        <div className="mt-2 grid grid-cols-2 gap-x-3">
           <WordsField
             label="Wearer"
             value={doc.wearer.name}
@@ -62,51 +116,72 @@ export function Body() {
             valueMm={doc.wearer.underLayerMm}
             range={[0, 40]}
             onChange={(mm) => update((d) => void (d.wearer.underLayerMm = mm))}
-            help="Thickness of the sleeve under the armour."
+            help="Thickness of the clothing under the armour."
           />
-          {measures.map(({ key, label, how }) => {
-            const measure = report.body[key];
-            const estimate = measure.source === 'estimate';
-            return (
-              <div
-                key={key}
-                onFocus={() => setActive(key)}
-                className={key === active ? 'bg-wash px-1' : 'px-1'}
-              >
-                <LengthField
-                  label={label}
-                  valueMm={taken.get(key)?.valueMm ?? Math.round(measure.valueMm)}
-                  range={TYPED_RANGE}
-                  help={how}
-                  estimate={estimate}
-                  {...(estimate && { note: `est. from ${measure.from}` })}
-                  onChange={(mm) => update((d) => recordMeasure(d.wearer, key, mm, todayIso()))}
-                />
-                {!estimate && (
-                  <button
-                    type="button"
-                    className="text-[11.5px] text-teal underline"
-                    onClick={() =>
-                      update((d) => void (d.wearer.measures = d.wearer.measures.filter((m) => m.key !== key)))
-                    }
-                  >
-                    forget, estimate it
-                  </button>
-                )}
-              </div>
-            );
-          })}
         </div>
+        <Tabs.Root value={tab} onValueChange={setTab} className="mt-1">
+          <Tabs.List aria-label="Measures by place" className="flex border-b border-ink">
+            {tabs.map((t) => (
+              <Tabs.Trigger
+                key={t.key}
+                value={t.key}
+                className="px-2 py-1 text-teal data-[state=active]:bg-foam data-[state=active]:text-white"
+              >
+                {t.label}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          {tabs.map((t) => (
+            <Tabs.Content key={t.key} value={t.key} className="mt-1 grid grid-cols-2 gap-x-2 gap-y-0.5">
+              {measures.filter(t.of).map(({ key, label, how }) => {
+                const measure = report.body[key];
+                const estimate = measure.source === 'estimate';
+                return (
+                  <div
+                    key={key}
+                    onFocus={() => setActive(key)}
+                    className={`px-1 ${key === active ? 'bg-wash' : ''}`}
+                  >
+                    <LengthField
+                      label={label}
+                      valueMm={taken.get(key)?.valueMm ?? Math.round(measure.valueMm)}
+                      range={TYPED_RANGE}
+                      help={how}
+                      estimate={estimate}
+                      {...(estimate && { note: `est. from ${measure.from}` })}
+                      onChange={(mm) => record(key, mm)}
+                    />
+                    {!estimate && (
+                      <button
+                        type="button"
+                        className="text-[11.5px] text-teal underline"
+                        aria-label={`Forget ${label}, estimate it`}
+                        onClick={() =>
+                          update(
+                            (d) => void (d.wearer.measures = d.wearer.measures.filter((m) => m.key !== key)),
+                          )
+                        }
+                      >
+                        forget, estimate it
+                      </button>
+                    )}
+                  </div>
+                );
+              })}
+            </Tabs.Content>
+          ))}
+        </Tabs.Root>
+        <MeasureFiles />
       </section>
     </div>
   );
 
   function earlier(key: MeasureKey): string {
-    return doc.wearer.measures
+    const before = doc.wearer.measures
       .filter((m) => m.key === key)
       .sort((a, b) => a.takenOn.localeCompare(b.takenOn))
       .slice(0, -1)
-      .map((m) => `${m.valueMm} mm on ${m.takenOn}`)
-      .join(', ');
+      .map((m) => `${m.valueMm} mm on ${m.takenOn}`);
+    return before.length > 0 ? ` · earlier: ${before.join(', ')}` : '';
   }
 }

@@ -1,0 +1,129 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { readMesh } from '../formats/mesh/readMesh';
+import { measuresCsv, readMeasuresCsv } from '../formats/measuresCsv';
+import type { Mesh } from '../geometry/mesh';
+import { sliceAt, tapeGirthMm } from '../geometry/slice';
+import { resolveBody } from './estimate';
+import type { Measure, MeasureKey } from './measures';
+import { bodiesOfSlice, likelyUnits, measureScan, standUp } from './scan';
+import { simulateScan } from './simulatedScanner';
+
+const taken = (values: Partial<Record<MeasureKey, number>>): Measure[] =>
+  (Object.entries(values) as [MeasureKey, number][]).map(([key, valueMm]) => ({
+    key,
+    valueMm,
+    source: 'tape',
+    takenOn: '2026-03-01',
+  }));
+
+const ascii = (mesh: Mesh): { obj: string; stl: string; ply: string } => ({
+  obj: [
+    ...mesh.points.map((p) => `v ${p.x} ${p.y} ${p.z}`),
+    ...mesh.triangles.map((t) => `f ${t.map((v) => `${v + 1}//1`).join(' ')}`),
+  ].join('\n'),
+  stl: `solid s\n${mesh.triangles.map((t) => `facet normal 0 0 1\nouter loop\n${t.map((v) => `vertex ${mesh.points[v]!.x} ${mesh.points[v]!.y} ${mesh.points[v]!.z}`).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid s`,
+  ply: `ply\nformat ascii 1.0\nelement vertex ${mesh.points.length}\nproperty float x\nproperty float y\nproperty float z\nelement face ${mesh.triangles.length}\nproperty list uchar int vertex_indices\nend_header\n${mesh.points.map((p) => `${p.x} ${p.y} ${p.z}`).join('\n')}\n${mesh.triangles.map((t) => `3 ${t.join(' ')}`).join('\n')}\n`,
+});
+
+describe('a scan', () => {
+  it('gives the girths of a hidden wearer within 1 %, noise and holes and all', function () {
+    this.timeout(60_000);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1500, max: 1950 }),
+        fc.double({ min: 0.54, max: 0.64, noNaN: true }),
+        fc.double({ min: 0.8, max: 0.9, noNaN: true }),
+        fc.integer({ min: 1, max: 1000 }),
+        (stature, chest, waist, seed) => {
+          const hidden = resolveBody(
+            taken({
+              stature,
+              chestGirth: chest * stature,
+              waistGirth: waist * chest * stature,
+              hipGirth: chest * stature * 1.04,
+            }),
+          );
+          const read = measureScan(simulateScan(hidden, { seed }));
+          if (!read.ok) throw new Error(read.message);
+          for (const key of ['waistGirth', 'chestGirth', 'hipGirth', 'calfGirth'] as const) {
+            expect(read.value[key], key).to.be.closeTo(hidden[key].valueMm, hidden[key].valueMm * 0.01);
+          }
+          expect(read.value.stature).to.be.closeTo(stature, stature * 0.01);
+        },
+      ),
+      { numRuns: 4, endOnFailure: true },
+    );
+  });
+
+  it('is stood up from any axis and unit', () => {
+    const body = resolveBody([]);
+    for (const [unit, perUnitMm] of [
+      ['mm', 1],
+      ['cm', 10],
+      ['m', 1000],
+      ['in', 25.4],
+    ] as const) {
+      const scan = simulateScan(body, { perUnitMm, noiseMm: 0, holes: 0 });
+      const lying: Mesh = {
+        points: scan.points.map((p) => ({ x: p.x, y: p.z, z: -p.y })),
+        triangles: scan.triangles,
+      };
+      expect(likelyUnits(lying)).to.include(unit);
+      const stood = measureScan(standUp(lying, unit));
+      expect(stood.ok && stood.value.waistGirth).to.be.closeTo(
+        body.waistGirth.valueMm,
+        body.waistGirth.valueMm * 0.02,
+      );
+    }
+    expect(measureScan(standUp(simulateScan(body), 'cm')).ok).to.equal(false);
+  });
+
+  it('tells two legs apart', () => {
+    const scan = simulateScan(resolveBody([]), { noiseMm: 0, holes: 0 });
+    expect(bodiesOfSlice(sliceAt(scan, 350))).to.have.length(2);
+  });
+
+  it('is read from OBJ, STL and PLY alike, and refused with a reason when broken', () => {
+    const scan = simulateScan(resolveBody([]), { noiseMm: 0, holes: 0 });
+    const files = ascii(scan);
+    for (const kind of ['obj', 'stl', 'ply'] as const) {
+      const read = readMesh(`a.${kind}`, new TextEncoder().encode(files[kind]));
+      if (!read.ok) throw new Error(`${kind}: ${read.message}`);
+      expect(read.value.triangles.length).to.equal(scan.triangles.length);
+      expect(tapeGirthMm(sliceAt(read.value, 900))).to.be.closeTo(tapeGirthMm(sliceAt(scan, 900)), 0.01);
+    }
+    const bad = (name: string, text: string): string => {
+      const read = readMesh(name, new TextEncoder().encode(text));
+      return read.ok ? 'ok' : read.message;
+    };
+    expect(bad('a.obj', 'v 0 0 0\nf 1 2 3')).to.include('not there');
+    expect(bad('a.obj', 'nothing')).to.include('no triangles');
+    expect(bad('a.ply', 'ply\nformat binary_little_endian 1.0\nend_header\n')).to.include('ASCII');
+    expect(bad('a.png', '')).to.include('neither');
+  });
+});
+
+describe('measures as CSV', () => {
+  it('round-trip', () => {
+    const all = taken({ stature: 1700, chestGirth: 985.5 });
+    const read = readMeasuresCsv(measuresCsv(all), '2026-05-05');
+    expect(read.ok && read.value).to.deep.equal(all.map((m) => ({ ...m, source: 'csv' })));
+  });
+
+  it('take names as shown, any unit, and today when there is no date', () => {
+    const read = readMeasuresCsv('Waist girth,32 1/2"\nCalf girth,38cm\n', '2026-05-05');
+    expect(read.ok && read.value.map((m) => [m.key, Math.round(m.valueMm), m.takenOn])).to.deep.equal([
+      ['waistGirth', 826, '2026-05-05'],
+      ['calfGirth', 380, '2026-05-05'],
+    ]);
+  });
+
+  it('name the line that is wrong and read nothing', () => {
+    const read = readMeasuresCsv('measure,value\nwaistGirth,800\nelbow thing,20\n', '2026-05-05');
+    expect(!read.ok && read.message)
+      .to.include('Line 3')
+      .and.include('elbow thing');
+    expect(readMeasuresCsv('', '2026-05-05').ok).to.equal(false);
+  });
+});

@@ -1,0 +1,37 @@
+import type { Mesh } from '../geometry/mesh';
+import type { Body } from './estimate';
+import { figure } from './figure';
+
+/** A small repeatable source of chance (mulberry32, public domain): numbers from 0 to 1. */
+function chance(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = a;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** A scanner has the wearer hold the arms well away, radians. */
+const SCAN_LEAN = 0.6;
+
+/**
+ * A stand-in for a body scanner: the wearer's figure as one mesh with noise on every point and holes
+ * where the beam did not reach, in the unit asked for.
+ */
+export function simulateScan(body: Body, { noiseMm = 1, holes = 0.04, perUnitMm = 1, seed = 1 } = {}): Mesh {
+  const roll = chance(seed);
+  const points: Mesh['points'] = [];
+  const triangles: Mesh['triangles'] = [];
+  for (const { mesh } of figure(body, SCAN_LEAN).parts) {
+    const base = points.length;
+    const jitter = (): number => (roll() + roll() + roll() - 1.5) * noiseMm;
+    for (const p of mesh.points)
+      points.push({ x: (p.x + jitter()) / perUnitMm, y: (p.y + jitter()) / perUnitMm, z: p.z / perUnitMm });
+    for (const [a, b, c] of mesh.triangles)
+      if (roll() > holes) triangles.push([a + base, b + base, c + base]);
+  }
+  return { points, triangles };
+}
