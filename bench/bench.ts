@@ -1,5 +1,7 @@
 import { createDeriver, derive } from '@fomrik/core/build/derive';
 import type { BuildDoc } from '@fomrik/core/build/document';
+import { flattenLocalGlobal } from '@fomrik/core/flatten/localGlobal';
+import type { Mesh } from '@fomrik/core/geometry/mesh';
 import { readBuildFile } from '@fomrik/core/build/schema';
 import { applyChanges } from '@fomrik/core/findings/finding';
 import { makeDownload } from '@fomrik/core/formats/downloads';
@@ -70,7 +72,35 @@ async function serverMemoryMb(): Promise<number> {
   return Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024;
 }
 
+/** A spherical cap of about `count` triangles, as a skin to be flattened. */
+function cap(count: number): Mesh {
+  const rings = Math.round(Math.sqrt(count / 4));
+  const around = rings * 2;
+  const points = [{ x: 0, y: 0, z: 100 }];
+  for (let r = 1; r <= rings; r++) {
+    const polar = (r / rings) * 0.9;
+    for (let i = 0; i < around; i++) {
+      const a = (i / around) * 2 * Math.PI;
+      points.push({
+        x: 100 * Math.sin(polar) * Math.cos(a),
+        y: 100 * Math.sin(polar) * Math.sin(a),
+        z: 100 * Math.cos(polar),
+      });
+    }
+  }
+  const id = (r: number, i: number): number => (r === 0 ? 0 : 1 + (r - 1) * around + (i % around));
+  const triangles: Mesh['triangles'] = [];
+  for (let i = 0; i < around; i++) triangles.push([0, id(1, i), id(1, i + 1)]);
+  for (let r = 1; r < rings; r++) {
+    for (let i = 0; i < around; i++)
+      triangles.push([id(r, i), id(r + 1, i), id(r + 1, i + 1)], [id(r, i), id(r + 1, i + 1), id(r, i + 1)]);
+  }
+  return { points, triangles };
+}
+
 const doc = load('lampwarden-bracers');
+const harness = load('lampwarden-harness');
+const greave = harness.parts.findIndex((p) => p.id === 'greave-1');
 const edit = (i: number): BuildDoc =>
   applyChanges(doc, [{ path: ['parts', 0, 'params', 'easeMm'], value: 20 + (i % 50) / 10 }]);
 
@@ -81,6 +111,25 @@ report('derive, cold (nothing remembered)', await time(60, () => derive(doc)), '
 const warm = createDeriver();
 report('derive, warm (nothing changed)', await time(60, () => warm(doc)), 'ms', 50);
 report('derive, one part edited', await time(60, (i) => warm(edit(i))), 'ms', 16);
+report('harness, cold (nothing remembered)', await time(4, () => derive(harness)), 'ms');
+const worn = createDeriver();
+worn(harness);
+report('harness, warm (nothing changed)', await time(30, () => worn(harness)), 'ms', 50);
+const ease = (i: number): BuildDoc =>
+  applyChanges(harness, [{ path: ['parts', greave, 'params', 'easeMm'], value: 15 + (i % 40) / 10 }]);
+report('harness, one part edited (greaves)', await time(20, (i) => worn(ease(i))), 'ms', 16);
+for (const [count, target] of [
+  [5_000, 300],
+  [20_000, 1500],
+] as const) {
+  const skin = cap(count);
+  report(
+    `flatten ${skin.triangles.length} triangles`,
+    await time(3, () => flattenLocalGlobal(skin)),
+    'ms',
+    target,
+  );
+}
 report('pattern PDF', await time(15, () => makeDownload('pattern.pdf', doc, first, new Date(0))), 'ms');
 report('pattern DXF', await time(30, () => makeDownload('pattern.dxf', doc, first, new Date(0))), 'ms');
 report('first page, script compressed', firstPageKb(), 'kB', 250);

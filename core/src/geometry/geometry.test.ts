@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { polygonHull, polygonLength } from 'd3-polygon';
 import fc from 'fast-check';
 import { ellipseAtNormal, ellipseOfGirth, ellipsePerimeter, parallelGirth, tightestRadius } from './ellipse';
 import { convexHull } from './hull';
@@ -14,6 +15,7 @@ import {
   signedArea,
   simplify,
 } from './polygon';
+import { tapeGirthMm } from './slice';
 import { unrollStrip } from './unroll';
 import { dist2, type Vec2, type Vec3 } from './vec';
 
@@ -60,6 +62,19 @@ describe('polygons and paths', () => {
 });
 
 describe('convex hull', () => {
+  it('agrees with d3-polygon, a general-purpose library, in the girth a tape reads', () => {
+    const coordinate = fc.integer({ min: -5000, max: 5000 }).map((v) => v / 10);
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ x: coordinate, y: coordinate }), { minLength: 4, maxLength: 80 }),
+        (points) => {
+          const reference = polygonHull(points.map((p): [number, number] => [p.x, p.y]));
+          if (reference) expect(tapeGirthMm(points)).to.be.closeTo(polygonLength(reference), 1e-6);
+        },
+      ),
+    );
+  });
+
   it('holds every point, is convex and keeps the bounds', () => {
     const coordinate = fc.integer({ min: -5000, max: 5000 }).map((v) => v / 10);
     fc.assert(

@@ -1,4 +1,4 @@
-import type { Station } from '@fomrik/core/findings/finding';
+import type { Finding, Severity, Station } from '@fomrik/core/findings/finding';
 import { strainClassName } from '@fomrik/core/foam/bend';
 import { FindingCard } from '../parts/FindingCard';
 import { Amount } from '../parts/Amount';
@@ -72,11 +72,18 @@ function useFigures(): Figure[] {
   return figures;
 }
 
+const grave: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };
+
 /** Right of the bench: figures, then what Fomrik noticed, this station's first. */
 export function TellTales({ station }: { station: Station }) {
   const findings = useReport((s) => s.report?.findings) ?? [];
   const figures = useFigures();
-  const here = findings.filter((f) => f.station === station);
+  const chosen = usePart().part?.id;
+  // The chosen part's findings come before those of others as grave.
+  const own = (f: Finding): number => (f.partId === chosen ? 0 : 1);
+  const here = findings
+    .filter((f) => f.station === station)
+    .sort((a, b) => grave[a.severity] - grave[b.severity] || own(a) - own(b));
   const elsewhere = findings.filter((f) => f.station !== station);
   return (
     <aside

@@ -90,7 +90,7 @@ export function FlatPieces({
                 textAnchor="middle"
                 fill="var(--color-ink)"
               >
-                {piece.name} · {quantityText(piece)} · {foam}
+                {width > font * 16 ? `${piece.name} · ${quantityText(piece)} · ${foam}` : piece.name}
               </text>
             </g>
           );

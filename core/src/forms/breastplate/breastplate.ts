@@ -59,7 +59,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       params.halves === 2
         ? [
             panel('a', front ? 'right half' : 'left half', -1, 0),
-            panel('b', front ? 'left half' : 'right half', 0, 1),
+            { ...panel('b', front ? 'left half' : 'right half', 0, 1), mirrorOf: 'a' },
           ]
         : [panel('a', 'plate', -1, 1)];
     const joins: Join[] = params.halves === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' }] : [];

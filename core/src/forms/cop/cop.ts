@@ -44,7 +44,7 @@ function cop(kind: string, label: string, zone: Zone, girth: (body: Body) => num
     const w = params.wrapDeg;
     const panels =
       params.halves === 2
-        ? [panel('a', 'inner half', -w, 0), panel('b', 'outer half', 0, w)]
+        ? [panel('a', 'inner half', -w, 0), { ...panel('b', 'outer half', 0, w), mirrorOf: 'a' }]
         : [panel('a', 'cop', -w, w)];
     return {
       panels,

@@ -1,3 +1,4 @@
+import { mirrorPiece } from './mirror';
 import { bendStrain } from '../../foam/bend';
 import { shellMesh, type Mesh } from '../../geometry/mesh';
 import { overlapsItself } from '../../geometry/overlap';
@@ -128,7 +129,13 @@ export function drape(
   options: FlatOptions,
 ): Draped {
   const all = joins.map((j) => ({ ...j }));
-  const laid = panels.flatMap((panel) => lay(panel, foamFor(panel), options, 2, all));
+  const laid: Laid[] = [];
+  for (const panel of panels) {
+    const foam = foamFor(panel);
+    const twin = laid.find((l) => l.panel.id === panel.mirrorOf);
+    if (twin) laid.push({ panel, foam, piece: mirrorPiece(twin.piece, panel) });
+    else laid.push(...lay(panel, foam, options, 2, all));
+  }
   joinEdges(laid, all);
   const radii = laid.map(({ panel }) => tightestGridRadiusMm(panel.grid));
   const strains = laid.map(({ foam }, i) =>

@@ -4,6 +4,8 @@ import { resolveBody } from '../../body/estimate';
 import type { Measure, MeasureKey } from '../../body/measures';
 import { signedArea } from '../../geometry/polygon';
 import { overlapsItself } from '../../geometry/overlap';
+import { dist3 } from '../../geometry/vec';
+import type { Piece } from '../piece';
 import { meshVolume } from '../../geometry/mesh';
 import { catalogue } from '../../materials/catalogue';
 import { foamSheet, type FoamSheet } from '../../materials/stock';
@@ -100,6 +102,35 @@ describe('draped forms', () => {
         else expect(value, `${kind}.${field.key}`).to.be.within(...field.range);
       }
       expect(Object.keys(defaults).sort()).to.deep.equal(form.fields.map((f) => f.key).sort());
+    }
+  });
+});
+
+describe('halves', () => {
+  it('are cut as one another flipped, and the form really is symmetric', () => {
+    for (const kind of ['breastplate', 'backplate', 'half-mask', 'greave', 'knee-cop'] as const) {
+      const made = drapedKinds[kind].shape(input(kind, { halves: 2, panels: 2 }));
+      const [a, b] = made.pieces as [Piece, Piece];
+      expect(b.areaMm2, kind).to.be.closeTo(a.areaMm2, 1e-6);
+      for (const [one, two] of [
+        ['left', 'right'],
+        ['right', 'left'],
+        ['top', 'top'],
+        ['bottom', 'bottom'],
+      ] as const) {
+        expect(a.edges.find((e) => e.id === one)!.lengthMm).to.be.closeTo(
+          b.edges.find((e) => e.id === two)!.lengthMm,
+          1e-6,
+        );
+      }
+      // Against the form itself: the halves' own edges in space are as long on either side.
+      const { edgeLines } = made.solid();
+      const length = (piece: string, edge: string): number => {
+        const { points } = edgeLines.find((l) => l.pieceId === piece && l.edgeId === edge)!;
+        return points.slice(1).reduce((sum, p, i) => sum + dist3(p, points[i]!), 0);
+      };
+      expect(length(a.id, 'top'), kind).to.be.closeTo(length(b.id, 'top'), 0.5);
+      expect(length(a.id, 'left'), kind).to.be.closeTo(length(b.id, 'right'), 0.5);
     }
   });
 });

@@ -17,6 +17,8 @@ export interface Panel {
   edges: Record<Side, string>;
   /** Thickness of its own when it differs from the part's foam. */
   nominalMm?: number;
+  /** The panel this one mirrors exactly; it is cut as that one flipped. */
+  mirrorOf?: string;
   /** Slots cut in it: a run along a row, as fractions of width and height. */
   slots?: { from: [number, number]; to: [number, number]; heightMm: number }[];
 }

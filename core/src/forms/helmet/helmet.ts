@@ -114,7 +114,10 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<HelmetP
       grid: gridOf(4, 22, strip),
       edges: { bottom: 'brow edge', right: 'strip seam', top: 'nape edge', left: 'strip seam' },
     });
-    for (const side of [1, -1] as const) panels.push(domeSide(side, axes, centre, half, browDeg));
+    panels.push(domeSide(1, axes, centre, half, browDeg), {
+      ...domeSide(-1, axes, centre, half, browDeg),
+      mirrorOf: 'right',
+    });
     joins.push(
       { a: ['right', 'top'], b: ['strip', 'left'], kind: 'seam' },
       { a: ['left', 'top'], b: ['strip', 'right'], kind: 'seam' },

@@ -76,7 +76,7 @@ export function limbShell({
     });
     const panels =
       params.panels === 2
-        ? [panel('a', 'first half', 0, 180), panel('b', 'second half', 180, 360)]
+        ? [panel('a', 'first half', 0, 180), { ...panel('b', 'second half', 180, 360), mirrorOf: 'a' }]
         : [panel('a', 'shell', 0, 360)];
     const last = panels.at(-1)!.id;
     const joins: Join[] = [{ a: [last, 'right'], b: ['a', 'left'], kind: closed ? 'seam' : 'closure' }];

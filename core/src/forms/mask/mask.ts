@@ -49,7 +49,7 @@ function design({ params, body, underLayerMm }: FormInput<MaskParams>): Design {
   });
   const panels =
     params.halves === 2
-      ? [panel('a', 'right half', -1, 0), panel('b', 'left half', 0, 1)]
+      ? [panel('a', 'right half', -1, 0), { ...panel('b', 'left half', 0, 1), mirrorOf: 'a' }]
       : [panel('a', 'mask', -1, 1)];
   return {
     panels,

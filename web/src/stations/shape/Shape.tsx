@@ -13,6 +13,7 @@ import { useReport } from '../../store/report';
 import { toggle, useView } from '../../store/view';
 import { bracerHandles } from './bracerHandles';
 import { ThicknessTrial } from './ThicknessTrial';
+import { WholeBuild } from './WholeBuild';
 
 /** One field of the form, drawn after its kind. */
 function FormField({
@@ -172,6 +173,7 @@ export function Shape() {
         {trialOpen && (
           <ThicknessTrial made={made} onChoose={(mm) => change((p) => void (p.foam.nominalMm = mm))} />
         )}
+        {trialOpen && <WholeBuild />}
       </div>
     </div>
   );

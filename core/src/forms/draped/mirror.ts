@@ -1,0 +1,36 @@
+import { boundsOf } from '../../geometry/polygon';
+import type { Vec2 } from '../../geometry/vec';
+import type { Piece, PieceEdge } from '../piece';
+import type { Panel, Side } from './panel';
+
+const other: Record<Side, Side> = { bottom: 'bottom', right: 'left', top: 'top', left: 'right' };
+
+/** The flat piece of a panel that is the mirror image of one already laid, so that left and right are cut alike. */
+export function mirrorPiece(piece: Piece, panel: Panel): Piece {
+  const { minX, maxX } = boundsOf(piece.outline);
+  const flip = (p: Vec2): Vec2 => ({ x: minX + maxX - p.x, y: p.y });
+  const last = piece.outline.length - 1;
+  const edges = piece.edges
+    .map((edge): PieceEdge => {
+      const id = other[edge.id as Side];
+      return { ...edge, id, name: panel.edges[id], from: last - edge.to, to: last - edge.from };
+    })
+    .sort((a, b) => Object.keys(other).indexOf(a.id) - Object.keys(other).indexOf(b.id));
+  const { stretch } = piece;
+  return {
+    ...piece,
+    id: panel.id,
+    name: panel.name,
+    outline: piece.outline.map(flip).reverse(),
+    edges,
+    marks: piece.marks.map((m) => ({ ...m, points: m.points.map(flip) })),
+    ...(stretch && {
+      stretch: {
+        ...stretch,
+        worstAt: flip(stretch.worstAt),
+        grid: stretch.grid.map((line) => line.map(flip)),
+        contours: stretch.contours.map((c) => ({ ...c, lines: c.lines.map((line) => line.map(flip)) })),
+      },
+    }),
+  };
+}

@@ -1,0 +1,141 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect } from 'chai';
+import type { Browser, BrowserContext, Page } from 'playwright-core';
+import { go, launch, openPage, saved, shows, type, Workbench } from './harness';
+
+const build = 'demo-lampwarden-harness';
+
+/** Worn armour of many forms: body, parts, stretch, fit and thickness, in the real interface. */
+describe('a harness of many forms', function () {
+  this.timeout(90_000);
+  let bench: Workbench;
+  let browser: Browser;
+  let context: BrowserContext;
+  let page: Page;
+  const errors: string[] = [];
+
+  before(async () => {
+    bench = await Workbench.open();
+    browser = await launch();
+    context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+    page = await openPage(context, errors);
+    page.setDefaultTimeout(20_000);
+    await go(page, bench, 'shape', build);
+  });
+  after(async () => {
+    await browser.close();
+    await bench.close();
+    expect(errors).to.deep.equal([]);
+  });
+
+  const rack = () => page.getByRole('navigation', { name: 'Rack' });
+  const noGraveFaults = async (): Promise<void> => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+    expect(
+      grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`),
+    ).to.deep.equal([]);
+  };
+
+  it('shows the helmet in gores with its stretch, and what the slit lets see', async () => {
+    await rack()
+      .getByRole('button', { name: /^Beacon helm/ })
+      .click();
+    await page
+      .getByRole('button', { name: /^gore 8, gore seam/ })
+      .first()
+      .waitFor({ state: 'attached' });
+    expect(await page.getByLabel('Tell-tales').innerText()).to.include('sees to each side');
+    await page.getByRole('button', { name: 'Stretch' }).click();
+    await noGraveFaults();
+  });
+
+  it('says the collar does not pass the head and opens it with one press', async () => {
+    await rack()
+      .getByRole('button', { name: /Gorget/ })
+      .click();
+    const finding = page.locator('[data-rule="head"]');
+    expect(await finding.innerText()).to.match(/leaves a \d+ mm opening; this head needs 582 mm/);
+    await finding.getByRole('button', { name: 'Open the back seam' }).click();
+    await finding.waitFor({ state: 'detached' });
+    await saved(page);
+  });
+
+  it('lights up the mate of a seam', async () => {
+    await rack()
+      .getByRole('button', { name: /Breastplate/ })
+      .click();
+    const centre = page.getByRole('button', { name: /^right half, centre/ });
+    await centre.focus();
+    await page
+      .getByText(/centre/)
+      .first()
+      .waitFor();
+    expect(await centre.getAttribute('aria-label')).to.match(/meets b left/);
+  });
+
+  it('adds a part by its place and flattens it with darts', async () => {
+    await rack().getByRole('button', { name: 'Part', exact: true }).click();
+    await page.getByRole('menuitem', { name: /Knee cop/ }).click();
+    await page.getByRole('button', { name: /^cop, lower edge/ }).waitFor({ state: 'attached' });
+    await type(page, 'Dome', '70');
+    await type(page, 'Darts at most', '0');
+    await page.locator('[data-rule="stretch"]').waitFor();
+    expect(await page.locator('[data-rule="stretch"]').innerText()).to.match(/must stretch \d+ %/);
+    await page
+      .locator('[data-rule="stretch"]')
+      .getByRole('button', { name: /Allow 2 darts/ })
+      .click();
+    await shows(page, 'Darts at most', '2');
+  });
+
+  it('advises a thickness across the build and takes it at once', async () => {
+    await page.getByRole('button', { name: 'Take all' }).click();
+    await page.getByRole('region', { name: 'Thickness across the build' }).waitFor({ state: 'detached' });
+  });
+
+  it('measures head to foot: tabs, figure, estimates', async () => {
+    await go(page, bench, 'body', build);
+    await page.getByRole('tab', { name: 'Leg' }).click();
+    await type(page, 'Calf girth', '15 1/2"');
+    await shows(page, 'Calf girth', '393.7 mm');
+    await page.getByRole('button', { name: 'Forget Knee girth, estimate it' }).click();
+    await page.getByText('est. from calf girth').first().waitFor();
+    await page.getByRole('button', { name: 'Everything worn' }).click();
+    await page.locator('canvas').first().waitFor();
+    await noGraveFaults();
+  });
+
+  it('reads a scan as a tape would and takes the measures', async () => {
+    await page.getByRole('button', { name: 'Try the simulated scanner' }).click();
+    await page.getByText(/Waist girth: 8\d\d mm/).waitFor();
+    await page.getByRole('button', { name: 'Take these' }).click();
+    await page.getByRole('tab', { name: 'Trunk' }).click();
+    const waist = Number.parseFloat(await page.getByLabel('Waist girth', { exact: true }).inputValue());
+    expect(waist).to.be.closeTo(812, 12);
+  });
+
+  it('brings measures in from CSV, or says which line is wrong', async () => {
+    const upload = (text: string) =>
+      page
+        .getByLabel('Measures as CSV')
+        .setInputFiles({ name: 'm.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+    await upload('waistGirth,82cm\nelbow thing,3\n');
+    await page.getByText(/Line 2: I do not know a measure called “elbow thing”/).waitFor();
+    await upload('waistGirth,82cm\n');
+    await shows(page, 'Waist girth', '820 mm');
+    await saved(page);
+  });
+
+  it('prints every piece of every part', async () => {
+    await go(page, bench, 'cut', build);
+    await page.getByRole('img', { name: /^Sheet 1/ }).waitFor();
+    const sheets = await page.getByRole('img', { name: /^Sheet \d+/ }).count();
+    expect(sheets).to.be.greaterThan(2);
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Pattern, PDF' }).click(),
+    ]);
+    expect(await file.failure()).to.equal(null);
+  });
+});
