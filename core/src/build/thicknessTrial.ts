@@ -87,7 +87,7 @@ export function thicknessTrial(
       `opens ${trimNumber(openingMm ?? 0, 0)} mm, ${trimNumber(made.passNeedMm ?? 0, 0)} mm must pass`,
     );
     hold(thicknessMm < DENTS_BELOW_MM, 4, 'dents when knocked');
-    hold(thicknessMm >= DENTS_BELOW_MM && thicknessMm < flexesBelowMm(zone), 0.5, 'gives when gripped');
+    hold(thicknessMm >= DENTS_BELOW_MM && thicknessMm < flexesBelowMm(zone), 1.2, 'gives when gripped');
     hold(zone === 'forearm' && thicknessMm > BULKY_ABOVE_MM, 1, 'bulky at the cuff');
     hold(zone === 'forearm' && massG > HEAVY_G, 2, `heavy for an arm at ${trimNumber(massG, 0)} g`);
     const stuckOut = lampDeep - thicknessMm - made.roomMm;

@@ -173,11 +173,23 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
     if (tries.length === 0) break;
     const next = tries.reduce((a, b) => (b.stretch.energy < a.stretch.energy ? b : a));
     if (next.stretch.energy > base.stretch.energy * 0.95) break;
-    flat = flattenLocalGlobal(next.mesh, { ...how, start: next.flat });
+    const weights = legWeights(next, how.weights);
+    flat = flattenLocalGlobal(next.mesh, { ...how, start: next.flat, weights, iterations: 90 });
     best = { ...next, flat, stretch: stretchOf(next.mesh, flat) };
     for (const v of next.darts.at(-1)!.path) taken.add(v);
   }
   return best;
+}
+
+/** Triangles along a dart's legs weigh more, so that both legs keep the length they have on the form. */
+const LEG_WEIGHT = 60;
+
+function legWeights(made: Darted, weights: readonly number[] | undefined): number[] {
+  const legs = made.darts.map(({ path }) => new Set(path));
+  return made.mesh.triangles.map((t, i) => {
+    const along = legs.some((leg) => t.filter((v) => leg.has(made.origin[v]!)).length >= 2);
+    return along ? LEG_WEIGHT : (weights?.[i] ?? 1);
+  });
 }
 
 /** The inner vertex nearest to the centre of curvature (vertices weighted by their angle defect). */

@@ -159,13 +159,13 @@ describe('flattening', () => {
 });
 
 describe('darts', () => {
-  it('bring a dome within what the foam can take, legs equal in length', () => {
+  it('bring a dome within what the foam can take, legs equal in length within 1.5 %', () => {
     const mesh = cap(90, 1.25);
     const plain = stretchOf(mesh, flattenLocalGlobal(mesh));
     const made = flattenWithDarts(mesh, { limit: 0.05, most: 6 });
     expect(made.darts.length).to.be.within(1, 6);
-    expect(made.stretch.mostly).to.be.lessThan(plain.mostly * 0.7);
-    expect(made.stretch.energy).to.be.lessThan(plain.energy * 0.65);
+    expect(made.stretch.mostly).to.be.lessThan(plain.mostly * 0.8);
+    expect(made.stretch.energy).to.be.lessThan(plain.energy * 0.4);
     expect(flips(made.mesh, made.flat)).to.equal(0);
     for (const { path } of made.darts) {
       const legs = [0, 1].map((side) =>
@@ -179,8 +179,8 @@ describe('darts', () => {
       const onForm = path
         .slice(1)
         .reduce((sum, v, i) => sum + dist3(mesh.points[v]!, mesh.points[path[i]!]!), 0);
-      expect(legs[0]!).to.be.closeTo(onForm, onForm * 0.08);
-      expect(Math.abs(legs[0]! - legs[1]!)).to.be.lessThan(onForm * 0.05);
+      expect(legs[0]!).to.be.closeTo(onForm, onForm * 0.03);
+      expect(Math.abs(legs[0]! - legs[1]!)).to.be.lessThan(onForm * 0.015);
     }
   });
 

@@ -7,7 +7,7 @@ import { dist3, type Vec2, type Vec3 } from '../geometry/vec';
  * stands off it.
  * @returns the worst distance in millimetres.
  */
-export function refoldDistanceMm(mesh: Mesh, flat: readonly Vec2[], rounds = 60): number {
+export function refoldDistanceMm(mesh: Mesh, flat: readonly Vec2[], rounds = 25): number {
   const points: Vec3[] = mesh.points.map((p) => ({ ...p }));
   const seen = new Set<number>();
   const edges: [number, number, number][] = [];

@@ -1,4 +1,5 @@
 import type { FormKindName } from '@fomrik/core/forms/kinds';
+import { isPaired } from '@fomrik/core/forms/partForm';
 import { newPart } from '@fomrik/core/build/newBuild';
 import type { Part } from '@fomrik/core/build/document';
 import { useBuild } from '../store/build';
@@ -38,7 +39,7 @@ export function removePart(id: string): void {
 export function mirrorPart(id: string): void {
   useBuild.getState().update((draft) => {
     const part = draft.parts.find((p) => p.id === id);
-    if (part) part.sides = part.sides === 'pair' ? 'left' : 'pair';
+    if (part && isPaired(part)) part.sides = part.sides === 'pair' ? 'left' : 'pair';
   });
 }
 

@@ -1,5 +1,5 @@
 import type { Mesh } from '../../geometry/mesh';
-import { add3, cross3, dist3, scale3, sub3, unit3, type Vec3 } from '../../geometry/vec';
+import { add3, cross3, dist3, length3, scale3, sub3, unit3, type Vec3 } from '../../geometry/vec';
 
 /** Sides of a panel in order round it, seen from outside, counter-clockwise. */
 export const sides = ['bottom', 'right', 'top', 'left'] as const;
@@ -97,7 +97,7 @@ export function tightestGridRadiusMm(grid: readonly Vec3[][]): number {
   const radii: number[] = [];
   const bend = (a: Vec3, b: Vec3, c: Vec3): void => {
     const [ab, bc, ca] = [dist3(a, b), dist3(b, c), dist3(c, a)];
-    const area = Math.hypot(...Object.values(cross3(sub3(b, a), sub3(c, a)))) / 2;
+    const area = length3(cross3(sub3(b, a), sub3(c, a))) / 2;
     if (area > 1e-9 && ab + bc > BRIDGED_MM) radii.push((ab * bc * ca) / (4 * area));
   };
   grid.forEach((row, r) =>

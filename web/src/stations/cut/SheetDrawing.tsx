@@ -16,7 +16,16 @@ export function SheetDrawing({
   const foam = catalogue.foams.find((f) => f.id === sheet.foamId)?.name ?? sheet.foamId;
   const pieces = sheet.laid.flatMap((laid) => {
     const piece = parts.find((p) => p.id === laid.partId)?.pieces.find((p) => p.id === laid.pieceId);
-    return piece ? [{ laid, piece, outline: laidOutline(piece.outline, laid) }] : [];
+    return piece
+      ? [
+          {
+            laid,
+            piece,
+            part: parts.find((p) => p.id === laid.partId)!.name,
+            outline: laidOutline(piece.outline, laid),
+          },
+        ]
+      : [];
   });
   const used =
     pieces.reduce((sum, p) => sum + Math.abs(signedArea(p.outline)), 0) / (sheet.widthMm * sheet.heightMm);
@@ -30,7 +39,7 @@ export function SheetDrawing({
         aria-label={`Sheet ${number}: ${pieces.length} pieces, ${(used * 100).toFixed(0)} % used`}
       >
         <rect width={sheet.widthMm} height={sheet.heightMm} fill="var(--color-foam)" />
-        {pieces.map(({ laid, piece, outline }, i) => {
+        {pieces.map(({ laid, piece, part, outline }, i) => {
           const middle = centroid(outline);
           return (
             <g key={i}>
@@ -41,8 +50,11 @@ export function SheetDrawing({
                 strokeWidth={2}
               />
               <text x={middle.x} y={y(middle.y)} fontSize={17} textAnchor="middle" fill="white">
-                {piece.name}
-                {laid.flipped ? ', flipped' : ''}
+                <tspan x={middle.x}>{part}</tspan>
+                <tspan x={middle.x} dy={19}>
+                  {piece.name}
+                  {laid.flipped ? ', flipped' : ''}
+                </tspan>
               </text>
             </g>
           );

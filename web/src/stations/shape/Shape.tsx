@@ -1,5 +1,6 @@
 import type { Field } from '@fomrik/core/forms/contract';
 import { formKinds } from '@fomrik/core/forms/kinds';
+import { isPaired } from '@fomrik/core/forms/partForm';
 import { catalogue } from '@fomrik/core/materials/catalogue';
 import { mirrorPart } from '../../app/partActions';
 import { Empty } from '../../parts/Empty';
@@ -154,11 +155,13 @@ export function Shape() {
               change((p) => void (p.lining = mm === 0 ? null : { foamId: 'dense-eva', nominalMm: mm }))
             }
           />
-          <div className="flex items-center">
-            <button type="button" className="btn" onClick={() => mirrorPart(part.id)} title="Mirror (M)">
-              {part.sides === 'pair' ? 'Make it one' : 'Mirror'}
-            </button>
-          </div>
+          {isPaired(part) && (
+            <div className="flex items-center">
+              <button type="button" className="btn" onClick={() => mirrorPart(part.id)} title="Mirror (M)">
+                {part.sides === 'pair' ? 'Make it one' : 'Mirror'}
+              </button>
+            </div>
+          )}
           {fields
             .filter((f) => matters(f.key, params))
             .map((field) => (
