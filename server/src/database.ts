@@ -4,6 +4,7 @@ import { DataSource } from 'typeorm';
 import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/build';
 import { MeasurementEntity, StockEntity, WearerEntity } from './entities/shop';
 import { First1764000000000 } from './migrations/first';
+import { Sides1764100000000 } from './migrations/sides';
 
 interface Pragmas {
   pragma: (text: string) => unknown;
@@ -24,7 +25,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       MeasurementEntity,
       StockEntity,
     ],
-    migrations: [First1764000000000],
+    migrations: [First1764000000000, Sides1764100000000],
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: Pragmas) => {

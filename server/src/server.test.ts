@@ -161,6 +161,11 @@ describe('server', () => {
     await put('/api/wearers/tam', { ...wearer, measures: [reading('2026-01-01', 170)] });
     const later = await put('/api/wearers/tam', { ...wearer, measures: [reading('2026-02-01', 172)] });
     expect((later.body as { measures: unknown[] }).measures).to.have.length(2);
+    const left = { ...reading('2026-02-01', 176), side: 'left' };
+    const sided = await put('/api/wearers/tam', { ...wearer, measures: [left] });
+    expect((sided.body as { measures: unknown[] }).measures)
+      .to.have.length(3)
+      .and.to.deep.include(left);
   });
 
   it('keeps the shelf of foam whole', async () => {
@@ -217,6 +222,19 @@ describe('server', () => {
       expect((await post('/api/import', JSON.stringify(file))).status).to.equal(400);
       expect(((await get('/api/builds')).body as { builds: unknown[] }).builds).to.have.length(0);
     });
+  });
+
+  it('carries measures of an older data directory over', async () => {
+    await put('/api/wearers/tam', {
+      ...wearer,
+      measures: [{ key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' }],
+    });
+    await db.undoLastMigration();
+    await db.runMigrations();
+    const { wearers } = (await get('/api/wearers')).body as { wearers: { measures: object[] }[] };
+    expect(wearers[0]!.measures).to.deep.equal([
+      { key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' },
+    ]);
   });
 
   it('loads the demo once and never over changes', async () => {

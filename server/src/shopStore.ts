@@ -16,7 +16,10 @@ export class ShopStore {
     const own = (id: string): Measure[] =>
       all
         .filter((m) => m.wearerId === id)
-        .map(({ key, valueMm, source, takenOn }) => ({ key, valueMm, source, takenOn }) as Measure);
+        .map(
+          ({ key, valueMm, source, takenOn, side }) =>
+            ({ key, valueMm, source, takenOn, ...(side && { side }) }) as Measure,
+        );
     return rows.map((row) => ({
       id: row.id,
       name: row.name,
@@ -29,7 +32,7 @@ export class ShopStore {
   async putWearer(id: string, wearer: Wearer): Promise<SavedWearer> {
     await this.db.transaction(async (tx) => {
       await tx.save(WearerEntity, { id, name: wearer.name, underLayerMm: wearer.underLayerMm });
-      const rows: MeasurementRow[] = wearer.measures.map((m) => ({ wearerId: id, ...m }));
+      const rows: MeasurementRow[] = wearer.measures.map((m) => ({ wearerId: id, ...m, side: m.side ?? '' }));
       for (const row of rows) await tx.save(MeasurementEntity, row);
     });
     return (await this.wearers()).find((w) => w.id === id)!;

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { ellipsePerimeter } from '../geometry/ellipse';
 import { armGirthMm, armSection, handPassMm } from './arm';
-import { resolveBody } from './estimate';
+import { largerBody, resolveBody } from './estimate';
 import { measures, type Measure, type MeasureKey } from './measures';
 import { doubts } from './plausible';
 
@@ -53,6 +53,31 @@ describe('estimates', () => {
       ...taken({ wristGirth: 174 }, '2026-02-01'),
     ]);
     expect(body.wristGirth.valueMm).to.equal(174);
+  });
+});
+
+describe('left and right', () => {
+  const both = taken(arm);
+  const sided: Measure[] = [
+    ...both,
+    { key: 'wristGirth', valueMm: 178, source: 'tape', takenOn: '2026-02-01', side: 'left' },
+  ];
+
+  it('differ only where one was measured on its own, and a pair takes the larger', () => {
+    const left = resolveBody(sided, 'left');
+    const right = resolveBody(sided, 'right');
+    expect([left.wristGirth.valueMm, right.wristGirth.valueMm]).to.deep.equal([178, 168]);
+    expect(left.forearmGirth.valueMm).to.equal(right.forearmGirth.valueMm);
+    expect(largerBody(left, right).wristGirth.valueMm).to.equal(178);
+  });
+
+  it('a reading of a side counts before a newer one for both', () => {
+    const later: Measure[] = [
+      ...sided,
+      { key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-06-01' },
+    ];
+    expect(resolveBody(later, 'left').wristGirth.valueMm).to.equal(178);
+    expect(resolveBody(later, 'right').wristGirth.valueMm).to.equal(170);
   });
 });
 

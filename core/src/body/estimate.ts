@@ -1,5 +1,5 @@
 import { ratios } from './ratios';
-import { measureInfo, type Measure, type MeasureKey, type MeasureSource } from './measures';
+import { measureInfo, type LimbSide, type Measure, type MeasureKey, type MeasureSource } from './measures';
 
 export interface ResolvedMeasure {
   key: MeasureKey;
@@ -15,12 +15,14 @@ export type Body = Record<MeasureKey, ResolvedMeasure>;
 /** Typical adult stature, the mean of the two means in the trade table (from memory). */
 const TYPICAL_STATURE_MM = 1693;
 
-/** The newest reading of each key. */
-export function newestMeasures(measures: readonly Measure[]): Map<MeasureKey, Measure> {
+/** The newest reading of each key; for a side, one taken on that side counts before one for both. */
+export function newestMeasures(measures: readonly Measure[], side?: LimbSide): Map<MeasureKey, Measure> {
   const newest = new Map<MeasureKey, Measure>();
   for (const m of measures) {
+    if (m.side !== undefined && m.side !== side) continue;
     const known = newest.get(m.key);
-    if (!known || m.takenOn >= known.takenOn) newest.set(m.key, m);
+    const nearer = (m.side !== undefined ? 1 : 0) - (known?.side !== undefined ? 1 : 0);
+    if (!known || nearer > 0 || (nearer === 0 && m.takenOn >= known.takenOn)) newest.set(m.key, m);
   }
   return newest;
 }
@@ -35,9 +37,10 @@ function sound(reading: Measure | undefined): boolean {
 /**
  * Every measure of the body: read where it was taken, otherwise estimated from another reading
  * (never from another estimate, stature apart) and marked with what it came from.
+ * @param side whose limbs, when left and right were measured apart.
  */
-export function resolveBody(readings: readonly Measure[]): Body {
-  const taken = newestMeasures(readings);
+export function resolveBody(readings: readonly Measure[], side?: LimbSide): Body {
+  const taken = newestMeasures(readings, side);
   const settle = (key: MeasureKey): ResolvedMeasure => {
     const read = taken.get(key);
     if (read) return { key, valueMm: read.valueMm, source: read.source, takenOn: read.takenOn };
@@ -72,4 +75,12 @@ export function expectedMm(readings: readonly Measure[], key: MeasureKey): numbe
   if (said.length === 0) return resolveBody([])[key].valueMm;
   const middle = (said.length - 1) / 2;
   return (said[Math.floor(middle)]! + said[Math.ceil(middle)]!) / 2;
+}
+
+/** What a mirrored pair is cut to: the larger of left and right in every measure. */
+export function largerBody(left: Body, right: Body): Body {
+  const keys = Object.keys(left) as MeasureKey[];
+  return Object.fromEntries(
+    keys.map((key) => [key, left[key].valueMm >= right[key].valueMm ? left[key] : right[key]]),
+  ) as Body;
 }

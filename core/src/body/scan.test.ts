@@ -106,7 +106,10 @@ describe('a scan', () => {
 
 describe('measures as CSV', () => {
   it('round-trip', () => {
-    const all = taken({ stature: 1700, chestGirth: 985.5 });
+    const all: Measure[] = [
+      ...taken({ stature: 1700, chestGirth: 985.5 }),
+      { ...taken({ wristGirth: 170 })[0]!, side: 'left' },
+    ];
     const read = readMeasuresCsv(measuresCsv(all), '2026-05-05');
     expect(read.ok && read.value).to.deep.equal(all.map((m) => ({ ...m, source: 'csv' })));
   });

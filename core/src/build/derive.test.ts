@@ -73,6 +73,23 @@ describe('derive', () => {
     expect(cuff(wider) - cuff(before)).to.be.within(8, 11);
   });
 
+  it('cuts a left bracer to the left arm, and a pair to the larger with a word about it', () => {
+    const sided = change(
+      calm,
+      ['wearer', 'measures'],
+      [
+        ...calm.wearer.measures,
+        { key: 'wristGirth', valueMm: 180, source: 'tape', takenOn: '2026-10-12', side: 'left' },
+      ],
+    );
+    const girth = (sides: string): number =>
+      derive(change(sided, ['parts', 0, 'sides'], sides)).parts[0]!.pieces[0]!.edges[0]!.lengthMm;
+    expect(girth('left')).to.be.greaterThan(girth('right') + 10);
+    expect(girth('pair')).to.be.closeTo(girth('left'), 1e-9);
+    expect(find(sided, 'sides')!.title).to.include('16 mm in wrist girth');
+    expect(find(calm, 'sides')).to.equal(undefined);
+  });
+
   it('tries every thickness sold, one recommended, one chosen', () => {
     const { trial } = derive(calm).parts[0]!;
     expect(trial.map((t) => t.nominalMm)).to.deep.equal([2, 4, 5, 6, 8, 10]);

@@ -1,5 +1,6 @@
-import { resolveBody, type Body } from '../body/estimate';
+import { largerBody, resolveBody, type Body } from '../body/estimate';
 import { doubts } from '../body/plausible';
+import { isPaired } from '../forms/partForm';
 import { allFindings } from '../findings/allFindings';
 import { catalogue as standard, type Catalogue } from '../materials/catalogue';
 import { shopping } from '../plan/cost';
@@ -47,9 +48,15 @@ export function createDeriver({ catalogue = standard, today }: DeriveOptions = {
     return report;
   };
   return (doc) => {
-    const body = resolveBody(doc.wearer.measures);
-    const key = bodyKey(body);
-    const parts = doc.parts.map((part) => rememberPart(part, doc, body, key));
+    const { measures } = doc.wearer;
+    const [left, right] = [resolveBody(measures, 'left'), resolveBody(measures, 'right')];
+    const body = largerBody(left, right);
+    const bodies = { left, right, pair: body };
+    const keys = { left: bodyKey(left), right: bodyKey(right), pair: bodyKey(body) };
+    const parts = doc.parts.map((part) => {
+      const side = isPaired(part) ? part.sides : 'pair';
+      return rememberPart(part, doc, bodies[side], keys[side]);
+    });
     const packed = packAll(doc, parts, catalogue);
     const steps = buildSteps(doc, parts);
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
@@ -65,6 +72,7 @@ export function createDeriver({ catalogue = standard, today }: DeriveOptions = {
     const lit = parts.some((p) => (p.inside?.lamps.length ?? 0) > 0);
     const report: Omit<Report, 'findings'> = {
       body,
+      sides: { left, right },
       doubts: doubts(doc.wearer.measures),
       parts,
       packed,

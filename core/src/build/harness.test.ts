@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { applyChanges } from '../findings/finding';
 import { buildTrial } from './buildTrial';
 import { createDeriver } from './derive';
+import { newPart } from './newBuild';
 import { readBuildFile } from './schema';
 
 const read = readBuildFile(
@@ -33,6 +34,14 @@ describe('the harness, a build of many forms', function () {
     expect(report.findings.find((f) => f.id === 'head:gorget-1')!.title).to.match(
       /leaves a \d+ mm opening; this head needs 582 mm/,
     );
+  });
+
+  it('closes darts before it bends and joins (common practice, no source)', () => {
+    const cop = { ...newPart('cop', harness.wearer, 'knee-cop') };
+    const { steps } = deriver({ ...harness, parts: [cop] });
+    const at = (step: string): number => steps.findIndex((s) => s.id === `cop:${step}`);
+    expect(at('darts')).to.be.greaterThan(at('cut'));
+    expect(at('form')).to.be.greaterThan(at('darts'));
   });
 
   it('is cured by the first remedy of each', () => {

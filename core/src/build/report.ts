@@ -93,7 +93,9 @@ export interface Totals {
 }
 
 export interface Report {
+  /** The larger of both sides, which pairs are cut to. */
   body: Body;
+  sides: { left: Body; right: Body };
   doubts: Doubt[];
   parts: PartReport[];
   packed: Packed;

@@ -70,6 +70,7 @@ export const wearerSchema = Joi.object({
     .items(
       Joi.object({
         key: Joi.valid(...measures.map((m) => m.key)).required(),
+        side: Joi.valid('left', 'right'),
         valueMm: within(0.1, 10000).required(),
         source: Joi.valid('tape', 'scan', 'csv').required(),
         takenOn: day.required(),

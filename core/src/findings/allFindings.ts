@@ -5,12 +5,14 @@ import * as foamRules from './foamRules';
 import * as formRules from './formRules';
 import * as insideRules from './insideRules';
 import * as powerRules from './powerRules';
+import * as sideRules from './sideRules';
 import type { BuildContext, BracerRule, BuildRule, PartRule } from './rule';
 
 const bracerRules: BracerRule[] = [...Object.values(fitRules), ...Object.values(insideRules)];
 const partRules: PartRule[] = [
   ...Object.values(foamRules),
   ...Object.values(formRules),
+  ...Object.values(sideRules),
   ...Object.values(powerRules),
 ];
 const wholeRules: BuildRule[] = Object.values(buildRules);

@@ -1,13 +1,15 @@
 import Papa from 'papaparse';
-import { measures as known, type Measure, type MeasureKey } from '../body/measures';
+import { measures as known, type LimbSide, type Measure, type MeasureKey } from '../body/measures';
 import { parseLengthMm } from '../units/length';
 import { fail, ok, type Result } from '../units/result';
 
-const HEAD = ['measure', 'value_mm', 'source', 'taken_on'];
+const HEAD = ['measure', 'value_mm', 'source', 'taken_on', 'side'];
 
-/** Measures as CSV: key, millimetres, source and date; one line a reading. */
+/** Measures as CSV: key, millimetres, source, date and side; one line a reading. */
 export const measuresCsv = (all: readonly Measure[]): string =>
-  `${Papa.unparse({ fields: HEAD, data: all.map((m) => [m.key, m.valueMm, m.source, m.takenOn]) })}\r\n`;
+  `${Papa.unparse({ fields: HEAD, data: all.map((m) => [m.key, m.valueMm, m.source, m.takenOn, m.side ?? '']) })}\r\n`;
+
+const isSide = (word: string): word is LimbSide => word === 'left' || word === 'right';
 
 /** A measure by its key or by the name shown on screen. */
 function keyOf(name: string): MeasureKey | undefined {
@@ -40,6 +42,7 @@ export function readMeasuresCsv(text: string, today: string): Result<Measure[]> 
       valueMm: value.value,
       source: 'csv',
       takenOn: /^\d{4}-\d{2}-\d{2}$/.test(date) ? date : today,
+      ...(isSide(side) && { side }),
     });
   }
   return ok(all);

@@ -3,6 +3,7 @@ import type { PartReport } from '../build/report';
 import { groovesForBend } from '../foam/groove';
 import { closureOf } from '../forms/partForm';
 import { pathLength } from '../geometry/path';
+import { dist2 } from '../geometry/vec';
 import { printMinutes } from '../units/time';
 import { trimNumber } from '../units/length';
 import { gluedMm } from './cost';
@@ -15,6 +16,12 @@ const outlineM = (part: PartReport): number =>
 
 const cutterCaution = { knife: 'blade', 'band-saw': 'saw', laser: 'laser' } as const;
 const cutterWord = { knife: 'knife', 'band-saw': 'band saw', laser: 'laser' } as const;
+
+/** Length of all dart legs of one copy. */
+function dartLegsMm(part: PartReport): number {
+  const darts = part.pieces.flatMap((p) => p.marks.filter((m) => m.kind === 'dart'));
+  return darts.reduce((sum, { points }) => sum + dist2(points[0]!, points[1]!), 0);
+}
 
 /** Steps that take the part from sheet to formed shell. */
 function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
@@ -52,12 +59,28 @@ function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     steps.push({
       id: id('groove'),
       title: `${part.name}: groove the back`,
-      detail: `${count} grooves at each narrow side, ${trimNumber(spacingMm, 0)} mm apart, ${trimNumber(thickness * 0.55, 1)} mm deep, along the arm.`,
+      detail: `${count} grooves at each tight side, ${trimNumber(spacingMm, 0)} mm apart, ${trimNumber(thickness * 0.55, 1)} mm deep, along the bend.`,
       partId: part.id,
       workMin: Math.ceil(grooveM / speeds.grooveMPerMin),
       waitMin: 0,
       after: [id('cut')],
       cautions: ['blade'],
+    });
+  }
+  const dartM = (dartLegsMm(part) * part.copies) / 1000;
+  if (dartM > 0) {
+    const g = glues[glue];
+    steps.push({
+      id: id('darts'),
+      title: `${part.name}: close the darts`,
+      detail: `Cut the wedges out, glue leg to leg with ${g.name}, outside faces flush, from the tip outwards.`,
+      partId: part.id,
+      workMin: Math.ceil(dartM / g.seamMPerMin) + g.touchMin,
+      waitMin: g.touchMin,
+      waitFor: 'darts holding',
+      after: [steps.at(-1)!.id],
+      gate: 'A dart is closed before the piece is bent and joined; afterwards its legs no longer meet.',
+      cautions: [g.caution],
     });
   }
   steps.push({

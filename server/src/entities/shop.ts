@@ -21,6 +21,8 @@ export interface MeasurementRow {
   wearerId: string;
   key: string;
   takenOn: string;
+  /** `left`, `right`, or empty for both. */
+  side: string;
   valueMm: number;
   source: string;
 }
@@ -31,6 +33,7 @@ export const MeasurementEntity = new EntitySchema<MeasurementRow>({
     wearerId: { type: 'text', primary: true },
     key: { type: 'text', primary: true },
     takenOn: { type: 'text', primary: true },
+    side: { type: 'text', primary: true },
     valueMm: { type: 'real' },
     source: { type: 'text' },
   },

@@ -53,9 +53,13 @@ export interface MeasureInfo {
 
 export type MeasureSource = 'tape' | 'scan' | 'csv';
 
+export type LimbSide = 'left' | 'right';
+
 /** One reading, dated and kept; the newest of a key counts. */
 export interface Measure {
   key: MeasureKey;
+  /** Limbs may differ; a reading without a side is for both. */
+  side?: LimbSide;
   valueMm: number;
   source: MeasureSource;
   /** ISO date. */

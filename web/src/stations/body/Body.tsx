@@ -4,17 +4,19 @@ import {
   measures,
   shortSet,
   type BodyRegion,
+  type LimbSide,
   type MeasureInfo,
   type MeasureKey,
 } from '@fomrik/core/body/measures';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { LengthField, WordsField } from '../../parts/Field';
+import { ChoiceField, LengthField, WordsField } from '../../parts/Field';
 import { LazyFigure } from '../../parts/LazySolid';
 import { dragEnd, dragUpdate, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';
 import { ArmFigure } from './ArmFigure';
+import { Drift } from './Drift';
 import { MeasureFiles } from './MeasureFiles';
 import { recordMeasure } from './recordMeasure';
 import { WearerBook } from './WearerBook';
@@ -39,8 +41,12 @@ export function Body() {
   const report = useReport((s) => s.report)!;
   const [active, setActive] = useState<MeasureKey>('wristGirth');
   const [tab, setTab] = useState('short');
+  const [side, setSide] = useState<'both' | LimbSide>('both');
+  const limb = tab === 'arm' || tab === 'leg';
+  const of = limb && side !== 'both' ? side : undefined;
   const [view, setView] = useState<'figure' | 'worn' | 'arm'>('figure');
-  const taken = newestMeasures(doc.wearer.measures);
+  const taken = newestMeasures(doc.wearer.measures, of);
+  const body = of ? report.sides[of] : report.body;
   const info = measureInfo(active);
   const resolved = report.body[active];
   const choose = (key: MeasureKey): void => {
@@ -48,7 +54,7 @@ export function Body() {
     if (!tabs.find((t) => t.key === tab)!.of(measureInfo(key))) setTab(tabOf(measureInfo(key).region));
   };
   const record = (key: MeasureKey, mm: number): void =>
-    update((d) => recordMeasure(d.wearer, key, mm, todayIso()));
+    update((d) => recordMeasure(d.wearer, key, mm, todayIso(), of));
   return (
     <div className="grid h-full grid-cols-[1fr_330px]">
       <section aria-label="Figure" className="flex min-h-0 flex-col p-2">
@@ -131,10 +137,24 @@ export function Body() {
               </Tabs.Trigger>
             ))}
           </Tabs.List>
+          {limb && (
+            <div className="mt-1">
+              <ChoiceField
+                label="Side"
+                value={side}
+                choices={[
+                  { value: 'both', label: 'both alike' },
+                  { value: 'left', label: 'left, where it differs' },
+                  { value: 'right', label: 'right, where it differs' },
+                ]}
+                onChange={setSide}
+              />
+            </div>
+          )}
           {tabs.map((t) => (
             <Tabs.Content key={t.key} value={t.key} className="mt-1 grid grid-cols-2 gap-x-2 gap-y-0.5">
               {measures.filter(t.of).map(({ key, label, how }) => {
-                const measure = report.body[key];
+                const measure = body[key];
                 const estimate = measure.source === 'estimate';
                 return (
                   <div
@@ -158,7 +178,10 @@ export function Body() {
                         aria-label={`Forget ${label}, estimate it`}
                         onClick={() =>
                           update(
-                            (d) => void (d.wearer.measures = d.wearer.measures.filter((m) => m.key !== key)),
+                            (d) =>
+                              void (d.wearer.measures = d.wearer.measures.filter(
+                                (m) => m.key !== key || (of !== undefined && m.side !== of),
+                              )),
                           )
                         }
                       >
@@ -171,6 +194,7 @@ export function Body() {
             </Tabs.Content>
           ))}
         </Tabs.Root>
+        <Drift measures={doc.wearer.measures.filter((m) => m.key === active)} label={info.label} />
         <MeasureFiles />
       </section>
     </div>
