@@ -34,7 +34,7 @@ describe('the shelf and its dangers', function () {
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor();
-    expect(await names()).to.have.length(3);
+    expect(await names()).to.have.length(4);
   });
 
   it('exports a build and imports it again; a broken file is refused with its reason', async () => {
@@ -50,10 +50,10 @@ describe('the shelf and its dangers', function () {
         .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
     await upload('broken.fomrik.json', text.replace('"hoursPerDay": 1', '"hoursPerDay": 99'));
     await page.getByText(/hoursPerDay.*16/).waitFor();
-    expect(await names()).to.have.length(3);
+    expect(await names()).to.have.length(4);
     await upload('good.fomrik.json', text);
     await page.getByText('is on the shelf').waitFor();
-    expect(await names()).to.have.length(4);
+    expect(await names()).to.have.length(5);
   });
 
   it('begins an empty build that says what to do next', async () => {

@@ -52,6 +52,7 @@ describe('from tape measure to printed pattern', function () {
     const before = await cuff();
     await page.keyboard.press('2');
     await type(page, 'Wrist girth', '17.2cm');
+    await page.getByRole('tab', { name: 'Arm' }).click();
     await type(page, 'Widest forearm girth', '11 1/4"');
     await shows(page, 'Widest forearm girth', '285.8 mm');
     await page.keyboard.press('Escape');

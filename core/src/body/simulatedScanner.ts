@@ -21,7 +21,10 @@ const SCAN_LEAN = 0.6;
  * A stand-in for a body scanner: the wearer's figure as one mesh with noise on every point and holes
  * where the beam did not reach, in the unit asked for.
  */
-export function simulateScan(body: Body, { noiseMm = 1, holes = 0.04, perUnitMm = 1, seed = 1 } = {}): Mesh {
+export function simulateScan(
+  body: Body,
+  { noiseMm = 0.7, holes = 0.03, perUnitMm = 1, seed = 1 } = {},
+): Mesh {
   const roll = chance(seed);
   const points: Mesh['points'] = [];
   const triangles: Mesh['triangles'] = [];

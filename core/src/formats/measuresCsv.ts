@@ -37,6 +37,7 @@ export function readMeasuresCsv(text: string, today: string): Result<Measure[]> 
     if (!(value.value > 0 && value.value <= 10000))
       return fail(`${line}, ${key}: ${row[1]} is outside 0.1 to 10000 mm.`);
     const date = row[3]?.trim() ?? '';
+    const side = row[4]?.trim() ?? '';
     all.push({
       key,
       valueMm: value.value,

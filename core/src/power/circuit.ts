@@ -15,7 +15,7 @@ export interface LedString {
   group: string;
   lamps: number;
   forwardV: number;
-  exactOhm: number;
+  idealOhm: number;
   ohm: number;
   currentA: number;
   resistorW: number;
@@ -36,14 +36,14 @@ export const resistorRatedW = 0.25;
 /** R = (V − ΣVf) / I, then the next E24 value up and what it really passes. */
 function makeString(group: LampGroup, lamps: number, supplyV: number): LedString {
   const forwardV = lamps * group.forwardV;
-  const exactOhm = (supplyV - forwardV) / group.currentA;
-  const ohm = nextE24(exactOhm);
+  const idealOhm = (supplyV - forwardV) / group.currentA;
+  const ohm = nextE24(idealOhm);
   const currentA = (supplyV - forwardV) / ohm;
   return {
     group: group.label,
     lamps,
     forwardV,
-    exactOhm,
+    idealOhm,
     ohm,
     currentA,
     resistorW: currentA * currentA * ohm,

@@ -2,7 +2,7 @@ import { levels, torsoSection } from '../../body/sections';
 import type { FormInput, FormParams } from '../contract';
 import { drapedKind, type Design } from '../draped/drapedKind';
 import { count, length, orSame, ownFoam } from '../draped/fields';
-import { gridOf, onSlice } from '../draped/grids';
+import { gridOf, halfTurnFor, onSlice } from '../draped/grids';
 import type { Panel } from '../draped/panel';
 
 interface BeltParams extends FormParams {
@@ -30,8 +30,8 @@ function design({ params, body, underLayerMm, foam }: FormInput<BeltParams>): De
   };
   const hang = top - params.heightMm + 15;
   const girth = 2 * Math.PI * Math.sqrt((slice(hang).a ** 2 + slice(hang).b ** 2) / 2);
-  const half = ((params.tassetWidthMm / girth) * 360) / 2;
-  const spread = Math.min(150, (params.tassets - 1) * (2 * half + 4));
+  const half = halfTurnFor(slice(hang), 90, params.tassetWidthMm, out + foam.thicknessMm.value);
+  const spread = Math.min(170, (params.tassets - 1) * (2 * half + 3));
   const tassets = Array.from({ length: params.tassets }, (_, i): Panel => {
     const middle = 90 + (params.tassets === 1 ? 0 : spread / 2 - (i * spread) / (params.tassets - 1));
     return {

@@ -149,7 +149,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
     ],
     defaults: () => ({
       belowWaistMm: 10,
-      topMm: front ? 55 : 30,
+      topMm: front ? 55 : 50,
       sideDeg: 80,
       paddingMm: 10,
       ridgeMm: front ? 20 : 5,

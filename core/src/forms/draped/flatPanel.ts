@@ -27,6 +27,8 @@ export interface PanelOptions extends FlatOptions {
 const FLAT_ENOUGH = 0.0005;
 /** Triangles along a seam count this much more, so that it keeps its length. */
 const SEAM_WEIGHT = 30;
+/** And along a free edge. */
+const FREE_WEIGHT = 6;
 const LEVELS = [2, 5, 10, 15, 20, 30];
 
 /** A start from the bottom and top rows unrolled, straight columns between: exact when the panel is ruled. */
@@ -46,11 +48,17 @@ function ruledStart(grid: Panel['grid']): Vec2[] {
   return grid.flatMap((row, r) => row.map((_, c) => lerp2(strip.low[c]!, strip.high[c]!, share(c, r))));
 }
 
-/** Triangles along a seam weigh more. */
-function seamWeights(panel: Panel, mesh: Mesh, seams: readonly Side[]): number[] {
-  const on = seams.map((side) => new Set(sideVertices(panel, side)));
+/** Triangles along a seam weigh most, along a free edge more: both are lengths a maker measures. */
+function edgeWeights(panel: Panel, mesh: Mesh, seams: readonly Side[]): number[] {
+  const onSide = sides.map((side) => ({
+    weight: seams.includes(side) ? SEAM_WEIGHT : FREE_WEIGHT,
+    on: new Set(sideVertices(panel, side)),
+  }));
   return mesh.triangles.map((t) =>
-    on.some((set) => t.filter((v) => set.has(v)).length >= 2) ? SEAM_WEIGHT : 1,
+    onSide.reduce(
+      (most, { weight, on }) => (t.filter((v) => on.has(v)).length >= 2 ? Math.max(most, weight) : most),
+      1,
+    ),
   );
 }
 
@@ -66,7 +74,7 @@ function layFlat(panel: Panel, foam: FoamSheet, { limit, darts, seams }: PanelOp
     start,
     limit,
     most: darts,
-    weights: seamWeights(panel, mesh, seams),
+    weights: edgeWeights(panel, mesh, seams),
     keepOff: new Set(seams.flatMap((side) => sideVertices(panel, side))),
     iterations: 40,
   });

@@ -40,3 +40,22 @@ export function onEllipsoid(
 /** A flat board standing upright, facing +y. */
 export const board = (widthMm: number, heightMm: number, at: Vec3): Vec3[][] =>
   gridOf(1, 1, (u, v) => ({ x: at.x + widthMm * (0.5 - u), y: at.y, z: at.z + heightMm * v }));
+
+/**
+ * Half the turn of normals that covers `widthMm` of a slice pushed out, about `middleDeg`; degrees.
+ * Arc length is radius of curvature times turn: R = a²b² / (a²cos²θ + b²sin²θ)^(3/2) plus the offset.
+ */
+export function halfTurnFor(slice: Ellipse, middleDeg: number, widthMm: number, outMm: number): number {
+  const { a, b } = slice;
+  const STEP_DEG = 0.5;
+  let covered = 0;
+  for (let half = STEP_DEG; half <= 180; half += STEP_DEG) {
+    for (const sign of [1, -1]) {
+      const t = ((middleDeg + sign * (half - STEP_DEG / 2)) * Math.PI) / 180;
+      const radius = (a * a * b * b) / ((a * Math.cos(t)) ** 2 + (b * Math.sin(t)) ** 2) ** 1.5;
+      covered += ((radius + outMm) * STEP_DEG * Math.PI) / 180;
+    }
+    if (covered >= widthMm) return half;
+  }
+  return 180;
+}

@@ -1,0 +1,51 @@
+import { expect } from 'chai';
+import { areaOf, bodyOf, checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../testing/worn.test';
+
+describe('belt with tassets', () => {
+  it('has a belt and as many tassets as asked', () => {
+    for (const tassets of [0, 1, 5]) expect(make('belt', { tassets }).pieces).to.have.length(tassets + 1);
+  });
+
+  it('goes round the waist with its overlap', () => {
+    const slim = figureOf(
+      make('belt', {}, { body: bodyOf({ stature: 1720, waistGirth: 700, hipGirth: 950 }) }),
+      'belt with overlap',
+    );
+    const stout = figureOf(
+      make('belt', {}, { body: bodyOf({ stature: 1720, waistGirth: 900, hipGirth: 950 }) }),
+      'belt with overlap',
+    );
+    expect(stout - slim).to.be.within(90, 220);
+    expect(
+      figureOf(make('belt', { overlapMm: 100 }), 'belt with overlap') -
+        figureOf(make('belt', { overlapMm: 40 }), 'belt with overlap'),
+    ).to.be.closeTo(60, 1e-9);
+  });
+
+  it('hangs tassets as wide and as long as asked', () => {
+    const tasset = pieceOf(
+      make('belt', { tassets: 1, tassetWidthMm: 120, tassetMm: 180, flareMm: 0 }),
+      'tasset-1',
+    );
+    expect(edgeMm(tasset, 'top')).to.be.within(112, 140);
+    expect(edgeMm(tasset, 'right')).to.be.within(178, 190);
+    expect(edgeMm(tasset, 'bottom')).to.be.lessThan(edgeMm(tasset, 'top'));
+  });
+
+  it('cuts left and right tassets alike', () => {
+    const shape = make('belt', { tassets: 3 });
+    expect(pieceOf(shape, 'tasset-1').areaMm2).to.be.closeTo(pieceOf(shape, 'tasset-3').areaMm2, 5);
+  });
+
+  it('warns when they would strike the knee', () => {
+    expectCured('belt', { tassetMm: 400, atMm: -200 }, 'knee');
+    expect(checkOf(make('belt'), 'knee')).to.equal(undefined);
+  });
+
+  it('takes another foam for tassets', () => {
+    const shape = make('belt', { tassetFoam: 10 });
+    expect(pieceOf(shape, 'tasset-1').nominalMm).to.equal(10);
+    expect(pieceOf(shape, 'belt').nominalMm).to.equal(6);
+    expect(areaOf(shape)).to.be.greaterThan(0);
+  });
+});

@@ -1,0 +1,63 @@
+import { expect } from 'chai';
+import { adult, bodyOf, checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../testing/worn.test';
+
+describe('gorget', () => {
+  it('has a ring for each tier, each smaller than the one below', () => {
+    for (const tiers of [1, 2, 4]) {
+      const shape = make('gorget', { tiers, leanMm: 0 });
+      expect(shape.pieces).to.have.length(tiers);
+      for (let i = 1; i < tiers; i++) {
+        expect(edgeMm(shape.pieces[i]!, 'bottom')).to.be.lessThan(edgeMm(shape.pieces[i - 1]!, 'bottom'));
+      }
+    }
+  });
+
+  it('leans out: the upper edge is longer by 2π of the lean, less the gap', () => {
+    const tier = pieceOf(make('gorget', { tiers: 1, leanMm: 10, back: 'closed', setBackMm: 0 }), 'tier-1');
+    expect(edgeMm(tier, 'top') - edgeMm(tier, 'bottom')).to.be.closeTo(2 * Math.PI * 10, 2);
+  });
+
+  it('is glued when closed and strapped when open', () => {
+    const joint = (back: string): string =>
+      make('gorget', { back }).pieces[0]!.edges.find((e) => e.id === 'left')!.joint;
+    expect(joint('closed')).to.equal('seam');
+    expect(joint('open')).to.equal('closure');
+  });
+
+  it('says by how many millimetres the head does not pass, and how to cure it', () => {
+    const found = expectCured('gorget', { back: 'closed', roomMm: 12 }, 'head');
+    const [, has, needs] = /leaves a (\d+) mm opening; this head needs (\d+) mm/.exec(found.title)!;
+    expect(Number(needs)).to.equal(adult.headGirth.valueMm + 10);
+    expect(found.cures.map((c) => c.label).join(' ')).to.include(`+${Number(needs) - Number(has)} mm`);
+  });
+
+  it('lets any head pass when it is open', () => {
+    for (const headGirth of [520, 568, 620]) {
+      expect(
+        checkOf(make('gorget', { back: 'open' }, { body: bodyOf({ stature: 1720, headGirth }) }), 'head'),
+      ).to.equal(undefined);
+    }
+  });
+
+  it('keeps clear of the chin by default, for short and tall', () => {
+    for (const stature of [1200, 1500, 1720, 1950]) {
+      const shape = make('gorget', {}, { body: bodyOf({ stature }) });
+      expect(checkOf(shape, 'chin')?.severity ?? 'fine', String(stature)).to.not.equal('stop');
+    }
+  });
+
+  it('warns when the top tier reaches the chin', () => {
+    const found = expectCured('gorget', { tierMm: 40 }, 'chin');
+    expect(found.severity).to.equal('stop');
+    expect(figureOf(make('gorget', { tierMm: 40 }), 'room under the chin')).to.be.lessThan(0);
+  });
+
+  it('takes a foam of its own for the top tier, which widens what is below', () => {
+    const thin = make('gorget', { upperFoam: 2, tiers: 2, leanMm: 0 });
+    const thick = make('gorget', { upperFoam: 10, tiers: 2, leanMm: 0 });
+    expect(pieceOf(thin, 'tier-2').nominalMm).to.equal(2);
+    expect(
+      edgeMm(pieceOf(thick, 'tier-1'), 'bottom') - edgeMm(pieceOf(thin, 'tier-1'), 'bottom'),
+    ).to.be.closeTo(2 * Math.PI * 8, 6);
+  });
+});

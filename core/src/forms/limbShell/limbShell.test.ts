@@ -1,0 +1,77 @@
+import { expect } from 'chai';
+import { limbGirthMm, limbLengthMm } from '../../body/sections';
+import { parallelGirth } from '../../geometry/ellipse';
+import { adult, bodyOf, checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../testing/worn.test';
+
+const shells = [
+  ['cuff', 'forearm'],
+  ['upper-arm', 'upperArm'],
+  ['greave', 'lowerLeg'],
+  ['thigh', 'thigh'],
+] as const;
+
+describe('limb shells', () => {
+  for (const [kind, limb] of shells) {
+    it(`${kind}: is as long round its lower edge as the limb there, pushed out (Steiner)`, () => {
+      const startMm = Math.round(limbLengthMm(adult, limb) * 0.35);
+      const shape = make(
+        kind,
+        { startMm, gapMm: 0, easeMm: 0, paddingMm: 4, panels: 1, flareMm: 0, pointMm: 0 },
+        { underLayerMm: 2, nominalMm: 2 },
+      );
+      const want = parallelGirth(limbGirthMm(adult, limb, startMm), 2 + 4 + 1);
+      expect(edgeMm(pieceOf(shape, 'a'), 'bottom')).to.be.closeTo(want, want * 0.015);
+    });
+
+    it(`${kind}: ends within the limb by default`, () => {
+      for (const stature of [1200, 1720, 1980]) {
+        const shape = make(kind, {}, { body: bodyOf({ stature }) });
+        expect(checkOf(shape, 'long'), `${kind} at ${stature}`).to.equal(undefined);
+      }
+    });
+
+    it(`${kind}: warns when it crosses the joint`, () => {
+      const long = Math.min(600, Math.ceil(limbLengthMm(adult, limb) * 1.3));
+      expectCured(kind, { endMm: long }, 'long');
+    });
+
+    it(`${kind}: halves are alike and meet`, () => {
+      const shape = make(kind, { panels: 2 });
+      expect(pieceOf(shape, 'b').areaMm2).to.be.closeTo(pieceOf(shape, 'a').areaMm2, 1e-6);
+      expect(edgeMm(pieceOf(shape, 'a'), 'right')).to.be.closeTo(edgeMm(pieceOf(shape, 'b'), 'left'), 1e-6);
+    });
+  }
+
+  it('leave the gap open at the back', () => {
+    const round = (gapMm: number): number =>
+      edgeMm(pieceOf(make('greave', { panels: 1, gapMm, flareMm: 0 }), 'a'), 'bottom');
+    expect(round(0) - round(30)).to.be.closeTo(30, 4);
+  });
+
+  it('let the heel through when open, and say so when closed too tight', () => {
+    expectCured('greave', { gapMm: 0, easeMm: 5, paddingMm: 0 }, 'pass');
+    const open = make('greave', { gapMm: 25 });
+    expect(figureOf(open, 'opening')).to.be.greaterThan(figureOf(open, 'the heel needs'));
+  });
+
+  it('rise to a point in front', () => {
+    const top = (pointMm: number): number =>
+      Math.max(
+        ...make('greave', { pointMm })
+          .solid()
+          .mesh.points.map((p) => p.z),
+      );
+    expect(top(60) - top(0)).to.be.within(45, 62);
+  });
+
+  it('flare at the top', () => {
+    const upper = (flareMm: number): number =>
+      edgeMm(pieceOf(make('thigh', { panels: 1, flareMm }), 'a'), 'top');
+    expect(upper(20) - upper(0)).to.be.closeTo(2 * Math.PI * 20, 18);
+  });
+
+  it('follow the swell of the calf, which a straight cone cannot', () => {
+    const shape = make('greave', { panels: 1, darts: 0 });
+    expect(pieceOf(shape, 'a').stretch!.worst).to.be.greaterThan(0.01);
+  });
+});

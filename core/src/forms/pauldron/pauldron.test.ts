@@ -1,0 +1,53 @@
+import { expect } from 'chai';
+import { bodyOf, checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../testing/worn.test';
+
+describe('pauldron', () => {
+  it('has a cap and any number of lames', () => {
+    for (const lames of [0, 1, 3, 7]) {
+      const shape = make('pauldron', { lames });
+      expect(shape.pieces.map((p) => p.id)).to.deep.equal([
+        'cap',
+        ...Array.from({ length: lames }, (_, i) => `lame-${i + 1}`),
+      ]);
+    }
+  });
+
+  it('hangs as far below the shoulder as its lames reach past one another', () => {
+    const drop = (lames: number, overlapMm: number): number =>
+      figureOf(make('pauldron', { lames, lameMm: 50, overlapMm }), 'hangs below');
+    expect(drop(3, 20)).to.equal(3 * 30 + 20);
+    expect(drop(3, 30)).to.be.lessThan(drop(3, 20));
+  });
+
+  it('lets the arm raise further with more overlap', () => {
+    const raise = (overlapMm: number): number => figureOf(make('pauldron', { overlapMm }), 'arm raises');
+    expect(raise(30)).to.be.greaterThan(raise(14));
+  });
+
+  it('warns when the plates would gape', () => {
+    expectCured('pauldron', { overlapMm: 6 }, 'overlap');
+    expect(checkOf(make('pauldron', { overlapMm: 18 }), 'overlap')).to.equal(undefined);
+    expect(checkOf(make('pauldron', { overlapMm: 6, lames: 0 }), 'overlap')).to.equal(undefined);
+  });
+
+  it('wraps a stouter arm with longer plates', () => {
+    const lame = (upperArmGirth: number): number =>
+      edgeMm(
+        pieceOf(make('pauldron', {}, { body: bodyOf({ stature: 1720, upperArmGirth }) }), 'lame-1'),
+        'bottom',
+      );
+    expect(lame(360) - lame(300)).to.be.within(20, 60);
+  });
+
+  it('draws the cap in less stretch with darts than without', () => {
+    const mostly = (darts: number): number =>
+      pieceOf(make('pauldron', { capMm: 150, darts, stretchPct: 3 }), 'cap').stretch!.mostly;
+    expect(mostly(4)).to.be.lessThan(mostly(0));
+  });
+
+  it('has its lames in their own foam', () => {
+    const shape = make('pauldron', { lameFoam: 2 });
+    expect(pieceOf(shape, 'lame-2').thicknessMm).to.equal(2);
+    expect(pieceOf(shape, 'cap').thicknessMm).to.equal(6);
+  });
+});
