@@ -1,0 +1,158 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { derive } from '../build/derive';
+import type { BuildDoc, Habits } from '../build/document';
+import { applyChanges } from '../findings/finding';
+import { cautions } from './cautions';
+import { coatings, glues } from './speeds';
+import { stepTime } from './steps';
+
+const load = (name: string): BuildDoc =>
+  (
+    JSON.parse(readFileSync(new URL(`../../../demo/${name}.fomrik.json`, import.meta.url), 'utf8')) as {
+      build: BuildDoc;
+    }
+  ).build;
+
+const calm = load('lampwarden-bracers');
+const habit = <K extends keyof Habits>(key: K, value: Habits[K]): BuildDoc =>
+  applyChanges(calm, [{ path: ['make', 'habits', key], value }]);
+const part = (key: string, value: unknown): BuildDoc =>
+  applyChanges(calm, [{ path: ['parts', 0, 'params', key], value }]);
+const ids = (doc: BuildDoc): string[] => derive(doc).steps.map((s) => s.id.replace('bracer-1:', ''));
+const minutes = (doc: BuildDoc, id: string): number =>
+  derive(doc).steps.find((s) => s.id.endsWith(id))!.workMin;
+
+describe('steps', () => {
+  it('begin with a printed bar and end with the log', () => {
+    const all = ids(calm);
+    expect(all[0]).to.equal('print');
+    expect(all.slice(-2)).to.deep.equal(['wear', 'log']);
+  });
+
+  it('follow the order of the trade (common practice, no source)', () => {
+    const all = ids(calm);
+    const order = [
+      'print',
+      'trace',
+      'cut',
+      'form',
+      'drill',
+      'fit',
+      'test2',
+      'lining',
+      'test3',
+      'round',
+      'seal1',
+      'paint',
+      'clear',
+      'strap',
+      'wear',
+    ];
+    const places = order.map((id) => all.indexOf(id));
+    expect(places.every((p) => p >= 0)).to.equal(true);
+    expect([...places].sort((a, b) => a - b)).to.deep.equal(places);
+  });
+
+  it('are few for a dark bracer without lining', () => {
+    const dark = applyChanges(calm, [
+      { path: ['parts', 0, 'lights'], value: null },
+      { path: ['parts', 0, 'lining'], value: null },
+    ]);
+    for (const id of ['drill', 'solder', 'test1', 'fit', 'lining']) expect(ids(dark)).not.to.include(id);
+  });
+
+  it('groove only what bends too sharply, and not for who folds by heat alone', () => {
+    expect(ids(calm)).not.to.include('groove');
+    const sharp = applyChanges(part('easeMm', 0), [
+      { path: ['parts', 0, 'foam', 'nominalMm'], value: 10 },
+      { path: ['parts', 0, 'params', 'paddingMm'], value: 0 },
+      { path: ['parts', 0, 'lining'], value: null },
+    ]);
+    expect(ids(sharp)).to.include('groove');
+    expect(
+      ids(applyChanges(sharp, [{ path: ['make', 'habits', 'fold'], value: 'heat-and-fold' }])),
+    ).not.to.include('groove');
+  });
+
+  it('glue seams only where there are some', () => {
+    expect(ids(calm)).not.to.include('seam');
+    expect(ids(part('panels', 2))).to.include('seam');
+    expect(ids(part('closure', 'none'))).to.include('seam');
+  });
+
+  it('have as many coats as the sealing habit', () => {
+    for (const seal of ['spray-rubber', 'brush-on', 'acrylic', 'latex', 'thermoplastic'] as const) {
+      expect(ids(habit('seal', seal)).filter((id) => id.startsWith('seal')).length, seal).to.equal(
+        coatings[seal].coats,
+      );
+    }
+  });
+
+  it('take the time of the cutter and the glue', () => {
+    expect(minutes(habit('cutter', 'band-saw'), ':cut')).to.be.lessThan(minutes(calm, ':cut'));
+    const lining = derive(habit('glue', 'hot')).steps.find((s) => s.id.endsWith(':lining'))!;
+    expect(lining.waitMin).to.equal(glues.hot.cureMin);
+    expect(lining.cautions).to.deep.equal(['hotGlue']);
+  });
+
+  it('carry their caution: blades, heat, fumes, solder, cells, paint', () => {
+    const { steps } = derive(calm);
+    const of = (id: string): string[] => steps.find((s) => s.id.endsWith(id))!.cautions;
+    expect(of(':cut')).to.include('blade');
+    expect(of(':form')).to.include('heat');
+    expect(of(':lining')).to.include('solvent');
+    expect(of(':solder')).to.include('solder');
+    expect(of(':test1')).to.include('cells');
+    expect(of(':seal1')).to.include('paint');
+    expect(of('wear')).to.include('wear');
+    expect(derive(habit('cutter', 'laser')).steps.find((s) => s.id.endsWith(':cut'))!.cautions).to.deep.equal(
+      ['laser'],
+    );
+  });
+
+  it('never cut PVC by laser, and keep minors with an adult', () => {
+    expect(cautions.laser).to.include('Never cut PVC');
+    expect(cautions.blade).to.include('adult');
+    expect(cautions.heat).to.include('adult');
+    for (const text of Object.values(cautions)) expect(text.length).to.be.greaterThan(30);
+  });
+
+  it('print their time with what is waited for', () => {
+    const { steps } = derive(calm);
+    expect(stepTime(steps.find((s) => s.id.endsWith(':form'))!)).to.match(/min, then 15 min foam cool$/);
+    expect(stepTime(steps[0]!)).to.equal('20 min');
+  });
+});
+
+describe('shopping', () => {
+  const cost = (doc: BuildDoc, what: string): { need: number; total: number } | undefined =>
+    derive(doc).cost.find((l) => l.what.includes(what));
+
+  it('buys what is not in stock', () => {
+    expect(cost(calm, '6 mm dense EVA')).to.include({ need: 1, total: 0 });
+    const bare = applyChanges(calm, [{ path: ['stock'], value: [] }]);
+    expect(cost(bare, '6 mm dense EVA')!.total).to.equal(14);
+  });
+
+  it('takes the maker’s own price', () => {
+    const priced = applyChanges(calm, [
+      { path: ['stock'], value: [{ foamId: 'dense-eva', nominalMm: 6, sheets: 0, pricePerSheet: 9.5 }] },
+    ]);
+    expect(cost(priced, '6 mm dense EVA')!.total).to.equal(9.5);
+  });
+
+  it('buys lamps, packs and resistors for both arms of a pair', () => {
+    expect(cost(calm, 'amber LED')!.need).to.equal(6);
+    expect(cost(calm, '3 × AAA')!.need).to.equal(2);
+    expect(cost(calm, 'resistors')!.need).to.equal(6);
+    const one = applyChanges(calm, [{ path: ['parts', 0, 'sides'], value: 'left' }]);
+    expect(cost(one, 'amber LED')!.need).to.equal(3);
+  });
+
+  it('buys the closure that is worn, none for a closed tube', () => {
+    expect(cost(calm, 'hook-and-loop')!.need).to.equal(2);
+    expect(cost(part('closure', 'none'), 'hook-and-loop')).to.equal(undefined);
+    expect(cost(part('closure', 'lacing'), 'eyelets')!.need).to.equal(2);
+  });
+});
