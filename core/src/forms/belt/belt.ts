@@ -25,7 +25,7 @@ function design({ params, body, underLayerMm, foam }: FormInput<BeltParams>): De
   const belt: Panel = {
     id: 'belt',
     name: 'belt',
-    grid: gridOf(36, 2, (u, v) => onSlice(slice(top - params.heightMm * (1 - v)), 271 + u * 358, out)),
+    grid: gridOf(56, 2, (u, v) => onSlice(slice(top - params.heightMm * (1 - v)), 271 + u * 358, out)),
     edges: { bottom: 'lower edge', right: 'back end', top: 'upper edge', left: 'back end' },
   };
   const hang = top - params.heightMm + 15;

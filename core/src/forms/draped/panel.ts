@@ -33,16 +33,22 @@ export interface Join {
 export const rowsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid.length;
 export const columnsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid[0]!.length;
 
+/** Direction along a run of points at one of them; three-point differences, so that ends are as true as the middle. */
+function direction(at: (i: number) => Vec3, i: number, last: number): Vec3 {
+  if (last < 2) return sub3(at(last), at(0));
+  if (i > 0 && i < last) return sub3(at(i + 1), at(i - 1));
+  const [p, q, r] = i === 0 ? [at(0), at(1), at(2)] : [at(last), at(last - 1), at(last - 2)];
+  const out = sub3(scale3(sub3(q, p), 4), sub3(r, p));
+  return i === 0 ? out : scale3(out, -1);
+}
+
 /** Outward unit normal at every grid point. */
 export function gridNormals(grid: readonly Vec3[][]): Vec3[][] {
-  const last = grid.length - 1;
   return grid.map((row, r) =>
     row.map((_, c) => {
-      const end = row.length - 1;
-      const du = sub3(row[Math.min(end, c + 1)]!, row[Math.max(0, c - 1)]!);
-      const dv = sub3(grid[Math.min(last, r + 1)]![c]!, grid[Math.max(0, r - 1)]![c]!);
-      const n = unit3(cross3(du, dv));
-      return n;
+      const du = direction((i) => row[i]!, c, row.length - 1);
+      const dv = direction((i) => grid[i]![c]!, r, grid.length - 1);
+      return unit3(cross3(du, dv));
     }),
   );
 }
@@ -89,26 +95,29 @@ export function sideVertices(panel: Pick<Panel, 'grid'>, side: Side): number[] {
   }
 }
 
-/** Foam bridges bends shorter than this; mm. */
+/** Foam bridges bends shorter than this, so curvature is read over at least so much; mm. */
 const BRIDGED_MM = 16;
 
-/** Smallest inside radius of curvature along rows and columns, leaving out the sharpest twentieth and what foam bridges. */
+/** Radius of the circle through three points; infinite when they are in line. */
+function circleRadius(a: Vec3, b: Vec3, c: Vec3): number {
+  const area = length3(cross3(sub3(b, a), sub3(c, a))) / 2;
+  return area < 1e-9 ? Infinity : (dist3(a, b) * dist3(b, c) * dist3(c, a)) / (4 * area);
+}
+
+/** Radii along a run of points, each read over neighbours at least half the bridged length away. */
+function runRadii(run: readonly Vec3[]): number[] {
+  return run.flatMap((p, i) => {
+    let k = 1;
+    while (i - k >= 0 && i + k < run.length && dist3(run[i - k]!, p) < BRIDGED_MM / 2) k += 1;
+    return i - k >= 0 && i + k < run.length ? [circleRadius(run[i - k]!, p, run[i + k]!)] : [];
+  });
+}
+
+/** Smallest inside radius of curvature along rows and columns, leaving out the sharpest twentieth. */
 export function tightestGridRadiusMm(grid: readonly Vec3[][]): number {
-  const radii: number[] = [];
-  const bend = (a: Vec3, b: Vec3, c: Vec3): void => {
-    const [ab, bc, ca] = [dist3(a, b), dist3(b, c), dist3(c, a)];
-    const area = length3(cross3(sub3(b, a), sub3(c, a))) / 2;
-    if (area > 1e-9 && ab + bc > BRIDGED_MM) radii.push((ab * bc * ca) / (4 * area));
-  };
-  grid.forEach((row, r) =>
-    row.forEach((p, c) => {
-      if (c > 0 && c < row.length - 1) bend(row[c - 1]!, p, row[c + 1]!);
-      if (r > 0 && r < grid.length - 1) bend(grid[r - 1]![c]!, p, grid[r + 1]![c]!);
-    }),
-  );
-  if (radii.length === 0) return 1e6;
-  radii.sort((a, b) => a - b);
-  return radii[Math.floor(radii.length * 0.05)]!;
+  const columns = grid[0]!.map((_, c) => grid.map((row) => row[c]!));
+  const radii = [...grid, ...columns].flatMap(runRadii).sort((a, b) => a - b);
+  return Math.min(1e6, radii[Math.floor(radii.length * 0.05)] ?? 1e6);
 }
 
 /** Splits a panel down its middle column; the halves share that line. */

@@ -47,7 +47,7 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
     const panel: Panel = {
       id: `tier-${i + 1}`,
       name: `tier ${i + 1}`,
-      grid: gridOf(28, 3, (u, v) =>
+      grid: gridOf(44, 3, (u, v) =>
         onSlice(
           section(low + params.tierMm * v),
           270 + half + u * (360 - 2 * half),

@@ -31,7 +31,7 @@ interface LimbShellKind {
   reach: [number, number];
 }
 
-const AROUND = 24;
+const AROUND = 36;
 const ALONG = 10;
 
 /** A shell that follows every girth of a limb, swells and all, in one piece or two. */
