@@ -24,7 +24,7 @@ export interface PieceEdge {
 /** Round hole cut through the piece. */
 export interface Hole {
   id: string;
-  kind: 'lamp' | 'switch' | 'wire' | 'lace';
+  kind: 'lamp' | 'ear' | 'air';
   centre: Vec2;
   diameterMm: number;
 }

@@ -165,6 +165,20 @@ function slotMarks(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Mark[]
   });
 }
 
+/** Holes where their place on the grid lies flat, between the four points round it. */
+function panelHoles(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Hole[] {
+  const columns = columnsOf(panel);
+  const at = (r: number, c: number): Vec2 => made.flat[r * columns + c]!;
+  return (panel.holes ?? []).map(({ at: [u, v], diameterMm, kind }, i) => {
+    const [x, y] = [u * (columns - 1), v * (rowsOf(panel) - 1)];
+    const c = Math.min(columns - 2, Math.floor(x));
+    const r = Math.min(rowsOf(panel) - 2, Math.floor(y));
+    const low = lerp2(at(r, c), at(r, c + 1), x - c);
+    const high = lerp2(at(r + 1, c), at(r + 1, c + 1), x - c);
+    return { id: `${panel.id}-${kind}-${i + 1}`, kind, centre: place(lerp2(low, high, y - r)), diameterMm };
+  });
+}
+
 /** One panel as a flat piece, cut at the neutral surface of its own thickness. Edge joints are named by the form. */
 export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions): Piece {
   const made = layFlat(panel, foam, options);
@@ -181,14 +195,13 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
   };
   const outline = loop.map((v) => place(made.flat[v]!));
   const stretch = stretchReport(panel, made, place);
-  const holes: Hole[] = [];
   return {
     id: panel.id,
     name: panel.name,
     role: 'shell',
     outline,
     edges: edgesOf(panel, made, loop, outline),
-    holes,
+    holes: panelHoles(panel, made, place),
     marks: [...dartMarks(made, loop, outline), ...slotMarks(panel, made, place)],
     foamId: foam.foamId,
     nominalMm: foam.nominalMm,

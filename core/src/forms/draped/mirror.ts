@@ -23,6 +23,7 @@ export function mirrorPiece(piece: Piece, panel: Panel): Piece {
     name: panel.name,
     outline: piece.outline.map(flip).reverse(),
     edges,
+    holes: piece.holes.map((h) => ({ ...h, centre: flip(h.centre) })),
     marks: piece.marks.map((m) => ({ ...m, points: m.points.map(flip) })),
     ...(stretch && {
       stretch: {

@@ -19,6 +19,8 @@ export interface Panel {
   nominalMm?: number;
   /** The panel this one mirrors exactly; it is cut as that one flipped. */
   mirrorOf?: string;
+  /** Round holes, at fractions of width and height. */
+  holes?: { at: [number, number]; diameterMm: number; kind: 'ear' | 'air' }[];
   /** Slots cut in it: a run along a row, as fractions of width and height. */
   slots?: { from: [number, number]; to: [number, number]; heightMm: number }[];
 }

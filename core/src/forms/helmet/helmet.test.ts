@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { boundsOf, contains } from '../../geometry/polygon';
+import { boundsOf, contains, distanceToEdge } from '../../geometry/polygon';
 import {
   adult,
   areaOf,
@@ -91,6 +91,27 @@ describe('helmet', () => {
     expect(checkOf(make('helmet', { visor: 'open', faceDeg: 85 }), 'sight')).to.equal(undefined);
     expectCured('helmet', { ears: 'covered' }, 'ears');
     expectCured('helmet', { breath: 'none' }, 'breath');
+  });
+
+  it('cuts an opening over each ear and air holes below the slit, on the foam', () => {
+    const shape = make('helmet');
+    for (const [id, kind, count] of [
+      ['skirt', 'ear', 2],
+      ['visor', 'air', 5],
+    ] as const) {
+      const piece = pieceOf(shape, id);
+      const holes = piece.holes.filter((h) => h.kind === kind);
+      expect(holes, id).to.have.length(count);
+      for (const h of holes) {
+        expect(contains(piece.outline, h.centre), h.id).to.equal(true);
+        expect(distanceToEdge(piece.outline, h.centre), h.id).to.be.greaterThan(h.diameterMm / 2 + 3);
+      }
+    }
+    const middle = boundsOf(pieceOf(shape, 'skirt').outline);
+    const [left, right] = pieceOf(shape, 'skirt').holes;
+    expect((left!.centre.x + right!.centre.x) / 2).to.be.closeTo((middle.minX + middle.maxX) / 2, 2);
+    expect(pieceOf(make('helmet', { ears: 'covered' }), 'skirt').holes).to.deep.equal([]);
+    expect(pieceOf(make('helmet', { breath: 'none' }), 'visor').holes).to.deep.equal([]);
   });
 
   it('never promises safety', () => {

@@ -27,6 +27,10 @@ interface HelmetParams extends FormParams {
   visorFoam: number;
 }
 
+/** Opening over each ear and each air hole; from memory. */
+const EAR_MM = 30;
+const AIR_MM = 8;
+
 /** Elevation at which gores end; a button no larger than a coin covers the rest. */
 const TIP_DEG = 87;
 /** Eyes lie about 110 mm below the crown (from memory), as a share of an adult's head height. */
@@ -134,10 +138,15 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<HelmetP
       z,
     };
   };
+  /** Over each ear, a little below the middle of the head. */
+  const earU = (90 - face) / (360 - 2 * face);
+  const earV = Math.min(0.8, Math.max(0.2, (centre.z - 12 - bottomZ) / (browZ - bottomZ)));
+  const ears = params.ears === 'open' && browZ - bottomZ > EAR_MM * 1.6 ? [earU, 1 - earU] : [];
   panels.push({
     id: 'skirt',
     name: 'skirt',
     grid: gridOf(30, 4, (u, v) => skirtPoint(rad(90 + face + u * (360 - 2 * face)), v)),
+    holes: ears.map((u) => ({ at: [u, earV], diameterMm: EAR_MM, kind: 'ear' })),
     edges: { bottom: 'lower edge', right: 'cheek edge', top: 'brow edge', left: 'cheek edge' },
   });
   const eye = { x: 0, y: centre.y + head.front - 12, z: at.crown - EYE_SHARE * body.headHeight.valueMm };
@@ -162,6 +171,14 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<HelmetP
           z: visorBottom + height * v,
         };
       }),
+      holes:
+        params.breath === 'holes' && slitted
+          ? [0.36, 0.43, 0.5, 0.57, 0.64].map((u) => ({
+              at: [u, slitV * 0.4],
+              diameterMm: AIR_MM,
+              kind: 'air',
+            }))
+          : [],
       edges: { bottom: 'lower edge', right: 'hinge', top: 'upper edge', left: 'hinge' },
       ...orSame(params.visorFoam),
       ...(slitted && {
