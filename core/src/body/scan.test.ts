@@ -52,7 +52,7 @@ describe('a scan', () => {
           expect(read.value.stature).to.be.closeTo(stature, stature * 0.01);
         },
       ),
-      { numRuns: 4, endOnFailure: true },
+      { numRuns: 4, endOnFailure: true, seed: 11 },
     );
   });
 
