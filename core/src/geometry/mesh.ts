@@ -1,4 +1,4 @@
-import { cross3, length3, scale3, sub3, unit3, type Vec3 } from './vec';
+import { cross3, length3, sub3, type Vec3 } from './vec';
 
 /** Triangles over points; plain arrays so it can cross to a worker and a file unchanged. */
 export interface Mesh {
@@ -23,21 +23,6 @@ export function meshVolume(mesh: Mesh): number {
     const n = cross3(mesh.points[j]!, mesh.points[k]!);
     return sum + (a.x * n.x + a.y * n.y + a.z * n.z) / 6;
   }, 0);
-}
-
-/** Unit normal at each point, weighted by the area of the faces around it. */
-export function pointNormals(mesh: Mesh): Vec3[] {
-  const sums: Vec3[] = mesh.points.map(() => ({ x: 0, y: 0, z: 0 }));
-  for (const [i, j, k] of mesh.triangles) {
-    const n = cross3(sub3(mesh.points[j]!, mesh.points[i]!), sub3(mesh.points[k]!, mesh.points[i]!));
-    for (const at of [i, j, k]) {
-      const s = sums[at]!;
-      s.x += n.x;
-      s.y += n.y;
-      s.z += n.z;
-    }
-  }
-  return sums.map(unit3);
 }
 
 /**
@@ -78,8 +63,3 @@ export function shellMesh(inner: Vec3[][], outer: Vec3[][], wrap: boolean): Mesh
   }
   return { points, triangles };
 }
-
-export const scaleMesh = (mesh: Mesh, factor: number): Mesh => ({
-  points: mesh.points.map((p) => scale3(p, factor)),
-  triangles: mesh.triangles,
-});

@@ -1,5 +1,4 @@
 import type { Pack } from '../materials/packs';
-import type { Switch } from '../materials/switches';
 
 /** Skin of foam left outside a pocket, from memory. */
 const POCKET_SKIN_MM = 2;
@@ -49,6 +48,3 @@ export function packRoom(
 /** Room under the skin that a lamp's body takes beyond the foam it stands in. */
 export const lampOverhangMm = (lengthMm: number, thicknessMm: number): number =>
   Math.max(0, lengthMm - thicknessMm);
-
-/** Whether the lever of a switch can be worked: its body must pass the foam and leave the throw free. */
-export const switchDepthMm = (s: Switch): number => s.deepMm + s.throwMm;
