@@ -1,5 +1,6 @@
 import type { Wearer } from '../body/measures';
 import type { FormParams } from '../forms/contract';
+import type { Detail, PieceDarts } from '../forms/details/detail';
 import type { DrapedKindName } from '../forms/kinds';
 import type { BracerParams } from '../forms/bracer/params';
 import type { LampColour } from '../materials/lamps';
@@ -62,6 +63,10 @@ interface PartBase {
   foam: FoamChoice;
   lining: FoamChoice | null;
   lights: Lights | null;
+  /** Trim, layers, rivets and drawn lines; none when absent. */
+  details?: Detail[];
+  /** Darts placed by hand; pieces not named are darted by the stretch. */
+  dartsByHand?: PieceDarts[];
 }
 
 export interface BracerPart extends PartBase {

@@ -8,6 +8,8 @@ import { foamMassG } from '../mass/foamMass';
 import type { Catalogue } from '../materials/catalogue';
 import { foamSheet, type FoamSheet, type FoamStock } from '../materials/stock';
 import type { Lights, Part } from './document';
+import { applyDetails } from '../forms/details/applyDetails';
+import { joinMeshes } from '../geometry/mesh';
 import { closureOf, isPaired, shapeOf, silhouetteOf, zoneOf } from '../forms/partForm';
 import { insideReport } from './insideReport';
 import type { InsideReport, PartReport } from './report';
@@ -62,7 +64,16 @@ export function partReport(
     ? foamSheet(catalogue.foams, stock, part.lining.foamId, part.lining.nominalMm)
     : undefined;
   const sheetOf = (mm: number): FoamSheet => foamSheet(catalogue.foams, stock, part.foam.foamId, mm) ?? foam;
-  const shape = shapeOf(part, { body, underLayerMm, foam, sheetOf, ...(lining && { lining }) });
+  const shape = shapeOf(part, {
+    body,
+    underLayerMm,
+    foam,
+    sheetOf,
+    ...(lining && { lining }),
+    ...(part.dartsByHand && { dartsByHand: part.dartsByHand }),
+  });
+  const surfaces = shape.surfaces();
+  const detailed = applyDetails({ pieces: shape.pieces, surfaces, details: part.details ?? [], sheetOf });
   const copies = copiesOf(part);
   const place = shape.place;
   const inside =
@@ -72,7 +83,8 @@ export function partReport(
   const packFlat =
     (part.lights && shape.place?.(part.lights.packAt.aroundDeg, part.lights.packAt.alongMm)) ?? undefined;
   const drilled = inside && part.lights ? drill(shape.pieces, inside, part.lights, packFlat) : shape.pieces;
-  const pieces = [...drilled, ...shape.linings()].map((p) => ({
+  const marked = drilled.map((p) => ({ ...p, marks: [...p.marks, ...(detailed.marks.get(p.id) ?? [])] }));
+  const pieces = [...marked, ...shape.linings(), ...detailed.pieces].map((p) => ({
     ...p,
     quantity: copies,
     flipped: part.sides === 'right' && isPaired(part) ? 1 : copies - 1,
@@ -91,6 +103,13 @@ export function partReport(
     foam,
     ...(lining && { lining }),
     solid: shape.solid(),
+    extras: joinMeshes(detailed.meshes),
+    drawn: detailed.drawn,
+    rivets: detailed.rivets,
+    surfaces,
+    handles: shape.handles,
+    rings: shape.rings,
+    sightLines: shape.sightLines,
     pieces,
     zone: zoneOf(part),
     silhouette: silhouetteOf(part, body),
@@ -100,7 +119,7 @@ export function partReport(
     tightestRadiusMm: shape.tightestRadiusMm,
     ...(shape.fit && { fit: shape.fit }),
     figures: shape.figures,
-    checks: shape.checks,
+    checks: [...shape.checks, ...detailed.checks],
     roomMm: shape.roomMm,
     areaMm2,
     foamG,

@@ -3,7 +3,9 @@ import type { Doubt } from '../body/plausible';
 import type { Packed } from '../cut/packing';
 import type { Finding } from '../findings/finding';
 import type { StrainClass } from '../foam/bend';
-import type { FormCheck, FormFigure, Solid, Zone } from '../forms/contract';
+import type { FormCheck, FormFigure, FormHandle, PassingRing, Solid, Surface, Zone } from '../forms/contract';
+import type { Detailed } from '../forms/details/applyDetails';
+import type { Mesh } from '../geometry/mesh';
 import type { LimbFit } from '../forms/limbFit';
 import type { Piece } from '../forms/piece';
 import type { Vec2, Vec3 } from '../geometry/vec';
@@ -60,6 +62,15 @@ export interface PartReport {
   foam: FoamSheet;
   lining?: FoamSheet;
   solid: Solid;
+  /** Trim, layers and strips laid on the shell. */
+  extras: Mesh;
+  /** Grooves, scores and rivets where they lie on the form. */
+  drawn: Detailed['drawn'];
+  rivets: number;
+  surfaces: Surface[];
+  handles: FormHandle[];
+  rings: PassingRing[];
+  sightLines: Vec3[][];
   pieces: Piece[];
   silhouette: Vec2[];
   patternGirthMm: number;

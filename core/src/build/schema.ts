@@ -19,7 +19,11 @@ function fieldRule(field: Field<never>): Joi.Schema {
 }
 
 const paramsOf = (fields: readonly Field<never>[]): Joi.ObjectSchema =>
-  Joi.object(Object.fromEntries(fields.map((f) => [f.key, fieldRule(f).required()])));
+  Joi.object(
+    Object.fromEntries(
+      fields.map((f) => [f.key, f.absent === undefined ? fieldRule(f).required() : fieldRule(f)]),
+    ),
+  );
 
 const foamChoice = Joi.object({ foamId: id.required(), nominalMm: within(1, 50).required() });
 const spot = { aroundDeg: within(-360, 720).required(), alongMm: within(-200, 2000).required() };
@@ -46,6 +50,73 @@ const lights = Joi.object({
   switchAt: Joi.object(spot).required(),
 });
 
+const share = within(0, 1).required();
+const onPiece = { id: id.required(), pieceId: id.required() };
+const onEdge = { ...onPiece, edgeId: id.required() };
+
+const detail = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'trim',
+      then: Joi.object({
+        kind: Joi.string(),
+        ...onEdge,
+        face: Joi.valid('outer', 'inner').required(),
+        widthMm: within(4, 120).required(),
+        nominalMm: within(1, 50).required(),
+        look: Joi.valid('square', 'rounded').required(),
+      }),
+    },
+    {
+      is: 'layer',
+      then: Joi.object({
+        kind: Joi.string(),
+        ...onPiece,
+        insetMm: within(2, 150).required(),
+        nominalMm: within(1, 50).required(),
+      }),
+    },
+    {
+      is: 'rivets',
+      then: Joi.object({
+        kind: Joi.string(),
+        ...onEdge,
+        insetMm: within(3, 100).required(),
+        spacingMm: within(8, 400).required(),
+        diameterMm: within(3, 40).required(),
+      }),
+    },
+    {
+      is: 'line',
+      then: Joi.object({
+        kind: Joi.string(),
+        ...onPiece,
+        look: Joi.valid('groove', 'score').required(),
+        points: Joi.array()
+          .min(2)
+          .max(40)
+          .items(Joi.object({ x: share, y: share }))
+          .required(),
+      }),
+    },
+  ],
+  otherwise: Joi.object({ kind: Joi.valid('trim', 'layer', 'rivets', 'line').required() }).unknown(),
+});
+
+const pieceDarts = Joi.object({
+  pieceId: id.required(),
+  darts: Joi.array()
+    .max(12)
+    .items(
+      Joi.object({
+        edgeId: Joi.valid('bottom', 'right', 'top', 'left').required(),
+        at: share,
+        reach: within(0.1, 1).required(),
+      }),
+    )
+    .required(),
+});
+
 const part = Joi.object({
   id: id.required(),
   name: name.required(),
@@ -60,6 +131,8 @@ const part = Joi.object({
   foam: foamChoice.required(),
   lining: foamChoice.allow(null).required(),
   lights: lights.allow(null).required(),
+  details: Joi.array().max(200).unique('id').items(detail),
+  dartsByHand: Joi.array().max(100).unique('pieceId').items(pieceDarts),
 });
 
 export const wearerSchema = Joi.object({

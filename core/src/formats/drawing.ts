@@ -1,4 +1,4 @@
-import type { Piece } from '../forms/piece';
+import type { Mark, Piece } from '../forms/piece';
 import { boundsOf, centroid } from '../geometry/polygon';
 import { lerp2, type Vec2 } from '../geometry/vec';
 import { trimNumber } from '../units/length';
@@ -13,6 +13,8 @@ export const layers = [
   'glue',
   'dart',
   'pocket',
+  'rivet',
+  'pad',
   'notch',
   'text',
 ] as const;
@@ -28,6 +30,8 @@ export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meani
   glue: { dashMm: [0.5, 1.5], widthMm: 0.35, meaning: 'glue face' },
   dart: { dashMm: [], widthMm: 0.35, meaning: 'dart, cut and close' },
   pocket: { dashMm: [4, 2], widthMm: 0.35, meaning: 'pocket, on the back' },
+  rivet: { dashMm: [], widthMm: 0.25, meaning: 'rivet, glued on' },
+  pad: { dashMm: [0.5, 1.5], widthMm: 0.25, meaning: 'pad, inside' },
   notch: { dashMm: [], widthMm: 0.5, meaning: 'notch, meets its letter' },
   text: { dashMm: [], widthMm: 0, meaning: 'words' },
 };
@@ -65,6 +69,8 @@ function notch(piece: Piece, at: Vec2, letter: string): Shape[] {
 }
 
 const CROSS_MM = 4;
+
+const closedMarks: readonly Mark['kind'][] = ['pocket', 'slot', 'rivet', 'pad'];
 
 /** Everything drawn on one piece, in its own millimetres, y up. */
 export function pieceShapes(piece: Piece, source: Source): Shape[] {
@@ -109,7 +115,7 @@ export function pieceShapes(piece: Piece, source: Source): Shape[] {
       kind: 'line',
       layer,
       points: mark.points,
-      closed: mark.kind === 'pocket' || mark.kind === 'slot',
+      closed: closedMarks.includes(mark.kind),
     });
     if (mark.text)
       shapes.push({ kind: 'text', layer: 'text', at: centroid(mark.points), heightMm: 3, text: mark.text });

@@ -10,6 +10,8 @@ const colour: Record<Layer, number> = {
   glue: Colors.Yellow,
   dart: Colors.White,
   pocket: Colors.Blue,
+  rivet: Colors.White,
+  pad: Colors.White,
   notch: Colors.Magenta,
   text: Colors.Green,
 };

@@ -6,6 +6,7 @@ import type { FoamSheet } from '../materials/stock';
 import type { Sure } from '../units/sure';
 import type { LimbFit } from './limbFit';
 import type { Piece, Placement } from './piece';
+import type { PieceDarts } from './details/detail';
 
 /** One value the maker can set. The interface and the build file's schema are generated from it. */
 export type Field<P> = NumberField<P> | ChoiceField<P>;
@@ -15,6 +16,8 @@ interface FieldBase<P> {
   label: string;
   help: string;
   group: string;
+  /** What builds saved before the field existed mean by leaving it out. */
+  absent?: number | string;
 }
 
 export interface NumberField<P> extends FieldBase<P> {
@@ -39,6 +42,8 @@ export interface FormInput<P> {
   lining?: FoamSheet;
   /** The same foam in another thickness, or the part's own when it is not sold so. */
   sheetOf: (nominalMm: number) => FoamSheet;
+  /** Darts the maker has placed; pieces not named are darted by the stretch. */
+  dartsByHand?: readonly PieceDarts[];
 }
 
 /** A figure a form tells of itself. */
@@ -72,12 +77,46 @@ export interface Solid {
   edgeLines: EdgeLine[];
 }
 
+/**
+ * A piece where it lies on the form: the shell's inner face as a grid (rows from its first edge up, columns
+ * left to right seen from outside) and the same points laid flat.
+ */
+export interface Surface {
+  pieceId: string;
+  grid: Vec3[][];
+  flat: Vec2[][];
+}
+
+/** A value of the form that can be dragged on the solid. */
+export interface FormHandle {
+  key: string;
+  label: string;
+  at: Vec3;
+  /** Where the handle goes for one unit more (millimetre or degree). */
+  step: Vec3;
+}
+
+/** An opening and the girth that must pass it, drawn as rings. */
+export interface PassingRing {
+  name: string;
+  openingMm: number;
+  needMm: number;
+  centre: Vec3;
+  axis: Vec3;
+}
+
 /** What a form becomes in its foam. */
 export interface FormShape {
   /** The foam as a closed mesh, made when looked at. */
   solid: () => Solid;
   /** Shell pieces, seams named. */
   pieces: Piece[];
+  /** Where each shell piece lies on the form and on the flat. */
+  surfaces: () => Surface[];
+  handles: FormHandle[];
+  rings: PassingRing[];
+  /** Lines from the eye past the rim of what it sees through; helmets and masks only. */
+  sightLines: Vec3[][];
   /** Lining pieces, when a lining is asked for. */
   linings: () => Piece[];
   /** Girth of the flat pattern round its widest end, all panels together. */

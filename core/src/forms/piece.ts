@@ -29,7 +29,8 @@ export interface Hole {
   diameterMm: number;
 }
 
-export type MarkKind = 'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket' | 'slot';
+export type MarkKind =
+  'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket' | 'slot' | 'rivet' | 'pad';
 
 /** A line or outline drawn on the piece, not cut through. */
 export interface Mark {
@@ -38,7 +39,8 @@ export interface Mark {
   text?: string;
 }
 
-export type PieceRole = 'shell' | 'lining';
+/** Trim, layers and stiffening strips are laid on the shell; the lining covers wires. */
+export type PieceRole = 'shell' | 'lining' | 'trim' | 'layer' | 'strip';
 
 /** How far the foam must give to lie on the form, and where. */
 export interface PieceStretch {
@@ -46,6 +48,8 @@ export interface PieceStretch {
   worst: number;
   mostly: number;
   worstAt: Vec2;
+  /** The worst place in words: `the middle`, `near the upper edge`. */
+  worstWhere: string;
   /** Rows and columns of the form as they lie flat. */
   grid: Vec2[][];
   /** Lines of equal stretch. */
@@ -70,6 +74,8 @@ export interface Piece {
   /** How many of the quantity are cut flipped for the other side. */
   flipped: number;
   areaMm2: number;
+  /** What the maker should know of it before cutting. */
+  note?: string;
   /** For pieces that do not unroll. */
   stretch?: PieceStretch;
 }

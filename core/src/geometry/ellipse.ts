@@ -48,3 +48,25 @@ export const tightestRadius = ({ a, b }: Ellipse, offset = 0): number =>
 
 /** Steiner: a closed convex curve of length P pushed out by d has length P + 2πd. */
 export const parallelGirth = (girthMm: number, outMm: number): number => girthMm + 2 * Math.PI * outMm;
+
+/**
+ * Signed distance of a point from the ellipse, positive outside. The nearest point is the one whose normal
+ * passes through the point; its angle is found by bisection in the first quadrant.
+ */
+export function distanceToEllipse({ a, b }: Ellipse, p: Vec2): number {
+  const [x, y] = [Math.abs(p.x), Math.abs(p.y)];
+  const inside = (x / a) ** 2 + (y / b) ** 2 < 1;
+  let low = 0;
+  let high = Math.PI / 2;
+  for (let i = 0; i < 40; i++) {
+    const t = (low + high) / 2;
+    const [px, py] = [a * Math.cos(t), b * Math.sin(t)];
+    // Along the tangent the nearest point has no part of the way to p left.
+    const left = (x - px) * -a * Math.sin(t) + (y - py) * b * Math.cos(t);
+    if (left > 0) low = t;
+    else high = t;
+  }
+  const t = (low + high) / 2;
+  const away = Math.hypot(x - a * Math.cos(t), y - b * Math.sin(t));
+  return inside ? -away : away;
+}

@@ -63,3 +63,15 @@ export function shellMesh(inner: Vec3[][], outer: Vec3[][], wrap: boolean): Mesh
   }
   return { points, triangles };
 }
+
+/** Several meshes as one. */
+export function joinMeshes(meshes: readonly Mesh[]): Mesh {
+  const points: Mesh['points'] = [];
+  const triangles: Mesh['triangles'] = [];
+  for (const mesh of meshes) {
+    const base = points.length;
+    for (const p of mesh.points) points.push(p);
+    for (const [a, b, c] of mesh.triangles) triangles.push([a + base, b + base, c + base]);
+  }
+  return { points, triangles };
+}

@@ -70,14 +70,14 @@ function electricLines(doc: BuildDoc, parts: readonly PartReport[]): CostLine[] 
   });
 }
 
-/** Length glued in one copy: seams, the lining's face counted as strips 50 mm apart. */
+/** Length glued in one copy: seams, and the faces of lining, trim and layers as strips 50 mm apart. */
 export function gluedMm(part: PartReport): number {
   const seams =
     part.pieces
       .flatMap((p) => p.edges.filter((e) => e.joint === 'seam'))
       .reduce((sum, e) => sum + e.lengthMm, 0) / 2;
-  const lining = part.pieces.filter((p) => p.role === 'lining').reduce((sum, p) => sum + p.areaMm2 / 50, 0);
-  return seams + lining;
+  const faces = part.pieces.filter((p) => p.role !== 'shell').reduce((sum, p) => sum + p.areaMm2 / 50, 0);
+  return seams + faces;
 }
 
 /** Everything to be bought, whole sheets and packs, less what is in stock. */
@@ -95,11 +95,13 @@ export function shopping(
     const closure = closureOf(doc.parts[i]!);
     return closure.price > 0 ? [line(closure.name, p.copies, 'sets', closure.price, 'memory')] : [];
   });
+  const rivets = parts.reduce((sum, p) => sum + p.rivets * p.copies, 0);
   const round = (value: number): number => Math.ceil(value * 100) / 100;
   return [
     ...foamLines(doc, packed, catalogue),
     ...electricLines(doc, parts),
     ...closing,
+    ...(rivets > 0 ? [line('rivet heads, half round', rivets, 'pieces', 0.08, 'memory')] : []),
     ...(glued > 0 ? [line(glue.name, round(glued), 'metres of seam', glue.pricePerM, 'memory')] : []),
     ...(area > 0 ? [line(coat.name, round(area), 'm², all coats', coat.pricePerM2, 'memory')] : []),
   ];

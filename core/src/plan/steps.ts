@@ -110,6 +110,22 @@ function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [g.caution],
     });
   }
+  const laidOn = part.pieces.filter((p) => p.role === 'trim' || p.role === 'layer' || p.role === 'strip');
+  if (laidOn.length > 0) {
+    const g = glues[glue];
+    const metres = laidOn.reduce((sum, p) => sum + p.areaMm2 / 50, 0) * part.copies * 1e-3;
+    steps.push({
+      id: id('laid'),
+      title: `${part.name}: lay on ${laidOn.length * part.copies} trim and layer pieces`,
+      detail: `${laidOn.map((p) => p.name).join('; ')}. Warm and bend each to the shell first; outside edges flush, mitres last.`,
+      partId: part.id,
+      workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin + 3 * laidOn.length * part.copies,
+      waitMin: g.cureMin,
+      waitFor: `${g.name} at full strength`,
+      after: [steps.at(-1)!.id],
+      cautions: [g.caution],
+    });
+  }
   return steps;
 }
 
@@ -247,6 +263,21 @@ function finishSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
       after: [steps.at(-1)!.id],
       cautions: ['paint'],
     },
+    ...(part.rivets > 0
+      ? [
+          {
+            id: id('rivets'),
+            title: `${part.name}: glue ${part.rivets * part.copies} rivets`,
+            detail: 'On the painted face, each on its mark; scuff the spot first.',
+            partId: part.id,
+            workMin: Math.ceil(part.rivets * part.copies * 0.5) + 5,
+            waitMin: 15,
+            waitFor: 'glue set',
+            after: [id('paint')],
+            cautions: ['instantGlue' as const],
+          },
+        ]
+      : []),
     {
       id: id('clear'),
       title: `${part.name}: clear coat`,
@@ -255,7 +286,7 @@ function finishSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
       workMin: 10 * part.copies,
       waitMin: 240,
       waitFor: 'clear coat dry to handle',
-      after: [id('paint')],
+      after: [part.rivets > 0 ? id('rivets') : id('paint')],
       cautions: ['paint'],
     },
     {

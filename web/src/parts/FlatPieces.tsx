@@ -1,5 +1,6 @@
 import type { PartReport } from '@fomrik/core/build/report';
 import { quantityText } from '@fomrik/core/formats/drawing';
+import { foamNameOf } from '@fomrik/core/formats/sourcedPieces';
 import { boundsOf } from '@fomrik/core/geometry/polygon';
 import { useView, type EdgeRef } from '../store/view';
 import { PieceDrawing } from './PieceDrawing';
@@ -68,10 +69,7 @@ export function FlatPieces({
       >
         {laid.map(({ index, x, y, w: width, h: height }) => {
           const piece = made.pieces[index]!;
-          const foam =
-            piece.role === 'lining'
-              ? made.lining?.name
-              : made.foam.name.replace(/^[\d.]+ mm/, `${piece.nominalMm} mm`);
+          const foam = foamNameOf(made, piece);
           return (
             <g key={piece.id}>
               <PieceDrawing

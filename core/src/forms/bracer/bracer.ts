@@ -1,7 +1,7 @@
 import { bendStrain } from '../../foam/bend';
 import { contains, distanceToEdge } from '../../geometry/polygon';
 import type { Vec2 } from '../../geometry/vec';
-import type { FormInput, FormKind, FormShape, Outlook } from '../contract';
+import type { FormInput, FormKind, FormShape, Outlook, Surface } from '../contract';
 import type { Piece, Placement } from '../piece';
 import { bracerFit } from './fit';
 import { bracerDefaults, bracerFields, type BracerParams } from './params';
@@ -53,10 +53,41 @@ function placeOn(
   };
 }
 
+const ACROSS = 24;
+const ALONG = 8;
+
+/** Where a panel lies on the forearm and on the flat, trimmed at both ends. */
+function surfaceOf(surface: BracerSurface, params: BracerParams, panel: FlatPanel): Surface {
+  const gapAt = (params.gapAtDeg * Math.PI) / 180;
+  const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
+  const at = (u: number, r: number): { turn: number; v: number } => {
+    const middle =
+      TURN * mix((panel.left.low + panel.left.high) / 2, (panel.right.low + panel.right.high) / 2, u);
+    const [bottom, top] = trimAt(params, gapAt + middle);
+    const v = mix(bottom, top, r);
+    const turn =
+      TURN * mix(mix(panel.left.low, panel.left.high, v), mix(panel.right.low, panel.right.high, v), u);
+    return { turn, v };
+  };
+  const gridOf = <T>(value: (turn: number, v: number) => T): T[][] =>
+    Array.from({ length: ALONG + 1 }, (_, r) =>
+      Array.from({ length: ACROSS + 1 }, (_, c) => {
+        const { turn, v } = at(c / ACROSS, r / ALONG);
+        return value(turn, v);
+      }),
+    );
+  return {
+    pieceId: panel.piece.id,
+    grid: gridOf((turn, v) => onRuling(ruling(surface, gapAt + turn), v)),
+    flat: gridOf((turn, v) => panel.flatAt(turn, v)),
+  };
+}
+
 function shape(input: FormInput<BracerParams>): FormShape {
   const { params, foam, lining } = input;
   const surface = bracerSurface(input);
   const closed = params.closure === 'none';
+  const fit = bracerFit(input, surface);
   const shell = bracerPanels(surface, params, foam, 'shell', 0);
   joinPanels(shell, closed);
   const linings = (): Piece[] => {
@@ -68,6 +99,18 @@ function shape(input: FormInput<BracerParams>): FormShape {
   return {
     solid: () => bracerSolid(surface, params, foam.thicknessMm.value),
     pieces: shell.map((p) => p.piece),
+    surfaces: () => shell.map((panel) => surfaceOf(surface, params, panel)),
+    handles: [],
+    rings: [
+      {
+        name: 'the hand',
+        openingMm: fit.openingMm,
+        needMm: fit.passNeedMm,
+        centre: { x: 0, y: 0, z: params.startMm },
+        axis: { x: 0, y: 0, z: 1 },
+      },
+    ],
+    sightLines: [],
     linings,
     patternGirthMm: surface.insideHighMm + TURN * foam.neutralFraction.value * foam.thicknessMm.value,
     bendStrain: bendStrain({
@@ -76,7 +119,7 @@ function shape(input: FormInput<BracerParams>): FormShape {
       neutralFraction: foam.neutralFraction.value,
     }),
     tightestRadiusMm: surface.tightestRadiusMm,
-    fit: bracerFit(input, surface),
+    fit,
     figures: [],
     checks: [],
     roomMm: surface.outMm - input.underLayerMm,

@@ -9,6 +9,11 @@ import { ruling, trimAt, type BracerSurface } from './surface';
 /** Rulings laid down round the whole arm; dense enough for 0.01 mm of edge. */
 const RULINGS = 240;
 
+export interface Turns {
+  low: number;
+  high: number;
+}
+
 /** One flat panel with the way back from surface angle to flat point. */
 export interface FlatPanel {
   piece: Piece;
@@ -16,6 +21,9 @@ export interface FlatPanel {
   fromAngle: number;
   toAngle: number;
   flatAt: (turnRad: number, v: number) => Vec2;
+  /** Turns (0…1 from the gap's middle) of its left and right side at the narrow and the wide end. */
+  left: Turns;
+  right: Turns;
 }
 
 /** Fraction of a turn (0…1, from the gap's middle) at which a rail has run `mm` of its length. */
@@ -36,11 +44,6 @@ function unrolledWrap(surface: BracerSurface, params: BracerParams, layerMm: num
     ruling(surface, gapAt + (i / RULINGS) * 2 * Math.PI, layerMm),
   );
   return unrollStrip({ low: rulings.map((r) => r.low), high: rulings.map((r) => r.high) });
-}
-
-interface Turns {
-  low: number;
-  high: number;
 }
 
 /** Outline vertices of a panel: bottom left to right, top right to left. */
@@ -159,6 +162,8 @@ export function bracerPanels(
     };
     return {
       piece,
+      left,
+      right,
       fromAngle: ((left.low + left.high) / 2) * 2 * Math.PI,
       toAngle: ((right.low + right.high) / 2) * 2 * Math.PI,
       flatAt: (turnRad, v) => place(flatPoint(flat, (turnRad / (2 * Math.PI)) * RULINGS, v)),

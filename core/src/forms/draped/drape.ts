@@ -1,10 +1,12 @@
 import { mirrorPiece } from './mirror';
 import { bendStrain } from '../../foam/bend';
-import { shellMesh, type Mesh } from '../../geometry/mesh';
+import { joinMeshes, shellMesh } from '../../geometry/mesh';
 import { overlapsItself } from '../../geometry/overlap';
 import { lerp2 } from '../../geometry/vec';
 import type { FoamSheet } from '../../materials/stock';
-import type { EdgeLine, Solid } from '../contract';
+import type { EdgeLine, Solid, Surface } from '../contract';
+import type { PieceDarts } from '../details/detail';
+import { bevelsOf } from './bevels';
 import type { Piece, PieceEdge } from '../piece';
 import { flatPanel, type FlatOptions } from './flatPanel';
 
@@ -20,6 +22,7 @@ import {
 
 export interface Draped {
   pieces: Piece[];
+  surfaces: () => Surface[];
   solid: () => Solid;
   bendStrain: number;
   tightestRadiusMm: number;
@@ -29,16 +32,23 @@ interface Laid {
   panel: Panel;
   foam: FoamSheet;
   piece: Piece;
+  flat: Surface['flat'];
+}
+
+/** How a form's panels are laid: limits for all of them, and darts by hand for some. */
+export interface DrapeOptions extends FlatOptions {
+  dartsByHand?: readonly PieceDarts[];
 }
 
 /** Lays a panel flat; one that would overlap itself is split down its middle, at most twice over. */
-function lay(panel: Panel, foam: FoamSheet, options: FlatOptions, depth: number, joins: Join[]): Laid[] {
+function lay(panel: Panel, foam: FoamSheet, options: DrapeOptions, depth: number, joins: Join[]): Laid[] {
   const seams = joins
     .flatMap((j) => (j.kind === 'seam' ? [j.a, j.b] : []))
     .flatMap(([id, side]) => (id === panel.id ? [side] : []));
-  const piece = flatPanel(panel, foam, { ...options, seams });
+  const byHand = options.dartsByHand?.find((d) => d.pieceId === panel.id)?.darts;
+  const { piece, flat } = flatPanel(panel, foam, { ...options, seams, ...(byHand && { byHand }) });
   if (depth === 0 || panel.grid[0]!.length < 5 || !overlapsItself(piece.outline))
-    return [{ panel, foam, piece }];
+    return [{ panel, foam, piece, flat }];
   const [a, b] = splitPanel(panel);
   joins.forEach((join) => {
     for (const end of ['a', 'b'] as const) {
@@ -92,21 +102,17 @@ function joinEdges(laid: readonly Laid[], joins: readonly Join[]): void {
       ...(eased && { easeMm: -ease }),
     });
     if (join.kind === 'closure') return;
+    const bevel = bevelsOf(
+      laid.find((l) => l.panel.id === join.a[0])!.panel,
+      join.a[1],
+      laid.find((l) => l.panel.id === join.b[0])!.panel,
+      join.b[1],
+    );
+    a.edge.bevelDeg = bevel;
+    b.edge.bevelDeg = bevel;
     notch(a.piece, a.edge, letter, false);
     notch(b.piece, b.edge, letter, true);
   });
-}
-
-/** Several closed meshes as one. */
-function together(meshes: readonly Mesh[]): Mesh {
-  const points: Mesh['points'] = [];
-  const triangles: Mesh['triangles'] = [];
-  for (const mesh of meshes) {
-    const base = points.length;
-    points.push(...mesh.points);
-    for (const [a, b, c] of mesh.triangles) triangles.push([a + base, b + base, c + base]);
-  }
-  return { points, triangles };
 }
 
 function edgeLines({ panel }: Laid, outer: Panel['grid']): EdgeLine[] {
@@ -126,14 +132,14 @@ export function drape(
   panels: readonly Panel[],
   joins: readonly Join[],
   foamFor: (panel: Panel) => FoamSheet,
-  options: FlatOptions,
+  options: DrapeOptions,
 ): Draped {
   const all = joins.map((j) => ({ ...j }));
   const laid: Laid[] = [];
   for (const panel of panels) {
     const foam = foamFor(panel);
     const twin = laid.find((l) => l.panel.id === panel.mirrorOf);
-    if (twin) laid.push({ panel, foam, piece: mirrorPiece(twin.piece, panel) });
+    if (twin) laid.push({ panel, foam, ...mirrorPiece(twin, panel) });
     else laid.push(...lay(panel, foam, options, 2, all));
   }
   joinEdges(laid, all);
@@ -147,10 +153,11 @@ export function drape(
   );
   return {
     pieces: laid.map((l) => l.piece),
+    surfaces: () => laid.map(({ panel, flat }) => ({ pieceId: panel.id, grid: panel.grid, flat })),
     solid: () => {
       const outers = laid.map(({ panel, foam }) => offsetGrid(panel.grid, foam.thicknessMm.value));
       return {
-        mesh: together(laid.map(({ panel }, i) => shellMesh(panel.grid, outers[i]!, false))),
+        mesh: joinMeshes(laid.map(({ panel }, i) => shellMesh(panel.grid, outers[i]!, false))),
         edgeLines: laid.flatMap((l, i) => edgeLines(l, outers[i]!)),
       };
     },

@@ -1,16 +1,18 @@
 import type { Body } from '../../body/estimate';
 import { bendStrain } from '../../foam/bend';
 import { meshArea } from '../../geometry/mesh';
-import { dist3, type Vec2 } from '../../geometry/vec';
+import { dist3, type Vec2, type Vec3 } from '../../geometry/vec';
 import type {
   Field,
   FormCheck,
   FormFigure,
+  FormHandle,
   FormInput,
   FormKind,
   FormParams,
   FormShape,
   Outlook,
+  PassingRing,
   Zone,
 } from '../contract';
 import { drape } from './drape';
@@ -24,6 +26,9 @@ export interface Design {
   figures?: FormFigure[];
   checks?: FormCheck[];
   roomMm: number;
+  handles?: FormHandle[];
+  rings?: PassingRing[];
+  sightLines?: Vec3[][];
 }
 
 export interface DrapedForm<P extends FormParams> {
@@ -68,16 +73,30 @@ const drapeDefaults: DrapeParams = { stretchPct: 8, darts: 2 };
 
 /** A draped form under the common contract: its panels flattened, joined and checked. */
 export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<FormParams> {
+  const fields = [...form.fields, ...drapeFields] as unknown as Field<FormParams>[];
+  const known = Object.fromEntries(
+    fields.flatMap((f) => (f.absent === undefined ? [] : [[f.key, f.absent]])),
+  );
+  const full = (params: FormParams): P & DrapeParams => ({ ...known, ...params }) as P & DrapeParams;
   const shape = (input: FormInput<FormParams>): FormShape => {
-    const params = input.params as P & DrapeParams;
-    const { panels, joins, figures = [], checks = [], roomMm } = form.design({ ...input, params });
+    const params = full(input.params);
+    const design = form.design({ ...input, params });
+    const { panels, joins, figures = [], checks = [], roomMm } = design;
     const sheet = (panel: Panel) =>
       panel.nominalMm === undefined ? input.foam : input.sheetOf(panel.nominalMm);
-    const made = drape(panels, joins, sheet, { limit: params.stretchPct / 100, darts: params.darts });
+    const made = drape(panels, joins, sheet, {
+      limit: params.stretchPct / 100,
+      darts: params.darts,
+      ...(input.dartsByHand && { dartsByHand: input.dartsByHand }),
+    });
     const widest = Math.max(...made.pieces.map((p) => Math.max(...p.edges.map((e) => e.lengthMm))));
     return {
       solid: made.solid,
       pieces: made.pieces,
+      surfaces: made.surfaces,
+      handles: design.handles ?? [],
+      rings: design.rings ?? [],
+      sightLines: design.sightLines ?? [],
       linings: () => [],
       patternGirthMm: widest,
       bendStrain: made.bendStrain,
@@ -88,11 +107,7 @@ export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<
     };
   };
   const outlook = (input: FormInput<FormParams>): Outlook => {
-    const {
-      panels,
-      figures = [],
-      roomMm,
-    } = form.design({ ...input, params: input.params as P & DrapeParams });
+    const { panels, figures = [], roomMm } = form.design({ ...input, params: full(input.params) });
     const { thicknessMm, neutralFraction } = input.foam;
     const meshes = panels.map((p) => gridMesh(offsetGrid(p.grid, neutralFraction.value * thicknessMm.value)));
     const radius = Math.min(...panels.map((p) => tightestGridRadiusMm(p.grid)));
@@ -118,10 +133,10 @@ export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<
     label: form.label,
     zone: form.zone,
     summary: form.summary,
-    fields: [...form.fields, ...drapeFields] as unknown as Field<FormParams>[],
+    fields,
     defaults: (body) => ({ ...form.defaults(body), ...drapeDefaults }),
     shape,
     outlook,
-    silhouette: (params, body) => form.silhouette(params as P, body),
+    silhouette: (params, body) => form.silhouette(full(params), body),
   };
 }

@@ -1,4 +1,7 @@
-import { flattenWithDarts, type Darted } from '../../flatten/darts';
+import type { Darted } from '../../flatten/dart';
+import { flattenWithDarts } from '../../flatten/darts';
+import { flattenWithGivenDarts } from '../../flatten/handDarts';
+import type { HandDart } from '../details/detail';
 import { refoldDistanceMm } from '../../flatten/refold';
 import { stretchOf, vertexStretch } from '../../flatten/stretch';
 import { boundaryLoops } from '../../flatten/topology';
@@ -21,6 +24,14 @@ export interface FlatOptions {
 /** How one panel is laid: with the sides that are glued to a neighbour, which keep their length first of all. */
 export interface PanelOptions extends FlatOptions {
   seams: readonly Side[];
+  /** Darts placed by hand instead of those the stretch asks for. */
+  byHand?: readonly HandDart[];
+}
+
+/** A panel laid flat, with its grid where it came to lie, rows and columns as on the form. */
+export interface FlatPanel {
+  piece: Piece;
+  flat: Vec2[][];
 }
 
 /** Below this a panel counts as developable: a millimetre in two metres. */
@@ -62,7 +73,16 @@ function edgeWeights(panel: Panel, mesh: Mesh, seams: readonly Side[]): number[]
   );
 }
 
-function layFlat(panel: Panel, foam: FoamSheet, { limit, darts, seams }: PanelOptions): Darted {
+/** Grid vertex nearest to a fraction of a side. */
+const mouthOf = (panel: Panel, { edgeId, at }: HandDart): number => {
+  const run = sideVertices(panel, edgeId as Side);
+  return run[Math.min(run.length - 2, Math.max(1, Math.round(at * (run.length - 1))))]!;
+};
+
+/** A panel flattened; `left` darts asked for by hand were left out because they would meet. */
+type LaidFlat = Darted & { left?: number };
+
+function layFlat(panel: Panel, foam: FoamSheet, { limit, darts, seams, byHand }: PanelOptions): LaidFlat {
   const grid = offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value);
   const mesh = gridMesh(grid);
   const start = ruledStart(grid);
@@ -70,13 +90,16 @@ function layFlat(panel: Panel, foam: FoamSheet, { limit, darts, seams }: PanelOp
   if (ruled.worst < FLAT_ENOUGH && Math.min(...ruled.least) > -FLAT_ENOUGH) {
     return { mesh, flat: start, stretch: ruled, darts: [], origin: mesh.points.map((_, i) => i) };
   }
+  const how = { start, weights: edgeWeights(panel, mesh, seams), iterations: 40 };
+  if (byHand) {
+    const asked = byHand.map((dart) => ({ mouth: mouthOf(panel, dart), reach: dart.reach }));
+    return flattenWithGivenDarts(mesh, asked, how);
+  }
   return flattenWithDarts(mesh, {
-    start,
+    ...how,
     limit,
     most: darts,
-    weights: edgeWeights(panel, mesh, seams),
     keepOff: new Set(seams.flatMap((side) => sideVertices(panel, side))),
-    iterations: 40,
   });
 }
 
@@ -114,6 +137,19 @@ function dartMarks(made: Darted, loop: readonly number[], outline: readonly Vec2
   });
 }
 
+/** A place of the panel in words, by the names of its edges. */
+function whereOn(panel: Panel, vertex: number): string {
+  const columns = columnsOf(panel);
+  const u = (vertex % columns) / (columns - 1);
+  const v = Math.floor(vertex / columns) / (rowsOf(panel) - 1);
+  const near = [
+    ...(v < 0.25 ? [panel.edges.bottom] : v > 0.75 ? [panel.edges.top] : []),
+    ...(u < 0.25 ? [panel.edges.left] : u > 0.75 ? [panel.edges.right] : []),
+  ];
+  if (near.length === 2) return `the corner of ${near[0]} and ${near[1]}`;
+  return near.length === 1 ? `near the ${near[0]}` : 'the middle';
+}
+
 function stretchReport(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): PieceStretch | undefined {
   const { stretch, mesh, flat } = made;
   if (stretch.worst < 0.003) return undefined;
@@ -137,6 +173,7 @@ function stretchReport(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Pi
       x: (moved[a]!.x + moved[b]!.x + moved[c]!.x) / 3,
       y: (moved[a]!.y + moved[b]!.y + moved[c]!.y) / 3,
     },
+    worstWhere: whereOn(panel, made.origin[a]!),
     grid,
     contours: LEVELS.filter((level) => level < stretch.worst * 100).map((percent) => ({
       percent,
@@ -180,7 +217,7 @@ function panelHoles(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Hole[
 }
 
 /** One panel as a flat piece, cut at the neutral surface of its own thickness. Edge joints are named by the form. */
-export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions): Piece {
+export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions): FlatPanel {
   const made = layFlat(panel, foam, options);
   const loop = outlineLoop(made);
   const columns = columnsOf(panel);
@@ -195,7 +232,7 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
   };
   const outline = loop.map((v) => place(made.flat[v]!));
   const stretch = stretchReport(panel, made, place);
-  return {
+  const piece: Piece = {
     id: panel.id,
     name: panel.name,
     role: 'shell',
@@ -210,5 +247,13 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     flipped: 0,
     areaMm2: Math.abs(signedArea(outline)),
     ...(stretch && { stretch }),
+    ...(made.left && {
+      note: `${made.left} of the darts asked for would meet another or the rim and were left out.`,
+    }),
   };
+  // Vertices doubled by darts come after the surface's own, which keep their numbers.
+  const grid = Array.from({ length: rowsOf(panel) }, (_, r) =>
+    Array.from({ length: columns }, (_, c) => place(made.flat[r * columns + c]!)),
+  );
+  return { piece, flat: grid };
 }

@@ -1,12 +1,13 @@
 import { boundsOf } from '../../geometry/polygon';
 import type { Vec2 } from '../../geometry/vec';
 import type { Piece, PieceEdge } from '../piece';
+import type { FlatPanel } from './flatPanel';
 import type { Panel, Side } from './panel';
 
 const other: Record<Side, Side> = { bottom: 'bottom', right: 'left', top: 'top', left: 'right' };
 
 /** The flat piece of a panel that is the mirror image of one already laid, so that left and right are cut alike. */
-export function mirrorPiece(piece: Piece, panel: Panel): Piece {
+export function mirrorPiece({ piece, flat }: FlatPanel, panel: Panel): FlatPanel {
   const { minX, maxX } = boundsOf(piece.outline);
   const flip = (p: Vec2): Vec2 => ({ x: minX + maxX - p.x, y: p.y });
   const last = piece.outline.length - 1;
@@ -17,7 +18,7 @@ export function mirrorPiece(piece: Piece, panel: Panel): Piece {
     })
     .sort((a, b) => Object.keys(other).indexOf(a.id) - Object.keys(other).indexOf(b.id));
   const { stretch } = piece;
-  return {
+  const mirrored: Piece = {
     ...piece,
     id: panel.id,
     name: panel.name,
@@ -34,4 +35,5 @@ export function mirrorPiece(piece: Piece, panel: Panel): Piece {
       },
     }),
   };
+  return { piece: mirrored, flat: flat.map((row) => row.map(flip).reverse()) };
 }

@@ -62,7 +62,7 @@ describe('panels', () => {
 
   it('lie flat at the neutral layer: a tube of D in foam t is (D + 2kt) round', () => {
     for (const mm of [2, 6, 10]) {
-      const piece = flatPanel(tube(50, 0, 360), sheetOf(mm), options);
+      const { piece } = flatPanel(tube(50, 0, 360), sheetOf(mm), options);
       expect(piece.edges[0]!.lengthMm).to.be.closeTo(Math.PI * (100 + 2 * 0.5 * mm), 0.3);
       expect(piece.edges[1]!.lengthMm).to.be.closeTo(120, 0.01);
       expect(piece.stretch).to.equal(undefined);
@@ -70,11 +70,13 @@ describe('panels', () => {
   });
 
   it('are mirrored point for point', () => {
-    const piece = flatPanel({ ...tube(80, 10, 120), id: 'a' }, sheetOf(6), options);
-    const twin = mirrorPiece(
-      { ...piece, marks: [{ kind: 'notch', points: [{ x: 3, y: 4 }], text: 'A' }] },
+    const { piece, flat } = flatPanel({ ...tube(80, 10, 120), id: 'a' }, sheetOf(6), options);
+    const { piece: twin, flat: twinFlat } = mirrorPiece(
+      { piece: { ...piece, marks: [{ kind: 'notch', points: [{ x: 3, y: 4 }], text: 'A' }] }, flat },
       { ...tube(80, 10, 120), id: 'b', name: 'twin' },
     );
+    const box = boundsOf(piece.outline);
+    expect(twinFlat[0]![0]!.x).to.be.closeTo(box.minX + box.maxX - flat[0]!.at(-1)!.x, 1e-9);
     expect(signedArea(twin.outline)).to.be.closeTo(signedArea(piece.outline), 1e-9);
     expect(boundsOf(twin.outline)).to.deep.equal(boundsOf(piece.outline));
     expect(twin.edges.map((e) => e.id)).to.deep.equal(['bottom', 'right', 'top', 'left']);

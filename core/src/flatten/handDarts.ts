@@ -1,0 +1,52 @@
+import type { Mesh } from '../geometry/mesh';
+import { cutAlong } from './cutAlong';
+import type { Darted } from './dart';
+import { curvatureCentre, dartPath, middleVertex, waysTo } from './dartPath';
+import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';
+import { settle, twinsOf } from './settle';
+import { stretchOf } from './stretch';
+import { boundaryLoops } from './topology';
+
+/** A dart asked for by hand: its mouth on the boundary and how far it runs towards where curvature gathers, 0…1. */
+export interface AskedDart {
+  mouth: number;
+  reach: number;
+}
+
+/**
+ * Flattens with the darts asked for and no others. Those that would meet the rim or one another are left out.
+ * @returns the flat surface, and how many were left out.
+ */
+export function flattenWithGivenDarts(
+  surface: Mesh,
+  asked: readonly AskedDart[],
+  how: FlattenOptions,
+): Darted & { left: number } {
+  const flat = flattenLocalGlobal(surface, how);
+  let made: Darted = {
+    mesh: surface,
+    flat,
+    stretch: stretchOf(surface, flat),
+    darts: [],
+    origin: surface.points.map((_, i) => i),
+  };
+  const rim = new Set(boundaryLoops(surface)[0]!);
+  const centre = curvatureCentre(surface, rim) ?? middleVertex(surface, rim);
+  const towards = centre === undefined ? new Map<number, number>() : waysTo(surface, centre);
+  const taken = new Set<number>();
+  for (const { mouth, reach } of asked) {
+    const path = dartPath(mouth, towards, taken, rim, reach);
+    if (!path) continue;
+    const cut = cutAlong(made.mesh, path);
+    made = {
+      mesh: cut.mesh,
+      flat: [...made.flat, ...cut.added.map((v) => made.flat[v]!)],
+      stretch: made.stretch,
+      darts: [...made.darts, { path, twins: twinsOf(made.mesh, cut.added) }],
+      origin: [...made.origin, ...cut.added.map((v) => made.origin[v]!)],
+    };
+    for (const v of path) taken.add(v);
+  }
+  const settled = made.darts.length > 0 ? settle(made, how) : made;
+  return { ...settled, left: asked.length - made.darts.length };
+}
