@@ -15,6 +15,7 @@ const coreLayers = [
   'power',
   'light',
   'forms',
+  'fit',
   'inside',
   'cut',
   'plan',

@@ -67,10 +67,10 @@ export interface Frame {
 export type Joint = 'elbow' | 'knee' | 'shoulder';
 
 /** Arms hang this far from upright, radians; a scanner asks for more. */
-const ARM_LEAN = 0.28;
+export const armLean = 0.28;
 
 /** Arms hang a little away from the body; legs stand under the hips. x is the wearer's right, y front, z up. */
-export function limbFrame(body: Body, place: Limb | Joint, side: 1 | -1, lean = ARM_LEAN): Frame {
+export function limbFrame(body: Body, place: Limb | Joint, side: 1 | -1, lean = armLean): Frame {
   const at = levels(body);
   const armAlong = { x: -side * Math.sin(lean), y: 0, z: Math.cos(lean) };
   const armOut = { x: side * Math.cos(lean), y: 0, z: Math.sin(lean) };
@@ -168,7 +168,7 @@ export interface Figure {
 }
 
 /** The wearer as closed cross-section lofts whose girths are the measured ones. */
-export function figure(body: Body, armLean = ARM_LEAN): Figure {
+export function figure(body: Body, lean = armLean): Figure {
   const at = levels(body);
   const trunk = loft(
     steps(at.crotch, at.neckBase, 44)
@@ -182,7 +182,7 @@ export function figure(body: Body, armLean = ARM_LEAN): Figure {
   const limbs = (['upperArm', 'forearm', 'thigh', 'lowerLeg'] as const).flatMap((limb) =>
     ([1, -1] as const).map((side) => ({
       name: `${side === 1 ? 'right' : 'left'} ${limb}`,
-      mesh: limbMesh(body, limb, side, armLean),
+      mesh: limbMesh(body, limb, side, lean),
     })),
   );
   return {

@@ -7,6 +7,7 @@ import { shopping } from '../plan/cost';
 import { schedule } from '../plan/schedule';
 import { buildSteps } from '../plan/steps';
 import type { BuildDoc, Part } from './document';
+import { createFitting } from './fitting';
 import { packAll } from './packAll';
 import { partReport } from './partReport';
 import type { PartReport, Report } from './report';
@@ -38,6 +39,7 @@ export function createDeriver({ catalogue = standard, today }: DeriveOptions = {
   doc: BuildDoc,
 ) => Report {
   const memory = new WeakMap<Part, Remembered>();
+  const fitting = createFitting();
   const rememberPart = (part: Part, doc: BuildDoc, body: Body, key: string): PartReport => {
     const { underLayerMm } = doc.wearer;
     const known = memory.get(part);
@@ -58,7 +60,8 @@ export function createDeriver({ catalogue = standard, today }: DeriveOptions = {
       return rememberPart(part, doc, bodies[side], keys[side]);
     });
     const packed = packAll(doc, parts, catalogue);
-    const steps = buildSteps(doc, parts);
+    const fitted = fitting(body, doc.wearer.underLayerMm, parts);
+    const steps = buildSteps(doc, parts, fitted);
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
     const plan = schedule(
       steps,
@@ -67,7 +70,7 @@ export function createDeriver({ catalogue = standard, today }: DeriveOptions = {
       doc.brief.eventDate,
       doc.brief.hoursPerDay,
     );
-    const cost = shopping(doc, parts, packed, catalogue);
+    const cost = shopping(doc, parts, packed, catalogue, fitted.straps);
     const hours = parts.flatMap((p) => (p.inside?.run ? [p.inside.run.hours] : []));
     const lit = parts.some((p) => (p.inside?.lamps.length ?? 0) > 0);
     const report: Omit<Report, 'findings'> = {
@@ -75,6 +78,7 @@ export function createDeriver({ catalogue = standard, today }: DeriveOptions = {
       sides: { left, right },
       doubts: doubts(doc.wearer.measures),
       parts,
+      fitting: fitted,
       packed,
       steps,
       schedule: plan,

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { applyChanges } from '../findings/finding';
 import { buildTrial } from './buildTrial';
 import { createDeriver } from './derive';
+import type { Part } from './document';
 import { newPart } from './newBuild';
 import { readBuildFile } from './schema';
 
@@ -37,7 +38,8 @@ describe('the harness, a build of many forms', function () {
   });
 
   it('closes darts before it bends and joins (common practice, no source)', () => {
-    const cop = { ...newPart('cop', harness.wearer, 'knee-cop') };
+    const plain = newPart('cop', harness.wearer, 'knee-cop');
+    const cop = { ...plain, params: { ...plain.params, domeMm: 70 } } as Part;
     const { steps } = deriver({ ...harness, parts: [cop] });
     const at = (step: string): number => steps.findIndex((s) => s.id === `cop:${step}`);
     expect(at('darts')).to.be.greaterThan(at('cut'));

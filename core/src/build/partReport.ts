@@ -8,6 +8,8 @@ import { foamMassG } from '../mass/foamMass';
 import type { Catalogue } from '../materials/catalogue';
 import { foamSheet, type FoamSheet, type FoamStock } from '../materials/stock';
 import type { Lights, Part } from './document';
+import { padSizeMm, type Pad } from '../fit/pads';
+import { partFit } from '../fit/partFit';
 import { applyDetails } from '../forms/details/applyDetails';
 import { joinMeshes } from '../geometry/mesh';
 import { closureOf, isPaired, shapeOf, silhouetteOf, zoneOf } from '../forms/partForm';
@@ -24,6 +26,16 @@ const rectangle = (c: Vec2, w: number, h: number): Vec2[] => [
   { x: c.x + w / 2, y: c.y + h / 2 },
   { x: c.x - w / 2, y: c.y + h / 2 },
 ];
+
+/** Pads on the back of a piece, where they carry. */
+const padMarks = (pads: readonly Pad[], pieceId: string): Mark[] =>
+  pads
+    .filter((pad) => pad.pieceId === pieceId)
+    .map((pad) => ({
+      kind: 'pad',
+      points: rectangle(pad.flat, padSizeMm, padSizeMm),
+      text: `pad ${pad.thicknessMm} mm`,
+    }));
 
 /** Lamp holes and the pack's pocket drawn on the pieces they land on. */
 function drill(
@@ -74,6 +86,14 @@ export function partReport(
   });
   const surfaces = shape.surfaces();
   const detailed = applyDetails({ pieces: shape.pieces, surfaces, details: part.details ?? [], sheetOf });
+  const wear = partFit(
+    body,
+    zoneOf(part),
+    underLayerMm,
+    { pieces: shape.pieces, surfaces },
+    part.details ?? [],
+    sheetOf,
+  );
   const copies = copiesOf(part);
   const place = shape.place;
   const inside =
@@ -83,7 +103,10 @@ export function partReport(
   const packFlat =
     (part.lights && shape.place?.(part.lights.packAt.aroundDeg, part.lights.packAt.alongMm)) ?? undefined;
   const drilled = inside && part.lights ? drill(shape.pieces, inside, part.lights, packFlat) : shape.pieces;
-  const marked = drilled.map((p) => ({ ...p, marks: [...p.marks, ...(detailed.marks.get(p.id) ?? [])] }));
+  const marked = drilled.map((p) => ({
+    ...p,
+    marks: [...p.marks, ...(detailed.marks.get(p.id) ?? []), ...padMarks(wear.pads, p.id)],
+  }));
   const pieces = [...marked, ...shape.linings(), ...detailed.pieces].map((p) => ({
     ...p,
     quantity: copies,
@@ -106,6 +129,7 @@ export function partReport(
     extras: joinMeshes(detailed.meshes),
     drawn: detailed.drawn,
     rivets: detailed.rivets,
+    wear,
     surfaces,
     handles: shape.handles,
     rings: shape.rings,

@@ -1,6 +1,10 @@
 import type { Body } from '../body/estimate';
 import type { Doubt } from '../body/plausible';
 import type { Packed } from '../cut/packing';
+import type { DressingStep } from '../fit/dressing';
+import type { Movement } from '../fit/moving/moving';
+import type { PartFit } from '../fit/partFit';
+import type { Strap } from '../fit/straps';
 import type { Finding } from '../findings/finding';
 import type { StrainClass } from '../foam/bend';
 import type { FormCheck, FormFigure, FormHandle, PassingRing, Solid, Surface, Zone } from '../forms/contract';
@@ -68,6 +72,8 @@ export interface PartReport {
   drawn: Detailed['drawn'];
   rivets: number;
   surfaces: Surface[];
+  /** How it sits on the wearer. */
+  wear: PartFit;
   handles: FormHandle[];
   rings: PassingRing[];
   sightLines: Vec3[][];
@@ -103,12 +109,22 @@ export interface Totals {
   daysToSpare: number;
 }
 
+/** How everything worn goes together. */
+export interface Fitting {
+  movements: Movement[];
+  dressing: DressingStep[];
+  straps: Strap[];
+  /** Share of the body covered by foam. */
+  covered: number;
+}
+
 export interface Report {
   /** The larger of both sides, which pairs are cut to. */
   body: Body;
   sides: { left: Body; right: Body };
   doubts: Doubt[];
   parts: PartReport[];
+  fitting: Fitting;
   packed: Packed;
   steps: Step[];
   schedule: Schedule;

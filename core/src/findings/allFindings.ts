@@ -6,6 +6,7 @@ import * as formRules from './formRules';
 import * as insideRules from './insideRules';
 import * as powerRules from './powerRules';
 import * as sideRules from './sideRules';
+import * as wearRules from './wearRules';
 import type { BuildContext, BracerRule, BuildRule, PartRule } from './rule';
 
 const bracerRules: BracerRule[] = [...Object.values(fitRules), ...Object.values(insideRules)];
@@ -14,8 +15,10 @@ const partRules: PartRule[] = [
   ...Object.values(formRules),
   ...Object.values(sideRules),
   ...Object.values(powerRules),
+  wearRules.presses,
+  wearRules.slackEdge,
 ];
-const wholeRules: BuildRule[] = Object.values(buildRules);
+const wholeRules: BuildRule[] = [...Object.values(buildRules), wearRules.moves, wearRules.heat];
 
 const order: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };
 

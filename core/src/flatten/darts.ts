@@ -68,7 +68,10 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
     if (tries.length === 0) break;
     const next = tries.reduce((a, b) => (b.stretch.energy < a.stretch.energy ? b : a));
     if (next.stretch.energy > base.stretch.energy * 0.95) break;
-    best = settle(next, how);
+    const settled = settle(next, how);
+    // On a saddle a slit closes instead of opening; such a dart is no dart.
+    if (overlapsItself(boundaryLoops(settled.mesh)[0]!.map((v) => settled.flat[v]!))) break;
+    best = settled;
     for (const v of next.darts.at(-1)!.path) taken.add(v);
   }
   return best;

@@ -1,4 +1,5 @@
 import type { Mesh } from '../geometry/mesh';
+import { overlapsItself } from '../geometry/overlap';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
 import { curvatureCentre, dartPath, middleVertex, waysTo } from './dartPath';
@@ -14,7 +15,8 @@ export interface AskedDart {
 }
 
 /**
- * Flattens with the darts asked for and no others. Those that would meet the rim or one another are left out.
+ * Flattens with the darts asked for and no others. Those that would meet the rim or one another are
+ * left out, and so are the last ones when the piece would overlap itself with them.
  * @returns the flat surface, and how many were left out.
  */
 export function flattenWithGivenDarts(
@@ -47,6 +49,11 @@ export function flattenWithGivenDarts(
     };
     for (const v of path) taken.add(v);
   }
-  const settled = made.darts.length > 0 ? settle(made, how) : made;
-  return { ...settled, left: asked.length - made.darts.length };
+  const left = asked.length - made.darts.length;
+  if (made.darts.length === 0) return { ...made, left };
+  const settled = settle(made, how);
+  if (!overlapsItself(boundaryLoops(settled.mesh)[0]!.map((v) => settled.flat[v]!)))
+    return { ...settled, left };
+  const fewer = flattenWithGivenDarts(surface, asked.slice(0, -1), how);
+  return { ...fewer, left: fewer.left + 1 };
 }

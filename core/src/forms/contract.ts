@@ -85,6 +85,8 @@ export interface Surface {
   pieceId: string;
   grid: Vec3[][];
   flat: Vec2[][];
+  /** A strap or belt that hangs free. */
+  loose?: true;
 }
 
 /** A value of the form that can be dragged on the solid. */

@@ -2,6 +2,7 @@ import type { BuildDoc } from '../build/document';
 import type { PartReport } from '../build/report';
 import type { Packed } from '../cut/packing';
 import type { Catalogue } from '../materials/catalogue';
+import type { Strap } from '../fit/straps';
 import { closureOf } from '../forms/partForm';
 import { ledBodies } from '../materials/lamps';
 import { foamSheet } from '../materials/stock';
@@ -86,6 +87,7 @@ export function shopping(
   parts: readonly PartReport[],
   packed: Packed,
   catalogue: Catalogue,
+  straps: readonly Strap[],
 ): CostLine[] {
   const area = parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0) * 1e-6;
   const glue = glues[doc.make.habits.glue];
@@ -95,12 +97,14 @@ export function shopping(
     const closure = closureOf(doc.parts[i]!);
     return closure.price > 0 ? [line(closure.name, p.copies, 'sets', closure.price, 'memory')] : [];
   });
+  const strapM = Math.ceil(straps.reduce((sum, s) => sum + s.lengthMm * s.count, 0) / 100) / 10;
   const rivets = parts.reduce((sum, p) => sum + p.rivets * p.copies, 0);
   const round = (value: number): number => Math.ceil(value * 100) / 100;
   return [
     ...foamLines(doc, packed, catalogue),
     ...electricLines(doc, parts),
     ...closing,
+    ...(strapM > 0 ? [line('strap, 25 mm, with hook-and-loop ends', strapM, 'metres', 1.6, 'memory')] : []),
     ...(rivets > 0 ? [line('rivet heads, half round', rivets, 'pieces', 0.08, 'memory')] : []),
     ...(glued > 0 ? [line(glue.name, round(glued), 'metres of seam', glue.pricePerM, 'memory')] : []),
     ...(area > 0 ? [line(coat.name, round(area), 'm², all coats', coat.pricePerM2, 'memory')] : []),

@@ -1,5 +1,5 @@
 import type { BuildDoc } from '../build/document';
-import type { PartReport } from '../build/report';
+import type { Fitting, PartReport } from '../build/report';
 import { groovesForBend } from '../foam/groove';
 import { closureOf } from '../forms/partForm';
 import { pathLength } from '../geometry/path';
@@ -217,12 +217,16 @@ function lightSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
   return steps;
 }
 
+/** Cutting, anchoring and fastening one strap; from memory. */
+const STRAP_MIN = 8;
+
 /** Steps from raw shell to worn. */
-function finishSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
+function finishSteps(doc: BuildDoc, part: PartReport, after: string, fitting: Fitting): Step[] {
   const coat = coatings[doc.make.habits.seal];
   const id = (step: string): string => `${part.id}:${step}`;
   const closure = closureOf(doc.parts.find((p) => p.id === part.id)!);
   const lit = (part.inside?.lamps.length ?? 0) > 0;
+  const straps = fitting.straps.filter((s) => s.partId === part.id);
   const steps: Step[] = [
     {
       id: id('round'),
@@ -292,9 +296,16 @@ function finishSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
     {
       id: id('strap'),
       title: `${part.name}: ${closure.name}, padding`,
-      detail: 'Straps, then padding where it carries.',
+      detail: [
+        ...straps.map((s) => `${s.count} × ${trimNumber(s.lengthMm, 0)} mm ${s.where}`),
+        ...(part.wear.pads.length > 0
+          ? [
+              `pads inside at the ${part.wear.pads.length} marks, ${[...new Set(part.wear.pads.map((p) => p.thicknessMm))].sort((a, b) => a - b).join(', ')} mm thick`,
+            ]
+          : ['padding where it carries']),
+      ].join('; '),
       partId: part.id,
-      workMin: (closure.workMin + 15) * part.copies,
+      workMin: Math.max(closure.workMin, straps.length * STRAP_MIN) * part.copies + 15 * part.copies,
       waitMin: 0,
       after: [id('clear')],
       cautions: [],
@@ -304,7 +315,7 @@ function finishSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
 }
 
 /** Every step of the build, in the order makers work, gates before what they hold back. */
-export function buildSteps(doc: BuildDoc, parts: readonly PartReport[]): Step[] {
+export function buildSteps(doc: BuildDoc, parts: readonly PartReport[], fitting: Fitting): Step[] {
   if (parts.length === 0) return [];
   const print: Step = {
     id: 'print',
@@ -320,14 +331,14 @@ export function buildSteps(doc: BuildDoc, parts: readonly PartReport[]): Step[] 
   const perPart = parts.flatMap((part) => {
     const shell = shellSteps(doc, part);
     const light = lightSteps(doc, part, shell.at(-1)!.id);
-    const finish = finishSteps(doc, part, (light.at(-1) ?? shell.at(-1)!).id);
+    const finish = finishSteps(doc, part, (light.at(-1) ?? shell.at(-1)!).id, fitting);
     return [...shell, ...light, ...finish];
   });
   const lastOfEach = parts.map((p) => `${p.id}:strap`);
   const wear: Step = {
     id: 'wear',
     title: 'Wear everything for ten minutes',
-    detail: 'Bend, reach, drink, sit. Note what pinches.',
+    detail: `Put on in this order: ${fitting.dressing.map((d) => d.name).join(', ')}. Bend, reach, drink, sit. Note what pinches.`,
     workMin: 15,
     waitMin: 0,
     after: lastOfEach,

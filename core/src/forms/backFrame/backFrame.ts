@@ -41,8 +41,9 @@ function design({ params, body, underLayerMm, foam }: FormInput<BackFrameParams>
   for (let i = 0; i < params.boxes; i++) {
     const z = at.waist + 6 + i * (boxH + 12);
     panels.push(plane(`box-${i + 1}-face`, `box ${i + 1} face`, params.boxMm, boxH, 0, z, params.deepMm));
-    panels.push(
-      plane(
+    // Walls are cut as one strip and folded round the face.
+    panels.push({
+      ...plane(
         `box-${i + 1}-wall`,
         `box ${i + 1} walls`,
         2 * (params.boxMm + boxH) - 8 * t * (1 - foam.neutralFraction.value),
@@ -51,13 +52,14 @@ function design({ params, body, underLayerMm, foam }: FormInput<BackFrameParams>
         z,
         params.deepMm + 40,
       ),
-    );
+      loose: true,
+    });
   }
   const strap = params.heightMm + 2 * body.shoulderBreadth.valueMm * 0.35 + params.strapOverlapMm;
   const belt = body.waistGirth.valueMm + 2 * Math.PI * underLayerMm + params.strapOverlapMm;
   panels.push(
-    plane('strap', 'shoulder strap, twice', strap, params.strapMm, 0, at.waist - 90, 0),
-    plane('belt', 'belt', belt, params.strapMm, 0, at.waist - 150, 0),
+    { ...plane('strap', 'shoulder strap, twice', strap, params.strapMm, 0, at.waist - 90, 0), loose: true },
+    { ...plane('belt', 'belt', belt, params.strapMm, 0, at.waist - 150, 0), loose: true },
   );
   const wide = params.widthMm > body.shoulderBreadth.valueMm + 60;
   return {

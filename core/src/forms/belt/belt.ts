@@ -105,7 +105,7 @@ export const belt = drapedKind<BeltParams>({
   ],
   defaults: () => ({
     heightMm: 60,
-    atMm: -20,
+    atMm: -45,
     overlapMm: 60,
     roomMm: 4,
     tassets: 3,

@@ -148,7 +148,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       ),
     ],
     defaults: () => ({
-      belowWaistMm: 10,
+      belowWaistMm: -15,
       topMm: front ? 55 : 50,
       sideDeg: 80,
       paddingMm: 10,

@@ -3,7 +3,8 @@ import { limbLengthMm } from '../../body/sections';
 import type { FormInput, FormKind, FormParams, Zone } from '../contract';
 import { drapedKind, type Design } from '../draped/drapedKind';
 import { angle, choice, length } from '../draped/fields';
-import { gridOf, onEllipsoid } from '../draped/grids';
+import { gridOf } from '../draped/grids';
+import type { Vec3 } from '../../geometry/vec';
 import type { Panel } from '../draped/panel';
 
 interface CopParams extends FormParams {
@@ -21,19 +22,22 @@ function cop(kind: string, label: string, zone: Zone, girth: (body: Body) => num
     const { params, body, underLayerMm } = input;
     const out = underLayerMm + params.paddingMm + 6;
     const radius = girth(body) / (2 * Math.PI) + out;
-    const axes = { x: radius + params.domeMm, y: radius, z: params.heightMm * 0.62 };
-    const at = (turn: number, v: number): [number, number] => {
+    /** A tube that clears the limb above and below, swelling over the joint; wings are lower than the middle. */
+    const at = (turn: number, v: number): Vec3 => {
       const away = Math.abs(turn) / params.wrapDeg;
       const wing = 1 - away * away * (1 - Math.min(1, params.wingMm / params.heightMm));
-      return [turn, (v - 0.5) * 2 * 54 * wing];
+      const swell = params.domeMm * Math.cos(Math.PI * (v - 0.5) * 0.96) * (1 - 0.4 * away * away);
+      const az = (turn * Math.PI) / 180;
+      return {
+        x: (radius + swell) * Math.cos(az),
+        y: (radius + 0.5 * swell) * Math.sin(az),
+        z: params.heightMm * (v - 0.5) * wing,
+      };
     };
     const panel = (id: string, name: string, from: number, to: number): Panel => ({
       id,
       name,
-      grid: gridOf(params.halves === 2 ? 8 : 14, 12, (u, v) => {
-        const [az, el] = at(from + (to - from) * u, v);
-        return onEllipsoid(axes, { x: 0, y: 0, z: 0 }, az, el);
-      }),
+      grid: gridOf(params.halves === 2 ? 8 : 14, 12, (u, v) => at(from + (to - from) * u, v)),
       edges: {
         bottom: 'lower edge',
         right: to === 0 ? 'ridge' : 'wing',

@@ -153,7 +153,13 @@ export function drape(
   );
   return {
     pieces: laid.map((l) => l.piece),
-    surfaces: () => laid.map(({ panel, flat }) => ({ pieceId: panel.id, grid: panel.grid, flat })),
+    surfaces: () =>
+      laid.map(({ panel, flat }) => ({
+        pieceId: panel.id,
+        grid: panel.grid,
+        flat,
+        ...(panel.loose && { loose: true as const }),
+      })),
     solid: () => {
       const outers = laid.map(({ panel, foam }) => offsetGrid(panel.grid, foam.thicknessMm.value));
       return {

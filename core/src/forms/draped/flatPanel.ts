@@ -177,7 +177,7 @@ function stretchReport(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Pi
     grid,
     contours: LEVELS.filter((level) => level < stretch.worst * 100).map((percent) => ({
       percent,
-      lines: contourLines(mesh, moved, values, percent),
+      lines: contourLines(mesh.triangles, moved, values, percent, lerp2),
     })),
     refoldMm: refoldDistanceMm(mesh, flat),
   };

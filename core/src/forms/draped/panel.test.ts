@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { dist3 } from '../../geometry/vec';
+import { dist3, lerp2 } from '../../geometry/vec';
 import { boundsOf, signedArea } from '../../geometry/polygon';
 import { sheetOf } from '../testing/worn.test';
 import { contourLines } from './contours';
@@ -153,8 +153,8 @@ describe('helpers of forms', () => {
     const mesh = gridMesh(gridOf(4, 4, (u, v) => ({ x: u, y: v, z: 0 })));
     const flat = mesh.points.map(({ x, y }) => ({ x, y }));
     const values = mesh.points.map((p) => p.x * 10);
-    for (const line of contourLines(mesh, flat, values, 3.7))
+    for (const line of contourLines(mesh.triangles, flat, values, 3.7, lerp2))
       for (const p of line) expect(p.x).to.be.closeTo(0.37, 1e-9);
-    expect(contourLines(mesh, flat, values, 11)).to.deep.equal([]);
+    expect(contourLines(mesh.triangles, flat, values, 11, lerp2)).to.deep.equal([]);
   });
 });

@@ -118,6 +118,19 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
     joins,
     checks,
     roomMm: params.roomMm,
+    rings: closed
+      ? tiers.map(({ panel, inside }, i) => ({
+          name: `the head through tier ${i + 1}`,
+          openingMm: inside,
+          needMm: need,
+          centre: {
+            x: 0,
+            y: panel.grid[0]!.reduce((s, p) => s + p.y, 0) / panel.grid[0]!.length,
+            z: panel.grid[1]![0]!.z,
+          },
+          axis: { x: 0, y: 0, z: 1 },
+        }))
+      : [],
     figures: [
       { label: 'collar opening', value: opening, unit: 'mm', decimals: 0 },
       { label: 'head needs', value: need, unit: 'mm', decimals: 0 },

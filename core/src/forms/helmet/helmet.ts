@@ -296,6 +296,15 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<HelmetP
     joins,
     checks,
     roomMm: params.paddingMm,
+    rings: [
+      {
+        name: 'the head through the lower opening',
+        openingMm: neckOpening,
+        needMm: body.headGirth.valueMm,
+        centre: { x: 0, y: centre.y, z: bottomZ },
+        axis: { x: 0, y: 0, z: 1 },
+      },
+    ],
     figures: [
       { label: 'sees to each side', value: sight.sideDeg, unit: 'deg', decimals: 0 },
       { label: 'sees down', value: sight.downDeg, unit: 'deg', decimals: 0 },

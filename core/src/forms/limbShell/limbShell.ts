@@ -134,6 +134,15 @@ export function limbShell({
       joins,
       checks,
       roomMm: out - input.underLayerMm,
+      rings: [
+        {
+          name: pass[2],
+          openingMm: opening,
+          needMm: need,
+          centre: { x: 0, y: 0, z: params.startMm + span / 2 },
+          axis: { x: 0, y: 0, z: 1 },
+        },
+      ],
       figures: [
         { label: 'opening', value: opening, unit: 'mm', decimals: 0 },
         { label: `${pass[2]} needs`, value: need, unit: 'mm', decimals: 0 },

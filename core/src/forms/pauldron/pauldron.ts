@@ -1,3 +1,4 @@
+import { armLean } from '../../body/figure';
 import type { FormInput, FormParams } from '../contract';
 import { drapedKind, type Design } from '../draped/drapedKind';
 import { angle, count, length, orSame, ownFoam } from '../draped/fields';
@@ -37,6 +38,7 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<Pauldro
     edges: { bottom: 'lower edge', right: 'front edge', top: 'neck edge', left: 'back edge' },
   };
   const lameT = sheetOf(params.lameFoam || foam.nominalMm).thicknessMm.value;
+  const lean = Math.tan(armLean);
   const lames = Array.from({ length: params.lames }, (_, i): Panel => {
     const top = -i * (params.lameMm - params.overlapMm) + params.overlapMm;
     const grow = (z: number): number => 1 + (-(z - params.overlapMm) / 1000) * 0.2;
@@ -46,7 +48,8 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<Pauldro
       grid: gridOf(16, 4, (u, v) => {
         const z = top - params.lameMm * (1 - v);
         const flare = params.stepMm * (1 - v);
-        const slice = { a: arm * 1.15 * grow(z), b: arm * 1.2 * grow(z), x: 0, y: 0, z };
+        // The arm hangs a little away from the body, and the plates follow it.
+        const slice = { a: arm * 1.15 * grow(z), b: arm * 1.2 * grow(z), x: Math.max(0, -z) * lean, y: 0, z };
         return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - (i + 1) * (lameT + 1) * 0.5);
       }),
       edges: { bottom: 'lower edge', right: 'front edge', top: 'upper edge', left: 'back edge' },

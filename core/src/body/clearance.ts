@@ -1,0 +1,80 @@
+import { distanceToEllipse } from '../geometry/ellipse';
+import { cross3, dot3, sub3, type Vec3 } from '../geometry/vec';
+import type { Body } from './estimate';
+import { limbFrame, type Frame } from './figure';
+import {
+  headAxes,
+  levels,
+  limbLengthMm,
+  limbSection,
+  neckSection,
+  torsoSection,
+  type Limb,
+} from './sections';
+
+/** Distance from the skin at a point, millimetres; negative inside the body. */
+export type Clearance = (p: Vec3) => number;
+
+/** A point of the figure in the space of a limb: the way back from `onLimb`. */
+export function intoLimb({ origin, along, out, side }: Frame, p: Vec3): Vec3 {
+  const d = sub3(p, origin);
+  return { x: dot3(d, out), y: side * dot3(d, cross3(along, out)), z: dot3(d, along) };
+}
+
+/** From a limb in its own space: slice by slice, and past its ends from the last slice. */
+export function fromLimb(body: Body, limb: Limb): Clearance {
+  const length = limbLengthMm(body, limb);
+  return (p) => {
+    const z = Math.min(length, Math.max(0, p.z));
+    const across = distanceToEllipse(limbSection(body, limb, z), p);
+    return z === p.z ? across : Math.hypot(Math.max(0, across), p.z - z);
+  };
+}
+
+/** From a limb as it hangs on the figure. */
+export function fromHungLimb(body: Body, limb: Limb, side: 1 | -1): Clearance {
+  const frame = limbFrame(body, limb, side);
+  const own = fromLimb(body, limb);
+  return (p) => own(intoLimb(frame, p));
+}
+
+export function fromTorso(body: Body): Clearance {
+  const at = levels(body);
+  return (p) => {
+    const z = Math.min(at.neckBase, Math.max(at.crotch, p.z));
+    const slice = torsoSection(body, z);
+    const across = distanceToEllipse(slice, { x: p.x, y: p.y - slice.forwardMm });
+    return z === p.z ? across : Math.hypot(Math.max(0, across), p.z - z);
+  };
+}
+
+export function fromNeck(body: Body): Clearance {
+  const at = levels(body);
+  return (p) => {
+    const z = Math.min(at.chin, Math.max(at.neckBase - 20, p.z));
+    const slice = neckSection(body, z);
+    const across = distanceToEllipse(slice, { x: p.x, y: p.y - slice.forwardMm });
+    return z === p.z ? across : Math.hypot(Math.max(0, across), p.z - z);
+  };
+}
+
+/** From the head form, an ellipsoid narrowed towards the jaw; exact on it and along its axes, close between. */
+export function fromHead(body: Body): Clearance {
+  const { side, front, up, centreMm } = headAxes(body);
+  const y = neckSection(body, levels(body).chin).forwardMm + 12;
+  return (p) => {
+    const z = (p.z - centreMm) / up;
+    const jaw = z < -0.1 ? 1 - 0.28 * Math.min(1, (-z - 0.1) / 0.9) : 1;
+    const axes = { x: side * jaw, y: front, z: up };
+    const q = { x: p.x, y: p.y - y, z: p.z - centreMm };
+    const k0 = Math.hypot(q.x / axes.x, q.y / axes.y, q.z / axes.z);
+    const k1 = Math.hypot(q.x / axes.x ** 2, q.y / axes.y ** 2, q.z / axes.z ** 2);
+    return k1 < 1e-9 ? -Math.min(axes.x, axes.y, axes.z) : (k0 * (k0 - 1)) / k1;
+  };
+}
+
+/** From the nearest of several. */
+export const fromNearest =
+  (...of: readonly Clearance[]): Clearance =>
+  (p) =>
+    Math.min(...of.map((clearance) => clearance(p)));

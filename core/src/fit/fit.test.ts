@@ -1,0 +1,194 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { newPart } from '../build/newBuild';
+import { partReport } from '../build/partReport';
+import type { Part } from '../build/document';
+import type { PartReport } from '../build/report';
+import type { Detail } from '../forms/details/detail';
+import type { FormParams } from '../forms/contract';
+import type { FormKindName } from '../forms/kinds';
+import { adult, bodyOf } from '../forms/testing/worn.test';
+import { parallelGirth } from '../geometry/ellipse';
+import { dist3, type Vec3 } from '../geometry/vec';
+import { catalogue } from '../materials/catalogue';
+import { dressing } from './dressing';
+import { bodySurfaceM2, coveredShare } from './heat';
+import { gyration2, overhangOf, ownWeightSagMm, riseMm } from './sag';
+import { strapsOf } from './straps';
+
+const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
+const made = (form: FormKindName, change: FormParams = {}, more: Partial<Part> = {}): PartReport => {
+  const part = newPart(form, wearer, form);
+  return partReport(
+    { ...part, params: { ...part.params, ...change }, ...more } as Part,
+    adult,
+    3,
+    catalogue,
+    [],
+  );
+};
+
+describe('stand-off', () => {
+  it('of a limb shell is its padding and its share of the ease', () => {
+    const { wear } = made('greave', { paddingMm: 4, easeMm: 20, flareMm: 0, pointMm: 0 });
+    expect(wear.leastGapMm).to.be.closeTo(4 + 20 / (2 * Math.PI), 0.3);
+    expect(wear.meanGapMm).to.be.closeTo(4 + 20 / (2 * Math.PI), 0.3);
+    expect(wear.pads.length).to.be.greaterThan(1);
+    for (const pad of wear.pads) expect(pad.thicknessMm).to.be.within(3, 30);
+  });
+
+  it('draws its lines where the gap is what they say', () => {
+    const { wear } = made('breastplate', { ridgeMm: 40 });
+    const levels = wear.standOff.flatMap((s) => s.contours.map((c) => c.mm));
+    expect(levels).to.include.members([20, 40]);
+    for (const { contours } of wear.standOff)
+      for (const { flat, onForm } of contours) expect(flat.length).to.equal(onForm.length);
+  });
+
+  it('is the padding on any wearer, and nothing without padding', () => {
+    const part = newPart('g', wearer, 'breastplate');
+    const slim = partReport(part, bodyOf({ stature: 1720, chestGirth: 860 }), 3, catalogue, []);
+    expect(slim.wear.leastGapMm).to.be.greaterThan(5);
+    expect(made('breastplate', { paddingMm: 0, ridgeMm: 0 }).wear.leastGapMm).to.be.closeTo(0, 0.5);
+  });
+
+  it('keeps pads apart and off the edges', () => {
+    for (const form of ['helmet', 'pauldron', 'thigh', 'backplate'] as const) {
+      const { wear } = made(form);
+      wear.pads.forEach((p, i) =>
+        wear.pads.slice(0, i).forEach((q) => expect(dist3(p.at, q.at), form).to.be.at.least(110)),
+      );
+    }
+  });
+});
+
+describe('sag of a free edge', () => {
+  it('is wL⁴/8EI of the beam tables for a flat strip', () => {
+    // A strip 1 m wide: w = ρ·g·t per metre, I = t³/12.
+    const [rho, e, t, l] = [50, 1.5e6, 0.01, 0.2];
+    const table = (rho * 9.81 * t * l ** 4) / (8 * e * (t ** 3 / 12));
+    const own = ownWeightSagMm({ densityKgM3: rho, modulusMPa: 1.5, thicknessMm: 10 }, 200, 0);
+    expect(own).to.be.closeTo(table * 1000, 1e-9);
+  });
+
+  it('knows the stiffness of an arc: 4s²/45 is its second moment over its area, by numerical integration', () => {
+    for (const rise of [5, 20, 60]) {
+      let [area, first, second] = [0, 0, 0];
+      for (let i = 0; i < 10_000; i++) {
+        const x = (i + 0.5) / 10_000;
+        const z = 4 * rise * x * (1 - x);
+        area += 1;
+        first += z;
+        second += z * z;
+      }
+      const about = second / area - (first / area) ** 2;
+      expect(gyration2(0, rise)).to.be.closeTo(about, about * 1e-4);
+    }
+  });
+
+  it('grows with reach and shrinks with thickness and with a strip glued in', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 10 }), fc.integer({ min: 50, max: 400 }), (t, l) => {
+        const foam = { densityKgM3: 50, modulusMPa: 1.5, thicknessMm: t };
+        expect(ownWeightSagMm(foam, l + 10, 0)).to.be.greaterThan(ownWeightSagMm(foam, l, 0));
+        expect(ownWeightSagMm({ ...foam, thicknessMm: t + 1 }, l, 0)).to.be.lessThan(
+          ownWeightSagMm(foam, l, 0),
+        );
+      }),
+    );
+    const strip: Detail = {
+      id: 's',
+      kind: 'trim',
+      pieceId: 'plate',
+      edgeId: 'bottom',
+      face: 'inner',
+      widthMm: 30,
+      nominalMm: 6,
+      look: 'square',
+    };
+    const [plain, stiff] = [
+      made('back-frame').wear.sag!,
+      made('back-frame', {}, { details: [strip] }).wear.sag!,
+    ];
+    expect(plain.edgeId).to.equal('bottom');
+    expect(stiff.sagMm).to.be.lessThan(plain.sagMm);
+  });
+
+  it('finds the point furthest from what holds an edge, and its rise', () => {
+    const edge: Vec3[] = Array.from({ length: 21 }, (_, i) => ({ x: i * 10, y: 0, z: 0 }));
+    const over = overhangOf(edge, [{ x: 0, y: 0, z: 0 }])!;
+    expect(over.lengthMm).to.equal(200);
+    expect(over.at.x).to.equal(200);
+    expect(overhangOf(edge, [])).to.equal(undefined);
+    expect(
+      riseMm([
+        { x: 0, y: 0, z: 0 },
+        { x: 5, y: 5, z: 0 },
+        { x: 10, y: 0, z: 0 },
+      ]),
+    ).to.equal(5);
+  });
+});
+
+describe('putting on', () => {
+  const worn = (form: FormKindName, change: FormParams = {}): Parameters<typeof dressing>[0][number] => {
+    const r = made(form, change);
+    const closed = r.pieces.every((p) => p.edges.every((e) => e.joint !== 'closure'));
+    return { id: r.id, name: r.name, zone: r.zone, rings: r.rings, closed };
+  };
+
+  it('ends with the helmet, closes plates before collars, and slips upper arms on before forearms', () => {
+    const steps = dressing(
+      (['helmet', 'bracer', 'gorget', 'upper-arm', 'breastplate', 'greave'] as const).map((f) => worn(f)),
+    ).map((s) => s.partId);
+    expect(steps[0]).to.equal('greave');
+    expect(steps.at(-1)).to.equal('helmet');
+    expect(steps.indexOf('upper-arm')).to.be.lessThan(steps.indexOf('bracer'));
+    expect(steps.indexOf('breastplate')).to.be.lessThan(steps.indexOf('gorget'));
+  });
+
+  it('names the tightest ring of a closed collar', () => {
+    const [step] = dressing([worn('gorget', { back: 'closed', roomMm: 10 })]);
+    expect(step!.passes).to.equal(false);
+    expect(step!.how).to.match(/over the head/);
+    const rings = made('gorget', { back: 'closed', roomMm: 10 }).rings;
+    expect(step!.openingMm).to.equal(Math.min(...rings.map((r) => r.openingMm)));
+  });
+});
+
+describe('straps', () => {
+  it('cross a gap with overlap and anchors', () => {
+    const straps = strapsOf(adult, 3, [made('greave', { gapMm: 25 })]);
+    expect(straps).to.have.length(2);
+    // Two copies, each gap about 25 mm, 50 mm of overlap and 30 mm glued at either end.
+    for (const s of straps) {
+      expect(s.count).to.equal(2);
+      expect(s.lengthMm).to.be.closeTo(25 + 50 + 60, 4);
+    }
+    expect(strapsOf(adult, 3, [made('greave', { gapMm: 0 })])).to.deep.equal([]);
+  });
+
+  it('hold the plates together, or cross behind when there is only one', () => {
+    const both = strapsOf(adult, 3, [made('breastplate'), made('backplate')]);
+    const alone = strapsOf(adult, 3, [made('breastplate')]);
+    expect(both.map((s) => s.where).join()).to.match(/shoulder.*side/);
+    expect(alone.map((s) => s.where).join()).to.match(/crossed behind/);
+    for (const s of [...both, ...alone]) expect(s.lengthMm).to.be.within(100, 700);
+  });
+
+  it('go round the limb for cops and pauldrons', () => {
+    const [strap] = strapsOf(adult, 3, [made('elbow-cop')]);
+    const around = parallelGirth(adult.elbowBentGirth.valueMm, 3);
+    expect(strap!.lengthMm).to.be.closeTo(0.6 * around + 110, 1e-6);
+    expect(strapsOf(adult, 3, [made('pauldron')])).to.have.length(2);
+  });
+});
+
+describe('heat', () => {
+  it('takes a middling adult for about 1.8 m² (from memory), and more foam covers more', () => {
+    expect(bodySurfaceM2(adult)).to.be.within(1.6, 2.1);
+    expect(bodySurfaceM2(bodyOf({ stature: 1150 }))).to.be.within(0.6, 1.1);
+    expect(coveredShare(adult, 9e5)).to.be.closeTo(0.9 / bodySurfaceM2(adult), 1e-9);
+    expect(coveredShare(adult, 9e9)).to.equal(1);
+  });
+});
