@@ -108,7 +108,11 @@ describe('sag of a free edge', () => {
     };
     const [plain, stiff] = [
       made('back-frame').wear.sag!,
-      made('back-frame', {}, { details: [strip] }).wear.sag!,
+      made(
+        'back-frame',
+        {},
+        { details: ['bottom', 'top'].map((edgeId) => ({ ...strip, id: edgeId, edgeId })) },
+      ).wear.sag!,
     ];
     expect(plain.edgeId).to.equal('bottom');
     expect(stiff.sagMm).to.be.lessThan(plain.sagMm);
