@@ -131,7 +131,6 @@ export function partReport(
     rivets: detailed.rivets,
     wear,
     surfaces,
-    handles: shape.handles,
     rings: shape.rings,
     sightLines: shape.sightLines,
     pieces,

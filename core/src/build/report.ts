@@ -7,7 +7,7 @@ import type { PartFit } from '../fit/partFit';
 import type { Strap } from '../fit/straps';
 import type { Finding } from '../findings/finding';
 import type { StrainClass } from '../foam/bend';
-import type { FormCheck, FormFigure, FormHandle, PassingRing, Solid, Surface, Zone } from '../forms/contract';
+import type { FormCheck, FormFigure, PassingRing, Solid, Surface, Zone } from '../forms/contract';
 import type { Detailed } from '../forms/details/applyDetails';
 import type { Mesh } from '../geometry/mesh';
 import type { LimbFit } from '../forms/limbFit';
@@ -74,7 +74,6 @@ export interface PartReport {
   surfaces: Surface[];
   /** How it sits on the wearer. */
   wear: PartFit;
-  handles: FormHandle[];
   rings: PassingRing[];
   sightLines: Vec3[][];
   pieces: Piece[];

@@ -115,7 +115,6 @@ export interface FormShape {
   pieces: Piece[];
   /** Where each shell piece lies on the form and on the flat. */
   surfaces: () => Surface[];
-  handles: FormHandle[];
   rings: PassingRing[];
   /** Lines from the eye past the rim of what it sees through; helmets and masks only. */
   sightLines: Vec3[][];
@@ -174,6 +173,8 @@ export interface FormKind<P> {
   defaults: (body: Body) => P;
   shape: (input: FormInput<P>) => FormShape;
   outlook: (input: FormInput<P>) => Outlook;
+  /** Values that can be dragged on the solid; forms with handles of their own leave it out. */
+  handles?: (input: FormInput<P>) => FormHandle[];
   /** Outline in its own proportions for the rack, millimetres, y up. */
   silhouette: (params: P, body: Body) => Vec2[];
 }

@@ -1,5 +1,5 @@
 import type { Body } from '../body/estimate';
-import type { FormInput, FormParams, FormShape, Outlook, Zone } from './contract';
+import type { FormHandle, FormInput, FormParams, FormShape, Outlook, Zone } from './contract';
 import { bracer } from './bracer/bracer';
 import { drapedKinds, formKinds } from './kinds';
 import type { Vec2 } from '../geometry/vec';
@@ -18,6 +18,10 @@ export const outlookOf = (part: Part, around: Surroundings): Outlook =>
   part.form === 'bracer'
     ? bracer.outlook({ ...around, params: part.params })
     : drapedKinds[part.form].outlook({ ...around, params: part.params });
+
+/** Values of a draped part that can be dragged on its solid. */
+export const handlesOf = (part: Part, around: Surroundings): FormHandle[] =>
+  part.form === 'bracer' ? [] : (drapedKinds[part.form].handles?.({ ...around, params: part.params }) ?? []);
 
 export const silhouetteOf = (part: Part, body: Body): Vec2[] =>
   part.form === 'bracer'

@@ -115,6 +115,11 @@ export const belt = drapedKind<BeltParams>({
     tassetFoam: 0,
   }),
   design,
+  grips: [
+    { key: 'atMm', label: 'Belt: up or down', panel: 'belt', at: [0.5, 1] },
+    { key: 'tassetMm', label: 'Tasset length', panel: 'tasset-1', at: [0.5, 0] },
+    { key: 'flareMm', label: 'Stand out', panel: 'tasset-2', at: [0.5, 0] },
+  ],
   silhouette: ({ heightMm, tassetMm }) => [
     { x: -90, y: 0 },
     { x: -70, y: -tassetMm * 0.6 },

@@ -100,7 +100,6 @@ function shape(input: FormInput<BracerParams>): FormShape {
     solid: () => bracerSolid(surface, params, foam.thicknessMm.value),
     pieces: shell.map((p) => p.piece),
     surfaces: () => shell.map((panel) => surfaceOf(surface, params, panel)),
-    handles: [],
     rings: [
       {
         name: 'the hand',

@@ -16,6 +16,7 @@ interface PlateParams extends FormParams {
   halves: number;
   neckScoopMm: number;
   armScoopMm: number;
+  seamDeg: number;
 }
 
 /** A plate over the front or the back of the trunk, from its measured slices. */
@@ -35,7 +36,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
     const panel = (id: string, name: string, from: number, to: number): Panel => ({
       id,
       name,
-      grid: gridOf(params.halves === 2 ? 9 : 16, 14, (u, v) => {
+      grid: gridOf(params.halves === 1 ? 16 : 9, 14, (u, v) => {
         const t = from + (to - from) * u;
         const away = Math.abs(t);
         const z = bottom + (upper(away) - bottom) * v;
@@ -50,19 +51,14 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       }),
       edges: {
         bottom: 'waist edge',
-        right: to === 0 ? 'centre' : 'side',
+        right: to === 0 ? 'centre' : to === 1 ? 'side' : 'seam',
         top: 'neck and arm edge',
-        left: from === 0 ? 'centre' : 'side',
+        left: from === 0 ? 'centre' : from === -1 ? 'side' : 'seam',
       },
     });
-    const panels =
-      params.halves === 2
-        ? [
-            panel('a', front ? 'right half' : 'left half', -1, 0),
-            { ...panel('b', front ? 'left half' : 'right half', 0, 1), mirrorOf: 'a' },
-          ]
-        : [panel('a', 'plate', -1, 1)];
-    const joins: Join[] = params.halves === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' }] : [];
+    const cut = Math.min(0.92, Math.max(0.12, params.seamDeg / params.sideDeg));
+    const [near, far] = front ? ['right', 'left'] : ['left', 'right'];
+    const { panels, joins } = divided();
     const checks: FormCheck[] = [];
     const width =
       2 *
@@ -112,6 +108,30 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         { label: 'width between arms', value: width, unit: 'mm', decimals: 0 },
       ],
     };
+
+    /** Panels and their seams: one plate, halves, or halves with a seam between centre and side. */
+    function divided(): { panels: Panel[]; joins: Join[] } {
+      const centre: Join = { a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' };
+      if (params.halves === 1) return { panels: [panel('a', 'plate', -1, 1)], joins: [] };
+      const halves = params.halves === 4 ? cut : 1;
+      const panels = [
+        panel('a', params.halves === 4 ? `${near} centre` : `${near} half`, -halves, 0),
+        { ...panel('b', params.halves === 4 ? `${far} centre` : `${far} half`, 0, halves), mirrorOf: 'a' },
+      ];
+      if (params.halves === 2) return { panels, joins: [centre] };
+      return {
+        panels: [
+          ...panels,
+          panel('c', `${near} side`, -1, -cut),
+          { ...panel('d', `${far} side`, cut, 1), mirrorOf: 'c' },
+        ],
+        joins: [
+          centre,
+          { a: ['c', 'right'], b: ['a', 'left'], kind: 'seam' },
+          { a: ['b', 'right'], b: ['d', 'left'], kind: 'seam' },
+        ],
+      };
+    }
   };
   return drapedKind<PlateParams>({
     kind,
@@ -142,10 +162,21 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         [
           [1, 'one piece'],
           [2, 'two halves, centre seam'],
+          [4, 'centres and sides, three seams'],
         ],
-        'A centre seam takes up ridge and bust.',
+        'A centre seam takes up the ridge; seams over the bust take up its volume.',
         'Division',
       ),
+      {
+        ...angle(
+          'seamDeg',
+          'Side seam',
+          [12, 80],
+          'How far from the middle the seam between centre and side runs.',
+          'Division',
+        ),
+        absent: 42,
+      },
     ],
     defaults: () => ({
       belowWaistMm: -15,
@@ -156,8 +187,17 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       halves: 2,
       neckScoopMm: front ? 60 : 25,
       armScoopMm: 120,
+      seamDeg: 42,
     }),
     design,
+    grips: [
+      { key: 'belowWaistMm', label: 'Waist edge: up or down', panel: 'a', at: [0.5, 0] },
+      { key: 'neckScoopMm', label: 'Neck scoop', panel: 'a', at: [1, 1] },
+      { key: 'sideDeg', label: 'Reach to the side', panel: 'a', at: [0, 0.5] },
+      { key: 'armScoopMm', label: 'Arm scoop', panel: 'a', at: [0, 1] },
+      { key: 'ridgeMm', label: 'Centre ridge', panel: 'a', at: [1, 0.5] },
+      { key: 'seamDeg', label: 'Side seam: slide round the trunk', panel: 'd', at: [0, 0.4] },
+    ],
     silhouette: ({ belowWaistMm, topMm, neckScoopMm, armScoopMm }, body: Body) => {
       const at = levels(body);
       const h = at.neckBase - topMm - (at.waist - belowWaistMm);

@@ -91,6 +91,11 @@ function cop(kind: string, label: string, zone: Zone, girth: (body: Body) => num
       };
     },
     design,
+    grips: [
+      { key: 'heightMm', label: 'Height', panel: 'a', at: [0.5, 1] },
+      { key: 'domeMm', label: 'Dome', panel: 'a', at: [0.5, 0.5] },
+      { key: 'wrapDeg', label: 'Reach to the side', panel: 'a', at: [0, 0.5] },
+    ],
     silhouette: ({ heightMm, wingMm }) => [
       { x: -60, y: -wingMm / 2 },
       { x: 0, y: -heightMm / 2 },

@@ -1,4 +1,4 @@
-import { type Vec3 } from '../../geometry/vec';
+import type { Vec3 } from '../../geometry/vec';
 import type { FoamSheet } from '../../materials/stock';
 import type { FormCheck, Surface } from '../contract';
 import { flatPanel } from '../draped/flatPanel';

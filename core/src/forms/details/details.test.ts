@@ -12,6 +12,7 @@ import { gridOf, onSlice } from '../draped/grids';
 import type { FormKindName } from '../kinds';
 import { adult } from '../testing/worn.test';
 import type { Detail } from './detail';
+import { nearestOn } from './pick';
 import { bandAlong, insetOf, onGrid, runInside, spotsAlong } from './patch';
 
 const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
@@ -62,6 +63,31 @@ describe('patches of a surface', () => {
         }
       }),
     );
+  });
+});
+
+describe('pointing at a surface', () => {
+  it('finds the spot a point came from, on the right piece', () => {
+    const far = tube.map((row) => row.map((p) => ({ ...p, z: p.z + 1000 })));
+    const flat = tube.map((row) => row.map(() => ({ x: 0, y: 0 })));
+    const surfaces = [
+      { pieceId: 'near', grid: tube, flat },
+      { pieceId: 'far', grid: far, flat },
+    ];
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (x, y) => {
+          const picked = nearestOn(surfaces, onGrid(far, { x, y }))!;
+          expect(picked.pieceId).to.equal('far');
+          expect(picked.distanceMm).to.be.lessThan(0.6);
+          expect(picked.at.x).to.be.closeTo(x, 0.01);
+          expect(picked.at.y).to.be.closeTo(y, 0.01);
+        },
+      ),
+    );
+    expect(nearestOn([], { x: 0, y: 0, z: 0 })).to.equal(undefined);
   });
 });
 

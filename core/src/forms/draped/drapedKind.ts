@@ -1,7 +1,7 @@
 import type { Body } from '../../body/estimate';
 import { bendStrain } from '../../foam/bend';
 import { meshArea } from '../../geometry/mesh';
-import { dist3, type Vec2, type Vec3 } from '../../geometry/vec';
+import { dist3, scale3, sub3, type Vec2, type Vec3 } from '../../geometry/vec';
 import type {
   Field,
   FormCheck,
@@ -26,7 +26,6 @@ export interface Design {
   figures?: FormFigure[];
   checks?: FormCheck[];
   roomMm: number;
-  handles?: FormHandle[];
   rings?: PassingRing[];
   sightLines?: Vec3[][];
 }
@@ -40,6 +39,16 @@ export interface DrapedForm<P extends FormParams> {
   defaults: (body: Body) => P;
   design: (input: FormInput<P>) => Design;
   silhouette: (params: P, body: Body) => Vec2[];
+  /** Where values are taken hold of on the solid. */
+  grips?: Grip<P>[];
+}
+
+/** A spot of a panel that follows a value: fractions of its width and height. */
+export interface Grip<P> {
+  key: keyof P & string;
+  label: string;
+  panel: string;
+  at: [number, number];
 }
 
 /** Fields every draped form has. */
@@ -71,6 +80,9 @@ const drapeFields: Field<DrapeParams>[] = [
 
 const drapeDefaults: DrapeParams = { stretchPct: 8, darts: 2 };
 
+/** How far a value is moved to feel where its grip goes. */
+const STEP = 2;
+
 /** A draped form under the common contract: its panels flattened, joined and checked. */
 export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<FormParams> {
   const fields = [...form.fields, ...drapeFields] as unknown as Field<FormParams>[];
@@ -94,7 +106,6 @@ export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<
       solid: made.solid,
       pieces: made.pieces,
       surfaces: made.surfaces,
-      handles: design.handles ?? [],
       rings: design.rings ?? [],
       sightLines: design.sightLines ?? [],
       linings: () => [],
@@ -128,6 +139,25 @@ export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<
       ...(opening && need && { openingMm: opening.value, passNeedMm: need.value }),
     };
   };
+  const handles = (input: FormInput<FormParams>): FormHandle[] => {
+    const params = full(input.params);
+    const spot = (design: Design, { panel, at: [u, v] }: Grip<P>): Vec3 | undefined => {
+      const grid = design.panels.find((p) => p.id === panel)?.grid;
+      return grid?.[Math.round(v * (grid.length - 1))]?.[Math.round(u * (grid[0]!.length - 1))];
+    };
+    const here = form.design({ ...input, params });
+    return (form.grips ?? []).flatMap((grip) => {
+      const field = fields.find((f) => f.key === grip.key);
+      const value = params[grip.key] as number;
+      if (!field || field.type === 'choice') return [];
+      // A value at the end of its range is felt backwards.
+      const by = value + STEP <= field.range[1] ? STEP : -STEP;
+      const at = spot(here, grip);
+      const next = spot(form.design({ ...input, params: { ...params, [grip.key]: value + by } }), grip);
+      if (!at || !next || dist3(at, next) < 0.05) return [];
+      return [{ key: grip.key, label: grip.label, at, step: scale3(sub3(next, at), 1 / by) }];
+    });
+  };
   return {
     kind: form.kind,
     label: form.label,
@@ -137,6 +167,7 @@ export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<
     defaults: (body) => ({ ...form.defaults(body), ...drapeDefaults }),
     shape,
     outlook,
+    handles,
     silhouette: (params, body) => form.silhouette(full(params), body),
   };
 }

@@ -178,6 +178,11 @@ export const gorget = drapedKind<GorgetParams>({
     upperFoam: 0,
   }),
   design,
+  grips: [
+    { key: 'tierMm', label: 'Tier height', panel: 'tier-1', at: [0.5, 1] },
+    { key: 'leanMm', label: 'Lean out', panel: 'tier-1', at: [0.75, 1] },
+    { key: 'setBackMm', label: 'Set back', panel: 'tier-2', at: [0.5, 1] },
+  ],
   silhouette: ({ tiers, tierMm }) => {
     const h = tiers * tierMm * 0.8;
     return [

@@ -47,6 +47,37 @@ describe('helmet', () => {
     expect(pieceOf(shape, 'left').areaMm2).to.be.closeTo(side.areaMm2, 1e-6);
   });
 
+  it('as a cap in quarters has a brow band over its edge, and cheeks seamed to a nape', () => {
+    const shape = make('helmet', { scheme: 'cap', bandMm: 40, crestMm: 0, visor: 'none', bandFoam: 10 });
+    expect(shape.pieces.map((p) => p.id)).to.deep.equal([
+      'gore-1',
+      'gore-2',
+      'gore-3',
+      'gore-4',
+      'band',
+      'cheek-right',
+      'cheek-left',
+      'nape',
+    ]);
+    const band = pieceOf(shape, 'band');
+    expect(edgeMm(band, 'right')).to.be.closeTo(40, 0.1);
+    expect(band.thicknessMm).to.equal(10);
+    const cap = [1, 2, 3, 4].reduce((sum, i) => sum + edgeMm(pieceOf(shape, `gore-${i}`), 'bottom'), 0);
+    expect(edgeMm(band, 'bottom'), 'the band goes round the outside of the cap').to.be.greaterThan(cap);
+    const nape = pieceOf(shape, 'nape');
+    expect(edgeMm(nape, 'left')).to.be.closeTo(edgeMm(pieceOf(shape, 'cheek-left'), 'right'), 0.5);
+    expect(pieceOf(shape, 'cheek-right').holes.map((h) => h.kind)).to.deep.equal(['ear']);
+    expect(pieceOf(shape, 'cheek-left').holes).to.have.length(1);
+  });
+
+  it('draws its lines of sight as wide as the figures say', () => {
+    const shape = make('helmet');
+    const [side] = shape.sightLines;
+    const [eye, far] = [side![0]!, side!.at(-1)!];
+    const angle = (Math.atan2(far.x - eye.x, far.y - eye.y) * 180) / Math.PI;
+    expect(angle).to.be.closeTo(figureOf(shape, 'sees to each side'), 0.1);
+  });
+
   it('grows with the head and with its padding', () => {
     const large = bodyOf({ stature: 1720, headGirth: 610 });
     expect(areaOf(make('helmet', {}, { body: large }))).to.be.greaterThan(areaOf(make('helmet')));

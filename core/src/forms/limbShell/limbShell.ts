@@ -5,7 +5,7 @@ import { sprungOpeningMm } from '../../foam/spring';
 import { parallelGirth } from '../../geometry/ellipse';
 import type { FormCheck, FormInput, FormKind, FormParams, Zone } from '../contract';
 import { drapedKind, type Design } from '../draped/drapedKind';
-import { choice, length } from '../draped/fields';
+import { angle, choice, length } from '../draped/fields';
 import { gridOf, onSlice } from '../draped/grids';
 import type { Join, Panel } from '../draped/panel';
 
@@ -18,6 +18,7 @@ interface LimbShellParams extends FormParams {
   gapMm: number;
   flareMm: number;
   pointMm: number;
+  seamDeg: number;
 }
 
 interface LimbShellKind {
@@ -76,7 +77,13 @@ export function limbShell({
     });
     const panels =
       params.panels === 2
-        ? [panel('a', 'first half', 0, 180), { ...panel('b', 'second half', 180, 360), mirrorOf: 'a' }]
+        ? [
+            panel('a', 'first half', 0, 180 + params.seamDeg),
+            {
+              ...panel('b', 'second half', 180 + params.seamDeg, 360),
+              ...(params.seamDeg === 0 && { mirrorOf: 'a' }),
+            },
+          ]
         : [panel('a', 'shell', 0, 360)];
     const last = panels.at(-1)!.id;
     const joins: Join[] = [{ a: [last, 'right'], b: ['a', 'left'], kind: closed ? 'seam' : 'closure' }];
@@ -176,6 +183,16 @@ export function limbShell({
         'Two pieces take a swell better than one.',
         'Division',
       ),
+      {
+        ...angle(
+          'seamDeg',
+          'Seam off the middle',
+          [-100, 100],
+          'Turns the seam of two pieces round the limb.',
+          'Division',
+        ),
+        absent: 0,
+      },
       length('gapMm', 'Gap at the back', [0, 120], '0 glues it to a closed tube.', 'Closure'),
       length('flareMm', 'Flare at the top', [0, 60], 'How far the upper edge stands off.', 'Edges'),
       length('pointMm', 'Point at the front', [0, 150], 'How far the upper edge rises in front.', 'Edges'),
@@ -188,12 +205,19 @@ export function limbShell({
         easeMm: 18,
         paddingMm: 3,
         panels: 2,
+        seamDeg: 0,
         gapMm: 25,
         flareMm: 4,
         pointMm: 0,
       };
     },
     design,
+    grips: [
+      { key: 'startMm', label: 'Lower edge: slide along the limb', panel: 'a', at: [0.5, 0] },
+      { key: 'endMm', label: 'Upper edge: slide along the limb', panel: 'a', at: [0.5, 1] },
+      { key: 'seamDeg', label: 'Seam: slide round the limb', panel: 'b', at: [0, 0.5] },
+      { key: 'flareMm', label: 'Flare of the upper edge', panel: 'a', at: [1, 1] },
+    ],
     silhouette: ({ startMm, endMm, pointMm }, body) => {
       const w = (at: number): number => limbGirthMm(body, limb, at) / Math.PI / 2 + 8;
       const [a, b] = [w(startMm), w(endMm)];

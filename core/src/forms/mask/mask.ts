@@ -16,6 +16,12 @@ interface MaskParams extends FormParams {
   breath: string;
 }
 
+/** Two openings each side of the middle, near nose and mouth; fractions of a panel that spans −1…1 from `from` to `to`. */
+const airHoles = (from: number, to: number): NonNullable<Panel['holes']> =>
+  [-0.26, -0.14, 0.14, 0.26]
+    .filter((t) => t > from && t < to)
+    .map((t) => ({ at: [(t - from) / (to - from), 0.42], diameterMm: 9, kind: 'air' }));
+
 /** The lower face as a drawn-out ellipse at each height; cheeks come from the measured head. */
 function design({ params, body, underLayerMm }: FormInput<MaskParams>): Design {
   const head = headAxes(body);
@@ -40,6 +46,7 @@ function design({ params, body, underLayerMm }: FormInput<MaskParams>): Design {
         z,
       };
     }),
+    holes: params.breath === 'holes' ? airHoles(from, to) : [],
     edges: {
       bottom: 'chin edge',
       right: to === 0 ? 'ridge' : 'ear edge',
@@ -114,6 +121,12 @@ export const halfMask = drapedKind<MaskParams>({
     breath: 'holes',
   }),
   design,
+  grips: [
+    { key: 'heightMm', label: 'Chin edge', panel: 'a', at: [1, 0] },
+    { key: 'topMm', label: 'Cheek edge', panel: 'a', at: [1, 1] },
+    { key: 'forwardMm', label: 'Ridge', panel: 'a', at: [1, 0.5] },
+    { key: 'widthDeg', label: 'Reach to the ear', panel: 'a', at: [0, 0.6] },
+  ],
   silhouette: ({ heightMm }) => [
     { x: -75, y: 0 },
     { x: -60, y: -heightMm * 0.7 },

@@ -109,6 +109,12 @@ export const pauldron = drapedKind<PauldronParams>({
     lameFoam: 0,
   }),
   design,
+  grips: [
+    { key: 'capMm', label: 'Cap height', panel: 'cap', at: [0.5, 1] },
+    { key: 'wrapDeg', label: 'Reach to the front', panel: 'cap', at: [1, 0] },
+    { key: 'lameMm', label: 'Lame height', panel: 'lame-1', at: [0.5, 0] },
+    { key: 'stepMm', label: 'Flare of the lames', panel: 'lame-1', at: [0.25, 0] },
+  ],
   silhouette: ({ capMm, lames, lameMm, overlapMm }) => {
     const drop = lames * (lameMm - overlapMm);
     return [
