@@ -1,6 +1,7 @@
 import type { Body } from '../body/estimate';
 import { strainClass } from '../foam/bend';
 import type { Mark, Piece } from '../forms/piece';
+import { pathLength } from '../geometry/path';
 import { boundsOf } from '../geometry/polygon';
 import type { Vec2 } from '../geometry/vec';
 import { snugPocketMm } from '../inside/room';
@@ -117,7 +118,8 @@ export function partReport(
     (sum, p) => sum + foamMassG(p.areaMm2, p.role === 'lining' && lining ? lining : sheetOf(p.nominalMm)),
     0,
   );
-  const boxes = pieces.map((p) => boundsOf(p.outline));
+  const longestMm = Math.max(...pieces.map((p) => boundsOf(p.outline)).map((b) => b.maxY - b.minY));
+  const shellPieces = pieces.filter((p) => p.role === 'shell');
   return {
     id: part.id,
     name: part.name,
@@ -147,8 +149,14 @@ export function partReport(
     areaMm2,
     foamG,
     totalG: foamG + closureOf(part).massG + (inside?.massG ?? 0),
-    longestMm: Math.max(...boxes.map((b) => b.maxY - b.minY)),
+    longestMm,
     ...(inside && { inside }),
-    trial: thicknessTrial(part, body, underLayerMm, catalogue, stock),
+    trial: thicknessTrial(part, body, underLayerMm, catalogue, stock, {
+      outlineMm: shellPieces.reduce((sum, p) => sum + pathLength({ vertices: p.outline, closed: true }), 0),
+      longestMm,
+      pieces: shellPieces.length,
+      copies,
+      ...(wear.sag && { sag: wear.sag }),
+    }),
   };
 }

@@ -161,6 +161,7 @@ export const stockSchema = Joi.array()
       sheets: within(0, 1000).integer().required(),
       measuredMm: within(0.5, 60),
       neutralFraction: within(0, 1),
+      rightAngleMm: within(0.5, 60),
       pricePerSheet: within(0, 10000),
     }),
   );

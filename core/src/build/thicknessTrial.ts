@@ -1,6 +1,10 @@
 import type { Body } from '../body/estimate';
 import type { Zone } from '../forms/contract';
 import { strainClass, type StrainClass } from '../foam/bend';
+import { groovesForBend } from '../foam/groove';
+import { ownWeightSagMm } from '../fit/sag';
+import type { Sag } from '../fit/partFit';
+import { cutSpeedMPerMin, speeds } from '../plan/speeds';
 import { foamMassG } from '../mass/foamMass';
 import { ledBodies } from '../materials/lamps';
 import type { Catalogue } from '../materials/catalogue';
@@ -22,6 +26,14 @@ export interface TrialRow {
   outsideMm: number;
   roomMm: number;
   areaMm2: number;
+  /** How much the slackest edge gives; null when nothing is free to. */
+  sagMm: number | null;
+  /** Grooves at each tight side, when the bend needs them. */
+  grooves: number;
+  /** Sheets for all copies, at four fifths of a sheet used. */
+  sheets: number;
+  /** Cutting, grooving and forming one copy by knife, minutes. */
+  workMin: number;
   cost: number;
   passes: boolean;
   reasons: string[];
@@ -43,6 +55,18 @@ const REFUSED = 10;
 
 const strainPenalty: Record<StrainClass, number> = { cold: 0, heat: 1, grooved: 3, laminate: REFUSED };
 
+/** Share of a sheet that pieces of armour use; from memory. */
+const USED = 0.8;
+
+/** What does not change with thickness: taken from the part as it is. */
+export interface TrialShell {
+  outlineMm: number;
+  longestMm: number;
+  pieces: number;
+  copies: number;
+  sag?: Sag;
+}
+
 /** One row per thickness sold of the part's foam, with reasons and one recommended. */
 export function thicknessTrial(
   part: Part,
@@ -50,6 +74,7 @@ export function thicknessTrial(
   underLayerMm: number,
   catalogue: Catalogue,
   stock: readonly FoamStock[],
+  shell: TrialShell,
 ): TrialRow[] {
   const zone = zoneOf(part);
   const foam = catalogue.foams.find((f) => f.id === part.foam.foamId);
@@ -74,6 +99,19 @@ export function thicknessTrial(
     const massG = foamMassG(areaMm2, sheet);
     const openingMm = made.openingMm ?? null;
     const passes = openingMm === null || openingMm >= (made.passNeedMm ?? 0);
+    const sagMm = shell.sag
+      ? shell.sag.across *
+        ownWeightSagMm(
+          { densityKgM3: sheet.densityKgM3.value, modulusMPa: sheet.modulusMPa.value, thicknessMm },
+          shell.sag.lengthMm,
+          shell.sag.riseMm,
+        )
+      : null;
+    const grooves = kind === 'grooved' ? groovesForBend(Math.PI, Math.PI).count : 0;
+    const workMin =
+      shell.outlineMm / 1000 / cutSpeedMPerMin(thicknessMm, 'knife') +
+      (grooves * 2 * shell.longestMm) / 1000 / speeds.grooveMPerMin +
+      (kind === 'cold' ? 0.5 : 1) * speeds.formPieceMin * shell.pieces;
     const reasons: string[] = [];
     let penalty = strainPenalty[kind];
     const hold = (against: boolean, points: number, reason: string): void => {
@@ -90,6 +128,7 @@ export function thicknessTrial(
     hold(thicknessMm >= DENTS_BELOW_MM && thicknessMm < flexesBelowMm(zone), 1.2, 'gives when gripped');
     hold(zone === 'forearm' && thicknessMm > BULKY_ABOVE_MM, 1, 'bulky at the cuff');
     hold(zone === 'forearm' && massG > HEAVY_G, 2, `heavy for an arm at ${trimNumber(massG, 0)} g`);
+    hold(sagMm !== null && sagMm > 8, 1.5, `its free edge gives ${trimNumber(sagMm ?? 0, 0)} mm`);
     const stuckOut = lampDeep - thicknessMm - made.roomMm;
     hold(stuckOut > 0, 2, `lamps press ${trimNumber(stuckOut, 1)} mm into the sleeve`);
     if (reasons.length === 0) reasons.push('works');
@@ -104,6 +143,10 @@ export function thicknessTrial(
       outsideMm: made.patternGirthMm + 2 * Math.PI * (1 - sheet.neutralFraction.value) * thicknessMm,
       roomMm: made.roomMm,
       areaMm2,
+      sagMm,
+      grooves,
+      sheets: Math.ceil((areaMm2 * shell.copies) / (sheet.widthMm * sheet.heightMm * USED)),
+      workMin: Math.round(workMin),
       cost: (areaMm2 / (sheet.widthMm * sheet.heightMm)) * sheet.price.value,
       passes,
       reasons,

@@ -96,34 +96,35 @@ describe('sag of a free edge', () => {
         );
       }),
     );
+    const [plain, edge] = [made('pauldron').wear.sag!, made('pauldron').wear.sag!.edgeId];
     const strip: Detail = {
       id: 's',
       kind: 'trim',
-      pieceId: 'plate',
-      edgeId: 'bottom',
+      pieceId: plain.pieceId,
+      edgeId: edge,
       face: 'inner',
       widthMm: 30,
-      nominalMm: 6,
+      nominalMm: 10,
       look: 'square',
     };
-    const [plain, stiff] = [
-      made('back-frame').wear.sag!,
-      made(
-        'back-frame',
-        {},
-        { details: ['bottom', 'top'].map((edgeId) => ({ ...strip, id: edgeId, edgeId })) },
-      ).wear.sag!,
-    ];
-    expect(plain.edgeId).to.equal('bottom');
-    expect(stiff.sagMm).to.be.lessThan(plain.sagMm);
+    const stiff = made('pauldron', {}, { details: [strip] });
+    expect(stiff.wear.sag!.sagMm).to.be.lessThan(plain.sagMm);
+    expect(stiff.pieces.some((p) => p.role === 'strip')).to.equal(true);
   });
 
   it('finds the point furthest from what holds an edge, and its rise', () => {
     const edge: Vec3[] = Array.from({ length: 21 }, (_, i) => ({ x: i * 10, y: 0, z: 0 }));
-    const over = overhangOf(edge, [{ x: 0, y: 0, z: 0 }])!;
+    const level = edge.map(() => ({ x: 0, y: 0, z: 1 }));
+    const over = overhangOf(edge, level, [{ x: 0, y: 0, z: 0 }])!;
     expect(over.lengthMm).to.equal(200);
     expect(over.at.x).to.equal(200);
-    expect(overhangOf(edge, [])).to.equal(undefined);
+    expect(over.across).to.equal(1);
+    const upright = edge.map(() => ({ x: 0, y: 1, z: 0 }));
+    expect(
+      overhangOf(edge, upright, [{ x: 0, y: 0, z: 0 }])!.across,
+      'what stands upright does not bend',
+    ).to.equal(0);
+    expect(overhangOf(edge, level, [])).to.equal(undefined);
     expect(
       riseMm([
         { x: 0, y: 0, z: 0 },

@@ -1,7 +1,7 @@
 import type { Body } from '../body/estimate';
 import type { Detail } from '../forms/details/detail';
 import type { Surface, Zone } from '../forms/contract';
-import { sides, sideVertices } from '../forms/draped/panel';
+import { gridNormals, sides, sideVertices } from '../forms/draped/panel';
 import type { Piece } from '../forms/piece';
 import type { Vec3 } from '../geometry/vec';
 import type { FoamSheet } from '../materials/stock';
@@ -17,6 +17,9 @@ export interface Sag {
   edgeName: string;
   sagMm: number;
   lengthMm: number;
+  /** Rise of the edge there, and the share of its weight across the sheet. */
+  riseMm: number;
+  across: number;
   at: Vec3;
 }
 
@@ -46,9 +49,9 @@ function edgeThicknessMm(
   );
 }
 
-const edgeRun = (surface: Surface, side: (typeof sides)[number]): Vec3[] => {
-  const points = surface.grid.flat();
-  return sideVertices(surface, side).map((v) => points[v]!);
+const edgeRun = (grid: Vec3[][], side: (typeof sides)[number]): Vec3[] => {
+  const points = grid.flat();
+  return sideVertices({ grid }, side).map((v) => points[v]!);
 };
 
 function slackest(
@@ -61,14 +64,15 @@ function slackest(
   const sags = surfaces.flatMap((surface) => {
     const piece = pieces.find((p) => p.id === surface.pieceId);
     if (!piece) return [];
-    const held = piece.edges.flatMap((e, i) => (e.joint === 'free' ? [] : edgeRun(surface, sides[i]!)));
+    const held = piece.edges.flatMap((e, i) => (e.joint === 'free' ? [] : edgeRun(surface.grid, sides[i]!)));
     const supports = [...held, ...pads.filter((p) => p.pieceId === piece.id).map((p) => p.at)];
+    const normals = gridNormals(surface.grid);
     return piece.edges.flatMap((edge, i): Sag[] => {
       if (edge.joint !== 'free') return [];
-      const over = overhangOf(edgeRun(surface, sides[i]!), supports);
+      const over = overhangOf(edgeRun(surface.grid, sides[i]!), edgeRun(normals, sides[i]!), supports);
       if (!over) return [];
       // A corner is as stiff as the stiffer of the edges that meet there.
-      const run = edgeRun(surface, sides[i]!);
+      const run = edgeRun(surface.grid, sides[i]!);
       const meeting = [
         edge,
         ...(over.at === run[0] ? [piece.edges[(i + 3) % 4]!] : []),
@@ -76,23 +80,24 @@ function slackest(
       ];
       const thicknessMm = Math.max(...meeting.map((e) => edgeThicknessMm(piece, e.id, details, sheetOf)));
       const { densityKgM3, modulusMPa } = sheetOf(piece.nominalMm);
-      const sagMm = ownWeightSagMm(
-        {
-          densityKgM3: densityKgM3.value,
-          modulusMPa: modulusMPa.value,
-          thicknessMm,
-        },
-        over.lengthMm,
-        over.riseMm,
-      );
+      const sagMm =
+        over.across *
+        ownWeightSagMm(
+          {
+            densityKgM3: densityKgM3.value,
+            modulusMPa: modulusMPa.value,
+            thicknessMm,
+          },
+          over.lengthMm,
+          over.riseMm,
+        );
       return [
         {
           pieceId: piece.id,
           edgeId: edge.id,
           edgeName: edge.name,
           sagMm,
-          lengthMm: over.lengthMm,
-          at: over.at,
+          ...over,
         },
       ];
     });

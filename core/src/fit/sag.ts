@@ -44,19 +44,28 @@ export function riseMm(run: readonly Vec3[]): number {
   }, 0);
 }
 
-/** Where an edge hangs furthest from what holds it. */
+/** Where an edge stands furthest from what holds it. */
 export interface Overhang {
   at: Vec3;
   lengthMm: number;
   riseMm: number;
+  /** Share of its weight across the sheet: all of it when the sheet lies level, none when it stands or hangs upright. */
+  across: number;
 }
 
-/** The point of a free edge furthest from every support, and the rise of the edge within that reach of it. */
-export function overhangOf(edge: readonly Vec3[], supports: readonly Vec3[]): Overhang | undefined {
+/** The point of a free edge that its weight bends most between supports (z is up), and the rise of the edge within that reach of it. */
+export function overhangOf(
+  edge: readonly Vec3[],
+  normals: readonly Vec3[],
+  supports: readonly Vec3[],
+): Overhang | undefined {
   if (supports.length === 0 || edge.length < 2) return undefined;
-  const far = edge.map((p) => supports.reduce((least, q) => Math.min(least, dist3(p, q)), Infinity));
-  const worst = far.reduce((best, d, i) => (d > far[best]! ? i : best), 0);
-  const lengthMm = far[worst]!;
-  const near = edge.filter((p) => dist3(p, edge[worst]!) <= lengthMm / 2);
-  return { at: edge[worst]!, lengthMm, riseMm: near.length > 2 ? riseMm(near) : 0 };
+  const reaches = edge.map((at, i) => {
+    const from = supports.reduce((a, b) => (dist3(b, at) < dist3(a, at) ? b : a));
+    return { at, lengthMm: dist3(from, at), across: Math.abs(normals[i]!.z) };
+  });
+  // Sag goes with the fourth power of reach and with the share of weight across it.
+  const worst = reaches.reduce((a, b) => (b.across * b.lengthMm ** 4 > a.across * a.lengthMm ** 4 ? b : a));
+  const near = edge.filter((p) => dist3(p, worst.at) <= worst.lengthMm / 2);
+  return { ...worst, riseMm: near.length > 2 ? riseMm(near) : 0 };
 }

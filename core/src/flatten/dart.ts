@@ -8,6 +8,8 @@ export interface Dart {
   path: number[];
   /** The other leg: for each vertex of the path but the tip, its copy in the cut mesh. */
   twins: number[];
+  /** How far it runs of the way to where curvature gathers, 0…1. */
+  reach: number;
 }
 
 export interface Darted {

@@ -32,7 +32,7 @@ export function waysTo(mesh: Mesh, goal: number): Map<number, number> {
 }
 
 /** How far towards the centre of curvature a dart runs; the rest is left to the foam. */
-const REACH = 0.8;
+export const REACH = 0.8;
 
 /** The path from a rim vertex towards the centre, cut short, or none if it meets the rim again or what it must keep off. */
 export function dartPath(

@@ -2,7 +2,7 @@ import { overlapsItself } from '../geometry/overlap';
 import type { Mesh } from '../geometry/mesh';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
-import { curvatureCentre, dartPath, waysTo } from './dartPath';
+import { curvatureCentre, dartPath, REACH, waysTo } from './dartPath';
 import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';
 import { settle, twinsOf } from './settle';
 import { stretchOf } from './stretch';
@@ -60,7 +60,7 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
           mesh: cut.mesh,
           flat,
           stretch: stretchOf(cut.mesh, flat),
-          darts: [...base.darts, { path, twins: twinsOf(base.mesh, cut.added) }],
+          darts: [...base.darts, { path, twins: twinsOf(base.mesh, cut.added), reach: REACH }],
           origin,
         },
       ];

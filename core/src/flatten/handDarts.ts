@@ -44,7 +44,7 @@ export function flattenWithGivenDarts(
       mesh: cut.mesh,
       flat: [...made.flat, ...cut.added.map((v) => made.flat[v]!)],
       stretch: made.stretch,
-      darts: [...made.darts, { path, twins: twinsOf(made.mesh, cut.added) }],
+      darts: [...made.darts, { path, twins: twinsOf(made.mesh, cut.added), reach }],
       origin: [...made.origin, ...cut.added.map((v) => made.origin[v]!)],
     };
     for (const v of path) taken.add(v);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { bendStrain, ringTestNeutralFraction, strainClass, wrapLengthMm } from './bend';
-import { grooveDepthMm, grooveOpeningMm, groovesForBend } from './groove';
+import { foldOpeningMm, grooveDepthMm, grooveOpeningMm, groovesForBend } from './groove';
 import { laminateMm } from './laminate';
 import { sprungMouthMm, sprungOpeningMm } from './spring';
 
@@ -49,6 +49,21 @@ describe('bent foam', () => {
     expect(grooveOpeningMm(grooveDepthMm(6.5), Math.PI / 2)).to.be.closeTo(7.15, 0.01);
     expect(grooveOpeningMm(grooveDepthMm(6.5), Math.PI / 3)).to.be.closeTo(4.1, 0.1);
     expect(groovesForBend(Math.PI, 90)).to.deep.equal({ count: 9, spacingMm: 10 });
+  });
+});
+
+describe('a groove test', () => {
+  it('corrects every fold by the right angle it closed', () => {
+    const sheet = { thicknessMm: { value: 6.5 } };
+    expect(foldOpeningMm(sheet, Math.PI / 2)).to.be.closeTo(7.15, 0.01);
+    const tested = { ...sheet, rightAngleMm: { value: 4.4 } };
+    expect(foldOpeningMm(tested, Math.PI / 2)).to.be.closeTo(4.4, 1e-9);
+    // A shallow fold needs a narrower groove, in proportion.
+    expect(foldOpeningMm(tested, Math.PI / 4) / foldOpeningMm(sheet, Math.PI / 4)).to.be.closeTo(
+      4.4 / 7.15,
+      1e-9,
+    );
+    expect(foldOpeningMm(tested, Math.PI / 4)).to.be.lessThan(4.4 / 2);
   });
 });
 

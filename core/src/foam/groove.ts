@@ -5,6 +5,17 @@ export const grooveOpeningMm = (depthMm: number, foldRad: number): number =>
 /** Depth of the default V: a little more than half the thickness (common practice, no source). */
 export const grooveDepthMm = (thicknessMm: number): number => 0.55 * thicknessMm;
 
+/**
+ * Opening to cut for a fold, from the opening that closed a right angle cleanly in a groove test; without a test
+ * from the full-mitre geometry. A V that closes goes with the tangent of half the fold.
+ */
+export const foldOpeningMm = (
+  sheet: { thicknessMm: { value: number }; rightAngleMm?: { value: number } },
+  foldRad: number,
+): number =>
+  (sheet.rightAngleMm?.value ?? grooveOpeningMm(grooveDepthMm(sheet.thicknessMm.value), Math.PI / 2)) *
+  Math.tan(foldRad / 2);
+
 /** Parallel grooves on the back of a bend: number and spacing so that each turns at most `eachRad`. */
 export function groovesForBend(
   turnRad: number,

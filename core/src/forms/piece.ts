@@ -1,7 +1,8 @@
+import type { HandDart } from './details/detail';
 import type { Vec2, Vec3 } from '../geometry/vec';
 
-/** How an edge meets its neighbour: left open, glued to its mate, or shut by a closure. */
-export type Joint = 'free' | 'seam' | 'closure';
+/** How an edge meets its neighbour: left open, glued to its mate, shut by a closure, or fastened to the face of another piece. */
+export type Joint = 'free' | 'seam' | 'closure' | 'hung';
 
 /** A run of the outline, from vertex `from` to vertex `to` counter-clockwise. */
 export interface PieceEdge {
@@ -17,6 +18,8 @@ export interface PieceEdge {
   mate?: { pieceId: string; edgeId: string };
   /** How much longer this edge is than its mate, to be eased in evenly; absent when they agree. */
   easeMm?: number;
+  /** What a hung edge is fastened to, and how. */
+  hungBy?: string;
   /** Letter that pairs this edge with its mate on the print. */
   letter?: string;
 }
@@ -74,6 +77,10 @@ export interface Piece {
   /** How many of the quantity are cut flipped for the other side. */
   flipped: number;
   areaMm2: number;
+  /** Darts as they were placed, in the order of their marks. */
+  darts?: HandDart[];
+  /** The piece this one is cut as the mirror of. */
+  mirrors?: string;
   /** What the maker should know of it before cutting. */
   note?: string;
   /** For pieces that do not unroll. */

@@ -10,6 +10,8 @@ export interface FoamStock {
   measuredMm?: number;
   /** From a ring test. */
   neutralFraction?: number;
+  /** From a groove test: opening of a V that closed a right angle cleanly. */
+  rightAngleMm?: number;
   pricePerSheet?: number;
 }
 
@@ -22,6 +24,8 @@ export interface FoamSheet {
   densityKgM3: Figure;
   modulusMPa: Figure;
   neutralFraction: Figure;
+  /** Opening of a V for a right angle, when it was tested. */
+  rightAngleMm?: Figure;
   widthMm: number;
   heightMm: number;
   price: Figure;
@@ -50,6 +54,7 @@ export function foamSheet(
     modulusMPa: foam.modulusMPa,
     neutralFraction:
       own?.neutralFraction === undefined ? foam.neutralFraction : figure(own.neutralFraction, 'measured'),
+    ...(own?.rightAngleMm !== undefined && { rightAngleMm: figure(own.rightAngleMm, 'measured') }),
     widthMm: size.widthMm,
     heightMm: size.heightMm,
     price: own?.pricePerSheet === undefined ? size.price : figure(own.pricePerSheet, 'measured'),

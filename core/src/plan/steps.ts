@@ -1,6 +1,6 @@
 import type { BuildDoc } from '../build/document';
 import type { Fitting, PartReport } from '../build/report';
-import { groovesForBend } from '../foam/groove';
+import { foldOpeningMm, groovesForBend } from '../foam/groove';
 import { closureOf } from '../forms/partForm';
 import { pathLength } from '../geometry/path';
 import { dist2 } from '../geometry/vec';
@@ -59,7 +59,7 @@ function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     steps.push({
       id: id('groove'),
       title: `${part.name}: groove the back`,
-      detail: `${count} grooves at each tight side, ${trimNumber(spacingMm, 0)} mm apart, ${trimNumber(thickness * 0.55, 1)} mm deep, along the bend.`,
+      detail: `${count} grooves at each tight side, ${trimNumber(spacingMm, 0)} mm apart, ${trimNumber(thickness * 0.55, 1)} mm deep and ${trimNumber(foldOpeningMm(part.foam, Math.PI / count), 1)} mm open, along the bend.`,
       partId: part.id,
       workMin: Math.ceil(grooveM / speeds.grooveMPerMin),
       waitMin: 0,

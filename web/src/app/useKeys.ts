@@ -33,6 +33,10 @@ export function useKeys(id: string): void {
         u: () => useView.setState(({ unit }) => ({ unit: unit === 'mm' ? 'in' : 'mm' })),
         l: () => toggle('legendOpen'),
         s: () => toggle('stretchOpen'),
+        g: () => toggle('gapOpen'),
+        v: () => toggle('sightOpen'),
+        o: () => toggle('ringsOpen'),
+        f: () => toggle('figureOpen'),
         '/': () => toggle('findOpen'),
         '?': () => toggle('keysOpen'),
       };

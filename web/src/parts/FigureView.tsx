@@ -3,72 +3,114 @@ import { figure } from '@fomrik/core/body/figure';
 import { measureInfo, type MeasureKey } from '@fomrik/core/body/measures';
 import { tapes } from '@fomrik/core/body/tapes';
 import type { PartReport } from '@fomrik/core/build/report';
+import type { Zone } from '@fomrik/core/forms/contract';
+import { joinMeshes } from '@fomrik/core/geometry/mesh';
 import { hangOn } from '@fomrik/core/forms/hang';
 import { Line, OrbitControls } from '@react-three/drei';
-import { Canvas } from '@react-three/fiber';
+import { Canvas, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import { DoubleSide } from 'three';
-import { figureToScene, meshGeometry } from './solidSpace';
+import { zonesAt } from './bodyZones';
+import { figureFromScene, figureToScene, meshGeometry } from './solidSpace';
 
 interface FigureViewProps {
   body: Body;
   /** Parts to hang on it; none shows the bare figure. */
   parts: readonly PartReport[];
-  active: MeasureKey;
-  onActive: (key: MeasureKey) => void;
+  /** Tapes are drawn when one can be chosen. */
+  active?: MeasureKey;
+  onActive?: (key: MeasureKey) => void;
+  /** The part worked on, drawn a shade lighter. */
+  chosen?: string | undefined;
+  onPart?: (id: string) => void;
+  /** A press on the bare body: the zones of that place. */
+  onBody?: (zones: Zone[]) => void;
 }
 
 /** Every part where it is worn, both sides of a pair. */
-function Worn({ parts, body }: { parts: readonly PartReport[]; body: Body }) {
-  const geometries = useMemo(
+function Worn({
+  parts,
+  body,
+  chosen,
+  onPart,
+}: {
+  parts: readonly PartReport[];
+  body: Body;
+  chosen: string | undefined;
+  onPart: FigureViewProps['onPart'];
+}) {
+  const hung = useMemo(
     () =>
       parts.flatMap((part) =>
         (part.copies === 2 ? ([1, -1] as const) : ([1] as const)).map((side) => {
           const hang = hangOn(body, part.zone, side);
-          return meshGeometry(part.solid.mesh, (p) => figureToScene(hang(p)));
+          const mesh = joinMeshes([part.solid.mesh, part.extras]);
+          return { id: part.id, geometry: meshGeometry(mesh, (p) => figureToScene(hang(p))) };
         }),
       ),
     [parts, body],
   );
-  useEffect(() => () => geometries.forEach((g) => g.dispose()), [geometries]);
-  return geometries.map((geometry, i) => (
-    <mesh key={i} geometry={geometry}>
-      <meshStandardMaterial color="#566065" roughness={0.95} side={DoubleSide} />
+  useEffect(() => () => hung.forEach((h) => h.geometry.dispose()), [hung]);
+  return hung.map(({ id, geometry }, i) => (
+    <mesh
+      key={i}
+      geometry={geometry}
+      {...(onPart && {
+        onClick: (e: ThreeEvent<MouseEvent>) => {
+          e.stopPropagation();
+          if (e.delta <= 4) onPart(id);
+        },
+      })}
+    >
+      <meshStandardMaterial
+        color={id === chosen ? '#87939a' : '#566065'}
+        roughness={0.95}
+        side={DoubleSide}
+      />
     </mesh>
   ));
 }
 
 /** The wearer redrawn to the numbers, with tapes to click; turn by dragging. */
-export function FigureView({ body, parts, active, onActive }: FigureViewProps) {
+export function FigureView({ body, parts, active, onActive, chosen, onPart, onBody }: FigureViewProps) {
   const limbs = useMemo(
-    () => figure(body).parts.map(({ mesh }) => meshGeometry(mesh, figureToScene)),
+    () => figure(body).parts.map(({ name, mesh }) => ({ name, geometry: meshGeometry(mesh, figureToScene) })),
     [body],
   );
-  useEffect(() => () => limbs.forEach((g) => g.dispose()), [limbs]);
-  const lines = useMemo(() => tapes(body), [body]);
+  useEffect(() => () => limbs.forEach((l) => l.geometry.dispose()), [limbs]);
+  const lines = useMemo(() => (onActive ? tapes(body) : []), [body, onActive]);
   const height = body.stature.valueMm;
   return (
     <div role="group" aria-label="Figure, turn by dragging" className="h-full w-full">
       <Canvas
         frameloop="demand"
         dpr={[1, 2]}
-        camera={{ position: [900, height * 0.62, 2900], fov: 34, near: 50, far: 9000 }}
+        camera={{ position: [950, height * 0.62, 3150], fov: 34, near: 50, far: 9000 }}
       >
         <hemisphereLight args={['#ffffff', '#8d9a95', 1.5]} />
         <directionalLight position={[800, 2500, 2500]} intensity={1.6} />
-        {limbs.map((geometry, i) => (
-          <mesh key={i} geometry={geometry}>
+        {limbs.map(({ name, geometry }) => (
+          <mesh
+            key={name}
+            geometry={geometry}
+            {...(onBody && {
+              onClick: (e: ThreeEvent<MouseEvent>) => {
+                e.stopPropagation();
+                if (e.delta <= 4) onBody(zonesAt(body, name, figureFromScene(e.point)));
+              },
+            })}
+          >
             <meshStandardMaterial color="#ddd3c8" roughness={1} side={DoubleSide} />
           </mesh>
         ))}
-        <Worn parts={parts} body={body} />
+        <Worn parts={parts} body={body} chosen={chosen} onPart={onPart} />
         {lines.map(({ key, points }) => (
           <Line
             key={key}
             points={points.map(figureToScene)}
             color={key === active ? '#0b5a61' : '#1b2625'}
             lineWidth={key === active ? 6 : 2}
-            onClick={() => onActive(key)}
+            onClick={() => onActive?.(key)}
             userData={{ label: measureInfo(key).label }}
           />
         ))}

@@ -1,8 +1,11 @@
 import type { PartReport } from '@fomrik/core/build/report';
 import { quantityText } from '@fomrik/core/formats/drawing';
+import type { Piece } from '@fomrik/core/forms/piece';
 import { foamNameOf } from '@fomrik/core/formats/sourcedPieces';
 import { boundsOf } from '@fomrik/core/geometry/polygon';
 import { useView, type EdgeRef } from '../store/view';
+import type { HandDart } from '@fomrik/core/forms/details/detail';
+import { DartGrips } from './DartGrips';
 import { PieceDrawing } from './PieceDrawing';
 import { useLength } from './useLength';
 
@@ -46,16 +49,23 @@ function layOut(sizes: { w: number; h: number }[]): { laid: Laid[]; w: number; h
 export function FlatPieces({
   made,
   onEdge,
+  onDarts,
 }: {
   made: PartReport;
   onEdge: (edge: EdgeRef | undefined) => void;
+  /** Darts of a piece moved by hand; a mirrored piece passes them on to the one it mirrors. */
+  onDarts?: (pieceId: string, darts: HandDart[], done: boolean) => void;
 }) {
   const edge = useView((v) => v.edge);
   const showStretch = useView((v) => v.stretchOpen);
+  const showGap = useView((v) => v.gapOpen);
   const length = useLength();
   const boxes = made.pieces.map((p) => boundsOf(p.outline));
   const { laid, w, h } = layOut(boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY })));
   const font = Math.max(w * 0.7, h) / 32;
+  const worst = made.pieces
+    .filter((p) => p.stretch)
+    .reduce<Piece | undefined>((a, b) => (!a || b.stretch!.worst > a.stretch!.worst ? b : a), undefined);
   const chosen =
     edge && made.pieces.find((p) => p.id === edge.pieceId)?.edges.find((e) => e.id === edge.edgeId);
   return (
@@ -79,8 +89,18 @@ export function FlatPieces({
                 heightMm={height}
                 edge={edge}
                 onEdge={onEdge}
-                showStretch={showStretch}
+                showStretch={showStretch && !showGap}
+                gap={showGap ? made.wear.standOff.find((g) => g.pieceId === piece.id) : undefined}
               />
+              {onDarts && piece.role === 'shell' && !piece.mirrors && (
+                <DartGrips
+                  piece={piece}
+                  x={x}
+                  y={y}
+                  heightMm={height}
+                  onDarts={(darts, done) => onDarts(piece.id, darts, done)}
+                />
+              )}
               <text
                 x={x + width / 2}
                 y={y + height + font + 6}
@@ -103,10 +123,21 @@ export function FlatPieces({
             ·{' '}
             {chosen.easeMm !== undefined &&
               `ease ${chosen.easeMm > 0 ? '+' : ''}${chosen.easeMm.toFixed(1)} mm, spread between notches · `}
+            {chosen.hungBy && `${chosen.hungBy} · `}
             {chosen.bevelDeg === 0 ? 'cut square' : `bevel ${chosen.bevelDeg.toFixed(0)}°`}
           </>
         ) : (
-          <span className="text-soft">Flat, outer face up. Point at an edge.</span>
+          <span className="text-soft">
+            {worst
+              ? `Flat, outer face up. Worst: ${worst.name}, ${worst.stretch!.worstWhere}, ${(worst.stretch!.worst * 100).toFixed(0)} %${
+                  worst.stretch!.worst > 0.12
+                    ? ': more than hot foam gives, a dart or a seam'
+                    : worst.stretch!.worst > 0.05
+                      ? ': heat and hold'
+                      : ': cold'
+                }. Refolds within ${worst.stretch!.refoldMm.toFixed(1)} mm.`
+              : 'Flat, outer face up. Point at an edge.'}
+          </span>
         )}
       </figcaption>
     </figure>

@@ -1,4 +1,5 @@
-import type { Piece, PieceEdge } from '@fomrik/core/forms/piece';
+import type { Mark, Piece, PieceEdge } from '@fomrik/core/forms/piece';
+import type { StandOff } from '@fomrik/core/fit/standOff';
 import { centroid } from '@fomrik/core/geometry/polygon';
 import type { Vec2 } from '@fomrik/core/geometry/vec';
 import { lineStyle } from '@fomrik/core/formats/drawing';
@@ -13,6 +14,8 @@ interface PieceDrawingProps {
   edge?: EdgeRef | undefined;
   onEdge?: (edge: EdgeRef | undefined) => void;
   showStretch?: boolean;
+  /** Lines of equal gap to the body. */
+  gap?: StandOff | undefined;
 }
 
 const edgePoints = ({ outline }: Piece, { from, to }: PieceEdge): Vec2[] =>
@@ -20,6 +23,9 @@ const edgePoints = ({ outline }: Piece, { from, to }: PieceEdge): Vec2[] =>
 
 const isMate = (edge: PieceEdge, chosen: EdgeRef): boolean =>
   edge.mate?.pieceId === chosen.pieceId && edge.mate.edgeId === chosen.edgeId;
+
+/** Marks that are lines; the others are outlines. */
+const openMarks: readonly Mark['kind'][] = ['groove', 'fold', 'score', 'glue'];
 
 const dash = (kind: keyof typeof lineStyle): string => lineStyle[kind].dashMm.join(' ');
 
@@ -32,6 +38,7 @@ export function PieceDrawing({
   edge,
   onEdge,
   showStretch = false,
+  gap,
 }: PieceDrawingProps) {
   const place = (p: Vec2): string => `${(p.x + x).toFixed(2)},${(heightMm - p.y + y).toFixed(2)}`;
   const outline = piece.outline.map(place).join(' ');
@@ -79,6 +86,28 @@ export function PieceDrawing({
           </g>
         </g>
       )}
+      {gap?.contours.map(({ mm, flat }) => (
+        <g key={mm} stroke={mm === 0 ? 'white' : '#9fd8d0'} strokeWidth={mm === 0 ? 1.8 : 0.9} fill="none">
+          {flat.map((line, i) => (
+            <polyline
+              key={i}
+              points={line.map(place).join(' ')}
+              strokeDasharray={mm === 0 ? '4 2' : undefined}
+            />
+          ))}
+          {flat[0] && (
+            <text
+              x={Number(place(flat[0][0]!).split(',')[0])}
+              y={Number(place(flat[0][0]!).split(',')[1])}
+              fontSize={7}
+              fill="white"
+              stroke="none"
+            >
+              {mm} mm
+            </text>
+          )}
+        </g>
+      ))}
       {piece.marks.map((mark, i) =>
         mark.kind === 'notch' ? (
           <text
@@ -91,11 +120,26 @@ export function PieceDrawing({
           >
             {mark.text}
           </text>
+        ) : openMarks.includes(mark.kind) ? (
+          <polyline
+            key={i}
+            points={mark.points.map(place).join(' ')}
+            fill="none"
+            stroke="var(--color-pen)"
+            strokeWidth={0.9}
+            strokeDasharray={dash(mark.kind as keyof typeof lineStyle)}
+          />
         ) : (
           <polygon
             key={i}
             points={mark.points.map(place).join(' ')}
-            fill={mark.kind === 'slot' ? 'var(--color-paper)' : 'none'}
+            fill={
+              mark.kind === 'slot'
+                ? 'var(--color-paper)'
+                : mark.kind === 'rivet'
+                  ? 'var(--color-pen)'
+                  : 'none'
+            }
             stroke="var(--color-pen)"
             strokeWidth={0.6}
             strokeDasharray={mark.kind === 'slot' ? undefined : dash(mark.kind)}

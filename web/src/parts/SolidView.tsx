@@ -4,140 +4,13 @@ import type { Zone } from '@fomrik/core/forms/contract';
 import { hasOwnSpace } from '@fomrik/core/forms/hang';
 import type { Vec3 } from '@fomrik/core/geometry/vec';
 import { Line, OrbitControls } from '@react-three/drei';
-import { Canvas, useFrame, useThree, type RootState } from '@react-three/fiber';
-import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
-import { DoubleSide, Mesh, Raycaster, Vector2, Vector3 } from 'three';
+import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
+import { useEffect, useMemo, useRef } from 'react';
+import { DoubleSide, Vector3, type Mesh } from 'three';
 import { useView, type EdgeRef } from '../store/view';
-import { bodyMeshes, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
-
-/** A thing on the solid that can be taken hold of. */
-export interface Handle {
-  id: string;
-  label: string;
-  at: Vec3;
-  look: 'edge' | 'lamp' | 'pack' | 'switch';
-  /** Slides along the limb by millimetres. */
-  onSlide?: (alongMm: number) => void;
-  /** Goes to a place on the shell. */
-  onPlace?: (spot: { aroundDeg: number; alongMm: number }) => void;
-  /** Arrow keys: millimetres along and degrees round. */
-  onNudge: (alongMm: number, aroundDeg: number) => void;
-  onEnd: () => void;
-}
-
-const looks: Record<Handle['look'], string> = {
-  edge: 'h-4 w-4 rotate-45 bg-teal border-2 border-white',
-  lamp: 'h-4 w-4 rounded-full bg-marigold border-2 border-ink',
-  pack: 'h-5 w-7 bg-leaf border-2 border-ink',
-  switch: 'h-4 w-5 bg-pen border-2 border-ink',
-};
-
-interface Stage {
-  /** The running scene: camera, canvas and controls. */
-  root: RefObject<RootState | null>;
-  shell: RefObject<Mesh | null>;
-  /** The buttons by handle, placed over the canvas at every frame. */
-  buttons: RefObject<Map<string, HTMLButtonElement>>;
-}
-
-/** A real button over the scene: dragged by pointer, moved by arrow keys. */
-function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
-  /** Where the drag began, with the handle as it was then: slides count from there. */
-  const start = useRef<{ x: number; y: number; axis: Vector2; slide: Handle['onSlide'] } | undefined>(
-    undefined,
-  );
-
-  const setOrbit = (enabled: boolean): void => {
-    const controls = stage.root.current?.get().controls;
-    if (controls) (controls as unknown as { enabled: boolean }).enabled = enabled;
-  };
-
-  const onDown = (event: PointerEvent<HTMLButtonElement>): void => {
-    const root = stage.root.current;
-    if (!root) return;
-    event.preventDefault();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    event.currentTarget.focus();
-    setOrbit(false);
-    const here = new Vector3(...toScene(handle.at));
-    const axis = toPixels(here.clone().add(new Vector3(0, 1, 0)), root).sub(toPixels(here, root));
-    start.current = { x: event.clientX, y: event.clientY, axis, slide: handle.onSlide };
-  };
-
-  const onMove = (event: PointerEvent<HTMLButtonElement>): void => {
-    const root = stage.root.current;
-    if (!start.current || !root) return;
-    const { x, y, axis, slide } = start.current;
-    if (slide) {
-      const moved = new Vector2(event.clientX - x, event.clientY - y);
-      slide(moved.dot(axis) / Math.max(axis.lengthSq(), 1e-6));
-      return;
-    }
-    if (!handle.onPlace || !stage.shell.current) return;
-    const { left, top, width, height } = root.gl.domElement.getBoundingClientRect();
-    const ray = new Raycaster();
-    ray.setFromCamera(
-      new Vector2(((event.clientX - left) / width) * 2 - 1, 1 - ((event.clientY - top) / height) * 2),
-      root.camera,
-    );
-    const hit = ray.intersectObject(stage.shell.current)[0];
-    if (!hit?.face) return;
-    const spot = fromScene(hit.point);
-    const normal = fromScene(hit.face.normal);
-    if (normal.x * spot.x + normal.y * spot.y <= 0) return;
-    const aroundDeg = (Math.round((Math.atan2(normal.y, normal.x) * 180) / Math.PI) + 360) % 360;
-    handle.onPlace({ aroundDeg, alongMm: Math.round(spot.z) });
-  };
-
-  const onUp = (): void => {
-    if (!start.current) return;
-    start.current = undefined;
-    setOrbit(true);
-    handle.onEnd();
-  };
-
-  const onKey = (event: KeyboardEvent): void => {
-    const step = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
-    const by: Record<string, [number, number]> = {
-      ArrowUp: [step, 0],
-      ArrowDown: [-step, 0],
-      ArrowLeft: [0, -step],
-      ArrowRight: [0, step],
-    };
-    const move = by[event.key];
-    if (!move) return;
-    event.preventDefault();
-    handle.onNudge(...move);
-  };
-
-  return (
-    <button
-      ref={(button) => {
-        if (button) stage.buttons.current.set(handle.id, button);
-        else stage.buttons.current.delete(handle.id);
-      }}
-      type="button"
-      className="absolute left-0 top-0 -ml-3.5 -mt-3.5 grid h-7 w-7 touch-none cursor-grab place-items-center"
-      aria-label={handle.label}
-      title={handle.label}
-      data-handle={handle.id}
-      onPointerDown={onDown}
-      onPointerMove={onMove}
-      onPointerUp={onUp}
-      onPointerCancel={onUp}
-      onKeyDown={onKey}
-    >
-      <span aria-hidden className={looks[handle.look]} />
-    </button>
-  );
-}
-
-/** Where a scene point appears on the canvas, in pixels from its upper left. */
-function toPixels(p: Vector3, { camera, gl }: RootState): Vector2 {
-  const { clientWidth, clientHeight } = gl.domElement;
-  const q = p.clone().project(camera);
-  return new Vector2(((q.x + 1) / 2) * clientWidth, ((1 - q.y) / 2) * clientHeight);
-}
+import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
+import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
+import { bodyMeshes, figureFromScene, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
 
 function Scene({
   made,
@@ -145,26 +18,32 @@ function Scene({
   handles,
   edge,
   seeThrough,
+  overlays,
+  onPoint,
+  onPick,
   stage,
 }: SolidViewProps & { edge: EdgeRef | undefined; stage: Stage }) {
   const { invalidate } = useThree();
-  const place = sceneOf(made.zone);
+  const { place } = stage;
   const foam = useMemo(() => meshGeometry(made.solid.mesh, place), [made.solid, place]);
+  const extras = useMemo(() => meshGeometry(made.extras, place), [made.extras, place]);
   const limbs = useMemo(
     () => bodyMeshes(body, made.zone).map((mesh) => meshGeometry(mesh, place)),
     [body, made.zone, place],
   );
   useEffect(() => () => foam.dispose(), [foam]);
+  useEffect(() => () => extras.dispose(), [extras]);
   useEffect(() => () => limbs.forEach((limb) => limb.dispose()), [limbs]);
-  useEffect(() => invalidate(), [foam, limbs, edge, handles, invalidate]);
+  useEffect(() => invalidate(), [foam, extras, limbs, edge, handles, overlays, invalidate]);
   useFrame((root) => {
     for (const handle of handles) {
       const button = stage.buttons.current.get(handle.id);
       if (!button) continue;
-      const { x, y } = toPixels(new Vector3(...toScene(handle.at)), root);
+      const { x, y } = toPixels(new Vector3(...place(handle.at)), root);
       button.style.transform = `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`;
     }
   });
+  const unplace = hasOwnSpace(made.zone) ? fromScene : figureFromScene;
   const chosen = made.pieces.find((p) => p.id === edge?.pieceId)?.edges.find((e) => e.id === edge?.edgeId);
   const lines = made.solid.edgeLines.filter(
     (l) =>
@@ -181,7 +60,26 @@ function Scene({
           <meshStandardMaterial color="#d9cfc4" roughness={1} side={DoubleSide} />
         </mesh>
       ))}
-      <mesh ref={stage.shell} geometry={foam}>
+      <mesh geometry={extras}>
+        <meshStandardMaterial color="#6f7a7e" roughness={0.95} side={DoubleSide} />
+      </mesh>
+      <Drawn made={made} place={place} />
+      {overlays && <Overlays made={made} place={place} {...overlays} />}
+      <mesh
+        ref={stage.shell}
+        geometry={foam}
+        {...(onPoint && {
+          onPointerMove: (e: ThreeEvent<PointerEvent>) => onPoint(unplace(e.point)),
+          onPointerOut: () => onPoint(undefined),
+        })}
+        {...(onPick && {
+          onClick: (e: ThreeEvent<MouseEvent>) => {
+            if (e.delta > 4) return;
+            e.stopPropagation();
+            onPick(unplace(e.point));
+          },
+        })}
+      >
         <meshStandardMaterial
           color="#566065"
           roughness={0.95}
@@ -232,6 +130,11 @@ interface SolidViewProps {
   body: Body;
   handles: Handle[];
   seeThrough?: boolean;
+  overlays?: OverlayChoice;
+  /** The point of the shell under the pointer, in the form's space. */
+  onPoint?: (p: Vec3 | undefined) => void;
+  /** A press on the shell that did not turn the view. */
+  onPick?: (p: Vec3) => void;
 }
 
 /** The part in its foam on the limb; turn it by dragging, take handles to change it. */
@@ -243,7 +146,7 @@ export function SolidView(props: SolidViewProps) {
   const root = useRef<RootState>(null);
   const shell = useRef<Mesh>(null);
   const buttons = useRef(new Map<string, HTMLButtonElement>());
-  const stage: Stage = { root, shell, buttons };
+  const stage: Stage = { place, root, shell, buttons };
   return (
     <div role="group" aria-label="Solid view" className="relative h-full w-full overflow-hidden">
       <Canvas

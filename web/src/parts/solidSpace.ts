@@ -26,6 +26,7 @@ export function meshGeometry(
 
 /** Figure space (x wearer's right, y front, z up) faced: → scene (−x, z, y). */
 export const figureToScene = (p: Vec3): [number, number, number] => [-p.x, p.z, p.y];
+export const figureFromScene = (v: Vector3): Vec3 => ({ x: -v.x, y: v.z, z: v.y });
 
 /** The bodies a part is shown on: its own limb in limb space, or the whole figure. */
 export function bodyMeshes(body: Body, zone: Zone): Mesh[] {

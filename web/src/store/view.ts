@@ -1,3 +1,4 @@
+import type { Vec2 } from '@fomrik/core/geometry/vec';
 import type { LengthUnit } from '@fomrik/core/units/length';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
@@ -12,6 +13,8 @@ interface View {
   unit: LengthUnit;
   partId: string;
   edge: EdgeRef | undefined;
+  /** The last edge that was pointed at: new details go there. */
+  lastEdge: EdgeRef | undefined;
   trialOpen: boolean;
   compareOpen: boolean;
   keysOpen: boolean;
@@ -19,6 +22,24 @@ interface View {
   legendOpen: boolean;
   /** The stretch map on the pieces. */
   stretchOpen: boolean;
+  /** Overlays of the bench: gap to the body, lines of sight, openings. */
+  gapOpen: boolean;
+  sightOpen: boolean;
+  ringsOpen: boolean;
+  /** Everything on the figure instead of one solid. */
+  figureOpen: boolean;
+  shapeTab: ShapeTab;
+  /** A line being drawn on the solid. */
+  drawing: LineInHand | undefined;
+}
+
+export type ShapeTab = 'form' | 'details' | 'fit';
+
+/** Points set so far, all on the first one's piece. */
+export interface LineInHand {
+  look: 'groove' | 'score';
+  pieceId?: string;
+  points: Vec2[];
 }
 
 /** How things are looked at; not part of any build. */
@@ -28,19 +49,36 @@ export const useView = create<View>()(
       unit: 'mm',
       partId: '',
       edge: undefined,
+      lastEdge: undefined,
       trialOpen: true,
       compareOpen: false,
       keysOpen: false,
       findOpen: false,
       legendOpen: false,
       stretchOpen: true,
+      gapOpen: false,
+      sightOpen: false,
+      ringsOpen: false,
+      figureOpen: false,
+      shapeTab: 'form',
+      drawing: undefined,
     }),
     { name: 'fomrik:view', partialize: ({ unit, trialOpen }) => ({ unit, trialOpen }) },
   ),
 );
 
-export const toggle = (
-  key: 'trialOpen' | 'compareOpen' | 'keysOpen' | 'findOpen' | 'legendOpen' | 'stretchOpen',
-): void => {
+type Switch =
+  | 'trialOpen'
+  | 'compareOpen'
+  | 'keysOpen'
+  | 'findOpen'
+  | 'legendOpen'
+  | 'stretchOpen'
+  | 'gapOpen'
+  | 'sightOpen'
+  | 'ringsOpen'
+  | 'figureOpen';
+
+export const toggle = (key: Switch): void => {
   useView.setState((view) => ({ [key]: !view[key] }));
 };

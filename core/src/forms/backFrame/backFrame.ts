@@ -3,7 +3,7 @@ import type { FormInput, FormParams } from '../contract';
 import { drapedKind, type Design } from '../draped/drapedKind';
 import { count, length } from '../draped/fields';
 import { gridOf } from '../draped/grids';
-import type { Panel } from '../draped/panel';
+import { sides, type Panel } from '../draped/panel';
 
 interface BackFrameParams extends FormParams {
   widthMm: number;
@@ -40,7 +40,10 @@ function design({ params, body, underLayerMm, foam }: FormInput<BackFrameParams>
   const boxH = params.heightMm / Math.max(1, params.boxes) - 12;
   for (let i = 0; i < params.boxes; i++) {
     const z = at.waist + 6 + i * (boxH + 12);
-    panels.push(plane(`box-${i + 1}-face`, `box ${i + 1} face`, params.boxMm, boxH, 0, z, params.deepMm));
+    panels.push({
+      ...plane(`box-${i + 1}-face`, `box ${i + 1} face`, params.boxMm, boxH, 0, z, params.deepMm),
+      hung: Object.fromEntries(sides.map((side) => [side, 'glued to its walls, which stand on the plate'])),
+    });
     // Walls are cut as one strip and folded round the face.
     panels.push({
       ...plane(

@@ -47,6 +47,7 @@ function design({ params, body, underLayerMm, foam }: FormInput<BeltParams>): De
         );
       }),
       edges: { bottom: 'lower edge', right: 'side', top: 'belt edge', left: 'side' },
+      hung: { top: 'riveted or strapped behind the belt, 15 mm under its lower edge' },
       ...orSame(params.tassetFoam),
     };
   });

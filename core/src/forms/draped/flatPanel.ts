@@ -123,7 +123,17 @@ function edgesOf(panel: Panel, made: Darted, loop: readonly number[], outline: r
       const next = (k + 1) % loop.length;
       if (on.has(origins[k]!) && on.has(origins[next]!)) lengthMm += dist2(outline[k]!, outline[next]!);
     }
-    return { id: side, name: panel.edges[side], from, to, lengthMm, bevelDeg: 0, joint: 'free' };
+    const hungBy = panel.hung?.[side];
+    return {
+      id: side,
+      name: panel.edges[side],
+      from,
+      to,
+      lengthMm,
+      bevelDeg: 0,
+      joint: hungBy ? 'hung' : 'free',
+      ...(hungBy && { hungBy }),
+    };
   });
 }
 
@@ -136,6 +146,16 @@ function dartMarks(made: Darted, loop: readonly number[], outline: readonly Vec2
     return { kind: 'dart', points: [back(-legs), back(0), back(legs)], text: 'dart' };
   });
 }
+
+/** Darts by the side they start from and where along it. */
+const placedDarts = (panel: Panel, made: Darted): HandDart[] =>
+  made.darts.flatMap(({ path, reach }) =>
+    sides.flatMap((side) => {
+      const run = sideVertices(panel, side);
+      const i = run.indexOf(path[0]!);
+      return i > 0 && i < run.length - 1 ? [{ edgeId: side, at: i / (run.length - 1), reach }] : [];
+    }),
+  );
 
 /** A place of the panel in words, by the names of its edges. */
 function whereOn(panel: Panel, vertex: number): string {
@@ -247,6 +267,7 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     flipped: 0,
     areaMm2: Math.abs(signedArea(outline)),
     ...(stretch && { stretch }),
+    ...(made.darts.length > 0 && { darts: placedDarts(panel, made) }),
     ...(made.left && {
       note: `${made.left} of the darts asked for would meet another or the rim and were left out.`,
     }),

@@ -17,7 +17,7 @@ export function mirrorPiece({ piece, flat }: FlatPanel, panel: Panel): FlatPanel
       return { ...edge, id, name: panel.edges[id], from: last - edge.to, to: last - edge.from };
     })
     .sort((a, b) => Object.keys(other).indexOf(a.id) - Object.keys(other).indexOf(b.id));
-  const { stretch } = piece;
+  const { stretch, darts } = piece;
   const mirrored: Piece = {
     ...piece,
     id: panel.id,
@@ -26,6 +26,10 @@ export function mirrorPiece({ piece, flat }: FlatPanel, panel: Panel): FlatPanel
     edges,
     holes: piece.holes.map((h) => ({ ...h, centre: flip(h.centre) })),
     marks: piece.marks.map((m) => ({ ...m, points: m.points.map(flip) })),
+    mirrors: piece.id,
+    ...(darts && {
+      darts: darts.map((d) => ({ ...d, edgeId: other[d.edgeId as Side], at: 1 - d.at })),
+    }),
     ...(stretch && {
       stretch: {
         ...stretch,

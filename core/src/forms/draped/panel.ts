@@ -19,6 +19,8 @@ export interface Panel {
   nominalMm?: number;
   /** The panel this one mirrors exactly; it is cut as that one flipped. */
   mirrorOf?: string;
+  /** Sides fastened to the face of another piece, and how. */
+  hung?: Partial<Record<Side, string>>;
   /** A strap or belt that hangs free, so that how it lies here says nothing about fit. */
   loose?: true;
   /** Round holes, at fractions of width and height. */

@@ -55,6 +55,7 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
         ),
       ),
       edges: { bottom: 'lower edge', right: 'back edge', top: 'upper edge', left: 'back edge' },
+      ...(i > 0 && { hung: { bottom: `glued inside tier ${i}, lapped by a fifth` } }),
       ...orSame(tierFoam(i)),
     };
     const inside = parallelGirth(

@@ -117,6 +117,7 @@ function capAndBand(params: HelmetParams, frame: HelmetFrame, capMm: number): Di
       };
     }),
     edges: { bottom: 'lower edge', right: 'end', top: 'upper edge', left: 'end' },
+    hung: { bottom: 'glued over cheeks and nape', top: 'glued over the edge of the cap' },
     ...orSame(params.bandFoam),
   };
   const names = ['front', 'left', 'back', 'right'];

@@ -38,6 +38,7 @@ export function lowerWall(params: HelmetParams, frame: HelmetFrame): { panels: P
             }))
         : [],
     edges: { bottom: 'lower edge', right: edges[1], top: 'brow edge', left: edges[0] },
+    hung: { top: 'glued to the edge of the dome' },
   });
   if (params.scheme !== 'cap')
     return {
@@ -95,6 +96,7 @@ export function visorPanel(params: HelmetParams, frame: HelmetFrame, visorMm: nu
             }))
           : [],
       edges: { bottom: 'lower edge', right: 'hinge', top: 'upper edge', left: 'hinge' },
+      hung: { left: 'hinged or riveted over the cheek', right: 'hinged or riveted over the cheek' },
       ...orSame(params.visorFoam),
       ...(slitted && {
         slots: [{ from: [0.12, slitV], to: [0.88, slitV], heightMm: params.slitMm }] as Panel['slots'],
@@ -116,6 +118,7 @@ export function crestPanel({ crestMm }: HelmetParams, { axes, centre }: HelmetFr
         return { x: 0, y: centre.y + axes.y * r * Math.cos(el), z: centre.z + axes.z * r * Math.sin(el) };
       }),
       edges: { bottom: 'crown edge', right: 'back', top: 'ridge', left: 'front' },
+      hung: { bottom: 'glued along the crown' },
     },
   ];
 }

@@ -53,6 +53,7 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<Pauldro
         return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - (i + 1) * (lameT + 1) * 0.5);
       }),
       edges: { bottom: 'lower edge', right: 'front edge', top: 'upper edge', left: 'back edge' },
+      hung: { top: `hung on straps under ${i === 0 ? 'the cap' : `lame ${i}`}, a rivet at each end` },
       ...orSame(params.lameFoam),
     };
   });

@@ -1,4 +1,5 @@
 import { ringTestNeutralFraction } from '@fomrik/core/foam/bend';
+import { foldOpeningMm } from '@fomrik/core/foam/groove';
 import { catalogue } from '@fomrik/core/materials/catalogue';
 import { foamSheet, type FoamStock } from '@fomrik/core/materials/stock';
 import { trimNumber } from '@fomrik/core/units/length';
@@ -8,7 +9,9 @@ import { LengthField, NumberField } from '../../parts/Field';
 import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
 
-type Settable = Partial<Pick<FoamStock, 'sheets' | 'measuredMm' | 'neutralFraction' | 'pricePerSheet'>>;
+type Settable = Partial<
+  Pick<FoamStock, 'sheets' | 'measuredMm' | 'neutralFraction' | 'rightAngleMm' | 'pricePerSheet'>
+>;
 
 /** Foam on the shelf: sheets, real thickness, ring test and price correct every pattern and every sum. */
 export function StockTable() {
@@ -65,6 +68,7 @@ export function StockTable() {
             <th>sheets</th>
             <th>real thickness</th>
             <th>price</th>
+            <th>groove test</th>
             <th>ring test</th>
           </tr>
         </thead>
@@ -106,6 +110,19 @@ export function StockTable() {
                     range={[0, 10000]}
                     suffix={doc.brief.currency}
                     onChange={(pricePerSheet) => set(foamId, nominalMm, { pricePerSheet })}
+                  />
+                </td>
+                <td className="w-36 pr-2">
+                  <LengthField
+                    label="Groove test"
+                    valueMm={
+                      sheet.rightAngleMm?.value ?? Number(foldOpeningMm(sheet, Math.PI / 2).toFixed(1))
+                    }
+                    range={[0.5, 60]}
+                    estimate={!sheet.rightAngleMm}
+                    note={sheet.rightAngleMm ? 'measured' : 'est. from thickness'}
+                    onChange={(rightAngleMm) => set(foamId, nominalMm, { rightAngleMm })}
+                    help="Opening of a V that closed a right angle cleanly; corrects every fold in this foam."
                   />
                 </td>
                 <td className="w-56">

@@ -1,7 +1,7 @@
 import type { Lights, Part, Spot } from '@fomrik/core/build/document';
 import type { InsideReport } from '@fomrik/core/build/report';
 import type { Draft } from 'immer';
-import type { Handle } from '../../parts/SolidView';
+import type { Handle } from '../../parts/SolidGrip';
 
 type Changer = (recipe: (part: Draft<Part>) => void) => void;
 

@@ -1,183 +1,148 @@
-import type { Field } from '@fomrik/core/forms/contract';
-import { formKinds } from '@fomrik/core/forms/kinds';
-import { isPaired } from '@fomrik/core/forms/partForm';
+import { handlesOf } from '@fomrik/core/forms/partForm';
+import type { HandDart } from '@fomrik/core/forms/details/detail';
+import { nearestOn } from '@fomrik/core/forms/details/pick';
+import type { Vec3 } from '@fomrik/core/geometry/vec';
 import { catalogue } from '@fomrik/core/materials/catalogue';
-import { mirrorPart } from '../../app/partActions';
+import { foamSheet, type FoamSheet } from '@fomrik/core/materials/stock';
+import { Tabs } from 'radix-ui';
+import { useMemo, useState } from 'react';
 import { Empty } from '../../parts/Empty';
-import { ChoiceField, LengthField, NumberField, WordsField } from '../../parts/Field';
 import { FlatPieces } from '../../parts/FlatPieces';
 import { LazySolid } from '../../parts/LazySolid';
 import { Legend } from '../../parts/Legend';
 import { usePart } from '../../parts/usePart';
-import { dragEnd } from '../../store/build';
+import { dragEnd, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
-import { toggle, useView } from '../../store/view';
+import { useView, type ShapeTab } from '../../store/view';
+import { BenchToggles } from './BenchToggles';
 import { bracerHandles } from './bracerHandles';
-import { ThicknessTrial } from './ThicknessTrial';
-import { WholeBuild } from './WholeBuild';
+import { DetailsTab } from './DetailsTab';
+import { FigureBench } from './FigureBench';
+import { FitTab } from './FitTab';
+import { formHandles } from './formHandles';
+import { FormTab } from './FormTab';
 
-/** One field of the form, drawn after its kind. */
-function FormField({
-  field,
-  params,
-  onChange,
-}: {
-  field: Field<never>;
-  params: Readonly<Record<string, string | number>>;
-  onChange: (value: string | number) => void;
-}) {
-  const value = params[field.key as string]!;
-  if (field.type === 'choice')
-    return (
-      <ChoiceField
-        label={field.label}
-        help={field.help}
-        value={value}
-        choices={field.choices}
-        onChange={onChange}
-      />
-    );
-  if (field.type === 'length')
-    return (
-      <LengthField
-        label={field.label}
-        help={field.help}
-        valueMm={value as number}
-        range={field.range}
-        onChange={onChange}
-      />
-    );
-  return (
-    <NumberField
-      label={field.label}
-      help={field.help}
-      value={value as number}
-      range={field.range}
-      suffix={field.type === 'angle' ? '°' : ''}
-      onChange={onChange}
-    />
-  );
-}
+const tabs: { key: ShapeTab; label: string }[] = [
+  { key: 'form', label: 'Form and foam' },
+  { key: 'details', label: 'Details and darts' },
+  { key: 'fit', label: 'Fit' },
+];
 
-/** Whether a field has any bearing as things stand. */
-const matters = (key: string, p: Readonly<Record<string, string | number>>): boolean => {
-  if (key === 'pointWidthDeg' || (key === 'pointMm' && 'wristEnd' in p)) return p['wristEnd'] === 'point';
-  if (key === 'gapMm' && 'closure' in p) return p['closure'] !== 'none';
-  if (key === 'gapMm' && 'back' in p) return p['back'] === 'open';
-  if (key === 'gores') return p['scheme'] === 'gores';
-  if (key === 'stripMm') return p['scheme'] === 'strip';
-  if (key === 'slitMm' || key === 'slitDropMm') return p['visor'] === 'slit';
-  if (key.startsWith('lame') || key === 'overlapMm') return p['lames'] !== 0 || key === 'lames';
-  return true;
-};
-
-/** Solid and flat side by side, the form's values below, and the thickness trial. */
+/** Solid and flat side by side; below, the form's values, its details, or how it fits. */
 export function Shape() {
   const { part, made, change, drag } = usePart();
   const body = useReport((s) => s.report!.body);
-  const trialOpen = useView((v) => v.trialOpen);
-  const stretchOpen = useView((v) => v.stretchOpen);
+  const wearer = useBuild((s) => s.doc.wearer);
+  const stock = useBuild((s) => s.doc.stock);
+  const { gapOpen, sightOpen, ringsOpen, figureOpen, shapeTab, drawing } = useView();
+  const [gapHere, setGapHere] = useState<string | undefined>();
+  const grips = useMemo(() => {
+    if (!part || part.form === 'bracer') return [];
+    const sheet = (mm: number): FoamSheet | undefined =>
+      foamSheet(catalogue.foams, stock, part.foam.foamId, mm);
+    const foam = sheet(part.foam.nominalMm);
+    if (!foam) return [];
+    const around = {
+      body,
+      underLayerMm: wearer.underLayerMm,
+      foam,
+      sheetOf: (mm: number) => sheet(mm) ?? foam,
+    };
+    return handlesOf(part, around);
+  }, [part, body, wearer.underLayerMm, stock]);
   if (!part) return <Empty what="shape" />;
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
-  const fields = formKinds[part.form].fields as readonly Field<never>[];
-  const params: Readonly<Record<string, string | number>> = { ...part.params };
-  const foam = catalogue.foams.find((f) => f.id === part.foam.foamId);
-  const thicknesses = (foamId: string): number[] =>
-    catalogue.foams.find((f) => f.id === foamId)?.sheets.map((s) => s.nominalMm) ?? [];
-  const nearest = (foamId: string, mm: number): number =>
-    thicknesses(foamId).reduce((a, b) => (Math.abs(b - mm) < Math.abs(a - mm) ? b : a));
+  const handles =
+    part.form === 'bracer'
+      ? bracerHandles(part, made, drag, change, dragEnd)
+      : formHandles(part, grips, drag, change, dragEnd);
+
+  const onPoint = (p: Vec3 | undefined): void => {
+    const spot = p && nearestOn(made.surfaces, p);
+    const gap = spot && made.wear.standOff.find((s) => s.pieceId === spot.pieceId)?.gapMm;
+    if (!spot || !gap) return setGapHere(undefined);
+    const row = gap[Math.round(spot.at.y * (gap.length - 1))]!;
+    const mm = row[Math.round(spot.at.x * (row.length - 1))]!;
+    setGapHere(
+      `${made.pieces.find((q) => q.id === spot.pieceId)!.name}: ${mm.toFixed(0)} mm from the clothed body`,
+    );
+  };
+  const onPick = (p: Vec3): void => {
+    const spot = nearestOn(made.surfaces, p);
+    const line = useView.getState().drawing;
+    if (!spot || !line || (line.pieceId && line.pieceId !== spot.pieceId)) return;
+    useView.setState({ drawing: { ...line, pieceId: spot.pieceId, points: [...line.points, spot.at] } });
+  };
+  const onDarts = (pieceId: string, darts: HandDart[], done: boolean): void => {
+    (done ? change : drag)((p) => {
+      p.dartsByHand = [...(p.dartsByHand ?? []).filter((d) => d.pieceId !== pieceId), { pieceId, darts }];
+    });
+    if (done) dragEnd();
+  };
   return (
     <div className="flex h-full min-h-[620px] flex-col">
       <div className="relative grid min-h-0 flex-1 grid-cols-[5fr_6fr] border-b border-hair">
         <div className="relative min-h-0 border-r border-hair bg-paper">
-          <LazySolid
-            made={made}
-            body={body}
-            handles={part.form === 'bracer' ? bracerHandles(part, made, drag, change, dragEnd) : []}
-          />
-          <p className="pointer-events-none absolute bottom-1 left-2 text-[12px] text-soft">
-            Drag to turn.{part.form === 'bracer' && ' Diamonds slide the edges and the point.'}
-          </p>
+          {figureOpen ? (
+            <FigureBench />
+          ) : (
+            <>
+              <LazySolid
+                made={made}
+                body={body}
+                handles={handles}
+                overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
+                {...(gapOpen && { seeThrough: true, onPoint })}
+                {...(drawing && { onPick })}
+              />
+              <p
+                aria-live="polite"
+                className="pointer-events-none absolute bottom-1 left-2 bg-paper px-1 text-[12px] text-soft"
+              >
+                {drawing
+                  ? `Press on the shell to set points: ${drawing.points.length} set. Finish under Details.`
+                  : (gapHere ??
+                    `Drag to turn.${handles.length > 0 ? ' Diamonds slide edges and seams.' : ''}`)}
+              </p>
+            </>
+          )}
+          <BenchToggles made={made} />
         </div>
-        <FlatPieces made={made} onEdge={(edge) => useView.setState({ edge })} />
-        {made.pieces.some((p) => p.stretch) && (
-          <button
-            type="button"
-            className="btn absolute right-24 top-1"
-            aria-pressed={stretchOpen}
-            onClick={() => toggle('stretchOpen')}
-            title="Stretch map (S)"
-          >
-            Stretch
-          </button>
-        )}
-        <button
-          type="button"
-          className="btn absolute right-2 top-1"
-          onClick={() => toggle('legendOpen')}
-          title="Legend of lines (L)"
-        >
-          Legend
-        </button>
+        <FlatPieces
+          made={made}
+          onEdge={(edge) => useView.setState(edge ? { edge, lastEdge: edge } : { edge })}
+          {...(shapeTab === 'details' && part.form !== 'bracer' && { onDarts })}
+        />
         <Legend />
       </div>
-      <div className="max-h-[56%] overflow-auto px-3 pb-1 pt-2">
-        <div className="grid grid-cols-7 gap-x-2.5 gap-y-0.5">
-          <WordsField
-            label="Part"
-            value={part.name}
-            onChange={(name) => change((p) => void (p.name = name))}
-          />
-          <ChoiceField
-            label="Foam"
-            value={part.foam.foamId}
-            choices={catalogue.foams.map((f) => ({ value: f.id, label: f.name }))}
-            onChange={(foamId) =>
-              change((p) => void (p.foam = { foamId, nominalMm: nearest(foamId, p.foam.nominalMm) }))
-            }
-          />
-          <ChoiceField
-            label="Thickness"
-            value={part.foam.nominalMm}
-            choices={(foam?.sheets ?? []).map((s) => ({ value: s.nominalMm, label: `${s.nominalMm} mm` }))}
-            onChange={(mm) => change((p) => void (p.foam.nominalMm = mm))}
-          />
-          <ChoiceField
-            label="Lining"
-            value={part.lining ? part.lining.nominalMm : 0}
-            choices={[
-              { value: 0, label: 'none' },
-              ...thicknesses('dense-eva')
-                .filter((t) => t <= 5)
-                .map((t) => ({ value: t, label: `${t} mm dense EVA` })),
-            ]}
-            onChange={(mm) =>
-              change((p) => void (p.lining = mm === 0 ? null : { foamId: 'dense-eva', nominalMm: mm }))
-            }
-          />
-          {isPaired(part) && (
-            <div className="flex items-center">
-              <button type="button" className="btn" onClick={() => mirrorPart(part.id)} title="Mirror (M)">
-                {part.sides === 'pair' ? 'Make it one' : 'Mirror'}
-              </button>
-            </div>
-          )}
-          {fields
-            .filter((f) => matters(f.key, params))
-            .map((field) => (
-              <FormField
-                key={field.key as string}
-                field={field}
-                params={params}
-                onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
-              />
-            ))}
+      <Tabs.Root
+        value={shapeTab}
+        onValueChange={(tab) => useView.setState({ shapeTab: tab as ShapeTab })}
+        className="flex max-h-[54%] flex-col"
+      >
+        <Tabs.List aria-label="What to change" className="flex border-b border-hair px-3">
+          {tabs.map((t) => (
+            <Tabs.Trigger
+              key={t.key}
+              value={t.key}
+              className="px-3 py-1 font-medium text-teal data-[state=active]:bg-foam data-[state=active]:text-white"
+            >
+              {t.label}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <div className="overflow-auto px-3 pb-1 pt-1.5">
+          <Tabs.Content value="form">
+            <FormTab part={part} made={made} change={change} />
+          </Tabs.Content>
+          <Tabs.Content value="details">
+            <DetailsTab part={part} made={made} change={change} />
+          </Tabs.Content>
+          <Tabs.Content value="fit">
+            <FitTab made={made} />
+          </Tabs.Content>
         </div>
-        {trialOpen && (
-          <ThicknessTrial made={made} onChoose={(mm) => change((p) => void (p.foam.nominalMm = mm))} />
-        )}
-        {trialOpen && <WholeBuild />}
-      </div>
+      </Tabs.Root>
     </div>
   );
 }

@@ -24,7 +24,18 @@ export function ThicknessTrial({
       <table className="w-full text-right text-[12.5px] leading-tight">
         <thead className="text-[12px] text-soft">
           <tr>
-            {['thickness', 'girth', 'mass', 'bend', 'opening', 'room', 'foam', 'cost'].map((h) => (
+            {[
+              'thickness',
+              'girth',
+              'mass',
+              'bend',
+              'opening',
+              'room',
+              'edge gives',
+              'sheets',
+              'cost',
+              'work',
+            ].map((h) => (
               <th key={h} className="px-1 font-medium first:text-left">
                 {h}
               </th>
@@ -65,15 +76,25 @@ export function ThicknessTrial({
                 </td>
                 <td className="whitespace-nowrap px-1">
                   {trimNumber(row.bendStrain * 100, 0)} %, {strainClassName[row.strainClass]}
+                  {row.grooves > 0 && ` (${row.grooves})`}
                 </td>
                 <td className="whitespace-nowrap px-1">
                   {row.openingMm === null ? '–' : length(row.openingMm, 0)}
                 </td>
                 <td className="whitespace-nowrap px-1">{length(row.roomMm)}</td>
-                <td className="whitespace-nowrap px-1">{trimNumber(row.areaMm2 / 1e4, 1)} dm²</td>
+                <td className="whitespace-nowrap px-1">
+                  {row.sagMm === null ? '–' : `${trimNumber(row.sagMm, 1)} mm`}
+                </td>
+                <td
+                  className="whitespace-nowrap px-1"
+                  title={`${trimNumber(row.areaMm2 / 1e4, 1)} dm² a copy`}
+                >
+                  {row.sheets}
+                </td>
                 <td className="whitespace-nowrap px-1">
                   {row.cost.toFixed(2)} {currency}
                 </td>
+                <td className="whitespace-nowrap px-1">{row.workMin} min</td>
                 <td className="px-1 pl-3 text-left">
                   {row.recommended && <strong className="mr-1 font-semibold">Recommended.</strong>}
                   {row.reasons.join('; ')}

@@ -2,7 +2,7 @@ import type { BracerPart, Part } from '@fomrik/core/build/document';
 import type { PartReport } from '@fomrik/core/build/report';
 import type { Vec3 } from '@fomrik/core/geometry/vec';
 import type { Draft } from 'immer';
-import type { Handle } from '../../parts/SolidView';
+import type { Handle } from '../../parts/SolidGrip';
 
 type Changer = (recipe: (part: Draft<Part>) => void) => void;
 

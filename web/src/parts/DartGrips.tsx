@@ -1,0 +1,113 @@
+import type { HandDart } from '@fomrik/core/forms/details/detail';
+import type { Piece } from '@fomrik/core/forms/piece';
+import { dist2, lerp2, type Vec2 } from '@fomrik/core/geometry/vec';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+
+interface DartGripsProps {
+  piece: Piece;
+  /** Upper left corner in the drawing's millimetres. */
+  x: number;
+  y: number;
+  heightMm: number;
+  onDarts: (darts: HandDart[], done: boolean) => void;
+}
+
+const clamp = (t: number, low: number, high: number): number => Math.min(high, Math.max(low, t));
+
+/** The edge and the fraction along it nearest to a spot of the piece. */
+function mouthNear(piece: Piece, spot: Vec2): { edgeId: string; at: number } {
+  let best = { edgeId: piece.edges[0]!.id, at: 0.5, away: Infinity };
+  for (const { id, from, to } of piece.edges) {
+    const run =
+      to > from
+        ? piece.outline.slice(from, to + 1)
+        : [...piece.outline.slice(from), ...piece.outline.slice(0, to + 1)];
+    run.forEach((p, i) => {
+      const away = dist2(p, spot);
+      if (away < best.away) best = { edgeId: id, at: i / (run.length - 1), away };
+    });
+  }
+  return { edgeId: best.edgeId, at: best.at };
+}
+
+/** Grips on the mouth and the tip of every dart: drag to move, arrows to nudge, Delete to take away. */
+export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
+  const marks = piece.marks.filter((m) => m.kind === 'dart');
+  const darts = piece.darts ?? [];
+  const held = useRef<{ index: number; what: 'mouth' | 'tip' } | undefined>(undefined);
+  const place = (p: Vec2): Vec2 => ({ x: p.x + x, y: heightMm - p.y + y });
+  const spotOf = (event: PointerEvent<SVGElement>): Vec2 => {
+    const svg = event.currentTarget.ownerSVGElement!;
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse());
+    return { x: at.x - x, y: heightMm - (at.y - y) };
+  };
+  const changed = (index: number, change: Partial<HandDart>): HandDart[] =>
+    darts.map((d, i) => (i === index ? { ...d, ...change } : d));
+  const moved = (index: number, what: 'mouth' | 'tip', spot: Vec2): HandDart[] => {
+    if (what === 'mouth') return changed(index, mouthNear(piece, spot));
+    const [a, tip, b] = marks[index]!.points as [Vec2, Vec2, Vec2];
+    const mouth = lerp2(a, b, 0.5);
+    const length = Math.max(dist2(mouth, tip), 1);
+    const along =
+      ((spot.x - mouth.x) * (tip.x - mouth.x) + (spot.y - mouth.y) * (tip.y - mouth.y)) / length ** 2;
+    return changed(index, { reach: clamp(Number((darts[index]!.reach * along).toFixed(2)), 0.1, 1) });
+  };
+  const nudge = (index: number, what: 'mouth' | 'tip') => (event: KeyboardEvent) => {
+    if (event.key === 'Delete' || event.key === 'Backspace') {
+      event.preventDefault();
+      onDarts(
+        darts.filter((_, i) => i !== index),
+        true,
+      );
+      return;
+    }
+    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    const dart = darts[index]!;
+    onDarts(
+      changed(
+        index,
+        what === 'mouth'
+          ? { at: clamp(dart.at + by * 0.05, 0.02, 0.98) }
+          : { reach: clamp(dart.reach + by * 0.05, 0.1, 1) },
+      ),
+      true,
+    );
+  };
+  return marks.flatMap((mark, index) => {
+    if (!darts[index]) return [];
+    const [a, tip, b] = mark.points as [Vec2, Vec2, Vec2];
+    return (['mouth', 'tip'] as const).map((what) => {
+      const at = place(what === 'mouth' ? lerp2(a, b, 0.5) : tip);
+      return (
+        <circle
+          key={`${index}-${what}`}
+          cx={at.x}
+          cy={at.y}
+          r={6}
+          fill={what === 'mouth' ? 'var(--color-teal)' : 'white'}
+          stroke={what === 'mouth' ? 'white' : 'var(--color-teal)'}
+          strokeWidth={2}
+          className="cursor-grab touch-none"
+          role="button"
+          tabIndex={0}
+          data-dart={`${piece.id}-${index}-${what}`}
+          aria-label={`${piece.name}, dart ${index + 1}, ${what}: drag, or arrow keys; Delete takes the dart away`}
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            held.current = { index, what };
+          }}
+          onPointerMove={(event) => {
+            if (held.current) onDarts(moved(held.current.index, held.current.what, spotOf(event)), false);
+          }}
+          onPointerUp={(event) => {
+            if (held.current) onDarts(moved(held.current.index, held.current.what, spotOf(event)), true);
+            held.current = undefined;
+          }}
+          onKeyDown={nudge(index, what)}
+        />
+      );
+    });
+  });
+}

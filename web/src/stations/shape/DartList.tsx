@@ -1,0 +1,82 @@
+import type { Part } from '@fomrik/core/build/document';
+import type { PartReport } from '@fomrik/core/build/report';
+import type { HandDart } from '@fomrik/core/forms/details/detail';
+import type { Piece } from '@fomrik/core/forms/piece';
+import type { Draft } from 'immer';
+import { useView } from '../../store/view';
+
+/** The darts of every piece that needs or has them: placed by the stretch, or by hand. */
+export function DartList({
+  part,
+  made,
+  change,
+}: {
+  part: Part;
+  made: PartReport;
+  change: (recipe: (part: Draft<Part>) => void) => void;
+}) {
+  const edge = useView((v) => v.lastEdge);
+  const pieces = made.pieces.filter((p) => p.role === 'shell' && p.stretch && !p.mirrors);
+  const byHand = (piece: Piece): boolean => (part.dartsByHand ?? []).some((d) => d.pieceId === piece.id);
+  const set = (pieceId: string, darts: HandDart[] | undefined): void =>
+    change((p) => {
+      const others = (p.dartsByHand ?? []).filter((d) => d.pieceId !== pieceId);
+      p.dartsByHand = darts ? [...others, { pieceId, darts }] : others;
+    });
+  if (pieces.length === 0)
+    return (
+      <p className="mt-1 border-t border-hair pt-1 text-soft">Every piece unrolls flat; none wants a dart.</p>
+    );
+  return (
+    <section aria-label="Darts" className="mt-1 border-t border-ink pt-1">
+      <h2 className="head">Darts: drag mouth and tip on the piece</h2>
+      <ul className="text-[13px]">
+        {pieces.map((piece) => {
+          const darts = piece.darts ?? [];
+          const free = piece.edges.filter((e) => e.joint === 'free');
+          const at = free.find((e) => e.id === edge?.edgeId && edge.pieceId === piece.id) ?? free[0];
+          return (
+            <li
+              key={piece.id}
+              data-darts={piece.id}
+              className="flex flex-wrap items-center gap-x-3 border-t border-hair py-0.5"
+            >
+              <strong>{piece.name}</strong>
+              <span>
+                {darts.length === 0 ? 'no darts' : darts.length === 1 ? '1 dart' : `${darts.length} darts`},{' '}
+                {byHand(piece) ? 'by hand' : 'by the stretch'}
+              </span>
+              <span className="text-soft">
+                worst {(piece.stretch!.worst * 100).toFixed(0)} % at {piece.stretch!.worstWhere}, refolds
+                within {piece.stretch!.refoldMm.toFixed(1)} mm
+              </span>
+              {piece.note && <span>{piece.note}</span>}
+              <button
+                type="button"
+                className="btn min-h-7 px-2"
+                disabled={!at || darts.length >= 12}
+                onClick={() => set(piece.id, [...darts, { edgeId: at!.id, at: 0.5, reach: 0.8 }])}
+              >
+                Add a dart{at && `, ${at.name}`}
+              </button>
+              {darts.length > 0 && (
+                <button
+                  type="button"
+                  className="btn min-h-7 px-2"
+                  onClick={() => set(piece.id, darts.slice(0, -1))}
+                >
+                  Take the last away
+                </button>
+              )}
+              {byHand(piece) && (
+                <button type="button" className="btn min-h-7 px-2" onClick={() => set(piece.id, undefined)}>
+                  Let the stretch place them
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

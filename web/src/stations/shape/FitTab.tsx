@@ -1,0 +1,101 @@
+import type { PartReport } from '@fomrik/core/build/report';
+import { trimNumber } from '@fomrik/core/units/length';
+import { useLength } from '../../parts/useLength';
+import { useReport } from '../../store/report';
+
+/** How the part sits, what moves, in which order everything is put on, and every strap. */
+export function FitTab({ made }: { made: PartReport }) {
+  const length = useLength();
+  const fitting = useReport((s) => s.report!.fitting);
+  const { wear } = made;
+  const straps = fitting.straps.filter((s) => s.partId === made.id);
+  const piece = (id: string): string => made.pieces.find((p) => p.id === id)?.name ?? id;
+  return (
+    <div className="grid grid-cols-[1fr_1.15fr_1.1fr] gap-x-5 text-[13px]">
+      <section aria-label="How it sits">
+        <h2 className="head">How it sits</h2>
+        <p>
+          Nearest the body: <strong>{length(wear.leastGapMm, 0)}</strong> at {piece(wear.leastAt.pieceId)}
+          {wear.leastGapMm < 0 && ' (presses)'}; on average {length(wear.meanGapMm, 0)}.
+        </p>
+        {wear.sag && (
+          <p>
+            Slackest edge: {piece(wear.sag.pieceId)}, {wear.sag.edgeName}, gives{' '}
+            <strong>{length(wear.sag.sagMm)}</strong> under its own weight over {length(wear.sag.lengthMm, 0)}
+            .
+          </p>
+        )}
+        <p>
+          {wear.pads.length === 0
+            ? 'No pads: it lies close, or is not padded.'
+            : `${wear.pads.length} pads, ${wear.pads.map((p) => `${p.thicknessMm} mm on ${piece(p.pieceId)}`).join(', ')}; dotted squares on the pieces.`}
+        </p>
+        {made.rings.map((r) => (
+          <p key={r.name}>
+            Opening {length(r.openingMm, 0)}; {r.name} needs {length(r.needMm, 0)}:{' '}
+            <strong>
+              {r.openingMm >= r.needMm ? 'passes' : `${length(r.needMm - r.openingMm, 0)} short`}
+            </strong>
+            .
+          </p>
+        ))}
+        <h2 className="head mt-1">Straps of this part</h2>
+        {straps.length === 0 ? (
+          <p className="text-soft">None.</p>
+        ) : (
+          <ul>
+            {straps.map((s) => (
+              <li key={s.where} className="border-t border-hair">
+                {s.count} × <strong>{length(s.lengthMm, 0)}</strong> {s.where}
+                {s.overlapMm > 0 && `, ${length(s.overlapMm, 0)} of it overlap`}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section aria-label="Moving">
+        <h2 className="head">Moving, with everything on</h2>
+        {fitting.movements.length === 0 && <p className="text-soft">No part is near a joint yet.</p>}
+        <table className="w-full">
+          <tbody>
+            {fitting.movements.map((m) => (
+              <tr key={m.joint} className="border-t border-hair align-top">
+                <th scope="row" className="pr-2 text-left font-medium">
+                  {m.label}
+                </th>
+                <td className="whitespace-nowrap pr-2">
+                  {m.angleDeg >= m.mostDeg ? 'freely' : `${trimNumber(m.angleDeg, 0)}°`}
+                  {m.angleDeg < m.wantedDeg && <strong> (wants {m.wantedDeg}°)</strong>}
+                </td>
+                <td className="text-soft">
+                  {m.stoppedBy ? `until ${m.stoppedBy.map((s) => s.name).join(' meets ')}` : m.for}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="mt-1 text-[12px] text-soft">
+          From the slices in the plane of each movement. Real joints shift: try it on in paper, with a helper
+          near.
+        </p>
+      </section>
+      <section aria-label="Putting on">
+        <h2 className="head">Putting on, in order</h2>
+        <ol className="list-decimal pl-5">
+          {fitting.dressing.map((d) => (
+            <li key={d.partId} className={d.partId === made.id ? 'font-medium' : ''}>
+              {d.name}: {d.how}
+              {d.openingMm !== undefined &&
+                ` (${length(d.openingMm, 0)} for ${length(d.needMm!, 0)}${d.passes ? '' : ', does not pass'})`}
+              {d.helper && ', helper'}
+            </li>
+          ))}
+        </ol>
+        <p className="mt-1 text-[12px] text-soft">
+          Foam covers about {trimNumber(fitting.covered * 100, 0)} % of the body. Drink, rest, take it off at
+          dizziness.
+        </p>
+      </section>
+    </div>
+  );
+}
