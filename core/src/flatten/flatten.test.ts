@@ -11,6 +11,7 @@ import { flattenLocalGlobal } from './localGlobal';
 import { refoldDistanceMm } from './refold';
 import { reverseCuthillMcKee, SkylineFactor } from './skyline';
 import { stretchOf } from './stretch';
+import { referenceFlat } from './testing/reference';
 import { boundaryLoops } from './topology';
 
 /** A grid over the unit square bent by `at`. */
@@ -156,6 +157,20 @@ describe('flattening', () => {
     const flat = flattenLocalGlobal(mesh);
     expect(refoldDistanceMm(mesh, flat)).to.be.lessThan(100 * (1 - Math.cos(0.5)));
     expect(refoldDistanceMm(mesh, flat)).to.be.greaterThan(0);
+  });
+});
+
+describe('against watlas, a general-purpose mesh-parameterisation library', () => {
+  it('a cap needs no more stretch, nor more shrinking, than by its least-squares conformal map', async function () {
+    this.timeout(20_000);
+    for (const reach of [0.4, 0.8, 1.2]) {
+      const mesh = cap(90, reach);
+      const reference = stretchOf(mesh, (await referenceFlat(mesh))!);
+      const ours = stretchOf(mesh, flattenLocalGlobal(mesh));
+      expect(ours.worst, `stretch at ${reach}`).to.be.at.most(reference.worst);
+      expect(Math.min(...ours.least)).to.be.at.least(Math.min(...reference.least) - 0.01);
+      expect(ours.energy, `energy at ${reach}`).to.be.lessThan(reference.energy);
+    }
   });
 });
 

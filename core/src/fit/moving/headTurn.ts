@@ -54,6 +54,7 @@ function cellsOf(
 
 export interface HeadTurn {
   angleDeg: number;
+  mostDeg: number;
   pair?: [MovingPart, MovingPart];
 }
 
@@ -105,7 +106,7 @@ export function headTurn(body: Body, parts: readonly MovingPart[]): HeadTurn | u
   const counted = pairs.filter((p) => p.cells.length > 0 && !meets(p, 0) && !meets(p, 1));
   for (let by = 2; by * STEP_DEG <= MOST_DEG; by++) {
     const hit = counted.find((p) => meets(p, by));
-    if (hit) return { angleDeg: (by - 1) * STEP_DEG, pair: [hit.m.part, hit.f.part] };
+    if (hit) return { angleDeg: (by - 1) * STEP_DEG, mostDeg: MOST_DEG, pair: [hit.m.part, hit.f.part] };
   }
-  return { angleDeg: MOST_DEG };
+  return { angleDeg: MOST_DEG, mostDeg: MOST_DEG };
 }

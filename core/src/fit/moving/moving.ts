@@ -1,11 +1,12 @@
 import type { Body } from '../../body/estimate';
+import type { Zone } from '../../forms/contract';
 import { headTurn } from './headTurn';
-import { bodiesOf, jointMotions, type MovingPart } from './joints';
+import { bodiesOf, jointMotions, type JointMotion, type MovingPart } from './joints';
 import { sweep } from './sweep';
 
 /** How far a movement goes with everything worn, and what stops it. */
 export interface Movement {
-  joint: 'elbow' | 'knee' | 'shoulder' | 'waist' | 'head';
+  joint: JointMotion['name'] | 'head';
   label: string;
   angleDeg: number;
   mostDeg: number;
@@ -18,38 +19,70 @@ export interface Movement {
 
 /** A head is turned this far to look over the shoulder; from memory. */
 const HEAD_WANTED_DEG = 45;
+const HEAD_ZONES: Zone[] = ['head', 'neck', 'shoulder', 'torso'];
 
-/** Every movement that some part could hinder. */
-export function movementsOf(body: Body, parts: readonly MovingPart[]): Movement[] {
-  const joints = jointMotions(body).flatMap((motion): Movement[] => {
-    const moving = bodiesOf(body, motion.plane, motion.movingZones, parts, motion.movingBare);
-    const fixed = bodiesOf(body, motion.plane, motion.fixedZones, parts, motion.fixedBare);
-    if (![...moving, ...fixed].some((b) => !b.bare)) return [];
-    const { angleDeg, pair } = sweep(moving, fixed, motion.turn, motion.mostDeg);
-    return [
-      {
-        joint: motion.name,
-        label: motion.label,
-        angleDeg,
-        mostDeg: motion.mostDeg,
-        wantedDeg: motion.wantedDeg,
-        ...(pair && { stoppedBy: pair.map(({ name, partId }) => ({ name, ...(partId && { partId }) })) }),
-        for: motion.for,
-      },
-    ];
-  });
-  const turn = headTurn(body, parts);
-  if (!turn) return joints;
+function ofJoint(body: Body, motion: JointMotion, parts: readonly MovingPart[]): Movement[] {
+  const moving = bodiesOf(body, motion.plane, motion.movingZones, parts, motion.movingBare);
+  const fixed = bodiesOf(body, motion.plane, motion.fixedZones, parts, motion.fixedBare);
+  if (![...moving, ...fixed].some((b) => !b.bare)) return [];
+  const { angleDeg, pair } = sweep(moving, fixed, motion.turn, motion.mostDeg);
   return [
-    ...joints,
+    {
+      joint: motion.name,
+      label: motion.label,
+      angleDeg,
+      mostDeg: motion.mostDeg,
+      wantedDeg: motion.wantedDeg,
+      ...(pair && { stoppedBy: pair.map(({ name, partId }) => ({ name, ...(partId && { partId }) })) }),
+      for: motion.for,
+    },
+  ];
+}
+
+function ofHead(body: Body, parts: readonly MovingPart[]): Movement[] {
+  const turn = headTurn(body, parts);
+  if (!turn) return [];
+  return [
     {
       joint: 'head',
       label: 'head turns to each side',
       angleDeg: turn.angleDeg,
-      mostDeg: 78,
+      mostDeg: turn.mostDeg,
       wantedDeg: HEAD_WANTED_DEG,
       ...(turn.pair && { stoppedBy: turn.pair.map(({ name, id }) => ({ name, partId: id })) }),
       for: 'looking over the shoulder wants 45°',
     },
   ];
 }
+
+/** Works out every movement that some part could hinder; one whose parts have not changed is not worked out again. */
+export function createMovements(): (body: Body, parts: readonly MovingPart[]) => Movement[] {
+  const known = new Map<string, { key: readonly unknown[]; made: Movement[] }>();
+  const remember = (
+    name: string,
+    body: Body,
+    parts: readonly MovingPart[],
+    zones: readonly Zone[],
+    make: (parts: readonly MovingPart[]) => Movement[],
+  ): Movement[] => {
+    const near = parts.filter((p) => zones.includes(p.zone));
+    const key = [...near.flatMap((p) => [p.mesh, p.name]), ...Object.values(body).map((m) => m.valueMm)];
+    const last = known.get(name);
+    if (last?.key.length === key.length && last.key.every((k, i) => k === key[i])) return last.made;
+    const made = make(near);
+    known.set(name, { key, made });
+    return made;
+  };
+  return (body, parts) => [
+    ...jointMotions(body).flatMap((motion) =>
+      remember(motion.name, body, parts, [...motion.movingZones, ...motion.fixedZones], (near) =>
+        ofJoint(body, motion, near),
+      ),
+    ),
+    ...remember('head', body, parts, HEAD_ZONES, (near) => ofHead(body, near)),
+  ];
+}
+
+/** Every movement that some part could hinder. */
+export const movementsOf = (body: Body, parts: readonly MovingPart[]): Movement[] =>
+  createMovements()(body, parts);
