@@ -38,8 +38,20 @@ function between(stations: readonly Station[], atMm: number): Station {
 
 const v = (body: Body, key: keyof Body): number => body[key].valueMm;
 
+/** Remembers what is worked out from a body, which never changes once made. */
+function ofBody<K, T>(make: (body: Body, key: K) => T): (body: Body, key?: K) => T {
+  const known = new WeakMap<Body, Map<K | undefined, T>>();
+  return (body, key) => {
+    let own = known.get(body);
+    if (!own) known.set(body, (own = new Map()));
+    let value = own.get(key);
+    if (value === undefined) own.set(key, (value = make(body, key as K)));
+    return value;
+  };
+}
+
 /** Heights of the named levels above the floor. Shares of stature where not measured are from memory. */
-export function levels(body: Body): {
+export interface Levels {
   crotch: number;
   hip: number;
   waist: number;
@@ -49,7 +61,9 @@ export function levels(body: Body): {
   neckBase: number;
   chin: number;
   crown: number;
-} {
+}
+
+const levelsOf = ofBody((body: Body): Levels => {
   const stature = v(body, 'stature');
   const crotch = v(body, 'insideLeg');
   const waist = 0.605 * stature;
@@ -66,10 +80,12 @@ export function levels(body: Body): {
     chin: stature - v(body, 'headHeight'),
     crown: stature,
   };
-}
+});
+
+export const levels = (body: Body): Levels => levelsOf(body);
 
 /** Torso stations from crotch to the base of the neck; the back is a nearly straight line, so bust and belly come forward. */
-function torsoStations(body: Body): Station[] {
+const torsoStations = ofBody((body: Body): Station[] => {
   const at = levels(body);
   const shoulderGirth = 2 * v(body, 'shoulderBreadth') * 1.22;
   return [
@@ -86,14 +102,16 @@ function torsoStations(body: Body): Station[] {
     },
     { atMm: at.neckBase, girthMm: v(body, 'neckGirth') * 1.12, ratio: 1.1, forward: 1.25 },
   ];
-}
+});
+
+/** Half the depth of the hips, where the back line stands. */
+const hipDepth = ofBody((body: Body) => ellipseOfGirth(v(body, 'hipGirth'), 1.4).b);
 
 /** Slice of the trunk at a height above the floor, of exactly the interpolated girth. */
 export function torsoSection(body: Body, heightMm: number): BodySection {
   const { girthMm, ratio, forward } = between(torsoStations(body), heightMm);
   const { a, b } = ellipseOfGirth(girthMm, ratio);
-  const hip = ellipseOfGirth(v(body, 'hipGirth'), 1.4);
-  return { a, b, atMm: heightMm, forwardMm: b * forward - hip.b };
+  return { a, b, atMm: heightMm, forwardMm: b * forward - hipDepth(body) };
 }
 
 /** Slice of the neck, which leans a little forward. */
@@ -108,7 +126,7 @@ export function neckSection(body: Body, heightMm: number): BodySection {
 export type Limb = 'forearm' | 'upperArm' | 'lowerLeg' | 'thigh';
 
 /** Where a limb was measured, from its narrow end: wrist, elbow, ankle or knee. */
-export function limbStations(body: Body, limb: Limb): Station[] {
+export const limbStations = ofBody((body: Body, limb: Limb): Station[] => {
   const station = (atMm: number, girthMm: number, ratio: number): Station => ({
     atMm,
     girthMm,
@@ -152,7 +170,7 @@ export function limbStations(body: Body, limb: Limb): Station[] {
       return [station(0, v(body, 'kneeGirth'), 0.97), station(length * 0.92, v(body, 'thighGirth'), 0.96)];
     }
   }
-}
+});
 
 /** The ankle bones stand at about 4.5 % of stature; from memory. */
 export const ankleHeightMm = (body: Body): number => v(body, 'stature') * 0.045;

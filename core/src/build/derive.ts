@@ -33,23 +33,37 @@ const bodyKey = (body: Body): string =>
 
 /**
  * A deriver that remembers each part by identity: an edit that leaves a part, the body and the stock
- * untouched does not work that part out again. Same document in, same report out, remembered or not.
+ * untouched does not work that part out again. Same document in, same report out, remembered or not. Asked for a
+ * quick answer, parts that changed are worked out coarsely from what they were before, and movements are left as
+ * they were; the full answer comes when it is asked for.
  */
 export function createDeriver({ catalogue = standard, today }: DeriveOptions = {}): (
   doc: BuildDoc,
+  quick?: boolean,
 ) => Report {
   const memory = new WeakMap<Part, Remembered>();
+  const last = new Map<string, PartReport>();
   const fitting = createFitting();
-  const rememberPart = (part: Part, doc: BuildDoc, body: Body, key: string): PartReport => {
+  const rememberPart = (part: Part, doc: BuildDoc, body: Body, key: string, quick: boolean): PartReport => {
     const { underLayerMm } = doc.wearer;
     const known = memory.get(part);
     if (known?.body === key && known.stock === doc.stock && known.underLayerMm === underLayerMm)
       return known.report;
-    const report = partReport(part, body, underLayerMm, catalogue, doc.stock);
+    const before = quick ? last.get(part.id) : undefined;
+    const report = partReport(
+      part,
+      body,
+      underLayerMm,
+      catalogue,
+      doc.stock,
+      before?.form === part.form ? before : undefined,
+    );
+    if (before) return report;
+    last.set(part.id, report);
     memory.set(part, { body: key, stock: doc.stock, underLayerMm, report });
     return report;
   };
-  return (doc) => {
+  return (doc, quick = false) => {
     const { measures } = doc.wearer;
     const [left, right] = [resolveBody(measures, 'left'), resolveBody(measures, 'right')];
     const body = largerBody(left, right);
@@ -57,10 +71,10 @@ export function createDeriver({ catalogue = standard, today }: DeriveOptions = {
     const keys = { left: bodyKey(left), right: bodyKey(right), pair: bodyKey(body) };
     const parts = doc.parts.map((part) => {
       const side = isPaired(part) ? part.sides : 'pair';
-      return rememberPart(part, doc, bodies[side], keys[side]);
+      return rememberPart(part, doc, bodies[side], keys[side], quick);
     });
     const packed = packAll(doc, parts, catalogue);
-    const fitted = fitting(body, doc.wearer.underLayerMm, parts);
+    const fitted = fitting(body, doc.wearer.underLayerMm, parts, quick);
     const steps = buildSteps(doc, parts, fitted);
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
     const plan = schedule(

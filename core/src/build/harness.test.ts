@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { applyChanges } from '../findings/finding';
 import { buildTrial } from './buildTrial';
 import { createDeriver } from './derive';
-import type { Part } from './document';
+import type { BuildDoc, Part } from './document';
 import { newPart } from './newBuild';
 import { readBuildFile } from './schema';
 
@@ -62,6 +62,62 @@ describe('the harness, a build of many forms', function () {
     const at = harness.parts.findIndex((p) => p.id === 'greave-1');
     const edited = deriver(applyChanges(harness, [{ path: ['parts', at, 'params', 'easeMm'], value: 24 }]));
     edited.parts.forEach((part, i) => expect(part === report.parts[i], part.name).to.equal(i !== at));
+  });
+
+  it('answers coarsely first when asked, and the full answer afterwards is the same as without', () => {
+    const at = harness.parts.findIndex((p) => p.id === 'pauldron-1');
+    const doc = applyChanges(harness, [{ path: ['parts', at, 'params', 'capMm'], value: 96 }]);
+    const quick = deriver(doc, true);
+    const full = deriver(doc);
+    const [cap, fullCap, known] = [quick, full, report].map((r) => r.parts[at]!.pieces[0]!);
+    const darts = (p: typeof cap): number => p!.marks.filter((m) => m.kind === 'dart').length;
+    expect(darts(cap), 'darts stay where they were').to.equal(darts(known));
+    expect(cap!.areaMm2).to.be.closeTo(fullCap!.areaMm2, fullCap!.areaMm2 * 0.03);
+    expect(quick.parts[at]!.trial).to.equal(report.parts[at]!.trial);
+    expect(full.parts[at]).to.deep.equal(createDeriver()(doc).parts[at]);
+  });
+
+  it('tells how everything goes on, moves and is strapped', () => {
+    const { fitting } = report;
+    expect(fitting.dressing.map((d) => d.partId)).to.have.members(harness.parts.map((p) => p.id));
+    expect(fitting.dressing.find((d) => d.partId === 'gorget-1')!.passes).to.equal(false);
+    const waist = fitting.movements.find((m) => m.joint === 'waist')!;
+    expect(waist.stoppedBy!.map((s) => s.partId)).to.deep.equal(['breastplate-1', 'belt-1']);
+    expect(waist.angleDeg).to.be.at.least(waist.wantedDeg);
+    expect(fitting.straps.every((s) => s.lengthMm > 60 && s.lengthMm < 1500)).to.equal(true);
+    const strap = report.cost.find((c) => c.what.startsWith('strap'))!;
+    const metres = fitting.straps.reduce((sum, s) => sum + (s.lengthMm * s.count) / 1000, 0);
+    expect(strap.need).to.be.within(metres, metres + 0.1);
+  });
+
+  it('cures what presses, what gapes and what will not bend by its own remedies', () => {
+    const with_ = (form: 'breastplate' | 'belt' | 'pauldron', change: Record<string, number>): BuildDoc => {
+      const part = newPart(form, harness.wearer, form);
+      return { ...harness, parts: [{ ...part, params: { ...part.params, ...change } } as Part] };
+    };
+    const plates = [with_('breastplate', { belowWaistMm: 20 }), with_('belt', { atMm: 0 })].flatMap(
+      (d) => d.parts,
+    );
+    const stiff = { ...harness, parts: plates };
+    const moves = deriver(stiff).findings.find((f) => f.id === 'moves-waist')!;
+    expect(moves.title).to.match(/^Bends forward \d+°, then Breastplate meets Belt/);
+    const eased = applyChanges(
+      stiff,
+      moves.remedies.flatMap((r) => r.changes),
+    );
+    const angle = (doc: BuildDoc): number =>
+      deriver(doc).fitting.movements.find((m) => m.joint === 'waist')!.angleDeg;
+    expect(angle(eased)).to.be.greaterThan(angle(stiff));
+
+    const floppy = with_('pauldron', { capMm: 180, wrapDeg: 120, lames: 0 });
+    floppy.parts[0]!.foam = { foamId: 'light-eva', nominalMm: 2 };
+    const slack = deriver(floppy).findings.find((f) => f.id.startsWith('slack:'))!;
+    expect(slack.title).to.match(/gives \d+ mm under its own weight/);
+    const strip = applyChanges(floppy, slack.remedies[0]!.changes);
+    expect(deriver(strip).parts[0]!.wear.sag!.sagMm).to.be.lessThan(
+      deriver(floppy).parts[0]!.wear.sag!.sagMm,
+    );
+    expect(deriver(strip).parts[0]!.pieces.some((p) => p.role === 'strip')).to.equal(true);
   });
 
   it('advises a thickness for the whole build that every trial then agrees with', () => {

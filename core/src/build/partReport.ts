@@ -1,5 +1,6 @@
 import type { Body } from '../body/estimate';
 import { strainClass } from '../foam/bend';
+import type { FormInput } from '../forms/contract';
 import type { Mark, Piece } from '../forms/piece';
 import { pathLength } from '../geometry/path';
 import { boundsOf } from '../geometry/polygon';
@@ -38,6 +39,19 @@ const padMarks = (pads: readonly Pad[], pieceId: string): Mark[] =>
       text: `pad ${pad.thicknessMm} mm`,
     }));
 
+/** Darts by hand as asked; in a coarse answer also those the stretch had placed before. */
+function darting(
+  part: Part,
+  before: PartReport | undefined,
+): Pick<FormInput<never>, 'dartsByHand' | 'coarse'> {
+  const byHand = part.dartsByHand ?? [];
+  if (!before) return byHand.length > 0 ? { dartsByHand: byHand } : {};
+  const placed = before.pieces
+    .filter((p) => p.role === 'shell' && p.darts && !p.mirrors && !byHand.some((d) => d.pieceId === p.id))
+    .map((p) => ({ pieceId: p.id, darts: p.darts! }));
+  return { dartsByHand: [...byHand, ...placed], coarse: true };
+}
+
 /** Lamp holes and the pack's pocket drawn on the pieces they land on. */
 function drill(
   pieces: Piece[],
@@ -60,7 +74,8 @@ function drill(
 }
 
 /**
- * Works out one part. Pure: the same part, body, stock and catalogue give the same report.
+ * Works out one part. With a report from before it is a first, coarse answer: darts stay where they were, fewer
+ * rounds of flattening, and the thickness trial is the one before. Pure: the same part, body, stock and catalogue give the same report.
  * @throws Error when the part names a foam that is not sold; the document's check comes first.
  */
 export function partReport(
@@ -69,6 +84,7 @@ export function partReport(
   underLayerMm: number,
   catalogue: Catalogue,
   stock: readonly FoamStock[],
+  before?: PartReport,
 ): PartReport {
   const foam = foamSheet(catalogue.foams, stock, part.foam.foamId, part.foam.nominalMm);
   if (!foam)
@@ -83,7 +99,7 @@ export function partReport(
     foam,
     sheetOf,
     ...(lining && { lining }),
-    ...(part.dartsByHand && { dartsByHand: part.dartsByHand }),
+    ...darting(part, before),
   });
   const surfaces = shape.surfaces();
   const detailed = applyDetails({ pieces: shape.pieces, surfaces, details: part.details ?? [], sheetOf });
@@ -151,12 +167,14 @@ export function partReport(
     totalG: foamG + closureOf(part).massG + (inside?.massG ?? 0),
     longestMm,
     ...(inside && { inside }),
-    trial: thicknessTrial(part, body, underLayerMm, catalogue, stock, {
-      outlineMm: shellPieces.reduce((sum, p) => sum + pathLength({ vertices: p.outline, closed: true }), 0),
-      longestMm,
-      pieces: shellPieces.length,
-      copies,
-      ...(wear.sag && { sag: wear.sag }),
-    }),
+    trial:
+      before?.trial ??
+      thicknessTrial(part, body, underLayerMm, catalogue, stock, {
+        outlineMm: shellPieces.reduce((sum, p) => sum + pathLength({ vertices: p.outline, closed: true }), 0),
+        longestMm,
+        pieces: shellPieces.length,
+        copies,
+        ...(wear.sag && { sag: wear.sag }),
+      }),
   };
 }

@@ -52,11 +52,25 @@ export const slackEdge: PartRule = (context) => {
   const { part, made } = context;
   const { sag } = made.wear;
   return when(sag !== undefined && sag.sagMm > SLACK_MM, () => {
-    const { pieceId, edgeId, edgeName, sagMm, lengthMm } = sag!;
+    const { pieceId, edgeName, sagMm, lengthMm } = sag!;
     const piece = made.pieces.find((p) => p.id === pieceId)!;
     const known = part.details ?? [];
-    const has = known.some((d) => d.kind === 'trim' && d.pieceId === pieceId && d.edgeId === edgeId);
-    const id = `strip-${pieceId}-${edgeId}`.slice(0, 64);
+    // A corner is held by either of its edges, so every free edge of the piece gets one.
+    const bare = piece.edges.filter(
+      (e) =>
+        e.joint === 'free' &&
+        !known.some((d) => d.kind === 'trim' && d.pieceId === pieceId && d.edgeId === e.id),
+    );
+    const strips = bare.map((e) => ({
+      id: `strip-${pieceId}-${e.id}`.slice(0, 64),
+      kind: 'trim' as const,
+      pieceId,
+      edgeId: e.id,
+      face: 'inner' as const,
+      widthMm: 30,
+      nominalMm: 6,
+      look: 'square' as const,
+    }));
     return {
       id: `slack:${part.id}`,
       severity: 'mind',
@@ -66,32 +80,15 @@ export const slackEdge: PartRule = (context) => {
       sure: 'standard',
       partId: part.id,
       pieceId,
-      remedies: has
-        ? [{ label: 'A closer pad, a seam across it, or thicker foam.', changes: [] }]
-        : [
-            {
-              label: 'Stiffening strip inside, 30 × 6 mm',
-              changes: [
-                setPart(
-                  context,
-                  ['details'],
-                  [
-                    ...known,
-                    {
-                      id,
-                      kind: 'trim',
-                      pieceId,
-                      edgeId,
-                      face: 'inner',
-                      widthMm: 30,
-                      nominalMm: 6,
-                      look: 'square',
-                    },
-                  ],
-                ),
-              ],
-            },
-          ],
+      remedies:
+        strips.length === 0
+          ? [{ label: 'A closer pad, a seam across it, or thicker foam.', changes: [] }]
+          : [
+              {
+                label: `Stiffening strips inside, 30 × 6 mm, on ${strips.length === 1 ? 'its free edge' : `its ${strips.length} free edges`}`,
+                changes: [setPart(context, ['details'], [...known, ...strips])],
+              },
+            ],
     };
   });
 };

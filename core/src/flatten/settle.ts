@@ -12,7 +12,12 @@ export const twinsOf = (mesh: Mesh, added: readonly number[]): number[] =>
 /** Flattens once more with the legs weighed, then makes both legs of every dart equally long. */
 export function settle(made: Darted, how: FlattenOptions): Darted {
   const weights = legWeights(made, how.weights);
-  const flat = flattenLocalGlobal(made.mesh, { ...how, start: made.flat, weights, iterations: 90 });
+  const flat = flattenLocalGlobal(made.mesh, {
+    ...how,
+    start: made.flat,
+    weights,
+    iterations: 2 * (how.iterations ?? 45),
+  });
   const even = equalLegs(flat, made.darts);
   // Legs differ by a percent or so before; should evening them turn a sliver over, they stay as they were.
   const sound = flips(made.mesh, even) === 0 ? even : flat;

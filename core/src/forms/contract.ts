@@ -44,6 +44,8 @@ export interface FormInput<P> {
   sheetOf: (nominalMm: number) => FoamSheet;
   /** Darts the maker has placed; pieces not named are darted by the stretch. */
   dartsByHand?: readonly PieceDarts[];
+  /** A first answer while something is being dragged: fewer rounds, no search for darts. */
+  coarse?: boolean;
 }
 
 /** A figure a form tells of itself. */

@@ -9,14 +9,17 @@ let day = '';
 let deriver = createDeriver();
 
 const api = {
-  /** The report of a document; parts that did not change since the last call are not worked out again. */
-  derive(doc: BuildDoc, today: string): Report {
+  /**
+   * The report of a document; parts that did not change since the last call are not worked out again.
+   * A quick answer is coarse where something changed.
+   */
+  derive(doc: BuildDoc, today: string, quick: boolean): Report {
     if (today !== day) {
       deriver = createDeriver({ today });
       day = today;
     }
     previous = previous ? share(previous, doc) : doc;
-    return deriver(previous);
+    return deriver(previous, quick);
   },
 };
 

@@ -7,11 +7,15 @@ import type { DeriveWorker } from './derive.worker';
 const start = (): Remote<DeriveWorker> =>
   wrap<DeriveWorker>(new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' }));
 
-/** One worker that always works on the newest document; those in between are skipped. */
+/** Above this the maker would feel the wait, and a coarse answer comes first; milliseconds. */
+const SLOW_MS = 50;
+
+/** One worker that always works on the newest document; those in between are skipped. Slow builds answer coarsely first. */
 export class DeriveClient {
   private worker = start();
   private waiting: BuildDoc | undefined;
   private running = false;
+  private slow = false;
 
   constructor(
     private readonly onReport: (report: Report, doc: BuildDoc) => void,
@@ -29,7 +33,15 @@ export class DeriveClient {
       const doc = this.waiting;
       this.waiting = undefined;
       try {
-        const report = await this.worker.derive(doc, todayIso());
+        if (this.slow) {
+          this.onReport(await this.worker.derive(doc, todayIso(), true), doc);
+          // While a value is being dragged the next document is already here.
+          await new Promise((resolve) => setTimeout(resolve, 0));
+          if (this.waiting) continue;
+        }
+        const started = performance.now();
+        const report = await this.worker.derive(doc, todayIso(), false);
+        this.slow = performance.now() - started > SLOW_MS;
         this.onReport(report, doc);
       } catch (error) {
         this.onError((error as Error).message);

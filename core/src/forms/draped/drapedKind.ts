@@ -100,6 +100,7 @@ export function drapedKind<P extends FormParams>(form: DrapedForm<P>): FormKind<
       limit: params.stretchPct / 100,
       darts: params.darts,
       ...(input.dartsByHand && { dartsByHand: input.dartsByHand }),
+      ...(input.coarse && { coarse: true }),
     });
     const widest = Math.max(...made.pieces.map((p) => Math.max(...p.edges.map((e) => e.lengthMm))));
     return {

@@ -19,6 +19,8 @@ export interface FlatOptions {
   limit: number;
   /** Most darts in one piece. */
   darts: number;
+  /** A first answer: fewer rounds, no search for darts. */
+  coarse?: boolean;
 }
 
 /** How one panel is laid: with the sides that are glued to a neighbour, which keep their length first of all. */
@@ -82,7 +84,11 @@ const mouthOf = (panel: Panel, { edgeId, at }: HandDart): number => {
 /** A panel flattened; `left` darts asked for by hand were left out because they would meet. */
 type LaidFlat = Darted & { left?: number };
 
-function layFlat(panel: Panel, foam: FoamSheet, { limit, darts, seams, byHand }: PanelOptions): LaidFlat {
+function layFlat(
+  panel: Panel,
+  foam: FoamSheet,
+  { limit, darts, seams, byHand, coarse }: PanelOptions,
+): LaidFlat {
   const grid = offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value);
   const mesh = gridMesh(grid);
   const start = ruledStart(grid);
@@ -90,7 +96,7 @@ function layFlat(panel: Panel, foam: FoamSheet, { limit, darts, seams, byHand }:
   if (ruled.worst < FLAT_ENOUGH && Math.min(...ruled.least) > -FLAT_ENOUGH) {
     return { mesh, flat: start, stretch: ruled, darts: [], origin: mesh.points.map((_, i) => i) };
   }
-  const how = { start, weights: edgeWeights(panel, mesh, seams), iterations: 40 };
+  const how = { start, weights: edgeWeights(panel, mesh, seams), iterations: coarse ? 6 : 40 };
   if (byHand) {
     const asked = byHand.map((dart) => ({ mouth: mouthOf(panel, dart), reach: dart.reach }));
     return flattenWithGivenDarts(mesh, asked, how);
@@ -98,7 +104,7 @@ function layFlat(panel: Panel, foam: FoamSheet, { limit, darts, seams, byHand }:
   return flattenWithDarts(mesh, {
     ...how,
     limit,
-    most: darts,
+    most: coarse ? 0 : darts,
     keepOff: new Set(seams.flatMap((side) => sideVertices(panel, side))),
   });
 }

@@ -6,7 +6,7 @@ import { parallelGirth } from '../../geometry/ellipse';
 import type { FormCheck, FormInput, FormKind, FormParams, Zone } from '../contract';
 import { drapedKind, type Design } from '../draped/drapedKind';
 import { angle, choice, length } from '../draped/fields';
-import { gridOf, onSlice } from '../draped/grids';
+import { gridOf, onSlice, type Slice } from '../draped/grids';
 import type { Join, Panel } from '../draped/panel';
 
 interface LimbShellParams extends FormParams {
@@ -53,8 +53,20 @@ export function limbShell({
     const out = outMm(input);
     const closed = params.gapMm === 0;
     const span = Math.max(20, params.endMm - params.startMm);
-    const half = (atMm: number): number =>
-      closed ? 0 : ((params.gapMm / parallelGirth(limbGirthMm(body, limb, atMm), out)) * 360) / 2;
+    /** The slice of the limb at a distance and half the gap there, as a turn; many points share one. */
+    const slices = new Map<number, { slice: Slice; margin: number }>();
+    const sliceAt = (at: number): { slice: Slice; margin: number } => {
+      let known = slices.get(at);
+      if (!known) {
+        const girth = parallelGirth(limbGirthMm(body, limb, at), out);
+        known = {
+          slice: { ...limbSection(body, limb, at), x: 0, y: 0, z: at },
+          margin: closed ? 0 : ((params.gapMm / girth) * 360) / 2,
+        };
+        slices.set(at, known);
+      }
+      return known;
+    };
     const panel = (id: string, name: string, from: number, to: number): Panel => ({
       id,
       name,
@@ -63,10 +75,9 @@ export function limbShell({
         const back = (1 + Math.cos((turn * Math.PI) / 180 - Math.PI)) / 2;
         const rise = params.pointMm * Math.max(0, 1 - Math.abs(turn - 180) / 60) * v;
         const at = params.startMm + span * v + rise * back;
-        const margin = half(at);
+        const { slice, margin } = sliceAt(at);
         const angle = 180 + margin + (turn / 360) * (360 - 2 * margin);
-        const section = limbSection(body, limb, at);
-        return onSlice({ ...section, x: 0, y: 0, z: at }, angle, out + params.flareMm * v * v);
+        return onSlice(slice, angle, out + params.flareMm * v * v);
       }),
       edges: {
         bottom: 'lower edge',
