@@ -156,4 +156,26 @@ describe('tapes on the figure', () => {
       expect(length, key).to.be.closeTo(body[key].valueMm + 2 * Math.PI * 2, body[key].valueMm * 0.006);
     }
   });
+
+  it('run as far as the lengths they stand for, and there is one for every measure', () => {
+    const body = resolveBody([]);
+    const drawn = new Map(tapes(body).map((t) => [t.key, t.points]));
+    expect([...drawn.keys()]).to.have.members(Object.keys(body));
+    for (const key of [
+      'headLength',
+      'headBreadth',
+      'shoulderBreadth',
+      'footLength',
+      'handLength',
+      'calfHeight',
+      'kneeHeight',
+      'insideLeg',
+      'stature',
+      'forearmGirthAt',
+    ] as const) {
+      const points = drawn.get(key)!;
+      const length = points.slice(1).reduce((sum, p, i) => sum + dist3(p, points[i]!), 0);
+      expect(length, key).to.be.closeTo(body[key].valueMm, body[key].valueMm * 0.06);
+    }
+  });
 });

@@ -78,6 +78,20 @@ export function tapes(body: Body): Tape[] {
     },
     { key: 'headGirth', points: brow },
     {
+      key: 'headLength',
+      points: [
+        { x: head.side + 25, y: headY - head.front, z: head.centreMm },
+        { x: head.side + 25, y: headY + head.front, z: head.centreMm },
+      ],
+    },
+    {
+      key: 'headBreadth',
+      points: [
+        { x: -head.side, y: headY, z: at.crown + 18 },
+        { x: head.side, y: headY, z: at.crown + 18 },
+      ],
+    },
+    {
       key: 'headHeight',
       points: [
         { x: 0, y: headY + head.front + 30, z: at.chin },
@@ -92,18 +106,51 @@ export function tapes(body: Body): Tape[] {
         { x: shoulder, y: -60, z: at.shoulder },
       ],
     },
+    {
+      key: 'shoulderDrop',
+      points: [
+        { x: shoulder, y: 0, z: at.shoulder },
+        { x: shoulder, y: 0, z: at.neckBase },
+        { x: body.neckGirth.valueMm / 6, y: 0, z: at.neckBase },
+      ],
+    },
+    { key: 'acrossChest', points: across(body.acrossChest.valueMm, 1) },
+    { key: 'acrossBack', points: across(body.acrossBack.valueMm, -1) },
     torso('chestGirth', at.chest),
     torso('underBustGirth', at.underBust),
     torso('waistGirth', at.waist),
     torso('hipGirth', at.hip),
     { key: 'frontWaistLength', points: run(at.waist, at.neckBase - 30, front) },
     { key: 'backWaistLength', points: run(at.waist, at.neckBase, back) },
+    {
+      key: 'waistToShoulder',
+      points: run(at.waist, at.neckBase, (z) => ({ ...back(z), x: body.neckGirth.valueMm / 6 })),
+    },
     limb('upperArmGirth', 'upperArm', limbLengthMm(body, 'upperArm') * 0.5),
     limb('elbowBentGirth', 'upperArm', 0),
     limb('elbowGirth', 'forearm', forearm.at(-1)!.atMm),
     limb('forearmGirth', 'forearm', forearm[1]!.atMm),
     limb('wristGirth', 'forearm', 0),
     { key: 'forearmLength', points: [onArm('forearm', 0), onArm('forearm', forearm.at(-1)!.atMm)] },
+    { key: 'forearmGirthAt', points: [onArm('forearm', 0), onArm('forearm', forearm[1]!.atMm)] },
+    {
+      key: 'handGirth',
+      points: ring(
+        {
+          ...limbSection(body, 'forearm', 0),
+          a: body.handGirth.valueMm / 8.2,
+          b: body.handGirth.valueMm / 4.9,
+          atMm: -70,
+        },
+        (p) => onLimb(limbFrame(body, 'forearm', 1), p),
+      ),
+    },
+    {
+      key: 'handLength',
+      points: [0, -body.handLength.valueMm].map((z) =>
+        onLimb(limbFrame(body, 'forearm', 1), { x: body.wristGirth.valueMm / 6, y: 0, z }),
+      ),
+    },
     {
       key: 'armLength',
       points: [onArm('forearm', 0), onArm('upperArm', 0), onArm('upperArm', limbLengthMm(body, 'upperArm'))],
@@ -112,6 +159,24 @@ export function tapes(body: Body): Tape[] {
     limb('kneeGirth', 'thigh', 0),
     limb('calfGirth', 'lowerLeg', body.calfHeight.valueMm - ankleHeightMm(body)),
     limb('ankleGirth', 'lowerLeg', limbLengthMm(body, 'lowerLeg') * 0.12),
+    {
+      key: 'calfHeight',
+      points: [
+        { x: hip + 90, y: 0, z: 0 },
+        { x: hip + 90, y: 0, z: body.calfHeight.valueMm },
+      ],
+    },
+    {
+      key: 'heelGirth',
+      points: heel(),
+    },
+    {
+      key: 'footLength',
+      points: [
+        { x: hip + 60, y: -body.footLength.valueMm * 0.22, z: 8 },
+        { x: hip + 60, y: body.footLength.valueMm * 0.78, z: 8 },
+      ],
+    },
     {
       key: 'insideLeg',
       points: [
@@ -127,4 +192,24 @@ export function tapes(body: Body): Tape[] {
       ],
     },
   ];
+  /** From arm crease to arm crease a hand below the collarbones, along the chest or the back. */
+  function across(widthMm: number, side: 1 | -1): Vec3[] {
+    const slice = torsoSection(body, (at.chest + at.shoulder) / 2);
+    return Array.from({ length: 17 }, (_, i) => {
+      const x = widthMm * (i / 16 - 0.5);
+      const y = slice.b * Math.sqrt(Math.max(0, 1 - (x / slice.a) ** 2)) + PROUD_MM;
+      return { x, y: slice.forwardMm + side * y, z: slice.atMm };
+    });
+  }
+
+  /** Over the bend of the instep and round the heel. */
+  function heel(): Vec3[] {
+    const r = body.heelGirth.valueMm / (2 * Math.PI);
+    const { origin } = limbFrame(body, 'lowerLeg', 1);
+    return Array.from({ length: AROUND + 1 }, (_, i) => {
+      const a = (i / AROUND) * 2 * Math.PI;
+      const along = r * 1.25 * Math.cos(a);
+      return { x: origin.x + r * 0.7 * Math.sin(a), y: 20 + along * 0.75, z: origin.z * 0.62 + along * 0.66 };
+    });
+  }
 }

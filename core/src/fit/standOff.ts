@@ -24,7 +24,10 @@ export function standOffOf(
   const mesh = gridMesh(grid);
   const values = gapMm.flat();
   const [low, high] = [Math.min(...values), Math.max(...values)];
-  const contours = LEVELS.filter((mm) => mm > low && mm < high).map((mm) => ({
+  // Where most of a shell keeps one gap, a line at that gap would only trace its noise.
+  const flatAt = (mm: number): boolean =>
+    values.filter((v) => Math.abs(v - mm) < 0.8).length > values.length * 0.2;
+  const contours = LEVELS.filter((mm) => mm > low && mm < high && !flatAt(mm)).map((mm) => ({
     mm,
     flat: contourLines(mesh.triangles, flat.flat(), values, mm, lerp2),
     onForm: contourLines(mesh.triangles, mesh.points, values, mm, lerp3),

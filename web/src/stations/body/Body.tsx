@@ -17,6 +17,7 @@ import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';
 import { ArmFigure } from './ArmFigure';
 import { Drift } from './Drift';
+import { MeasureDrawing } from './MeasureDrawing';
 import { MeasureFiles } from './MeasureFiles';
 import { recordMeasure } from './recordMeasure';
 import { WearerBook } from './WearerBook';
@@ -91,22 +92,25 @@ export function Body() {
             />
           )}
         </div>
-        <div className="leaf mx-2 mb-1 p-2" aria-live="polite">
-          <h2 className="text-[15px]">
-            {info.label}
-            {info.standardName && (
-              <span className="ml-2 text-[12px] font-normal text-soft">
-                standard name: {info.standardName}
-              </span>
-            )}
-          </h2>
-          <p>{info.how}</p>
-          <p className="text-[12.5px] text-soft">
-            {resolved.source === 'estimate'
-              ? `est. from ${resolved.from}`
-              : `taken ${resolved.takenOn}, by ${resolved.source}`}
-            {earlier(active)}
-          </p>
+        <div className="leaf mx-2 mb-1 flex gap-3 p-2">
+          <MeasureDrawing body={report.body} measure={active} />
+          <div aria-live="polite">
+            <h2 className="text-[15px]">
+              {info.label}
+              {info.standardName && (
+                <span className="ml-2 text-[12px] font-normal text-soft">
+                  standard name: {info.standardName}
+                </span>
+              )}
+            </h2>
+            <p>{info.how}</p>
+            <p className="text-[12.5px] text-soft">
+              {resolved.source === 'estimate'
+                ? `est. from ${resolved.from}`
+                : `taken ${resolved.takenOn}, by ${resolved.source}`}
+              {earlier(active)}
+            </p>
+          </div>
         </div>
       </section>
       <section aria-label="Measures" className="min-h-0 overflow-auto border-l border-hair p-3">
