@@ -1,7 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
-import type { Browser, BrowserContext, Page } from 'playwright-core';
-import { go, launch, openPage, saved, shows, type, Workbench } from './harness';
+import type { Page } from 'playwright-core';
+import { go, saved, shows, type, type Workbench, onWorkbench, noGraveFaults } from './harness';
 
 const build = 'demo-lampwarden-harness';
 
@@ -9,33 +8,14 @@ const build = 'demo-lampwarden-harness';
 describe('a harness of many forms', function () {
   this.timeout(90_000);
   let bench: Workbench;
-  let browser: Browser;
-  let context: BrowserContext;
   let page: Page;
-  const errors: string[] = [];
-
+  onWorkbench((tools) => ({ bench, page } = tools));
   before(async () => {
-    bench = await Workbench.open();
-    browser = await launch();
-    context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
-    page = await openPage(context, errors);
     page.setDefaultTimeout(20_000);
     await go(page, bench, 'shape', build);
   });
-  after(async () => {
-    await browser.close();
-    await bench.close();
-    expect(errors).to.deep.equal([]);
-  });
 
   const rack = () => page.getByRole('navigation', { name: 'Rack' });
-  const noGraveFaults = async (): Promise<void> => {
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-    expect(
-      grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`),
-    ).to.deep.equal([]);
-  };
 
   it('shows the helmet in gores with its stretch, and what the slit lets see', async () => {
     await rack()
@@ -47,7 +27,7 @@ describe('a harness of many forms', function () {
       .waitFor({ state: 'attached' });
     expect(await page.getByLabel('Tell-tales').innerText()).to.include('sees to each side');
     await page.getByRole('button', { name: 'Stretch' }).click();
-    await noGraveFaults();
+    await noGraveFaults(page);
   });
 
   it('says the collar does not pass the head and opens it with one press', async () => {
@@ -103,7 +83,7 @@ describe('a harness of many forms', function () {
     await page.getByText('est. from calf girth').first().waitFor();
     await page.getByRole('button', { name: 'Everything worn' }).click();
     await page.locator('canvas').first().waitFor();
-    await noGraveFaults();
+    await noGraveFaults(page);
   });
 
   it('reads a scan as a tape would and takes the measures', async () => {

@@ -1,3 +1,5 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect } from 'chai';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
@@ -19,8 +21,7 @@ const flags = [
   '--enable-unsafe-swiftshader',
 ];
 
-export const launch = (): Promise<Browser> =>
-  chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
+const launch = (): Promise<Browser> => chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
 
 function freePort(): Promise<number> {
   return new Promise((resolve) => {
@@ -92,6 +93,43 @@ export async function openPage(context: BrowserContext, errors: string[]): Promi
   page.on('pageerror', (error) => errors.push(error.message));
   page.setDefaultTimeout(10_000);
   return page;
+}
+
+/** What a suite works with. */
+export interface Tools {
+  bench: Workbench;
+  context: BrowserContext;
+  page: Page;
+}
+
+/** A fresh workbench and browser for the suite it is called in; an error of the application fails the suite. */
+export function onWorkbench(begin: (tools: Tools) => void): void {
+  const errors: string[] = [];
+  let bench: Workbench;
+  let browser: Browser;
+  before(async () => {
+    bench = await Workbench.open();
+    browser = await launch();
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      acceptDownloads: true,
+    });
+    begin({ bench, context, page: await openPage(context, errors) });
+  });
+  after(async () => {
+    await browser.close();
+    await bench.close();
+    expect(errors).to.deep.equal([]);
+  });
+}
+
+/** No serious fault by WCAG 2 A and AA, as axe-core sees it. */
+export async function noGraveFaults(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).to.deep.equal(
+    [],
+  );
 }
 
 export const calm = 'demo-lampwarden-bracers';

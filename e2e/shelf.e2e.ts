@@ -1,27 +1,14 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import type { Browser, BrowserContext, Page } from 'playwright-core';
-import { calm, go, launch, openPage, saved, shows, troubled, type, Workbench } from './harness';
+import type { BrowserContext, Page } from 'playwright-core';
+import { calm, go, saved, shows, troubled, type, type Workbench, onWorkbench } from './harness';
 
 describe('the shelf and its dangers', function () {
   this.timeout(60_000);
   let bench: Workbench;
-  let browser: Browser;
   let context: BrowserContext;
   let page: Page;
-  const errors: string[] = [];
-
-  before(async () => {
-    bench = await Workbench.open();
-    browser = await launch();
-    context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
-    page = await openPage(context, errors);
-  });
-  after(async () => {
-    await browser.close();
-    await bench.close();
-    expect(errors).to.deep.equal([]);
-  });
+  onWorkbench((tools) => ({ bench, context, page } = tools));
 
   const names = (): Promise<string[]> => page.locator('li a.font-tight').allInnerTexts();
 

@@ -1,30 +1,16 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import type { Browser, BrowserContext, Page } from 'playwright-core';
-import { calm, figure, go, launch, openPage, saved, shows, type, Workbench } from './harness';
+import type { BrowserContext, Page } from 'playwright-core';
+import { calm, figure, go, saved, shows, type, type Workbench, onWorkbench } from './harness';
 
 /** A maker's whole way from tape measure to log, in one browser, told in order. */
 describe('from tape measure to printed pattern', function () {
   this.timeout(60_000);
   let bench: Workbench;
-  let browser: Browser;
   let context: BrowserContext;
   let page: Page;
-  const errors: string[] = [];
-
-  before(async () => {
-    bench = await Workbench.open();
-    browser = await launch();
-    context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
-    page = await openPage(context, errors);
-  });
-
-  after(async () => {
-    await browser.close();
-    await bench.close();
-    expect(errors).to.deep.equal([]);
-  });
+  onWorkbench((tools) => ({ bench, context, page } = tools));
 
   const girth = async (): Promise<number> => {
     const text = (await page.getByLabel('Tell-tales').innerText()).replace(/\n/g, ' ');

@@ -34,7 +34,7 @@ export function waysTo(mesh: Mesh, goal: number): Map<number, number> {
 /** How far towards the centre of curvature a dart runs; the rest is left to the foam. */
 export const REACH = 0.8;
 
-/** The path from a rim vertex towards the centre, cut short, or none if it meets the rim again or what it must keep off. */
+/** The path from a rim vertex towards the centre, cut short, or none if it meets the rim again or has no length left before what it must keep off. */
 export function dartPath(
   start: number,
   towards: ReadonlyMap<number, number>,
@@ -44,8 +44,11 @@ export function dartPath(
 ): number[] | undefined {
   const whole = [start];
   while (towards.has(whole.at(-1)!)) whole.push(towards.get(whole.at(-1)!)!);
-  const path = whole.slice(0, Math.max(3, Math.ceil(whole.length * reach)));
-  return path.length < 3 || path.some((v, i) => taken.has(v) || (i > 0 && rim.has(v))) ? undefined : path;
+  const wanted = whole.slice(0, Math.max(3, Math.ceil(whole.length * reach)));
+  // One that would run into another ends a step short of it.
+  const met = wanted.findIndex((v) => taken.has(v));
+  const path = met < 0 ? wanted : wanted.slice(0, Math.max(0, met - 1));
+  return path.length < 3 || path.some((v, i) => i > 0 && rim.has(v)) ? undefined : path;
 }
 
 /** The inner vertex nearest to the middle of the surface. */

@@ -5,6 +5,14 @@ import type { Piece } from '@fomrik/core/forms/piece';
 import type { Draft } from 'immer';
 import { useView } from '../../store/view';
 
+/** Middle of the widest run of an edge between its corners and the darts it has. */
+function freeSpot(darts: readonly HandDart[], edgeId: string): number {
+  const stops = [0, ...darts.filter((d) => d.edgeId === edgeId).map((d) => d.at), 1].sort((a, b) => a - b);
+  const runs = stops.slice(1).map((stop, i) => ({ from: stops[i]!, width: stop - stops[i]! }));
+  const widest = runs.reduce((a, b) => (b.width > a.width + 1e-9 ? b : a));
+  return widest.from + widest.width / 2;
+}
+
 /** The darts of every piece that needs or has them: placed by the stretch, or by hand. */
 export function DartList({
   part,
@@ -55,7 +63,7 @@ export function DartList({
                 type="button"
                 className="btn min-h-7 px-2"
                 disabled={!at || darts.length >= 12}
-                onClick={() => set(piece.id, [...darts, { edgeId: at!.id, at: 0.5, reach: 0.8 }])}
+                onClick={() => set(piece.id, [...darts, { edgeId: at!.id, at: freeSpot(darts, at!.id), reach: 0.6 }])}
               >
                 Add a dart{at && `, ${at.name}`}
               </button>
