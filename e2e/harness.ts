@@ -88,7 +88,7 @@ export class Workbench {
 }
 
 /** A page that fails the test when the application reports an error of its own. */
-export async function openPage(context: BrowserContext, errors: string[]): Promise<Page> {
+async function openPage(context: BrowserContext, errors: string[]): Promise<Page> {
   const page = await context.newPage();
   page.on('pageerror', (error) => errors.push(error.message));
   page.setDefaultTimeout(10_000);
@@ -100,6 +100,8 @@ export interface Tools {
   bench: Workbench;
   context: BrowserContext;
   page: Page;
+  /** One more page of the same browser, watched like the first. */
+  open: () => Promise<Page>;
 }
 
 /** A fresh workbench and browser for the suite it is called in; an error of the application fails the suite. */
@@ -114,7 +116,8 @@ export function onWorkbench(begin: (tools: Tools) => void): void {
       viewport: { width: 1280, height: 800 },
       acceptDownloads: true,
     });
-    begin({ bench, context, page: await openPage(context, errors) });
+    const open = (): Promise<Page> => openPage(context, errors);
+    begin({ bench, context, page: await open(), open });
   });
   after(async () => {
     await browser.close();

@@ -1,14 +1,14 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import type { BrowserContext, Page } from 'playwright-core';
-import { calm, go, saved, shows, troubled, type, type Workbench, onWorkbench } from './harness';
+import type { Page } from 'playwright-core';
+import { calm, go, saved, shows, troubled, type, type Tools, type Workbench, onWorkbench } from './harness';
 
 describe('the shelf and its dangers', function () {
   this.timeout(60_000);
   let bench: Workbench;
-  let context: BrowserContext;
   let page: Page;
-  onWorkbench((tools) => ({ bench, context, page } = tools));
+  let open: Tools['open'];
+  onWorkbench((tools) => ({ bench, page, open } = tools));
 
   const names = (): Promise<string[]> => page.locator('li a.font-tight').allInnerTexts();
 
@@ -54,7 +54,7 @@ describe('the shelf and its dangers', function () {
   });
 
   it('offers both versions when two tabs save', async () => {
-    const other = await openPage(context, errors);
+    const other = await open();
     await go(page, bench, 'shape');
     await go(other, bench, 'shape');
     await type(page, 'Ease in girth', '21');

@@ -1,16 +1,16 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import type { BrowserContext, Page } from 'playwright-core';
-import { calm, figure, go, saved, shows, type, type Workbench, onWorkbench } from './harness';
+import type { Page } from 'playwright-core';
+import { calm, figure, go, saved, shows, type, type Tools, type Workbench, onWorkbench } from './harness';
 
 /** A maker's whole way from tape measure to log, in one browser, told in order. */
 describe('from tape measure to printed pattern', function () {
   this.timeout(60_000);
   let bench: Workbench;
-  let context: BrowserContext;
   let page: Page;
-  onWorkbench((tools) => ({ bench, context, page } = tools));
+  let open: Tools['open'];
+  onWorkbench((tools) => ({ bench, page, open } = tools));
 
   const girth = async (): Promise<number> => {
     const text = (await page.getByLabel('Tell-tales').innerText()).replace(/\n/g, ' ');
@@ -135,7 +135,7 @@ describe('from tape measure to printed pattern', function () {
     await page.locator('[data-save="away"]').waitFor();
     await page.close();
     await bench.start();
-    page = await openPage(context, errors);
+    page = await open();
     await go(page, bench, 'shape');
     await shows(page, 'Ease in girth', '24 mm');
     await saved(page);
@@ -231,7 +231,7 @@ describe('from tape measure to printed pattern', function () {
     await page.close();
     await bench.stop('SIGTERM');
     await bench.start();
-    page = await openPage(context, errors);
+    page = await open();
     await go(page, bench, 'log');
     await page.getByRole('cell', { name: '15 h', exact: true }).waitFor();
     await go(page, bench, 'make');

@@ -56,6 +56,16 @@ interface Box {
 
 const TURN_STEPS = 60;
 
+/** Boxes of outlines that have not changed, one for each hand. */
+const boxes = new WeakMap<readonly Vec2[], [plain?: Box, flipped?: Box]>();
+
+/** The tightest box of an outline, remembered while the outline is. */
+function boxOf(outline: readonly Vec2[], flipped: boolean): Box {
+  const known = boxes.get(outline) ?? [];
+  boxes.set(outline, known);
+  return (known[flipped ? 1 : 0] ??= tightestBox(outline, flipped));
+}
+
 /** The turn of least box area, among whole 3° steps; lies on its long side. */
 function tightestBox(outline: readonly Vec2[], flipped: boolean): Box {
   const hull = convexHull(outline);
@@ -83,7 +93,7 @@ export function packShelves(
     [];
   const tooBig: Packed['tooBig'] = [];
   const boxed = items
-    .map((item) => ({ item, box: tightestBox(item.piece.outline, item.flipped) }))
+    .map((item) => ({ item, box: boxOf(item.piece.outline, item.flipped) }))
     .sort((a, b) => b.box.heightMm - a.box.heightMm || b.box.widthMm - a.box.widthMm);
   for (const { item, box } of boxed) {
     const width = box.widthMm + spacingMm;

@@ -2,7 +2,8 @@ import type { Mesh } from '../geometry/mesh';
 import type { Vec2 } from '../geometry/vec';
 import { dist3 } from '../geometry/vec';
 import { boundaryLoops, vertexNeighbours } from './topology';
-import { SkylineFactor, reverseCuthillMcKee } from './skyline';
+import { nestedDissection } from './dissection';
+import { SparseFactor } from './sparseFactor';
 
 /**
  * A flat start without flips for any disc: the boundary on a circle by arc length, every inner vertex
@@ -26,7 +27,7 @@ export function tutteEmbedding(mesh: Mesh): Vec2[] {
   const inner = mesh.points.map((_, i) => i).filter((i) => !edge.has(i));
   if (inner.length === 0) return flat;
   const number = new Map(inner.map((v, i) => [v, i]));
-  const place = reverseCuthillMcKee(inner.map((v) => neighbours[v]!.flatMap((n) => number.get(n) ?? [])));
+  const place = nestedDissection(inner.map((v) => neighbours[v]!.flatMap((n) => number.get(n) ?? [])));
   const diagonal = new Float64Array(inner.length);
   const x = new Float64Array(inner.length);
   const y = new Float64Array(inner.length);
@@ -42,7 +43,7 @@ export function tutteEmbedding(mesh: Mesh): Vec2[] {
       } else if (other < i) entries.push([row, place[other]!, -1]);
     }
   });
-  const factor = new SkylineFactor(inner.length, entries, diagonal);
+  const factor = new SparseFactor(inner.length, entries, diagonal);
   factor.solve(x);
   factor.solve(y);
   inner.forEach((v, i) => (flat[v] = { x: x[place[i]!]!, y: y[place[i]!]! }));

@@ -63,7 +63,9 @@ export function DartList({
                 type="button"
                 className="btn min-h-7 px-2"
                 disabled={!at || darts.length >= 12}
-                onClick={() => set(piece.id, [...darts, { edgeId: at!.id, at: freeSpot(darts, at!.id), reach: 0.6 }])}
+                onClick={() =>
+                  set(piece.id, [...darts, { edgeId: at!.id, at: freeSpot(darts, at!.id), reach: 0.6 }])
+                }
               >
                 Add a dart{at && `, ${at.name}`}
               </button>
