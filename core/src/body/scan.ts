@@ -94,6 +94,27 @@ function armsApart(bodies: readonly Vec2[][]): boolean {
   return bodies.length === 3 && b! > 0.7 * a!;
 }
 
+/** Directions a section is read in. */
+const RAYS = 60;
+
+/**
+ * A section with its noise evened out: the mean of what was seen in each of sixty directions from its middle.
+ * A hull of noisy points is too wide by about twice the noise all round; a hull of means is not.
+ */
+function evened(points: readonly Vec2[]): Vec2[] {
+  const n = points.length;
+  const middle = points.reduce((s, p) => ({ x: s.x + p.x / n, y: s.y + p.y / n }), { x: 0, y: 0 });
+  const rays = Array.from({ length: RAYS }, () => ({ x: 0, y: 0, count: 0 }));
+  for (const p of points) {
+    const turn = Math.atan2(p.y - middle.y, p.x - middle.x) / (2 * Math.PI) + 1;
+    const ray = rays[Math.floor(turn * RAYS) % RAYS]!;
+    ray.x += p.x;
+    ray.y += p.y;
+    ray.count += 1;
+  }
+  return rays.filter((r) => r.count > 0).map(({ x, y, count }) => ({ x: x / count, y: y / count }));
+}
+
 /** Share of stature between which each girth is looked for, whether the widest or the narrowest counts, and how many
  * bodies a slice must show (trunk and two arms, so that an arm is not measured with the chest); from memory. */
 const search: { key: MeasureKey; from: number; to: number; pick: 'max' | 'min'; bodies: number }[] = [
@@ -127,9 +148,15 @@ export function measureScan(mesh: Mesh): Result<Partial<Record<MeasureKey, numbe
       slices.push(before && least === 2 ? bodies.reduce((a, b) => (near(b) < near(a) ? b : a)) : bodies[0]!);
     }
     if (slices.length < 3) continue;
-    // A tape is a few millimetres wide: a hole in one slice is bridged by its neighbours.
-    const girths = slices.slice(1, -1).map((s, i) => tapeGirthMm([...slices[i]!, ...s, ...slices[i + 2]!]));
-    found[key] = Math.round(pick === 'max' ? Math.max(...girths) : Math.min(...girths));
+    // A tape is a few millimetres wide: a hole in one slice is bridged by its neighbours, and noise evens out.
+    const girths = slices
+      .slice(1, -1)
+      .map((s, i) => tapeGirthMm(evened([...slices[i]!, ...s, ...slices[i + 2]!])));
+    const steady = girths.map((_, i) => {
+      const near = girths.slice(Math.max(0, i - 1), i + 2).sort((a, b) => a - b);
+      return near[Math.floor(near.length / 2)]!;
+    });
+    found[key] = Math.round(pick === 'max' ? Math.max(...steady) : Math.min(...steady));
   }
   return ok(found);
 }

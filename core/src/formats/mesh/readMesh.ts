@@ -1,6 +1,7 @@
 import type { Mesh } from '../../geometry/mesh';
 import type { Vec3 } from '../../geometry/vec';
 import { fail, ok, type Result } from '../../units/result';
+import { readPly } from './readPly';
 
 /** Larger meshes than this are not scans of people. */
 const MOST_TRIANGLES = 4_000_000;
@@ -64,31 +65,6 @@ function readStl(bytes: Uint8Array): Mesh {
   return { points, triangles };
 }
 
-/** ASCII PLY with x, y, z first and faces as lists. */
-function readPly(text: string): Result<Mesh> {
-  const end = text.indexOf('end_header');
-  const header = text.slice(0, end);
-  if (!/format ascii/.test(header)) return fail('Only ASCII PLY is read; save it as ASCII, or as STL.');
-  const vertices = Number(/element vertex (\d+)/.exec(header)?.[1] ?? 0);
-  const faces = Number(/element face (\d+)/.exec(header)?.[1] ?? 0);
-  const lines = text
-    .slice(end)
-    .split(/\r?\n/)
-    .slice(1)
-    .filter((l) => l.trim() !== '');
-  if (lines.length < vertices + faces) return fail('The PLY file ends before its last face.');
-  const points = lines.slice(0, vertices).map((l) => {
-    const [x, y, z] = l.trim().split(/\s+/).map(Number);
-    return { x: x!, y: y!, z: z! };
-  });
-  const triangles: [number, number, number][] = [];
-  for (const line of lines.slice(vertices, vertices + faces)) {
-    const [n, ...corners] = line.trim().split(/\s+/).map(Number);
-    for (let i = 2; i < n!; i++) triangles.push([corners[0]!, corners[i - 1]!, corners[i]!]);
-  }
-  return ok({ points, triangles });
-}
-
 /** Reads OBJ, STL or PLY by its file name. @returns the mesh in the file's own units, or what is wrong. */
 export function readMesh(name: string, bytes: Uint8Array): Result<Mesh> {
   const ending = name.toLowerCase().split('.').at(-1);
@@ -96,7 +72,7 @@ export function readMesh(name: string, bytes: Uint8Array): Result<Mesh> {
   if (ending === 'obj') return finite(readObj(text()));
   if (ending === 'stl') return finite(readStl(bytes));
   if (ending === 'ply') {
-    const read = readPly(text());
+    const read = readPly(bytes);
     return read.ok ? finite(read.value) : read;
   }
   return fail(`${name} is neither OBJ, STL nor PLY.`);
