@@ -1,6 +1,8 @@
 import { createDeriver, derive } from '@fomrik/core/build/derive';
 import type { BuildDoc } from '@fomrik/core/build/document';
 import { flattenLocalGlobal } from '@fomrik/core/flatten/localGlobal';
+import { stretchOf } from '@fomrik/core/flatten/stretch';
+import { referenceFlat } from '@fomrik/core/flatten/testing/reference';
 import type { Mesh } from '@fomrik/core/geometry/mesh';
 import { readBuildFile } from '@fomrik/core/build/schema';
 import { applyChanges } from '@fomrik/core/findings/finding';
@@ -10,6 +12,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { repaintMs } from './repaint';
 
 const root = new URL('..', import.meta.url).pathname;
 
@@ -117,7 +120,8 @@ worn(harness);
 report('harness, warm (nothing changed)', await time(30, () => worn(harness)), 'ms', 50);
 const ease = (i: number): BuildDoc =>
   applyChanges(harness, [{ path: ['parts', greave, 'params', 'easeMm'], value: 15 + (i % 40) / 10 }]);
-report('harness, one part edited (greaves)', await time(20, (i) => worn(ease(i))), 'ms', 16);
+report('harness, coarse answer to an edit', await time(20, (i) => worn(ease(i + 0.5), true)), 'ms', 16);
+report('harness, one part edited in full (greaves)', await time(20, (i) => worn(ease(i))), 'ms', 16);
 for (const [count, target] of [
   [5_000, 300],
   [20_000, 1500],
@@ -130,7 +134,23 @@ for (const [count, target] of [
     target,
   );
 }
+const dome = cap(5_000);
+const [oursMs, theirsMs] = [
+  await time(5, () => flattenLocalGlobal(dome)),
+  await time(5, () => referenceFlat(dome)),
+];
+const reference = await referenceFlat(dome);
+console.log(
+  `${'same dome, ours to watlas (conformal map)'.padEnd(44)} time ratio ${(oursMs / theirsMs).toFixed(2)}, worst stretch ${
+    reference
+      ? `${(stretchOf(dome, flattenLocalGlobal(dome)).worst * 100).toFixed(1)} % to ${(stretchOf(dome, reference).worst * 100).toFixed(1)} %`
+      : 'not compared: it cuts the dome'
+  }`,
+);
 report('pattern PDF', await time(15, () => makeDownload('pattern.pdf', doc, first, new Date(0))), 'ms');
 report('pattern DXF', await time(30, () => makeDownload('pattern.dxf', doc, first, new Date(0))), 'ms');
+const repaint = await repaintMs(12);
+report('browser, nudge to first redrawn piece', repaint.firstMs, 'ms', 100);
+report('browser, nudge to last redrawn piece', repaint.fullMs, 'ms');
 report('first page, script compressed', firstPageKb(), 'kB', 250);
 report('server memory', await serverMemoryMb(), 'MB', 200);

@@ -35,7 +35,7 @@ describe('a harness of many forms', function () {
       .getByRole('button', { name: /Gorget/ })
       .click();
     const finding = page.locator('[data-rule="head"]');
-    expect(await finding.innerText()).to.match(/leaves a \d+ mm opening; this head needs 582 mm/);
+    expect(await finding.innerText()).to.match(/leaves a \d+ mm opening at tier 3; this head needs 582 mm/);
     await finding.getByRole('button', { name: 'Open the back seam' }).click();
     await finding.waitFor({ state: 'detached' });
     await saved(page);

@@ -10,7 +10,7 @@ import { chromium, type Browser, type BrowserContext, type Page } from 'playwrig
 const root = new URL('..', import.meta.url).pathname;
 
 /** Debian's Chromium, quiet, with WebGL in software. */
-const flags = [
+export const chromiumFlags = [
   '--no-sandbox',
   '--disable-quic',
   '--no-first-run',
@@ -21,7 +21,8 @@ const flags = [
   '--enable-unsafe-swiftshader',
 ];
 
-const launch = (): Promise<Browser> => chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
+const launch = (): Promise<Browser> =>
+  chromium.launch({ executablePath: '/usr/bin/chromium', args: chromiumFlags });
 
 function freePort(): Promise<number> {
   return new Promise((resolve) => {

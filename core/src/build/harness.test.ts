@@ -33,7 +33,7 @@ describe('the harness, a build of many forms', function () {
     const told = report.findings.filter((f) => f.severity !== 'note').map((f) => f.id);
     expect(told).to.have.members(['head:gorget-1', 'sight:helmet-1']);
     expect(report.findings.find((f) => f.id === 'head:gorget-1')!.title).to.match(
-      /leaves a \d+ mm opening; this head needs 582 mm/,
+      /leaves a \d+ mm opening at tier 3; this head needs 582 mm/,
     );
   });
 

@@ -3,6 +3,7 @@ import type { Report } from '@fomrik/core/build/report';
 import { wrap, type Remote } from 'comlink';
 import { todayIso } from '../store/today';
 import type { DeriveWorker } from './derive.worker';
+import { createReceiver } from './partial';
 
 const start = (): Remote<DeriveWorker> =>
   wrap<DeriveWorker>(new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' }));
@@ -16,6 +17,7 @@ export class DeriveClient {
   private waiting: BuildDoc | undefined;
   private running = false;
   private slow = false;
+  private readonly receive = createReceiver();
 
   constructor(
     private readonly onReport: (report: Report, doc: BuildDoc) => void,
@@ -34,13 +36,13 @@ export class DeriveClient {
       this.waiting = undefined;
       try {
         if (this.slow) {
-          this.onReport(await this.worker.derive(doc, todayIso(), true), doc);
+          this.onReport(this.receive(await this.worker.derive(doc, todayIso(), true)), doc);
           // While a value is being dragged the next document is already here.
           await new Promise((resolve) => setTimeout(resolve, 0));
           if (this.waiting) continue;
         }
         const started = performance.now();
-        const report = await this.worker.derive(doc, todayIso(), false);
+        const report = this.receive(await this.worker.derive(doc, todayIso(), false));
         this.slow = performance.now() - started > SLOW_MS;
         this.onReport(report, doc);
       } catch (error) {

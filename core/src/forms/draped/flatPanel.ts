@@ -176,7 +176,12 @@ function whereOn(panel: Panel, vertex: number): string {
   return near.length === 1 ? `near the ${near[0]}` : 'the middle';
 }
 
-function stretchReport(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): PieceStretch | undefined {
+function stretchReport(
+  panel: Panel,
+  made: Darted,
+  place: (p: Vec2) => Vec2,
+  coarse: boolean,
+): PieceStretch | undefined {
   const { stretch, mesh, flat } = made;
   if (stretch.worst < 0.003) return undefined;
   const moved = flat.map(place);
@@ -205,7 +210,7 @@ function stretchReport(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Pi
       percent,
       lines: contourLines(mesh.triangles, moved, values, percent, lerp2),
     })),
-    refoldMm: refoldDistanceMm(mesh, flat),
+    refoldMm: refoldDistanceMm(mesh, flat, coarse ? 6 : 25),
   };
 }
 
@@ -257,7 +262,7 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     return { x: q.x - box.minX, y: q.y - box.minY };
   };
   const outline = loop.map((v) => place(made.flat[v]!));
-  const stretch = stretchReport(panel, made, place);
+  const stretch = stretchReport(panel, made, place, options.coarse ?? false);
   const piece: Piece = {
     id: panel.id,
     name: panel.name,

@@ -26,7 +26,9 @@ describe('gorget', () => {
 
   it('says by how many millimetres the head does not pass, and how to cure it', () => {
     const found = expectCured('gorget', { back: 'closed', roomMm: 12 }, 'head');
-    const [, has, needs] = /leaves a (\d+) mm opening; this head needs (\d+) mm/.exec(found.title)!;
+    const [, has, needs] = /leaves a (\d+) mm opening at tier \d; this head needs (\d+) mm/.exec(
+      found.title,
+    )!;
     expect(Number(needs)).to.equal(adult.headGirth.valueMm + 10);
     expect(found.cures.map((c) => c.label).join(' ')).to.include(`+${Number(needs) - Number(has)} mm`);
   });

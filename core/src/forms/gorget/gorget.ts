@@ -69,7 +69,8 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
     b: [panel.id, 'left'],
     kind: closed ? 'seam' : 'closure',
   }));
-  const opening = Math.min(...tiers.map((t) => t.inside));
+  const tightest = tiers.reduce((a, b) => (b.inside < a.inside ? b : a));
+  const opening = tightest.inside;
   const need = body.headGirth.valueMm + HEAD_SPARE_MM;
   const checks: FormCheck[] = [];
   if (closed && opening < need) {
@@ -77,7 +78,7 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
     checks.push({
       id: 'head',
       severity: 'stop',
-      title: `the collar leaves a ${trimNumber(opening, 0)} mm opening; this head needs ${trimNumber(need, 0)} mm.`,
+      title: `the collar leaves a ${trimNumber(opening, 0)} mm opening at ${tightest.panel.name}; this head needs ${trimNumber(need, 0)} mm.`,
       why: 'A closed ring goes over the head with hair and hood; every tier inside another costs its thickness all round.',
       sure: 'memory',
       cures: [

@@ -53,6 +53,12 @@ export function Body() {
   const choose = (key: MeasureKey): void => {
     setActive(key);
     if (!tabs.find((t) => t.key === tab)!.of(measureInfo(key))) setTab(tabOf(measureInfo(key).region));
+    // A tape that is pressed is about to be typed; its field may still have to appear.
+    requestAnimationFrame(() => {
+      const field = document.querySelector<HTMLInputElement>(`[data-measure="${key}"] input`);
+      field?.focus();
+      field?.select();
+    });
   };
   const record = (key: MeasureKey, mm: number): void =>
     update((d) => recordMeasure(d.wearer, key, mm, todayIso(), of));
@@ -163,6 +169,7 @@ export function Body() {
                 return (
                   <div
                     key={key}
+                    data-measure={key}
                     onFocus={() => setActive(key)}
                     className={`px-1 ${key === active ? 'bg-wash' : ''}`}
                   >

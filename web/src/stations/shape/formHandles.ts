@@ -27,7 +27,7 @@ export function formHandles(
     const scale = lively / Math.max(length3(step), 1e-6);
     return {
       id: key,
-      label,
+      label: label.includes(':') ? label : `${label}: drag, or arrow keys`,
       at,
       look: 'edge',
       step: { x: step.x * scale, y: step.y * scale, z: step.z * scale },
