@@ -115,14 +115,49 @@ export function onLimb({ origin, along, out, side }: Frame, p: Vec3): Vec3 {
   };
 }
 
+/** The left limb is the right one mirrored, which turns its faces inside out. */
+const turned = (mesh: Mesh, side: 1 | -1): Mesh =>
+  side === 1 ? mesh : { points: mesh.points, triangles: mesh.triangles.map(([a, b, c]) => [a, c, b]) };
+
 function limbMesh(body: Body, limb: Limb, side: 1 | -1, lean: number): Mesh {
   const frame = limbFrame(body, limb, side, lean);
   const measured = limbStations(body, limb).map((s) => s.atMm);
   const along = [...new Set([...steps(0, limbLengthMm(body, limb), 16), ...measured])].sort((a, b) => a - b);
   const rings = along.map((at) => ringOf(limbSection(body, limb, at), (p) => onLimb(frame, p)));
-  const mesh = loft(rings);
-  // The left limb is the right one mirrored, which turns its faces inside out.
-  return side === 1 ? mesh : { points: mesh.points, triangles: mesh.triangles.map(([a, b, c]) => [a, c, b]) };
+  return turned(loft(rings), side);
+}
+
+/** The round of a shoulder over the top of the arm, half a ball deep. */
+function shoulderMesh(body: Body, side: 1 | -1, lean: number): Mesh {
+  const frame = limbFrame(body, 'upperArm', side, lean);
+  const length = limbLengthMm(body, 'upperArm');
+  const top = limbSection(body, 'upperArm', length);
+  const rings = steps(0, 1, 6).map((t) => {
+    const share = Math.max(0.05, Math.sqrt(1 - t * t));
+    const slice = { ...top, a: top.a * share, b: top.b * share, atMm: length - 4 + t * top.a * 0.8 };
+    return ringOf(slice, (p) => onLimb(frame, p));
+  });
+  return turned(loft(rings), side);
+}
+
+/** A hand hanging open, as long and as broad as measured. */
+function handMesh(body: Body, side: 1 | -1, lean: number): Mesh {
+  const frame = limbFrame(body, 'forearm', side, lean);
+  const long = body.handLength.valueMm;
+  const wrist = limbSection(body, 'forearm', 0);
+  const broad = body.handGirth.valueMm / 4.9;
+  const rings = steps(0, 1, 8).map((t) => {
+    const palm = Math.min(1, t / 0.3);
+    const taper = t < 0.55 ? 1 : 1 - 0.72 * ((t - 0.55) / 0.45) ** 1.5;
+    const slice = {
+      ...wrist,
+      a: (wrist.a + (11 - wrist.a) * palm) * (t < 0.9 ? 1 : 0.7),
+      b: (wrist.b + (broad - wrist.b) * palm) * taper,
+      atMm: -long * t,
+    };
+    return ringOf(slice, (p) => onLimb(frame, p));
+  });
+  return turned(loft(rings.reverse()), side);
 }
 
 /** A foot as a low loft from sole to ankle; its outline is as long as the foot. */
@@ -193,6 +228,13 @@ export function figure(body: Body, lean = armLean): Figure {
       { name: 'right foot', mesh: footMesh(body, 1) },
       { name: 'left foot', mesh: footMesh(body, -1) },
       ...limbs,
+      ...([1, -1] as const).flatMap((side) => {
+        const name = side === 1 ? 'right' : 'left';
+        return [
+          { name: `${name} shoulder`, mesh: shoulderMesh(body, side, lean) },
+          { name: `${name} hand`, mesh: handMesh(body, side, lean) },
+        ];
+      }),
     ],
   };
 }

@@ -295,7 +295,7 @@ function finishSteps(doc: BuildDoc, part: PartReport, after: string, fitting: Fi
     },
     {
       id: id('strap'),
-      title: `${part.name}: ${closure.name}, padding`,
+      title: `${part.name}: ${straps.length > 0 && closure.kind === 'none' ? 'straps' : closure.name}, padding`,
       detail: [
         ...straps.map((s) => `${s.count} × ${trimNumber(s.lengthMm, 0)} mm ${s.where}`),
         ...(part.wear.pads.length > 0

@@ -108,8 +108,8 @@ export function FigureView({ body, parts, active, onActive, chosen, onPart, onBo
           <Line
             key={key}
             points={points.map(figureToScene)}
-            color={key === active ? '#0b5a61' : '#1b2625'}
-            lineWidth={key === active ? 6 : 2}
+            color={key === active ? '#0b5a61' : '#4c5a57'}
+            lineWidth={key === active ? 6 : 1.4}
             onClick={() => onActive?.(key)}
             userData={{ label: measureInfo(key).label }}
           />

@@ -122,7 +122,7 @@ function framing(points: [number, number, number][]): { target: [number, number,
   const low = [0, 1, 2].map((k) => points.reduce((m, p) => Math.min(m, p[k]!), Infinity));
   const high = [0, 1, 2].map((k) => points.reduce((m, p) => Math.max(m, p[k]!), -Infinity));
   const target = [0, 1, 2].map((k) => (low[k]! + high[k]!) / 2) as [number, number, number];
-  return { target, reach: Math.max(...[0, 1, 2].map((k) => high[k]! - low[k]!)) * 0.95 };
+  return { target, reach: Math.max(...[0, 1, 2].map((k) => high[k]! - low[k]!)) * 1.08 };
 }
 
 interface SolidViewProps {

@@ -14,8 +14,10 @@ export function zonesAt(body: Body, name: string, p: Vec3): Zone[] {
     if (p.z < at.waist + 20) return ['hips', 'torso'];
     return p.y < torsoSection(body, p.z).forwardMm ? ['torso', 'back'] : ['torso'];
   }
+  if (name.endsWith('shoulder')) return ['shoulder', 'upperArm'];
   if (name.endsWith('upperArm'))
     return near(at.shoulder, 90) ? ['shoulder', 'upperArm'] : ['upperArm', 'elbow'];
+  if (name.endsWith('hand')) return ['forearm'];
   if (name.endsWith('forearm')) return ['forearm', 'elbow'];
   if (name.endsWith('thigh')) return near(body.kneeHeight.valueMm, 90) ? ['knee', 'thigh'] : ['thigh'];
   return near(body.kneeHeight.valueMm, 70) ? ['knee', 'lowerLeg'] : ['lowerLeg'];
