@@ -6,7 +6,9 @@ import type { Mesh } from '../geometry/mesh';
 import { sliceAt, tapeGirthMm } from '../geometry/slice';
 import { resolveBody } from './estimate';
 import type { Measure, MeasureKey } from './measures';
-import { bodiesOfSlice, likelyUnits, measureScan, standUp } from './scan';
+import { likelyUnits, measureScan, standUp } from './scan';
+import { bodiesOfSlice } from './scanSlices';
+import { headAxes } from './sections';
 import { simulateScan } from './simulatedScanner';
 
 const taken = (values: Partial<Record<MeasureKey, number>>): Measure[] =>
@@ -98,6 +100,30 @@ describe('a scan', () => {
       );
     }
     expect(measureScan(standUp(simulateScan(body), 'cm')).ok).to.equal(false);
+  });
+
+  it('of a head alone gives its girth within 1 %, its length and breadth within 2 %', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 500, max: 610 }),
+        fc.integer({ min: 1, max: 1000 }),
+        (headGirth, seed) => {
+          const hidden = resolveBody(taken({ stature: 1700, headGirth }));
+          const scan = simulateScan(hidden, { seed, only: 'head', perUnitMm: 10 });
+          expect(likelyUnits(scan)).to.deep.equal(['cm']);
+          const read = measureScan(standUp(scan, 'cm'));
+          if (!read.ok) throw new Error(read.message);
+          expect(read.value.headGirth).to.be.closeTo(headGirth, headGirth * 0.01);
+          const { side, front } = headAxes(hidden);
+          expect(read.value.headLength).to.be.closeTo(2 * front, front * 0.04);
+          expect(read.value.headBreadth).to.be.closeTo(2 * side, side * 0.04);
+        },
+      ),
+      { numRuns: 8 },
+    );
+    const upsideDown = simulateScan(resolveBody([]), { only: 'head', holes: 1 });
+    const nothing = measureScan(upsideDown);
+    expect(nothing.ok).to.equal(false);
   });
 
   it('tells two legs apart', () => {

@@ -19,16 +19,17 @@ const SCAN_LEAN = 0.6;
 
 /**
  * A stand-in for a body scanner: the wearer's figure as one mesh with noise on every point and holes
- * where the beam did not reach, in the unit asked for.
+ * where the beam did not reach, in the unit asked for; the whole body or the head alone.
  */
 export function simulateScan(
   body: Body,
-  { noiseMm = 0.7, holes = 0.03, perUnitMm = 1, seed = 1 } = {},
+  { noiseMm = 0.7, holes = 0.03, perUnitMm = 1, seed = 1, only = 'body' as 'body' | 'head' } = {},
 ): Mesh {
   const roll = chance(seed);
   const points: Mesh['points'] = [];
   const triangles: Mesh['triangles'] = [];
-  for (const { mesh } of figure(body, SCAN_LEAN).parts) {
+  const parts = figure(body, SCAN_LEAN).parts.filter((p) => only === 'body' || p.name === 'head');
+  for (const { mesh } of parts) {
     const base = points.length;
     const jitter = (): number => (roll() + roll() + roll() - 1.5) * noiseMm;
     for (const p of mesh.points)

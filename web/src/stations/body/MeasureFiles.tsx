@@ -82,7 +82,7 @@ export function MeasureFiles() {
           CSV out
         </button>
         <button type="button" className="btn" onClick={() => scanInput.current?.click()}>
-          Body scan
+          Body or head scan
         </button>
         <button type="button" className="btn" onClick={() => void simulate()}>
           Try the simulated scanner
@@ -106,7 +106,7 @@ export function MeasureFiles() {
         accept=".obj,.stl,.ply"
         className="sr-only"
         tabIndex={-1}
-        aria-label="Body scan as OBJ, STL or PLY"
+        aria-label="Body or head scan as OBJ, STL or PLY"
         onChange={(e) => {
           void openScan(e.target.files?.[0]);
           e.target.value = '';
