@@ -1,4 +1,4 @@
-import type { Mark, Piece } from '../forms/piece';
+import type { Mark, Piece, PieceEdge } from '../forms/piece';
 import { boundsOf, centroid } from '../geometry/polygon';
 import { lerp2, type Vec2 } from '../geometry/vec';
 import { trimNumber } from '../units/length';
@@ -16,6 +16,7 @@ export const layers = [
   'rivet',
   'pad',
   'notch',
+  'bevel',
   'text',
 ] as const;
 export type Layer = (typeof layers)[number];
@@ -33,6 +34,7 @@ export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meani
   rivet: { dashMm: [], widthMm: 0.25, meaning: 'rivet, glued on' },
   pad: { dashMm: [0.5, 1.5], widthMm: 0.25, meaning: 'pad, inside' },
   notch: { dashMm: [], widthMm: 0.5, meaning: 'notch, meets its letter' },
+  bevel: { dashMm: [], widthMm: 0.35, meaning: 'bevel, the wedge is lost' },
   text: { dashMm: [], widthMm: 0, meaning: 'words' },
 };
 
@@ -65,6 +67,44 @@ function notch(piece: Piece, at: Vec2, letter: string): Shape[] {
   return [
     { kind: 'line', layer: 'notch', points: [at, tip], closed: false },
     { kind: 'text', layer: 'text', at: label, heightMm: 5, text: letter },
+  ];
+}
+
+const WEDGE_MM = 9;
+
+/** A wedge at the middle of a bevelled edge, open by its angle towards the side that is lost, and the angle in words. */
+function bevel(piece: Piece, edge: PieceEdge): Shape[] {
+  const run =
+    edge.to > edge.from
+      ? piece.outline.slice(edge.from, edge.to + 1)
+      : [...piece.outline.slice(edge.from), ...piece.outline.slice(0, edge.to + 1)];
+  const k = Math.max(1, Math.floor(run.length / 2));
+  const [a, b] = [run[k - 1]!, run[k]!];
+  const size = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  const [along, into] = [
+    { x: (b.x - a.x) / size, y: (b.y - a.y) / size },
+    { x: -(b.y - a.y) / size, y: (b.x - a.x) / size },
+  ];
+  const at = lerp2(a, b, 0.5);
+  const from = (s: number, t: number): Vec2 => ({
+    x: at.x + along.x * s + into.x * t,
+    y: at.y + along.y * s + into.y * t,
+  });
+  const open = Math.tan((Math.min(60, Math.abs(edge.bevelDeg)) * Math.PI) / 180) * WEDGE_MM * 0.5;
+  return [
+    {
+      kind: 'line',
+      layer: 'bevel',
+      points: [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)],
+      closed: true,
+    },
+    {
+      kind: 'text',
+      layer: 'text',
+      at: from(2, WEDGE_MM),
+      heightMm: 3,
+      text: `${trimNumber(Math.abs(edge.bevelDeg), 0)}° ${edge.bevelDeg > 0 ? 'off the back' : 'off the face'}`,
+    },
   ];
 }
 
@@ -120,6 +160,7 @@ export function pieceShapes(piece: Piece, source: Source): Shape[] {
     if (mark.text)
       shapes.push({ kind: 'text', layer: 'text', at: centroid(mark.points), heightMm: 3, text: mark.text });
   }
+  for (const edge of piece.edges) if (edge.bevelDeg !== 0) shapes.push(...bevel(piece, edge));
   const middle = centroid(piece.outline);
   const clear = piece.holes.some((h) => Math.abs(h.centre.x - middle.x) < 25) ? 32 : 0;
   const lines = [`${source.partName}: ${piece.name}`, quantityText(piece), source.foamName];

@@ -13,6 +13,7 @@ const colour: Record<Layer, number> = {
   rivet: Colors.White,
   pad: Colors.White,
   notch: Colors.Magenta,
+  bevel: Colors.Red,
   text: Colors.Green,
 };
 

@@ -11,8 +11,10 @@ export interface PieceEdge {
   from: number;
   to: number;
   lengthMm: number;
-  /** Angle cut off square, degrees; 0 is a butt edge. */
+  /** Angle off square, degrees: positive is lost from the back, negative from the face; 0 is a butt edge. */
   bevelDeg: number;
+  /** How far the outer face stands beyond the drawn line at a bevel; the inner face stands back in proportion. */
+  proudMm?: number;
   joint: Joint;
   /** The edge on the other side. */
   mate?: { pieceId: string; edgeId: string };

@@ -124,7 +124,9 @@ export function FlatPieces({
             {chosen.easeMm !== undefined &&
               `ease ${chosen.easeMm > 0 ? '+' : ''}${chosen.easeMm.toFixed(1)} mm, spread between notches · `}
             {chosen.hungBy && `${chosen.hungBy} · `}
-            {chosen.bevelDeg === 0 ? 'cut square' : `bevel ${chosen.bevelDeg.toFixed(0)}°`}
+            {chosen.bevelDeg === 0
+              ? 'cut square'
+              : `bevel ${Math.abs(chosen.bevelDeg).toFixed(0)}° off the ${chosen.bevelDeg > 0 ? 'back' : 'face'}, outer face ${length(Math.abs(chosen.proudMm ?? 0))} ${chosen.bevelDeg > 0 ? 'beyond' : 'inside'} the line`}
           </>
         ) : (
           <span className="text-soft">

@@ -7,6 +7,7 @@ import type { FoamSheet } from '../../materials/stock';
 import type { EdgeLine, Solid, Surface } from '../contract';
 import type { PieceDarts } from '../details/detail';
 import { bevelsOf } from './bevels';
+import { growEdges } from './growEdges';
 import type { Piece, PieceEdge } from '../piece';
 import { flatPanel, type FlatOptions } from './flatPanel';
 
@@ -76,6 +77,33 @@ function notch(piece: Piece, edge: PieceEdge, letter: string, backwards: boolean
   });
 }
 
+/**
+ * Bevels of every seam, and what they do to the flat pieces: at a mitre the layer that is cut reaches further than
+ * the inner face by its depth times the tangent of the bevel, and the outer face by the whole thickness' worth.
+ */
+function bevelSeams(laid: readonly Laid[], joins: readonly Join[]): void {
+  const seams = joins.filter((j) => j.kind === 'seam');
+  const find = ([id, side]: Join['a']): PieceEdge | undefined =>
+    laid.find((l) => l.panel.id === id)?.piece.edges.find((e) => e.id === side);
+  for (const { a, b } of seams) {
+    const [panelA, panelB] = [a, b].map(([id]) => laid.find((l) => l.panel.id === id)?.panel);
+    const [edgeA, edgeB] = [find(a), find(b)];
+    if (!panelA || !panelB || !edgeA || !edgeB) continue;
+    edgeA.bevelDeg = edgeB.bevelDeg = bevelsOf(panelA, a[1], panelB, b[1]);
+  }
+  for (const l of laid) {
+    const { thicknessMm, neutralFraction } = l.foam;
+    const tangent = (e: PieceEdge): number => Math.tan((e.bevelDeg * Math.PI) / 180);
+    for (const edge of l.piece.edges)
+      if (edge.bevelDeg !== 0) edge.proudMm = (1 - neutralFraction.value) * thicknessMm.value * tangent(edge);
+    const out = l.piece.edges.map((e) => neutralFraction.value * thicknessMm.value * tangent(e));
+    if (out.some((mm) => Math.abs(mm) > LEAST_GROWTH_MM)) l.piece = growEdges(l.piece, out);
+  }
+}
+
+/** A knife follows no finer line than this. */
+const LEAST_GROWTH_MM = 0.1;
+
 /** Two or more mates agree to this, or carry a stated ease; mm. */
 const SEAM_TOLERANCE_MM = 0.5;
 
@@ -102,14 +130,6 @@ function joinEdges(laid: readonly Laid[], joins: readonly Join[]): void {
       ...(eased && { easeMm: -ease }),
     });
     if (join.kind === 'closure') return;
-    const bevel = bevelsOf(
-      laid.find((l) => l.panel.id === join.a[0])!.panel,
-      join.a[1],
-      laid.find((l) => l.panel.id === join.b[0])!.panel,
-      join.b[1],
-    );
-    a.edge.bevelDeg = bevel;
-    b.edge.bevelDeg = bevel;
     notch(a.piece, a.edge, letter, false);
     notch(b.piece, b.edge, letter, true);
   });
@@ -142,6 +162,7 @@ export function drape(
     if (twin) laid.push({ panel, foam, ...mirrorPiece(twin, panel) });
     else laid.push(...lay(panel, foam, options, 2, all));
   }
+  bevelSeams(laid, all);
   joinEdges(laid, all);
   const radii = laid.map(({ panel }) => tightestGridRadiusMm(panel.grid));
   const strains = laid.map(({ foam }, i) =>

@@ -160,7 +160,7 @@ describe('fit of worn forms', () => {
   it('a closed collar must pass the head; every cure it offers does', () => {
     const tight = { back: 'closed', roomMm: 6 };
     const found = check('gorget', tight, 'head')!;
-    expect(found.title).to.match(/leaves a \d+ mm opening; this head needs 578 mm/);
+    expect(found.title).to.match(/leaves a \d+ mm opening at tier \d; this head needs 578 mm/);
     for (const cure of found.cures)
       expect(check('gorget', { ...tight, ...cure.set }, 'head')).to.equal(undefined);
   });

@@ -23,6 +23,13 @@ interface GorgetParams extends FormParams {
 /** Hair and hood over the head's girth; from memory. */
 const HEAD_SPARE_MM = 10;
 
+/** The most tiers, up to three, that leave room to turn the head on a neck of this length, each at least a finger high. */
+function tiersThatFit(neckMm: number): { tiers: number; tierMm: number } {
+  const highMm = (tiers: number): number => Math.floor((neckMm + 3) / (0.8 * (tiers - 1) + 1));
+  const tiers = [3, 2].find((n) => highMm(n) >= 16) ?? 1;
+  return { tiers, tierMm: Math.min(90, Math.max(10, highMm(tiers))) };
+}
+
 function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetParams>): Design {
   const at = levels(body);
   const closed = params.back === 'closed';
@@ -168,8 +175,7 @@ export const gorget = drapedKind<GorgetParams>({
     ownFoam('upperFoam', 'Top tier'),
   ],
   defaults: (body) => ({
-    tiers: 3,
-    tierMm: Math.max(10, Math.floor((levels(body).chin - levels(body).neckBase + 3) / 2.6)),
+    ...tiersThatFit(levels(body).chin - levels(body).neckBase),
     leanMm: 8,
     stepMm: 4,
     setBackMm: 6,

@@ -114,7 +114,7 @@ export const halfMask = drapedKind<MaskParams>({
   defaults: (body) => ({
     widthDeg: 82,
     topMm: 18,
-    heightMm: Math.round(body.headHeight.valueMm * 0.45),
+    heightMm: Math.round(body.headHeight.valueMm * 0.37),
     forwardMm: 22,
     paddingMm: 6,
     halves: 2,

@@ -49,22 +49,24 @@ function design({ params, body, foam }: FormInput<PodParams>): Design {
   });
   const rim = { bottom: 'wall seam', right: 'wall seam', top: 'wall seam', left: 'wall seam' };
   const walls = { bottom: 'inner edge', right: 'corner', top: 'outer edge', left: 'corner' };
+  // Grids lie on inner faces: the face's own foam stands outside of them.
+  const reach = deep - t;
   const panels = [
-    quad('face', 'face', [p(deep, -w, -h), p(deep, w, -h), p(deep, w, h), p(deep, -w, h)], rim),
-    quad('front', 'front wall', [p(0, w, h), p(0, w, -h), p(deep, w, -h), p(deep, w, h)], walls),
-    quad('back', 'back wall', [p(0, -w, -h), p(0, -w, h), p(deep, -w, h), p(deep, -w, -h)], walls),
-    quad('roof', 'roof', [p(0, -w, h), p(0, w, h), p(deep, w, h), p(deep, -w, h)], walls),
-    quad('floor', 'floor', [p(0, w, -h), p(0, -w, -h), p(deep, -w, -h), p(deep, w, -h)], walls),
+    quad('face', 'face', [p(reach, -w, -h), p(reach, w, -h), p(reach, w, h), p(reach, -w, h)], rim),
+    quad('front', 'front wall', [p(0, w, -h), p(0, w, h), p(reach, w, h), p(reach, w, -h)], walls),
+    quad('back', 'back wall', [p(0, -w, h), p(0, -w, -h), p(reach, -w, -h), p(reach, -w, h)], walls),
+    quad('roof', 'roof', [p(0, w, h), p(0, -w, h), p(reach, -w, h), p(reach, w, h)], walls),
+    quad('floor', 'floor', [p(0, -w, -h), p(0, w, -h), p(reach, w, -h), p(reach, -w, -h)], walls),
   ];
   const joins: Join[] = [
     { a: ['face', 'right'], b: ['front', 'top'], kind: 'seam' },
     { a: ['face', 'left'], b: ['back', 'top'], kind: 'seam' },
     { a: ['face', 'top'], b: ['roof', 'top'], kind: 'seam' },
     { a: ['face', 'bottom'], b: ['floor', 'top'], kind: 'seam' },
-    { a: ['roof', 'right'], b: ['front', 'left'], kind: 'seam' },
-    { a: ['roof', 'left'], b: ['back', 'right'], kind: 'seam' },
-    { a: ['floor', 'left'], b: ['front', 'right'], kind: 'seam' },
-    { a: ['floor', 'right'], b: ['back', 'left'], kind: 'seam' },
+    { a: ['roof', 'left'], b: ['front', 'right'], kind: 'seam' },
+    { a: ['roof', 'right'], b: ['back', 'left'], kind: 'seam' },
+    { a: ['floor', 'right'], b: ['front', 'left'], kind: 'seam' },
+    { a: ['floor', 'left'], b: ['back', 'right'], kind: 'seam' },
   ];
   const area = 4 * w * h + 2 * deep * (2 * w + 2 * h);
   const massG = area * t * foam.densityKgM3.value * 1e-6;

@@ -1,0 +1,60 @@
+import { newPart } from '@fomrik/core/build/newBuild';
+import type { DrapedPart, Part } from '@fomrik/core/build/document';
+import { expect } from 'chai';
+import { formHandles } from './formHandles';
+
+const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
+
+/** A thigh, a handle on its upper edge, and what became of the part. */
+function bench(endMm: number, step = { x: 0, y: 0, z: 1 }) {
+  const fresh = newPart('t', wearer, 'thigh') as DrapedPart;
+  const part: DrapedPart = { ...fresh, params: { ...fresh.params, endMm } };
+  const now = structuredClone(part) as Part;
+  let ended = 0;
+  const [handle] = formHandles(
+    part,
+    [{ key: 'endMm', label: 'Upper edge', at: { x: 0, y: 0, z: endMm }, step }],
+    (recipe) => recipe(now as never),
+    (recipe) => recipe(now as never),
+    () => (ended += 1),
+  );
+  return { handle: handle!, end: () => (now.params as Record<string, number>)['endMm'], ended: () => ended };
+}
+
+describe('handles of a form', () => {
+  it('slide their value from where the drag began, in whole millimetres', () => {
+    const { handle, end } = bench(300);
+    handle.onSlide!(12.4);
+    expect(end()).to.equal(312);
+    handle.onSlide!(-20);
+    expect(end(), 'counted from the start, not from the last place').to.equal(280);
+  });
+
+  it('stay within the field’s range', () => {
+    const { handle, end } = bench(590);
+    handle.onSlide!(500);
+    expect(end()).to.equal(600);
+    handle.onSlide!(-5000);
+    expect(end()).to.equal(40);
+  });
+
+  it('are nudged by arrows either way round', () => {
+    const { handle, end } = bench(300);
+    handle.onNudge(0, 10);
+    expect(end()).to.equal(310);
+    handle.onNudge(-1, 0);
+    expect(end()).to.equal(299);
+  });
+
+  it('do not run away from the pointer where a unit hardly shows', () => {
+    const { handle } = bench(300, { x: 0, y: 0, z: 0.01 });
+    expect(Math.hypot(handle.step!.x, handle.step!.y, handle.step!.z)).to.be.closeTo(0.15, 1e-9);
+    expect(handle.label).to.include('arrow keys');
+  });
+
+  it('tell when a drag is over', () => {
+    const { handle, ended } = bench(300);
+    handle.onEnd();
+    expect(ended()).to.equal(1);
+  });
+});
