@@ -107,6 +107,52 @@ describe('a harness of many forms', function () {
     await saved(page);
   });
 
+  it('takes a groove test once per foam and keeps it', async () => {
+    await go(page, bench, 'cut', build);
+    const row = page.getByRole('row', { name: /^6 mm light EVA/ });
+    const field = row.getByLabel('Groove test');
+    await field.fill('80');
+    await field.press('Enter');
+    expect(await row.innerText(), 'out of range is said at the field').to.match(/60/);
+    await field.fill('4.4 mm');
+    await field.press('Enter');
+    await row.getByText('measured').first().waitFor();
+    await saved(page);
+    await page.reload();
+    await row.getByText('measured').first().waitFor();
+    expect(await field.inputValue()).to.equal('4.4 mm');
+  });
+
+  it('reads a scan of a head, asks nothing when its unit is plain, and offers its three measures', async () => {
+    await go(page, bench, 'body', build);
+    const rings = Array.from({ length: 40 }, (_, r) => (r / 39) * Math.PI);
+    const around = 48;
+    const points = rings.flatMap((polar) =>
+      Array.from({ length: around }, (_, i) => {
+        const a = (i / around) * 2 * Math.PI;
+        return [
+          7.6 * Math.sin(polar) * Math.cos(a),
+          9.7 * Math.sin(polar) * Math.sin(a),
+          11 * Math.cos(polar),
+        ];
+      }),
+    );
+    const faces = rings.slice(1).flatMap((_, r) =>
+      Array.from({ length: around }, (_, i) => {
+        const [a, b] = [r * around + i, r * around + ((i + 1) % around)];
+        return `f ${a + 1} ${b + 1} ${b + around + 1}\nf ${a + 1} ${b + around + 1} ${a + around + 1}`;
+      }),
+    );
+    await page.getByLabel('Body or head scan as OBJ, STL or PLY').setInputFiles({
+      name: 'head.obj',
+      mimeType: 'text/plain',
+      buffer: Buffer.from([...points.map((p) => `v ${p.join(' ')}`), ...faces].join('\n')),
+    });
+    await page.getByText(/Head length: 19\d mm/).waitFor();
+    expect(await page.getByLabel('Unit, as it looks').inputValue()).to.equal('cm');
+    await page.getByRole('button', { name: 'Leave it' }).click();
+  });
+
   it('prints every piece of every part', async () => {
     await go(page, bench, 'cut', build);
     await page.getByRole('img', { name: /^Sheet 1/ }).waitFor();

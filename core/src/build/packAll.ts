@@ -1,4 +1,4 @@
-import { packShelves, type Packed, type ToLay } from '../cut/packing';
+import { packSheets, type Packed, type ToLay } from '../cut/packing';
 import { foamSheet } from '../materials/stock';
 import type { Catalogue } from '../materials/catalogue';
 import type { BuildDoc } from './document';
@@ -18,7 +18,7 @@ export function packAll(doc: BuildDoc, parts: readonly PartReport[], catalogue: 
   }
   const packed = [...groups.values()].map(({ foamId, nominalMm, items }) => {
     const { widthMm, heightMm } = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm)!;
-    return packShelves(items, { foamId, nominalMm, widthMm, heightMm }, doc.cut.spacingMm);
+    return packSheets(items, { foamId, nominalMm, widthMm, heightMm }, doc.cut.spacingMm);
   });
   return { sheets: packed.flatMap((p) => p.sheets), tooBig: packed.flatMap((p) => p.tooBig) };
 }

@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { boundsOf } from '../geometry/polygon';
 import type { Piece } from '../forms/piece';
-import { laidOutline, packShelves, type ToLay } from './packing';
+import { snuggest, take, type Rect } from './freeRoom';
+import { laidOutline, packSheets, type ToLay } from './packing';
 
 const size = { foamId: 'dense-eva', nominalMm: 6, widthMm: 1000, heightMm: 500 };
 
@@ -33,11 +34,11 @@ const anyItems = fc
   )
   .map((all) => all.map(({ w, h, skew, flipped }, i) => ({ ...box(`b${i}`, w, h, skew), flipped })));
 
-describe('shelf packing', () => {
+describe('laying pieces on sheets', () => {
   it('lays everything once, inside the sheet, with no two boxes closer than the spacing', () => {
     fc.assert(
       fc.property(anyItems, (items) => {
-        const { sheets, tooBig } = packShelves(items, size, 5);
+        const { sheets, tooBig } = packSheets(items, size, 5);
         expect(sheets.flatMap((s) => s.laid).length + tooBig.length).to.equal(items.length);
         for (const sheet of sheets) {
           const boxes = sheet.laid.map((l) =>
@@ -62,12 +63,64 @@ describe('shelf packing', () => {
   });
 
   it('turns a piece that stands too high', () => {
-    const { sheets, tooBig } = packShelves([box('tall', 100, 800)], size, 5);
+    const { sheets, tooBig } = packSheets([box('tall', 100, 800)], size, 5);
     expect(tooBig).to.have.length(0);
     expect(sheets[0]!.laid[0]!.turnRad).to.be.closeTo(Math.PI / 2, 1e-9);
   });
 
   it('names what fits no sheet', () => {
-    expect(packShelves([box('huge', 1200, 100)], size, 5).tooBig[0]!.name).to.equal('huge');
+    expect(packSheets([box('huge', 1200, 100)], size, 5).tooBig[0]!.name).to.equal('huge');
+  });
+
+  it('fills the room beside large pieces before it opens another sheet', () => {
+    // Two halves of a sheet and eight small pieces that fit beside and above them only together.
+    const items = [
+      box('left', 480, 380),
+      box('right', 480, 380),
+      ...Array.from({ length: 8 }, (_, i) => box(`s${i}`, 110, 90)),
+    ];
+    expect(packSheets(items, size, 5).sheets).to.have.length(1);
+  });
+
+  it('stands a piece on end where lying would need another sheet', () => {
+    const items = [box('wide', 880, 480), box('strip', 400, 90)];
+    const { sheets } = packSheets(items, size, 5);
+    expect(sheets).to.have.length(1);
+    expect(sheets[0]!.laid[1]!.heightMm).to.be.closeTo(400, 1e-6);
+  });
+});
+
+describe('free room', () => {
+  const rects = fc.array(
+    fc.record({
+      x: fc.integer({ min: 0, max: 90 }),
+      y: fc.integer({ min: 0, max: 90 }),
+      width: fc.integer({ min: 1, max: 40 }),
+      height: fc.integer({ min: 1, max: 40 }),
+    }),
+    { maxLength: 6 },
+  );
+
+  it('covers exactly what is not taken, square by square', () => {
+    fc.assert(
+      fc.property(rects, (taken) => {
+        const free = taken.reduce<Rect[]>(
+          (left, t) => take(left, t),
+          [{ x: 0, y: 0, width: 100, height: 100 }],
+        );
+        const inside = (r: Rect, x: number, y: number): boolean =>
+          x >= r.x && x < r.x + r.width && y >= r.y && y < r.y + r.height;
+        for (let x = 0.5; x < 100; x += 3)
+          for (let y = 0.5; y < 100; y += 3)
+            expect(free.some((r) => inside(r, x, y))).to.equal(!taken.some((r) => inside(r, x, y)));
+      }),
+    );
+  });
+
+  it('is chosen by the snuggest fit', () => {
+    const wide = { x: 0, y: 0, width: 100, height: 50 };
+    const snug = { x: 200, y: 0, width: 31, height: 60 };
+    expect(snuggest([wide, snug], 30, 40)!.rect).to.equal(snug);
+    expect(snuggest([wide], 101, 10)).to.equal(undefined);
   });
 });

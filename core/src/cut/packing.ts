@@ -2,6 +2,7 @@ import { convexHull } from '../geometry/hull';
 import { boundsOf } from '../geometry/polygon';
 import { rotate2, type Vec2 } from '../geometry/vec';
 import type { Piece } from '../forms/piece';
+import { snuggest, take, type Rect } from './freeRoom';
 
 /** One copy of a piece laid on a sheet: flip first, then turn, then shift. */
 export interface Laid {
@@ -80,25 +81,49 @@ function tightestBox(outline: readonly Vec2[], flipped: boolean): Box {
   return best!;
 }
 
+/** The same box a quarter turn on. */
+const quarter = (b: Box): Box => ({
+  turnRad: b.turnRad + Math.PI / 2,
+  widthMm: b.heightMm,
+  heightMm: b.widthMm,
+  minX: -(b.minY + b.heightMm),
+  minY: b.minX,
+});
+
 /**
- * Shelf packing (first fit, decreasing height): pieces lie in rows by their tightest boxes.
- * Boxes never overlap and keep `spacingMm` from each other and from the sheet's edge.
+ * Lays pieces by their tightest boxes, the largest first, each in the first sheet with room and there in the free
+ * rectangle that it fills most snugly, lying or standing (maximal rectangles: Jylänki, A Thousand Ways to Pack the Bin,
+ * 2010). Boxes never overlap and keep `spacingMm` from each other and from the sheet's edge.
  */
-export function packShelves(
+export function packSheets(
   items: readonly ToLay[],
   size: { foamId: string; nominalMm: number; widthMm: number; heightMm: number },
   spacingMm: number,
 ): Packed {
-  const sheets: (Sheet & { shelves: { y: number; heightMm: number; usedMm: number }[]; topMm: number })[] =
-    [];
+  const sheets: { sheet: Sheet; free: Rect[] }[] = [];
   const tooBig: Packed['tooBig'] = [];
+  const whole = (): Rect => ({
+    x: spacingMm,
+    y: spacingMm,
+    width: size.widthMm - spacingMm,
+    height: size.heightMm - spacingMm,
+  });
   const boxed = items
     .map((item) => ({ item, box: boxOf(item.piece.outline, item.flipped) }))
-    .sort((a, b) => b.box.heightMm - a.box.heightMm || b.box.widthMm - a.box.widthMm);
+    .sort((a, b) => b.box.widthMm * b.box.heightMm - a.box.widthMm * a.box.heightMm);
   for (const { item, box } of boxed) {
-    const width = box.widthMm + spacingMm;
-    const height = box.heightMm + spacingMm;
-    if (width + spacingMm > size.widthMm || height + spacingMm > size.heightMm) {
+    const turns = [box, quarter(box)];
+    const placeIn = (free: readonly Rect[]): { rect: Rect; spare: number; box: Box } | undefined =>
+      turns
+        .flatMap((b) => {
+          const found = snuggest(free, b.widthMm + spacingMm, b.heightMm + spacingMm);
+          return found ? [{ ...found, box: b }] : [];
+        })
+        .reduce<{ rect: Rect; spare: number; box: Box } | undefined>(
+          (best, f) => (!best || f.spare < best.spare - 1e-6 ? f : best),
+          undefined,
+        );
+    if (!placeIn([whole()])) {
       tooBig.push({
         pieceId: item.piece.id,
         partId: item.partId,
@@ -107,45 +132,26 @@ export function packShelves(
       });
       continue;
     }
-    const lay = (sheet: (typeof sheets)[number], shelf: (typeof sheets)[number]['shelves'][number]): void => {
-      sheet.laid.push({
-        pieceId: item.piece.id,
-        partId: item.partId,
-        flipped: item.flipped,
-        turnRad: box.turnRad,
-        x: spacingMm + shelf.usedMm - box.minX,
-        y: shelf.y + spacingMm - box.minY,
-        widthMm: box.widthMm,
-        heightMm: box.heightMm,
-      });
-      shelf.usedMm += width;
-    };
-    const open = sheets.flatMap((sheet) => sheet.shelves.map((shelf) => ({ sheet, shelf })));
-    const found = open.find(
-      ({ shelf }) => shelf.heightMm >= height && shelf.usedMm + width + spacingMm <= size.widthMm,
-    );
-    if (found) {
-      lay(found.sheet, found.shelf);
-      continue;
-    }
-    let sheet = sheets.find((s) => s.topMm + height + spacingMm <= size.heightMm);
-    if (!sheet) {
-      sheet = { ...size, laid: [], shelves: [], topMm: 0 };
-      sheets.push(sheet);
-    }
-    const shelf = { y: sheet.topMm, heightMm: height, usedMm: 0 };
-    sheet.shelves.push(shelf);
-    sheet.topMm += height;
-    lay(sheet, shelf);
+    if (!sheets.some(({ free }) => placeIn(free)))
+      sheets.push({ sheet: { ...size, laid: [] }, free: [whole()] });
+    const on = sheets.find(({ free }) => placeIn(free))!;
+    const { rect, box: laid } = placeIn(on.free)!;
+    on.sheet.laid.push({
+      pieceId: item.piece.id,
+      partId: item.partId,
+      flipped: item.flipped,
+      turnRad: laid.turnRad,
+      x: rect.x - laid.minX,
+      y: rect.y - laid.minY,
+      widthMm: laid.widthMm,
+      heightMm: laid.heightMm,
+    });
+    on.free = take(on.free, {
+      x: rect.x,
+      y: rect.y,
+      width: laid.widthMm + spacingMm,
+      height: laid.heightMm + spacingMm,
+    });
   }
-  return {
-    sheets: sheets.map(({ foamId, nominalMm, widthMm, heightMm, laid }) => ({
-      foamId,
-      nominalMm,
-      widthMm,
-      heightMm,
-      laid,
-    })),
-    tooBig,
-  };
+  return { sheets: sheets.map(({ sheet }) => sheet), tooBig };
 }
