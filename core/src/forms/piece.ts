@@ -53,7 +53,7 @@ export interface PieceStretch {
   worst: number;
   mostly: number;
   worstAt: Vec2;
-  /** The worst place in words: `the middle`, `near the upper edge`. */
+  /** The worst place in words: `in the middle`, `near the upper edge`. */
   worstWhere: string;
   /** Rows and columns of the form as they lie flat. */
   grid: Vec2[][];

@@ -172,8 +172,8 @@ function whereOn(panel: Panel, vertex: number): string {
     ...(v < 0.25 ? [panel.edges.bottom] : v > 0.75 ? [panel.edges.top] : []),
     ...(u < 0.25 ? [panel.edges.left] : u > 0.75 ? [panel.edges.right] : []),
   ];
-  if (near.length === 2) return `the corner of ${near[0]} and ${near[1]}`;
-  return near.length === 1 ? `near the ${near[0]}` : 'the middle';
+  if (near.length === 2) return `at the corner of ${near[0]} and ${near[1]}`;
+  return near.length === 1 ? `near the ${near[0]}` : 'in the middle';
 }
 
 function stretchReport(

@@ -18,7 +18,7 @@ export function stretchChecks(pieces: readonly Piece[], { darts, stretchPct }: D
     checks.push({
       id: 'stretch',
       severity: 'mind',
-      title: `${worst.name} must stretch ${trimNumber(worst.stretch!.mostly * 100, 0)} %, most at ${worst.stretch!.worstWhere}; hot foam gives about 12 %.`,
+      title: `${worst.name} must stretch ${trimNumber(worst.stretch!.mostly * 100, 0)} %, most ${worst.stretch!.worstWhere}; hot foam gives about 12 %.`,
       why: `Laid flat as kindly as it can be${worst.marks.some((m) => m.kind === 'dart') ? ', darts included' : ''}. Heat and hold, add a dart there, or divide it into more panels.`,
       sure: 'memory',
       cures:

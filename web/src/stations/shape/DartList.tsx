@@ -55,8 +55,8 @@ export function DartList({
                 {byHand(piece) ? 'by hand' : 'by the stretch'}
               </span>
               <span className="text-soft">
-                worst {(piece.stretch!.worst * 100).toFixed(0)} % at {piece.stretch!.worstWhere}, refolds
-                within {piece.stretch!.refoldMm.toFixed(1)} mm
+                worst {(piece.stretch!.worst * 100).toFixed(0)} % {piece.stretch!.worstWhere}, refolds within{' '}
+                {piece.stretch!.refoldMm.toFixed(1)} mm
               </span>
               {piece.note && <span>{piece.note}</span>}
               <button

@@ -8,6 +8,7 @@ import { X } from 'lucide-react';
 import { ChoiceField, LengthField } from '../../parts/Field';
 import { useView } from '../../store/view';
 import { DartList } from './DartList';
+import { LinePoint } from './LinePoint';
 
 interface DetailsTabProps {
   part: Part;
@@ -140,6 +141,26 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
             >
               Keep the line ({drawing.points.length} points)
             </button>
+            {drawing.points.length === 0 && (
+              <button
+                type="button"
+                className="btn"
+                onClick={() =>
+                  useView.setState({
+                    drawing: {
+                      ...drawing,
+                      pieceId: on.pieceId,
+                      points: [
+                        { x: 0.15, y: 0.5 },
+                        { x: 0.85, y: 0.5 },
+                      ],
+                    },
+                  })
+                }
+              >
+                Straight across
+              </button>
+            )}
             <button type="button" className="btn" onClick={() => useView.setState({ drawing: undefined })}>
               Leave it
             </button>
@@ -264,7 +285,16 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
                     ]}
                     onChange={(look) => set(d.id, { look })}
                   />
-                  <span className="self-center text-soft">{d.points.length} points</span>
+                  {([0, d.points.length - 1] as const).map((at) => (
+                    <LinePoint
+                      key={at}
+                      label={at === 0 ? 'From' : 'To'}
+                      point={d.points[at]!}
+                      onChange={(point) =>
+                        set(d.id, { points: d.points.map((p, i) => (i === at ? point : p)) })
+                      }
+                    />
+                  ))}
                 </>
               )}
               <button

@@ -1,0 +1,104 @@
+import type { BuildDoc } from '../build/document';
+import type { Fitting, PartReport } from '../build/report';
+import { closureOf } from '../forms/partForm';
+import { trimNumber } from '../units/length';
+import { outlineM } from './outline';
+import { coatings, speeds } from './speeds';
+import type { Step } from './step';
+
+/** Cutting, anchoring and fastening one strap; from memory. */
+const STRAP_MIN = 8;
+
+/** Steps from raw shell to worn. */
+export function finishSteps(doc: BuildDoc, part: PartReport, after: string, fitting: Fitting): Step[] {
+  const coat = coatings[doc.make.habits.seal];
+  const id = (step: string): string => `${part.id}:${step}`;
+  const closure = closureOf(doc.parts.find((p) => p.id === part.id)!);
+  const lit = (part.inside?.lamps.length ?? 0) > 0;
+  const straps = fitting.straps.filter((s) => s.partId === part.id);
+  const steps: Step[] = [
+    {
+      id: id('round'),
+      title: `${part.name}: round over edges, heat-seal`,
+      detail: 'Drum then hand; then warm air over every face until it turns slightly glossy.',
+      partId: part.id,
+      workMin: Math.ceil(outlineM(part) / speeds.roundOverMPerMin) + 5 * part.copies,
+      waitMin: 10,
+      waitFor: 'foam cool',
+      after: [after],
+      ...(lit && { gate: 'Keep hot air off the lamps; mask them.' }),
+      cautions: ['dust', 'heat'],
+    },
+  ];
+  for (let i = 1; i <= coat.coats; i++) {
+    const last = i === coat.coats;
+    steps.push({
+      id: id(`seal${i}`),
+      title: `${part.name}: ${coat.name}, coat ${i} of ${coat.coats}`,
+      detail: last ? 'Handle only when dry through.' : 'Thin and even.',
+      partId: part.id,
+      workMin: coat.workMin * part.copies,
+      waitMin: last ? coat.handleMin : coat.betweenMin,
+      waitFor: last ? 'dry to handle' : 'dry to recoat',
+      after: [steps.at(-1)!.id],
+      cautions: ['paint'],
+    });
+  }
+  steps.push(
+    {
+      id: id('paint'),
+      title: `${part.name}: paint, dark to detail`,
+      detail: 'Mix from the lightest colour, black last.',
+      partId: part.id,
+      workMin: 60 * part.copies,
+      waitMin: 60,
+      waitFor: 'paint dry',
+      after: [steps.at(-1)!.id],
+      cautions: ['paint'],
+    },
+    ...(part.rivets > 0
+      ? [
+          {
+            id: id('rivets'),
+            title: `${part.name}: glue ${part.rivets * part.copies} rivets`,
+            detail: 'On the painted face, each on its mark; scuff the spot first.',
+            partId: part.id,
+            workMin: Math.ceil(part.rivets * part.copies * 0.5) + 5,
+            waitMin: 15,
+            waitFor: 'glue set',
+            after: [id('paint')],
+            cautions: ['instantGlue' as const],
+          },
+        ]
+      : []),
+    {
+      id: id('clear'),
+      title: `${part.name}: clear coat`,
+      detail: lit ? 'Mask the lenses first.' : 'One even coat.',
+      partId: part.id,
+      workMin: 10 * part.copies,
+      waitMin: 240,
+      waitFor: 'clear coat dry to handle',
+      after: [part.rivets > 0 ? id('rivets') : id('paint')],
+      cautions: ['paint'],
+    },
+    {
+      id: id('strap'),
+      title: `${part.name}: ${straps.length > 0 && closure.kind === 'none' ? 'straps' : closure.name}, padding`,
+      detail: [
+        ...straps.map((s) => `${s.count} × ${trimNumber(s.lengthMm, 0)} mm ${s.where}`),
+        ...(part.wear.pads.length > 0
+          ? [
+              `pads inside at the ${part.wear.pads.length} marks, ${[...new Set(part.wear.pads.map((p) => p.thicknessMm))].sort((a, b) => a - b).join(', ')} mm thick`,
+            ]
+          : ['padding where it carries']),
+      ].join('; '),
+      partId: part.id,
+      workMin: Math.max(closure.workMin, straps.length * STRAP_MIN) * part.copies + 15 * part.copies,
+      waitMin: 0,
+      after: [id('clear')],
+      cautions: [],
+    },
+  );
+  return steps;
+}

@@ -1,0 +1,124 @@
+import type { BuildDoc } from '../build/document';
+import type { PartReport } from '../build/report';
+import { foldOpeningMm, groovesForBend } from '../foam/groove';
+import { dist2 } from '../geometry/vec';
+import { trimNumber } from '../units/length';
+import { gluedMm } from './cost';
+import { outlineM } from './outline';
+import { cutSpeedMPerMin, glues, speeds } from './speeds';
+import type { Step } from './step';
+
+const cutterCaution = { knife: 'blade', 'band-saw': 'saw', laser: 'laser' } as const;
+const cutterWord = { knife: 'knife', 'band-saw': 'band saw', laser: 'laser' } as const;
+
+/** Length of all dart legs of one copy. */
+function dartLegsMm(part: PartReport): number {
+  const darts = part.pieces.flatMap((p) => p.marks.filter((m) => m.kind === 'dart'));
+  return darts.reduce((sum, { points }) => sum + dist2(points[0]!, points[1]!), 0);
+}
+
+/** Steps that take the part from sheet to formed shell. */
+export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
+  const { cutter, fold, glue } = doc.make.habits;
+  const id = (step: string): string => `${part.id}:${step}`;
+  const length = outlineM(part);
+  const pieces = part.pieces.length * part.copies;
+  const thickness = part.foam.thicknessMm.value;
+  const grooved = part.strainClass === 'grooved' && fold !== 'heat-and-fold';
+  const steps: Step[] = [
+    {
+      id: id('trace'),
+      title: `${part.name}: trace ${pieces} pieces`,
+      detail: `Fine paint pen, not ball-point. ${part.copies === 2 ? 'Each piece twice, one flipped. ' : ''}Mark lamp holes and seam letters.`,
+      partId: part.id,
+      workMin: Math.ceil(length / speeds.traceMPerMin) + 2 * pieces,
+      waitMin: 0,
+      after: ['print'],
+      cautions: [],
+    },
+    {
+      id: id('cut'),
+      title: `${part.name}: cut ${part.foam.name}`,
+      detail: `${trimNumber(length, 1)} m by ${cutterWord[cutter]}, on the line, square to the sheet. Cut out inside holes last.`,
+      partId: part.id,
+      workMin: Math.ceil(length / cutSpeedMPerMin(thickness, cutter)) + 2 * pieces,
+      waitMin: 0,
+      after: [id('trace')],
+      cautions: [cutterCaution[cutter]],
+    },
+  ];
+  if (grooved) {
+    const { count, spacingMm } = groovesForBend(Math.PI, part.tightestRadiusMm * Math.PI);
+    const grooveM = (count * part.longestMm * part.copies * 2) / 1000;
+    steps.push({
+      id: id('groove'),
+      title: `${part.name}: groove the back`,
+      detail: `${count} grooves at each tight side, ${trimNumber(spacingMm, 0)} mm apart, ${trimNumber(thickness * 0.55, 1)} mm deep and ${trimNumber(foldOpeningMm(part.foam, Math.PI / count), 1)} mm open, along the bend.`,
+      partId: part.id,
+      workMin: Math.ceil(grooveM / speeds.grooveMPerMin),
+      waitMin: 0,
+      after: [id('cut')],
+      cautions: ['blade'],
+    });
+  }
+  const dartM = (dartLegsMm(part) * part.copies) / 1000;
+  if (dartM > 0) {
+    const g = glues[glue];
+    steps.push({
+      id: id('darts'),
+      title: `${part.name}: close the darts`,
+      detail: `Cut the wedges out, glue leg to leg with ${g.name}, outside faces flush, from the tip outwards.`,
+      partId: part.id,
+      workMin: Math.ceil(dartM / g.seamMPerMin) + g.touchMin,
+      waitMin: g.touchMin,
+      waitFor: 'darts holding',
+      after: [steps.at(-1)!.id],
+      gate: 'A dart is closed before the piece is bent and joined; afterwards its legs no longer meet.',
+      cautions: [g.caution],
+    });
+  }
+  steps.push({
+    id: id('form'),
+    title: `${part.name}: ${part.strainClass === 'cold' ? 'bend to shape' : 'heat and form'}`,
+    detail: `Warm the whole piece, bend past the shape, hold till cool. Outer face stretches ${trimNumber(part.bendStrain * 100, 0)} %.`,
+    partId: part.id,
+    workMin: speeds.formPieceMin * pieces,
+    waitMin: 15,
+    waitFor: 'foam cool',
+    after: [steps.at(-1)!.id],
+    gate: 'Heat comes before lamps and wire: hot air melts insulation and clouds lamps.',
+    cautions: ['heat'],
+  });
+  const seamM = gluedMm({ ...part, pieces: part.pieces.filter((p) => p.role === 'shell') }) / 1000;
+  if (seamM > 0) {
+    const g = glues[glue];
+    steps.push({
+      id: id('seam'),
+      title: `${part.name}: glue the seams`,
+      detail: `${g.name}, ${trimNumber(seamM * part.copies, 2)} m, from a corner outwards, outside faces flush. Letters match.`,
+      partId: part.id,
+      workMin: Math.ceil((seamM * part.copies) / g.seamMPerMin) + g.touchMin,
+      waitMin: g.cureMin,
+      waitFor: `${g.name} at full strength`,
+      after: [steps.at(-1)!.id],
+      cautions: [g.caution],
+    });
+  }
+  const laidOn = part.pieces.filter((p) => p.role === 'trim' || p.role === 'layer' || p.role === 'strip');
+  if (laidOn.length > 0) {
+    const g = glues[glue];
+    const metres = laidOn.reduce((sum, p) => sum + p.areaMm2 / 50, 0) * part.copies * 1e-3;
+    steps.push({
+      id: id('laid'),
+      title: `${part.name}: lay on ${laidOn.length * part.copies} trim and layer pieces`,
+      detail: `${laidOn.map((p) => p.name).join('; ')}. Warm and bend each to the shell first; outside edges flush, mitres last.`,
+      partId: part.id,
+      workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin + 3 * laidOn.length * part.copies,
+      waitMin: g.cureMin,
+      waitFor: `${g.name} at full strength`,
+      after: [steps.at(-1)!.id],
+      cautions: [g.caution],
+    });
+  }
+  return steps;
+}
