@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import type { Piece } from '../forms/piece';
+import type { Piece, PieceEdge } from '../forms/piece';
 import { lineStyle, layers, moveShape, pieceShapes, quantityText, sideBySide, type Shape } from './drawing';
 import { PAGE_MARGIN_MM, paper, printScale, tilePages } from './pages';
 
@@ -28,6 +28,39 @@ const square = (size: number, rest: Partial<Piece> = {}): Piece => ({
 const source = { partName: 'Test', foamName: '6 mm dense EVA' };
 const cut = { page: 'A4' as const, barMeasuredMm: 100, overlapMm: 10, spacingMm: 5 };
 const item = (size: number) => ({ piece: square(size), source });
+
+describe('bevels on the drawing', () => {
+  const bottom = (bevelDeg: number): PieceEdge => ({
+    id: 'bottom',
+    name: 'lower edge',
+    from: 0,
+    to: 1,
+    lengthMm: 100,
+    bevelDeg,
+    joint: 'seam',
+  });
+  const shapesOf = (bevelDeg: number): Shape[] =>
+    pieceShapes(square(100, { edges: [bottom(bevelDeg)] }), source);
+
+  it('are a wedge inside the piece, open by the angle, and say which face is lost', () => {
+    const wedge = shapesOf(45).find((s) => s.kind === 'line' && s.layer === 'bevel');
+    if (wedge?.kind !== 'line') throw new Error('no wedge');
+    for (const p of wedge.points) {
+      expect(p.y).to.be.within(0, 12);
+      expect(p.x).to.be.within(30, 70);
+    }
+    const [, open, shut] = wedge.points;
+    expect(Math.hypot(open!.x - shut!.x, open!.y - shut!.y)).to.be.closeTo(4.5, 1e-9);
+    const words = (deg: number): string[] =>
+      shapesOf(deg).flatMap((s) => (s.kind === 'text' && s.text.includes('off the') ? [s.text] : []));
+    expect(words(45)).to.deep.equal(['45° off the back']);
+    expect(words(-16.2)).to.deep.equal(['16° off the face']);
+  });
+
+  it('are not drawn on a square edge', () => {
+    expect(shapesOf(0).some((s) => s.layer === 'bevel')).to.equal(false);
+  });
+});
 
 describe('what is drawn on a piece', () => {
   it('says how many to cut and how many flipped', () => {

@@ -1,3 +1,4 @@
+import { edgeRun } from '../forms/edgeRun';
 import type { Mark, Piece, PieceEdge } from '../forms/piece';
 import { boundsOf, centroid } from '../geometry/polygon';
 import { lerp2, type Vec2 } from '../geometry/vec';
@@ -72,39 +73,32 @@ function notch(piece: Piece, at: Vec2, letter: string): Shape[] {
 
 const WEDGE_MM = 9;
 
-/** A wedge at the middle of a bevelled edge, open by its angle towards the side that is lost, and the angle in words. */
-function bevel(piece: Piece, edge: PieceEdge): Shape[] {
-  const run =
-    edge.to > edge.from
-      ? piece.outline.slice(edge.from, edge.to + 1)
-      : [...piece.outline.slice(edge.from), ...piece.outline.slice(0, edge.to + 1)];
+/** A wedge at the middle of a bevelled edge, open by its angle towards the side that is lost; and where its words go. */
+export function bevelWedge(piece: Piece, edge: PieceEdge): { wedge: Vec2[]; wordsAt: Vec2; words: string } {
+  const run = edgeRun(piece.outline, edge);
   const k = Math.max(1, Math.floor(run.length / 2));
   const [a, b] = [run[k - 1]!, run[k]!];
   const size = Math.hypot(b.x - a.x, b.y - a.y) || 1;
-  const [along, into] = [
-    { x: (b.x - a.x) / size, y: (b.y - a.y) / size },
-    { x: -(b.y - a.y) / size, y: (b.x - a.x) / size },
-  ];
+  const along = { x: (b.x - a.x) / size, y: (b.y - a.y) / size };
   const at = lerp2(a, b, 0.5);
+  // The outline runs counter-clockwise, so the piece lies to the left of its edges.
   const from = (s: number, t: number): Vec2 => ({
-    x: at.x + along.x * s + into.x * t,
-    y: at.y + along.y * s + into.y * t,
+    x: at.x + along.x * s - along.y * t,
+    y: at.y + along.y * s + along.x * t,
   });
   const open = Math.tan((Math.min(60, Math.abs(edge.bevelDeg)) * Math.PI) / 180) * WEDGE_MM * 0.5;
+  return {
+    wedge: [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)],
+    wordsAt: from(2, WEDGE_MM),
+    words: `${trimNumber(Math.abs(edge.bevelDeg), 0)}° off the ${edge.bevelDeg > 0 ? 'back' : 'face'}`,
+  };
+}
+
+function bevel(piece: Piece, edge: PieceEdge): Shape[] {
+  const { wedge, wordsAt, words } = bevelWedge(piece, edge);
   return [
-    {
-      kind: 'line',
-      layer: 'bevel',
-      points: [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)],
-      closed: true,
-    },
-    {
-      kind: 'text',
-      layer: 'text',
-      at: from(2, WEDGE_MM),
-      heightMm: 3,
-      text: `${trimNumber(Math.abs(edge.bevelDeg), 0)}° ${edge.bevelDeg > 0 ? 'off the back' : 'off the face'}`,
-    },
+    { kind: 'line', layer: 'bevel', points: wedge, closed: true },
+    { kind: 'text', layer: 'text', at: wordsAt, heightMm: 3, text: words },
   ];
 }
 

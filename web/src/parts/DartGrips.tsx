@@ -1,3 +1,4 @@
+import { edgeRun } from '@fomrik/core/forms/edgeRun';
 import type { HandDart } from '@fomrik/core/forms/details/detail';
 import type { Piece } from '@fomrik/core/forms/piece';
 import { dist2, lerp2, type Vec2 } from '@fomrik/core/geometry/vec';
@@ -17,14 +18,11 @@ const clamp = (t: number, low: number, high: number): number => Math.min(high, M
 /** The edge and the fraction along it nearest to a spot of the piece. */
 function mouthNear(piece: Piece, spot: Vec2): { edgeId: string; at: number } {
   let best = { edgeId: piece.edges[0]!.id, at: 0.5, away: Infinity };
-  for (const { id, from, to } of piece.edges) {
-    const run =
-      to > from
-        ? piece.outline.slice(from, to + 1)
-        : [...piece.outline.slice(from), ...piece.outline.slice(0, to + 1)];
+  for (const edge of piece.edges) {
+    const run = edgeRun(piece.outline, edge);
     run.forEach((p, i) => {
       const away = dist2(p, spot);
-      if (away < best.away) best = { edgeId: id, at: i / (run.length - 1), away };
+      if (away < best.away) best = { edgeId: edge.id, at: i / (run.length - 1), away };
     });
   }
   return { edgeId: best.edgeId, at: best.at };

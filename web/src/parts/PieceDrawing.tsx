@@ -1,8 +1,9 @@
+import { edgeRun } from '@fomrik/core/forms/edgeRun';
 import type { Mark, Piece, PieceEdge } from '@fomrik/core/forms/piece';
 import type { StandOff } from '@fomrik/core/fit/standOff';
 import { centroid } from '@fomrik/core/geometry/polygon';
 import type { Vec2 } from '@fomrik/core/geometry/vec';
-import { lineStyle } from '@fomrik/core/formats/drawing';
+import { bevelWedge, lineStyle } from '@fomrik/core/formats/drawing';
 import type { EdgeRef } from '../store/view';
 
 interface PieceDrawingProps {
@@ -17,9 +18,6 @@ interface PieceDrawingProps {
   /** Lines of equal gap to the body. */
   gap?: StandOff | undefined;
 }
-
-const edgePoints = ({ outline }: Piece, { from, to }: PieceEdge): Vec2[] =>
-  to > from ? outline.slice(from, to + 1) : [...outline.slice(from), ...outline.slice(0, to + 1)];
 
 const isMate = (edge: PieceEdge, chosen: EdgeRef): boolean =>
   edge.mate?.pieceId === chosen.pieceId && edge.mate.edgeId === chosen.edgeId;
@@ -44,7 +42,7 @@ export function PieceDrawing({
   const outline = piece.outline.map(place).join(' ');
   const lip = piece.thicknessMm * Math.SQRT1_2;
   const middle = centroid(piece.outline);
-  const label = piece.edges.map((e) => ({ e, points: edgePoints(piece, e) }));
+  const label = piece.edges.map((e) => ({ e, points: edgeRun(piece.outline, e) }));
   return (
     <g data-piece={piece.id}>
       <polygon points={outline} transform={`translate(${lip} ${lip})`} fill="#79868a" />
@@ -146,6 +144,17 @@ export function PieceDrawing({
           />
         ),
       )}
+      {piece.edges
+        .filter((e) => e.bevelDeg !== 0)
+        .map((e) => (
+          <polygon
+            key={e.id}
+            points={bevelWedge(piece, e).wedge.map(place).join(' ')}
+            fill="none"
+            stroke="var(--color-pen)"
+            strokeWidth={0.6}
+          />
+        ))}
       {piece.holes.map((hole) => (
         <g key={hole.id} transform={`translate(${place(hole.centre).replace(',', ' ')})`}>
           <circle

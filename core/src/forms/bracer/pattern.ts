@@ -1,3 +1,4 @@
+import { edgeRun } from '../edgeRun';
 import { signedArea, polylineLength } from '../../geometry/polygon';
 import { flatPoint, unrollStrip, type FlatStrip } from '../../geometry/unroll';
 import { lerp2, rotate2, type Vec2 } from '../../geometry/vec';
@@ -75,11 +76,6 @@ function outlineOf(
   };
 }
 
-const edgeLength = (points: readonly Vec2[], from: number, to: number): number =>
-  polylineLength(
-    to > from ? points.slice(from, to + 1) : [...points.slice(from), ...points.slice(0, to + 1)],
-  );
-
 /** Turns the panel so that its middle stands upright and its corner box begins at the origin. */
 function upright(flat: FlatStrip, points: Vec2[], middleTurn: number): (p: Vec2) => Vec2 {
   const a = flatPoint(flat, middleTurn * RULINGS, 0);
@@ -134,7 +130,7 @@ export function bracerPanels(
         name,
         from,
         to,
-        lengthMm: edgeLength(outline, from, to),
+        lengthMm: polylineLength(edgeRun(outline, { from, to })),
         bevelDeg: 0,
         joint: closing ? 'closure' : 'free',
       };

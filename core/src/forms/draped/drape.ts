@@ -1,3 +1,4 @@
+import { edgeRun } from '../edgeRun';
 import { mirrorPiece } from './mirror';
 import { bendStrain } from '../../foam/bend';
 import { joinMeshes, shellMesh } from '../../geometry/mesh';
@@ -64,10 +65,7 @@ function lay(panel: Panel, foam: FoamSheet, options: DrapeOptions, depth: number
 
 /** Notches at equal shares of a seam, so that ease spreads evenly. */
 function notch(piece: Piece, edge: PieceEdge, letter: string, backwards: boolean): void {
-  const run =
-    edge.to > edge.from
-      ? piece.outline.slice(edge.from, edge.to + 1)
-      : [...piece.outline.slice(edge.from), ...piece.outline.slice(0, edge.to + 1)];
+  const run = edgeRun(piece.outline, edge);
   const shares = edge.lengthMm > 160 ? [0.25, 0.5, 0.75] : [0.5];
   shares.forEach((share, i) => {
     const at = (backwards ? 1 - share : share) * (run.length - 1);

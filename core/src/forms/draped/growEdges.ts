@@ -1,10 +1,7 @@
+import { edgeRun } from '../edgeRun';
 import { polylineLength, signedArea } from '../../geometry/polygon';
 import type { Vec2 } from '../../geometry/vec';
-import type { Piece, PieceEdge } from '../piece';
-
-/** Vertices of an edge's run, in order. */
-const runOf = ({ outline }: Piece, { from, to }: PieceEdge): Vec2[] =>
-  to > from ? outline.slice(from, to + 1) : [...outline.slice(from), ...outline.slice(0, to + 1)];
+import type { Piece } from '../piece';
 
 interface Line {
   at: Vec2;
@@ -45,8 +42,11 @@ export function growEdges(piece: Piece, outMm: readonly number[]): Piece {
   });
   const next: Piece = { ...piece, outline: grown, areaMm2: Math.abs(signedArea(grown)) };
   next.edges = edges.map((edge) => {
-    const was = polylineLength(runOf(piece, edge));
-    return { ...edge, lengthMm: was === 0 ? 0 : (edge.lengthMm * polylineLength(runOf(next, edge))) / was };
+    const was = polylineLength(edgeRun(piece.outline, edge));
+    return {
+      ...edge,
+      lengthMm: was === 0 ? 0 : (edge.lengthMm * polylineLength(edgeRun(grown, edge))) / was,
+    };
   });
   return next;
 }
