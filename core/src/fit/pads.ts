@@ -14,7 +14,7 @@ export interface Pad {
 /** Below this nothing fits; above it the shell does not rest there. */
 const RANGE_MM: [number, number] = [3, 30];
 const APART_MM = 110;
-/** Pads keep off the edges by half their size. */
+/** Pads keep off the edges by half their diagonal. */
 const SIZE_MM = 40;
 
 export const padSizeMm = SIZE_MM;
@@ -31,7 +31,7 @@ export function padsFor(surfaces: readonly Surface[], standOff: readonly StandOf
           row.map((at, c) => ({ pieceId, at, flat: flat[r]![c]!, gap: standOff[i]!.gapMm[r]![c]! })),
         )
         .filter(({ gap }) => gap >= RANGE_MM[0] && gap <= RANGE_MM[1])
-        .filter(({ at }) => rim.every((p) => dist3(p, at) >= SIZE_MM / 2));
+        .filter(({ at }) => rim.every((p) => dist3(p, at) >= SIZE_MM * Math.SQRT1_2));
     })
     .sort((a, b) => a.gap - b.gap);
   const chosen: Pad[] = [];
