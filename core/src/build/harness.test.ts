@@ -109,7 +109,7 @@ describe('the harness, a build of many forms', function () {
       deriver(doc).fitting.movements.find((m) => m.joint === 'waist')!.angleDeg;
     expect(angle(eased)).to.be.greaterThan(angle(stiff));
 
-    const floppy = with_('pauldron', { capMm: 180, wrapDeg: 120, lames: 0 });
+    const floppy = with_('belt', { tassetMm: 330, flareMm: 80, atMm: 0 });
     floppy.parts[0]!.foam = { foamId: 'light-eva', nominalMm: 2 };
     const slack = deriver(floppy).findings.find((f) => f.id.startsWith('slack:'))!;
     expect(slack.title).to.match(/gives \d+ mm under its own weight/);

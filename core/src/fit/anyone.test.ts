@@ -3,34 +3,15 @@ import fc from 'fast-check';
 import type { Part } from '../build/document';
 import { newPart } from '../build/newBuild';
 import { partReport } from '../build/partReport';
-import type { Measure, MeasureKey } from '../body/measures';
 import { resolveBody } from '../body/estimate';
 import type { Detail } from '../forms/details/detail';
 import { formKinds, type FormKindName } from '../forms/kinds';
+import { anyone } from '../forms/testing/worn.test';
 import { overlapsItself } from '../geometry/overlap';
 import { signedArea } from '../geometry/polygon';
 import { catalogue } from '../materials/catalogue';
 import { movementsOf } from './moving/moving';
 import { strapsOf } from './straps';
-
-/** Anyone from a child to a tall adult, slim or stout, as readings of a tape. */
-const anyone = fc
-  .record({
-    stature: fc.integer({ min: 1150, max: 1950 }),
-    chest: fc.double({ min: 0.5, max: 0.68, noNaN: true }),
-    waist: fc.double({ min: 0.78, max: 1.05, noNaN: true }),
-    head: fc.integer({ min: 500, max: 610 }),
-  })
-  .map(({ stature, chest, waist, head }) =>
-    (
-      Object.entries({
-        stature,
-        headGirth: head,
-        chestGirth: chest * stature,
-        waistGirth: waist * chest * stature,
-      }) as [MeasureKey, number][]
-    ).map(([key, valueMm]): Measure => ({ key, valueMm, source: 'tape', takenOn: '2026-03-01' })),
-  );
 
 /** One of each detail, sized by chance, on a piece and edge by chance. */
 const details = fc.record({

@@ -13,6 +13,7 @@ import type { FormInput, FormParams } from '../contract';
 import { counterweightG, neckMomentNmm } from '../helmet/balance';
 import { sightThrough } from '../helmet/sight';
 import { drapedKinds, type DrapedKindName } from '../kinds';
+import { anyone } from '../testing/worn.test';
 
 const sheetOf = (mm: number): FoamSheet =>
   foamSheet(catalogue.foams, [], 'light-eva', mm) ?? foamSheet(catalogue.foams, [], 'light-eva', 6)!;
@@ -40,25 +41,13 @@ const input = (
   sheetOf,
 });
 
-const anyone = fc
-  .record({
-    stature: fc.integer({ min: 1150, max: 1950 }),
-    chest: fc.double({ min: 0.5, max: 0.68, noNaN: true }),
-    waist: fc.double({ min: 0.78, max: 1.05, noNaN: true }),
-    head: fc.integer({ min: 500, max: 610 }),
-  })
-  .map(({ stature, chest, waist, head }) =>
-    resolveBody(
-      taken({ stature, headGirth: head, chestGirth: chest * stature, waistGirth: waist * chest * stature }),
-    ),
-  );
-
 describe('draped forms', () => {
   for (const kind of Object.keys(drapedKinds) as DrapedKindName[]) {
     it(`${kind}: for anyone, pieces without NaN, flip or overlap, and seams that meet or say their ease`, function () {
       this.timeout(60_000);
       fc.assert(
-        fc.property(anyone, fc.constantFrom(2, 5, 6, 10), (body, nominalMm) => {
+        fc.property(anyone, fc.constantFrom(2, 5, 6, 10), (measures, nominalMm) => {
+          const body = resolveBody(measures);
           const made = drapedKinds[kind].shape(input(kind, { darts: 0 }, body, nominalMm));
           expect(made.pieces.length).to.be.greaterThan(0);
           for (const piece of made.pieces) {

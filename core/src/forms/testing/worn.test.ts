@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { resolveBody, type Body } from '../../body/estimate';
 import type { Measure, MeasureKey } from '../../body/measures';
 import { dist3 } from '../../geometry/vec';
@@ -88,3 +89,22 @@ export function expectCured(
   }
   return found!;
 }
+
+/** Anyone from a child to a tall adult, slim or stout, as readings of a tape. */
+export const anyone = fc
+  .record({
+    stature: fc.integer({ min: 1150, max: 1950 }),
+    chest: fc.double({ min: 0.5, max: 0.68, noNaN: true }),
+    waist: fc.double({ min: 0.78, max: 1.05, noNaN: true }),
+    head: fc.integer({ min: 500, max: 610 }),
+  })
+  .map(({ stature, chest, waist, head }) =>
+    (
+      Object.entries({
+        stature,
+        headGirth: head,
+        chestGirth: chest * stature,
+        waistGirth: waist * chest * stature,
+      }) as [MeasureKey, number][]
+    ).map(([key, valueMm]): Measure => ({ key, valueMm, source: 'tape', takenOn: '2026-03-01' })),
+  );
