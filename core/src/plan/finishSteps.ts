@@ -2,6 +2,7 @@ import type { BuildDoc } from '../build/document';
 import type { Fitting, PartReport } from '../build/report';
 import { closureOf } from '../forms/partForm';
 import { trimNumber } from '../units/length';
+import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
 import { coatings, speeds } from './speeds';
 import type { Step } from './step';
@@ -86,6 +87,9 @@ export function finishSteps(doc: BuildDoc, part: PartReport, after: string, fitt
       id: id('strap'),
       title: `${part.name}: ${straps.length > 0 && closure.kind === 'none' ? 'straps' : closure.name}, padding`,
       detail: [
+        ...hungEdges(part)
+          .filter((e) => !e.glued)
+          .map((e) => e.words),
         ...straps.map((s) => `${s.count} × ${trimNumber(s.lengthMm, 0)} mm ${s.where}`),
         ...(part.wear.pads.length > 0
           ? [

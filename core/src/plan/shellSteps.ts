@@ -4,6 +4,7 @@ import { foldOpeningMm, groovesForBend } from '../foam/groove';
 import { dist2 } from '../geometry/vec';
 import { trimNumber } from '../units/length';
 import { gluedMm } from './cost';
+import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
 import { cutSpeedMPerMin, glues, speeds } from './speeds';
 import type { Step } from './step';
@@ -15,6 +16,23 @@ const cutterWord = { knife: 'knife', 'band-saw': 'band saw', laser: 'laser' } as
 function dartLegsMm(part: PartReport): number {
   const darts = part.pieces.flatMap((p) => p.marks.filter((m) => m.kind === 'dart'));
   return darts.reduce((sum, { points }) => sum + dist2(points[0]!, points[1]!), 0);
+}
+
+/** Bevelled edges of one copy: how many, how long, and by which angles. */
+function bevelled(part: PartReport): { count: number; metres: number; words: string } {
+  const edges = part.pieces.flatMap((piece) =>
+    piece.edges.filter((e) => e.bevelDeg !== 0).map((edge) => ({ piece, edge })),
+  );
+  return {
+    count: edges.length,
+    metres: (edges.reduce((sum, { edge }) => sum + edge.lengthMm, 0) * part.copies) / 1000,
+    words: edges
+      .map(
+        ({ piece, edge }) =>
+          `${piece.name}, ${edge.name} ${trimNumber(Math.abs(edge.bevelDeg), 0)}° off the ${edge.bevelDeg > 0 ? 'back' : 'face'}`,
+      )
+      .join('; '),
+  };
 }
 
 /** Steps that take the part from sheet to formed shell. */
@@ -47,6 +65,19 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [cutterCaution[cutter]],
     },
   ];
+  const bevels = bevelled(part);
+  if (bevels.metres > 0) {
+    steps.push({
+      id: id('bevel'),
+      title: `${part.name}: bevel ${bevels.count * part.copies} edges`,
+      detail: `${bevels.words}. Tilt the blade along a straight edge, or sand against a block; the drawn line is the layer that keeps its length.`,
+      partId: part.id,
+      workMin: Math.ceil(bevels.metres / speeds.roundOverMPerMin),
+      waitMin: 0,
+      after: [id('cut')],
+      cautions: ['blade', 'dust'],
+    });
+  }
   if (grooved) {
     const { count, spacingMm } = groovesForBend(Math.PI, part.tightestRadiusMm * Math.PI);
     const grooveM = (count * part.longestMm * part.copies * 2) / 1000;
@@ -57,7 +88,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       partId: part.id,
       workMin: Math.ceil(grooveM / speeds.grooveMPerMin),
       waitMin: 0,
-      after: [id('cut')],
+      after: [steps.at(-1)!.id],
       cautions: ['blade'],
     });
   }
@@ -98,6 +129,22 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       detail: `${g.name}, ${trimNumber(seamM * part.copies, 2)} m, from a corner outwards, outside faces flush. Letters match.`,
       partId: part.id,
       workMin: Math.ceil((seamM * part.copies) / g.seamMPerMin) + g.touchMin,
+      waitMin: g.cureMin,
+      waitFor: `${g.name} at full strength`,
+      after: [steps.at(-1)!.id],
+      cautions: [g.caution],
+    });
+  }
+  const glued = hungEdges(part).filter((e) => e.glued);
+  if (glued.length > 0) {
+    const g = glues[glue];
+    const metres = (glued.reduce((sum, e) => sum + e.lengthMm, 0) * part.copies) / 1000;
+    steps.push({
+      id: id('join'),
+      title: `${part.name}: glue plate to plate`,
+      detail: `${glued.map((e) => e.words).join('; ')}.`,
+      partId: part.id,
+      workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin,
       waitMin: g.cureMin,
       waitFor: `${g.name} at full strength`,
       after: [steps.at(-1)!.id],

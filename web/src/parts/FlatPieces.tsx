@@ -66,6 +66,7 @@ export function FlatPieces({
   const worst = made.pieces
     .filter((p) => p.stretch)
     .reduce<Piece | undefined>((a, b) => (!a || b.stretch!.worst > a.stretch!.worst ? b : a), undefined);
+  const note = edge && made.pieces.find((p) => p.id === edge.pieceId)?.note;
   const chosen =
     edge && made.pieces.find((p) => p.id === edge.pieceId)?.edges.find((e) => e.id === edge.edgeId);
   return (
@@ -124,6 +125,7 @@ export function FlatPieces({
             {chosen.easeMm !== undefined &&
               `ease ${chosen.easeMm > 0 ? '+' : ''}${chosen.easeMm.toFixed(1)} mm, spread between notches · `}
             {chosen.hungBy && `${chosen.hungBy} · `}
+            {note && `${note} `}
             {chosen.bevelDeg === 0
               ? 'cut square'
               : `bevel ${Math.abs(chosen.bevelDeg).toFixed(0)}° off the ${chosen.bevelDeg > 0 ? 'back' : 'face'}, outer face ${length(Math.abs(chosen.proudMm ?? 0))} ${chosen.bevelDeg > 0 ? 'beyond' : 'inside'} the line`}

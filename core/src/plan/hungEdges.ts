@@ -1,0 +1,26 @@
+import type { PartReport } from '../build/report';
+
+/** An edge fastened to the face of another piece. */
+export interface HungEdge {
+  words: string;
+  lengthMm: number;
+  glued: boolean;
+}
+
+/** Edges of the shell that are glued, riveted or hung on other pieces; like ones are told once. */
+export function hungEdges(part: PartReport): HungEdge[] {
+  const all = part.pieces.flatMap((piece) =>
+    piece.edges.flatMap((edge) =>
+      edge.hungBy
+        ? [
+            {
+              words: `${piece.name}, ${edge.name}: ${edge.hungBy}`,
+              lengthMm: edge.lengthMm,
+              glued: /^glued/.test(edge.hungBy),
+            },
+          ]
+        : [],
+    ),
+  );
+  return all.filter((e, i) => all.findIndex((o) => o.words === e.words) === i);
+}
