@@ -110,6 +110,7 @@ export function partReport(
     { pieces: shape.pieces, surfaces },
     part.details ?? [],
     sheetOf,
+    Number((part.params as Partial<Record<string, unknown>>)['paddingMm'] ?? 0) > 0,
   );
   const copies = copiesOf(part);
   const place = shape.place;

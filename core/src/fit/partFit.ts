@@ -105,6 +105,7 @@ function slackest(
   return sags.reduce<Sag | undefined>((worst, s) => (!worst || s.sagMm > worst.sagMm ? s : worst), undefined);
 }
 
+/** @param padded whether the form leaves room for padding, so that pads carry it. */
 export function partFit(
   body: Body,
   zone: Zone,
@@ -112,6 +113,7 @@ export function partFit(
   shell: { pieces: readonly Piece[]; surfaces: readonly Surface[] },
   details: readonly Detail[],
   sheetOf: (mm: number) => FoamSheet,
+  padded: boolean,
 ): PartFit {
   const { pieces } = shell;
   const surfaces = shell.surfaces.filter((s) => !s.loose);
@@ -129,7 +131,7 @@ export function partFit(
       }),
     ),
   );
-  const pads = zone === 'hips' ? [] : padsFor(surfaces, standOff);
+  const pads = padded ? padsFor(surfaces, standOff) : [];
   const sag = slackest(pieces, surfaces, pads, details, sheetOf);
   return {
     standOff,

@@ -35,7 +35,7 @@ export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meani
   rivet: { dashMm: [], widthMm: 0.25, meaning: 'rivet, glued on' },
   pad: { dashMm: [0.5, 1.5], widthMm: 0.25, meaning: 'pad, inside' },
   notch: { dashMm: [], widthMm: 0.5, meaning: 'notch, meets its letter' },
-  bevel: { dashMm: [], widthMm: 0.35, meaning: 'bevel, the wedge is lost' },
+  bevel: { dashMm: [], widthMm: 0.35, meaning: 'bevel, the wedge is lost from the face named' },
   text: { dashMm: [], widthMm: 0, meaning: 'words' },
 };
 
@@ -90,7 +90,7 @@ export function bevelWedge(piece: Piece, edge: PieceEdge): { wedge: Vec2[]; word
   return {
     wedge: [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)],
     wordsAt: from(2, WEDGE_MM),
-    words: `${trimNumber(Math.abs(edge.bevelDeg), 0)}° off the ${edge.bevelDeg > 0 ? 'back' : 'face'}`,
+    words: `${trimNumber(Math.abs(edge.bevelDeg), 0)}° ${edge.bevelDeg > 0 ? 'back' : 'face'}`,
   };
 }
 
@@ -98,7 +98,7 @@ function bevel(piece: Piece, edge: PieceEdge): Shape[] {
   const { wedge, wordsAt, words } = bevelWedge(piece, edge);
   return [
     { kind: 'line', layer: 'bevel', points: wedge, closed: true },
-    { kind: 'text', layer: 'text', at: wordsAt, heightMm: 3, text: words },
+    { kind: 'text', layer: 'text', at: wordsAt, heightMm: 2.5, text: words },
   ];
 }
 

@@ -6,6 +6,9 @@ import type { DrapeParams } from './drapedKind';
 /** Hot foam gives about this much when held; from memory. */
 const HOT_LIMIT = 0.12;
 
+/** Cold foam bent over a form may stand off it by this; more is felt. From memory. */
+const REFOLD_MM = 12;
+
 /** Where the foam will fight back, and seams that must be eased. */
 export function stretchChecks(pieces: readonly Piece[], { darts, stretchPct }: DrapeParams): FormCheck[] {
   const tight = pieces.filter((p) => (p.stretch?.mostly ?? 0) > HOT_LIMIT);
@@ -32,6 +35,19 @@ export function stretchChecks(pieces: readonly Piece[], { darts, stretchPct }: D
           : [],
     });
   }
+  const proud = pieces.reduce<Piece | undefined>(
+    (a, b) => ((b.stretch?.refoldMm ?? 0) > (a?.stretch?.refoldMm ?? REFOLD_MM) ? b : a),
+    undefined,
+  );
+  if (!worst && proud)
+    checks.push({
+      id: 'stretch',
+      severity: 'mind',
+      title: `${proud.name} stands ${trimNumber(proud.stretch!.refoldMm, 0)} mm off its form unless it is stretched, most ${proud.stretch!.worstWhere}.`,
+      why: 'Bent back without stretching, the flat piece does not come home. Heat and hold it there, or divide it into more panels.',
+      sure: 'standard',
+      cures: [],
+    });
   const eased = pieces
     .flatMap((p) => p.edges.map((e) => ({ p, e })))
     .filter(({ e }) => (e.easeMm ?? 0) > 0.03 * e.lengthMm);
