@@ -25,7 +25,11 @@ export function createFitting(): (
   return (body, underLayerMm, parts, quick = false) => ({
     movements: quick ? last : moving(body, parts),
     dressing: dressing(parts.map((p) => ({ ...p, closed: isClosed(p) }))),
-    straps: strapsOf(body, underLayerMm, parts),
+    straps: strapsOf(
+      body,
+      underLayerMm,
+      parts.map((p) => ({ ...p, laced: p.closure === 'lacing' })),
+    ),
     covered: coveredShare(
       body,
       parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0),

@@ -148,6 +148,7 @@ export function partReport(
     extras: joinMeshes(detailed.meshes),
     drawn: detailed.drawn,
     rivets: detailed.rivets,
+    closure: closureOf(part).kind,
     wear,
     surfaces,
     rings: shape.rings,

@@ -14,6 +14,7 @@ import type { LimbFit } from '../forms/limbFit';
 import type { Piece } from '../forms/piece';
 import type { Vec2, Vec3 } from '../geometry/vec';
 import type { PackRoom } from '../inside/room';
+import type { ClosureKind } from '../materials/closures';
 import type { LampColour } from '../materials/lamps';
 import type { Pack } from '../materials/packs';
 import type { FoamSheet } from '../materials/stock';
@@ -71,6 +72,8 @@ export interface PartReport {
   /** Grooves, scores and rivets where they lie on the form. */
   drawn: Detailed['drawn'];
   rivets: number;
+  /** What shuts it. */
+  closure: ClosureKind;
   surfaces: Surface[];
   /** How it sits on the wearer. */
   wear: PartFit;

@@ -162,30 +162,45 @@ describe('putting on', () => {
 });
 
 describe('straps', () => {
+  const strapsOf3 = (parts: PartReport[]) =>
+    strapsOf(
+      adult,
+      3,
+      parts.map((p) => ({ ...p, laced: p.closure === 'lacing' })),
+    );
+
   it('cross a gap with overlap and anchors', () => {
-    const straps = strapsOf(adult, 3, [made('greave', { gapMm: 25 })]);
+    const straps = strapsOf3([made('greave', { gapMm: 25 })]);
     expect(straps).to.have.length(2);
     // Two copies, each gap about 25 mm, 50 mm of overlap and 30 mm glued at either end.
     for (const s of straps) {
       expect(s.count).to.equal(2);
       expect(s.lengthMm).to.be.closeTo(25 + 50 + 60, 4);
     }
-    expect(strapsOf(adult, 3, [made('greave', { gapMm: 0 })])).to.deep.equal([]);
+    expect(strapsOf3([made('greave', { gapMm: 0 })])).to.deep.equal([]);
   });
 
   it('hold the plates together, or cross behind when there is only one', () => {
-    const both = strapsOf(adult, 3, [made('breastplate'), made('backplate')]);
-    const alone = strapsOf(adult, 3, [made('breastplate')]);
+    const both = strapsOf3([made('breastplate'), made('backplate')]);
+    const alone = strapsOf3([made('breastplate')]);
     expect(both.map((s) => s.where).join()).to.match(/shoulder.*side/);
     expect(alone.map((s) => s.where).join()).to.match(/crossed behind/);
     for (const s of [...both, ...alone]) expect(s.lengthMm).to.be.within(100, 700);
   });
 
+  it('are a lace down each side when the plates are laced: twice the way from eyelet to eyelet, and ends to tie', () => {
+    const laced = strapsOf3([made('breastplate', { sides: 'laced' }), made('backplate')]);
+    const lace = laced.find((s) => s.where.startsWith('lace'))!;
+    expect(lace.count).to.equal(2);
+    expect(lace.lengthMm).to.be.greaterThan(800);
+    expect(laced.some((s) => s.where.startsWith('at each side'))).to.equal(false);
+  });
+
   it('go round the limb for cops and pauldrons', () => {
-    const [strap] = strapsOf(adult, 3, [made('elbow-cop')]);
+    const [strap] = strapsOf3([made('elbow-cop')]);
     const around = parallelGirth(adult.elbowBentGirth.valueMm, 3);
     expect(strap!.lengthMm).to.be.closeTo(0.6 * around + 110, 1e-6);
-    expect(strapsOf(adult, 3, [made('pauldron')])).to.have.length(2);
+    expect(strapsOf3([made('pauldron')])).to.have.length(2);
   });
 });
 

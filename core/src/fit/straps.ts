@@ -21,6 +21,8 @@ export interface StrappedPart {
   form: string;
   zone: Zone;
   copies: number;
+  /** Sides drawn together by a lace instead of straps. */
+  laced: boolean;
   pieces: readonly Piece[];
   surfaces: readonly Surface[];
 }
@@ -75,6 +77,16 @@ function acrossGaps(part: StrappedPart): Strap[] {
 const nearest = (a: readonly Vec3[], b: readonly Vec3[]): number =>
   a.reduce((least, p) => b.reduce((l, q) => Math.min(l, dist3(p, q)), least), Infinity);
 
+/** Eyelets of a laced side stand this far apart; common practice, no source. */
+const EYELETS_MM = 30;
+
+/** A lace crossed from eyelet to eyelet up a side of two plates, and a forearm's length to tie. */
+function laceMm(side: readonly Vec3[], gapMm: number): number {
+  const heights = side.map((p) => p.z);
+  const crossings = Math.max(2, Math.floor((Math.max(...heights) - Math.min(...heights)) / EYELETS_MM));
+  return 2 * crossings * Math.hypot(EYELETS_MM, gapMm + 20) + 400;
+}
+
 /** Shoulder and side straps from the breastplate to the back plate, or round the back when there is none. */
 function trunkStraps(body: Body, parts: readonly StrappedPart[]): Strap[] {
   const plates = parts.filter((p) => p.form === 'breastplate');
@@ -120,12 +132,19 @@ function trunkStraps(body: Body, parts: readonly StrappedPart[]): Strap[] {
         where: 'over each shoulder, plate to plate',
         lengthMm: shoulder + OVERLAP_MM + 2 * ANCHOR_MM,
       },
-      {
-        ...base,
-        count: 4,
-        where: 'at each side, 40 mm above the lower edge and under the arm',
-        lengthMm: side + OVERLAP_MM + 2 * ANCHOR_MM,
-      },
+      plate.laced
+        ? {
+            ...base,
+            where: `lace at each side, eyelets ${EYELETS_MM} mm apart on both plates`,
+            lengthMm: laceMm(outer(plate), side),
+            overlapMm: 0,
+          }
+        : {
+            ...base,
+            count: 4,
+            where: 'at each side, 40 mm above the lower edge and under the arm',
+            lengthMm: side + OVERLAP_MM + 2 * ANCHOR_MM,
+          },
     ];
   });
 }

@@ -37,6 +37,7 @@ export const isPaired = (part: Part): boolean => !middle.includes(zoneOf(part)) 
 /** How a part is shut: by its own field, by straps where it has a gap, or not at all. */
 export function closureOf(part: Part): Closure {
   if (part.form === 'bracer') return closures[part.params.closure];
+  if (part.params['sides'] === 'laced') return closures.lacing;
   const gap = part.params['gapMm'];
   const open = typeof gap === 'number' && gap > 0 && part.params['back'] !== 'closed';
   return open || part.form === 'breastplate' || part.form === 'belt' || part.form === 'pauldron'

@@ -3,7 +3,7 @@ import type { FormInput, FormParams } from '../contract';
 import { drapedKind, type Design } from '../draped/drapedKind';
 import { count, length } from '../draped/fields';
 import { gridOf } from '../draped/grids';
-import { sides, type Panel } from '../draped/panel';
+import { sides, type Join, type Panel } from '../draped/panel';
 
 interface BackFrameParams extends FormParams {
   widthMm: number;
@@ -11,6 +11,9 @@ interface BackFrameParams extends FormParams {
   boxes: number;
   boxMm: number;
   deepMm: number;
+  tubes: number;
+  tubeMm: number;
+  tubeLongMm: number;
   strapMm: number;
   strapOverlapMm: number;
 }
@@ -37,6 +40,7 @@ function design({ params, body, underLayerMm, foam }: FormInput<BackFrameParams>
     edges: { bottom: 'bottom', right: 'right', top: 'top', left: 'left' },
   });
   const panels = [plane('plate', 'plate', params.widthMm, params.heightMm, 0, at.waist, 0)];
+  const joins: Join[] = [];
   const boxH = params.heightMm / Math.max(1, params.boxes) - 12;
   for (let i = 0; i < params.boxes; i++) {
     const z = at.waist + 6 + i * (boxH + 12);
@@ -56,21 +60,51 @@ function design({ params, body, underLayerMm, foam }: FormInput<BackFrameParams>
         params.deepMm + 40,
       ),
       loose: true,
+      unseen: true,
     });
+  }
+  // Tubes stand in a row behind the plate, beside the boxes from the middle outwards; each a wrap closed on itself.
+  for (let i = 0; i < params.tubes; i++) {
+    const step = Math.ceil(i / 2) * (params.tubeMm + 12) * (i % 2 === 0 ? 1 : -1);
+    const centre = {
+      x: (params.boxes > 0 ? params.boxMm / 2 + params.tubeMm : 0) * (i % 2 === 0 ? 1 : -1) + step,
+      y: y - t - params.tubeMm / 2,
+    };
+    const radius = params.tubeMm / 2;
+    panels.push({
+      id: `tube-${i + 1}`,
+      name: `tube ${i + 1}`,
+      grid: gridOf(36, 2, (u, v) => ({
+        x: centre.x + radius * Math.cos(2 * Math.PI * u),
+        y: centre.y + radius * Math.sin(2 * Math.PI * u),
+        z: at.waist + params.tubeLongMm * v,
+      })),
+      edges: { bottom: 'lower end', right: 'seam', top: 'upper end', left: 'seam' },
+      hung: { bottom: 'closed by a disc, glued in', top: 'closed by a disc, glued in' },
+      loose: true,
+    });
+    joins.push({ a: [`tube-${i + 1}`, 'right'], b: [`tube-${i + 1}`, 'left'], kind: 'seam' });
   }
   const strap = params.heightMm + 2 * body.shoulderBreadth.valueMm * 0.35 + params.strapOverlapMm;
   const belt = body.waistGirth.valueMm + 2 * Math.PI * underLayerMm + params.strapOverlapMm;
   panels.push(
-    { ...plane('strap', 'shoulder strap, twice', strap, params.strapMm, 0, at.waist - 90, 0), loose: true },
-    { ...plane('belt', 'belt', belt, params.strapMm, 0, at.waist - 150, 0), loose: true },
+    {
+      ...plane('strap', 'shoulder strap, twice', strap, params.strapMm, 0, at.waist - 90, 0),
+      loose: true,
+      unseen: true,
+    },
+    { ...plane('belt', 'belt', belt, params.strapMm, 0, at.waist - 150, 0), loose: true, unseen: true },
   );
   const wide = params.widthMm > body.shoulderBreadth.valueMm + 60;
   return {
     panels,
-    joins: [],
+    joins,
     roomMm: 6,
     figures: [
       { label: 'strap', value: strap, unit: 'mm', decimals: 0 },
+      ...(params.tubes > 0
+        ? [{ label: 'tube end discs, across', value: params.tubeMm, unit: 'mm' as const, decimals: 0 }]
+        : []),
       { label: 'belt with overlap', value: belt, unit: 'mm', decimals: 0 },
     ],
     checks: wide
@@ -104,6 +138,21 @@ export const backFrame = drapedKind<BackFrameParams>({
     count('boxes', 'Boxes', [0, 4], 'Stacked on the plate.', 'Boxes'),
     length('boxMm', 'Box width', [60, 400], 'Outside.', 'Boxes'),
     length('deepMm', 'Box depth', [30, 200], 'Outside.', 'Boxes'),
+    { ...count<BackFrameParams>('tubes', 'Tubes', [0, 4], 'Standing behind the plate.', 'Tubes'), absent: 0 },
+    {
+      ...length<BackFrameParams>(
+        'tubeMm',
+        'Tube, inside across',
+        [20, 160],
+        'Over a pipe: its outside.',
+        'Tubes',
+      ),
+      absent: 60,
+    },
+    {
+      ...length<BackFrameParams>('tubeLongMm', 'Tube length', [60, 600], 'End to end.', 'Tubes'),
+      absent: 260,
+    },
     length('strapMm', 'Strap width', [25, 80], 'Shoulder straps and belt.', 'Straps'),
     length('strapOverlapMm', 'Overlap', [40, 200], 'Hook-and-loop at the ends.', 'Straps'),
   ],
@@ -113,6 +162,9 @@ export const backFrame = drapedKind<BackFrameParams>({
     boxes: 1,
     boxMm: 200,
     deepMm: 80,
+    tubes: 0,
+    tubeMm: 60,
+    tubeLongMm: 260,
     strapMm: 40,
     strapOverlapMm: 80,
   }),

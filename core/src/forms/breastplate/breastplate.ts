@@ -17,6 +17,7 @@ interface PlateParams extends FormParams {
   neckScoopMm: number;
   armScoopMm: number;
   seamDeg: number;
+  sides: string;
 }
 
 /** A plate over the front or the back of the trunk, from its measured slices. */
@@ -168,6 +169,19 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         'Division',
       ),
       {
+        ...choice<PlateParams>(
+          'sides',
+          'Sides',
+          [
+            ['strapped', 'open, strapped'],
+            ['laced', 'open, laced'],
+          ],
+          'How the plates are drawn together under the arms.',
+          'Closure',
+        ),
+        absent: 'strapped',
+      },
+      {
         ...angle(
           'seamDeg',
           'Side seam',
@@ -188,6 +202,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       neckScoopMm: front ? 60 : 25,
       armScoopMm: 120,
       seamDeg: 42,
+      sides: 'strapped',
     }),
     design,
     grips: [

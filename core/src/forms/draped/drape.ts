@@ -180,10 +180,11 @@ export function drape(
         ...(panel.loose && { loose: true as const }),
       })),
     solid: () => {
-      const outers = laid.map(({ panel, foam }) => offsetGrid(panel.grid, foam.thicknessMm.value));
+      const seen = laid.filter(({ panel }) => !panel.unseen);
+      const outers = seen.map(({ panel, foam }) => offsetGrid(panel.grid, foam.thicknessMm.value));
       return {
-        mesh: joinMeshes(laid.map(({ panel }, i) => shellMesh(panel.grid, outers[i]!, false))),
-        edgeLines: laid.flatMap((l, i) => edgeLines(l, outers[i]!)),
+        mesh: joinMeshes(seen.map(({ panel }, i) => shellMesh(panel.grid, outers[i]!, false))),
+        edgeLines: seen.flatMap((l, i) => edgeLines(l, outers[i]!)),
       };
     },
     bendStrain: Math.max(...strains),

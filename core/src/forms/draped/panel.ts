@@ -23,6 +23,8 @@ export interface Panel {
   hung?: Partial<Record<Side, string>>;
   /** A strap or belt that hangs free, so that how it lies here says nothing about fit. */
   loose?: true;
+  /** Cut flat and folded or strapped on: not drawn on the solid, where it would float. */
+  unseen?: true;
   /** Round holes, at fractions of width and height. */
   holes?: { at: [number, number]; diameterMm: number; kind: 'ear' | 'air' }[];
   /** Slots cut in it: a run along a row, as fractions of width and height. */

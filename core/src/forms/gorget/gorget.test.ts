@@ -62,4 +62,28 @@ describe('gorget', () => {
       edgeMm(pieceOf(thick, 'tier-1'), 'bottom') - edgeMm(pieceOf(thin, 'tier-1'), 'bottom'),
     ).to.be.closeTo(2 * Math.PI * 8, 6);
   });
+
+  it('lets each tier be higher and lean more than the one below', () => {
+    const shape = make('gorget', {
+      tiers: 3,
+      tierMm: 20,
+      tierGrowMm: 6,
+      leanMm: 4,
+      leanGrowMm: 3,
+      setBackMm: 0,
+    });
+    const height = (i: number): number => {
+      const grid = shape.surfaces()[i]!.grid;
+      return grid.at(-1)![0]!.z - grid[0]![0]!.z;
+    };
+    expect([0, 1, 2].map(height)).to.satisfy((h: number[]) =>
+      h.every((v, i) => Math.abs(v - (20 + 6 * i)) < 1e-6),
+    );
+    const lean = (i: number): number => {
+      const piece = pieceOf(shape, `tier-${i + 1}`);
+      return (edgeMm(piece, 'top') - edgeMm(piece, 'bottom')) / (2 * Math.PI);
+    };
+    expect(lean(2) - lean(1)).to.be.closeTo(3, 0.4);
+    expect(checkOf(make('gorget', { tiers: 3, tierMm: 40, tierGrowMm: 25 }), 'chin')).to.not.equal(undefined);
+  });
 });

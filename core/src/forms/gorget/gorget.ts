@@ -10,7 +10,9 @@ import type { Join, Panel } from '../draped/panel';
 interface GorgetParams extends FormParams {
   tiers: number;
   tierMm: number;
+  tierGrowMm: number;
   leanMm: number;
+  leanGrowMm: number;
   stepMm: number;
   setBackMm: number;
   roomMm: number;
@@ -19,6 +21,9 @@ interface GorgetParams extends FormParams {
   lowerFoam: number;
   upperFoam: number;
 }
+
+/** A tier lower than this is only a rim. */
+const LEAST_TIER_MM = 8;
 
 /** Hair and hood over the head's girth; from memory. */
 const HEAD_SPARE_MM = 10;
@@ -43,8 +48,13 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
       (a, b) => a + b,
       0,
     );
+  const high = (i: number): number => Math.max(LEAST_TIER_MM, params.tierMm + i * params.tierGrowMm);
+  /** Lower edge of a tier: each begins a fifth inside the one below. */
+  const lowOf = (i: number): number =>
+    Array.from({ length: i }, (_, k) => 0.8 * high(k)).reduce((a, b) => a + b, at.neckBase - 15);
   const tiers = Array.from({ length: params.tiers }, (_, i) => {
-    const low = at.neckBase - 15 + i * params.tierMm * 0.8;
+    const low = lowOf(i);
+    const leanMm = params.leanMm + i * params.leanGrowMm;
     const section = (z: number) => {
       const s = neckSection(body, z);
       return { ...s, x: 0, y: s.forwardMm - (params.setBackMm * (z - at.neckBase)) / 60, z };
@@ -55,11 +65,7 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
       id: `tier-${i + 1}`,
       name: `tier ${i + 1}`,
       grid: gridOf(44, 3, (u, v) =>
-        onSlice(
-          section(low + params.tierMm * v),
-          270 + half + u * (360 - 2 * half),
-          innerOut(i) + params.leanMm * v,
-        ),
+        onSlice(section(low + high(i) * v), 270 + half + u * (360 - 2 * half), innerOut(i) + leanMm * v),
       ),
       edges: { bottom: 'lower edge', right: 'back edge', top: 'upper edge', left: 'back edge' },
       ...(i > 0 && { hung: { bottom: `glued inside tier ${i}, lapped by a fifth` } }),
@@ -67,7 +73,7 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
     };
     const inside = parallelGirth(
       2 * Math.PI * Math.sqrt((section(low).a ** 2 + section(low).b ** 2) / 2),
-      innerOut(i) + Math.min(0, params.leanMm),
+      innerOut(i) + Math.min(0, leanMm),
     );
     return { panel, inside };
   });
@@ -101,7 +107,7 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
       ],
     });
   }
-  const chinRoom = at.chin - (at.neckBase - 15 + (params.tiers - 1) * params.tierMm * 0.8 + params.tierMm);
+  const chinRoom = at.chin - (lowOf(params.tiers - 1) + high(params.tiers - 1));
   if (chinRoom < 10) {
     checks.push({
       id: 'chin',
@@ -156,7 +162,25 @@ export const gorget = drapedKind<GorgetParams>({
   fields: [
     count('tiers', 'Tiers', [1, 6], 'Rings from the shoulders up.'),
     length('tierMm', 'Tier height', [10, 90], 'Each ring, lower to upper edge.'),
+    {
+      ...length<GorgetParams>(
+        'tierGrowMm',
+        'Each next higher by',
+        [-25, 25],
+        'Adds up from tier to tier; negative makes them lower.',
+      ),
+      absent: 0,
+    },
     length('leanMm', 'Lean out', [-30, 50], 'How far the upper edge of a tier stands out beyond its lower.'),
+    {
+      ...length<GorgetParams>(
+        'leanGrowMm',
+        'Each next leans by',
+        [-25, 25],
+        'Added to the lean from tier to tier.',
+      ),
+      absent: 0,
+    },
     length('stepMm', 'Step', [0, 30], 'Gap between one tier and the next inside it.'),
     length('setBackMm', 'Set back', [-20, 40], 'How far the rings move back for each 60 mm up.'),
     length('roomMm', 'Room round the neck', [2, 80], 'Between neck and innermost tier.', 'Room'),
@@ -176,7 +200,9 @@ export const gorget = drapedKind<GorgetParams>({
   ],
   defaults: (body) => ({
     ...tiersThatFit(levels(body).chin - levels(body).neckBase),
+    tierGrowMm: 0,
     leanMm: 8,
+    leanGrowMm: 0,
     stepMm: 4,
     setBackMm: 6,
     roomMm: 18,

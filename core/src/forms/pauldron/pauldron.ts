@@ -11,6 +11,8 @@ interface PauldronParams extends FormParams {
   paddingMm: number;
   lames: number;
   lameMm: number;
+  lameGrowMm: number;
+  lowestFoam: number;
   overlapMm: number;
   stepMm: number;
   lameFoam: number;
@@ -37,37 +39,40 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<Pauldro
     ),
     edges: { bottom: 'lower edge', right: 'front edge', top: 'neck edge', left: 'back edge' },
   };
-  const lameT = sheetOf(params.lameFoam || foam.nominalMm).thicknessMm.value;
+  const foamOf = (i: number): number => (i === params.lames - 1 && params.lowestFoam) || params.lameFoam;
+  const thickOf = (i: number): number => sheetOf(foamOf(i) || foam.nominalMm).thicknessMm.value;
+  const high = (i: number): number => Math.max(20, params.lameMm + i * params.lameGrowMm);
+  /** Upper edge of a lame: the sum of those above it, less their overlaps. */
+  const topOf = (i: number): number =>
+    Array.from({ length: i }, (_, k) => high(k) - params.overlapMm).reduce((a, b) => a - b, params.overlapMm);
+  /** Lames lie under one another: half of each one's foam and a little air. */
+  const under = (i: number): number =>
+    Array.from({ length: i + 1 }, (_, k) => (thickOf(k) + 1) * 0.5).reduce((a, b) => a + b, 0);
   const lean = Math.tan(armLean);
   const lames = Array.from({ length: params.lames }, (_, i): Panel => {
-    const top = -i * (params.lameMm - params.overlapMm) + params.overlapMm;
+    const top = topOf(i);
     const grow = (z: number): number => 1 + (-(z - params.overlapMm) / 1000) * 0.2;
     return {
       id: `lame-${i + 1}`,
       name: `lame ${i + 1}`,
       grid: gridOf(16, 4, (u, v) => {
-        const z = top - params.lameMm * (1 - v);
+        const z = top - high(i) * (1 - v);
         const flare = params.stepMm * (1 - v);
         // The arm hangs a little away from the body, and the plates follow it.
         const slice = { a: arm * 1.15 * grow(z), b: arm * 1.2 * grow(z), x: Math.max(0, -z) * lean, y: 0, z };
-        return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - (i + 1) * (lameT + 1) * 0.5);
+        return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - under(i));
       }),
       edges: { bottom: 'lower edge', right: 'front edge', top: 'upper edge', left: 'back edge' },
       hung: { top: `hung on straps under ${i === 0 ? 'the cap' : `lame ${i}`}, a rivet at each end` },
-      ...orSame(params.lameFoam),
+      ...orSame(foamOf(i)),
     };
   });
-  const drop = params.lames * (params.lameMm - params.overlapMm) + params.overlapMm;
-  // The lowest lame rides up when the arm is raised; the cap's neck edge meets the neck.
-  const raise = Math.min(150, 60 + (params.overlapMm * params.lames * 180) / (Math.PI * arm) + 20);
+  const drop = params.lames === 0 ? 0 : high(params.lames - 1) - topOf(params.lames - 1);
   return {
     panels: [cap, ...lames],
     joins: [],
     roomMm: out - underLayerMm,
-    figures: [
-      { label: 'hangs below the tip', value: drop, unit: 'mm', decimals: 0 },
-      { label: 'arm raises', value: raise, unit: 'deg', decimals: 0 },
-    ],
+    figures: [{ label: 'hangs below the tip', value: drop, unit: 'mm', decimals: 0 }],
     checks:
       params.lames > 0 && params.overlapMm < 12
         ? [
@@ -95,9 +100,20 @@ export const pauldron = drapedKind<PauldronParams>({
     length('paddingMm', 'Padding', [0, 25], 'Foam between clothing and shell.', 'Room'),
     count('lames', 'Lames', [0, 7], 'Plates below the cap.', 'Lames'),
     length('lameMm', 'Lame height', [25, 120], 'Each plate, top to bottom.', 'Lames'),
+    {
+      ...length<PauldronParams>(
+        'lameGrowMm',
+        'Each next higher by',
+        [-25, 25],
+        'Adds up from lame to lame.',
+        'Lames',
+      ),
+      absent: 0,
+    },
     length('overlapMm', 'Overlap', [0, 60], 'How far each plate lies under the one above.', 'Lames'),
     length('stepMm', 'Flare of each', [0, 30], 'How far the lower edge of a plate stands out.', 'Lames'),
     ownFoam('lameFoam', 'Lame foam'),
+    { ...ownFoam<PauldronParams>('lowestFoam', 'Lowest lame'), absent: 0 },
   ],
   defaults: (body) => ({
     capMm: Math.round(body.upperArmGirth.valueMm * 0.27),
@@ -105,6 +121,8 @@ export const pauldron = drapedKind<PauldronParams>({
     paddingMm: 5,
     lames: 3,
     lameMm: 52,
+    lameGrowMm: 0,
+    lowestFoam: 0,
     overlapMm: 18,
     stepMm: 6,
     lameFoam: 0,

@@ -3,9 +3,9 @@ import { adult, checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '..
 import { backFrame } from '../backFrame/backFrame';
 
 describe('ear pod', () => {
-  it('is a box of five plane pieces whose seams agree', () => {
+  it('is a box of five plane pieces whose seams agree, and a hook', () => {
     const shape = make('ear-pod');
-    expect(shape.pieces).to.have.length(5);
+    expect(shape.pieces.map((p) => p.id)).to.deep.equal(['face', 'front', 'back', 'roof', 'floor', 'hook']);
     for (const piece of shape.pieces) {
       expect(piece.stretch, piece.name).to.equal(undefined);
       for (const edge of piece.edges.filter((e) => e.joint === 'seam')) {
@@ -60,5 +60,16 @@ describe('back frame', () => {
 
   it('warns of a frame wider than the shoulders', () => {
     expectCured('back-frame', { widthMm: 560 }, 'wide');
+  });
+
+  it('wraps tubes by the foam’s own layer: π(D + 2kt), closed on themselves', () => {
+    const shape = make('back-frame', { tubes: 2, tubeMm: 50, tubeLongMm: 300 }, { nominalMm: 6 });
+    for (const id of ['tube-1', 'tube-2']) {
+      const wrap = pieceOf(shape, id);
+      expect(edgeMm(wrap, 'bottom')).to.be.closeTo(Math.PI * (50 + 6), 0.3);
+      expect(edgeMm(wrap, 'right')).to.be.closeTo(300, 0.1);
+      expect(wrap.edges.find((e) => e.id === 'right')!.mate).to.deep.equal({ pieceId: id, edgeId: 'left' });
+    }
+    expect(figureOf(shape, 'tube end discs')).to.equal(50);
   });
 });

@@ -58,6 +58,19 @@ function design({ params, body, foam }: FormInput<PodParams>): Design {
     quad('roof', 'roof', [p(0, w, h), p(0, -w, h), p(reach, -w, h), p(reach, w, h)], walls),
     quad('floor', 'floor', [p(0, -w, -h), p(0, w, -h), p(reach, w, -h), p(reach, -w, -h)], walls),
   ];
+  // Over the ear and down behind it: as long as the pod is high and a finger more, bent warm.
+  const hook: Panel = {
+    id: 'hook',
+    name: 'hook, over the ear',
+    grid: gridOf(2, 2, (u, v) => ({
+      x: origin.x,
+      y: origin.y - w - 30 + 14 * u,
+      z: origin.z - h + (params.heightMm * 1.15 + 60) * v,
+    })),
+    edges: { bottom: 'end behind the ear', right: 'side', top: 'end on the pod', left: 'side' },
+    hung: { top: 'glued inside the front wall' },
+    loose: true,
+  };
   const joins: Join[] = [
     { a: ['face', 'right'], b: ['front', 'top'], kind: 'seam' },
     { a: ['face', 'left'], b: ['back', 'top'], kind: 'seam' },
@@ -71,7 +84,7 @@ function design({ params, body, foam }: FormInput<PodParams>): Design {
   const area = 4 * w * h + 2 * deep * (2 * w + 2 * h);
   const massG = area * t * foam.densityKgM3.value * 1e-6;
   return {
-    panels,
+    panels: [...panels, hook],
     joins,
     roomMm: params.insideMm,
     figures: [
