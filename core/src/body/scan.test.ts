@@ -7,7 +7,7 @@ import { sliceAt, tapeGirthMm } from '../geometry/slice';
 import { resolveBody } from './estimate';
 import type { Measure, MeasureKey } from './measures';
 import { likelyUnits, measureScan, standUp } from './scan';
-import { bodiesOfSlice } from './scanSlices';
+import { bodiesOfSlice, evened, steady } from './scanSlices';
 import { headAxes } from './sections';
 import { simulateScan } from './simulatedScanner';
 
@@ -184,5 +184,28 @@ describe('measures as CSV', () => {
       .to.include('Line 3')
       .and.include('elbow thing');
     expect(readMeasuresCsv('', '2026-05-05').ok).to.equal(false);
+  });
+});
+
+describe('slices of a scan', () => {
+  const noisy = (radius: number, noiseMm: number): { x: number; y: number }[] =>
+    Array.from({ length: 720 }, (_, i) => {
+      const a = (i / 720) * 2 * Math.PI;
+      // A repeatable wobble in place of chance.
+      const r = radius + noiseMm * Math.sin(i * 12.9898) * Math.cos(i * 78.233);
+      return { x: 40 + r * Math.cos(a), y: -10 + r * Math.sin(a) };
+    });
+
+  it('read a noisy round within half a percent where its bare hull is too wide', () => {
+    const points = noisy(150, 4);
+    const true_ = 2 * Math.PI * 150;
+    expect(tapeGirthMm(points)).to.be.greaterThan(true_ * 1.015);
+    expect(tapeGirthMm(evened(points))).to.be.closeTo(true_, true_ * 0.005);
+  });
+
+  it('do not follow one odd slice', () => {
+    expect(steady([10, 11, 90, 12, 13])).to.deep.equal([11, 11, 12, 13, 13]);
+    expect(steady([])).to.deep.equal([]);
+    expect(steady([7])).to.deep.equal([7]);
   });
 });

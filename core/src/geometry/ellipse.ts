@@ -58,7 +58,7 @@ export function distanceToEllipse({ a, b }: Ellipse, p: Vec2): number {
   const inside = (x / a) ** 2 + (y / b) ** 2 < 1;
   let low = 0;
   let high = Math.PI / 2;
-  for (let i = 0; i < 40; i++) {
+  for (let i = 0; i < 32; i++) {
     const t = (low + high) / 2;
     const [px, py] = [a * Math.cos(t), b * Math.sin(t)];
     // Along the tangent the nearest point has no part of the way to p left.

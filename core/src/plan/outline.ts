@@ -1,7 +1,15 @@
 import type { PartReport } from '../build/report';
 import { pathLength } from '../geometry/path';
 
+/** Outlines already measured; a part that does not change keeps its report. */
+const known = new WeakMap<PartReport, number>();
+
 /** Metres of outline of all copies of a part. */
-export const outlineM = (part: PartReport): number =>
-  (part.pieces.reduce((sum, p) => sum + pathLength({ vertices: p.outline, closed: true }), 0) * part.copies) /
-  1000;
+export function outlineM(part: PartReport): number {
+  let metres = known.get(part);
+  if (metres === undefined) {
+    const mm = part.pieces.reduce((sum, p) => sum + pathLength({ vertices: p.outline, closed: true }), 0);
+    known.set(part, (metres = (mm * part.copies) / 1000));
+  }
+  return metres;
+}
