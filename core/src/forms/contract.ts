@@ -105,8 +105,8 @@ export interface PassingRing {
   name: string;
   openingMm: number;
   needMm: number;
+  /** Rings lie level on the figure and across a limb. */
   centre: Vec3;
-  axis: Vec3;
 }
 
 /** What a form becomes in its foam. */

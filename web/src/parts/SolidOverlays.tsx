@@ -42,7 +42,7 @@ export function Drawn({ made, place }: { made: PartReport; place: Place }) {
 const pairs = (lines: readonly (readonly Vec3[])[], place: Place): [number, number, number][] =>
   lines.flatMap((line) => line.slice(1).flatMap((p, i) => [place(line[i]!), place(p)]));
 
-/** A circle of a girth about an axis; rings lie level on the figure and across a limb. */
+/** A circle of a girth, level on the figure and across a limb. */
 function circle({ centre }: PassingRing, girthMm: number): Vec3[] {
   const r = girthMm / (2 * Math.PI);
   return Array.from({ length: 65 }, (_, i) => {

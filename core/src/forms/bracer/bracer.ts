@@ -106,7 +106,6 @@ function shape(input: FormInput<BracerParams>): FormShape {
         openingMm: fit.openingMm,
         needMm: fit.passNeedMm,
         centre: { x: 0, y: 0, z: params.startMm },
-        axis: { x: 0, y: 0, z: 1 },
       },
     ],
     sightLines: [],

@@ -143,7 +143,6 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
             y: panel.grid[0]!.reduce((s, p) => s + p.y, 0) / panel.grid[0]!.length,
             z: panel.grid[1]![0]!.z,
           },
-          axis: { x: 0, y: 0, z: 1 },
         }))
       : [],
     figures: [

@@ -84,7 +84,6 @@ function design(input: FormInput<HelmetParams>): Design {
         openingMm: opening,
         needMm: body.headGirth.valueMm,
         centre: { x: 0, y: centre.y, z: bottomZ },
-        axis: { x: 0, y: 0, z: 1 },
       },
     ],
     sightLines: sightLines(eye, sight),

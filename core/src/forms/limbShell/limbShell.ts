@@ -158,7 +158,6 @@ export function limbShell({
           openingMm: opening,
           needMm: need,
           centre: { x: 0, y: 0, z: params.startMm + span / 2 },
-          axis: { x: 0, y: 0, z: 1 },
         },
       ],
       figures: [
