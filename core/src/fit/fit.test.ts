@@ -52,6 +52,19 @@ describe('stand-off', () => {
     expect(made('breastplate', { paddingMm: 0, ridgeMm: 0 }).wear.leastGapMm).to.be.closeTo(0, 0.5);
   });
 
+  it('leaves ears, air and slits open: no pad lies over one', () => {
+    for (const breath of ['holes', 'none']) {
+      const helmet = made('helmet', { breath });
+      expect(helmet.wear.pads.length).to.be.greaterThan(2);
+      for (const pad of helmet.wear.pads) {
+        const on = helmet.pieces.find((p) => p.id === pad.pieceId)!;
+        const slots = on.marks.filter((m) => m.kind === 'slot').flatMap((m) => m.points);
+        for (const open of [...on.holes.map((h) => h.centre), ...slots])
+          expect(Math.hypot(open.x - pad.flat.x, open.y - pad.flat.y), on.name).to.be.at.least(40);
+      }
+    }
+  });
+
   it('keeps pads apart and off the edges', () => {
     for (const form of ['helmet', 'pauldron', 'thigh', 'backplate'] as const) {
       const { wear } = made(form);

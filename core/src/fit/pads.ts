@@ -1,5 +1,6 @@
 import type { Surface } from '../forms/contract';
-import { dist3, type Vec2, type Vec3 } from '../geometry/vec';
+import type { Piece } from '../forms/piece';
+import { dist2, dist3, type Vec2, type Vec3 } from '../geometry/vec';
 import type { StandOff } from './standOff';
 
 /** A pad glued inside where the shell comes nearest, so that it rests there and nowhere else. */
@@ -21,16 +22,31 @@ export const padSizeMm = SIZE_MM;
 
 const MOST = 8;
 
-/** Where pads carry: the nearest spots of a part, well apart, clear of its edges. None when it lies close all over. */
-export function padsFor(surfaces: readonly Surface[], standOff: readonly StandOff[]): Pad[] {
+/** What must stay open: holes for ears and air, and the run of a slot. */
+const openingsOf = (piece: Piece | undefined): Vec2[] =>
+  piece
+    ? [
+        ...piece.holes.map((h) => h.centre),
+        ...piece.marks.filter((m) => m.kind === 'slot').flatMap((m) => m.points),
+      ]
+    : [];
+
+/** Where pads carry: the nearest spots of a part, well apart, clear of its edges and of every opening. None when it lies close all over. */
+export function padsFor(
+  surfaces: readonly Surface[],
+  standOff: readonly StandOff[],
+  pieces: readonly Piece[],
+): Pad[] {
   const spots = surfaces
     .flatMap(({ pieceId, grid, flat }, i) => {
+      const open = openingsOf(pieces.find((p) => p.id === pieceId));
       const rim = [...grid[0]!, ...grid.at(-1)!, ...grid.flatMap((row) => [row[0]!, row.at(-1)!])];
       return grid
         .flatMap((row, r) =>
           row.map((at, c) => ({ pieceId, at, flat: flat[r]![c]!, gap: standOff[i]!.gapMm[r]![c]! })),
         )
         .filter(({ gap }) => gap >= RANGE_MM[0] && gap <= RANGE_MM[1])
+        .filter(({ flat: spot }) => open.every((o) => dist2(o, spot) >= SIZE_MM))
         .filter(({ at }) => rim.every((p) => dist3(p, at) >= SIZE_MM * Math.SQRT1_2));
     })
     .sort((a, b) => a.gap - b.gap);

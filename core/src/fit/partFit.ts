@@ -131,7 +131,7 @@ export function partFit(
       }),
     ),
   );
-  const pads = padded ? padsFor(surfaces, standOff) : [];
+  const pads = padded ? padsFor(surfaces, standOff, pieces) : [];
   const sag = slackest(pieces, surfaces, pads, details, sheetOf);
   return {
     standOff,
