@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { derive } from '../build/derive';
 import type { BuildDoc, Part } from '../build/document';
 import { newBuild, newPart } from '../build/newBuild';
+import { checkDoc } from '../build/schema';
 import type { FormParams } from '../forms/contract';
 import type { FormKindName } from '../forms/kinds';
 import type { Measure } from '../body/measures';
@@ -61,6 +62,14 @@ describe('what is told of fit', () => {
     expect(found.title).to.match(/Breastplate.*meets.*Belt/);
     expect(found.remedies.map((r) => r.label).join()).to.match(/Breastplate.*Belt/);
     expect(found.sure).to.equal('memory');
+  });
+
+  it('offers no cure that the form would refuse', () => {
+    const doc = buildOf(['breastplate', { belowWaistMm: 160 }], ['belt', { atMm: -190 }]);
+    const found = told(doc, 'moves-waist');
+    const after = applyChanges(doc, found?.remedies.flatMap((r) => r.changes) ?? []);
+    expect(checkDoc(after).ok).to.equal(true);
+    expect(found?.remedies.some((r) => r.label.startsWith('Belt')) ?? false).to.equal(false);
   });
 
   it('leaves a bracer against the bare arm to the bracer’s own rule', () => {

@@ -1,4 +1,5 @@
-import { drapedKinds } from '../forms/kinds';
+import type { Field } from '../forms/contract';
+import { drapedKinds, formKinds } from '../forms/kinds';
 import { hotShare } from '../fit/heat';
 import { trimNumber } from '../units/length';
 import type { Part } from '../build/document';
@@ -115,6 +116,9 @@ function shorterPart({ doc }: BuildContext, partId: string): Remedy[] {
   const value = part && how && (part.params as unknown as Record<string, unknown>)[how.key];
   if (!part || !how || typeof value !== 'number') return [];
   const next = value + how.by;
+  const field = (formKinds[part.form].fields as readonly Field<never>[]).find((f) => f.key === how.key);
+  // A cure must leave a build that can be saved.
+  if (!field || field.type === 'choice' || next < field.range[0] || next > field.range[1]) return [];
   return [
     {
       label: `${part.name}: ${how.label.toLowerCase()} ${trimNumber(next, 0)} mm`,
