@@ -3,49 +3,63 @@ import globals from 'globals';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 
-/** Inside core each folder may import only from folders named before it. */
+/** Inside core each folder imports only the faces of folders named before it; those on one line do not know each other. */
 const coreLayers = [
-  'units',
-  'geometry',
-  'materials',
-  'body',
-  'foam',
-  'flatten',
-  'mass',
-  'power',
-  'light',
-  'forms',
-  'fit',
-  'inside',
-  'cut',
-  'plan',
-  'findings',
-  'build',
-  'formats',
+  ['units'],
+  ['geometry'],
+  ['materials'],
+  ['foam'],
+  ['body'],
+  ['document'],
+  ['flatten'],
+  ['panel'],
+  ['features'],
+  ['forms'],
+  ['parts'],
+  ['fit', 'circuit', 'cut'],
+  ['plan'],
+  ['findings'],
+  ['report'],
+  ['files'],
 ];
+const coreFolders = coreLayers.flat();
+/** How a folder is written from however deep in another. */
+const from = (folder, rest = '') =>
+  ['..', '../..', '../../..', '../../../..'].map((up) => `${up}/${folder}${rest}`);
 
-const coreRules = coreLayers.map((layer, i) => ({
-  files: [`core/src/${layer}/**/*.ts`],
-  ignores: ['**/*.test.ts'],
-  rules: {
-    '@typescript-eslint/no-restricted-imports': [
-      'error',
-      {
-        patterns: [
+const coreRules = coreLayers.flatMap((layer, i) =>
+  layer.map((folder) => {
+    const later = coreLayers
+      .slice(i)
+      .flat()
+      .filter((f) => f !== folder);
+    return {
+      files: [`core/src/${folder}/**/*.ts`],
+      ignores: ['**/*.test.ts', '**/testing/**'],
+      rules: {
+        '@typescript-eslint/no-restricted-imports': [
+          'error',
           {
-            group: ['node:*', 'react', 'react-dom', '@fomrik/*'],
-            message: 'core imports no platform and no interface.',
+            patterns: [
+              {
+                group: ['node:*', 'react', 'react-dom', '@fomrik/*'],
+                message: 'core imports no platform and no interface.',
+              },
+              {
+                group: later.flatMap((f) => [...from(f), ...from(f, '/**')]),
+                message: `${folder}/ stands below, types too.`,
+              },
+              {
+                group: coreFolders.filter((f) => f !== folder).flatMap((f) => from(f, '/**')),
+                message: 'other folders are known by their face.',
+              },
+            ].filter(({ group }) => group.length > 0),
           },
-          ...coreLayers.slice(i + 1).map((later) => ({
-            group: [`../${later}/*`, `../../${later}/*`],
-            allowTypeImports: true,
-            message: `${layer}/ stands below ${later}/.`,
-          })),
         ],
       },
-    ],
-  },
-}));
+    };
+  }),
+);
 
 export default ts.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.tmp/**', 'coverage/**'] },

@@ -1,12 +1,11 @@
-import { createDeriver, derive } from '@fomrik/core/build/derive';
-import type { BuildDoc } from '@fomrik/core/build/document';
-import { flattenLocalGlobal } from '@fomrik/core/flatten/localGlobal';
-import { stretchOf } from '@fomrik/core/flatten/stretch';
-import { referenceFlat } from '@fomrik/core/flatten/testing/reference';
-import type { Mesh } from '@fomrik/core/geometry/mesh';
-import { readBuildFile } from '@fomrik/core/build/schema';
-import { applyChanges } from '@fomrik/core/findings/finding';
-import { makeDownload } from '@fomrik/core/formats/downloads';
+import { createDeriver, derive } from '@fomrik/core/report';
+import { applyChanges, firstParts, type BuildDoc } from '@fomrik/core/document';
+import { flattenLocalGlobal } from '../core/src/flatten/localGlobal';
+import { stretchOf } from '@fomrik/core/flatten';
+import { referenceFlat } from '../core/src/flatten/testing/reference';
+import type { Mesh } from '@fomrik/core/geometry';
+import { readBuildFile } from '@fomrik/core/files/buildFile';
+import { makeDownload } from '@fomrik/core/files/downloads';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -120,8 +119,29 @@ worn(harness);
 report('harness, warm (nothing changed)', await time(30, () => worn(harness)), 'ms', 50);
 const ease = (i: number): BuildDoc =>
   applyChanges(harness, [{ path: ['parts', greave, 'params', 'easeMm'], value: 15 + (i % 40) / 10 }]);
-report('harness, coarse answer to an edit', await time(20, (i) => worn(ease(i + 0.5), true)), 'ms', 16);
+report(
+  'harness, coarse answer to an edit',
+  await time(20, (i) => worn(ease(i + 0.5), { quick: true, goOn: () => false })),
+  'ms',
+  16,
+);
 report('harness, one part edited in full (greaves)', await time(20, (i) => worn(ease(i))), 'ms', 16);
+/** Two hundred parts, no two alike, as the browser asks for them: the first few, then all of them coarsely. */
+const crowd: BuildDoc = {
+  ...harness,
+  circuits: [],
+  parts: Array.from({ length: 200 }, (_, i) => {
+    const part = harness.parts[i % harness.parts.length]!;
+    const params = { ...part.params, ...('easeMm' in part.params && { easeMm: 15 + i / 10 }) };
+    return { ...part, id: `${part.id}-${i}`, params, features: [] };
+  }),
+};
+const crowded = createDeriver();
+const asked = performance.now();
+crowded(firstParts(crowd, 8), { quick: true, goOn: () => false });
+report('200 parts, first figures', performance.now() - asked, 'ms', 3000);
+crowded(crowd, { quick: true, goOn: () => false });
+report('200 parts, all coarsely', performance.now() - asked, 'ms');
 for (const [count, target] of [
   [5_000, 300],
   [20_000, 1500],

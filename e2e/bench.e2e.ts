@@ -39,23 +39,23 @@ describe('the shaping bench', function () {
     await tab('Details and darts');
     await page.getByRole('button', { name: /^first half, lower edge/ }).focus();
     await page.getByRole('button', { name: 'Trim an edge' }).click();
-    await drawn('trim-1').waitFor({ state: 'attached' });
+    await drawn('greave-1.trim-1').waitFor({ state: 'attached' });
     await page.getByRole('button', { name: /^first half, gap/ }).focus();
     await page.getByRole('button', { name: 'Trim an edge' }).click();
     await page.getByRole('button', { name: /^trim, lower edge, mitred end/ }).waitFor({ state: 'attached' });
-    await page.locator('[data-detail="trim-1"]').getByLabel('Width').fill('30');
+    await page.locator('[data-feature="greave-1.trim-1"]').getByLabel('Width').fill('30');
     await page.keyboard.press('Enter');
     await page
       .getByRole('button', { name: /^trim, lower edge, square end, 30\.0 mm/ })
       .waitFor({ state: 'attached' });
     await noGraveFaults(page);
-    await page.getByRole('button', { name: 'Take away trim trim-2' }).click();
-    await drawn('trim-2').waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Take away trim greave-1.trim-2' }).click();
+    await drawn('greave-1.trim-2').waitFor({ state: 'detached' });
     await saved(page);
   });
 
   it('refuses a width out of range and keeps what was there', async () => {
-    const row = page.locator('[data-detail="trim-1"]');
+    const row = page.locator('[data-feature="greave-1.trim-1"]');
     await row.getByLabel('Width').fill('400');
     await page.keyboard.press('Enter');
     expect(await row.innerText()).to.match(/4.*120/);
@@ -73,7 +73,7 @@ describe('the shaping bench', function () {
     await page.getByRole('button', { name: 'Keep the line (1 points)' }).waitFor();
     await page.mouse.click(x, y + 30);
     await page.getByRole('button', { name: 'Keep the line (2 points)' }).click();
-    await page.locator('[data-detail="line-1"]').waitFor();
+    await page.locator('[data-kind="line"]').waitFor();
     for (
       let i = 0;
       i < 50 && (await page.locator('[data-piece] polyline[stroke-width="0.9"]').count()) === 0;

@@ -1,10 +1,5 @@
-import {
-  type BuildDoc,
-  type BuildFile,
-  type LogEntry,
-  type Pin,
-  schemaVersion,
-} from '@fomrik/core/build/document';
+import { type BuildDoc, type BuildFile, type LogEntry, type Pin, schemaVersion } from '@fomrik/core/document';
+import { upgradeDoc } from '@fomrik/core/files/buildFile';
 import { type DataSource, IsNull, LessThan } from 'typeorm';
 import {
   BuildEntity,
@@ -38,7 +33,12 @@ export interface BuildSummary {
 const KEEP_EACH = 100;
 
 const now = (): string => new Date().toISOString();
-const docOf = (row: { doc: string }): BuildDoc => JSON.parse(row.doc) as BuildDoc;
+/** A stored document, lifted to the present schema whatever version it was saved in. */
+function docOf(row: { doc: string }): BuildDoc {
+  const read = upgradeDoc(JSON.parse(row.doc));
+  if (!read.ok) throw new HttpError(422, 'broken', `This build cannot be read: ${read.message}`);
+  return read.value;
+}
 const saved = (row: BuildRow): SavedBuild => ({
   id: row.id,
   version: row.version,
@@ -77,7 +77,8 @@ export class BuildStore {
       .getRepository(BuildEntity)
       .find({ where: { deletedAt: IsNull() }, order: { updatedAt: 'DESC' } });
     return rows.map((row) => {
-      const doc = docOf(row);
+      // What the shelf shows is told alike by every version.
+      const doc = JSON.parse(row.doc) as Pick<BuildDoc, 'brief' | 'wearer' | 'parts'>;
       const { id, name, version, updatedAt } = row;
       return {
         id,

@@ -1,4 +1,4 @@
-import { check } from '@fomrik/core/build/schema';
+import { check } from '@fomrik/core/files/schema';
 import Joi from 'joi';
 import { HttpError } from './errors';
 

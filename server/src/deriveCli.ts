@@ -1,6 +1,6 @@
-import { derive } from '@fomrik/core/build/derive';
-import { readBuildFile } from '@fomrik/core/build/schema';
-import { downloadKinds, makeDownload } from '@fomrik/core/formats/downloads';
+import { derive } from '@fomrik/core/report';
+import { readBuildFile } from '@fomrik/core/files/buildFile';
+import { downloadKinds, makeDownload } from '@fomrik/core/files/downloads';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';

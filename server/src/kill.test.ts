@@ -1,4 +1,4 @@
-import { newBuild } from '@fomrik/core/build/newBuild';
+import { newBuild } from '@fomrik/core/parts';
 import { expect } from 'chai';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';

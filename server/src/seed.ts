@@ -1,6 +1,6 @@
-import type { Wearer } from '@fomrik/core/body/measures';
-import type { BuildDoc } from '@fomrik/core/build/document';
-import { readBuildFile } from '@fomrik/core/build/schema';
+import type { Wearer } from '@fomrik/core/body';
+import type { BuildDoc } from '@fomrik/core/document';
+import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DataSource } from 'typeorm';

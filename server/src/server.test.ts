@@ -1,5 +1,5 @@
-import { newBuild } from '@fomrik/core/build/newBuild';
-import type { BuildDoc, BuildFile } from '@fomrik/core/build/document';
+import { newBuild } from '@fomrik/core/parts';
+import type { BuildDoc, BuildFile } from '@fomrik/core/document';
 import { expect } from 'chai';
 import type { Express } from 'express';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';

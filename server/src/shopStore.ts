@@ -1,5 +1,5 @@
-import type { Measure, Wearer } from '@fomrik/core/body/measures';
-import type { FoamStock } from '@fomrik/core/materials/stock';
+import type { Measure, Wearer } from '@fomrik/core/body';
+import type { FoamStock } from '@fomrik/core/materials';
 import type { DataSource } from 'typeorm';
 import { MeasurementEntity, StockEntity, WearerEntity, type MeasurementRow } from './entities/shop';
 import { notFound } from './errors';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { distanceToEllipse, ellipseAtNormal } from '../geometry/ellipse';
-import { adult, bodyOf } from '../forms/testing/worn.test';
+import { distanceToEllipse, ellipseAtNormal } from '../geometry';
+import { adult, bodyOf } from '../parts/testing/worn.test';
 import { figure, limbFrame, onLimb } from './figure';
 import { fromHead, fromHungLimb, fromLimb, fromTorso, intoLimb } from './clearance';
 import { headAxes } from './sections';

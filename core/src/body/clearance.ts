@@ -1,5 +1,4 @@
-import { distanceToEllipse } from '../geometry/ellipse';
-import { cross3, dot3, sub3, type Vec3 } from '../geometry/vec';
+import { cross3, distanceToEllipse, dot3, sub3, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import { limbFrame, type Frame } from './figure';
 import {

@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { meshVolume } from '../geometry/mesh';
-import { sliceAt, tapeGirthMm } from '../geometry/slice';
-import { dist3 } from '../geometry/vec';
+import { dist3, sliceAt, tapeGirthMm } from '../geometry';
 import { resolveBody } from './estimate';
 import { figure, limbFrame, onLimb } from './figure';
 import { measures, shortSet, type Measure, type MeasureKey } from './measures';

@@ -1,6 +1,4 @@
-import { ellipseAtNormal } from '../geometry/ellipse';
-import type { Mesh } from '../geometry/mesh';
-import { cross3, type Vec3 } from '../geometry/vec';
+import { cross3, ellipseAtNormal, type Mesh, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import {
   ankleHeightMm,
@@ -197,9 +195,15 @@ function headMesh(body: Body): Mesh {
   return loft(rings);
 }
 
+/** A closed mesh of the figure: its name, and which part of the body it is. */
+export interface FigurePart {
+  name: string;
+  of: 'trunk' | 'neck' | 'head' | 'foot' | 'shoulder' | 'hand' | Limb;
+  mesh: Mesh;
+}
+
 export interface Figure {
-  /** Closed meshes: trunk, neck, head, arms and legs. */
-  parts: { name: string; mesh: Mesh }[];
+  parts: FigurePart[];
 }
 
 /** The wearer as closed cross-section lofts whose girths are the measured ones. */
@@ -217,22 +221,23 @@ export function figure(body: Body, lean = armLean): Figure {
   const limbs = (['upperArm', 'forearm', 'thigh', 'lowerLeg'] as const).flatMap((limb) =>
     ([1, -1] as const).map((side) => ({
       name: `${side === 1 ? 'right' : 'left'} ${limb}`,
+      of: limb,
       mesh: limbMesh(body, limb, side, lean),
     })),
   );
   return {
     parts: [
-      { name: 'trunk', mesh: trunk },
-      { name: 'neck', mesh: neck },
-      { name: 'head', mesh: headMesh(body) },
-      { name: 'right foot', mesh: footMesh(body, 1) },
-      { name: 'left foot', mesh: footMesh(body, -1) },
+      { name: 'trunk', of: 'trunk', mesh: trunk },
+      { name: 'neck', of: 'neck', mesh: neck },
+      { name: 'head', of: 'head', mesh: headMesh(body) },
+      { name: 'right foot', of: 'foot', mesh: footMesh(body, 1) },
+      { name: 'left foot', of: 'foot', mesh: footMesh(body, -1) },
       ...limbs,
       ...([1, -1] as const).flatMap((side) => {
         const name = side === 1 ? 'right' : 'left';
         return [
-          { name: `${name} shoulder`, mesh: shoulderMesh(body, side, lean) },
-          { name: `${name} hand`, mesh: handMesh(body, side, lean) },
+          { name: `${name} shoulder`, of: 'shoulder' as const, mesh: shoulderMesh(body, side, lean) },
+          { name: `${name} hand`, of: 'hand' as const, mesh: handMesh(body, side, lean) },
         ];
       }),
     ],

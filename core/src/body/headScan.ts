@@ -1,7 +1,5 @@
-import type { Mesh } from '../geometry/mesh';
-import { sliceAt, tapeGirthMm } from '../geometry/slice';
-import type { Vec2 } from '../geometry/vec';
-import { fail, ok, type Result } from '../units/result';
+import { type Mesh, sliceAt, tapeGirthMm, type Vec2 } from '../geometry';
+import { fail, ok, type Result } from '../units';
 import type { MeasureKey } from './measures';
 import { evened, soundBodies, steady } from './scanSlices';
 

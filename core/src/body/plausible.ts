@@ -1,4 +1,4 @@
-import { trimNumber } from '../units/length';
+import { trimNumber } from '../units';
 import { expectedMm, newestMeasures } from './estimate';
 import { measureInfo, type Measure, type MeasureKey } from './measures';
 

@@ -1,9 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { readMesh } from '../formats/mesh/readMesh';
-import { measuresCsv, readMeasuresCsv } from '../formats/measuresCsv';
-import type { Mesh } from '../geometry/mesh';
-import { sliceAt, tapeGirthMm } from '../geometry/slice';
+import { readMesh } from '../files/mesh/readMesh';
+import { measuresCsv, readMeasuresCsv } from '../files/measuresCsv';
+import { type Mesh, sliceAt, tapeGirthMm } from '../geometry';
 import { resolveBody } from './estimate';
 import type { Measure, MeasureKey } from './measures';
 import { likelyUnits, measureScan, standUp } from './scan';

@@ -1,5 +1,4 @@
-import { tapeGirthMm } from '../geometry/slice';
-import type { Vec2 } from '../geometry/vec';
+import { tapeGirthMm, type Vec2 } from '../geometry';
 
 /** Parts of a slice further apart than this belong to different limbs; mm. */
 const APART_MM = 24;

@@ -1,4 +1,4 @@
-import { ellipseOfGirth, ellipsePerimeter, type Ellipse } from '../geometry/ellipse';
+import { type Ellipse, ellipseOfGirth, ellipsePerimeter } from '../geometry';
 import type { Body } from './estimate';
 
 /** A horizontal slice of the body: semi-axes `a` to the sides (x) and `b` to the front (y), and where its middle stands. */

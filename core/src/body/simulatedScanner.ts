@@ -1,4 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
+import type { Mesh } from '../geometry';
 import type { Body } from './estimate';
 import { figure } from './figure';
 

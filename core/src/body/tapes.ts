@@ -1,5 +1,4 @@
-import { ellipseAtNormal } from '../geometry/ellipse';
-import type { Vec3 } from '../geometry/vec';
+import { ellipseAtNormal, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import {
   ankleHeightMm,

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { boundsOf } from '../geometry/polygon';
-import type { Piece } from '../forms/piece';
+import { boundsOf } from '../geometry';
+import type { Piece } from '../panel';
 import { snuggest, take, type Rect } from './freeRoom';
 import { laidOutline, packSheets, type ToLay } from './packing';
 

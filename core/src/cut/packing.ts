@@ -1,7 +1,5 @@
-import { convexHull } from '../geometry/hull';
-import { boundsOf } from '../geometry/polygon';
-import { rotate2, type Vec2 } from '../geometry/vec';
-import type { Piece } from '../forms/piece';
+import { boundsOf, convexHull, rotate2, type Vec2 } from '../geometry';
+import type { Piece } from '../panel';
 import { snuggest, take, type Rect } from './freeRoom';
 
 /** One copy of a piece laid on a sheet: flip first, then turn, then shift. */
@@ -154,4 +152,16 @@ export function packSheets(
     });
   }
   return { sheets: sheets.map(({ sheet }) => sheet), tooBig };
+}
+
+/** Whether a piece lies on a sheet of a size at some turn. */
+export function fitsSheet(
+  outline: readonly Vec2[],
+  size: { widthMm: number; heightMm: number },
+  spacingMm: number,
+): boolean {
+  const box = boxOf(outline, false);
+  return [box, quarter(box)].some(
+    (b) => b.widthMm + 2 * spacingMm <= size.widthMm && b.heightMm + 2 * spacingMm <= size.heightMm,
+  );
 }

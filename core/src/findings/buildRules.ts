@@ -1,9 +1,13 @@
-import { measureInfo, type MeasureKey } from '../body/measures';
-import type { BuildDoc } from '../build/document';
-import { schedule } from '../plan/schedule';
-import { printMm, trimNumber } from '../units/length';
-import type { Change, Finding } from './finding';
-import { when, type BuildContext, type BuildRule } from './rule';
+import { measureInfo, type MeasureKey } from '../body';
+import { applyChanges, type BuildDoc, type Change } from '../document';
+import { hotShare } from '../fit';
+import { foamSheet } from '../materials';
+import { isValid, makePart, needCandidates } from '../parts';
+import { fitsSheet } from '../cut';
+import { schedule } from '../plan';
+import { printMm, trimNumber } from '../units';
+import type { Finding, Remedy } from './finding';
+import { inPart, when, type BuildContext, type BuildRule } from './rule';
 
 /** A reading that cannot be right. */
 export const readingsPlausible: BuildRule = ({ doc, report }) =>
@@ -24,51 +28,68 @@ export const readingsPlausible: BuildRule = ({ doc, report }) =>
       title: doubt.message,
       why: 'Bodies of one stature differ by less than this; slips of unit and digit are common.',
       sure: 'memory',
+      excess: 1,
       remedies: changes.length > 0 ? [{ label: `Take it as ${doubt.proposedMm} mm`, changes }] : [],
     };
   });
 
-const critical: MeasureKey[] = ['wristGirth', 'forearmGirth', 'forearmLength', 'handGirth'];
-
-/** A guess where the tape should have been. */
-export const criticalMeasured: BuildRule = ({ doc, report }) => {
-  const guessed = critical.filter((key) => report.body[key].source === 'estimate');
-  return when(doc.parts.some((p) => p.form === 'bracer') && guessed.length > 0, () => ({
+/** A guess where the tape should have been: measures that decide whether some part fits. */
+export const criticalMeasured: BuildRule = ({ report }) => {
+  const decisive = [...new Set(report.parts.flatMap((p) => p.measures))];
+  const guessed = decisive.filter((key) => report.body[key].source === 'estimate');
+  const for_ = (key: MeasureKey): string =>
+    report.parts
+      .filter((p) => p.measures.includes(key))
+      .map((p) => p.name)
+      .join(', ');
+  return when(guessed.length > 0, () => ({
     id: 'estimates',
-    severity: 'mind',
+    severity: guessed.length > 2 ? 'mind' : 'note',
     station: 'body',
-    title: `Not measured but decisive: ${guessed.map((key) => measureInfo(key).label.toLowerCase()).join(', ')} (est. ${guessed.map((key) => printMm(report.body[key].valueMm, 0)).join(', ')}).`,
+    title: `Not measured but decisive: ${guessed.map((key) => `${measureInfo(key).label.toLowerCase()} (est. ${printMm(report.body[key].valueMm, 0)}, for ${for_(key)})`).join('; ')}.`,
     why: `Estimated from ${[...new Set(guessed.map((key) => report.body[key].from!))].join(' and ')}; people of one stature differ by 10 % and more. Take the tape before you cut.`,
     sure: 'memory',
+    excess: guessed.length,
     remedies: [],
   }));
 };
 
-/** Pieces no sheet can hold. */
-export const piecesFitSheet: BuildRule = ({ doc, report }) =>
-  report.packed.tooBig.map((big): Finding => {
-    const index = doc.parts.findIndex((p) => p.id === big.partId);
-    const part = doc.parts[index]!;
-    const split = part.params['panels' as keyof typeof part.params] === 1;
-    return {
-      id: `sheet:${big.partId}:${big.pieceId}`,
-      severity: 'stop',
-      station: 'cut',
-      title: `${part.name}: ${big.name} is ${printMm(big.lengthMm, 0)} long and fits no sheet of its foam at any turn.`,
-      why: 'Sheet sizes are as sold; a longer sheet or a second piece is needed.',
-      sure: 'practice',
-      partId: big.partId,
-      pieceId: big.pieceId,
-      remedies: split
-        ? [
-            {
-              label: 'Make it of two pieces',
-              changes: [{ path: ['parts', index, 'params', 'panels'], value: 2 }],
-            },
-          ]
-        : [],
-    };
+/** More pieces, where that makes every one of them fit the sheet of its foam. */
+function divided({ doc, around }: BuildContext, index: number): Remedy[] {
+  const part = doc.parts[index]!;
+  return needCandidates(part, around, 'split', 1).flatMap(({ label, changes }) => {
+    const changed = applyChanges(part, changes);
+    if (!isValid(changed, around)) return [];
+    const fits = makePart(changed, around, { coarse: true }).pieces.every((p) =>
+      fitsSheet(
+        p.outline,
+        foamSheet(around.catalogue.foams, doc.stock, p.foamId, p.nominalMm),
+        doc.cut.spacingMm,
+      ),
+    );
+    return fits ? [{ label, changes: inPart(index, changes) }] : [];
   });
+}
+
+/** Pieces no sheet can hold. */
+export const piecesFitSheet: BuildRule = (context) =>
+  context.report.packed.tooBig
+    .filter((big, i, all) => all.findIndex((o) => o.partId === big.partId && o.pieceId === big.pieceId) === i)
+    .map((big): Finding => {
+      const index = context.doc.parts.findIndex((p) => p.id === big.partId);
+      return {
+        id: `sheet:${big.partId}:${big.pieceId}`,
+        severity: 'stop',
+        station: 'cut',
+        title: `${context.doc.parts[index]!.name}: ${big.name} is ${printMm(big.lengthMm, 0)} long and fits no sheet of its foam at any turn.`,
+        why: 'Sheet sizes are as sold; a longer sheet or a second piece is needed.',
+        sure: 'practice',
+        excess: big.lengthMm,
+        partId: big.partId,
+        pieceId: big.pieceId,
+        remedies: divided(context, index),
+      };
+    });
 
 /** Fewest hours a day, in halves up to twelve, that leave a day to spare. */
 function hoursThatSuffice(
@@ -95,6 +116,7 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
         title: `The event (${eventDate}) is not after the start (${startDate}).`,
         why: 'There is no time between them.',
         sure: 'standard',
+        excess: 1,
         remedies: [],
       },
     ];
@@ -110,6 +132,7 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
         : 'Ready the night before, with nothing to spare.',
     why: `${trimNumber(report.totals.workMin / 60, 0)} h of work at ${trimNumber(hoursPerDay, 1)} h a day, and drying that cannot be hurried.`,
     sure: 'memory',
+    excess: 1 - daysToSpare,
     remedies:
       enough === undefined
         ? []
@@ -133,6 +156,7 @@ export const withinBudget: BuildRule = ({ doc, report }) => {
       ? `The dearest line is ${dearest.what} at ${trimNumber(dearest.total, 0)}. Prices are typical; yours go in under Cut.`
       : '',
     sure: 'memory',
+    excess: over,
     remedies: [],
   }));
 };
@@ -151,6 +175,7 @@ export const travels: BuildRule = ({ doc, report }) =>
           ? 'It does not go into the luggage.'
           : 'The event does not admit it.',
       sure: 'measured' as const,
+      excess: made.longestMm - limit,
       partId: made.id,
       remedies: [],
     }));
@@ -165,5 +190,46 @@ export const printerCorrected: BuildRule = ({ doc }) =>
     title: `The 100 mm bar measured ${printMm(doc.cut.barMeasuredMm)}; pages are now scaled by ${trimNumber(10000 / doc.cut.barMeasuredMm, 2)} %.`,
     why: 'Print again and measure again; a bar within a quarter millimetre is good.',
     sure: 'measured',
+    excess: Math.abs(doc.cut.barMeasuredMm - 100),
     remedies: [{ label: 'Back to 100 mm', changes: [{ path: ['cut', 'barMeasuredMm'], value: 100 }] }],
+  }));
+
+/** A movement that ends too soon, and the two that end it. */
+export const moves: BuildRule = ({ doc, report }) =>
+  report.fitting.movements.flatMap((m): Finding[] => {
+    const [a, b] = m.stoppedBy ?? [];
+    if (!a || !b || m.angleDeg >= m.wantedDeg) return [];
+    const partId = a.partId ?? b.partId;
+    return [
+      {
+        id: `moves-${m.joint}`,
+        severity: m.angleDeg < m.wantedDeg * 0.6 ? 'stop' : 'mind',
+        station: 'shape',
+        title: `${m.label[0]!.toUpperCase()}${m.label.slice(1)} ${trimNumber(m.angleDeg, 0)}°, then ${a.name} meets ${b.name}; ${m.wantedDeg}° is wanted.`,
+        why: `${m.for[0]!.toUpperCase()}${m.for.slice(1)}. Reckoned on the sections in the plane of the movement; real joints shift, so try it on paper first.`,
+        sure: 'memory',
+        excess: m.wantedDeg - m.angleDeg,
+        ...(partId && { partId }),
+        remedies: m.cures.map((c) => ({
+          label: c.label,
+          changes: inPart(
+            doc.parts.findIndex((p) => p.id === c.partId),
+            c.changes,
+          ),
+        })),
+      },
+    ];
+  });
+
+/** Foam over much of the body keeps its heat in. */
+export const heat: BuildRule = ({ report }) =>
+  when(report.fitting.covered > hotShare, () => ({
+    id: 'heat',
+    severity: 'note',
+    station: 'brief',
+    title: `Foam covers about ${trimNumber(report.fitting.covered * 100, 0)} % of the body: plan drinks and a break every 30 minutes.`,
+    why: 'Closed foam keeps heat and sweat in. Take it off at dizziness, cramp or headache; a helper should know how it opens.',
+    sure: 'memory',
+    excess: report.fitting.covered - hotShare,
+    remedies: [],
   }));

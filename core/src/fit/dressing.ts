@@ -1,11 +1,12 @@
-import type { PassingRing, Zone } from '../forms/contract';
+import { type Zone, zoneInfo } from '../body';
+import type { Passage } from '../forms';
 
 /** A part as far as putting it on goes. */
 export interface WornPart {
   id: string;
   name: string;
   zone: Zone;
-  rings: readonly PassingRing[];
+  passages: readonly Passage[];
   /** Closed round the body, so that it must be slipped on. */
   closed: boolean;
 }
@@ -22,56 +23,31 @@ export interface DressingStep {
   helper: boolean;
 }
 
-/** From the feet up and from the trunk outwards; what closes over another comes after it; the head comes last (common practice, no source). */
-const order: Zone[] = [
-  'lowerLeg',
-  'knee',
-  'thigh',
-  'torso',
-  'hips',
-  'neck',
-  'upperArm',
-  'shoulder',
-  'elbow',
-  'forearm',
-  'back',
-  'head',
-];
-
-const over: Partial<Record<Zone, string>> = {
-  lowerLeg: 'over the foot',
-  thigh: 'over foot and knee',
-  neck: 'over the head',
-  upperArm: 'over hand and elbow, before anything is on the forearm',
-  forearm: 'over the hand',
-  head: 'over the head',
-};
-
-/** Straps that cannot be reached by the one who wears them. */
-const behind: Zone[] = ['torso', 'back', 'shoulder'];
-
 /** The order of putting on and what must pass where, foam and under-layer counted by each form. */
 export function dressing(parts: readonly WornPart[]): DressingStep[] {
-  const rank = (p: WornPart): number => order.indexOf(p.zone) + (p.zone === 'neck' && p.closed ? -1.5 : 0);
+  // A closed collar goes over the head before anything that would stop it.
+  const rank = ({ zone, closed }: WornPart): number =>
+    zoneInfo(zone).dressing.rank + (zone === 'neck' && closed ? -2.5 : 0);
   return [...parts]
     .sort((a, b) => rank(a) - rank(b))
-    .map(({ id, name, zone, rings, closed }): DressingStep => {
-      const ring = rings.reduce<PassingRing | undefined>(
-        (worst, r) => (!worst || r.openingMm - r.needMm < worst.openingMm - worst.needMm ? r : worst),
+    .map(({ id, name, zone, passages, closed }): DressingStep => {
+      const { over, behind } = zoneInfo(zone).dressing;
+      const tightest = passages.reduce<Passage | undefined>(
+        (worst, p) => (!worst || p.openingMm - p.needMm < worst.openingMm - worst.needMm ? p : worst),
         undefined,
       );
       return {
         partId: id,
         name,
         how:
-          closed && over[zone]
-            ? `slipped on ${over[zone]}`
-            : ring
+          closed && over
+            ? `slipped on ${over}`
+            : tightest
               ? 'opened, laid round, strapped'
               : 'laid on, strapped',
-        ...(ring && { openingMm: ring.openingMm, needMm: ring.needMm }),
-        passes: !ring || ring.openingMm >= ring.needMm,
-        helper: behind.includes(zone),
+        ...(tightest && { openingMm: tightest.openingMm, needMm: tightest.needMm }),
+        passes: !tightest || tightest.openingMm >= tightest.needMm,
+        helper: behind === true,
       };
     });
 }

@@ -1,36 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { newPart } from '../build/newBuild';
-import { partReport } from '../build/partReport';
-import type { Part } from '../build/document';
-import type { PartReport } from '../build/report';
-import type { Detail } from '../forms/details/detail';
-import type { FormParams } from '../forms/contract';
-import type { FormKindName } from '../forms/kinds';
-import { adult, bodyOf } from '../forms/testing/worn.test';
-import { parallelGirth } from '../geometry/ellipse';
-import { dist3, type Vec3 } from '../geometry/vec';
-import { catalogue } from '../materials/catalogue';
+import type { Feature, Params } from '../document';
+import { dist2, dist3, parallelGirth, type Vec3 } from '../geometry';
+import type { PartReport } from '../parts';
+import { adult, bodyOf, reportOf as made } from '../parts/testing/worn.test';
+import { gyration2, overhangOf, ownWeightSagMm, riseMm } from '../parts/wear/sag';
 import { dressing } from './dressing';
 import { bodySurfaceM2, coveredShare } from './heat';
-import { gyration2, overhangOf, ownWeightSagMm, riseMm } from './sag';
 import { strapsOf } from './straps';
-
-const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
-const made = (form: FormKindName, change: FormParams = {}, more: Partial<Part> = {}): PartReport => {
-  const part = newPart(form, wearer, form);
-  return partReport(
-    { ...part, params: { ...part.params, ...change }, ...more } as Part,
-    adult,
-    3,
-    catalogue,
-    [],
-  );
-};
 
 describe('stand-off', () => {
   it('of a limb shell is its padding and its share of the ease', () => {
-    const { wear } = made('greave', { paddingMm: 4, easeMm: 20, flareMm: 0, pointMm: 0 });
+    const wear = made('greave', { paddingMm: 4, easeMm: 20, flareMm: 0, pointMm: 0 }).wear!;
     expect(wear.leastGapMm).to.be.closeTo(4 + 20 / (2 * Math.PI), 0.3);
     expect(wear.meanGapMm).to.be.closeTo(4 + 20 / (2 * Math.PI), 0.3);
     expect(wear.pads.length).to.be.greaterThan(1);
@@ -38,7 +19,7 @@ describe('stand-off', () => {
   });
 
   it('draws its lines where the gap is what they say', () => {
-    const { wear } = made('breastplate', { ridgeMm: 40 });
+    const wear = made('breastplate', { ridgeMm: 40 }).wear!;
     const levels = wear.standOff.flatMap((s) => s.contours.map((c) => c.mm));
     expect(levels).to.include.members([20, 40]);
     for (const { contours } of wear.standOff)
@@ -46,17 +27,16 @@ describe('stand-off', () => {
   });
 
   it('is the padding on any wearer, and nothing without padding', () => {
-    const part = newPart('g', wearer, 'breastplate');
-    const slim = partReport(part, bodyOf({ stature: 1720, chestGirth: 860 }), 3, catalogue, []);
-    expect(slim.wear.leastGapMm).to.be.greaterThan(5);
-    expect(made('breastplate', { paddingMm: 0, ridgeMm: 0 }).wear.leastGapMm).to.be.closeTo(0, 0.5);
+    const slim = made('breastplate', {}, { body: bodyOf({ stature: 1720, chestGirth: 860 }) });
+    expect(slim.wear!.leastGapMm).to.be.greaterThan(5);
+    expect(made('breastplate', { paddingMm: 0, ridgeMm: 0 }).wear!.leastGapMm).to.be.closeTo(0, 0.5);
   });
 
   it('leaves ears, air and slits open: no pad lies over one', () => {
     for (const breath of ['holes', 'none']) {
       const helmet = made('helmet', { breath });
-      expect(helmet.wear.pads.length).to.be.greaterThan(2);
-      for (const pad of helmet.wear.pads) {
+      expect(helmet.wear!.pads.length).to.be.greaterThan(2);
+      for (const pad of helmet.wear!.pads) {
         const on = helmet.pieces.find((p) => p.id === pad.pieceId)!;
         const slots = on.marks.filter((m) => m.kind === 'slot').flatMap((m) => m.points);
         for (const open of [...on.holes.map((h) => h.centre), ...slots])
@@ -67,7 +47,7 @@ describe('stand-off', () => {
 
   it('keeps pads apart and off the edges', () => {
     for (const form of ['helmet', 'pauldron', 'thigh', 'backplate'] as const) {
-      const { wear } = made(form);
+      const wear = made(form).wear!;
       wear.pads.forEach((p, i) =>
         wear.pads.slice(0, i).forEach((q) => expect(dist3(p.at, q.at), form).to.be.at.least(110)),
       );
@@ -109,20 +89,22 @@ describe('sag of a free edge', () => {
         );
       }),
     );
-    const [plain, edge] = [made('pauldron').wear.sag!, made('pauldron').wear.sag!.edgeId];
-    const strip: Detail = {
-      id: 's',
-      kind: 'trim',
-      pieceId: plain.pieceId,
-      edgeId: edge,
-      face: 'inner',
-      widthMm: 30,
-      nominalMm: 10,
-      look: 'square',
-    };
-    const stiff = made('pauldron', {}, { details: [strip] });
-    expect(stiff.wear.sag!.sagMm).to.be.lessThan(plain.sagMm);
-    expect(stiff.pieces.some((p) => p.role === 'strip')).to.equal(true);
+    const plain = made('pauldron').wear!.sags[0]!;
+    const stiff = made(
+      'pauldron',
+      {},
+      {
+        // On every edge, for a piece that is alike on both sides has another edge as slack.
+        features: ['bottom', 'right', 'top', 'left'].map((edge) => ({
+          id: `s-${edge}`,
+          kind: 'strip',
+          place: { on: 'edges', runs: [{ panel: plain.pieceId, edge }] },
+          params: { widthMm: 30, foamMm: 10 },
+        })),
+      },
+    );
+    expect(stiff.wear!.sags.find((s) => s.pieceId === plain.pieceId)!.sagMm).to.be.lessThan(plain.sagMm);
+    expect(stiff.pieces.filter((p) => p.featureId?.startsWith('s-'))).to.not.deep.equal([]);
   });
 
   it('finds the point furthest from what holds an edge, and its rise', () => {
@@ -149,10 +131,10 @@ describe('sag of a free edge', () => {
 });
 
 describe('putting on', () => {
-  const worn = (form: FormKindName, change: FormParams = {}): Parameters<typeof dressing>[0][number] => {
+  const worn = (form: string, change: Params = {}): Parameters<typeof dressing>[0][number] => {
     const r = made(form, change);
     const closed = r.pieces.every((p) => p.edges.every((e) => e.joint !== 'closure'));
-    return { id: r.id, name: r.name, zone: r.zone, rings: r.rings, closed };
+    return { id: r.id, name: r.name, zone: r.zone!, passages: r.passages, closed };
   };
 
   it('ends with the helmet, closes plates before collars, and slips upper arms on before forearms', () => {
@@ -166,21 +148,16 @@ describe('putting on', () => {
   });
 
   it('names the tightest ring of a closed collar', () => {
-    const [step] = dressing([worn('gorget', { back: 'closed', roomMm: 10 })]);
+    const [step] = dressing([worn('gorget', { closure: 'none', roomMm: 10 })]);
     expect(step!.passes).to.equal(false);
     expect(step!.how).to.match(/over the head/);
-    const rings = made('gorget', { back: 'closed', roomMm: 10 }).rings;
-    expect(step!.openingMm).to.equal(Math.min(...rings.map((r) => r.openingMm)));
+    const { passages } = made('gorget', { closure: 'none', roomMm: 10 });
+    expect(step!.openingMm).to.equal(Math.min(...passages.map((r) => r.openingMm)));
   });
 });
 
 describe('straps', () => {
-  const strapsOf3 = (parts: PartReport[]) =>
-    strapsOf(
-      adult,
-      3,
-      parts.map((p) => ({ ...p, laced: p.closure === 'lacing' })),
-    );
+  const strapsOf3 = (parts: PartReport[]) => strapsOf(parts);
 
   it('cross a gap with overlap and anchors', () => {
     const straps = strapsOf3([made('greave', { gapMm: 25 })]);
@@ -190,7 +167,7 @@ describe('straps', () => {
       expect(s.count).to.equal(2);
       expect(s.lengthMm).to.be.closeTo(25 + 50 + 60, 4);
     }
-    expect(strapsOf3([made('greave', { gapMm: 0 })])).to.deep.equal([]);
+    expect(strapsOf3([made('greave', { closure: 'none' })])).to.deep.equal([]);
   });
 
   it('hold the plates together, or cross behind when there is only one', () => {
@@ -202,11 +179,18 @@ describe('straps', () => {
   });
 
   it('are a lace down each side when the plates are laced: twice the way from eyelet to eyelet, and ends to tie', () => {
-    const laced = strapsOf3([made('breastplate', { sides: 'laced' }), made('backplate')]);
-    const lace = laced.find((s) => s.where.startsWith('lace'))!;
+    const laced = strapsOf3([made('breastplate', { closure: 'lacing' }), made('backplate')]);
+    const lace = laced.find((s) => s.closure === 'lacing')!;
     expect(lace.count).to.equal(2);
     expect(lace.lengthMm).to.be.greaterThan(800);
-    expect(laced.some((s) => s.where.startsWith('at each side'))).to.equal(false);
+    expect(laced.filter((s) => s.where.startsWith('at each side'))).to.deep.equal([lace]);
+  });
+
+  it('are one lace and no hook-and-loop where a gap is laced', () => {
+    const [lace, ...rest] = strapsOf3([made('greave', { closure: 'lacing', gapMm: 20 })]);
+    expect(lace!.closure).to.equal('lacing');
+    expect(lace!.lengthMm).to.be.greaterThan(400 + 300);
+    expect(rest).to.deep.equal([]);
   });
 
   it('go round the limb for cops and pauldrons', () => {
@@ -223,5 +207,32 @@ describe('heat', () => {
     expect(bodySurfaceM2(bodyOf({ stature: 1150 }))).to.be.within(0.6, 1.1);
     expect(coveredShare(adult, 9e5)).to.be.closeTo(0.9 / bodySurfaceM2(adult), 1e-9);
     expect(coveredShare(adult, 9e9)).to.equal(1);
+  });
+});
+
+describe('pads', () => {
+  it('keep clear of a pack behind the same piece', () => {
+    const at = (features: Feature[]) => made('helmet', {}, { features });
+    const [free] = at([]).wear!.pads.filter((p) => p.pieceId === 'skirt');
+    expect(free, 'a pad rests on the skirt').to.not.equal(undefined);
+    const skirt = at([]).surfaces.find((s) => s.pieceId === 'skirt')!;
+    let [u, v] = [0, 0];
+    skirt.flat.forEach((row, r) =>
+      row.forEach((p, c) => {
+        if (dist2(p, free!.flat) < 1e-9) [u, v] = [c / (row.length - 1), r / (skirt.flat.length - 1)];
+      }),
+    );
+    const packed = at([
+      {
+        id: 'pack',
+        kind: 'pack',
+        place: { on: 'panel', panel: 'skirt', u, v, turnDeg: 0 },
+        params: { packId: '3xaaa', pocket: 'none' },
+      },
+    ]);
+    const pack = packed.items.find((i) => i.source)!;
+    const reach = Math.hypot(pack.fit!.widthMm, pack.fit!.lengthMm) / 2;
+    for (const pad of packed.wear!.pads.filter((p) => p.pieceId === 'skirt'))
+      expect(dist2(pad.flat, pack.flat!)).to.be.at.least(40 + reach);
   });
 });

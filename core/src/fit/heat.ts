@@ -1,4 +1,4 @@
-import type { Body } from '../body/estimate';
+import type { Body } from '../body';
 
 /** Body surface by Mosteller, √(height cm · mass kg / 3600) m² (1987; from memory), with mass taken from girths. */
 export function bodySurfaceM2(body: Body): number {

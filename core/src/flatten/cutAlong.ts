@@ -1,4 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
+import type { Mesh } from '../geometry';
 
 /**
  * Opens the mesh along a path from a boundary vertex to its tip, doubling every vertex but the tip.

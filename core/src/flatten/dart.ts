@@ -1,5 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
-import type { Vec2 } from '../geometry/vec';
+import type { Mesh, Vec2 } from '../geometry';
 import type { Stretch } from './stretch';
 
 /** A slit from the edge inwards; laid flat it opens to a wedge that is cut out and closed. */

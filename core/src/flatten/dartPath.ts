@@ -1,5 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
-import { dist3, type Vec3 } from '../geometry/vec';
+import { dist3, type Mesh, type Vec3 } from '../geometry';
 import { vertexNeighbours } from './topology';
 
 /** Shortest ways along edges from every vertex to the goal (Dijkstra): the next vertex towards it. */

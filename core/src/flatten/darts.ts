@@ -1,5 +1,4 @@
-import { overlapsItself } from '../geometry/overlap';
-import type { Mesh } from '../geometry/mesh';
+import { type Mesh, overlapsItself } from '../geometry';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
 import { curvatureCentre, dartPath, REACH, waysTo } from './dartPath';

@@ -1,6 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
-import type { Vec2 } from '../geometry/vec';
-import { dist3 } from '../geometry/vec';
+import { dist3, type Mesh, type Vec2 } from '../geometry';
 import { boundaryLoops, vertexNeighbours } from './topology';
 import { nestedDissection } from './dissection';
 import { SparseFactor } from './sparseFactor';

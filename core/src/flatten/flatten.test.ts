@@ -1,9 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Mesh } from '../geometry/mesh';
-import { meshArea } from '../geometry/mesh';
-import { signedArea } from '../geometry/polygon';
-import { dist3, type Vec3 } from '../geometry/vec';
+import { dist3, type Mesh, meshArea, signedArea, type Vec3 } from '../geometry';
 import { angleDefects } from './dartPath';
 import { flattenWithDarts } from './darts';
 import { flips, tutteEmbedding } from './embedding';

@@ -1,5 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
-import { overlapsItself } from '../geometry/overlap';
+import { type Mesh, overlapsItself } from '../geometry';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
 import { curvatureCentre, dartPath, middleVertex, waysTo } from './dartPath';

@@ -1,5 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
-import { cross3, dot3, length3, sub3, type Vec2 } from '../geometry/vec';
+import { cross3, dot3, length3, type Mesh, sub3, type Vec2 } from '../geometry';
 import { nestedDissection } from './dissection';
 import { flatArea2, flips, tutteEmbedding } from './embedding';
 import { SparseFactor } from './sparseFactor';

@@ -1,5 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
-import { dist3, type Vec2, type Vec3 } from '../geometry/vec';
+import { dist3, type Mesh, type Vec2, type Vec3 } from '../geometry';
 
 /**
  * Bends the flat piece back without letting it stretch: every edge is pulled to its flat length from the

@@ -1,5 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
-import { add2, scale2, sub2, type Vec2 } from '../geometry/vec';
+import { add2, type Mesh, scale2, sub2, type Vec2 } from '../geometry';
 import type { Dart, Darted } from './dart';
 import { flips } from './embedding';
 import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';

@@ -1,5 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
-import { cross3, dot3, length3, sub3, type Vec2 } from '../geometry/vec';
+import { cross3, dot3, length3, type Mesh, sub3, type Vec2 } from '../geometry';
 
 /** How much flat foam must give to lie on the form: 0.1 is ten percent longer, −0.1 ten percent shorter. */
 export interface Stretch {

@@ -1,4 +1,4 @@
-import type { Mesh } from '../geometry/mesh';
+import type { Mesh } from '../geometry';
 
 /** Half-edges of a triangle mesh: `a→b` belongs to the triangle that has them in that order. */
 export function edgeTriangles(mesh: Mesh): Map<number, number> {

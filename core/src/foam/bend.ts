@@ -35,10 +35,6 @@ export function strainClass(strain: number): StrainClass {
   return strain <= strainLimits.grooved ? 'grooved' : 'laminate';
 }
 
-/** Length of a strip that wraps a round of outside diameter D in foam t: π(D + 2kt), not πD. */
-export const wrapLengthMm = (outsideMm: number, thicknessMm: number, neutralFraction: number): number =>
-  Math.PI * (outsideMm + 2 * neutralFraction * thicknessMm);
-
 /**
  * Ring test: a strip of known length butted into a ring. k = (L/π − d) / 2t from its inside diameter d.
  * May fall outside 0…1 when a reading is wrong; the caller checks.

@@ -1,182 +1,184 @@
-import type { Body } from '../body/estimate';
-import type { MeasureKey } from '../body/measures';
-import type { Mesh } from '../geometry/mesh';
-import type { Vec2, Vec3 } from '../geometry/vec';
-import type { FoamSheet } from '../materials/stock';
-import type { Sure } from '../units/sure';
-import type { LimbFit } from './limbFit';
-import type { Piece, Placement } from './piece';
-import type { PieceDarts } from './details/detail';
-
-/** One value the maker can set. The interface and the build file's schema are generated from it. */
-export type Field<P> = NumberField<P> | ChoiceField<P>;
-
-interface FieldBase<P> {
-  key: keyof P & string;
-  label: string;
-  help: string;
-  group: string;
-  /** What builds saved before the field existed mean by leaving it out. */
-  absent?: number | string;
-}
-
-export interface NumberField<P> extends FieldBase<P> {
-  type: 'length' | 'angle' | 'count';
-  /** Sensible range: mm, degrees or pieces. */
-  range: [number, number];
-  seededBy?: MeasureKey;
-}
-
-export interface ChoiceField<P> extends FieldBase<P> {
-  type: 'choice';
-  choices: { value: string | number; label: string }[];
-}
+import type { Body, MeasureKey, Zone } from '../body';
+import { type Check, count, type Field, type Params, type Ply } from '../document';
+import type { Vec2, Vec3 } from '../geometry';
+import type { ClosureKind, FoamSheet } from '../materials';
+import type { Join, Panel, Room } from '../panel';
 
 /** Everything a form is computed from. */
 export interface FormInput<P> {
   params: P;
   body: Body;
   underLayerMm: number;
+  /** Foam glued inside the shell to cover wires; 0 for none. */
+  liningMm: number;
   foam: FoamSheet;
-  /** Foam glued inside the shell to cover wires, if any. */
-  lining?: FoamSheet;
-  /** The same foam in another thickness, or the part's own when it is not sold so. */
-  sheetOf: (nominalMm: number) => FoamSheet;
-  /** Darts the maker has placed; pieces not named are darted by the stretch. */
-  dartsByHand?: readonly PieceDarts[];
-  /** A first answer while something is being dragged: fewer rounds, no search for darts. */
-  coarse?: boolean;
+  ply: Ply;
+  /** The part's foam in a thickness of its own; 0 takes the part's. */
+  own: (nominalMm: number) => { ply: Ply; foam: FoamSheet };
 }
 
 /** A figure a form tells of itself. */
 export interface FormFigure {
+  key: string;
   label: string;
   value: number;
   unit: 'mm' | 'deg' | 'g' | '';
   decimals: number;
 }
 
-/** Something a form noticed about itself; becomes a finding. */
-export interface FormCheck {
-  id: string;
-  severity: 'stop' | 'mind' | 'note';
-  title: string;
-  why: string;
-  sure: Sure;
-  /** Fields that would cure it. */
-  cures: { label: string; set: Record<string, number | string> }[];
-}
-
-/** Where an edge of a piece runs on the outer face of the solid. */
-export interface EdgeLine {
-  pieceId: string;
-  edgeId: string;
-  points: Vec3[];
-}
-
-export interface Solid {
-  mesh: Mesh;
-  edgeLines: EdgeLine[];
-}
-
-/**
- * A piece where it lies on the form: the shell's inner face as a grid (rows from its first edge up, columns
- * left to right seen from outside) and the same points laid flat.
- */
-export interface Surface {
-  pieceId: string;
-  grid: Vec3[][];
-  flat: Vec2[][];
-  /** A strap or belt that hangs free. */
-  loose?: true;
-}
-
-/** A value of the form that can be dragged on the solid. */
-export interface FormHandle {
-  key: string;
-  label: string;
-  at: Vec3;
-  /** Where the handle goes for one unit more (millimetre or degree). */
-  step: Vec3;
-}
-
-/** An opening and the girth that must pass it, drawn as rings. */
-export interface PassingRing {
-  name: string;
+/** An opening and the girth that must pass it. */
+export interface Passage {
+  what: string;
   openingMm: number;
   needMm: number;
-  /** Rings lie level on the figure and across a limb. */
-  centre: Vec3;
+  /** Middle of the ring; level on the figure and across a limb. */
+  at: Vec3;
 }
 
-/** What a form becomes in its foam. */
-export interface FormShape {
-  /** The foam as a closed mesh, made when looked at. */
-  solid: () => Solid;
-  /** Shell pieces, seams named. */
-  pieces: Piece[];
-  /** Where each shell piece lies on the form and on the flat. */
-  surfaces: () => Surface[];
-  rings: PassingRing[];
-  /** Lines from the eye past the rim of what it sees through; helmets and masks only. */
-  sightLines: Vec3[][];
-  /** Lining pieces, when a lining is asked for. */
-  linings: () => Piece[];
-  /** Girth of the flat pattern round its widest end, all panels together. */
-  patternGirthMm: number;
-  bendStrain: number;
-  tightestRadiusMm: number;
-  /** How a shell sits on the forearm; only forms that are worn there have it. */
-  fit?: LimbFit;
+/** A frame where another part can be mounted: its origin, the way out of the form and the way up. */
+export interface Anchor {
+  id: string;
+  name: string;
+  at: Vec3;
+  out: Vec3;
+  up: Vec3;
+}
+
+/** A strap, lace or elastic that holds one copy on the wearer. */
+export interface Fastening {
+  closure: ClosureKind;
+  where: string;
+  count: number;
+  lengthMm: number;
+  overlapMm: number;
+}
+
+/** Points that are drawn towards those of the same name on another part, such as the sides of two plates. */
+export interface Tie {
+  name: string;
+  /** The near end says what the strap is; the far end is only tied to. */
+  end: 'near' | 'far';
+  points: Vec3[];
+  fastening: Omit<Fastening, 'lengthMm'>;
+  /** Straps run longer than the straight way by this. */
+  factor: number;
+}
+
+/** What a form is made of, in the figure's space (limb forms in their limb's). */
+export interface Model {
+  panels: Panel[];
+  joins: Join[];
+  rooms: Room[];
+  anchors: Anchor[];
+  passages: Passage[];
+  /** How its gaps are shut. */
+  closure: ClosureKind;
+  fastenings: Fastening[];
+  ties: Tie[];
+  /** Fastenings when no other part is there to be tied to. */
+  alone: Fastening[];
+  /** Measures that decide whether it fits. */
+  measures: MeasureKey[];
   figures: FormFigure[];
-  checks: FormCheck[];
-  /** Gap between shell and body. */
+  checks: Check[];
+  /** Lines from the eye past the rim of what it sees through. */
+  sight: Vec3[][];
+  /** Gap asked between shell and clothed body. */
   roomMm: number;
-  /** Where a spot of the shell is: `aroundDeg` from the back of the limb, `alongMm` from its narrow end. */
-  place?: (aroundDeg: number, alongMm: number) => Placement | undefined;
+  /** Leaves room for padding, so that pads carry it. */
+  padded: boolean;
 }
 
-/** Places on the wearer that forms hang from; limb forms are mirrored, the others stand in the middle. */
-export type Zone =
-  | 'head'
-  | 'neck'
-  | 'torso'
-  | 'hips'
-  | 'shoulder'
-  | 'upperArm'
-  | 'elbow'
-  | 'forearm'
-  | 'thigh'
-  | 'knee'
-  | 'lowerLeg'
-  | 'back';
+/** Only what a form has; the rest is empty. */
+export type Design = Partial<Model> & Pick<Model, 'panels' | 'joins' | 'roomMm'>;
 
-/** Values of a form's fields. */
-export type FormParams = Record<string, number | string>;
-
-/** What a thickness does to a part, without laying every piece flat. */
-export interface Outlook {
-  areaMm2: number;
-  patternGirthMm: number;
-  bendStrain: number;
-  roomMm: number;
-  openingMm?: number;
-  passNeedMm?: number;
+/** A spot of a panel that follows a value: its place among the values, and shares of width and height. */
+export interface Grip {
+  path: readonly (string | number)[];
+  label: string;
+  panel: string;
+  at: readonly [number, number];
 }
 
-/** A kind of shape. Adding one is adding a folder that exports one of these. */
-export interface FormKind<P> {
+/** A kind of shape. Adding one is adding a folder that exports one of these, and a line in the registry. */
+export interface FormKind {
   kind: string;
   label: string;
   summary: string;
-  /** Where on the wearer it hangs. */
-  zone: Zone;
-  fields: Field<P>[];
-  defaults: (body: Body) => P;
-  shape: (input: FormInput<P>) => FormShape;
-  outlook: (input: FormInput<P>) => Outlook;
-  /** Values that can be dragged on the solid; forms with handles of their own leave it out. */
-  handles?: (input: FormInput<P>) => FormHandle[];
+  /** Places on the wearer it can hang from; none when it stands by itself or on another part. */
+  zones: readonly Zone[];
+  fields: readonly Field[];
+  /** The foam a new one is made of. */
+  startPly: Ply;
+  defaults: (body: Body) => Params;
+  model: (input: FormInput<Params>) => Model;
   /** Outline in its own proportions for the rack, millimetres, y up. */
-  silhouette: (params: P, body: Body) => Vec2[];
+  silhouette: (params: Params, body: Body) => Vec2[];
+  grips: readonly Grip[];
 }
+
+/** A form as its folder writes it; P is what its fields describe. */
+export interface FormSpec<P> {
+  kind: string;
+  label: string;
+  summary: string;
+  zones: readonly Zone[];
+  fields: readonly Field[];
+  /** Unrolls exactly, so that no stretch and no darts are asked about. */
+  developable?: boolean;
+  startPly?: Ply;
+  defaults: (body: Body) => P;
+  design: (input: FormInput<P>) => Design;
+  silhouette: (params: P, body: Body) => Vec2[];
+  grips?: readonly Grip[];
+}
+
+/** Fields of every form that does not simply unroll. */
+export const layFields = [
+  count(
+    'stretchPct',
+    'Stretch worked in, %',
+    [1, 15],
+    'Up to 5 % cold, 10–12 % hot and held; more is left to darts.',
+    'Flattening',
+  ),
+  count('darts', 'Darts at most', [0, 6], 'Wedges cut out and closed, in each piece.', 'Flattening'),
+] as const;
+
+/** A form under the common contract. */
+export function defineForm<P>(spec: FormSpec<P>): FormKind {
+  const { kind, label, summary, zones, grips = [], developable = false } = spec;
+  return {
+    kind,
+    label,
+    summary,
+    zones,
+    grips,
+    fields: developable ? spec.fields : [...spec.fields, ...layFields],
+    startPly: spec.startPly ?? { foamId: 'light-eva', nominalMm: 6 },
+    defaults: (body) => ({
+      ...(spec.defaults(body) as unknown as Params),
+      ...(!developable && { stretchPct: 8, darts: 2 }),
+    }),
+    model: (input) => ({
+      rooms: [],
+      anchors: [],
+      passages: [],
+      closure: 'none',
+      fastenings: [],
+      ties: [],
+      alone: [],
+      measures: [],
+      figures: [],
+      checks: [],
+      sight: [],
+      padded: false,
+      ...spec.design(input as unknown as FormInput<P>),
+    }),
+    silhouette: (params, body) => spec.silhouette(params as unknown as P, body),
+  };
+}
+
+/** The part's own ply stays unnamed, so that a panel has a foam of its own only when it differs. */
+export const ownPly = ({ own }: Pick<FormInput<unknown>, 'own'>, nominalMm: number): { ply?: Ply } =>
+  nominalMm === 0 ? {} : { ply: own(nominalMm).ply };

@@ -42,10 +42,6 @@ export function ellipseAtNormal({ a, b }: Ellipse, angle: number, offset = 0): V
   return { x: (a * a * c) / root + offset * c, y: (b * b * s) / root + offset * s };
 }
 
-/** Smallest radius of curvature of the ellipse pushed out by `offset`. */
-export const tightestRadius = ({ a, b }: Ellipse, offset = 0): number =>
-  Math.min(a, b) ** 2 / Math.max(a, b) + offset;
-
 /** Steiner: a closed convex curve of length P pushed out by d has length P + 2πd. */
 export const parallelGirth = (girthMm: number, outMm: number): number => girthMm + 2 * Math.PI * outMm;
 

@@ -1,20 +1,10 @@
 import { expect } from 'chai';
 import { polygonHull, polygonLength } from 'd3-polygon';
 import fc from 'fast-check';
-import { ellipseAtNormal, ellipseOfGirth, ellipsePerimeter, parallelGirth, tightestRadius } from './ellipse';
+import { ellipseAtNormal, ellipseOfGirth, ellipsePerimeter, parallelGirth } from './ellipse';
 import { convexHull } from './hull';
 import { meshArea, meshVolume, shellMesh } from './mesh';
-import { offsetPolygon } from './offset';
-import { circlePath, pathLength, pathPoints } from './path';
-import {
-  boundsOf,
-  centroid,
-  contains,
-  distanceToEdge,
-  polylineLength,
-  signedArea,
-  simplify,
-} from './polygon';
+import { boundsOf, centroid, contains, distanceToEdge, polylineLength, signedArea } from './polygon';
 import { tapeGirthMm } from './slice';
 import { unrollStrip } from './unroll';
 import { dist2, type Vec2, type Vec3 } from './vec';
@@ -37,27 +27,6 @@ describe('polygons and paths', () => {
     expect(contains(square, { x: 9, y: 1 })).to.equal(true);
     expect(contains(square, { x: 11, y: 1 })).to.equal(false);
     expect(distanceToEdge(square, { x: 7, y: 5 })).to.equal(3);
-  });
-
-  it('offsets a square by Steiner: area grows by perimeter·d + πd²', () => {
-    const [grown] = offsetPolygon(square, 3);
-    expect(Math.abs(signedArea(grown!))).to.be.closeTo(100 + 40 * 3 + Math.PI * 9, 0.1);
-    expect(offsetPolygon(square, -6)).to.have.length(0);
-  });
-
-  it('keeps the length of arcs', () => {
-    const circle = circlePath({ x: 2, y: 3 }, 20);
-    expect(pathLength(circle)).to.be.closeTo(40 * Math.PI, 1e-9);
-    const points = pathPoints(circle);
-    for (const p of points) expect(dist2(p, { x: 2, y: 3 })).to.be.closeTo(20, 1e-9);
-    expect(signedArea(points)).to.be.closeTo(Math.PI * 400, 4);
-  });
-
-  it('simplifies within its tolerance', () => {
-    const wave = Array.from({ length: 200 }, (_, i) => ({ x: i, y: Math.sin(i / 20) * 10 }));
-    const fewer = simplify(wave, 0.05);
-    expect(fewer.length).to.be.lessThan(80);
-    expect(polylineLength(fewer)).to.be.closeTo(polylineLength(wave), 0.2);
   });
 });
 
@@ -109,10 +78,6 @@ describe('ellipses', () => {
     const n = 20000;
     const curve = Array.from({ length: n }, (_, i) => ellipseAtNormal(ellipse, (i / n) * 2 * Math.PI, 9));
     expect(closedLength(curve)).to.be.closeTo(parallelGirth(170, 9), 1e-4);
-  });
-
-  it('finds its tightest radius at the end of the long axis', () => {
-    expect(tightestRadius({ a: 30, b: 20 }, 5)).to.be.closeTo(400 / 30 + 5, 1e-12);
   });
 });
 

@@ -50,6 +50,10 @@ export function polylineLength(points: readonly Vec2[]): number {
   return sum;
 }
 
+/** All round a closed outline. */
+export const outlineLength = (outline: readonly Vec2[]): number =>
+  outline.length === 0 ? 0 : polylineLength([...outline, outline[0]!]);
+
 /** Even–odd rule; points on the edge may fall either way. */
 export function contains(polygon: readonly Vec2[], point: Vec2): boolean {
   let inside = false;
@@ -77,28 +81,4 @@ export function distanceToEdge(polygon: readonly Vec2[], point: Vec2): number {
     least = Math.min(least, distanceToSegment(point, polygon[i]!, polygon[(i + 1) % polygon.length]!));
   }
   return least;
-}
-
-/** Drops points that stand within `toleranceMm` of the line through those kept (Douglas–Peucker). */
-export function simplify(points: readonly Vec2[], toleranceMm: number): Vec2[] {
-  if (points.length < 3) return [...points];
-  const keep = new Set<number>([0, points.length - 1]);
-  const spans: [number, number][] = [[0, points.length - 1]];
-  while (spans.length > 0) {
-    const [from, to] = spans.pop()!;
-    let worst = 0;
-    let at = -1;
-    for (let i = from + 1; i < to; i++) {
-      const d = distanceToSegment(points[i]!, points[from]!, points[to]!);
-      if (d > worst) {
-        worst = d;
-        at = i;
-      }
-    }
-    if (worst > toleranceMm) {
-      keep.add(at);
-      spans.push([from, at], [at, to]);
-    }
-  }
-  return points.filter((_, i) => keep.has(i));
 }

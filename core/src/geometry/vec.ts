@@ -9,9 +9,6 @@ export interface Vec3 {
   z: number;
 }
 
-export const vec2 = (x: number, y: number): Vec2 => ({ x, y });
-export const vec3 = (x: number, y: number, z: number): Vec3 => ({ x, y, z });
-
 export const add2 = (a: Vec2, b: Vec2): Vec2 => ({ x: a.x + b.x, y: a.y + b.y });
 export const sub2 = (a: Vec2, b: Vec2): Vec2 => ({ x: a.x - b.x, y: a.y - b.y });
 export const scale2 = (a: Vec2, s: number): Vec2 => ({ x: a.x * s, y: a.y * s });

@@ -1,16 +1,21 @@
-import type { Sure } from '../units/sure';
+import type { Sure } from '../units';
 
-export type ClosureKind = 'none' | 'hook-and-loop' | 'buckle' | 'lacing';
+export type ClosureKind = 'none' | 'hook-and-loop' | 'buckle' | 'lacing' | 'elastic';
 
-/** How a gap is shut. The range of gap each can bridge is common practice, no source. */
+/** How a gap is shut. Ranges of gap are common practice, no source; masses, prices and times are from memory. */
 export interface Closure {
   kind: ClosureKind;
   name: string;
   minGapMm: number;
   maxGapMm: number;
-  massG: number;
-  price: number;
-  workMin: number;
+  /** For each metre, and for the ends of each one. */
+  perMG: number;
+  eachG: number;
+  perMPrice: number;
+  eachPrice: number;
+  eachMin: number;
+  /** What is bought by the metre. */
+  stuff: string;
   sure: Sure;
 }
 
@@ -20,9 +25,12 @@ export const closures: Record<ClosureKind, Closure> = {
     name: 'closed tube, slipped on',
     minGapMm: 0,
     maxGapMm: 0,
-    massG: 0,
-    price: 0,
-    workMin: 0,
+    perMG: 0,
+    eachG: 0,
+    perMPrice: 0,
+    eachPrice: 0,
+    eachMin: 0,
+    stuff: '',
     sure: 'practice',
   },
   'hook-and-loop': {
@@ -30,9 +38,12 @@ export const closures: Record<ClosureKind, Closure> = {
     name: 'hook-and-loop straps',
     minGapMm: 5,
     maxGapMm: 40,
-    massG: 12,
-    price: 4,
-    workMin: 20,
+    perMG: 22,
+    eachG: 2,
+    perMPrice: 3.2,
+    eachPrice: 0,
+    eachMin: 10,
+    stuff: 'strap, 25 mm, with hook-and-loop ends',
     sure: 'practice',
   },
   buckle: {
@@ -40,9 +51,12 @@ export const closures: Record<ClosureKind, Closure> = {
     name: 'strap and buckle',
     minGapMm: 10,
     maxGapMm: 60,
-    massG: 30,
-    price: 7,
-    workMin: 30,
+    perMG: 18,
+    eachG: 11,
+    perMPrice: 2,
+    eachPrice: 1.6,
+    eachMin: 15,
+    stuff: 'strap, 25 mm, with buckles',
     sure: 'practice',
   },
   lacing: {
@@ -50,9 +64,25 @@ export const closures: Record<ClosureKind, Closure> = {
     name: 'eyelets and lace',
     minGapMm: 8,
     maxGapMm: 50,
-    massG: 15,
-    price: 5,
-    workMin: 35,
+    perMG: 4,
+    eachG: 8,
+    perMPrice: 0.8,
+    eachPrice: 2.5,
+    eachMin: 30,
+    stuff: 'lace, with eyelets',
+    sure: 'practice',
+  },
+  elastic: {
+    kind: 'elastic',
+    name: 'elastic',
+    minGapMm: 5,
+    maxGapMm: 200,
+    perMG: 9,
+    eachG: 1,
+    perMPrice: 1.2,
+    eachPrice: 0,
+    eachMin: 8,
+    stuff: 'elastic, 20 mm',
     sure: 'practice',
   },
 };

@@ -1,4 +1,4 @@
-import { figure, type Figure } from '../units/sure';
+import { figure, type Figure } from '../units';
 
 /** One thickness of a foam as sold. */
 export interface SheetSize {

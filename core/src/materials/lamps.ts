@@ -1,4 +1,4 @@
-import type { Sure } from '../units/sure';
+import type { Sure } from '../units';
 
 export type LampColour = 'red' | 'amber' | 'green' | 'blue' | 'white';
 

@@ -42,13 +42,18 @@ describe('what can be bought', () => {
       neutralFraction: 0.44,
       pricePerSheet: 11,
     };
-    const sheet = foamSheet(catalogue.foams, [own], 'dense-eva', 6)!;
+    const sheet = foamSheet(catalogue.foams, [own], 'dense-eva', 6);
     expect(sheet.thicknessMm).to.deep.equal({ value: 6.6, sure: 'measured' });
     expect(sheet.neutralFraction).to.deep.equal({ value: 0.44, sure: 'measured' });
     expect([sheet.price.value, sheet.inStock]).to.deep.equal([11, 3]);
-    expect(foamSheet(catalogue.foams, [own], 'dense-eva', 8)!.thicknessMm.sure).to.equal('practice');
-    expect(foamSheet(catalogue.foams, [], 'dense-eva', 7)).to.equal(undefined);
-    expect(foamSheet(catalogue.foams, [], 'granite', 6)).to.equal(undefined);
+    expect(foamSheet(catalogue.foams, [own], 'dense-eva', 8).thicknessMm.sure).to.equal('practice');
+    expect(sheet.sold).to.equal(true);
+    const odd = foamSheet(catalogue.foams, [], 'dense-eva', 7);
+    expect([odd.sold, odd.thicknessMm.value]).to.deep.equal([false, 7]);
+    expect(
+      foamSheet(catalogue.foams, [{ foamId: 'dense-eva', nominalMm: 7, sheets: 1 }], 'dense-eva', 7).sold,
+    ).to.equal(true);
+    expect(foamSheet(catalogue.foams, [], 'granite', 6).sold).to.equal(false);
   });
 
   it('has closures with a range of gap and lamps whose rim is wider than the hole', () => {

@@ -1,4 +1,4 @@
-import type { Sure } from '../units/sure';
+import type { Sure } from '../units';
 
 /** Capacity in ampere-hours against load in amperes, load rising. */
 export type CapacityCurve = { loadA: number; capacityAh: number }[];

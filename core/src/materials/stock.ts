@@ -1,5 +1,5 @@
-import { figure, type Figure } from '../units/sure';
-import type { Foam } from './foams';
+import { figure, type Figure } from '../units';
+import type { Foam, SheetSize } from './foams';
 
 /** What the maker has, and has measured, of one foam in one thickness. */
 export interface FoamStock {
@@ -31,18 +31,41 @@ export interface FoamSheet {
   price: Figure;
   inStock: number;
   textured: boolean;
+  /** Whether this foam is sold, or is in stock, in this thickness. */
+  sold: boolean;
 }
 
-/** Merges the catalogue with the maker's own stock and measurements; undefined when not sold so. */
+/** What a sheet is taken for when its foam is not in the catalogue. */
+const unknownFoam = (id: string): Foam => ({
+  id,
+  name: `unknown foam “${id}”`,
+  densityKgM3: figure(100, 'memory'),
+  modulusMPa: figure(3, 'memory'),
+  neutralFraction: figure(0.5, 'memory'),
+  texturedOneFace: false,
+  use: '',
+  sheets: [],
+});
+
+const loose: SheetSize = { nominalMm: 0, widthMm: 1000, heightMm: 500, price: figure(0, 'memory') };
+
+/**
+ * A ply with every figure settled: the catalogue merged with the maker's own stock and measurements. One that is
+ * not sold so keeps the thickness asked, on a sheet like the nearest that is, and says that it is not sold.
+ */
 export function foamSheet(
   catalogue: readonly Foam[],
   stock: readonly FoamStock[],
   foamId: string,
   nominalMm: number,
-): FoamSheet | undefined {
-  const foam = catalogue.find((f) => f.id === foamId);
-  const size = foam?.sheets.find((s) => s.nominalMm === nominalMm);
-  if (!foam || !size) return undefined;
+): FoamSheet {
+  const known = catalogue.find((f) => f.id === foamId);
+  const foam = known ?? unknownFoam(foamId);
+  const away = (s: SheetSize): number => Math.abs(s.nominalMm - nominalMm);
+  const size = foam.sheets.reduce<SheetSize>(
+    (best, s) => (best === loose || away(s) < away(best) ? s : best),
+    loose,
+  );
   const own = stock.find((s) => s.foamId === foamId && s.nominalMm === nominalMm);
   return {
     foamId,
@@ -60,5 +83,17 @@ export function foamSheet(
     price: own?.pricePerSheet === undefined ? size.price : figure(own.pricePerSheet, 'measured'),
     inStock: own?.sheets ?? 0,
     textured: foam.texturedOneFace,
+    sold: size.nominalMm === nominalMm || (own?.sheets ?? 0) > 0,
   };
 }
+
+/** Thicknesses a foam can be had in: sold, or in stock. */
+export const thicknessesOf = (
+  catalogue: readonly Foam[],
+  stock: readonly FoamStock[],
+  foamId: string,
+): number[] => {
+  const sold = catalogue.find((f) => f.id === foamId)?.sheets.map((s) => s.nominalMm) ?? [];
+  const own = stock.filter((s) => s.foamId === foamId && s.sheets > 0).map((s) => s.nominalMm);
+  return [...new Set([...sold, ...own])].sort((a, b) => a - b);
+};

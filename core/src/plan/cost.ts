@@ -1,13 +1,9 @@
-import type { BuildDoc } from '../build/document';
-import type { PartReport } from '../build/report';
-import type { Packed } from '../cut/packing';
-import type { Catalogue } from '../materials/catalogue';
-import type { Strap } from '../fit/straps';
-import { closureOf } from '../forms/partForm';
-import { ledBodies } from '../materials/lamps';
-import { foamSheet } from '../materials/stock';
-import type { Sure } from '../units/sure';
-import { coatings, glues } from './speeds';
+import type { BuildDoc } from '../document';
+import type { Fastening } from '../forms';
+import { type Catalogue, type ClosureKind, closures, coatings, foamSheet, glues } from '../materials';
+import type { PartReport } from '../parts';
+import type { Sure } from '../units';
+import type { Wiring } from './wiring';
 
 /** One line of the shopping list. */
 export interface CostLine {
@@ -30,54 +26,60 @@ const line = (what: string, need: number, unit: string, each: number, sure: Sure
   sure,
 });
 
-function foamLines(doc: BuildDoc, packed: Packed, catalogue: Catalogue): CostLine[] {
-  const counts = new Map<string, { foamId: string; nominalMm: number; need: number }>();
-  for (const { foamId, nominalMm } of packed.sheets) {
-    const key = `${foamId}/${nominalMm}`;
-    const known = counts.get(key) ?? { foamId, nominalMm, need: 0 };
-    counts.set(key, { ...known, need: known.need + 1 });
+/** Lines for the same thing at the same price are one. */
+function merged(lines: readonly CostLine[]): CostLine[] {
+  const all = new Map<string, CostLine>();
+  for (const l of lines) {
+    const key = `${l.what}/${l.unit}/${l.each}`;
+    const known = all.get(key);
+    all.set(key, known ? line(l.what, known.need + l.need, l.unit, l.each, l.sure, l.have) : l);
   }
-  return [...counts.values()].flatMap(({ foamId, nominalMm, need }) => {
+  return [...all.values()];
+}
+
+function foamLines(
+  doc: BuildDoc,
+  sheets: readonly { foamId: string; nominalMm: number }[],
+  catalogue: Catalogue,
+): CostLine[] {
+  return sheets.map(({ foamId, nominalMm }) => {
     const sheet = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
-    if (!sheet) return [];
     const what = `${sheet.name}, ${sheet.widthMm} × ${sheet.heightMm} mm`;
-    return [line(what, need, 'sheets', sheet.price.value, sheet.price.sure, sheet.inStock)];
+    return line(what, 1, 'sheets', sheet.price.value, sheet.price.sure, sheet.inStock);
   });
 }
 
-function electricLines(doc: BuildDoc, parts: readonly PartReport[]): CostLine[] {
-  return parts.flatMap((part, i) => {
-    const { lights } = doc.parts[i]!;
-    if (!lights || !part.inside) return [];
-    const { pack, switch: toggle, circuit, wireMm } = part.inside;
-    const lamps = lights.rows.map((row) =>
-      line(
-        `${row.body.replace('mm', ' mm')} ${row.colour} LED`,
-        row.count * part.copies,
-        'lamps',
-        ledBodies[row.body].price,
-        'memory',
-      ),
-    );
+function wiringLines(wirings: readonly Wiring[]): CostLine[] {
+  const strings = wirings.reduce((sum, w) => sum + (w.solved?.strings.length ?? 0) * w.copies, 0);
+  const metres = wirings.reduce((sum, w) => sum + (w.wireMm * w.copies) / 1000, 0);
+  const connectors = wirings.reduce((sum, w) => sum + w.crossings * w.copies, 0);
+  return [
+    ...(strings > 0 ? [line('resistors, ¼ W', strings, 'pieces', 0.05, 'memory')] : []),
+    ...(metres > 0 ? [line('hook-up wire, AWG 24', Math.ceil(metres), 'metres', 0.5, 'memory')] : []),
+    ...(connectors > 0 ? [line('two-pole connectors', connectors, 'pairs', 0.6, 'memory')] : []),
+  ];
+}
+
+function fasteningLines(straps: readonly Fastening[]): CostLine[] {
+  return (Object.keys(closures) as ClosureKind[]).flatMap((kind) => {
+    const own = straps.filter((s) => s.closure === kind);
+    const { stuff, perMPrice, eachPrice, name } = closures[kind];
+    const metres = Math.ceil(own.reduce((sum, s) => sum + s.lengthMm * s.count, 0) / 100) / 10;
+    const count = own.reduce((sum, s) => sum + s.count, 0);
+    if (metres === 0) return [];
     return [
-      ...lamps,
-      ...(pack ? [line(`${pack.name} with cells`, part.copies, 'packs', pack.price, 'memory')] : []),
-      ...(toggle ? [line(toggle.name, part.copies, 'switches', toggle.price, 'memory')] : []),
-      ...(circuit
-        ? [line('resistors, ¼ W', circuit.strings.length * part.copies, 'pieces', 0.05, 'memory')]
-        : []),
-      line('hook-up wire, AWG 24', Math.ceil((wireMm * part.copies) / 1000), 'metres', 0.5, 'memory'),
+      line(stuff, metres, 'metres', perMPrice, 'memory'),
+      ...(eachPrice > 0 ? [line(`${name}: fittings`, count, 'sets', eachPrice, 'memory')] : []),
     ];
   });
 }
 
-/** Length glued in one copy: seams, and the faces of lining, trim and layers as strips 50 mm apart. */
-export function gluedMm(part: PartReport): number {
+/** Length glued in one copy: seams, and the faces of lining and laid pieces as strips 50 mm apart. */
+export function gluedMm(pieces: PartReport['pieces']): number {
   const seams =
-    part.pieces
-      .flatMap((p) => p.edges.filter((e) => e.joint === 'seam'))
-      .reduce((sum, e) => sum + e.lengthMm, 0) / 2;
-  const faces = part.pieces.filter((p) => p.role !== 'shell').reduce((sum, p) => sum + p.areaMm2 / 50, 0);
+    pieces.flatMap((p) => p.edges.filter((e) => e.joint === 'seam')).reduce((sum, e) => sum + e.lengthMm, 0) /
+    2;
+  const faces = pieces.filter((p) => p.role !== 'shell').reduce((sum, p) => sum + p.areaMm2 / 50, 0);
   return seams + faces;
 }
 
@@ -85,28 +87,22 @@ export function gluedMm(part: PartReport): number {
 export function shopping(
   doc: BuildDoc,
   parts: readonly PartReport[],
-  packed: Packed,
+  sheets: readonly { foamId: string; nominalMm: number }[],
   catalogue: Catalogue,
-  straps: readonly Strap[],
+  straps: readonly Fastening[],
+  wirings: readonly Wiring[],
 ): CostLine[] {
   const area = parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0) * 1e-6;
   const glue = glues[doc.make.habits.glue];
-  const glued = parts.reduce((sum, p) => sum + gluedMm(p) * p.copies, 0) / 1000;
+  const glued = parts.reduce((sum, p) => sum + gluedMm(p.pieces) * p.copies, 0) / 1000;
   const coat = coatings[doc.make.habits.seal];
-  const closing = parts.flatMap((p, i) => {
-    const closure = closureOf(doc.parts[i]!);
-    return closure.price > 0 ? [line(closure.name, p.copies, 'sets', closure.price, 'memory')] : [];
-  });
-  const strapM = Math.ceil(straps.reduce((sum, s) => sum + s.lengthMm * s.count, 0) / 100) / 10;
-  const rivets = parts.reduce((sum, p) => sum + p.rivets * p.copies, 0);
   const round = (value: number): number => Math.ceil(value * 100) / 100;
-  return [
-    ...foamLines(doc, packed, catalogue),
-    ...electricLines(doc, parts),
-    ...closing,
-    ...(strapM > 0 ? [line('strap, 25 mm, with hook-and-loop ends', strapM, 'metres', 1.6, 'memory')] : []),
-    ...(rivets > 0 ? [line('rivet heads, half round', rivets, 'pieces', 0.08, 'memory')] : []),
+  return merged([
+    ...foamLines(doc, sheets, catalogue),
+    ...parts.flatMap((p) => p.bought.map((b) => line(b.what, b.count * p.copies, b.unit, b.each, b.sure))),
+    ...wiringLines(wirings),
+    ...fasteningLines(straps),
     ...(glued > 0 ? [line(glue.name, round(glued), 'metres of seam', glue.pricePerM, 'memory')] : []),
     ...(area > 0 ? [line(coat.name, round(area), 'm², all coats', coat.pricePerM2, 'memory')] : []),
-  ];
+  ]);
 }

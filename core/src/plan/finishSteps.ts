@@ -1,22 +1,25 @@
-import type { BuildDoc } from '../build/document';
-import type { Fitting, PartReport } from '../build/report';
-import { closureOf } from '../forms/partForm';
-import { trimNumber } from '../units/length';
+import type { BuildDoc } from '../document';
+import type { Fastening } from '../forms';
+import { closures, coatings, speeds } from '../materials';
+import type { PartReport } from '../parts';
+import { trimNumber } from '../units';
 import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
-import { coatings, speeds } from './speeds';
 import type { Step } from './step';
-
-/** Cutting, anchoring and fastening one strap; from memory. */
-const STRAP_MIN = 8;
+import { workSteps } from './workSteps';
 
 /** Steps from raw shell to worn. */
-export function finishSteps(doc: BuildDoc, part: PartReport, after: string, fitting: Fitting): Step[] {
+export function finishSteps(
+  doc: BuildDoc,
+  part: PartReport,
+  after: string,
+  straps: readonly Fastening[],
+): Step[] {
   const coat = coatings[doc.make.habits.seal];
   const id = (step: string): string => `${part.id}:${step}`;
-  const closure = closureOf(doc.parts.find((p) => p.id === part.id)!);
-  const lit = (part.inside?.lamps.length ?? 0) > 0;
-  const straps = fitting.straps.filter((s) => s.partId === part.id);
+  const lit = part.items.some((i) => i.lamp);
+  const kinds = [...new Set(straps.map((s) => s.closure))];
+  const strapMin = straps.reduce((sum, s) => sum + s.count * closures[s.closure].eachMin, 0);
   const steps: Step[] = [
     {
       id: id('round'),
@@ -45,33 +48,19 @@ export function finishSteps(doc: BuildDoc, part: PartReport, after: string, fitt
       cautions: ['paint'],
     });
   }
+  steps.push({
+    id: id('paint'),
+    title: `${part.name}: paint, dark to detail`,
+    detail: 'Mix from the lightest colour, black last.',
+    partId: part.id,
+    workMin: 60 * part.copies,
+    waitMin: 60,
+    waitFor: 'paint dry',
+    after: [steps.at(-1)!.id],
+    cautions: ['paint'],
+  });
+  steps.push(...workSteps(part, 'painted', id('paint')));
   steps.push(
-    {
-      id: id('paint'),
-      title: `${part.name}: paint, dark to detail`,
-      detail: 'Mix from the lightest colour, black last.',
-      partId: part.id,
-      workMin: 60 * part.copies,
-      waitMin: 60,
-      waitFor: 'paint dry',
-      after: [steps.at(-1)!.id],
-      cautions: ['paint'],
-    },
-    ...(part.rivets > 0
-      ? [
-          {
-            id: id('rivets'),
-            title: `${part.name}: glue ${part.rivets * part.copies} rivets`,
-            detail: 'On the painted face, each on its mark; scuff the spot first.',
-            partId: part.id,
-            workMin: Math.ceil(part.rivets * part.copies * 0.5) + 5,
-            waitMin: 15,
-            waitFor: 'glue set',
-            after: [id('paint')],
-            cautions: ['instantGlue' as const],
-          },
-        ]
-      : []),
     {
       id: id('clear'),
       title: `${part.name}: clear coat`,
@@ -80,25 +69,25 @@ export function finishSteps(doc: BuildDoc, part: PartReport, after: string, fitt
       workMin: 10 * part.copies,
       waitMin: 240,
       waitFor: 'clear coat dry to handle',
-      after: [part.rivets > 0 ? id('rivets') : id('paint')],
+      after: [steps.at(-1)!.id],
       cautions: ['paint'],
     },
     {
       id: id('strap'),
-      title: `${part.name}: ${straps.length > 0 && closure.kind === 'none' ? 'straps' : closure.name}, padding`,
+      title: `${part.name}: ${[...kinds.map((k) => closures[k].name), 'padding'].join(', ')}`,
       detail: [
         ...hungEdges(part)
           .filter((e) => !e.glued)
           .map((e) => e.words),
         ...straps.map((s) => `${s.count} × ${trimNumber(s.lengthMm, 0)} mm ${s.where}`),
-        ...(part.wear.pads.length > 0
+        ...((part.wear?.pads.length ?? 0) > 0
           ? [
-              `pads inside at the ${part.wear.pads.length} marks, ${[...new Set(part.wear.pads.map((p) => p.thicknessMm))].sort((a, b) => a - b).join(', ')} mm thick`,
+              `pads inside at the ${part.wear!.pads.length} marks, ${[...new Set(part.wear!.pads.map((p) => p.thicknessMm))].sort((a, b) => a - b).join(', ')} mm thick`,
             ]
           : ['padding where it carries']),
       ].join('; '),
       partId: part.id,
-      workMin: Math.max(closure.workMin, straps.length * STRAP_MIN) * part.copies + 15 * part.copies,
+      workMin: strapMin + 15 * part.copies,
       waitMin: 0,
       after: [id('clear')],
       cautions: [],

@@ -1,4 +1,4 @@
-import type { PartReport } from '../build/report';
+import type { PartReport } from '../parts';
 
 /** An edge fastened to the face of another piece. */
 export interface HungEdge {
@@ -11,12 +11,12 @@ export interface HungEdge {
 export function hungEdges(part: PartReport): HungEdge[] {
   const all = part.pieces.flatMap((piece) =>
     piece.edges.flatMap((edge) =>
-      edge.hungBy
+      edge.hung
         ? [
             {
-              words: `${piece.name}, ${edge.name}: ${edge.hungBy}`,
+              words: `${piece.name}, ${edge.name}: ${edge.hung.words}`,
               lengthMm: edge.lengthMm,
-              glued: /^glued/.test(edge.hungBy),
+              glued: edge.hung.by === 'glue',
             },
           ]
         : [],

@@ -1,17 +1,21 @@
-import type { BuildDoc } from '../build/document';
-import type { PartReport } from '../build/report';
-import { gluedMm } from './cost';
-import { glues, speeds } from './speeds';
+import type { PartReport } from '../parts';
+import type { Wiring } from './wiring';
+import { speeds } from '../materials';
 import type { Step } from './step';
 
-/** Steps for lamps, tests and the lining that closes them in. */
-export function lightSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
-  const { inside } = part;
-  if (!inside || inside.lamps.length === 0) return [];
+/** Steps for lamps and tests, up to what closes them in. */
+export function lightSteps(part: PartReport, after: string, wirings: readonly Wiring[]): Step[] {
+  const lamps = part.items.filter((i) => i.lamp);
+  const others = part.items.filter((i) => !i.lamp);
+  if (part.items.length === 0) return [];
   const id = (step: string): string => `${part.id}:${step}`;
-  const joints = (inside.lamps.length * 2 + (inside.circuit?.strings.length ?? 0) + 4) * part.copies;
-  const holes = inside.lamps.length * part.copies;
-  const g = glues[doc.make.habits.glue];
+  // A circuit is soldered with the part that holds its pack; parts it reaches get a connector each.
+  const fed = wirings.filter((w) => w.source?.partId === part.id);
+  const reached = wirings.filter((w) => w.partIds.includes(part.id) && w.source?.partId !== part.id);
+  const strings = fed.reduce((sum, w) => sum + (w.solved?.strings.length ?? 0), 0);
+  const joints = (lamps.length * 2 + strings + 2 * others.length + 2 * reached.length) * part.copies;
+  const holes = lamps.length * part.copies;
+  const across = [...fed, ...reached].filter((w) => w.crossings > 0);
   const make = (
     step: string,
     title: string,
@@ -30,19 +34,23 @@ export function lightSteps(doc: BuildDoc, part: PartReport, after: string): Step
     cautions: [],
     ...rest,
   });
-  const steps = [
-    make(
-      'drill',
-      `${holes} lamp holes`,
-      `${inside.lamps[0]!.diameterMm} mm, pilot first, square to the surface or the light is lost.`,
-      holes * speeds.drillHoleMin,
-      after,
-      { cautions: ['dust'] },
-    ),
+  const steps: Step[] = [];
+  if (lamps.length > 0)
+    steps.push(
+      make(
+        'drill',
+        `${holes} lamp holes`,
+        `${[...new Set(lamps.map((l) => l.lamp!.led.bodyMm))].join(' and ')} mm, pilot first, square to the surface or the light is lost.`,
+        holes * speeds.drillHoleMin,
+        after,
+        { cautions: ['dust'] },
+      ),
+    );
+  steps.push(
     make(
       'solder',
       'solder the circuit',
-      `${joints} joints on the bench, a connector wherever parts come apart, a service loop at pack and switch.`,
+      `${joints} joints on the bench, a connector wherever parts come apart, a service loop at pack and switch.${across.length > 0 ? ` ${across.map((w) => `“${w.name}” crosses between parts: ${w.crossings} connector${w.crossings > 1 ? 's' : ''}`).join('; ')}.` : ''}`,
       joints * speeds.solderJointMin,
       'print',
       { cautions: ['solder'] },
@@ -63,31 +71,12 @@ export function lightSteps(doc: BuildDoc, part: PartReport, after: string): Step
       'fit lamps, switch and pack',
       'Push lamps in to the rim; a 2 mm foam ring hides slop. Up means on.',
       30 * part.copies,
-      id('drill'),
-      { after: [id('drill'), id('test1')] },
+      id('test1'),
+      { after: [lamps.length > 0 ? id('drill') : after, id('test1')] },
     ),
     make('test2', 'test again in the shell', 'Bend, shake, switch ten times.', 10, id('fit'), {
       gate: 'Test the lights before gluing the lining: it closes the wires in.',
     }),
-  ];
-  if (part.lining) {
-    steps.push(
-      make(
-        'lining',
-        'glue the lining',
-        `${part.lining.name} over the wires, hatch left loose over the pack.`,
-        Math.ceil((gluedMm(part) * part.copies) / 1000 / g.seamMPerMin) + g.touchMin,
-        id('test2'),
-        {
-          waitMin: g.cureMin,
-          waitFor: `${g.name} at full strength`,
-          cautions: [g.caution],
-        },
-      ),
-      make('test3', 'test after closing', 'Last chance to reopen before paint.', 5, id('lining'), {
-        gate: 'Paint hides the way back in.',
-      }),
-    );
-  }
+  );
   return steps;
 }

@@ -1,5 +1,5 @@
-import type { PartReport } from '../build/report';
-import { pathLength } from '../geometry/path';
+import type { PartReport } from '../parts';
+import { outlineLength } from '../geometry';
 
 /** Outlines already measured; a part that does not change keeps its report. */
 const known = new WeakMap<PartReport, number>();
@@ -8,7 +8,7 @@ const known = new WeakMap<PartReport, number>();
 export function outlineM(part: PartReport): number {
   let metres = known.get(part);
   if (metres === undefined) {
-    const mm = part.pieces.reduce((sum, p) => sum + pathLength({ vertices: p.outline, closed: true }), 0);
+    const mm = part.pieces.reduce((sum, p) => sum + outlineLength(p.outline), 0);
     known.set(part, (metres = (mm * part.copies) / 1000));
   }
   return metres;

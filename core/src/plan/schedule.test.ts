@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { schedule, scheduleTime } from './schedule';
-import { cutSpeedMPerMin } from './speeds';
+import { cutSpeedMPerMin } from '../materials';
 import type { Step } from './step';
 
 const step = (id: string, workMin: number, waitMin: number, after: string[] = []): Step => ({

@@ -1,12 +1,13 @@
-import type { BuildDoc } from '../build/document';
-import type { PartReport } from '../build/report';
-import { foldOpeningMm, groovesForBend } from '../foam/groove';
-import { dist2 } from '../geometry/vec';
-import { trimNumber } from '../units/length';
+import type { BuildDoc } from '../document';
+import type { PartReport } from '../parts';
+import { foldOpeningMm, groovesForBend } from '../foam';
+import { dist2 } from '../geometry';
+import { trimNumber } from '../units';
 import { gluedMm } from './cost';
 import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
-import { cutSpeedMPerMin, glues, speeds } from './speeds';
+import { cutSpeedMPerMin, glues, speeds } from '../materials';
+import { workSteps } from './workSteps';
 import type { Step } from './step';
 
 const cutterCaution = { knife: 'blade', 'band-saw': 'saw', laser: 'laser' } as const;
@@ -42,6 +43,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   const length = outlineM(part);
   const pieces = part.pieces.length * part.copies;
   const thickness = part.foam.thicknessMm.value;
+  const foams = [...new Set(part.pieces.map((p) => p.foamName))].join(', ');
   const grooved = part.strainClass === 'grooved' && fold !== 'heat-and-fold';
   const steps: Step[] = [
     {
@@ -56,7 +58,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     },
     {
       id: id('cut'),
-      title: `${part.name}: cut ${part.foam.name}`,
+      title: `${part.name}: cut ${foams}`,
       detail: `${trimNumber(length, 1)} m by ${cutterWord[cutter]}, on the line, square to the sheet. Cut out inside holes last.`,
       partId: part.id,
       workMin: Math.ceil(length / cutSpeedMPerMin(thickness, cutter)) + 2 * pieces,
@@ -65,6 +67,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [cutterCaution[cutter]],
     },
   ];
+  steps.push(...workSteps(part, 'flat', steps.at(-1)!.id));
   const bevels = bevelled(part);
   if (bevels.metres > 0) {
     steps.push({
@@ -74,7 +77,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       partId: part.id,
       workMin: Math.ceil(bevels.metres / speeds.roundOverMPerMin),
       waitMin: 0,
-      after: [id('cut')],
+      after: [steps.at(-1)!.id],
       cautions: ['blade', 'dust'],
     });
   }
@@ -120,7 +123,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     gate: 'Heat comes before lamps and wire: hot air melts insulation and clouds lamps.',
     cautions: ['heat'],
   });
-  const seamM = gluedMm({ ...part, pieces: part.pieces.filter((p) => p.role === 'shell') }) / 1000;
+  const seamM = gluedMm(part.pieces.filter((p) => p.role === 'shell')) / 1000;
   if (seamM > 0) {
     const g = glues[glue];
     steps.push({
@@ -151,7 +154,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [g.caution],
     });
   }
-  const laidOn = part.pieces.filter((p) => p.role === 'trim' || p.role === 'layer' || p.role === 'strip');
+  const laidOn = part.pieces.filter((p) => p.role === 'laid');
   if (laidOn.length > 0) {
     const g = glues[glue];
     const metres = laidOn.reduce((sum, p) => sum + p.areaMm2 / 50, 0) * part.copies * 1e-3;
@@ -167,5 +170,6 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [g.caution],
     });
   }
+  steps.push(...workSteps(part, 'formed', steps.at(-1)!.id));
   return steps;
 }

@@ -1,4 +1,4 @@
-import type { CautionKey } from './cautions';
+import type { CautionKey } from '../materials';
 
 /** One thing to do. */
 export interface Step {

@@ -1,20 +1,11 @@
 import { expect } from 'chai';
-import { readFileSync } from 'node:fs';
-import { derive } from '../build/derive';
-import type { BuildDoc, Habits } from '../build/document';
-import { applyChanges } from '../findings/finding';
-import { cautions } from './cautions';
-import { coatings, glues } from './speeds';
+import { derive } from '../report';
+import { applyChanges, type BuildDoc } from '../document';
+import { demo } from '../files/testing/demo';
+import { cautions, coatings, glues, type Habits } from '../materials';
 import { stepTime } from './steps';
 
-const load = (name: string): BuildDoc =>
-  (
-    JSON.parse(readFileSync(new URL(`../../../demo/${name}.fomrik.json`, import.meta.url), 'utf8')) as {
-      build: BuildDoc;
-    }
-  ).build;
-
-const calm = load('lampwarden-bracers');
+const calm = demo('lampwarden-bracers');
 const habit = <K extends keyof Habits>(key: K, value: Habits[K]): BuildDoc =>
   applyChanges(calm, [{ path: ['make', 'habits', key], value }]);
 const part = (key: string, value: unknown): BuildDoc =>
@@ -56,7 +47,8 @@ describe('steps', () => {
 
   it('are few for a dark bracer without lining', () => {
     const dark = applyChanges(calm, [
-      { path: ['parts', 0, 'lights'], value: null },
+      { path: ['parts', 0, 'features'], value: [] },
+      { path: ['circuits'], value: [] },
       { path: ['parts', 0, 'lining'], value: null },
     ]);
     for (const id of ['drill', 'solder', 'test1', 'fit', 'lining']) expect(ids(dark)).not.to.include(id);
@@ -65,7 +57,7 @@ describe('steps', () => {
   it('groove only what bends too sharply, and not for who folds by heat alone', () => {
     expect(ids(calm)).not.to.include('groove');
     const sharp = applyChanges(part('easeMm', 0), [
-      { path: ['parts', 0, 'foam', 'nominalMm'], value: 10 },
+      { path: ['parts', 0, 'stack', 0, 'nominalMm'], value: 10 },
       { path: ['parts', 0, 'params', 'paddingMm'], value: 0 },
       { path: ['parts', 0, 'lining'], value: null },
     ]);
@@ -146,13 +138,16 @@ describe('shopping', () => {
     expect(cost(calm, 'amber LED')!.need).to.equal(6);
     expect(cost(calm, '3 × AAA')!.need).to.equal(2);
     expect(cost(calm, 'resistors')!.need).to.equal(6);
-    const one = applyChanges(calm, [{ path: ['parts', 0, 'sides'], value: 'left' }]);
+    const one = applyChanges(calm, [{ path: ['parts', 0, 'mount', 'side'], value: 'left' }]);
     expect(cost(one, 'amber LED')!.need).to.equal(3);
   });
 
   it('buys the closure that is worn, none for a closed tube', () => {
-    expect(cost(calm, 'hook-and-loop')!.need).to.equal(2);
+    // Whole tenths of a metre, for both arms, of just the straps that are told of.
+    const metres = derive(calm).fitting.straps.reduce((sum, st) => sum + (st.lengthMm * st.count) / 1000, 0);
+    expect(cost(calm, 'hook-and-loop')!.need).to.be.within(metres, metres + 0.1);
+    expect(metres).to.be.within(0.3, 1.2);
     expect(cost(part('closure', 'none'), 'hook-and-loop')).to.equal(undefined);
-    expect(cost(part('closure', 'lacing'), 'eyelets')!.need).to.equal(2);
+    expect(cost(part('closure', 'lacing'), 'eyelets and lace: fittings')!.need).to.equal(2);
   });
 });

@@ -1,13 +1,27 @@
-import type { BuildDoc } from '../build/document';
-import type { Fitting, PartReport } from '../build/report';
-import { printMinutes } from '../units/time';
+import type { BuildDoc } from '../document';
+import type { Fastening } from '../forms';
+import type { PartReport } from '../parts';
+import { printMinutes } from '../units';
 import { finishSteps } from './finishSteps';
 import { lightSteps } from './lightSteps';
+import { liningSteps } from './liningSteps';
 import { shellSteps } from './shellSteps';
 import type { Step } from './step';
+import type { Wiring } from './wiring';
+
+/** What planning needs of how the parts go together. */
+export interface Worn {
+  straps: readonly (Fastening & { partId: string })[];
+  dressing: readonly { name: string }[];
+}
 
 /** Every step of the build, in the order makers work, gates before what they hold back. */
-export function buildSteps(doc: BuildDoc, parts: readonly PartReport[], fitting: Fitting): Step[] {
+export function buildSteps(
+  doc: BuildDoc,
+  parts: readonly PartReport[],
+  worn: Worn,
+  wirings: readonly Wiring[],
+): Step[] {
   if (parts.length === 0) return [];
   const print: Step = {
     id: 'print',
@@ -22,15 +36,17 @@ export function buildSteps(doc: BuildDoc, parts: readonly PartReport[], fitting:
   };
   const perPart = parts.flatMap((part) => {
     const shell = shellSteps(doc, part);
-    const light = lightSteps(doc, part, shell.at(-1)!.id);
-    const finish = finishSteps(doc, part, (light.at(-1) ?? shell.at(-1)!).id, fitting);
-    return [...shell, ...light, ...finish];
+    const light = lightSteps(part, shell.at(-1)!.id, wirings);
+    const inner = liningSteps(doc, part, (light.at(-1) ?? shell.at(-1)!).id);
+    const before = (inner.at(-1) ?? light.at(-1) ?? shell.at(-1)!).id;
+    const straps = worn.straps.filter((s) => s.partId === part.id);
+    return [...shell, ...light, ...inner, ...finishSteps(doc, part, before, straps)];
   });
   const lastOfEach = parts.map((p) => `${p.id}:strap`);
   const wear: Step = {
     id: 'wear',
     title: 'Wear everything for ten minutes',
-    detail: `Put on in this order: ${fitting.dressing.map((d) => d.name).join(', ')}. Bend, reach, drink, sit. Note what pinches.`,
+    detail: `Put on in this order: ${worn.dressing.map((d) => d.name).join(', ')}. Bend, reach, drink, sit. Note what pinches.`,
     workMin: 15,
     waitMin: 0,
     after: lastOfEach,

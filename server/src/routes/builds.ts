@@ -1,5 +1,6 @@
-import type { BuildDoc, BuildFile } from '@fomrik/core/build/document';
-import { docSchema, readBuildFile, writeBuildFile } from '@fomrik/core/build/schema';
+import type { BuildDoc, BuildFile } from '@fomrik/core/document';
+import { docSchema } from '@fomrik/core/files/schema';
+import { readBuildFile, writeBuildFile } from '@fomrik/core/files/buildFile';
 import { Router, text } from 'express';
 import Joi from 'joi';
 import { randomUUID } from 'node:crypto';

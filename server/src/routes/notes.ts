@@ -1,5 +1,5 @@
-import type { LogEntry, Pin } from '@fomrik/core/build/document';
-import { logEntrySchema, pinSchema } from '@fomrik/core/build/schema';
+import type { LogEntry, Pin } from '@fomrik/core/document';
+import { logEntrySchema, pinSchema } from '@fomrik/core/files/schema';
 import { Router } from 'express';
 import type { BuildStore } from '../buildStore';
 import { checked, pathId } from '../check';

@@ -1,6 +1,6 @@
-import type { Wearer } from '@fomrik/core/body/measures';
-import { stockSchema, wearerSchema } from '@fomrik/core/build/schema';
-import type { FoamStock } from '@fomrik/core/materials/stock';
+import type { Wearer } from '@fomrik/core/body';
+import { stockSchema, wearerSchema } from '@fomrik/core/files/schema';
+import type { FoamStock } from '@fomrik/core/materials';
 import { Router } from 'express';
 import Joi from 'joi';
 import { checked, pathId } from '../check';

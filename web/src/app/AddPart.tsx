@@ -1,17 +1,9 @@
-import type { Zone } from '@fomrik/core/forms/contract';
-import { formKinds, type FormKindName } from '@fomrik/core/forms/kinds';
+import { formMenu, standardKinds } from '@fomrik/core/parts';
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { addPart } from './partActions';
 
-const regions: { label: string; zones: Zone[] }[] = [
-  { label: 'Head and neck', zones: ['head', 'neck'] },
-  { label: 'Trunk', zones: ['torso', 'back', 'hips'] },
-  { label: 'Arm', zones: ['shoulder', 'upperArm', 'elbow', 'forearm'] },
-  { label: 'Leg', zones: ['thigh', 'knee', 'lowerLeg'] },
-];
-
-const kinds = Object.keys(formKinds) as FormKindName[];
+const menu = formMenu(standardKinds);
 
 /** Forms by the place they hang from. */
 export function AddPart() {
@@ -25,21 +17,19 @@ export function AddPart() {
           align="start"
           className="z-50 grid max-h-[70vh] grid-cols-2 gap-x-4 overflow-auto border border-ink bg-leaf p-2"
         >
-          {regions.map(({ label, zones }) => (
-            <DropdownMenu.Group key={label} className="mb-1">
-              <DropdownMenu.Label className="head px-2">{label}</DropdownMenu.Label>
-              {kinds
-                .filter((kind) => zones.includes(formKinds[kind].zone))
-                .map((kind) => (
-                  <DropdownMenu.Item
-                    key={kind}
-                    className="max-w-56 cursor-pointer px-2 py-1 leading-tight outline-none data-[highlighted]:bg-wash"
-                    onSelect={() => addPart(kind)}
-                  >
-                    <span className="font-medium text-teal">{formKinds[kind].label}</span>
-                    <span className="block text-[12px] text-soft">{formKinds[kind].summary}</span>
-                  </DropdownMenu.Item>
-                ))}
+          {menu.map(({ group, forms }) => (
+            <DropdownMenu.Group key={group} className="mb-1">
+              <DropdownMenu.Label className="head px-2">{group}</DropdownMenu.Label>
+              {forms.map(({ kind, label, summary }) => (
+                <DropdownMenu.Item
+                  key={kind}
+                  className="max-w-56 cursor-pointer px-2 py-1 leading-tight outline-none data-[highlighted]:bg-wash"
+                  onSelect={() => addPart(kind)}
+                >
+                  <span className="font-medium text-teal">{label}</span>
+                  <span className="block text-[12px] text-soft">{summary}</span>
+                </DropdownMenu.Item>
+              ))}
             </DropdownMenu.Group>
           ))}
         </DropdownMenu.Content>

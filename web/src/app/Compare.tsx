@@ -10,13 +10,19 @@ import { difference, ledgerFigures, showFigure } from './totals';
 /** Pins of the build, and the present figures beside those of the chosen one. */
 export function Compare() {
   const open = useView((v) => v.compareOpen);
-  const { pins, pinned, pinnedReport } = useNotes();
+  const pins = useNotes((n) => n.pins);
+  const pinned = useNotes((n) => n.pinned);
+  const pinnedReport = useNotes((n) => n.pinnedReport);
   const totals = useReport((s) => s.report?.totals);
   const doc = useBuild((s) => s.doc);
   const parts = useReport((s) => s.report?.parts);
   const openings = parts?.flatMap((p) => {
-    const then = pinnedReport?.parts.find((q) => q.id === p.id)?.fit?.openingMm;
-    return p.fit ? [{ name: p.name, now: p.fit.openingMm, then }] : [];
+    const then = pinnedReport?.parts.find((q) => q.id === p.id)?.passages;
+    return p.passages.map(({ what, openingMm }) => ({
+      name: `${p.name}, ${what}`,
+      now: openingMm,
+      then: then?.find((q) => q.what === what)?.openingMm,
+    }));
   });
   return (
     <Sheet open={open} onClose={() => toggle('compareOpen')} title="Compare with a pin" wide>

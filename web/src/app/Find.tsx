@@ -1,4 +1,4 @@
-import { formKinds, type FormKindName } from '@fomrik/core/forms/kinds';
+import { standardKinds } from '@fomrik/core/parts';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useNavigate } from 'react-router';
@@ -40,8 +40,8 @@ export function Find({ id }: { id: string }) {
         go(f.station);
       },
     })),
-    ...(Object.keys(formKinds) as FormKindName[]).map((kind) => ({
-      label: `Add: ${formKinds[kind].label}`,
+    ...[...standardKinds.forms.values()].map(({ kind, label }) => ({
+      label: `Add: ${label}`,
       group: 'Actions',
       run: () => addPart(kind),
     })),

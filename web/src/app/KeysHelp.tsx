@@ -1,18 +1,20 @@
 import { Sheet } from '../parts/Sheet';
 import { toggle, useView } from '../store/view';
-import { keyList } from './keys';
+import { keys } from './keys';
 
 export function KeysHelp() {
   const open = useView((v) => v.keysOpen);
   return (
     <Sheet open={open} onClose={() => toggle('keysOpen')} title="Keys">
       <dl className="grid grid-cols-[130px_1fr] gap-y-1">
-        {keyList.map(([key, does]) => (
-          <div key={key} className="contents">
-            <dt className="font-semibold">{key}</dt>
-            <dd>{does}</dd>
-          </div>
-        ))}
+        {keys
+          .filter(({ shown }) => shown !== '')
+          .map(({ shown, does }) => (
+            <div key={shown} className="contents">
+              <dt className="font-semibold">{shown}</dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
       </dl>
     </Sheet>
   );

@@ -11,6 +11,9 @@ export function Ledger() {
   const currency = useBuild((s) => s.doc.brief.currency);
   const pinned = useNotes((s) => s.pinnedReport?.totals);
   const pin = useNotes((s) => s.pinned);
+  const parts = useReport((s) => s.report?.parts.length ?? 0);
+  const left = useReport((s) => s.report?.coarse.length ?? 0);
+  const all = useBuild((s) => s.doc.parts.length);
   return (
     <footer
       className="flex h-12 items-center gap-5 border-t border-ink bg-paper px-3 max-[1200px]:gap-3"
@@ -28,6 +31,13 @@ export function Ledger() {
           </div>
         );
       })}
+      {parts > 0 && (left > 1 || parts < all) && (
+        <p role="status" className="text-[12px] text-soft">
+          {parts < all
+            ? `figures of the first ${parts} of ${all} parts`
+            : `${parts - left} of ${parts} parts worked out in full`}
+        </p>
+      )}
       <div className="ml-auto flex items-center gap-2">
         {pin && (
           <span className="max-w-40 truncate text-[12px] text-soft">differences from “{pin.name}”</span>

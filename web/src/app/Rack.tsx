@@ -1,5 +1,5 @@
-import type { PartReport } from '@fomrik/core/build/report';
-import { boundsOf } from '@fomrik/core/geometry/polygon';
+import { type PartReport, sidesOf } from '@fomrik/core/parts';
+import { boundsOf } from '@fomrik/core/geometry';
 import { Copy, Trash2 } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
@@ -22,7 +22,7 @@ function Silhouette({ made, small }: { made: PartReport; small: boolean }) {
     >
       <polygon points={points} transform={`translate(${lip} ${lip})`} fill="#7d8889" />
       <polygon points={points} fill="var(--color-foam)" stroke="var(--color-pen)" strokeWidth={2} />
-      {made.inside && made.inside.lamps.length > 0 && (
+      {made.items.some((i) => i.lamp) && (
         <circle cx={0} cy={-(b.minY + b.maxY) / 2} r={9} fill="var(--color-marigold)" />
       )}
     </svg>
@@ -35,7 +35,8 @@ export function Rack() {
   const wearer = useBuild((s) => s.doc.wearer.name);
   const made = useReport((s) => s.report?.parts);
   const chosen = useView((v) => v.partId) || docParts[0]?.id;
-  const worn = made?.map((m) => ({ zone: m.zone, both: m.copies === 2, here: m.id === chosen })) ?? [];
+  const worn =
+    made?.flatMap((m) => (m.zone ? [{ zone: m.zone, sides: sidesOf(m), here: m.id === chosen }] : [])) ?? [];
   const current = docParts.find((p) => p.id === chosen) ?? docParts[0];
   return (
     <nav aria-label="Rack" className="flex min-h-0 flex-col overflow-auto border-r border-hair bg-paper p-2">
@@ -56,7 +57,7 @@ export function Rack() {
                 {report && <Silhouette made={report} small={docParts.length > 3} />}
                 <span className="block truncate font-medium">{part.name}</span>
                 <span className="block text-[12px] text-soft">
-                  {part.foam.nominalMm} mm · {report ? `${report.totalG.toFixed(0)} g` : '…'}
+                  {part.stack[0]!.nominalMm} mm · {report ? `${report.totalG.toFixed(0)} g` : '…'}
                   {report?.copies === 2 && ' · pair'}
                 </span>
               </button>

@@ -1,5 +1,6 @@
-import type { Finding, Severity, Station } from '@fomrik/core/findings/finding';
-import { strainClassName } from '@fomrik/core/foam/bend';
+import type { Finding } from '@fomrik/core/findings';
+import type { Severity, Station } from '@fomrik/core/document';
+import { strainClassName } from '@fomrik/core/foam';
 import { FindingCard } from '../parts/FindingCard';
 import { Amount } from '../parts/Amount';
 import { useLength } from '../parts/useLength';
@@ -23,7 +24,8 @@ function useFigures(): Figure[] {
   if (!made) return [];
   const then = pinned?.parts.find((p) => p.id === made.id);
   const unit = { mm: ' mm', deg: ' °', g: ' g', '': '' };
-  const fit = made.fit;
+  const circuit = useReport.getState().report?.circuits.find((c) => c.source?.partId === made.id);
+  const before = pinned?.circuits.find((c) => c.id === circuit?.id);
   const figures: Figure[] = [
     {
       label: 'one copy',
@@ -31,9 +33,9 @@ function useFigures(): Figure[] {
       change: difference(made.totalG, then?.totalG, 0),
     },
     {
-      label: fit ? 'pattern girth' : 'longest edge',
-      text: length(made.patternGirthMm, 0),
-      change: difference(made.patternGirthMm, then?.patternGirthMm, 0),
+      label: 'girth of the pattern',
+      text: length(made.girthMm, 0),
+      change: difference(made.girthMm, then?.girthMm, 0),
     },
     { label: 'room inside', text: length(made.roomMm), change: difference(made.roomMm, then?.roomMm, 1) },
     {
@@ -42,32 +44,23 @@ function useFigures(): Figure[] {
       change: difference(made.bendStrain, then?.bendStrain, 0, 100),
     },
   ];
-  if (fit) {
-    figures.push(
-      {
-        label: 'opening',
-        text: length(fit.openingMm, 0),
-        change: difference(fit.openingMm, then?.fit?.openingMm, 0),
-      },
-      {
-        label: 'elbow bends',
-        text: `${fit.flexionDeg.toFixed(0)} °`,
-        change: difference(fit.flexionDeg, then?.fit?.flexionDeg, 0),
-      },
-    );
-  }
-  made.figures.forEach((f, i) =>
+  for (const { what, openingMm } of made.passages)
+    figures.push({
+      label: `opening for ${what}`,
+      text: length(openingMm, 0),
+      change: difference(openingMm, then?.passages.find((p) => p.what === what)?.openingMm, 0),
+    });
+  for (const f of made.figures)
     figures.push({
       label: f.label,
       text: f.unit === 'mm' ? length(f.value, f.decimals) : `${f.value.toFixed(f.decimals)}${unit[f.unit]}`,
-      change: difference(f.value, then?.figures[i]?.value, f.decimals),
-    }),
-  );
-  if (made.inside?.run)
+      change: difference(f.value, then?.figures.find((g) => g.key === f.key)?.value, f.decimals),
+    });
+  if (circuit?.run)
     figures.push({
       label: 'light',
-      text: `${made.inside.run.hours.toFixed(1)} h`,
-      change: difference(made.inside.run.hours, then?.inside?.run?.hours, 1),
+      text: `${circuit.run.hours.toFixed(1)} h`,
+      change: difference(circuit.run.hours, before?.run?.hours, 1),
     });
   return figures;
 }

@@ -1,4 +1,4 @@
-import type { Station } from '@fomrik/core/findings/finding';
+import type { Station } from '@fomrik/core/document';
 import { Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { useStore } from 'zustand';

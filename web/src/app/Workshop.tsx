@@ -7,7 +7,7 @@ import { useBuild } from '../store/build';
 import { loadNotes } from '../store/notes';
 import { useReport } from '../store/report';
 import { useView } from '../store/view';
-import type { Station } from '@fomrik/core/findings/finding';
+import type { Station } from '@fomrik/core/document';
 import { Compare } from './Compare';
 import { Conflict } from './Conflict';
 import { Find } from './Find';

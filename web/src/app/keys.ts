@@ -1,22 +1,57 @@
-/** Every key and what it does; the list on screen and the handler read the same words. */
-export const keyList: [string, string][] = [
-  ['1 – 7', 'go to a station'],
-  ['[  ]', 'previous and next part'],
-  ['T', 'thickness trial'],
-  ['P', 'pin the present state'],
-  ['Shift P', 'compare with a pin'],
-  ['M', 'mirror the part: one side or a pair'],
-  ['U', 'millimetres or inches'],
-  ['L', 'legend of lines'],
-  ['S', 'stretch map on the pieces'],
-  ['G', 'gap between shell and body, and pads'],
-  ['V', 'view cone of helmets'],
-  ['O', 'openings and what must pass'],
-  ['F', 'everything worn, on the figure'],
-  ['/', 'find anything'],
-  ['?', 'this list'],
-  ['Ctrl Z', 'undo'],
-  ['Shift Ctrl Z', 'redo'],
-  ['Enter', 'on a finding: apply its first cure'],
-  ['↑ ↓', 'in a number: nudge by 1; Shift 10, Alt 0.1'],
+import { redo, undo } from '../store/build';
+import { pinNow } from '../store/notes';
+import { toggle, useView } from '../store/view';
+import { mirrorPart, stepPart } from './partActions';
+import { stations } from './stations';
+
+/** A key, how it is written in the list, and what it does; those that only work at a field or a card do nothing here. */
+export interface Key {
+  shown: string;
+  does: string;
+  /** How it is pressed, one way or another. */
+  press?: readonly string[];
+  act?: (goTo: (station: string) => void) => void;
+}
+
+/** A character that some keyboards have on their shift level. */
+const anyLevel = (character: string): string[] => [character, `shift+${character}`];
+
+/** Every key and what it does: the list on screen and the handler are both made from it. */
+export const keys: readonly Key[] = [
+  { shown: `1 – ${stations.length}`, does: 'go to a station' },
+  ...stations.map(({ key }, i): Key => ({
+    shown: '',
+    does: '',
+    press: anyLevel(String(i + 1)),
+    act: (goTo) => goTo(key),
+  })),
+  { shown: '[', does: 'previous part', press: ['['], act: () => stepPart(-1) },
+  { shown: ']', does: 'next part', press: [']'], act: () => stepPart(1) },
+  { shown: 'T', does: 'thickness trial', press: ['t'], act: () => toggle('trialOpen') },
+  { shown: 'P', does: 'pin the present state', press: ['p'], act: () => void pinNow() },
+  { shown: 'Shift P', does: 'compare with a pin', press: ['shift+p'], act: () => toggle('compareOpen') },
+  {
+    shown: 'M',
+    does: 'mirror the part: one side or a pair',
+    press: ['m'],
+    act: () => mirrorPart(useView.getState().partId),
+  },
+  {
+    shown: 'U',
+    does: 'millimetres or inches',
+    press: ['u'],
+    act: () => useView.setState(({ unit }) => ({ unit: unit === 'mm' ? 'in' : 'mm' })),
+  },
+  { shown: 'L', does: 'legend of lines', press: ['l'], act: () => toggle('legendOpen') },
+  { shown: 'S', does: 'stretch map on the pieces', press: ['s'], act: () => toggle('stretchOpen') },
+  { shown: 'G', does: 'gap between shell and body, and pads', press: ['g'], act: () => toggle('gapOpen') },
+  { shown: 'V', does: 'view cone of helmets', press: ['v'], act: () => toggle('sightOpen') },
+  { shown: 'O', does: 'openings and what must pass', press: ['o'], act: () => toggle('ringsOpen') },
+  { shown: 'F', does: 'everything worn, on the figure', press: ['f'], act: () => toggle('figureOpen') },
+  { shown: '/', does: 'find anything', press: anyLevel('/'), act: () => toggle('findOpen') },
+  { shown: '?', does: 'this list', press: anyLevel('?'), act: () => toggle('keysOpen') },
+  { shown: 'Ctrl Z', does: 'undo', press: ['mod+z'], act: undo },
+  { shown: 'Shift Ctrl Z', does: 'redo', press: ['mod+shift+z'], act: redo },
+  { shown: 'Enter', does: 'on a finding: apply its first cure' },
+  { shown: '↑ ↓', does: 'in a number: nudge by 1; Shift 10, Alt 0.1' },
 ];

@@ -1,45 +1,101 @@
-import type { FormKindName } from '@fomrik/core/forms/kinds';
-import { isPaired } from '@fomrik/core/forms/partForm';
-import { newPart } from '@fomrik/core/build/newBuild';
-import type { Part } from '@fomrik/core/build/document';
+import { zoneInfo } from '@fomrik/core/body';
+import type { BuildDoc, Circuit, Part } from '@fomrik/core/document';
+import { newPart } from '@fomrik/core/parts';
+import type { Draft } from 'immer';
 import { useBuild } from '../store/build';
 import { useView } from '../store/view';
 
-const freeId = (parts: readonly Part[], kind: string): string => {
+/** A name with a number that is not taken yet. */
+export function freeName(taken: Iterable<string>, base: string): string {
+  const known = new Set(taken);
   let n = 1;
-  while (parts.some((p) => p.id === `${kind}-${n}`)) n += 1;
-  return `${kind}-${n}`;
-};
+  while (known.has(`${base}-${n}`)) n += 1;
+  return `${base}-${n}`;
+}
 
-export function addPart(form: FormKindName = 'bracer'): void {
+const partIds = (doc: Pick<BuildDoc, 'parts'>): string[] => doc.parts.map((p) => p.id);
+
+export function addPart(form: string): void {
   const { doc, update } = useBuild.getState();
-  const part = newPart(freeId(doc.parts, form), doc.wearer, form);
-  update((draft) => void draft.parts.push(part));
+  const part = newPart(freeName(partIds(doc), form), doc.wearer, form);
+  update((draft) => void draft.parts.push(part as Draft<Part>));
   useView.setState({ partId: part.id });
+}
+
+/** Circuits that lie wholly within a part, for its copy. */
+function copiedCircuits(doc: BuildDoc, part: Part, renamed: ReadonlyMap<string, string>): Circuit[] {
+  const own = new Set(part.features.map((f) => f.id));
+  const all = (c: Circuit): string[] => [
+    c.source,
+    ...(c.switch ? [c.switch] : []),
+    ...c.loads.map((l) => l.feature),
+  ];
+  const taken = doc.circuits.map((c) => c.id);
+  return doc.circuits
+    .filter((c) => all(c).every((id) => own.has(id)))
+    .map((c) => {
+      const id = freeName(taken, c.id.slice(0, 58));
+      taken.push(id);
+      return {
+        id,
+        name: `${c.name} copy`.slice(0, 120),
+        source: renamed.get(c.source)!,
+        switch: c.switch && renamed.get(c.switch)!,
+        loads: c.loads.map((l) => ({ ...l, feature: renamed.get(l.feature)! })),
+      };
+    });
 }
 
 export function copyPart(id: string): void {
   const { doc, update } = useBuild.getState();
   const part = doc.parts.find((p) => p.id === id);
   if (!part) return;
-  const copy: Part = { ...part, id: freeId(doc.parts, part.form), name: `${part.name} copy`.slice(0, 120) };
-  update((draft) => void draft.parts.push(copy));
+  const taken = doc.parts.flatMap((p) => p.features.map((f) => f.id));
+  const renamed = new Map(
+    part.features.map((f) => {
+      const name = freeName(taken, f.id.slice(0, 58));
+      taken.push(name);
+      return [f.id, name];
+    }),
+  );
+  const copy: Part = {
+    ...part,
+    id: freeName(partIds(doc), part.form),
+    name: `${part.name} copy`.slice(0, 120),
+    features: part.features.map((f) => ({ ...f, id: renamed.get(f.id)! })),
+  };
+  update((draft) => {
+    draft.parts.push(copy as Draft<Part>);
+    draft.circuits.push(...copiedCircuits(doc, part, renamed));
+  });
   useView.setState({ partId: copy.id });
 }
 
+/** Takes a part away with the circuits it fed; what fed its lamps from elsewhere lets go of them. */
 export function removePart(id: string): void {
   useBuild.getState().update((draft) => {
+    const gone = new Set(draft.parts.find((p) => p.id === id)?.features.map((f) => f.id));
     draft.parts = draft.parts.filter((p) => p.id !== id);
+    draft.circuits = draft.circuits.filter((c) => !gone.has(c.source));
+    for (const c of draft.circuits) {
+      c.loads = c.loads.filter((l) => !gone.has(l.feature));
+      if (c.switch && gone.has(c.switch)) c.switch = null;
+    }
   });
   const first = useBuild.getState().doc.parts[0];
   useView.setState({ partId: first?.id ?? '' });
 }
 
-/** One arm or both: left and right become a pair, a pair becomes the left one. */
+/** Whether a part has a left and a right. */
+export const isPaired = ({ mount }: Pick<Part, 'mount'>): boolean =>
+  mount.to === 'wearer' && zoneInfo(mount.zone).paired;
+
+/** One side or both: left and right become a pair, a pair becomes the left one. */
 export function mirrorPart(id: string): void {
   useBuild.getState().update((draft) => {
     const part = draft.parts.find((p) => p.id === id);
-    if (part && isPaired(part)) part.sides = part.sides === 'pair' ? 'left' : 'pair';
+    if (part?.mount.to === 'wearer' && zoneInfo(part.mount.zone).paired)
+      part.mount.side = part.mount.side === 'pair' ? 'left' : 'pair';
   });
 }
 

@@ -1,4 +1,4 @@
-import type { Station } from '@fomrik/core/findings/finding';
+import type { Station } from '@fomrik/core/document';
 
 /** The line of seven, in the order makers work. */
 export const stations: { key: Station; label: string }[] = [

@@ -1,5 +1,5 @@
-import type { Totals } from '@fomrik/core/build/report';
-import { trimNumber } from '@fomrik/core/units/length';
+import type { Totals } from '@fomrik/core/findings';
+import { trimNumber } from '@fomrik/core/units';
 
 export interface LedgerFigure {
   key: keyof Totals;

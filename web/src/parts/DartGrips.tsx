@@ -1,8 +1,8 @@
-import { edgeRun } from '@fomrik/core/forms/edgeRun';
-import type { HandDart } from '@fomrik/core/forms/details/detail';
-import type { Piece } from '@fomrik/core/forms/piece';
-import { dist2, lerp2, type Vec2 } from '@fomrik/core/geometry/vec';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { edgeRun, type Piece } from '@fomrik/core/panel';
+import type { HandDart } from '@fomrik/core/document';
+import { dist2, lerp2, type Vec2 } from '@fomrik/core/geometry';
+import { useDrag } from '@use-gesture/react';
+import type { KeyboardEvent } from 'react';
 
 interface DartGripsProps {
   piece: Piece;
@@ -32,11 +32,9 @@ function mouthNear(piece: Piece, spot: Vec2): { edgeId: string; at: number } {
 export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
   const marks = piece.marks.filter((m) => m.kind === 'dart');
   const darts = piece.darts ?? [];
-  const held = useRef<{ index: number; what: 'mouth' | 'tip' } | undefined>(undefined);
   const place = (p: Vec2): Vec2 => ({ x: p.x + x, y: heightMm - p.y + y });
-  const spotOf = (event: PointerEvent<SVGElement>): Vec2 => {
-    const svg = event.currentTarget.ownerSVGElement!;
-    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse());
+  const spotOf = (grip: SVGElement, [px, py]: readonly [number, number]): Vec2 => {
+    const at = new DOMPoint(px, py).matrixTransform(grip.ownerSVGElement!.getScreenCTM()!.inverse());
     return { x: at.x - x, y: heightMm - (at.y - y) };
   };
   const changed = (index: number, change: Partial<HandDart>): HandDart[] =>
@@ -73,6 +71,13 @@ export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
       true,
     );
   };
+  const drag = useDrag(
+    ({ args, xy, last, currentTarget }) => {
+      const [index, what] = args as [number, 'mouth' | 'tip'];
+      onDarts(moved(index, what, spotOf(currentTarget as SVGElement, xy)), last);
+    },
+    { pointer: { keys: false } },
+  );
   return marks.flatMap((mark, index) => {
     if (!darts[index]) return [];
     const [a, tip, b] = mark.points as [Vec2, Vec2, Vec2];
@@ -92,17 +97,7 @@ export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
           tabIndex={0}
           data-dart={`${piece.id}-${index}-${what}`}
           aria-label={`${piece.name}, dart ${index + 1}, ${what}: drag, or arrow keys; Delete takes the dart away`}
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            held.current = { index, what };
-          }}
-          onPointerMove={(event) => {
-            if (held.current) onDarts(moved(held.current.index, held.current.what, spotOf(event)), false);
-          }}
-          onPointerUp={(event) => {
-            if (held.current) onDarts(moved(held.current.index, held.current.what, spotOf(event)), true);
-            held.current = undefined;
-          }}
+          {...drag(index, what)}
           onKeyDown={nudge(index, what)}
         />
       );

@@ -1,5 +1,8 @@
+import { standardKinds } from '@fomrik/core/parts';
 import { AddPart } from '../app/AddPart';
 import { addPart } from '../app/partActions';
+
+const [first] = standardKinds.forms.values();
 
 /** What a station says before there is a part. */
 export function Empty({ what }: { what: string }) {
@@ -11,9 +14,11 @@ export function Empty({ what }: { what: string }) {
         let them be estimated.
       </p>
       <div className="flex gap-2">
-        <button type="button" className="btn btn-main" onClick={() => addPart()}>
-          Add a bracer
-        </button>
+        {first && (
+          <button type="button" className="btn btn-main" onClick={() => addPart(first.kind)}>
+            Add a {first.label.toLowerCase()}
+          </button>
+        )}
         <AddPart />
       </div>
     </div>

@@ -1,6 +1,5 @@
 import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { parseLengthMm, printLength, trimNumber } from '@fomrik/core/units/length';
-import type { Result } from '@fomrik/core/units/result';
+import { parseLengthMm, printLength, type Result, trimNumber } from '@fomrik/core/units';
 import { useView } from '../store/view';
 import { otherUnit } from './useLength';
 

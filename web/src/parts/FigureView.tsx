@@ -1,16 +1,18 @@
-import type { Body } from '@fomrik/core/body/estimate';
-import { figure } from '@fomrik/core/body/figure';
-import { measureInfo, type MeasureKey } from '@fomrik/core/body/measures';
-import { tapes } from '@fomrik/core/body/tapes';
-import type { PartReport } from '@fomrik/core/build/report';
-import type { Zone } from '@fomrik/core/forms/contract';
-import { joinMeshes } from '@fomrik/core/geometry/mesh';
-import { hangOn } from '@fomrik/core/forms/hang';
+import {
+  type Body,
+  figure,
+  measureInfo,
+  type MeasureKey,
+  tapes,
+  type Zone,
+  zonesAt,
+} from '@fomrik/core/body';
+import { type PartReport, placingOf, sidesOf } from '@fomrik/core/parts';
+import { joinMeshes } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import { DoubleSide } from 'three';
-import { zonesAt } from './bodyZones';
 import { figureFromScene, figureToScene, meshGeometry } from './solidSpace';
 
 interface FigureViewProps {
@@ -42,8 +44,8 @@ function Worn({
   const hung = useMemo(
     () =>
       parts.flatMap((part) =>
-        (part.copies === 2 ? ([1, -1] as const) : ([1] as const)).map((side) => {
-          const hang = hangOn(body, part.zone, side);
+        sidesOf(part).map((side) => {
+          const hang = placingOf(body, parts, part.id, side);
           const mesh = joinMeshes([part.solid.mesh, part.extras]);
           return { id: part.id, geometry: meshGeometry(mesh, (p) => figureToScene(hang(p))) };
         }),
@@ -74,7 +76,12 @@ function Worn({
 /** The wearer redrawn to the numbers, with tapes to click; turn by dragging. */
 export function FigureView({ body, parts, active, onActive, chosen, onPart, onBody }: FigureViewProps) {
   const limbs = useMemo(
-    () => figure(body).parts.map(({ name, mesh }) => ({ name, geometry: meshGeometry(mesh, figureToScene) })),
+    () =>
+      figure(body).parts.map(({ name, of, mesh }) => ({
+        name,
+        of,
+        geometry: meshGeometry(mesh, figureToScene),
+      })),
     [body],
   );
   useEffect(() => () => limbs.forEach((l) => l.geometry.dispose()), [limbs]);
@@ -89,14 +96,14 @@ export function FigureView({ body, parts, active, onActive, chosen, onPart, onBo
       >
         <hemisphereLight args={['#ffffff', '#8d9a95', 1.5]} />
         <directionalLight position={[800, 2500, 2500]} intensity={1.6} />
-        {limbs.map(({ name, geometry }) => (
+        {limbs.map(({ name, of, geometry }) => (
           <mesh
             key={name}
             geometry={geometry}
             {...(onBody && {
               onClick: (e: ThreeEvent<MouseEvent>) => {
                 e.stopPropagation();
-                if (e.delta <= 4) onBody(zonesAt(body, name, figureFromScene(e.point)));
+                if (e.delta <= 4) onBody(zonesAt(body, of, figureFromScene(e.point)));
               },
             })}
           >

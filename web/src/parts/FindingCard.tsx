@@ -1,5 +1,6 @@
-import type { Finding, Severity } from '@fomrik/core/findings/finding';
-import { sureLabel } from '@fomrik/core/units/sure';
+import type { Finding } from '@fomrik/core/findings';
+import type { Severity } from '@fomrik/core/document';
+import { sureLabel } from '@fomrik/core/units';
 import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
 import { useBuild } from '../store/build';
 

@@ -1,10 +1,9 @@
-import type { PartReport } from '@fomrik/core/build/report';
-import { quantityText } from '@fomrik/core/formats/drawing';
-import type { Piece } from '@fomrik/core/forms/piece';
-import { foamNameOf } from '@fomrik/core/formats/sourcedPieces';
-import { boundsOf } from '@fomrik/core/geometry/polygon';
+import type { PartReport } from '@fomrik/core/parts';
+import { quantityText } from '@fomrik/core/files/drawing';
+import type { Piece } from '@fomrik/core/panel';
+import { boundsOf } from '@fomrik/core/geometry';
 import { useView, type EdgeRef } from '../store/view';
-import type { HandDart } from '@fomrik/core/forms/details/detail';
+import type { HandDart } from '@fomrik/core/document';
 import { DartGrips } from './DartGrips';
 import { PieceDrawing } from './PieceDrawing';
 import { useLength } from './useLength';
@@ -82,7 +81,7 @@ export function FlatPieces({
       >
         {laid.map(({ index, x, y, w: width, h: height }) => {
           const piece = made.pieces[index]!;
-          const foam = foamNameOf(made, piece);
+          const foam = piece.foamName;
           return (
             <g key={piece.id}>
               <PieceDrawing
@@ -93,7 +92,7 @@ export function FlatPieces({
                 edge={edge}
                 onEdge={onEdge}
                 showStretch={showStretch && !showGap}
-                gap={showGap ? made.wear.standOff.find((g) => g.pieceId === piece.id) : undefined}
+                gap={showGap ? made.wear?.standOff.find((g) => g.pieceId === piece.id) : undefined}
               />
               {onDarts && piece.role === 'shell' && !piece.mirrors && (
                 <DartGrips
@@ -126,7 +125,7 @@ export function FlatPieces({
             ·{' '}
             {chosen.easeMm !== undefined &&
               `ease ${chosen.easeMm > 0 ? '+' : ''}${chosen.easeMm.toFixed(1)} mm, spread between notches · `}
-            {chosen.hungBy && `${chosen.hungBy} · `}
+            {chosen.hung && `${chosen.hung.words} · `}
             {note && `${note} `}
             {chosen.bevelDeg === 0
               ? 'cut square'

@@ -1,4 +1,4 @@
-import { layers, lineStyle } from '@fomrik/core/formats/drawing';
+import { layers, lineStyle } from '@fomrik/core/files/drawing';
 import { useView } from '../store/view';
 
 /** What each line means; the same list prints on every page. */

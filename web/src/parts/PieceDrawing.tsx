@@ -1,9 +1,7 @@
-import { edgeRun } from '@fomrik/core/forms/edgeRun';
-import type { Mark, Piece, PieceEdge } from '@fomrik/core/forms/piece';
-import type { StandOff } from '@fomrik/core/fit/standOff';
-import { centroid } from '@fomrik/core/geometry/polygon';
-import type { Vec2 } from '@fomrik/core/geometry/vec';
-import { bevelWedge, lineStyle } from '@fomrik/core/formats/drawing';
+import { edgeRun, type Mark, type Piece, type PieceEdge } from '@fomrik/core/panel';
+import type { StandOff } from '@fomrik/core/parts';
+import { centroid, type Vec2 } from '@fomrik/core/geometry';
+import { bevelWedge, lineStyle } from '@fomrik/core/files/drawing';
 import type { EdgeRef } from '../store/view';
 
 interface PieceDrawingProps {

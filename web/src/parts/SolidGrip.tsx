@@ -1,8 +1,8 @@
-import { add3, type Vec3 } from '@fomrik/core/geometry/vec';
+import { add3, type Vec3 } from '@fomrik/core/geometry';
 import type { RootState } from '@react-three/fiber';
-import { useRef, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
+import { useDrag } from '@use-gesture/react';
+import type { KeyboardEvent, RefObject } from 'react';
 import { Raycaster, Vector2, Vector3, type Mesh } from 'three';
-import { fromScene } from './solidSpace';
 
 /** A thing on the solid that can be taken hold of. */
 export interface Handle {
@@ -10,14 +10,14 @@ export interface Handle {
   label: string;
   at: Vec3;
   look: 'edge' | 'lamp' | 'pack' | 'switch';
-  /** Slides along `step` by its value's own units: millimetres along the limb when there is no step. */
+  /** Slides along `step` by its value's own units. */
   onSlide?: (by: number) => void;
   /** Where the handle goes for one unit more. */
   step?: Vec3;
-  /** Goes to a place on the shell. */
-  onPlace?: (spot: { aroundDeg: number; alongMm: number }) => void;
-  /** Arrow keys: millimetres along and degrees round. */
-  onNudge: (alongMm: number, aroundDeg: number) => void;
+  /** Goes to a point of the shell, in the form's space. */
+  onPlace?: (p: Vec3) => void;
+  /** Arrow keys: steps up and to the right. */
+  onNudge: (up: number, right: number) => void;
   onEnd: () => void;
 }
 
@@ -31,6 +31,7 @@ const looks: Record<Handle['look'], string> = {
 export interface Stage {
   /** How points of the form are placed in the scene. */
   place: (p: Vec3) => [number, number, number];
+  unplace: (v: Vector3) => Vec3;
   /** The running scene: camera, canvas and controls. */
   root: RefObject<RootState | null>;
   shell: RefObject<Mesh | null>;
@@ -38,61 +39,58 @@ export interface Stage {
   buttons: RefObject<Map<string, HTMLButtonElement>>;
 }
 
+/** What a drag holds on to from its beginning. */
+interface Held {
+  axis: Vector2;
+  slide: Handle['onSlide'];
+}
+
 /** A real button over the scene: dragged by pointer, moved by arrow keys. */
 export function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
-  /** Where the drag began, with the handle as it was then: slides count from there. */
-  const start = useRef<{ x: number; y: number; axis: Vector2; slide: Handle['onSlide'] } | undefined>(
-    undefined,
-  );
-
   const setOrbit = (enabled: boolean): void => {
     const controls = stage.root.current?.get().controls;
     if (controls) (controls as unknown as { enabled: boolean }).enabled = enabled;
   };
 
-  const onDown = (event: PointerEvent<HTMLButtonElement>): void => {
-    const root = stage.root.current;
-    if (!root) return;
-    event.preventDefault();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    event.currentTarget.focus();
-    setOrbit(false);
+  const drag = useDrag(
+    ({ first, last, xy: [px, py], movement, memo, currentTarget, event }) => {
+      const root = stage.root.current;
+      if (!root) return undefined;
+      if (first) {
+        event.preventDefault();
+        (currentTarget as HTMLElement).focus();
+        setOrbit(false);
+      }
+      // Slides count from the handle as it was when the drag began.
+      const held = (memo as Held | undefined) ?? { axis: axisOf(root), slide: handle.onSlide };
+      if (held.slide)
+        held.slide(new Vector2(...movement).dot(held.axis) / Math.max(held.axis.lengthSq(), 1e-6));
+      else if (!first) put(root, px, py);
+      if (last) {
+        setOrbit(true);
+        handle.onEnd();
+      }
+      return held;
+    },
+    { pointer: { keys: false } },
+  );
+
+  /** How far on the canvas one unit moves the handle. */
+  const axisOf = (root: RootState): Vector2 => {
     const here = new Vector3(...stage.place(handle.at));
     const next = new Vector3(...stage.place(add3(handle.at, handle.step ?? { x: 0, y: 0, z: 1 })));
-    const axis = toPixels(next, root).sub(toPixels(here, root));
-    start.current = { x: event.clientX, y: event.clientY, axis, slide: handle.onSlide };
+    return toPixels(next, root).sub(toPixels(here, root));
   };
 
-  const onMove = (event: PointerEvent<HTMLButtonElement>): void => {
-    const root = stage.root.current;
-    if (!start.current || !root) return;
-    const { x, y, axis, slide } = start.current;
-    if (slide) {
-      const moved = new Vector2(event.clientX - x, event.clientY - y);
-      slide(moved.dot(axis) / Math.max(axis.lengthSq(), 1e-6));
-      return;
-    }
+  const put = (root: RootState, px: number, py: number): void => {
     if (!handle.onPlace || !stage.shell.current) return;
     const { left, top, width, height } = root.gl.domElement.getBoundingClientRect();
     const ray = new Raycaster();
-    ray.setFromCamera(
-      new Vector2(((event.clientX - left) / width) * 2 - 1, 1 - ((event.clientY - top) / height) * 2),
-      root.camera,
-    );
+    ray.setFromCamera(new Vector2(((px - left) / width) * 2 - 1, 1 - ((py - top) / height) * 2), root.camera);
     const hit = ray.intersectObject(stage.shell.current)[0];
     if (!hit?.face) return;
-    const spot = fromScene(hit.point);
-    const normal = fromScene(hit.face.normal);
-    if (normal.x * spot.x + normal.y * spot.y <= 0) return;
-    const aroundDeg = (Math.round((Math.atan2(normal.y, normal.x) * 180) / Math.PI) + 360) % 360;
-    handle.onPlace({ aroundDeg, alongMm: Math.round(spot.z) });
-  };
-
-  const onUp = (): void => {
-    if (!start.current) return;
-    start.current = undefined;
-    setOrbit(true);
-    handle.onEnd();
+    // Only the side that is looked at: the outer face.
+    if (hit.face.normal.dot(ray.ray.direction) < 0) handle.onPlace(stage.unplace(hit.point));
   };
 
   const onKey = (event: KeyboardEvent): void => {
@@ -120,10 +118,7 @@ export function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
       aria-label={handle.label}
       title={handle.label}
       data-handle={handle.id}
-      onPointerDown={onDown}
-      onPointerMove={onMove}
-      onPointerUp={onUp}
-      onPointerCancel={onUp}
+      {...drag()}
       onKeyDown={onKey}
     >
       <span aria-hidden className={looks[handle.look]} />

@@ -1,6 +1,6 @@
-import type { PartReport } from '@fomrik/core/build/report';
-import type { PassingRing } from '@fomrik/core/forms/contract';
-import type { Vec3 } from '@fomrik/core/geometry/vec';
+import type { PartReport } from '@fomrik/core/parts';
+import type { Passage } from '@fomrik/core/forms';
+import type { Vec3 } from '@fomrik/core/geometry';
 import { Line } from '@react-three/drei';
 import { useMemo } from 'react';
 
@@ -19,10 +19,10 @@ export interface OverlayChoice {
 /** Grooves and scores in silver pen, rivets as heads, on the outer face. */
 export function Drawn({ made, place }: { made: PartReport; place: Place }) {
   return made.drawn.map((d, i) =>
-    d.kind === 'rivet' ? (
+    d.points.length === 1 ? (
       <mesh key={i} position={place(d.points[0]!)}>
-        <sphereGeometry args={[4.5, 12, 8]} />
-        <meshStandardMaterial color="#c9ced0" roughness={0.5} />
+        <sphereGeometry args={[d.acrossMm / 2, 12, 8]} />
+        <meshStandardMaterial color={d.kind === 'hole' ? '#1b2625' : '#c9ced0'} roughness={0.5} />
       </mesh>
     ) : (
       <Line
@@ -43,7 +43,7 @@ const pairs = (lines: readonly (readonly Vec3[])[], place: Place): [number, numb
   lines.flatMap((line) => line.slice(1).flatMap((p, i) => [place(line[i]!), place(p)]));
 
 /** A circle of a girth, level on the figure and across a limb. */
-function circle({ centre }: PassingRing, girthMm: number): Vec3[] {
+function circle({ at: centre }: Passage, girthMm: number): Vec3[] {
   const r = girthMm / (2 * Math.PI);
   return Array.from({ length: 65 }, (_, i) => {
     const t = (i / 64) * 2 * Math.PI;
@@ -60,7 +60,7 @@ export function Overlays({
 }: OverlayChoice & { made: PartReport; place: Place }) {
   const gaps = useMemo(
     () =>
-      made.wear.standOff.flatMap((s) =>
+      (made.wear?.standOff ?? []).flatMap((s) =>
         s.contours.map((c) => ({ key: `${s.pieceId}/${c.mm}`, mm: c.mm, points: pairs(c.onForm, place) })),
       ),
     [made.wear, place],
@@ -82,14 +82,14 @@ export function Overlays({
             />
           ))}
       {gap &&
-        made.wear.pads.map((pad, i) => (
+        made.wear?.pads.map((pad, i) => (
           <mesh key={i} position={place(pad.at)}>
             <sphereGeometry args={[7, 12, 8]} />
             <meshBasicMaterial color="#2f7f86" depthTest={false} />
           </mesh>
         ))}
       {sight &&
-        made.sightLines.map((line, i) => (
+        made.sight.map((line, i) => (
           <Line
             key={i}
             points={line.map(place)}
@@ -101,8 +101,8 @@ export function Overlays({
           />
         ))}
       {rings &&
-        made.rings.map((ring) => (
-          <group key={ring.name}>
+        made.passages.map((ring) => (
+          <group key={ring.what}>
             <Line
               points={circle(ring, ring.openingMm).map(place)}
               color="#0b5a61"

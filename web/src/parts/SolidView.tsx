@@ -1,8 +1,6 @@
-import type { Body } from '@fomrik/core/body/estimate';
-import type { PartReport } from '@fomrik/core/build/report';
-import type { Zone } from '@fomrik/core/forms/contract';
-import { hasOwnSpace } from '@fomrik/core/forms/hang';
-import type { Vec3 } from '@fomrik/core/geometry/vec';
+import { type Body, type Zone, zoneInfo } from '@fomrik/core/body';
+import type { PartReport } from '@fomrik/core/parts';
+import type { Vec3 } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
@@ -43,7 +41,7 @@ function Scene({
       button.style.transform = `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`;
     }
   });
-  const unplace = hasOwnSpace(made.zone) ? fromScene : figureFromScene;
+  const { unplace } = stage;
   const chosen = made.pieces.find((p) => p.id === edge?.pieceId)?.edges.find((e) => e.id === edge?.edgeId);
   const lines = made.solid.edgeLines.filter(
     (l) =>
@@ -100,22 +98,27 @@ function Scene({
           gapSize={4}
         />
       ))}
-      {made.inside?.lamps.map((lamp) => (
-        <mesh key={lamp.id} position={toScene(lamp.at)}>
-          <sphereGeometry args={[lamp.diameterMm / 2 + 0.8, 16, 12]} />
-          <meshBasicMaterial color={lamp.marginMm > 0 ? '#f2a71b' : '#a81c1c'} />
-        </mesh>
-      ))}
+      {made.items.map(
+        ({ id, at, lamp, marginMm }) =>
+          lamp && (
+            <mesh key={id} position={place(at)}>
+              <sphereGeometry args={[lamp.led.bodyMm / 2 + 0.8, 16, 12]} />
+              <meshBasicMaterial color={marginMm > 0 ? '#f2a71b' : '#a81c1c'} />
+            </mesh>
+          ),
+      )}
     </>
   );
 }
 
 /** Limb forms are drawn in their limb's space, the others on the whole figure. */
-const sceneOf = (zone: Zone): ((p: Vec3) => [number, number, number]) =>
-  hasOwnSpace(zone) ? toScene : figureToScene;
+const inOwnSpace = (zone: Zone | undefined): boolean =>
+  zone !== undefined && zoneInfo(zone).frame !== undefined;
+const sceneOf = (zone: Zone | undefined): ((p: Vec3) => [number, number, number]) =>
+  inOwnSpace(zone) ? toScene : figureToScene;
 
 /** Back plates and frames are looked at from behind. */
-const facing = (zone: Zone): 1 | -1 => (zone === 'back' ? -1 : 1);
+const facing = (zone: Zone | undefined): 1 | -1 => (zone === 'back' ? -1 : 1);
 
 /** Middle of the points and how far the eye must stand. */
 function framing(points: [number, number, number][]): { target: [number, number, number]; reach: number } {
@@ -146,13 +149,14 @@ export function SolidView(props: SolidViewProps) {
   const root = useRef<RootState>(null);
   const shell = useRef<Mesh>(null);
   const buttons = useRef(new Map<string, HTMLButtonElement>());
-  const stage: Stage = { place, root, shell, buttons };
+  const unplace = inOwnSpace(made.zone) ? fromScene : figureFromScene;
+  const stage: Stage = { place, unplace, root, shell, buttons };
   return (
     <div role="group" aria-label="Solid view" className="relative h-full w-full overflow-hidden">
       <Canvas
         frameloop="demand"
         dpr={[1, 2]}
-        key={made.zone}
+        key={made.zone ?? 'stand'}
         camera={{
           position: [
             target[0] + reach * 0.75,

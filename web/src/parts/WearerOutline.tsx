@@ -1,8 +1,9 @@
-import type { Zone } from '@fomrik/core/forms/contract';
+import type { Zone } from '@fomrik/core/body';
 
 /** Where each zone lies on the outline: a patch on the wearer's left, or in the middle. */
 const patches: Record<Zone, string> = {
   head: 'M-6 -111 h12 v12 h-12 z',
+  ear: 'M6 -108 h4 v8 h-4 z',
   neck: 'M-6 -98 h12 v6 h-12 z',
   torso: 'M-12 -89 h24 v26 h-24 z',
   back: 'M-10 -88 h20 v22 h-20 z',
@@ -18,7 +19,8 @@ const patches: Record<Zone, string> = {
 
 interface WornZone {
   zone: Zone;
-  both: boolean;
+  /** +1 the wearer's right, drawn on the left; −1 the left. */
+  sides: readonly (1 | -1)[];
   here: boolean;
 }
 
@@ -34,10 +36,11 @@ export function WearerOutline({ zones }: { zones: WornZone[] }) {
         stroke="var(--color-soft)"
         strokeWidth={0.9}
       />
-      {zones.map(({ zone, both, here }, i) => (
+      {zones.map(({ zone, sides, here }, i) => (
         <g key={i} fill={here ? 'var(--color-teal)' : 'var(--color-foam)'}>
-          <path d={patches[zone]} />
-          {both && <path d={patches[zone]} transform="scale(-1 1)" />}
+          {sides.map((side) => (
+            <path key={side} d={patches[zone]} {...(side === 1 && { transform: 'scale(-1 1)' })} />
+          ))}
         </g>
       ))}
     </svg>

@@ -1,11 +1,13 @@
-import { figure } from '@fomrik/core/body/figure';
-import { limbLengthMm, limbSection, type Limb } from '@fomrik/core/body/sections';
-import type { Zone } from '@fomrik/core/forms/contract';
-import { hasOwnSpace } from '@fomrik/core/forms/hang';
-import type { Body } from '@fomrik/core/body/estimate';
-import { ellipseAtNormal } from '@fomrik/core/geometry/ellipse';
-import type { Mesh } from '@fomrik/core/geometry/mesh';
-import type { Vec3 } from '@fomrik/core/geometry/vec';
+import {
+  type Body,
+  figure,
+  type Limb,
+  limbLengthMm,
+  limbSection,
+  type Zone,
+  zoneInfo,
+} from '@fomrik/core/body';
+import { ellipseAtNormal, type Mesh, type Vec3 } from '@fomrik/core/geometry';
 import { BufferGeometry, Float32BufferAttribute, Vector3 } from 'three';
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 
@@ -29,10 +31,11 @@ export const figureToScene = (p: Vec3): [number, number, number] => [-p.x, p.z, 
 export const figureFromScene = (v: Vector3): Vec3 => ({ x: -v.x, y: v.z, z: v.y });
 
 /** The bodies a part is shown on: its own limb in limb space, or the whole figure. */
-export function bodyMeshes(body: Body, zone: Zone): Mesh[] {
-  if (zone === 'forearm' || zone === 'upperArm' || zone === 'lowerLeg' || zone === 'thigh')
-    return [limbMesh(body, zone)];
-  return hasOwnSpace(zone) ? [] : figure(body).parts.map((p) => p.mesh);
+export function bodyMeshes(body: Body, zone: Zone | undefined): Mesh[] {
+  if (!zone) return [];
+  const { limb, frame } = zoneInfo(zone);
+  if (limb) return [limbMesh(body, limb)];
+  return frame ? [] : figure(body).parts.map((p) => p.mesh);
 }
 
 /** A limb alone, upright from its narrow end. */

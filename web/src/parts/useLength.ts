@@ -1,4 +1,4 @@
-import { printLength, type LengthUnit } from '@fomrik/core/units/length';
+import { type LengthUnit, printLength } from '@fomrik/core/units';
 import { useView } from '../store/view';
 
 export const otherUnit = (unit: LengthUnit): LengthUnit => (unit === 'mm' ? 'in' : 'mm');

@@ -1,5 +1,5 @@
-import type { Part } from '@fomrik/core/build/document';
-import type { PartReport } from '@fomrik/core/build/report';
+import type { Part } from '@fomrik/core/document';
+import type { PartReport } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { dragUpdate, useBuild } from '../store/build';
 import { useReport } from '../store/report';

@@ -1,4 +1,4 @@
-import { newBuild } from '@fomrik/core/build/newBuild';
+import { newBuild } from '@fomrik/core/parts';
 import { format, formatDistanceToNow } from 'date-fns';
 import { Copy, Download, Plus, Trash2, Upload } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -78,7 +78,7 @@ export function Shelf() {
   const navigate = useNavigate();
 
   const load = useCallback(() => {
-    api.list().then(
+    return api.list().then(
       (list) => {
         setBuilds(list);
         setError('');
@@ -86,7 +86,7 @@ export function Shelf() {
       (failure: ApiError) => setError(failure.message),
     );
   }, []);
-  useEffect(load, [load]);
+  useEffect(() => void load(), [load]);
   useEffect(() => {
     document.title = 'Fomrik';
   }, []);
@@ -116,8 +116,8 @@ export function Shelf() {
     }
     try {
       const made = await api.importFile(await chosen.text());
+      await load();
       toast(`“${made.doc.name}” is on the shelf.`);
-      load();
     } catch (failure) {
       toast.error(`${chosen.name}: ${(failure as ApiError).message}`, { duration: 12000 });
     }

@@ -1,6 +1,6 @@
-import type { BuildDoc, LogEntry, Pin } from '@fomrik/core/build/document';
-import type { Wearer } from '@fomrik/core/body/measures';
-import type { FoamStock } from '@fomrik/core/materials/stock';
+import type { BuildDoc, LogEntry, Pin } from '@fomrik/core/document';
+import type { Wearer } from '@fomrik/core/body';
+import type { FoamStock } from '@fomrik/core/materials';
 
 export interface BuildSummary {
   id: string;

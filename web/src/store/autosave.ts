@@ -1,4 +1,4 @@
-import type { BuildDoc } from '@fomrik/core/build/document';
+import type { BuildDoc } from '@fomrik/core/document';
 import { create } from 'zustand';
 import { api, ApiError, type SavedBuild } from './api';
 import { keepHistory, openDoc, useBuild } from './build';
@@ -34,9 +34,15 @@ function keepLocally(id: string, doc: BuildDoc): void {
   localStorage.setItem(localKey(id), JSON.stringify(kept));
 }
 
-function localCopy(id: string): Unsaved | undefined {
+/** What this browser kept, lifted to the present schema; the checks are fetched only when there is something to check. */
+async function localCopy(id: string): Promise<Unsaved | undefined> {
+  const text = localStorage.getItem(localKey(id));
+  if (text === null) return undefined;
   try {
-    return JSON.parse(localStorage.getItem(localKey(id)) ?? '') as Unsaved;
+    const kept = JSON.parse(text) as Unsaved;
+    const { upgradeDoc } = await import('@fomrik/core/files/buildFile');
+    const read = upgradeDoc(kept.doc);
+    return read.ok ? { ...kept, doc: read.value } : undefined;
   } catch {
     return undefined;
   }
@@ -84,7 +90,7 @@ export async function saveNow(): Promise<void> {
 /** Loads a build and picks up changes that never reached the server. @returns whether any were picked up. */
 export async function openBuild(id: string): Promise<boolean> {
   const loaded = await api.load(id);
-  const local = localCopy(id);
+  const local = await localCopy(id);
   savedDoc = loaded.doc;
   useSaving.setState({ state: 'saved', version: loaded.version, message: '' });
   useSaving.setState(({ state, version, message }) => ({ state, version, message }), true);

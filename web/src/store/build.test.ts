@@ -1,4 +1,4 @@
-import { newBuild } from '@fomrik/core/build/newBuild';
+import { newBuild } from '@fomrik/core/parts';
 import { expect } from 'chai';
 import { dragEnd, dragUpdate, keepHistory, openDoc, redo, undo, useBuild } from './build';
 

@@ -1,5 +1,4 @@
-import type { BuildDoc } from '@fomrik/core/build/document';
-import { applyChanges, type Change } from '@fomrik/core/findings/finding';
+import { applyChanges, type BuildDoc, type Change } from '@fomrik/core/document';
 import { produce, type Draft } from 'immer';
 import { temporal } from 'zundo';
 import { create } from 'zustand';

@@ -1,5 +1,5 @@
-import type { BuildDoc, LogEntry, Pin } from '@fomrik/core/build/document';
-import type { Report } from '@fomrik/core/build/report';
+import type { BuildDoc, LogEntry, Pin } from '@fomrik/core/document';
+import type { Report } from '@fomrik/core/report';
 import { toast } from 'sonner';
 import { create } from 'zustand';
 import { DeriveClient } from '../workers/deriveClient';
@@ -42,7 +42,7 @@ export async function loadNotes(id: string): Promise<void> {
 }
 
 const pinName = (doc: BuildDoc): string => {
-  const foams = [...new Set(doc.parts.map((p) => `${p.foam.nominalMm} mm`))];
+  const foams = [...new Set(doc.parts.map((p) => `${p.stack[0]!.nominalMm} mm`))];
   return foams.length > 0 ? foams.join(', ') : 'empty';
 };
 

@@ -1,5 +1,5 @@
-import type { BuildDoc } from '@fomrik/core/build/document';
-import type { Report } from '@fomrik/core/build/report';
+import type { BuildDoc } from '@fomrik/core/document';
+import type { Report } from '@fomrik/core/report';
 import { create } from 'zustand';
 import { DeriveClient } from '../workers/deriveClient';
 import { useBuild } from './build';
@@ -19,6 +19,9 @@ const client = new DeriveClient(
 );
 
 useBuild.subscribe((state, before) => {
-  if (state.id !== before.id) useReport.setState({ report: undefined, doc: undefined, error: '' });
+  if (state.id !== before.id) {
+    useReport.setState({ report: undefined, doc: undefined, error: '' });
+    client.forget();
+  }
   if (state.doc !== before.doc && state.id) client.ask(state.doc);
 });

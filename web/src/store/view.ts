@@ -1,5 +1,6 @@
-import type { Vec2 } from '@fomrik/core/geometry/vec';
-import type { LengthUnit } from '@fomrik/core/units/length';
+import type { Params } from '@fomrik/core/document';
+import type { Vec2 } from '@fomrik/core/geometry';
+import type { LengthUnit } from '@fomrik/core/units';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
@@ -12,6 +13,7 @@ export interface EdgeRef {
 interface View {
   unit: LengthUnit;
   partId: string;
+  circuitId: string;
   edge: EdgeRef | undefined;
   /** The last edge that was pointed at: new details go there. */
   lastEdge: EdgeRef | undefined;
@@ -37,7 +39,8 @@ export type ShapeTab = 'form' | 'details' | 'fit';
 
 /** Points set so far, all on the first one's piece. */
 export interface LineInHand {
-  look: 'groove' | 'score';
+  kind: string;
+  params: Params;
   pieceId?: string;
   points: Vec2[];
 }
@@ -48,6 +51,7 @@ export const useView = create<View>()(
     (): View => ({
       unit: 'mm',
       partId: '',
+      circuitId: '',
       edge: undefined,
       lastEdge: undefined,
       trialOpen: true,

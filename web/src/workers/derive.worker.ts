@@ -1,6 +1,5 @@
-import { createDeriver } from '@fomrik/core/build/derive';
-import type { BuildDoc } from '@fomrik/core/build/document';
-import { share } from '@fomrik/core/build/share';
+import { type BuildDoc, share } from '@fomrik/core/document';
+import { createDeriver } from '@fomrik/core/report';
 import { expose } from 'comlink';
 import { createSender, type PartialReport } from './partial';
 
@@ -12,15 +11,16 @@ const send = createSender();
 const api = {
   /**
    * The report of a document; parts that did not change since the last call are not worked out again.
-   * A quick answer is coarse where something changed.
+   * Parts that are not done in full after `withinMs` stay coarse, and are named in the report; 0 answers coarsely at once.
    */
-  derive(doc: BuildDoc, today: string, quick: boolean): PartialReport {
+  derive(doc: BuildDoc, today: string, withinMs: number): PartialReport {
     if (today !== day) {
       deriver = createDeriver({ today });
       day = today;
     }
     previous = previous ? share(previous, doc) : doc;
-    return send(deriver(previous, quick));
+    const until = performance.now() + withinMs;
+    return send(deriver(previous, { quick: withinMs === 0, goOn: () => performance.now() < until }));
   },
 };
 

@@ -1,5 +1,5 @@
-import type { BuildDoc } from '@fomrik/core/build/document';
-import type { Report } from '@fomrik/core/build/report';
+import { firstParts, type BuildDoc } from '@fomrik/core/document';
+import type { Report } from '@fomrik/core/report';
 import { wrap, type Remote } from 'comlink';
 import { todayIso } from '../store/today';
 import type { DeriveWorker } from './derive.worker';
@@ -10,13 +10,23 @@ const start = (): Remote<DeriveWorker> =>
 
 /** Above this the maker would feel the wait, and a coarse answer comes first; milliseconds. */
 const SLOW_MS = 50;
+/** A large build is worked out in full a slice at a time, so that figures keep coming; milliseconds. */
+const SLICE_MS = 250;
+/** A build never seen before gives its first figures from so many parts, then from twice as many, until it has them all. */
+const FIRST_PARTS = 8;
 
-/** One worker that always works on the newest document; those in between are skipped. Slow builds answer coarsely first. */
+/**
+ * One worker that always works on the newest document; those in between are skipped. Slow builds answer coarsely
+ * first, then part by part until all is worked out in full.
+ */
 export class DeriveClient {
   private worker = start();
   private waiting: BuildDoc | undefined;
   private running = false;
-  private slow = false;
+  /** A build never seen before may be a large one. */
+  private slow = true;
+  /** Parts of the last answer; fewer than the build has while it is read for the first time. */
+  private seen = 0;
   private readonly receive = createReceiver();
 
   constructor(
@@ -24,9 +34,22 @@ export class DeriveClient {
     private readonly onError: (message: string) => void,
   ) {}
 
+  /** Another build is opened: nothing of it is known yet. */
+  forget(): void {
+    this.seen = 0;
+    this.slow = true;
+  }
+
   ask(doc: BuildDoc): void {
     this.waiting = doc;
     if (!this.running) void this.run();
+  }
+
+  private async answer(doc: BuildDoc, withinMs: number): Promise<Report> {
+    const report = this.receive(await this.worker.derive(doc, todayIso(), withinMs));
+    this.seen = report.parts.length;
+    this.onReport(report, doc);
+    return report;
   }
 
   private async run(): Promise<void> {
@@ -36,15 +59,17 @@ export class DeriveClient {
       this.waiting = undefined;
       try {
         if (this.slow) {
-          this.onReport(this.receive(await this.worker.derive(doc, todayIso(), true)), doc);
+          for (let n = Math.max(FIRST_PARTS, this.seen); n < doc.parts.length && !this.waiting; n *= 2)
+            await this.answer(firstParts(doc, n), 0);
+          if (!this.waiting) await this.answer(doc, 0);
           // While a value is being dragged the next document is already here.
           await new Promise((resolve) => setTimeout(resolve, 0));
           if (this.waiting) continue;
         }
         const started = performance.now();
-        const report = this.receive(await this.worker.derive(doc, todayIso(), false));
+        let report = await this.answer(doc, SLICE_MS);
         this.slow = performance.now() - started > SLOW_MS;
-        this.onReport(report, doc);
+        while (report.coarse.length > 0 && !this.waiting) report = await this.answer(doc, SLICE_MS);
       } catch (error) {
         this.onError((error as Error).message);
       }

@@ -1,12 +1,12 @@
-import { createDeriver } from '@fomrik/core/build/derive';
-import { newBuild, newPart } from '@fomrik/core/build/newBuild';
+import { createDeriver } from '@fomrik/core/report';
+import { newBuild, newPart } from '@fomrik/core/parts';
 import { expect } from 'chai';
 import { createReceiver, createSender } from './partial';
 
 const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
 const doc = {
   ...newBuild('Two', '2026-03-01', wearer),
-  parts: [newPart('a', wearer, 'greave'), newPart('b', wearer)],
+  parts: [newPart('a', wearer, 'greave'), newPart('b', wearer, 'bracer')],
 };
 
 describe('a report on its way from the worker', () => {

@@ -1,4 +1,5 @@
-import type { PartReport, Report } from '@fomrik/core/build/report';
+import type { PartReport } from '@fomrik/core/parts';
+import type { Report } from '@fomrik/core/report';
 
 /** A report on its way to the page: parts that have not changed since the last one are only named. */
 export interface PartialReport extends Omit<Report, 'parts'> {

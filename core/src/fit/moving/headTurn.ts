@@ -1,9 +1,5 @@
-import { neckSection, levels } from '../../body/sections';
-import type { Body } from '../../body/estimate';
-import type { Zone } from '../../forms/contract';
-import { hangOn } from '../../forms/hang';
-import type { Mesh } from '../../geometry/mesh';
-import { dist3, type Vec3 } from '../../geometry/vec';
+import { type Body, hangOn, levels, neckSection, type Zone, zoneInfo, zonesIn } from '../../body';
+import { dist3, type Mesh, type Vec3 } from '../../geometry';
 import type { MovingPart } from './joints';
 
 /** Size of the cells that space round the neck is counted in. */
@@ -66,11 +62,11 @@ const MOST_DEG = 78;
  */
 export function headTurn(body: Body, parts: readonly MovingPart[]): HeadTurn | undefined {
   const on = (zones: readonly Zone[]): MovingPart[] => parts.filter((p) => zones.includes(p.zone));
-  const [worn, below] = [on(['head']), on(['neck', 'shoulder', 'torso'])];
+  const [worn, below] = [on(zonesIn('head', 'moving')), on(zonesIn('head', 'fixed'))];
   if (worn.length === 0 || below.length === 0) return undefined;
   const axis = { x: 0, y: neckSection(body, levels(body).chin).forwardMm };
   const hung = (part: MovingPart): { points: Vec3[]; triangles: Mesh['triangles'] }[] =>
-    (part.zone === 'shoulder' ? ([1, -1] as const) : ([1] as const)).map((side) => ({
+    (zoneInfo(part.zone).paired ? ([1, -1] as const) : ([1] as const)).map((side) => ({
       points: part.mesh.points.map(hangOn(body, part.zone, side)),
       triangles: part.mesh.triangles,
     }));

@@ -1,18 +1,20 @@
-import type { Body } from '../../body/estimate';
-import { limbFrame, onLimb } from '../../body/figure';
 import {
+  type Body,
+  hangOn,
   headAxes,
+  type JointName,
   levels,
+  type Limb,
+  limbFrame,
   limbLengthMm,
   limbSection,
   neckSection,
+  onLimb,
   torsoSection,
-  type Limb,
-} from '../../body/sections';
-import { hangOn } from '../../forms/hang';
-import type { Zone } from '../../forms/contract';
-import { cross3, scale3, type Vec3 } from '../../geometry/vec';
-import type { Mesh } from '../../geometry/mesh';
+  type Zone,
+  zonesIn,
+} from '../../body';
+import { cross3, type Mesh, scale3, type Vec3 } from '../../geometry';
 import { crossing, inPlane, runs, type MotionPlane, type Segment } from './profile';
 import type { Body2 } from './sweep';
 
@@ -26,12 +28,10 @@ export interface MovingPart {
 
 /** One movement: its plane, what swings and what stays, how far a bare body goes and how far a maker wants. */
 export interface JointMotion {
-  name: 'elbow' | 'knee' | 'shoulder' | 'waist';
+  name: Exclude<JointName, 'head'>;
   label: string;
   plane: MotionPlane;
   turn: 1 | -1;
-  movingZones: Zone[];
-  fixedZones: Zone[];
   /** Bare limb that swings and bare body that stays, in the plane. */
   movingBare?: { name: string; segments: Segment[] };
   fixedBare?: { name: string; segments: Segment[] };
@@ -100,8 +100,6 @@ export function jointMotions(body: Body): JointMotion[] {
       label: 'elbow bends',
       plane: elbow,
       turn: -1,
-      movingZones: ['forearm'],
-      fixedZones: ['upperArm'],
       movingBare: { name: 'the forearm', segments: limbLine(body, 'forearm', elbow, 1, 'y') },
       fixedBare: { name: 'the upper arm', segments: limbLine(body, 'upperArm', elbow, 1, 'y') },
       mostDeg: 145,
@@ -113,8 +111,6 @@ export function jointMotions(body: Body): JointMotion[] {
       label: 'knee bends',
       plane: knee,
       turn: -1,
-      movingZones: ['lowerLeg'],
-      fixedZones: ['thigh'],
       movingBare: { name: 'the calf', segments: limbLine(body, 'lowerLeg', knee, -1, 'x') },
       fixedBare: { name: 'the thigh', segments: limbLine(body, 'thigh', knee, -1, 'x') },
       mostDeg: 140,
@@ -126,8 +122,6 @@ export function jointMotions(body: Body): JointMotion[] {
       label: 'arm raises sideways',
       plane: shoulder,
       turn: -1,
-      movingZones: ['shoulder', 'upperArm'],
-      fixedZones: ['head', 'neck', 'torso'],
       fixedBare: { name: 'head and neck', segments: [...runs(headSide), ...runs(neckSide)] },
       mostDeg: 160,
       wantedDeg: 80,
@@ -138,8 +132,6 @@ export function jointMotions(body: Body): JointMotion[] {
       label: 'bends forward',
       plane: waist,
       turn: 1,
-      movingZones: ['torso'],
-      fixedZones: ['hips'],
       fixedBare: { name: 'belly and hips', segments: runs(belly) },
       mostDeg: 80,
       wantedDeg: 15,
@@ -151,11 +143,12 @@ export function jointMotions(body: Body): JointMotion[] {
 /** Parts and bare bodies of one side of a movement. */
 export function bodiesOf(
   body: Body,
-  plane: MotionPlane,
-  zones: readonly Zone[],
+  { name, plane }: Pick<JointMotion, 'name' | 'plane'>,
+  role: 'moving' | 'fixed',
   parts: readonly MovingPart[],
   bare: JointMotion['movingBare'],
 ): Body2[] {
+  const zones = zonesIn(name, role);
   return [
     ...parts
       .filter((p) => zones.includes(p.zone))

@@ -1,23 +1,16 @@
 import { expect } from 'chai';
-import { newPart } from '../../build/newBuild';
-import { partReport } from '../../build/partReport';
-import type { Part } from '../../build/document';
-import type { FormParams } from '../../forms/contract';
-import type { FormKindName } from '../../forms/kinds';
-import { adult, bodyOf } from '../../forms/testing/worn.test';
-import { catalogue } from '../../materials/catalogue';
+import { figure } from '../../body';
+import { applyChanges, type Params } from '../../document';
+import { adult, aroundOf, bodyOf, partOf, reportOf } from '../../parts/testing/worn.test';
+import { movementCures } from './cures';
 import type { MovingPart } from './joints';
 import { movementsOf, type Movement } from './moving';
 import { crossing, runs } from './profile';
 import { sweep } from './sweep';
-import { figure } from '../../body/figure';
 
-const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
-
-const worn = (form: FormKindName, change: FormParams = {}, body = adult): MovingPart => {
-  const part = newPart(form, wearer, form);
-  const made = partReport({ ...part, params: { ...part.params, ...change } } as Part, body, 3, catalogue, []);
-  return { id: form, name: made.name, zone: made.zone, mesh: made.solid.mesh };
+const worn = (form: string, change: Params = {}, body = adult): MovingPart => {
+  const made = reportOf(form, change, { body });
+  return { id: form, name: made.name, zone: made.zone!, mesh: made.solid.mesh };
 };
 
 const jointOf = (joint: Movement['joint'], parts: MovingPart[]): Movement | undefined =>
@@ -160,20 +153,34 @@ describe('moving in armour', () => {
   it('is worked out for small and tall wearers without an angle that is not a number', () => {
     for (const stature of [1150, 1600, 1980]) {
       const body = bodyOf({ stature });
-      const parts = (['cuff', 'upper-arm', 'greave', 'thigh', 'breastplate', 'belt'] as const).map((f) => {
-        const part = newPart(
-          f,
-          {
-            ...wearer,
-            measures: [{ key: 'stature', valueMm: stature, source: 'tape', takenOn: '2026-01-01' }],
-          },
-          f,
-        );
-        const made = partReport(part, body, 3, catalogue, []);
-        return { id: f, name: f, zone: made.zone, mesh: made.solid.mesh };
-      });
+      const parts = ['cuff', 'upper-arm', 'greave', 'thigh', 'breastplate', 'belt'].map((f) =>
+        worn(f, {}, body),
+      );
       for (const m of movementsOf(body, parts))
         expect(m.angleDeg, `${m.joint} at ${stature}`).to.be.within(0, m.mostDeg);
     }
+  });
+
+  it('is freed by every cure that is offered, and by none that the form would refuse', () => {
+    const around = aroundOf();
+    const parts = [partOf('breastplate', { belowWaistMm: 40 }), partOf('belt', { atMm: -20 })];
+    const moving = parts.map((p) => ({ ...worn(p.form, p.params), id: p.id }));
+    const waist = movementsOf(adult, moving).find((m) => m.joint === 'waist')!;
+    expect(waist.angleDeg).to.be.lessThan(waist.wantedDeg);
+    const cures = movementCures(waist, around, moving, parts);
+    expect(new Set(cures.map((c) => c.partId)).size, 'either may give way').to.equal(2);
+    for (const cure of cures) {
+      const changed = parts.map((p) => (p.id === cure.partId ? applyChanges(p, cure.changes) : p));
+      const after = movementsOf(
+        adult,
+        changed.map((p) => ({ ...worn(p.form, p.params), id: p.id })),
+      ).find((m) => m.joint === 'waist')!;
+      expect(after.angleDeg, cure.label).to.be.greaterThan(waist.angleDeg);
+    }
+    const last = [partOf('breastplate', { belowWaistMm: 160 }), partOf('belt', { atMm: -200, heightMm: 25 })];
+    const stuck = last.map((p) => ({ ...worn(p.form, p.params), id: p.id }));
+    const found = movementsOf(adult, stuck).find((m) => m.joint === 'waist')!;
+    for (const cure of movementCures(found, around, stuck, last))
+      expect(cure.partId, cure.label).to.equal('breastplate');
   });
 });

@@ -1,5 +1,4 @@
-import type { Body } from '../../body/estimate';
-import type { Zone } from '../../forms/contract';
+import { type Body, type Zone, zonesIn } from '../../body';
 import { headTurn } from './headTurn';
 import { bodiesOf, jointMotions, type JointMotion, type MovingPart } from './joints';
 import { sweep } from './sweep';
@@ -19,11 +18,10 @@ export interface Movement {
 
 /** A head is turned this far to look over the shoulder; from memory. */
 const HEAD_WANTED_DEG = 45;
-const HEAD_ZONES: Zone[] = ['head', 'neck', 'shoulder', 'torso'];
 
 function ofJoint(body: Body, motion: JointMotion, parts: readonly MovingPart[]): Movement[] {
-  const moving = bodiesOf(body, motion.plane, motion.movingZones, parts, motion.movingBare);
-  const fixed = bodiesOf(body, motion.plane, motion.fixedZones, parts, motion.fixedBare);
+  const moving = bodiesOf(body, motion, 'moving', parts, motion.movingBare);
+  const fixed = bodiesOf(body, motion, 'fixed', parts, motion.fixedBare);
   if (![...moving, ...fixed].some((b) => !b.bare)) return [];
   const { angleDeg, pair } = sweep(moving, fixed, motion.turn, motion.mostDeg);
   return [
@@ -55,31 +53,47 @@ function ofHead(body: Body, parts: readonly MovingPart[]): Movement[] {
   ];
 }
 
+const zonesOf = (joint: Movement['joint']): Zone[] => [
+  ...zonesIn(joint, 'moving'),
+  ...zonesIn(joint, 'fixed'),
+];
+
+/** One movement with other parts, to try what would free it; nothing when no part could hinder it. */
+export function movementOf(
+  body: Body,
+  joint: Movement['joint'],
+  parts: readonly MovingPart[],
+): Movement | undefined {
+  const zones = zonesOf(joint);
+  const near = parts.filter((p) => zones.includes(p.zone));
+  if (joint === 'head') return ofHead(body, near)[0];
+  const motion = jointMotions(body).find((m) => m.name === joint)!;
+  return ofJoint(body, motion, near)[0];
+}
+
 /** Works out every movement that some part could hinder; one whose parts have not changed is not worked out again. */
 export function createMovements(): (body: Body, parts: readonly MovingPart[]) => Movement[] {
   const known = new Map<string, { key: readonly unknown[]; made: Movement[] }>();
   const remember = (
-    name: string,
+    joint: Movement['joint'],
     body: Body,
     parts: readonly MovingPart[],
-    zones: readonly Zone[],
     make: (parts: readonly MovingPart[]) => Movement[],
   ): Movement[] => {
+    const zones = zonesOf(joint);
     const near = parts.filter((p) => zones.includes(p.zone));
     const key = [...near.flatMap((p) => [p.mesh, p.name]), ...Object.values(body).map((m) => m.valueMm)];
-    const last = known.get(name);
+    const last = known.get(joint);
     if (last?.key.length === key.length && last.key.every((k, i) => k === key[i])) return last.made;
     const made = make(near);
-    known.set(name, { key, made });
+    known.set(joint, { key, made });
     return made;
   };
   return (body, parts) => [
     ...jointMotions(body).flatMap((motion) =>
-      remember(motion.name, body, parts, [...motion.movingZones, ...motion.fixedZones], (near) =>
-        ofJoint(body, motion, near),
-      ),
+      remember(motion.name, body, parts, (near) => ofJoint(body, motion, near)),
     ),
-    ...remember('head', body, parts, HEAD_ZONES, (near) => ofHead(body, near)),
+    ...remember('head', body, parts, (near) => ofHead(body, near)),
   ];
 }
 

@@ -1,5 +1,4 @@
-import type { Mesh } from '../../geometry/mesh';
-import { dot3, lerp3, sub3, type Vec2, type Vec3 } from '../../geometry/vec';
+import { dot3, lerp3, type Mesh, sub3, type Vec2, type Vec3 } from '../../geometry';
 
 /** A plane of movement: a joint's middle, the way along the limb or trunk, and the way the moving side swings. */
 export interface MotionPlane {

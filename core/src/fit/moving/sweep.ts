@@ -1,4 +1,4 @@
-import { rotate2, type Vec2 } from '../../geometry/vec';
+import { rotate2, type Vec2 } from '../../geometry';
 import type { Segment } from './profile';
 
 /** Something that may meet something else: a part or the bare body, as it crosses the plane of movement. */

@@ -1,7 +1,5 @@
 import * as watlas from 'watlas';
-import type { Mesh } from '../../geometry/mesh';
-import { meshArea } from '../../geometry/mesh';
-import type { Vec2 } from '../../geometry/vec';
+import { type Mesh, meshArea, type Vec2 } from '../../geometry';
 import { flatArea2 } from '../embedding';
 
 let ready: Promise<void> | undefined;

@@ -1,178 +1,287 @@
-import { levels, torsoSection } from '../../body/sections';
-import type { FormInput, FormParams } from '../contract';
-import { drapedKind, type Design } from '../draped/drapedKind';
-import { count, length } from '../draped/fields';
-import { gridOf } from '../draped/grids';
-import { sides, type Join, type Panel } from '../draped/panel';
+import { levels, torsoSection } from '../../body';
+import { type Check, length, type ParamsOf, type Row, rows, setting } from '../../document';
+import { boxPanels, discGrid, gridOf, type Hung, type Join, type Panel, type Room } from '../../panel';
+import type { Vec3 } from '../../geometry';
+import { defineForm, type Design, type FormInput } from '../contract';
+import { strapOver } from '../straps';
 
-interface BackFrameParams extends FormParams {
-  widthMm: number;
-  heightMm: number;
-  boxes: number;
-  boxMm: number;
-  deepMm: number;
-  tubes: number;
-  tubeMm: number;
-  tubeLongMm: number;
-  strapMm: number;
-  strapOverlapMm: number;
-}
+const last = (before: readonly Row[], first: Row): Row => before.at(-1) ?? first;
 
-/** A plate on the back, boxes on it, two straps and a belt; plane pieces all. */
-function design({ params, body, underLayerMm, foam }: FormInput<BackFrameParams>): Design {
+const fields = [
+  rows(
+    'plates',
+    'Plates',
+    [
+      length('widthMm', 'Width', [100, 600], 'Tip to tip of the shoulders is usual.'),
+      length('heightMm', 'Height', [100, 700], 'Waist to top of shoulder is usual.'),
+      length('spacerMm', 'Spacers before', [0, 80], 'Gap to the plate before it, kept by upright spacers.'),
+    ],
+    [1, 3],
+    (before) => ({
+      widthMm: Math.max(100, Number(before.at(-1)?.['widthMm'] ?? 400) * 0.7),
+      heightMm: Math.max(100, Number(before.at(-1)?.['heightMm'] ?? 450) * 0.7),
+      spacerMm: before.length === 0 ? 0 : 25,
+    }),
+    'plate',
+    'From the back outwards.',
+  ),
+  rows(
+    'boxes',
+    'Boxes',
+    [
+      length('widthMm', 'Width', [40, 400], 'Outside.'),
+      length('heightMm', 'Height', [40, 400], 'Outside.'),
+      length('deepMm', 'Depth', [30, 200], 'Outside.'),
+      length('acrossMm', 'Right of the middle', [-250, 250], 'As seen from behind.'),
+      length('upMm', 'Above the waist', [-100, 600], 'Of its lower edge.'),
+    ],
+    [0, 6],
+    (before) => {
+      const {
+        heightMm = 120,
+        upMm = 6,
+        ...rest
+      } = last(before, {
+        widthMm: 160,
+        deepMm: 80,
+        acrossMm: 0,
+      });
+      const up = before.length === 0 ? 6 : Number(upMm) + Number(heightMm) + 12;
+      return { ...rest, heightMm, upMm: Math.min(600, up) };
+    },
+    'box',
+    'Glued on the outermost plate.',
+  ),
+  rows(
+    'tubes',
+    'Tubes',
+    [
+      length('insideMm', 'Inside across', [20, 160], 'Over a pipe: its outside.'),
+      length('longMm', 'Length', [60, 600], 'End to end.'),
+      length('acrossMm', 'Right of the middle', [-250, 250], 'As seen from behind.'),
+      length('upMm', 'Above the waist', [-100, 600], 'Of its lower end.'),
+    ],
+    [0, 6],
+    (before) => {
+      const row = last(before, { insideMm: 60, longMm: 260, acrossMm: -172, upMm: 0 });
+      return { ...row, acrossMm: Math.min(250, Number(row['acrossMm']) + Number(row['insideMm']) + 12) };
+    },
+    'tube',
+    'Standing behind the outermost plate, closed by discs.',
+  ),
+  length('paddingMm', 'Padding', [0, 30], 'Between clothing and plate.', 'Room', {
+    cures: [{ need: 'room', by: 1 }],
+  }),
+  length('strapOverlapMm', 'Strap overlap', [40, 200], 'Hook-and-loop at the ends.', 'Straps'),
+] as const;
+
+type BackFrameParams = ParamsOf<typeof fields>;
+
+/** Seen from behind: right is the wearer's right, and out is backwards. */
+const across: Vec3 = { x: 1, y: 0, z: 0 };
+const up: Vec3 = { x: 0, y: 0, z: 1 };
+
+const glued = (words: string): Hung => ({ by: 'glue', words });
+
+/** Plates on the back with spacers between, boxes and tubes on the outermost, straps and belt; plane pieces and wraps. */
+function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFrameParams>): Design {
   const at = levels(body);
   const t = foam.thicknessMm.value;
   const back = torsoSection(body, at.chest);
-  const y = back.forwardMm - back.b - underLayerMm - 6;
-  // Seen from behind: columns run from the wearer's left (seen left) to the right.
-  const plane = (
-    id: string,
-    name: string,
-    w: number,
-    h: number,
-    cx: number,
-    z: number,
-    depth: number,
-  ): Panel => ({
+  const panels: Panel[] = [];
+  const joins: Join[] = [];
+  const rooms: Room[] = [];
+  const flat = (id: string, name: string, w: number, h: number, y: number, z: number): Panel => ({
     id,
     name,
-    grid: gridOf(2, 2, (u, v) => ({ x: cx - w / 2 + w * u, y: y - depth, z: z + h * v })),
+    grid: gridOf(2, 2, (u, v) => ({ x: w * (u - 0.5), y, z: z + h * v })),
     edges: { bottom: 'bottom', right: 'right', top: 'top', left: 'left' },
   });
-  const panels = [plane('plate', 'plate', params.widthMm, params.heightMm, 0, at.waist, 0)];
-  const joins: Join[] = [];
-  const boxH = params.heightMm / Math.max(1, params.boxes) - 12;
-  for (let i = 0; i < params.boxes; i++) {
-    const z = at.waist + 6 + i * (boxH + 12);
-    panels.push({
-      ...plane(`box-${i + 1}-face`, `box ${i + 1} face`, params.boxMm, boxH, 0, z, params.deepMm),
-      hung: Object.fromEntries(sides.map((side) => [side, 'glued to its walls, which stand on the plate'])),
-    });
-    // Walls are cut as one strip and folded round the face.
-    panels.push({
-      ...plane(
-        `box-${i + 1}-wall`,
-        `box ${i + 1} walls`,
-        2 * (params.boxMm + boxH) - 8 * t * (1 - foam.neutralFraction.value),
-        params.deepMm - t,
-        0,
+  let y = back.forwardMm - back.b - underLayerMm - liningMm - params.paddingMm;
+  const [first] = params.plates;
+  params.plates.forEach((plate, i) => {
+    const z = at.waist + (first!.heightMm - plate.heightMm) / 2;
+    if (i > 0 && plate.spacerMm > 0) {
+      const half = Math.max(10, plate.widthMm / 2 - 30);
+      for (const side of [1, -1] as const)
+        panels.push({
+          id: `spacer-${i + 1}-${side === 1 ? 'right' : 'left'}`,
+          name: `${side === 1 ? 'right' : 'left'} spacer before plate ${i + 1}`,
+          // Standing on edge between the plates.
+          grid: gridOf(2, 2, (u, v) => ({
+            x: side * half,
+            y: y - plate.spacerMm * (side === 1 ? 1 - u : u),
+            z: z + plate.heightMm * v,
+          })),
+          edges: { bottom: 'bottom', right: 'plate edge', top: 'top', left: 'plate edge' },
+          hung: {
+            left: glued('glued on edge between the plates'),
+            right: glued('glued on edge between the plates'),
+          },
+        });
+    }
+    if (i > 0) y -= plate.spacerMm;
+    panels.push(
+      flat(
+        i === 0 ? 'plate' : `plate-${i + 1}`,
+        i === 0 ? 'plate' : `plate ${i + 1}`,
+        plate.widthMm,
+        plate.heightMm,
+        y,
         z,
-        params.deepMm + 40,
       ),
-      loose: true,
-      unseen: true,
+    );
+    y -= t;
+  });
+  params.boxes.forEach((row, i) => {
+    const made = boxPanels({
+      id: `box-${i + 1}-`,
+      name: `box ${i + 1}`,
+      base: { x: row.acrossMm, y, z: at.waist + row.upMm + row.heightMm / 2 },
+      across,
+      up,
+      widthMm: Math.max(10, row.widthMm - 2 * t),
+      heightMm: Math.max(10, row.heightMm - 2 * t),
+      deepMm: Math.max(10, row.deepMm - t),
+      hung: glued('glued on the plate'),
     });
-  }
-  // Tubes stand in a row behind the plate, beside the boxes from the middle outwards; each a wrap closed on itself.
-  for (let i = 0; i < params.tubes; i++) {
-    const step = Math.ceil(i / 2) * (params.tubeMm + 12) * (i % 2 === 0 ? 1 : -1);
-    const centre = {
-      x: (params.boxes > 0 ? params.boxMm / 2 + params.tubeMm : 0) * (i % 2 === 0 ? 1 : -1) + step,
-      y: y - t - params.tubeMm / 2,
-    };
-    const radius = params.tubeMm / 2;
+    panels.push(...made.panels);
+    joins.push(...made.joins);
+    rooms.push(made.room);
+  });
+  params.tubes.forEach((row, i) => {
+    const id = `tube-${i + 1}`;
+    const radius = row.insideMm / 2;
+    const middle = { x: row.acrossMm, y: y - t - radius };
+    const z = at.waist + row.upMm;
     panels.push({
-      id: `tube-${i + 1}`,
+      id,
       name: `tube ${i + 1}`,
       grid: gridOf(36, 2, (u, v) => ({
-        x: centre.x + radius * Math.cos(2 * Math.PI * u),
-        y: centre.y + radius * Math.sin(2 * Math.PI * u),
-        z: at.waist + params.tubeLongMm * v,
+        x: middle.x + radius * Math.cos(2 * Math.PI * u + Math.PI / 2),
+        y: middle.y + radius * Math.sin(2 * Math.PI * u + Math.PI / 2),
+        z: z + row.longMm * v,
       })),
       edges: { bottom: 'lower end', right: 'seam', top: 'upper end', left: 'seam' },
-      hung: { bottom: 'closed by a disc, glued in', top: 'closed by a disc, glued in' },
+      hung: {
+        bottom: glued('closed by a disc, glued in'),
+        top: glued('closed by a disc, glued in'),
+      },
       loose: true,
     });
-    joins.push({ a: [`tube-${i + 1}`, 'right'], b: [`tube-${i + 1}`, 'left'], kind: 'seam' });
-  }
-  const strap = params.heightMm + 2 * body.shoulderBreadth.valueMm * 0.35 + params.strapOverlapMm;
-  const belt = body.waistGirth.valueMm + 2 * Math.PI * underLayerMm + params.strapOverlapMm;
-  panels.push(
-    {
-      ...plane('strap', 'shoulder strap, twice', strap, params.strapMm, 0, at.waist - 90, 0),
-      loose: true,
-      unseen: true,
-    },
-    { ...plane('belt', 'belt', belt, params.strapMm, 0, at.waist - 150, 0), loose: true, unseen: true },
-  );
-  const wide = params.widthMm > body.shoulderBreadth.valueMm + 60;
+    for (const end of ['lower', 'upper'] as const)
+      panels.push({
+        id: `${id}-${end}`,
+        name: `tube ${i + 1}, ${end} disc`,
+        grid: discGrid(
+          { ...middle, z: end === 'lower' ? z + t : z + row.longMm - t },
+          end === 'lower' ? { x: -1, y: 0, z: 0 } : across,
+          { x: 0, y: 1, z: 0 },
+          radius,
+        ),
+        edges: { bottom: 'rim', right: 'rim', top: 'rim', left: 'rim' },
+        loose: true,
+      });
+    joins.push({ a: [id, 'right'], b: [id, 'left'], kind: 'seam' });
+  });
+  const strap = first!.heightMm + body.shoulderBreadth.valueMm * 0.7;
+  const waist = body.waistGirth.valueMm + 2 * Math.PI * underLayerMm;
+  const shoulders = body.shoulderBreadth.valueMm;
+  const widest = Math.max(...params.plates.map((p) => p.widthMm));
+  const over = widest - shoulders - 60;
+  const checks: Check[] = [];
+  if (over > 0)
+    checks.push({
+      id: 'wide',
+      severity: 'mind',
+      station: 'shape',
+      title: `plate ${Math.round(widest)} mm wide, shoulders ${Math.round(shoulders)} mm tip to tip.`,
+      why: 'A frame wider than the shoulders catches doors and neighbours.',
+      sure: 'practice',
+      excess: over,
+      cures: [
+        setting('As wide as the shoulders', {
+          plates: params.plates.map((p) => ({
+            ...p,
+            widthMm: Math.min(p.widthMm, Math.max(100, Math.round(shoulders))),
+          })),
+        }),
+      ],
+    });
   return {
     panels,
     joins,
-    roomMm: 6,
-    figures: [
-      { label: 'strap', value: strap, unit: 'mm', decimals: 0 },
-      ...(params.tubes > 0
-        ? [{ label: 'tube end discs, across', value: params.tubeMm, unit: 'mm' as const, decimals: 0 }]
-        : []),
-      { label: 'belt with overlap', value: belt, unit: 'mm', decimals: 0 },
+    rooms,
+    checks,
+    measures: ['shoulderBreadth', 'waistToShoulder'],
+    roomMm: params.paddingMm,
+    padded: params.paddingMm > 0,
+    fastenings: [
+      {
+        ...strapOver(strap, 'over each shoulder, from the top of the plate to its foot', 2),
+        lengthMm: strap + params.strapOverlapMm,
+        overlapMm: params.strapOverlapMm,
+      },
+      {
+        ...strapOver(waist, 'round the waist'),
+        lengthMm: waist + params.strapOverlapMm,
+        overlapMm: params.strapOverlapMm,
+      },
     ],
-    checks: wide
-      ? [
-          {
-            id: 'wide',
-            severity: 'mind',
-            title: `plate ${params.widthMm} mm wide, shoulders ${Math.round(body.shoulderBreadth.valueMm)} mm tip to tip.`,
-            why: 'A frame wider than the shoulders catches doors and neighbours.',
-            sure: 'practice',
-            cures: [
-              {
-                label: 'As wide as the shoulders',
-                set: { widthMm: Math.round(body.shoulderBreadth.valueMm) },
-              },
-            ],
-          },
-        ]
-      : [],
+    figures: [
+      {
+        key: 'strap',
+        label: 'shoulder strap',
+        value: strap + params.strapOverlapMm,
+        unit: 'mm',
+        decimals: 0,
+      },
+      {
+        key: 'belt',
+        label: 'belt with overlap',
+        value: waist + params.strapOverlapMm,
+        unit: 'mm',
+        decimals: 0,
+      },
+    ],
   };
 }
 
-export const backFrame = drapedKind<BackFrameParams>({
+export const backFrame = defineForm<BackFrameParams>({
   kind: 'back-frame',
   label: 'Back frame',
-  zone: 'back',
-  summary: 'A plate from shoulders and trunk with boxes, straps and belt.',
-  fields: [
-    length('widthMm', 'Plate width', [150, 600], 'Tip to tip of the shoulders is usual.'),
-    length('heightMm', 'Plate height', [150, 700], 'Waist to top of shoulder is usual.'),
-    count('boxes', 'Boxes', [0, 4], 'Stacked on the plate.', 'Boxes'),
-    length('boxMm', 'Box width', [60, 400], 'Outside.', 'Boxes'),
-    length('deepMm', 'Box depth', [30, 200], 'Outside.', 'Boxes'),
-    { ...count<BackFrameParams>('tubes', 'Tubes', [0, 4], 'Standing behind the plate.', 'Tubes'), absent: 0 },
-    {
-      ...length<BackFrameParams>(
-        'tubeMm',
-        'Tube, inside across',
-        [20, 160],
-        'Over a pipe: its outside.',
-        'Tubes',
-      ),
-      absent: 60,
-    },
-    {
-      ...length<BackFrameParams>('tubeLongMm', 'Tube length', [60, 600], 'End to end.', 'Tubes'),
-      absent: 260,
-    },
-    length('strapMm', 'Strap width', [25, 80], 'Shoulder straps and belt.', 'Straps'),
-    length('strapOverlapMm', 'Overlap', [40, 200], 'Hook-and-loop at the ends.', 'Straps'),
-  ],
+  zones: ['back'],
+  summary: 'Plates from shoulders and trunk with boxes, tubes, straps and belt.',
+  fields,
   defaults: (body) => ({
-    widthMm: Math.round(body.shoulderBreadth.valueMm),
-    heightMm: Math.round(body.waistToShoulder.valueMm),
-    boxes: 1,
-    boxMm: 200,
-    deepMm: 80,
-    tubes: 0,
-    tubeMm: 60,
-    tubeLongMm: 260,
-    strapMm: 40,
+    plates: [
+      {
+        widthMm: Math.round(body.shoulderBreadth.valueMm),
+        heightMm: Math.round(body.waistToShoulder.valueMm),
+        spacerMm: 0,
+      },
+    ],
+    boxes: [
+      {
+        widthMm: 200,
+        heightMm: Math.min(400, Math.max(40, Math.round(body.waistToShoulder.valueMm) - 12)),
+        deepMm: 80,
+        acrossMm: 0,
+        upMm: 6,
+      },
+    ],
+    tubes: [],
+    paddingMm: 6,
     strapOverlapMm: 80,
   }),
   design,
-  silhouette: ({ widthMm, heightMm }) => [
-    { x: -widthMm / 2, y: 0 },
-    { x: widthMm / 2, y: 0 },
-    { x: widthMm / 2, y: heightMm },
-    { x: -widthMm / 2, y: heightMm },
-  ],
+  silhouette: ({ plates }) => {
+    const { widthMm, heightMm } = plates[0]!;
+    return [
+      { x: -widthMm / 2, y: 0 },
+      { x: widthMm / 2, y: 0 },
+      { x: widthMm / 2, y: heightMm },
+      { x: -widthMm / 2, y: heightMm },
+    ];
+  },
 });

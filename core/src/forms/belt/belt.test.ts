@@ -1,5 +1,14 @@
 import { expect } from 'chai';
-import { areaOf, bodyOf, checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../testing/worn.test';
+import {
+  areaOf,
+  bodyOf,
+  checkOf,
+  edgeMm,
+  expectCured,
+  figureOf,
+  make,
+  pieceOf,
+} from '../../parts/testing/worn.test';
 
 describe('belt with tassets', () => {
   it('has a belt and as many tassets as asked', () => {
@@ -9,16 +18,15 @@ describe('belt with tassets', () => {
   it('goes round the waist with its overlap', () => {
     const slim = figureOf(
       make('belt', {}, { body: bodyOf({ stature: 1720, waistGirth: 700, hipGirth: 950 }) }),
-      'belt with overlap',
+      'belt',
     );
     const stout = figureOf(
       make('belt', {}, { body: bodyOf({ stature: 1720, waistGirth: 900, hipGirth: 950 }) }),
-      'belt with overlap',
+      'belt',
     );
     expect(stout - slim).to.be.within(90, 220);
     expect(
-      figureOf(make('belt', { overlapMm: 100 }), 'belt with overlap') -
-        figureOf(make('belt', { overlapMm: 40 }), 'belt with overlap'),
+      figureOf(make('belt', { overlapMm: 100 }), 'belt') - figureOf(make('belt', { overlapMm: 40 }), 'belt'),
     ).to.be.closeTo(60, 1e-9);
   });
 

@@ -1,25 +1,48 @@
-import { levels, torsoSection } from '../../body/sections';
-import type { FormInput, FormParams } from '../contract';
-import { drapedKind, type Design } from '../draped/drapedKind';
-import { count, length, orSame, ownFoam } from '../draped/fields';
-import { gridOf, halfTurnFor, onSlice } from '../draped/grids';
-import type { Panel } from '../draped/panel';
+import { levels, torsoSection } from '../../body';
+import { choice, count, length, ownFoam, type ParamsOf, setting } from '../../document';
+import { gridOf, halfTurnFor, onSlice, type Panel } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 
-interface BeltParams extends FormParams {
-  heightMm: number;
-  atMm: number;
-  overlapMm: number;
-  roomMm: number;
-  tassets: number;
-  tassetMm: number;
-  tassetWidthMm: number;
-  flareMm: number;
-  tassetFoam: number;
-}
+const hasTassets = (params: object): boolean => (params as { tassets?: number }).tassets !== 0;
 
-function design({ params, body, underLayerMm, foam }: FormInput<BeltParams>): Design {
+const fields = [
+  length('heightMm', 'Belt height', [25, 140], 'Lower to upper edge.', 'Form', {
+    cures: [{ need: 'reach', by: -1 }],
+  }),
+  length('atMm', 'Above the waist', [-200, 80], 'Where the upper edge lies.', 'Form', {
+    cures: [{ need: 'reach', by: -1 }],
+  }),
+  choice(
+    'closure',
+    'Shut with',
+    [
+      ['hook-and-loop', 'hook-and-loop straps'],
+      ['buckle', 'strap and buckle'],
+      ['lacing', 'eyelets and lace'],
+    ],
+    'Behind, across the ends of the belt.',
+    'Closure',
+  ),
+  length('overlapMm', 'Overlap', [0, 150], 'Of the closure behind.', 'Closure'),
+  length('roomMm', 'Room', [0, 40], 'Between clothing and belt.', 'Room', {
+    cures: [{ need: 'room', by: 1 }],
+  }),
+  count('tassets', 'Tassets', [0, 7], 'Plates across the front.', 'Tassets'),
+  length('tassetMm', 'Tasset length', [60, 400], 'From the belt down.', 'Tassets', { when: hasTassets }),
+  length('tassetWidthMm', 'Tasset width', [50, 300], 'At the belt.', 'Tassets', { when: hasTassets }),
+  length('flareMm', 'Stand out', [0, 80], 'How far the lower edges stand from the body.', 'Tassets', {
+    when: hasTassets,
+  }),
+  ownFoam('tassetFoam', 'Tasset foam', { when: hasTassets }),
+] as const;
+
+type BeltParams = ParamsOf<typeof fields>;
+
+function design(input: FormInput<BeltParams>): Design {
+  const { params, body, underLayerMm, liningMm, foam } = input;
   const at = levels(body);
-  const out = underLayerMm + params.roomMm;
+  const out = underLayerMm + liningMm + params.roomMm;
   const top = at.waist + params.atMm;
   const slice = (z: number) => ({ ...torsoSection(body, z), x: 0, y: torsoSection(body, z).forwardMm, z });
   const belt: Panel = {
@@ -47,16 +70,31 @@ function design({ params, body, underLayerMm, foam }: FormInput<BeltParams>): De
         );
       }),
       edges: { bottom: 'lower edge', right: 'side', top: 'belt edge', left: 'side' },
-      hung: { top: 'riveted or strapped behind the belt, 15 mm under its lower edge' },
-      ...orSame(params.tassetFoam),
+      hung: {
+        top: { by: 'rivet', words: 'riveted or strapped behind the belt, 15 mm under its lower edge' },
+      },
+      ...ownPly(input, params.tassetFoam),
     };
   });
+  const above = hang - params.tassetMm - body.kneeHeight.valueMm;
   return {
     panels: [belt, ...tassets],
     joins: [],
     roomMm: params.roomMm,
+    closure: params.closure,
+    measures: ['waistGirth', 'hipGirth'],
+    fastenings: [
+      {
+        closure: params.closure,
+        where: 'behind, across the ends of the belt',
+        count: 1,
+        lengthMm: params.overlapMm + 120,
+        overlapMm: params.overlapMm,
+      },
+    ],
     figures: [
       {
+        key: 'belt',
         label: 'belt with overlap',
         value:
           girth +
@@ -66,47 +104,47 @@ function design({ params, body, underLayerMm, foam }: FormInput<BeltParams>): De
         decimals: 0,
       },
       {
+        key: 'knee',
         label: 'tassets end above the knee',
-        value: hang - params.tassetMm - body.kneeHeight.valueMm,
+        value: above,
         unit: 'mm',
         decimals: 0,
       },
     ],
     checks:
-      hang - params.tassetMm < body.kneeHeight.valueMm + 40
+      params.tassets > 0 && above < 40
         ? [
             {
               id: 'knee',
               severity: 'mind',
-              title: 'tassets reach the knee; walking kicks them out.',
-              why: 'Plates below mid-thigh swing against the knee at every step.',
+              station: 'shape',
+              title: `tassets end ${trimNumber(above, 0)} mm above the knee; walking kicks them out.`,
+              why: 'Plates below mid-thigh swing against the knee at every step; 40 mm is the least.',
               sure: 'practice',
-              cures: [{ label: 'Shorten to 200 mm', set: { tassetMm: 200 } }],
+              excess: 40 - above,
+              cures: [
+                setting(`Tassets ${Math.floor(params.tassetMm - 40 + above)} mm long`, {
+                  tassetMm: Math.floor(params.tassetMm - 40 + above),
+                }),
+                setting('Tassets 60 mm long', { tassetMm: 60 }),
+                setting('No tassets', { tassets: 0 }),
+              ],
             },
           ]
         : [],
   };
 }
 
-export const belt = drapedKind<BeltParams>({
+export const belt = defineForm<BeltParams>({
   kind: 'belt',
   label: 'Belt with tassets',
-  zone: 'hips',
+  zones: ['hips'],
   summary: 'A stiff belt and plates that hang from it.',
-  fields: [
-    length('heightMm', 'Belt height', [25, 140], 'Lower to upper edge.'),
-    length('atMm', 'Above the waist', [-200, 80], 'Where the upper edge lies.'),
-    length('overlapMm', 'Overlap', [0, 150], 'For hook-and-loop behind.', 'Closure'),
-    length('roomMm', 'Room', [0, 40], 'Between clothing and belt.', 'Room'),
-    count('tassets', 'Tassets', [0, 7], 'Plates across the front.', 'Tassets'),
-    length('tassetMm', 'Tasset length', [60, 400], 'From the belt down.', 'Tassets'),
-    length('tassetWidthMm', 'Tasset width', [50, 300], 'At the belt.', 'Tassets'),
-    length('flareMm', 'Stand out', [0, 80], 'How far the lower edges stand from the body.', 'Tassets'),
-    ownFoam('tassetFoam', 'Tasset foam'),
-  ],
+  fields,
   defaults: () => ({
     heightMm: 60,
     atMm: -45,
+    closure: 'hook-and-loop',
     overlapMm: 60,
     roomMm: 4,
     tassets: 3,
@@ -117,9 +155,9 @@ export const belt = drapedKind<BeltParams>({
   }),
   design,
   grips: [
-    { key: 'atMm', label: 'Belt: up or down', panel: 'belt', at: [0.5, 1] },
-    { key: 'tassetMm', label: 'Tasset length', panel: 'tasset-1', at: [0.5, 0] },
-    { key: 'flareMm', label: 'Stand out', panel: 'tasset-2', at: [0.5, 0] },
+    { path: ['atMm'], label: 'Belt: up or down', panel: 'belt', at: [0.5, 1] },
+    { path: ['tassetMm'], label: 'Tasset length', panel: 'tasset-1', at: [0.5, 0] },
+    { path: ['flareMm'], label: 'Stand out', panel: 'tasset-2', at: [0.5, 0] },
   ],
   silhouette: ({ heightMm, tassetMm }) => [
     { x: -90, y: 0 },

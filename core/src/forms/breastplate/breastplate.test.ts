@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { levels } from '../../body/sections';
+import { levels } from '../../body';
 import {
   adult,
   areaOf,
@@ -10,7 +10,7 @@ import {
   figureOf,
   make,
   pieceOf,
-} from '../testing/worn.test';
+} from '../../parts/testing/worn.test';
 
 describe('breastplate and back plate', () => {
   it('reach from the waist to below the neck', () => {

@@ -1,31 +1,82 @@
-import { levels, torsoSection } from '../../body/sections';
-import type { Body } from '../../body/estimate';
-import { trimNumber } from '../../units/length';
-import type { FormCheck, FormInput, FormKind, FormParams } from '../contract';
-import { drapedKind, type Design } from '../draped/drapedKind';
-import { angle, choice, length } from '../draped/fields';
-import { gridOf, onSlice } from '../draped/grids';
-import type { Join, Panel } from '../draped/panel';
+import { type Body, levels, torsoSection } from '../../body';
+import { angle, type Check, choice, length, type ParamsOf, setting } from '../../document';
+import type { Vec3 } from '../../geometry';
+import { closures } from '../../materials';
+import { gridOf, type Join, onSlice, type Panel } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineForm, type Design, type FormInput, type FormKind, type Tie } from '../contract';
+import { OVERLAP_MM, strapOver } from '../straps';
 
-interface PlateParams extends FormParams {
-  belowWaistMm: number;
-  topMm: number;
-  sideDeg: number;
-  paddingMm: number;
-  ridgeMm: number;
-  halves: number;
-  neckScoopMm: number;
-  armScoopMm: number;
-  seamDeg: number;
-  sides: string;
-}
+const inFour = (params: object): boolean => (params as { halves?: number }).halves === 4;
+
+const fieldsOf = (front: boolean) =>
+  [
+    length(
+      'topMm',
+      'Top below the neck',
+      [0, 160],
+      'From the base of the neck down to the highest point at the shoulders.',
+    ),
+    length(
+      'belowWaistMm',
+      'Below the waist',
+      [-80, 160],
+      'How far the lower edge reaches past the waist.',
+      'Form',
+      { cures: [{ need: 'reach', by: -1 }] },
+    ),
+    angle('sideDeg', 'Reach to each side', [40, 95], '90° meets the other plate at the sides.'),
+    length('neckScoopMm', 'Neck scoop', [0, 200], 'Depth of the cut-out in the middle.', 'Form', {
+      cures: [{ need: 'reach', by: 1 }],
+    }),
+    length('armScoopMm', 'Arm scoop', [0, 200], 'Depth of the cut-away for the arms.', 'Form', {
+      cures: [{ need: 'reach', by: 1 }],
+    }),
+    length('ridgeMm', front ? 'Centre ridge' : 'Centre fullness', [0, 60], 'How far the middle stands out.'),
+    length('paddingMm', 'Padding', [0, 30], 'Foam between clothing and shell.', 'Room', {
+      cures: [{ need: 'room', by: 1 }],
+    }),
+    choice(
+      'halves',
+      'Division',
+      [
+        [1, 'one piece'],
+        [2, 'two halves, centre seam'],
+        [4, 'centres and sides, three seams'],
+      ],
+      'A centre seam takes up the ridge; seams over the bust take up its volume.',
+      'Division',
+      { cures: [{ need: 'split', by: 1 }] },
+    ),
+    choice(
+      'closure',
+      'Sides',
+      [
+        ['hook-and-loop', `open, ${closures['hook-and-loop'].name}`],
+        ['buckle', `open, ${closures.buckle.name}`],
+        ['lacing', `open, ${closures.lacing.name}`],
+      ],
+      'How the plates are drawn together under the arms.',
+      'Closure',
+    ),
+    angle(
+      'seamDeg',
+      'Side seam',
+      [12, 80],
+      'How far from the middle the seam between centre and side runs.',
+      'Division',
+      { when: inFour },
+    ),
+  ] as const;
+
+type PlateParams = ParamsOf<ReturnType<typeof fieldsOf>>;
 
 /** A plate over the front or the back of the trunk, from its measured slices. */
-function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270): FormKind<FormParams> {
+function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270): FormKind {
   const front = middleDeg === 90;
-  const design = ({ params, body, underLayerMm }: FormInput<PlateParams>): Design => {
+  const design = ({ params, body, underLayerMm, liningMm }: FormInput<PlateParams>): Design => {
     const at = levels(body);
-    const out = underLayerMm + params.paddingMm;
+    const out = underLayerMm + liningMm + params.paddingMm;
     const bottom = at.waist - params.belowWaistMm;
     const top = at.neckBase - params.topMm;
     /** Upper edge: scooped at the neck in the middle, cut away for the arms at the sides. */
@@ -60,7 +111,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
     const cut = Math.min(0.92, Math.max(0.12, params.seamDeg / params.sideDeg));
     const [near, far] = front ? ['right', 'left'] : ['left', 'right'];
     const { panels, joins } = divided();
-    const checks: FormCheck[] = [];
+    const checks: Check[] = [];
     const width =
       2 *
       Math.abs(
@@ -72,43 +123,102 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       checks.push({
         id: 'arms',
         severity: 'mind',
+        station: 'shape',
         title: `stands ${trimNumber(width, 0)} mm wide between the arms; across the ${front ? 'chest' : 'back'} is ${trimNumber(across, 0)} mm.`,
         why: 'The arms cannot come forward past a plate wider than the body there.',
         sure: 'memory',
-        cures:
-          params.armScoopMm < 180
-            ? [
-                {
-                  label: `Arm scoop ${Math.min(200, params.armScoopMm + 40)} mm`,
-                  set: {
-                    armScoopMm: Math.min(200, params.armScoopMm + 40),
-                    sideDeg: Math.max(50, params.sideDeg - 8),
-                  },
-                },
-              ]
-            : [],
+        excess: width - across - 60,
+        cures: [8, 16, 24].map((by) =>
+          setting(`Reach ${Math.max(40, params.sideDeg - by)}° to each side`, {
+            sideDeg: Math.max(40, params.sideDeg - by),
+          }),
+        ),
       });
     }
     if (params.belowWaistMm > 45) {
       checks.push({
         id: 'bend',
         severity: 'mind',
+        station: 'shape',
         title: `reaches ${trimNumber(params.belowWaistMm, 0)} mm below the waist; sitting and bending push it into the throat.`,
         why: 'A stiff plate ends where the body bends.',
         sure: 'practice',
-        cures: [{ label: 'End 20 mm below the waist', set: { belowWaistMm: 20 } }],
+        excess: params.belowWaistMm - 45,
+        cures: [setting('End 20 mm below the waist', { belowWaistMm: 20 })],
       });
     }
     return {
       panels,
       joins,
       checks,
+      closure: params.closure,
+      ties: ties(panels, joins, params.closure),
+      alone: front
+        ? [
+            strapOver(body.acrossBack.valueMm * 1.5, 'crossed behind, shoulder to side', 2),
+            {
+              ...strapOver(body.waistGirth.valueMm * 0.5, 'round the back at the waist'),
+              closure: params.closure,
+            },
+          ]
+        : [
+            strapOver(body.acrossChest.valueMm * 1.5, 'crossed in front, shoulder to side', 2),
+            {
+              ...strapOver(body.waistGirth.valueMm * 0.5, 'round the front at the waist'),
+              closure: params.closure,
+            },
+          ],
+      measures: ['chestGirth', 'waistGirth', 'waistToShoulder'],
       roomMm: params.paddingMm,
+      padded: params.paddingMm > 0,
       figures: [
-        { label: 'height in the middle', value: upper(0) - bottom, unit: 'mm', decimals: 0 },
-        { label: 'width between arms', value: width, unit: 'mm', decimals: 0 },
+        { key: 'height', label: 'height in the middle', value: upper(0) - bottom, unit: 'mm', decimals: 0 },
+        { key: 'width', label: 'width between arms', value: width, unit: 'mm', decimals: 0 },
       ],
     };
+
+    /** Straps over the shoulders and at the sides, from the front plate to the back one. */
+    function ties(all: Panel[], seams: Join[], closure: PlateParams['closure']): Tie[] {
+      const free = (p: Panel, side: 'left' | 'right'): boolean =>
+        !seams.some((j) => [j.a, j.b].some(([id, s]) => id === p.id && s === side));
+      const right = (points: Vec3[]): Vec3[] => points.filter((q) => q.x > 0);
+      const end = front ? 'near' : 'far';
+      return [
+        {
+          name: 'shoulder',
+          end,
+          points: right(all.flatMap((p) => p.grid.at(-1)!)),
+          // Over the shoulder a strap runs about a sixth longer than the straight way between the plates.
+          factor: 1.17,
+          fastening: {
+            closure: 'hook-and-loop',
+            where: 'over each shoulder, plate to plate',
+            count: 2,
+            overlapMm: OVERLAP_MM,
+          },
+        },
+        {
+          name: 'side',
+          end,
+          points: right(
+            all.flatMap((p) => [
+              ...(free(p, 'left') ? p.grid.map((row) => row[0]!) : []),
+              ...(free(p, 'right') ? p.grid.map((row) => row.at(-1)!) : []),
+            ]),
+          ),
+          factor: 1,
+          fastening: {
+            closure,
+            where:
+              closure === 'lacing'
+                ? 'at each side, eyelets 30 mm apart on both plates'
+                : 'at each side, 40 mm above the lower edge and under the arm',
+            count: closure === 'lacing' ? 2 : 4,
+            overlapMm: closure === 'lacing' ? 0 : OVERLAP_MM,
+          },
+        },
+      ];
+    }
 
     /** Panels and their seams: one plate, halves, or halves with a seam between centre and side. */
     function divided(): { panels: Panel[]; joins: Join[] } {
@@ -134,64 +244,12 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       };
     }
   };
-  return drapedKind<PlateParams>({
+  return defineForm<PlateParams>({
     kind,
     label,
-    zone: 'torso',
+    zones: ['torso'],
     summary,
-    fields: [
-      length(
-        'topMm',
-        'Top below the neck',
-        [0, 160],
-        'From the base of the neck down to the highest point at the shoulders.',
-      ),
-      length('belowWaistMm', 'Below the waist', [-80, 160], 'How far the lower edge reaches past the waist.'),
-      angle('sideDeg', 'Reach to each side', [40, 95], '90° meets the other plate at the sides.'),
-      length('neckScoopMm', 'Neck scoop', [0, 200], 'Depth of the cut-out in the middle.'),
-      length('armScoopMm', 'Arm scoop', [0, 200], 'Depth of the cut-away for the arms.'),
-      length(
-        'ridgeMm',
-        front ? 'Centre ridge' : 'Centre fullness',
-        [0, 60],
-        'How far the middle stands out.',
-      ),
-      length('paddingMm', 'Padding', [0, 30], 'Foam between clothing and shell.', 'Room'),
-      choice(
-        'halves',
-        'Division',
-        [
-          [1, 'one piece'],
-          [2, 'two halves, centre seam'],
-          [4, 'centres and sides, three seams'],
-        ],
-        'A centre seam takes up the ridge; seams over the bust take up its volume.',
-        'Division',
-      ),
-      {
-        ...choice<PlateParams>(
-          'sides',
-          'Sides',
-          [
-            ['strapped', 'open, strapped'],
-            ['laced', 'open, laced'],
-          ],
-          'How the plates are drawn together under the arms.',
-          'Closure',
-        ),
-        absent: 'strapped',
-      },
-      {
-        ...angle(
-          'seamDeg',
-          'Side seam',
-          [12, 80],
-          'How far from the middle the seam between centre and side runs.',
-          'Division',
-        ),
-        absent: 42,
-      },
-    ],
+    fields: fieldsOf(front),
     defaults: () => ({
       belowWaistMm: -15,
       topMm: front ? 55 : 50,
@@ -202,16 +260,16 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       neckScoopMm: front ? 60 : 25,
       armScoopMm: 120,
       seamDeg: 42,
-      sides: 'strapped',
+      closure: 'hook-and-loop',
     }),
     design,
     grips: [
-      { key: 'belowWaistMm', label: 'Waist edge: up or down', panel: 'a', at: [0.5, 0] },
-      { key: 'neckScoopMm', label: 'Neck scoop', panel: 'a', at: [1, 1] },
-      { key: 'sideDeg', label: 'Reach to the side', panel: 'a', at: [0, 0.5] },
-      { key: 'armScoopMm', label: 'Arm scoop', panel: 'a', at: [0, 1] },
-      { key: 'ridgeMm', label: 'Centre ridge', panel: 'a', at: [1, 0.5] },
-      { key: 'seamDeg', label: 'Side seam: slide round the trunk', panel: 'd', at: [0, 0.4] },
+      { path: ['belowWaistMm'], label: 'Waist edge: up or down', panel: 'a', at: [0.5, 0] },
+      { path: ['neckScoopMm'], label: 'Neck scoop', panel: 'a', at: [1, 1] },
+      { path: ['sideDeg'], label: 'Reach to the side', panel: 'a', at: [0, 0.5] },
+      { path: ['armScoopMm'], label: 'Arm scoop', panel: 'a', at: [0, 1] },
+      { path: ['ridgeMm'], label: 'Centre ridge', panel: 'a', at: [1, 0.5] },
+      { path: ['seamDeg'], label: 'Side seam: slide round the trunk', panel: 'd', at: [0, 0.4] },
     ],
     silhouette: ({ belowWaistMm, topMm, neckScoopMm, armScoopMm }, body: Body) => {
       const at = levels(body);

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { bodyOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../testing/worn.test';
+import { bodyOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../../parts/testing/worn.test';
 
 describe('elbow and knee cops', () => {
   for (const kind of ['elbow-cop', 'knee-cop'] as const) {

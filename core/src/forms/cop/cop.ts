@@ -1,26 +1,45 @@
-import type { Body } from '../../body/estimate';
-import { limbLengthMm } from '../../body/sections';
-import type { FormInput, FormKind, FormParams, Zone } from '../contract';
-import { drapedKind, type Design } from '../draped/drapedKind';
-import { angle, choice, length } from '../draped/fields';
-import { gridOf } from '../draped/grids';
-import type { Vec3 } from '../../geometry/vec';
-import type { Panel } from '../draped/panel';
+import { type Body, limbLengthMm, type MeasureKey, type Zone } from '../../body';
+import { angle, choice, length, type ParamsOf } from '../../document';
+import { defineForm, type Design, type Fastening, type FormInput, type FormKind } from '../contract';
+import { roundLimb } from '../straps';
+import { gridOf, type Panel } from '../../panel';
+import type { Vec3 } from '../../geometry';
 
-interface CopParams extends FormParams {
-  heightMm: number;
-  domeMm: number;
-  wrapDeg: number;
-  wingMm: number;
-  paddingMm: number;
-  halves: number;
-}
+const fields = [
+  length('heightMm', 'Height', [60, 300], 'From lower to upper edge over the joint.'),
+  length('domeMm', 'Dome', [0, 80], 'How far the middle stands out beyond round.'),
+  angle('wrapDeg', 'Reach to each side', [40, 110], 'How far round the joint it goes.'),
+  length('wingMm', 'Wing height', [20, 200], 'Height of the piece at its sides.'),
+  length('paddingMm', 'Padding', [0, 20], 'Foam between clothing and shell.', 'Room', {
+    cures: [{ need: 'room', by: 1 }],
+  }),
+  choice(
+    'halves',
+    'Division',
+    [
+      [1, 'one piece, darted'],
+      [2, 'two halves, ridge seam'],
+    ],
+    'A ridge seam takes up the curve.',
+    'Division',
+    { cures: [{ need: 'split', by: 1 }] },
+  ),
+] as const;
+
+type CopParams = ParamsOf<typeof fields>;
 
 /** A domed plate over a bent joint, its sides drawn out to wings. */
-function cop(kind: string, label: string, zone: Zone, girth: (body: Body) => number): FormKind<FormParams> {
+function cop(
+  kind: string,
+  label: string,
+  zone: Zone,
+  girth: (body: Body) => number,
+  measures: MeasureKey[],
+  straps: (body: Body, underLayerMm: number) => Fastening[],
+): FormKind {
   const design = (input: FormInput<CopParams>): Design => {
-    const { params, body, underLayerMm } = input;
-    const out = underLayerMm + params.paddingMm + 6;
+    const { params, body, underLayerMm, liningMm } = input;
+    const out = underLayerMm + liningMm + params.paddingMm + 6;
     const radius = girth(body) / (2 * Math.PI) + out;
     /** A tube that clears the limb above and below, swelling over the joint; wings are lower than the middle. */
     const at = (turn: number, v: number): Vec3 => {
@@ -53,32 +72,19 @@ function cop(kind: string, label: string, zone: Zone, girth: (body: Body) => num
     return {
       panels,
       joins: params.halves === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' }] : [],
-      roomMm: out - underLayerMm,
-      figures: [{ label: 'height', value: params.heightMm, unit: 'mm', decimals: 0 }],
+      roomMm: params.paddingMm + 6,
+      padded: params.paddingMm > 0,
+      measures,
+      fastenings: straps(body, underLayerMm),
+      figures: [{ key: 'height', label: 'height', value: params.heightMm, unit: 'mm', decimals: 0 }],
     };
   };
-  return drapedKind<CopParams>({
+  return defineForm<CopParams>({
     kind,
     label,
-    zone,
+    zones: [zone],
     summary: 'A dome over the bent joint with wings to the sides.',
-    fields: [
-      length('heightMm', 'Height', [60, 300], 'From lower to upper edge over the joint.'),
-      length('domeMm', 'Dome', [0, 80], 'How far the middle stands out beyond round.'),
-      angle('wrapDeg', 'Reach to each side', [40, 110], 'How far round the joint it goes.'),
-      length('wingMm', 'Wing height', [20, 200], 'Height of the piece at its sides.'),
-      length('paddingMm', 'Padding', [0, 20], 'Foam between clothing and shell.', 'Room'),
-      choice(
-        'halves',
-        'Division',
-        [
-          [1, 'one piece, darted'],
-          [2, 'two halves, ridge seam'],
-        ],
-        'A ridge seam takes up the curve.',
-        'Division',
-      ),
-    ],
+    fields,
     defaults: (body) => {
       const height = Math.round(girth(body) * 0.42);
       return {
@@ -92,9 +98,9 @@ function cop(kind: string, label: string, zone: Zone, girth: (body: Body) => num
     },
     design,
     grips: [
-      { key: 'heightMm', label: 'Height', panel: 'a', at: [0.5, 1] },
-      { key: 'domeMm', label: 'Dome', panel: 'a', at: [0.5, 0.5] },
-      { key: 'wrapDeg', label: 'Reach to the side', panel: 'a', at: [0, 0.5] },
+      { path: ['heightMm'], label: 'Height', panel: 'a', at: [0.5, 1] },
+      { path: ['domeMm'], label: 'Dome', panel: 'a', at: [0.5, 0.5] },
+      { path: ['wrapDeg'], label: 'Reach to the side', panel: 'a', at: [0, 0.5] },
     ],
     silhouette: ({ heightMm, wingMm }) => [
       { x: -60, y: -wingMm / 2 },
@@ -107,7 +113,22 @@ function cop(kind: string, label: string, zone: Zone, girth: (body: Body) => num
   });
 }
 
-export const elbowCop = cop('elbow-cop', 'Elbow cop', 'elbow', (body) => body.elbowBentGirth.valueMm);
-export const kneeCop = cop('knee-cop', 'Knee cop', 'knee', (body) =>
-  Math.max(body.kneeGirth.valueMm, limbLengthMm(body, 'lowerLeg') * 0.6),
+export const elbowCop = cop(
+  'elbow-cop',
+  'Elbow cop',
+  'elbow',
+  (body) => body.elbowBentGirth.valueMm,
+  ['elbowBentGirth'],
+  (body, under) => [roundLimb(body.elbowBentGirth.valueMm, under, 'round the inside of the elbow')],
+);
+export const kneeCop = cop(
+  'knee-cop',
+  'Knee cop',
+  'knee',
+  (body) => Math.max(body.kneeGirth.valueMm, limbLengthMm(body, 'lowerLeg') * 0.6),
+  ['kneeGirth'],
+  (body, under) => [
+    roundLimb(body.kneeGirth.valueMm, under, 'above the knee'),
+    roundLimb(body.calfGirth.valueMm, under, 'below the knee'),
+  ],
 );

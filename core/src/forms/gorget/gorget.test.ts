@@ -1,42 +1,58 @@
 import { expect } from 'chai';
-import { adult, bodyOf, checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../testing/worn.test';
+import {
+  adult,
+  bodyOf,
+  checkOf,
+  edgeMm,
+  expectCured,
+  figureOf,
+  make,
+  pieceOf,
+  tiers,
+} from '../../parts/testing/worn.test';
 
 describe('gorget', () => {
   it('has a ring for each tier, each smaller than the one below', () => {
-    for (const tiers of [1, 2, 4]) {
-      const shape = make('gorget', { tiers, leanMm: 0 });
-      expect(shape.pieces).to.have.length(tiers);
-      for (let i = 1; i < tiers; i++) {
+    for (const count of [1, 2, 4]) {
+      const shape = make('gorget', { tiers: tiers(count, () => ({ leanMm: 0 })) });
+      expect(shape.pieces).to.have.length(count);
+      for (let i = 1; i < count; i++) {
         expect(edgeMm(shape.pieces[i]!, 'bottom')).to.be.lessThan(edgeMm(shape.pieces[i - 1]!, 'bottom'));
       }
     }
   });
 
   it('leans out: the upper edge is longer by 2π of the lean, less the gap', () => {
-    const tier = pieceOf(make('gorget', { tiers: 1, leanMm: 10, back: 'closed', setBackMm: 0 }), 'tier-1');
+    const tier = pieceOf(
+      make('gorget', { tiers: tiers(1, () => ({ leanMm: 10 })), closure: 'none', setBackMm: 0 }),
+      'tier-1',
+    );
     expect(edgeMm(tier, 'top') - edgeMm(tier, 'bottom')).to.be.closeTo(2 * Math.PI * 10, 2);
   });
 
   it('is glued when closed and strapped when open', () => {
-    const joint = (back: string): string =>
-      make('gorget', { back }).pieces[0]!.edges.find((e) => e.id === 'left')!.joint;
-    expect(joint('closed')).to.equal('seam');
-    expect(joint('open')).to.equal('closure');
+    const joint = (closure: string): string =>
+      make('gorget', { closure }).pieces[0]!.edges.find((e) => e.id === 'left')!.joint;
+    expect(joint('none')).to.equal('seam');
+    expect(joint('buckle')).to.equal('closure');
   });
 
   it('says by how many millimetres the head does not pass, and how to cure it', () => {
-    const found = expectCured('gorget', { back: 'closed', roomMm: 12 }, 'head');
+    const found = expectCured('gorget', { closure: 'none', roomMm: 12 }, 'head');
     const [, has, needs] = /leaves a (\d+) mm opening at tier \d; this head needs (\d+) mm/.exec(
       found.title,
     )!;
     expect(Number(needs)).to.equal(adult.headGirth.valueMm + 10);
-    expect(found.cures.map((c) => c.label).join(' ')).to.include(`+${Number(needs) - Number(has)} mm`);
+    expect(found.excess).to.be.closeTo(Number(needs) - Number(has), 1);
   });
 
   it('lets any head pass when it is open', () => {
     for (const headGirth of [520, 568, 620]) {
       expect(
-        checkOf(make('gorget', { back: 'open' }, { body: bodyOf({ stature: 1720, headGirth }) }), 'head'),
+        checkOf(
+          make('gorget', { closure: 'hook-and-loop' }, { body: bodyOf({ stature: 1720, headGirth }) }),
+          'head',
+        ),
       ).to.equal(undefined);
     }
   });
@@ -49,14 +65,14 @@ describe('gorget', () => {
   });
 
   it('warns when the top tier reaches the chin', () => {
-    const found = expectCured('gorget', { tierMm: 40 }, 'chin');
+    const found = expectCured('gorget', { tiers: tiers(3, () => ({ heightMm: 40 })) }, 'chin');
     expect(found.severity).to.equal('stop');
-    expect(figureOf(make('gorget', { tierMm: 40 }), 'room under the chin')).to.be.lessThan(0);
+    expect(figureOf(make('gorget', { tiers: tiers(3, () => ({ heightMm: 40 })) }), 'chin')).to.be.lessThan(0);
   });
 
   it('takes a foam of its own for the top tier, which widens what is below', () => {
-    const thin = make('gorget', { upperFoam: 2, tiers: 2, leanMm: 0 });
-    const thick = make('gorget', { upperFoam: 10, tiers: 2, leanMm: 0 });
+    const thin = make('gorget', { tiers: tiers(2, (i) => ({ leanMm: 0, foamMm: i === 1 ? 2 : 0 })) });
+    const thick = make('gorget', { tiers: tiers(2, (i) => ({ leanMm: 0, foamMm: i === 1 ? 10 : 0 })) });
     expect(pieceOf(thin, 'tier-2').nominalMm).to.equal(2);
     expect(
       edgeMm(pieceOf(thick, 'tier-1'), 'bottom') - edgeMm(pieceOf(thin, 'tier-1'), 'bottom'),
@@ -65,11 +81,7 @@ describe('gorget', () => {
 
   it('lets each tier be higher and lean more than the one below', () => {
     const shape = make('gorget', {
-      tiers: 3,
-      tierMm: 20,
-      tierGrowMm: 6,
-      leanMm: 4,
-      leanGrowMm: 3,
+      tiers: tiers(3, (i) => ({ heightMm: 20 + 6 * i, leanMm: 4 + 3 * i })),
       setBackMm: 0,
     });
     const height = (i: number): number => {
@@ -84,6 +96,5 @@ describe('gorget', () => {
       return (edgeMm(piece, 'top') - edgeMm(piece, 'bottom')) / (2 * Math.PI);
     };
     expect(lean(2) - lean(1)).to.be.closeTo(3, 0.4);
-    expect(checkOf(make('gorget', { tiers: 3, tierMm: 40, tierGrowMm: 25 }), 'chin')).to.not.equal(undefined);
   });
 });

@@ -1,32 +1,59 @@
-import { levels, neckSection } from '../../body/sections';
-import { parallelGirth } from '../../geometry/ellipse';
-import { trimNumber } from '../../units/length';
-import type { FormCheck, FormInput, FormParams } from '../contract';
-import { drapedKind, type Design } from '../draped/drapedKind';
-import { choice, count, length, orSame, ownFoam } from '../draped/fields';
-import { gridOf, onSlice } from '../draped/grids';
-import type { Join, Panel } from '../draped/panel';
+import { levels, neckSection } from '../../body';
+import { type Check, choice, length, ownFoam, type ParamsOf, rows, setting } from '../../document';
+import { parallelGirth } from '../../geometry';
+import { closures } from '../../materials';
+import { gridOf, type Join, onSlice, type Panel } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 
-interface GorgetParams extends FormParams {
-  tiers: number;
-  tierMm: number;
-  tierGrowMm: number;
-  leanMm: number;
-  leanGrowMm: number;
-  stepMm: number;
-  setBackMm: number;
-  roomMm: number;
-  back: string;
-  gapMm: number;
-  lowerFoam: number;
-  upperFoam: number;
-}
+const isOpen = (params: object): boolean => (params as { closure?: string }).closure !== 'none';
 
-/** A tier lower than this is only a rim. */
-const LEAST_TIER_MM = 8;
+const fields = [
+  rows(
+    'tiers',
+    'Tiers',
+    [
+      length('heightMm', 'Height', [8, 90], 'Lower to upper edge.', 'Form', {
+        cures: [{ need: 'reach', by: -1 }],
+      }),
+      length('leanMm', 'Lean out', [-30, 50], 'How far its upper edge stands out beyond its lower.'),
+      length('overlapMm', 'Overlap', [0, 60], 'How far it begins inside the tier below.'),
+      ownFoam('foamMm', 'Foam'),
+    ],
+    [1, 6],
+    (before) => ({ heightMm: 18, leanMm: 8, overlapMm: 4, foamMm: 0, ...before.at(-1) }),
+    'tier',
+    'Rings from the shoulders up, each inside the one below.',
+  ),
+  length('stepMm', 'Step', [0, 30], 'Gap between one tier and the next inside it.'),
+  length('setBackMm', 'Set back', [-20, 40], 'How far the rings move back for each 60 mm up.'),
+  length('roomMm', 'Room round the neck', [2, 80], 'Between neck and innermost tier.', 'Room', {
+    cures: [
+      { need: 'room', by: 1 },
+      { need: 'girth', by: 2 * Math.PI },
+    ],
+  }),
+  choice(
+    'closure',
+    'Back',
+    [
+      ['hook-and-loop', `open, ${closures['hook-and-loop'].name}`],
+      ['buckle', `open, ${closures.buckle.name}`],
+      ['lacing', `open, ${closures.lacing.name}`],
+      ['none', 'closed ring'],
+    ],
+    'A closed ring must pass the head.',
+    'Closure',
+  ),
+  length('gapMm', 'Gap at the back', [0, 80], 'When the back is open.', 'Closure', { when: isOpen }),
+] as const;
+
+type GorgetParams = ParamsOf<typeof fields>;
 
 /** Hair and hood over the head's girth; from memory. */
 const HEAD_SPARE_MM = 10;
+/** Room under the chin that turning the head wants; from memory. */
+const CHIN_MM = 10;
 
 /** The most tiers, up to three, that leave room to turn the head on a neck of this length, each at least a finger high. */
 function tiersThatFit(neckMm: number): { tiers: number; tierMm: number } {
@@ -35,26 +62,21 @@ function tiersThatFit(neckMm: number): { tiers: number; tierMm: number } {
   return { tiers, tierMm: Math.min(90, Math.max(10, highMm(tiers))) };
 }
 
-function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetParams>): Design {
+function design(input: FormInput<GorgetParams>): Design {
+  const { params, body, underLayerMm, liningMm, own } = input;
   const at = levels(body);
-  const closed = params.back === 'closed';
-  const out = underLayerMm + params.roomMm;
-  const tierFoam = (i: number): number => (i === params.tiers - 1 ? params.upperFoam : params.lowerFoam);
-  const thickness = (i: number): number => sheetOf(tierFoam(i) || foam.nominalMm).thicknessMm.value;
+  const closed = params.closure === 'none';
+  const { tiers: list } = params;
+  const out = underLayerMm + liningMm + params.roomMm;
+  const thickness = (i: number): number => own(list[i]!.foamMm).foam.thicknessMm.value;
   /** Each tier stands inside the one below it: the lower tier's thickness and the step come off. */
   const innerOut = (i: number): number =>
-    out +
-    Array.from({ length: params.tiers - 1 - i }, (_, k) => thickness(i + 1 + k) + params.stepMm).reduce(
-      (a, b) => a + b,
-      0,
-    );
-  const high = (i: number): number => Math.max(LEAST_TIER_MM, params.tierMm + i * params.tierGrowMm);
-  /** Lower edge of a tier: each begins a fifth inside the one below. */
+    list.slice(i + 1).reduce((sum, _, k) => sum + thickness(i + 1 + k) + params.stepMm, out);
+  /** Lower edge of a tier: each begins inside the one below. */
   const lowOf = (i: number): number =>
-    Array.from({ length: i }, (_, k) => 0.8 * high(k)).reduce((a, b) => a + b, at.neckBase - 15);
-  const tiers = Array.from({ length: params.tiers }, (_, i) => {
+    list.slice(0, i).reduce((sum, tier, k) => sum + tier.heightMm - list[k + 1]!.overlapMm, at.neckBase - 15);
+  const tiers = list.map((tier, i) => {
     const low = lowOf(i);
-    const leanMm = params.leanMm + i * params.leanGrowMm;
     const section = (z: number) => {
       const s = neckSection(body, z);
       return { ...s, x: 0, y: s.forwardMm - (params.setBackMm * (z - at.neckBase)) / 60, z };
@@ -65,16 +87,24 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
       id: `tier-${i + 1}`,
       name: `tier ${i + 1}`,
       grid: gridOf(44, 3, (u, v) =>
-        onSlice(section(low + high(i) * v), 270 + half + u * (360 - 2 * half), innerOut(i) + leanMm * v),
+        onSlice(
+          section(low + tier.heightMm * v),
+          270 + half + u * (360 - 2 * half),
+          innerOut(i) + tier.leanMm * v,
+        ),
       ),
       edges: { bottom: 'lower edge', right: 'back edge', top: 'upper edge', left: 'back edge' },
-      ...(i > 0 && { hung: { bottom: `glued inside tier ${i}, lapped by a fifth` } }),
-      ...orSame(tierFoam(i)),
+      ...(i > 0 && {
+        hung: {
+          bottom: {
+            by: 'glue' as const,
+            words: `glued inside tier ${i}, lapped by ${trimNumber(tier.overlapMm)} mm`,
+          },
+        },
+      }),
+      ...ownPly(input, tier.foamMm),
     };
-    const inside = parallelGirth(
-      2 * Math.PI * Math.sqrt((section(low).a ** 2 + section(low).b ** 2) / 2),
-      innerOut(i) + Math.min(0, leanMm),
-    );
+    const inside = parallelGirth(girth, innerOut(i) - liningMm + Math.min(0, tier.leanMm));
     return { panel, inside };
   });
   const joins: Join[] = tiers.map(({ panel }) => ({
@@ -85,46 +115,42 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
   const tightest = tiers.reduce((a, b) => (b.inside < a.inside ? b : a));
   const opening = tightest.inside;
   const need = body.headGirth.valueMm + HEAD_SPARE_MM;
-  const checks: FormCheck[] = [];
+  const checks: Check[] = [];
   if (closed && opening < need) {
-    const more = Math.ceil((need - opening) / (2 * Math.PI));
     checks.push({
       id: 'head',
       severity: 'stop',
+      station: 'shape',
       title: `the collar leaves a ${trimNumber(opening, 0)} mm opening at ${tightest.panel.name}; this head needs ${trimNumber(need, 0)} mm.`,
       why: 'A closed ring goes over the head with hair and hood; every tier inside another costs its thickness all round.',
       sure: 'memory',
+      excess: need - opening,
       cures: [
-        { label: 'Open the back seam', set: { back: 'open', gapMm: Math.max(15, params.gapMm) } },
-        ...(params.roomMm + more <= 80
-          ? [
-              {
-                label: `${params.roomMm + more} mm round the neck (+${trimNumber(need - opening, 0)} mm)`,
-                set: { roomMm: params.roomMm + more },
-              },
-            ]
-          : []),
+        setting('Open the back seam', { closure: 'hook-and-loop', gapMm: Math.max(15, params.gapMm) }),
+        { need: 'girth', mm: need - opening },
       ],
     });
   }
-  const chinRoom = at.chin - (lowOf(params.tiers - 1) + high(params.tiers - 1));
-  if (chinRoom < 10) {
+  const chinRoom = at.chin - (lowOf(list.length - 1) + list.at(-1)!.heightMm);
+  if (chinRoom < CHIN_MM) {
+    const tall = lowOf(list.length - 1) + list.at(-1)!.heightMm - lowOf(0);
+    const share = Math.max(0, (tall - (CHIN_MM - chinRoom) - 1) / tall);
+    const lower = list.map((tier) => ({
+      ...tier,
+      heightMm: Math.max(8, Math.floor(tier.heightMm * share)),
+      overlapMm: Math.round(tier.overlapMm * share * 10) / 10,
+    }));
     checks.push({
       id: 'chin',
       severity: chinRoom < -10 ? 'stop' : 'mind',
-      title: `the top tier ${chinRoom < 0 ? `stands ${trimNumber(-chinRoom, 0)} mm over the chin` : `leaves ${trimNumber(chinRoom, 0)} mm under the chin`}; turning the head wants 10 mm.`,
+      station: 'shape',
+      title: `the top tier ${chinRoom < 0 ? `stands ${trimNumber(-chinRoom, 0)} mm over the chin` : `leaves ${trimNumber(chinRoom, 0)} mm under the chin`}; turning the head wants ${CHIN_MM} mm.`,
       why: 'The jaw swings down and out as the head turns; never let a collar press on the throat.',
       sure: 'memory',
+      excess: CHIN_MM - chinRoom,
       cures: [
-        {
-          label: `Tiers ${Math.max(10, Math.floor(params.tierMm + (chinRoom - 12) / (0.8 * (params.tiers - 1) + 1)))} mm high`,
-          set: {
-            tierMm: Math.max(
-              20,
-              Math.floor(params.tierMm + (chinRoom - 12) / (0.8 * (params.tiers - 1) + 1)),
-            ),
-          },
-        },
+        setting(`Tiers ${lower.map((tier) => tier.heightMm).join(', ')} mm high`, { tiers: lower }),
+        ...(list.length > 1 ? [setting('One tier fewer', { tiers: list.slice(0, -1) })] : []),
       ],
     });
   }
@@ -132,92 +158,55 @@ function design({ params, body, underLayerMm, foam, sheetOf }: FormInput<GorgetP
     panels: tiers.map((t) => t.panel),
     joins,
     checks,
+    closure: params.closure,
+    measures: ['neckGirth', 'headGirth'],
     roomMm: params.roomMm,
-    rings: closed
+    passages: closed
       ? tiers.map(({ panel, inside }, i) => ({
-          name: `the head through tier ${i + 1}`,
+          what: `the head through tier ${i + 1}`,
           openingMm: inside,
           needMm: need,
-          centre: {
+          at: {
             x: 0,
             y: panel.grid[0]!.reduce((s, p) => s + p.y, 0) / panel.grid[0]!.length,
             z: panel.grid[1]![0]!.z,
           },
         }))
       : [],
-    figures: [
-      { label: 'collar opening', value: opening, unit: 'mm', decimals: 0 },
-      { label: 'head needs', value: need, unit: 'mm', decimals: 0 },
-      { label: 'room under the chin', value: chinRoom, unit: 'mm', decimals: 0 },
-    ],
+    figures: [{ key: 'chin', label: 'room under the chin', value: chinRoom, unit: 'mm', decimals: 0 }],
   };
 }
 
-export const gorget = drapedKind<GorgetParams>({
+export const gorget = defineForm<GorgetParams>({
   kind: 'gorget',
   label: 'Gorget',
-  zone: 'neck',
+  zones: ['neck'],
   summary: 'A collar of any number of tiers, open or closed at the back.',
-  fields: [
-    count('tiers', 'Tiers', [1, 6], 'Rings from the shoulders up.'),
-    length('tierMm', 'Tier height', [10, 90], 'Each ring, lower to upper edge.'),
-    {
-      ...length<GorgetParams>(
-        'tierGrowMm',
-        'Each next higher by',
-        [-25, 25],
-        'Adds up from tier to tier; negative makes them lower.',
-      ),
-      absent: 0,
-    },
-    length('leanMm', 'Lean out', [-30, 50], 'How far the upper edge of a tier stands out beyond its lower.'),
-    {
-      ...length<GorgetParams>(
-        'leanGrowMm',
-        'Each next leans by',
-        [-25, 25],
-        'Added to the lean from tier to tier.',
-      ),
-      absent: 0,
-    },
-    length('stepMm', 'Step', [0, 30], 'Gap between one tier and the next inside it.'),
-    length('setBackMm', 'Set back', [-20, 40], 'How far the rings move back for each 60 mm up.'),
-    length('roomMm', 'Room round the neck', [2, 80], 'Between neck and innermost tier.', 'Room'),
-    choice(
-      'back',
-      'Back',
-      [
-        ['open', 'open, strapped'],
-        ['closed', 'closed ring'],
-      ],
-      'A closed ring must pass the head.',
-      'Closure',
-    ),
-    length('gapMm', 'Gap at the back', [0, 80], 'When the back is open.', 'Closure'),
-    ownFoam('lowerFoam', 'Lower tiers'),
-    ownFoam('upperFoam', 'Top tier'),
-  ],
-  defaults: (body) => ({
-    ...tiersThatFit(levels(body).chin - levels(body).neckBase),
-    tierGrowMm: 0,
-    leanMm: 8,
-    leanGrowMm: 0,
-    stepMm: 4,
-    setBackMm: 6,
-    roomMm: 18,
-    back: 'open',
-    gapMm: 20,
-    lowerFoam: 0,
-    upperFoam: 0,
-  }),
+  fields,
+  defaults: (body) => {
+    const { tiers, tierMm } = tiersThatFit(levels(body).chin - levels(body).neckBase);
+    return {
+      tiers: Array.from({ length: tiers }, (_, i) => ({
+        heightMm: tierMm,
+        leanMm: 8,
+        overlapMm: i === 0 ? 0 : Math.round(tierMm * 2) / 10,
+        foamMm: 0,
+      })),
+      stepMm: 4,
+      setBackMm: 6,
+      roomMm: 18,
+      closure: 'hook-and-loop',
+      gapMm: 20,
+    };
+  },
   design,
   grips: [
-    { key: 'tierMm', label: 'Tier height', panel: 'tier-1', at: [0.5, 1] },
-    { key: 'leanMm', label: 'Lean out', panel: 'tier-1', at: [0.75, 1] },
-    { key: 'setBackMm', label: 'Set back', panel: 'tier-2', at: [0.5, 1] },
+    { path: ['tiers', 0, 'heightMm'], label: 'Height of tier 1', panel: 'tier-1', at: [0.5, 1] },
+    { path: ['tiers', 0, 'leanMm'], label: 'Lean of tier 1', panel: 'tier-1', at: [0.75, 1] },
+    { path: ['setBackMm'], label: 'Set back', panel: 'tier-2', at: [0.5, 1] },
   ],
-  silhouette: ({ tiers, tierMm }) => {
-    const h = tiers * tierMm * 0.8;
+  silhouette: ({ tiers }) => {
+    const h = tiers.reduce((sum, t) => sum + t.heightMm * 0.8, 0);
     return [
       { x: -95, y: 0 },
       { x: 95, y: 0 },

@@ -1,75 +1,80 @@
-import type { Body } from '../../body/estimate';
-import { trimNumber } from '../../units/length';
-import type { FormCheck } from '../contract';
+import type { Body } from '../../body';
+import { trimNumber } from '../../units';
+import { type Check, type Cure, setting } from '../../document';
 import type { HelmetParams } from './params';
 import { sightLeast, sightWanted, type Sight } from './sight';
 
 /** Seeing, hearing, breathing and getting in: what a maker must know before cutting. */
-export function helmetChecks(
-  params: HelmetParams,
-  body: Body,
-  sight: Sight,
-  neckOpening: number,
-): FormCheck[] {
+export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, neckOpening: number): Check[] {
   const slitted = params.visor === 'slit';
-  const checks: FormCheck[] = [];
+  const checks: Check[] = [];
   const poor = sight.sideDeg < sightWanted.sideDeg || sight.downDeg < sightWanted.downDeg;
   if (poor) {
     const stop = sight.sideDeg < sightLeast.sideDeg || sight.downDeg < sightLeast.downDeg;
     checks.push({
       id: 'sight',
       severity: stop ? 'stop' : 'mind',
+      station: 'shape',
       title: `sees ${trimNumber(sight.sideDeg, 0)}° to each side and ${trimNumber(sight.downDeg, 0)}° down; walking safely wants ${sightWanted.sideDeg}° and ${sightWanted.downDeg}°.`,
       why: 'Worked out from the eye points; real eyes differ. Have a guide on stairs and in crowds whatever the figure says.',
       sure: 'memory',
-      cures: slitted
-        ? [
-            {
-              label: `Slit ${Math.min(60, params.slitMm + 14)} mm, ${params.slitDropMm + 6} mm lower`,
-              set: {
-                slitMm: Math.min(60, params.slitMm + 14),
-                slitDropMm: Math.min(30, params.slitDropMm + 6),
-              },
-            },
-            { label: 'Open visor', set: { visor: 'open' } },
-          ]
-        : [
-            {
-              label: `Face opening ${Math.min(85, params.faceDeg + 12)}°`,
-              set: { faceDeg: Math.min(85, params.faceDeg + 12) },
-            },
-          ],
+      excess:
+        Math.max(0, sightWanted.sideDeg - sight.sideDeg) + Math.max(0, sightWanted.downDeg - sight.downDeg),
+      cures: slitted ? slitCures(params) : faceCures(params),
     });
   }
   if (params.ears === 'covered') {
     checks.push({
       id: 'ears',
       severity: 'stop',
+      station: 'shape',
       title: 'both ears are covered with no opening.',
       why: 'A wearer who cannot hear cannot be warned.',
       sure: 'practice',
-      cures: [{ label: 'Cut ear openings', set: { ears: 'open' } }],
+      excess: 1,
+      cures: [setting('Cut ear openings', { ears: 'open' })],
     });
   }
   if (slitted && params.breath === 'none') {
     checks.push({
       id: 'breath',
       severity: 'mind',
+      station: 'shape',
       title: 'no air opening near the mouth behind a closed visor.',
       why: 'Heat and breath gather; take it off at the first dizziness.',
       sure: 'practice',
-      cures: [{ label: 'Air holes', set: { breath: 'holes' } }],
+      excess: 1,
+      cures: [setting('Air holes', { breath: 'holes' })],
     });
   }
   if (neckOpening < body.headGirth.valueMm) {
     checks.push({
       id: 'neck',
       severity: 'stop',
+      station: 'shape',
       title: `the lower opening is ${trimNumber(neckOpening, 0)} mm round; the head needs ${trimNumber(body.headGirth.valueMm, 0)} mm.`,
       why: 'The helmet goes on over the widest part of the head.',
       sure: 'standard',
-      cures: [{ label: 'Padding +3 mm', set: { paddingMm: params.paddingMm + 3 } }],
+      excess: body.headGirth.valueMm - neckOpening,
+      cures: [{ need: 'girth', mm: body.headGirth.valueMm - neckOpening }],
     });
   }
   return checks;
 }
+
+/** A taller and lower slit, then no visor at all. */
+function slitCures(params: HelmetParams): Cure[] {
+  const slits = [1, 2].map((n) => ({
+    slitMm: Math.min(60, params.slitMm + 14 * n),
+    slitDropMm: Math.min(30, params.slitDropMm + 6 * n),
+  }));
+  return [
+    ...slits.map((s) => setting(`Slit ${s.slitMm} mm, ${s.slitDropMm} mm below the eyes`, s)),
+    setting('Open visor', { visor: 'open' }),
+  ];
+}
+
+const faceCures = (params: HelmetParams): Cure[] =>
+  [12, 24, 36]
+    .map((by) => Math.min(90, params.faceDeg + by))
+    .map((faceDeg) => setting(`Face opening ${faceDeg}°`, { faceDeg }));

@@ -1,7 +1,6 @@
-import { add3, dot3, scale3, type Vec3 } from '../../geometry/vec';
-import { orSame } from '../draped/fields';
-import { gridOf, onEllipsoid } from '../draped/grids';
-import type { Join, Panel } from '../draped/panel';
+import { add3, dot3, scale3, type Vec3 } from '../../geometry';
+import { ownPly, type FormInput } from '../contract';
+import { gridOf, type Join, onEllipsoid, type Panel } from '../../panel';
 import { BROW_DEG, rad, type HelmetFrame } from './frame';
 import type { HelmetParams } from './params';
 
@@ -100,7 +99,8 @@ function stripAndSides(stripMm: number, { axes, centre }: HelmetFrame): Division
 }
 
 /** A cap in quarters with a band laid over its lower edge, closed behind. */
-function capAndBand(params: HelmetParams, frame: HelmetFrame, capMm: number): Division {
+function capAndBand(input: FormInput<HelmetParams>, frame: HelmetFrame, capMm: number): Division {
+  const { params } = input;
   const quarters = gores(4, frame, 10);
   const { centre, axes } = frame;
   const out = capMm + 1;
@@ -117,8 +117,11 @@ function capAndBand(params: HelmetParams, frame: HelmetFrame, capMm: number): Di
       };
     }),
     edges: { bottom: 'lower edge', right: 'end', top: 'upper edge', left: 'end' },
-    hung: { bottom: 'glued over cheeks and nape', top: 'glued over the edge of the cap' },
-    ...orSame(params.bandFoam),
+    hung: {
+      bottom: { by: 'glue', words: 'glued over cheeks and nape' },
+      top: { by: 'glue', words: 'glued over the edge of the cap' },
+    },
+    ...ownPly(input, params.bandFoam),
   };
   const names = ['front', 'left', 'back', 'right'];
   return {
@@ -128,8 +131,9 @@ function capAndBand(params: HelmetParams, frame: HelmetFrame, capMm: number): Di
 }
 
 /** The dome in the maker's division. */
-export function dome(params: HelmetParams, frame: HelmetFrame, thicknessMm: number): Division {
+export function dome(input: FormInput<HelmetParams>, frame: HelmetFrame, thicknessMm: number): Division {
+  const { params } = input;
   if (params.scheme === 'strip') return stripAndSides(params.stripMm, frame);
-  if (params.scheme === 'cap') return capAndBand(params, frame, thicknessMm);
+  if (params.scheme === 'cap') return capAndBand(input, frame, thicknessMm);
   return gores(params.gores, frame, 6);
 }

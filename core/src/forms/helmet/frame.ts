@@ -1,5 +1,5 @@
-import { headAxes, levels, neckSection } from '../../body/sections';
-import type { Vec3 } from '../../geometry/vec';
+import { headAxes, levels, neckSection } from '../../body';
+import type { Vec3 } from '../../geometry';
 import type { FormInput } from '../contract';
 import type { HelmetParams } from './params';
 
@@ -28,10 +28,10 @@ export interface HelmetFrame {
   wall: (azimuth: number, v: number) => Vec3;
 }
 
-export function helmetFrame({ params, body, underLayerMm }: FormInput<HelmetParams>): HelmetFrame {
+export function helmetFrame({ params, body, underLayerMm, liningMm }: FormInput<HelmetParams>): HelmetFrame {
   const head = headAxes(body);
   const at = levels(body);
-  const outMm = underLayerMm + params.paddingMm;
+  const outMm = underLayerMm + liningMm + params.paddingMm;
   const pivotY = neckSection(body, at.chin).forwardMm;
   const centre: Vec3 = { x: 0, y: pivotY + 12, z: head.centreMm };
   const axes = { x: head.side + outMm, y: head.front + outMm, z: head.up + outMm };

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { boundsOf, contains, distanceToEdge } from '../../geometry/polygon';
+import { boundsOf, contains, distanceToEdge } from '../../geometry';
 import {
   adult,
   areaOf,
@@ -10,7 +10,7 @@ import {
   figureOf,
   make,
   pieceOf,
-} from '../testing/worn.test';
+} from '../../parts/testing/worn.test';
 
 describe('helmet', () => {
   it('has as many gores as asked, closed to a ring of seams', () => {
@@ -72,10 +72,10 @@ describe('helmet', () => {
 
   it('draws its lines of sight as wide as the figures say', () => {
     const shape = make('helmet');
-    const [side] = shape.sightLines;
+    const [side] = shape.made.model.sight;
     const [eye, far] = [side![0]!, side!.at(-1)!];
     const angle = (Math.atan2(far.x - eye.x, far.y - eye.y) * 180) / Math.PI;
-    expect(angle).to.be.closeTo(figureOf(shape, 'sees to each side'), 0.1);
+    expect(angle).to.be.closeTo(figureOf(shape, 'side'), 0.1);
   });
 
   it('grows with the head and with its padding', () => {
@@ -108,11 +108,10 @@ describe('helmet', () => {
 
   it('sees more through a higher slit, further down through a lower one', () => {
     const down = (slitMm: number, slitDropMm: number): number =>
-      figureOf(make('helmet', { slitMm, slitDropMm }), 'sees down');
+      figureOf(make('helmet', { slitMm, slitDropMm }), 'down');
     expect(down(30, 5)).to.be.greaterThan(down(15, 5));
     expect(down(30, 15)).to.be.greaterThan(down(30, 5));
-    const side = (faceDeg: number): number =>
-      figureOf(make('helmet', { visor: 'none', faceDeg }), 'sees to each side');
+    const side = (faceDeg: number): number => figureOf(make('helmet', { visor: 'none', faceDeg }), 'side');
     expect(side(80)).to.be.greaterThan(side(40));
   });
 
@@ -151,9 +150,9 @@ describe('helmet', () => {
   });
 
   it('carries a heavier visor further ahead of the neck', () => {
-    const ahead = (visorFoam: number): number => figureOf(make('helmet', { visorFoam }), 'mass ahead');
+    const ahead = (visorFoam: number): number => figureOf(make('helmet', { visorFoam }), 'ahead');
     expect(ahead(12)).to.be.greaterThan(ahead(2));
-    expect(figureOf(make('helmet', { visorFoam: 10 }), 'balances')).to.be.greaterThan(0);
+    expect(figureOf(make('helmet', { visorFoam: 10 }), 'counterweight')).to.be.greaterThan(0);
   });
 
   it('has its visor in its own foam', () => {

@@ -1,10 +1,8 @@
-import { ellipsePerimeter } from '../../geometry/ellipse';
-import { meshArea } from '../../geometry/mesh';
-import type { Vec3 } from '../../geometry/vec';
-import { trimNumber } from '../../units/length';
-import type { FormInput } from '../contract';
-import { drapedKind, type Design } from '../draped/drapedKind';
-import { gridMesh, type Panel } from '../draped/panel';
+import { ellipsePerimeter, meshArea, type Vec3 } from '../../geometry';
+import { trimNumber } from '../../units';
+import { defineForm, type Design, type FormInput } from '../contract';
+import { strapOver } from '../straps';
+import { gridMesh, type Panel } from '../../panel';
 import { counterweightG, neckMomentNmm } from './balance';
 import { helmetChecks } from './checks';
 import { dome } from './dome';
@@ -49,24 +47,24 @@ function sightLines(eye: Vec3, { sideDeg, upDeg, downDeg }: Sight): Vec3[][] {
 }
 
 function design(input: FormInput<HelmetParams>): Design {
-  const { params, body, foam, sheetOf } = input;
+  const { params, body, foam, own, liningMm } = input;
   const frame = helmetFrame(input);
   const { axes, centre, bottomZ, eye, pivotY } = frame;
-  const visorMm = (params.visorFoam ? sheetOf(params.visorFoam) : foam).thicknessMm.value;
-  const upper = dome(params, frame, foam.thicknessMm.value);
+  const visorMm = own(params.visorFoam).foam.thicknessMm.value;
+  const upper = dome(input, frame, foam.thicknessMm.value);
   const lower = lowerWall(params, frame);
   const panels: Panel[] = [
     ...upper.panels,
     ...lower.panels,
-    ...visorPanel(params, frame, visorMm),
+    ...visorPanel(input, frame, visorMm),
     ...crestPanel(params, frame),
   ];
   const sight = sightOf(params, frame, visorMm);
   const brow = Math.cos(rad(BROW_DEG));
-  const opening = ellipsePerimeter({ a: axes.x * brow, b: axes.y * brow });
+  const opening = ellipsePerimeter({ a: axes.x * brow - liningMm, b: axes.y * brow - liningMm });
   // Centre of mass of the shell ahead of the neck pivot, panels weighed by area and their own foam.
   const weights = panels.map((p) => {
-    const sheet = p.nominalMm === undefined ? foam : sheetOf(p.nominalMm);
+    const sheet = p.ply ? own(p.ply.nominalMm).foam : foam;
     const mesh = gridMesh(p.grid);
     const y = mesh.points.reduce((s, q) => s + q.y, 0) / mesh.points.length;
     return { g: meshArea(mesh) * sheet.thicknessMm.value * sheet.densityKgM3.value * 1e-6, y };
@@ -78,21 +76,34 @@ function design(input: FormInput<HelmetParams>): Design {
     joins: [...upper.joins, ...lower.joins],
     checks: helmetChecks(params, body, sight, opening),
     roomMm: params.paddingMm,
-    rings: [
+    padded: true,
+    measures: ['headGirth', 'headBreadth', 'headLength', 'headHeight'],
+    fastenings: [strapOver(body.headHeight.valueMm * 1.35, 'under the chin, from cheek to cheek')],
+    anchors: [
       {
-        name: 'the head through the lower opening',
-        openingMm: opening,
-        needMm: body.headGirth.valueMm,
-        centre: { x: 0, y: centre.y, z: bottomZ },
+        id: 'crown',
+        name: 'crown',
+        at: { x: 0, y: centre.y, z: centre.z + axes.z + foam.thicknessMm.value },
+        out: { x: 0, y: 0, z: 1 },
+        up: { x: 0, y: 1, z: 0 },
       },
     ],
-    sightLines: sightLines(eye, sight),
-    figures: [
-      { label: 'sees to each side', value: sight.sideDeg, unit: 'deg', decimals: 0 },
-      { label: 'sees down', value: sight.downDeg, unit: 'deg', decimals: 0 },
-      { label: 'sees up', value: sight.upDeg, unit: 'deg', decimals: 0 },
-      { label: 'mass ahead of the neck', value: ahead, unit: 'mm', decimals: 0 },
+    passages: [
       {
+        what: 'the head through the lower opening',
+        openingMm: opening,
+        needMm: body.headGirth.valueMm,
+        at: { x: 0, y: centre.y, z: bottomZ },
+      },
+    ],
+    sight: sightLines(eye, sight),
+    figures: [
+      { key: 'side', label: 'sees to each side', value: sight.sideDeg, unit: 'deg', decimals: 0 },
+      { key: 'down', label: 'sees down', value: sight.downDeg, unit: 'deg', decimals: 0 },
+      { key: 'up', label: 'sees up', value: sight.upDeg, unit: 'deg', decimals: 0 },
+      { key: 'ahead', label: 'mass ahead of the neck', value: ahead, unit: 'mm', decimals: 0 },
+      {
+        key: 'counterweight',
         label: `balances it behind (${trimNumber(neckMomentNmm(massG, ahead) / 1000, 2)} N·m)`,
         value: counterweightG(massG, ahead, frame.headFront + pivotY - centre.y + frame.outMm),
         unit: 'g',
@@ -102,22 +113,22 @@ function design(input: FormInput<HelmetParams>): Design {
   };
 }
 
-export const helmet = drapedKind<HelmetParams>({
+export const helmet = defineForm<HelmetParams>({
   kind: 'helmet',
   label: 'Helmet',
-  zone: 'head',
+  zones: ['head'],
   summary: 'From the head form and padding: dome, skirt or cheeks, visor with a slit, crest.',
   fields: helmetFields,
   defaults: helmetDefaults,
   design,
   grips: [
-    { key: 'skirtMm', label: 'Lower edge: up or down', panel: 'skirt', at: [0.5, 0] },
-    { key: 'skirtMm', label: 'Lower edge: up or down', panel: 'nape', at: [0.5, 0] },
-    { key: 'faceDeg', label: 'Face opening', panel: 'skirt', at: [1, 0.2] },
-    { key: 'faceDeg', label: 'Face opening', panel: 'cheek-right', at: [1, 0.2] },
-    { key: 'stripMm', label: 'Strip seam: slide sideways', panel: 'strip', at: [0, 0.4] },
-    { key: 'bandMm', label: 'Brow band height', panel: 'band', at: [0.75, 1] },
-    { key: 'crestMm', label: 'Crest height', panel: 'crest', at: [0.5, 1] },
+    { path: ['skirtMm'], label: 'Lower edge: up or down', panel: 'skirt', at: [0.5, 0] },
+    { path: ['skirtMm'], label: 'Lower edge: up or down', panel: 'nape', at: [0.5, 0] },
+    { path: ['faceDeg'], label: 'Face opening', panel: 'skirt', at: [1, 0.2] },
+    { path: ['faceDeg'], label: 'Face opening', panel: 'cheek-right', at: [1, 0.2] },
+    { path: ['stripMm'], label: 'Strip seam: slide sideways', panel: 'strip', at: [0, 0.4] },
+    { path: ['bandMm'], label: 'Brow band height', panel: 'band', at: [0.75, 1] },
+    { path: ['crestMm'], label: 'Crest height', panel: 'crest', at: [0.5, 1] },
   ],
   silhouette: ({ skirtMm, crestMm }) => [
     { x: -90, y: -skirtMm },

@@ -1,6 +1,5 @@
-import { orSame } from '../draped/fields';
-import { gridOf } from '../draped/grids';
-import type { Join, Panel } from '../draped/panel';
+import { ownPly, type FormInput } from '../contract';
+import { gridOf, type Join, type Panel } from '../../panel';
 import { rad, type HelmetFrame } from './frame';
 import type { HelmetParams } from './params';
 
@@ -38,7 +37,7 @@ export function lowerWall(params: HelmetParams, frame: HelmetFrame): { panels: P
             }))
         : [],
     edges: { bottom: 'lower edge', right: edges[1], top: 'brow edge', left: edges[0] },
-    hung: { top: 'glued to the edge of the dome' },
+    hung: { top: { by: 'glue', words: 'glued to the edge of the dome' } },
   });
   if (params.scheme !== 'cap')
     return {
@@ -66,7 +65,8 @@ export function lowerWall(params: HelmetParams, frame: HelmetFrame): { panels: P
 export const VISOR_PAST_DEG = 14;
 
 /** A visor over the face: closed with a slit and air holes, or a peak. */
-export function visorPanel(params: HelmetParams, frame: HelmetFrame, visorMm: number): Panel[] {
+export function visorPanel(input: FormInput<HelmetParams>, frame: HelmetFrame, visorMm: number): Panel[] {
+  const { params } = input;
   if (params.visor === 'none') return [];
   const { eye, browZ, bottomZ, centre, wall } = frame;
   const slitted = params.visor === 'slit';
@@ -96,8 +96,11 @@ export function visorPanel(params: HelmetParams, frame: HelmetFrame, visorMm: nu
             }))
           : [],
       edges: { bottom: 'lower edge', right: 'hinge', top: 'upper edge', left: 'hinge' },
-      hung: { left: 'hinged or riveted over the cheek', right: 'hinged or riveted over the cheek' },
-      ...orSame(params.visorFoam),
+      hung: {
+        left: { by: 'rivet', words: 'hinged or riveted over the cheek' },
+        right: { by: 'rivet', words: 'hinged or riveted over the cheek' },
+      },
+      ...ownPly(input, params.visorFoam),
       ...(slitted && {
         slots: [{ from: [0.12, slitV], to: [0.88, slitV], heightMm: params.slitMm }] as Panel['slots'],
       }),
@@ -118,7 +121,7 @@ export function crestPanel({ crestMm }: HelmetParams, { axes, centre }: HelmetFr
         return { x: 0, y: centre.y + axes.y * r * Math.cos(el), z: centre.z + axes.z * r * Math.sin(el) };
       }),
       edges: { bottom: 'crown edge', right: 'back', top: 'ridge', left: 'front' },
-      hung: { bottom: 'glued along the crown' },
+      hung: { bottom: { by: 'glue', words: 'glued along the crown' } },
     },
   ];
 }

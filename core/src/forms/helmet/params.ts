@@ -1,25 +1,10 @@
-import type { Field, FormParams } from '../contract';
-import { angle, choice, count, length, ownFoam } from '../draped/fields';
+import { angle, choice, count, length, ownFoam, type ParamsOf } from '../../document';
 
-export interface HelmetParams extends FormParams {
-  scheme: string;
-  gores: number;
-  stripMm: number;
-  bandMm: number;
-  bandFoam: number;
-  paddingMm: number;
-  skirtMm: number;
-  faceDeg: number;
-  visor: string;
-  slitMm: number;
-  slitDropMm: number;
-  ears: string;
-  breath: string;
-  crestMm: number;
-  visorFoam: number;
-}
+const isScheme = (scheme: string) => (params: object) => (params as { scheme?: string }).scheme === scheme;
+const isSlitted = (params: object): boolean => (params as { visor?: string }).visor === 'slit';
+const hasVisor = (params: object): boolean => (params as { visor?: string }).visor !== 'none';
 
-export const helmetFields: Field<HelmetParams>[] = [
+export const helmetFields = [
   choice(
     'scheme',
     'Dome',
@@ -31,24 +16,23 @@ export const helmetFields: Field<HelmetParams>[] = [
     'Gores are many and easy; a strip and two sides are few and stretch; a band hides the edge of a cap.',
     'Division',
   ),
-  count('gores', 'Gores', [4, 12], 'Segments of the dome.', 'Division'),
-  length('stripMm', 'Strip width', [40, 140], 'Of the crown strip.', 'Division'),
-  {
-    ...length(
-      'bandMm',
-      'Brow band',
-      [15, 90],
-      'Height of the band laid over the edge of the cap.',
-      'Division',
-    ),
-    absent: 36,
-  },
-  {
-    ...ownFoam<HelmetParams>('bandFoam', 'Band foam'),
-    absent: 0,
-  },
-  length('paddingMm', 'Padding', [5, 30], '5–15 mm is usual; hair and hood go here.', 'Room'),
-  length('skirtMm', 'Skirt', [20, 220], 'From the brow line down.'),
+  count('gores', 'Gores', [4, 12], 'Segments of the dome.', 'Division', { when: isScheme('gores') }),
+  length('stripMm', 'Strip width', [40, 140], 'Of the crown strip.', 'Division', {
+    when: isScheme('strip'),
+  }),
+  length('bandMm', 'Brow band', [15, 90], 'Height of the band laid over the edge of the cap.', 'Division', {
+    when: isScheme('cap'),
+  }),
+  ownFoam('bandFoam', 'Band foam', { when: isScheme('cap') }),
+  length('paddingMm', 'Padding', [5, 30], '5–15 mm is usual; hair and hood go here.', 'Room', {
+    cures: [
+      { need: 'room', by: 1 },
+      { need: 'girth', by: 2 * Math.PI },
+    ],
+  }),
+  length('skirtMm', 'Skirt', [20, 220], 'From the brow line down.', 'Form', {
+    cures: [{ need: 'reach', by: -1 }],
+  }),
   angle('faceDeg', 'Face opening, each side', [25, 90], 'From straight ahead to the cheek edge.', 'Face'),
   choice(
     'visor',
@@ -61,8 +45,10 @@ export const helmetFields: Field<HelmetParams>[] = [
     'What covers the face.',
     'Face',
   ),
-  length('slitMm', 'Slit height', [8, 60], 'Of the opening in the visor.', 'Face'),
-  length('slitDropMm', 'Slit below the eyes', [-15, 30], 'Lower sees the ground better.', 'Face'),
+  length('slitMm', 'Slit height', [8, 60], 'Of the opening in the visor.', 'Face', { when: isSlitted }),
+  length('slitDropMm', 'Slit below the eyes', [-15, 30], 'Lower sees the ground better.', 'Face', {
+    when: isSlitted,
+  }),
   choice(
     'ears',
     'Ears',
@@ -84,8 +70,10 @@ export const helmetFields: Field<HelmetParams>[] = [
     'Safety',
   ),
   length('crestMm', 'Crest', [0, 120], 'Height of the ridge plate; 0 for none.'),
-  ownFoam('visorFoam', 'Visor foam'),
-];
+  ownFoam('visorFoam', 'Visor foam', { when: hasVisor }),
+] as const;
+
+export type HelmetParams = ParamsOf<typeof helmetFields>;
 
 export const helmetDefaults = (): HelmetParams => ({
   scheme: 'gores',

@@ -1,4 +1,4 @@
-import type { Vec3 } from '../../geometry/vec';
+import type { Vec3 } from '../../geometry';
 
 /** What an eye sees through an opening, degrees from straight ahead. */
 export interface Sight {

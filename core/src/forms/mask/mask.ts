@@ -1,20 +1,41 @@
-import { headAxes, levels, neckSection } from '../../body/sections';
-import { trimNumber } from '../../units/length';
-import type { FormInput, FormParams } from '../contract';
-import { drapedKind, type Design } from '../draped/drapedKind';
-import { angle, choice, length } from '../draped/fields';
-import { gridOf } from '../draped/grids';
-import type { Panel } from '../draped/panel';
+import { headAxes, levels, neckSection } from '../../body';
+import { angle, choice, length, type ParamsOf, setting } from '../../document';
+import { gridOf, type Panel } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineForm, type Design, type FormInput } from '../contract';
 
-interface MaskParams extends FormParams {
-  widthDeg: number;
-  topMm: number;
-  heightMm: number;
-  forwardMm: number;
-  paddingMm: number;
-  halves: number;
-  breath: string;
-}
+const fields = [
+  angle('widthDeg', 'Reach to each side', [40, 95], '90° reaches the ears.'),
+  length('topMm', 'Below the eyes', [5, 60], 'Where the upper edge lies.'),
+  length('heightMm', 'Height', [50, 180], 'Down to the chin edge.'),
+  length('forwardMm', 'Ridge', [0, 80], 'How far the middle is drawn forward.'),
+  length('paddingMm', 'Padding', [3, 20], 'Between face and foam.', 'Room', {
+    cures: [{ need: 'room', by: 1 }],
+  }),
+  choice(
+    'halves',
+    'Division',
+    [
+      [1, 'one piece, darted'],
+      [2, 'two halves, ridge seam'],
+    ],
+    'A ridge wants a seam.',
+    'Division',
+    { cures: [{ need: 'split', by: 1 }] },
+  ),
+  choice(
+    'breath',
+    'Air',
+    [
+      ['holes', 'openings cut'],
+      ['none', 'none'],
+    ],
+    'Openings at nose and mouth.',
+    'Safety',
+  ),
+] as const;
+
+type MaskParams = ParamsOf<typeof fields>;
 
 /** Two openings each side of the middle, near nose and mouth; fractions of a panel that spans −1…1 from `from` to `to`. */
 const airHoles = (from: number, to: number): NonNullable<Panel['holes']> =>
@@ -23,10 +44,10 @@ const airHoles = (from: number, to: number): NonNullable<Panel['holes']> =>
     .map((t) => ({ at: [(t - from) / (to - from), 0.42], diameterMm: 9, kind: 'air' }));
 
 /** The lower face as a drawn-out ellipse at each height; cheeks come from the measured head. */
-function design({ params, body, underLayerMm }: FormInput<MaskParams>): Design {
+function design({ params, body, underLayerMm, liningMm }: FormInput<MaskParams>): Design {
   const head = headAxes(body);
   const at = levels(body);
-  const out = underLayerMm + params.paddingMm;
+  const out = underLayerMm + liningMm + params.paddingMm;
   const centreY = neckSection(body, at.chin).forwardMm + 12;
   const topZ = at.crown - (110 / 225) * body.headHeight.valueMm - params.topMm;
   const panel = (id: string, name: string, from: number, to: number): Panel => ({
@@ -62,55 +83,45 @@ function design({ params, body, underLayerMm }: FormInput<MaskParams>): Design {
     panels,
     joins: params.halves === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' }] : [],
     roomMm: params.paddingMm,
-    figures: [{ label: 'across the cheeks', value: 2 * (head.side + out), unit: 'mm', decimals: 0 }],
+    padded: true,
+    measures: ['headBreadth', 'headHeight'],
+    closure: 'elastic',
+    fastenings: [
+      {
+        closure: 'elastic',
+        where: 'round the back of the head',
+        count: 1,
+        lengthMm: body.headGirth.valueMm * 0.6,
+        overlapMm: 0,
+      },
+    ],
+    figures: [
+      { key: 'cheeks', label: 'across the cheeks', value: 2 * (head.side + out), unit: 'mm', decimals: 0 },
+    ],
     checks:
       params.breath === 'none'
         ? [
             {
               id: 'breath',
               severity: 'stop',
+              station: 'shape',
               title: `covers mouth and nose over ${trimNumber(params.heightMm, 0)} mm with no air opening.`,
               why: 'Breathing comes first.',
               sure: 'practice',
-              cures: [{ label: 'Air openings', set: { breath: 'holes' } }],
+              excess: 1,
+              cures: [setting('Air openings', { breath: 'holes' })],
             },
           ]
         : [],
   };
 }
 
-export const halfMask = drapedKind<MaskParams>({
+export const halfMask = defineForm<MaskParams>({
   kind: 'half-mask',
   label: 'Half mask',
-  zone: 'head',
+  zones: ['head'],
   summary: 'Over nose and mouth, as wide as the measured head.',
-  fields: [
-    angle('widthDeg', 'Reach to each side', [40, 95], '90° reaches the ears.'),
-    length('topMm', 'Below the eyes', [5, 60], 'Where the upper edge lies.'),
-    length('heightMm', 'Height', [50, 180], 'Down to the chin edge.'),
-    length('forwardMm', 'Ridge', [0, 80], 'How far the middle is drawn forward.'),
-    length('paddingMm', 'Padding', [3, 20], 'Between face and foam.', 'Room'),
-    choice(
-      'halves',
-      'Division',
-      [
-        [1, 'one piece, darted'],
-        [2, 'two halves, ridge seam'],
-      ],
-      'A ridge wants a seam.',
-      'Division',
-    ),
-    choice(
-      'breath',
-      'Air',
-      [
-        ['holes', 'openings cut'],
-        ['none', 'none'],
-      ],
-      'Openings at nose and mouth.',
-      'Safety',
-    ),
-  ],
+  fields,
   defaults: (body) => ({
     widthDeg: 82,
     topMm: 18,
@@ -122,10 +133,10 @@ export const halfMask = drapedKind<MaskParams>({
   }),
   design,
   grips: [
-    { key: 'heightMm', label: 'Chin edge', panel: 'a', at: [1, 0] },
-    { key: 'topMm', label: 'Cheek edge', panel: 'a', at: [1, 1] },
-    { key: 'forwardMm', label: 'Ridge', panel: 'a', at: [1, 0.5] },
-    { key: 'widthDeg', label: 'Reach to the ear', panel: 'a', at: [0, 0.6] },
+    { path: ['heightMm'], label: 'Chin edge', panel: 'a', at: [1, 0] },
+    { path: ['topMm'], label: 'Cheek edge', panel: 'a', at: [1, 1] },
+    { path: ['forwardMm'], label: 'Ridge', panel: 'a', at: [1, 0.5] },
+    { path: ['widthDeg'], label: 'Reach to the ear', panel: 'a', at: [0, 0.6] },
   ],
   silhouette: ({ heightMm }) => [
     { x: -75, y: 0 },

@@ -1,113 +1,90 @@
-import { headAxes, levels, neckSection } from '../../body/sections';
-import type { Vec3 } from '../../geometry/vec';
-import { trimNumber } from '../../units/length';
-import type { FormInput, FormParams } from '../contract';
-import { drapedKind, type Design } from '../draped/drapedKind';
-import { length } from '../draped/fields';
-import { gridOf } from '../draped/grids';
-import type { Join, Panel } from '../draped/panel';
+import { headAxes, levels, neckSection } from '../../body';
+import { length, type ParamsOf, setting } from '../../document';
+import { boxPanels, gridOf, type Panel } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineForm, type Design, type FormInput } from '../contract';
 
-interface PodParams extends FormParams {
-  widthMm: number;
-  heightMm: number;
-  deepMm: number;
-  insideMm: number;
-}
+const fields = [
+  length('widthMm', 'Width', [30, 160], 'Front to back.'),
+  length('heightMm', 'Height', [30, 180], 'Top to bottom.'),
+  length('deepMm', 'Depth', [12, 120], 'Out from the head.'),
+  length('insideMm', 'Room inside', [6, 100], 'What must fit in; depth grows to suit the foam.', 'Room', {
+    cures: [{ need: 'room', by: 1 }],
+  }),
+] as const;
 
-/** A box over the ear: two faces and four walls, its inside as asked. */
-function design({ params, body, foam }: FormInput<PodParams>): Design {
+type PodParams = ParamsOf<typeof fields>;
+
+/** What one ear carries before it hurts, grams; from memory. */
+const EAR_G = 40;
+
+/** A box over the ear: a face and four walls, its inside as asked, and a hook over the ear. */
+function design({ params, body, foam, underLayerMm, liningMm }: FormInput<PodParams>): Design {
   const head = headAxes(body);
   const at = levels(body);
   const t = foam.thicknessMm.value;
-  const origin: Vec3 = {
-    x: head.side + 4,
+  const base = {
+    x: head.side + 4 + underLayerMm,
     y: neckSection(body, at.chin).forwardMm + 6,
     z: head.centreMm - 10,
   };
-  const deep = Math.max(params.deepMm, params.insideMm + 2 * t);
-  const [w, h] = [params.widthMm / 2, params.heightMm / 2];
-  const quad = (
-    id: string,
-    name: string,
-    corners: [Vec3, Vec3, Vec3, Vec3],
-    edges: Panel['edges'],
-  ): Panel => ({
-    id,
-    name,
-    grid: gridOf(2, 2, (u, v) => {
-      const mix = (a: number, b: number, c: number, d: number): number =>
-        (a * (1 - u) + b * u) * (1 - v) + (d * (1 - u) + c * u) * v;
-      const [a, b, c, d] = corners;
-      return { x: mix(a.x, b.x, c.x, d.x), y: mix(a.y, b.y, c.y, d.y), z: mix(a.z, b.z, c.z, d.z) };
-    }),
-    edges,
-  });
-  const p = (x: number, y: number, z: number): Vec3 => ({
-    x: origin.x + x,
-    y: origin.y + y,
-    z: origin.z + z,
-  });
-  const rim = { bottom: 'wall seam', right: 'wall seam', top: 'wall seam', left: 'wall seam' };
-  const walls = { bottom: 'inner edge', right: 'corner', top: 'outer edge', left: 'corner' };
+  const inside = params.insideMm + liningMm;
+  const deep = Math.max(params.deepMm, inside + 2 * t);
   // Grids lie on inner faces: the face's own foam stands outside of them.
-  const reach = deep - t;
-  const panels = [
-    quad('face', 'face', [p(reach, -w, -h), p(reach, w, -h), p(reach, w, h), p(reach, -w, h)], rim),
-    quad('front', 'front wall', [p(0, w, -h), p(0, w, h), p(reach, w, h), p(reach, w, -h)], walls),
-    quad('back', 'back wall', [p(0, -w, h), p(0, -w, -h), p(reach, -w, -h), p(reach, -w, h)], walls),
-    quad('roof', 'roof', [p(0, w, h), p(0, -w, h), p(reach, -w, h), p(reach, w, h)], walls),
-    quad('floor', 'floor', [p(0, -w, -h), p(0, w, -h), p(reach, w, -h), p(reach, -w, -h)], walls),
-  ];
-  // Over the ear and down behind it: as long as the pod is high and a finger more, bent warm.
+  const box = boxPanels({
+    id: '',
+    name: '',
+    base,
+    across: { x: 0, y: 1, z: 0 },
+    up: { x: 0, y: 0, z: 1 },
+    widthMm: params.widthMm,
+    heightMm: params.heightMm,
+    deepMm: deep - t,
+  });
   const hook: Panel = {
     id: 'hook',
     name: 'hook, over the ear',
     grid: gridOf(2, 2, (u, v) => ({
-      x: origin.x,
-      y: origin.y - w - 30 + 14 * u,
-      z: origin.z - h + (params.heightMm * 1.15 + 60) * v,
+      x: base.x,
+      y: base.y - params.widthMm / 2 - 30 + 14 * u,
+      z: base.z - params.heightMm / 2 + (params.heightMm * 1.15 + 60) * v,
     })),
     edges: { bottom: 'end behind the ear', right: 'side', top: 'end on the pod', left: 'side' },
-    hung: { top: 'glued inside the front wall' },
+    hung: { top: { by: 'glue', words: 'glued inside the front wall' } },
     loose: true,
   };
-  const joins: Join[] = [
-    { a: ['face', 'right'], b: ['front', 'top'], kind: 'seam' },
-    { a: ['face', 'left'], b: ['back', 'top'], kind: 'seam' },
-    { a: ['face', 'top'], b: ['roof', 'top'], kind: 'seam' },
-    { a: ['face', 'bottom'], b: ['floor', 'top'], kind: 'seam' },
-    { a: ['roof', 'left'], b: ['front', 'right'], kind: 'seam' },
-    { a: ['roof', 'right'], b: ['back', 'left'], kind: 'seam' },
-    { a: ['floor', 'right'], b: ['front', 'left'], kind: 'seam' },
-    { a: ['floor', 'left'], b: ['back', 'right'], kind: 'seam' },
-  ];
-  const area = 4 * w * h + 2 * deep * (2 * w + 2 * h);
+  const area = params.widthMm * params.heightMm + 2 * deep * (params.widthMm + params.heightMm);
   const massG = area * t * foam.densityKgM3.value * 1e-6;
+  const smaller = (share: number) => ({
+    widthMm: Math.max(30, Math.round(params.widthMm * share)),
+    heightMm: Math.max(30, Math.round(params.heightMm * share)),
+  });
   return {
-    panels: [...panels, hook],
-    joins,
+    panels: [...box.panels, hook],
+    joins: box.joins,
+    rooms: [box.room],
+    measures: ['headBreadth'],
     roomMm: params.insideMm,
     figures: [
-      { label: 'deep outside', value: deep, unit: 'mm', decimals: 0 },
-      { label: 'empty', value: massG, unit: 'g', decimals: 0 },
+      { key: 'deep', label: 'deep outside', value: deep, unit: 'mm', decimals: 0 },
+      { key: 'empty', label: 'empty', value: massG, unit: 'g', decimals: 0 },
     ],
     checks:
-      massG > 40
+      massG > EAR_G
         ? [
             {
               id: 'droop',
               severity: 'mind',
-              title: `${trimNumber(massG, 0)} g on one ear; over 40 g it droops and hurts.`,
+              station: 'shape',
+              title: `${trimNumber(massG, 0)} g on one ear; over ${EAR_G} g it droops and hurts.`,
               why: 'An ear carries about as much as a heavy pair of glasses.',
               sure: 'memory',
+              excess: massG - EAR_G,
               cures: [
-                {
-                  label: 'Make it smaller',
-                  set: {
-                    widthMm: Math.round(params.widthMm * 0.8),
-                    heightMm: Math.round(params.heightMm * 0.8),
-                  },
-                },
+                setting('Make it smaller', smaller(0.8)),
+                setting(`${Math.max(12, Math.round(params.deepMm * 0.7))} mm deep`, {
+                  deepMm: Math.max(12, Math.round(params.deepMm * 0.7)),
+                }),
               ],
             },
           ]
@@ -115,17 +92,12 @@ function design({ params, body, foam }: FormInput<PodParams>): Design {
   };
 }
 
-export const earPod = drapedKind<PodParams>({
+export const earPod = defineForm<PodParams>({
   kind: 'ear-pod',
   label: 'Ear pod',
-  zone: 'head',
+  zones: ['ear'],
   summary: 'A box shell hung on the ear, sized from what is inside.',
-  fields: [
-    length('widthMm', 'Width', [30, 160], 'Front to back.'),
-    length('heightMm', 'Height', [30, 180], 'Top to bottom.'),
-    length('deepMm', 'Depth', [12, 120], 'Out from the head.'),
-    length('insideMm', 'Room inside', [6, 100], 'What must fit in; depth grows to suit the foam.', 'Room'),
-  ],
+  fields,
   defaults: () => ({ widthMm: 70, heightMm: 90, deepMm: 34, insideMm: 20 }),
   design,
   silhouette: ({ widthMm, heightMm }) => [

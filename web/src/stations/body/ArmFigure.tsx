@@ -1,7 +1,6 @@
-import { armGirthMm, armSection } from '@fomrik/core/body/arm';
-import type { Body } from '@fomrik/core/body/estimate';
-import { measureInfo, type MeasureKey } from '@fomrik/core/body/measures';
-import { useRef, type PointerEvent } from 'react';
+import { armGirthMm, armSection, type Body, measureInfo, type MeasureKey } from '@fomrik/core/body';
+import { useDrag } from '@use-gesture/react';
+import { useRef } from 'react';
 import { useLength } from '../../parts/useLength';
 
 interface ArmFigureProps {
@@ -18,7 +17,6 @@ const CX = 170;
 export function ArmFigure({ body, active, onActive, onDrag, onDragEnd }: ArmFigureProps) {
   const length = useLength();
   const svg = useRef<SVGSVGElement>(null);
-  const dragging = useRef<{ key: MeasureKey; startX: number; girth: number } | undefined>(undefined);
   const forearm = body.forearmLength.valueMm;
   const hand = body.handLength.valueMm;
   const top = 30;
@@ -39,22 +37,21 @@ export function ArmFigure({ body, active, onActive, onDrag, onDragEnd }: ArmFigu
   ];
   const total = forearm + hand + 70;
 
-  const down = (key: MeasureKey) => (event: PointerEvent<SVGElement>) => {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    dragging.current = { key, startX: event.clientX, girth: body[key].valueMm };
-    onActive(key);
-  };
-  const move = (event: PointerEvent<SVGElement>): void => {
-    if (!dragging.current || !svg.current) return;
-    const { key, startX, girth } = dragging.current;
-    const perPixel = total / svg.current.getBoundingClientRect().height;
-    const mm = girth + (event.clientX - startX) * perPixel * 2 * Math.PI * 0.5;
-    onDrag(key, Math.max(1, Math.round(mm)));
-  };
-  const up = (): void => {
-    if (dragging.current) onDragEnd();
-    dragging.current = undefined;
-  };
+  // The girth counts from what it was when the drag began.
+  const drag = useDrag(
+    ({ args, movement: [x], first, last, memo }) => {
+      const [key] = args as [MeasureKey];
+      const girth = (memo as number | undefined) ?? body[key].valueMm;
+      if (first) onActive(key);
+      if (svg.current) {
+        const perPixel = total / svg.current.getBoundingClientRect().height;
+        onDrag(key, Math.max(1, Math.round(girth + x * perPixel * 2 * Math.PI * 0.5)));
+      }
+      if (last) onDragEnd();
+      return girth;
+    },
+    { pointer: { keys: false } },
+  );
 
   return (
     <svg
@@ -126,10 +123,7 @@ export function ArmFigure({ body, active, onActive, onDrag, onDragEnd }: ArmFigu
               aria-valuemin={measureInfo(key).rangeMm[0]}
               aria-valuemax={measureInfo(key).rangeMm[1]}
               data-tape={key}
-              onPointerDown={down(key)}
-              onPointerMove={move}
-              onPointerUp={up}
-              onPointerCancel={up}
+              {...drag(key)}
               onFocus={() => onActive(key)}
               onKeyDown={(e) => {
                 const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[e.key];

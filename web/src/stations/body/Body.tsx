@@ -1,13 +1,13 @@
-import { newestMeasures } from '@fomrik/core/body/estimate';
 import {
-  measureInfo,
-  measures,
-  shortSet,
   type BodyRegion,
   type LimbSide,
+  measureInfo,
   type MeasureInfo,
   type MeasureKey,
-} from '@fomrik/core/body/measures';
+  measures,
+  newestMeasures,
+  shortSet,
+} from '@fomrik/core/body';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { ChoiceField, LengthField, WordsField } from '../../parts/Field';
@@ -38,7 +38,8 @@ const tabOf = (region: BodyRegion): string =>
 
 /** The wearer, measured: figure on the left, fields on the right, one chosen tape in both. */
 export function Body() {
-  const { doc, update } = useBuild();
+  const wearer = useBuild((s) => s.doc.wearer);
+  const update = useBuild((s) => s.update);
   const report = useReport((s) => s.report)!;
   const [active, setActive] = useState<MeasureKey>('wristGirth');
   const [tab, setTab] = useState('short');
@@ -46,7 +47,7 @@ export function Body() {
   const limb = tab === 'arm' || tab === 'leg';
   const of = limb && side !== 'both' ? side : undefined;
   const [view, setView] = useState<'figure' | 'worn' | 'arm'>('figure');
-  const taken = newestMeasures(doc.wearer.measures, of);
+  const taken = newestMeasures(wearer.measures, of);
   const body = of ? report.sides[of] : report.body;
   const info = measureInfo(active);
   const resolved = report.body[active];
@@ -124,12 +125,12 @@ export function Body() {
         <div className="mt-2 grid grid-cols-2 gap-x-3">
           <WordsField
             label="Wearer"
-            value={doc.wearer.name}
+            value={wearer.name}
             onChange={(name) => update((d) => void (d.wearer.name = name))}
           />
           <LengthField
             label="Under-layer"
-            valueMm={doc.wearer.underLayerMm}
+            valueMm={wearer.underLayerMm}
             range={[0, 40]}
             onChange={(mm) => update((d) => void (d.wearer.underLayerMm = mm))}
             help="Thickness of the clothing under the armour."
@@ -205,14 +206,14 @@ export function Body() {
             </Tabs.Content>
           ))}
         </Tabs.Root>
-        <Drift measures={doc.wearer.measures.filter((m) => m.key === active)} label={info.label} />
+        <Drift measures={wearer.measures.filter((m) => m.key === active)} label={info.label} />
         <MeasureFiles />
       </section>
     </div>
   );
 
   function earlier(key: MeasureKey): string {
-    const before = doc.wearer.measures
+    const before = wearer.measures
       .filter((m) => m.key === key)
       .sort((a, b) => a.takenOn.localeCompare(b.takenOn))
       .slice(0, -1)

@@ -1,4 +1,4 @@
-import type { Measure } from '@fomrik/core/body/measures';
+import type { Measure } from '@fomrik/core/body';
 import { useEffect, useRef } from 'react';
 
 /** How a measure has changed over its dated readings; nothing until there are two. */

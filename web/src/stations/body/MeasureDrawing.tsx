@@ -1,5 +1,4 @@
-import type { Body } from '@fomrik/core/body/estimate';
-import { measureInfo, type MeasureKey } from '@fomrik/core/body/measures';
+import { type Body, measureInfo, type MeasureKey } from '@fomrik/core/body';
 import { useId, useMemo } from 'react';
 import { measureView } from './measureView';
 

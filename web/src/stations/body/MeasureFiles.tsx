@@ -1,6 +1,13 @@
-import { measureScan, likelyUnits, scanUnits, standUp, type ScanUnit } from '@fomrik/core/body/scan';
-import { measureInfo, type MeasureKey } from '@fomrik/core/body/measures';
-import type { Mesh } from '@fomrik/core/geometry/mesh';
+import {
+  likelyUnits,
+  measureInfo,
+  type MeasureKey,
+  measureScan,
+  type ScanUnit,
+  scanUnits,
+  standUp,
+} from '@fomrik/core/body';
+import type { Mesh } from '@fomrik/core/geometry';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { ChoiceField } from '../../parts/Field';
@@ -20,18 +27,19 @@ interface Scan {
 
 /** Measures in and out as CSV, and from a body scan read as a tape would read it. */
 export function MeasureFiles() {
-  const { doc, update } = useBuild();
+  const wearer = useBuild((s) => s.doc.wearer);
+  const update = useBuild((s) => s.update);
   const [scan, setScan] = useState<Scan>();
   const csvInput = useRef<HTMLInputElement>(null);
   const scanInput = useRef<HTMLInputElement>(null);
 
   const exportCsv = async (): Promise<void> => {
-    const { measuresCsv } = await import('@fomrik/core/formats/measuresCsv');
-    saveFile(measuresCsv(doc.wearer.measures), 'measures.csv', 'text/csv', doc.wearer.name);
+    const { measuresCsv } = await import('@fomrik/core/files/measuresCsv');
+    saveFile(measuresCsv(wearer.measures), 'measures.csv', 'text/csv', wearer.name);
   };
   const importCsv = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    const { readMeasuresCsv } = await import('@fomrik/core/formats/measuresCsv');
+    const { readMeasuresCsv } = await import('@fomrik/core/files/measuresCsv');
     const read = readMeasuresCsv(await file.text(), todayIso());
     if (!read.ok) {
       toast.error(`${file.name}: ${read.message}`, { duration: 10000 });
@@ -46,13 +54,13 @@ export function MeasureFiles() {
       toast.error(`${file.name} is larger than 200 MB.`);
       return;
     }
-    const { readMesh } = await import('@fomrik/core/formats/mesh/readMesh');
+    const { readMesh } = await import('@fomrik/core/files/mesh/readMesh');
     const read = readMesh(file.name, new Uint8Array(await file.arrayBuffer()));
     if (!read.ok) toast.error(`${file.name}: ${read.message}`, { duration: 10000 });
     else show(file.name, read.value);
   };
   const simulate = async (): Promise<void> => {
-    const { simulateScan } = await import('@fomrik/core/body/simulatedScanner');
+    const { simulateScan } = await import('@fomrik/core/body');
     show('simulated scanner', simulateScan(useReport.getState().report!.body, { seed: Date.now() % 1000 }));
   };
   const show = (name: string, mesh: Mesh): void => {

@@ -12,16 +12,17 @@ const idOf = (name: string): string =>
 /** Wearers kept for every build: take one's measures, or keep these. */
 export function WearerBook() {
   const [book, setBook] = useState<SavedWearer[]>([]);
-  const { doc, update } = useBuild();
+  const wearer = useBuild((s) => s.doc.wearer);
+  const update = useBuild((s) => s.update);
   useEffect(() => {
     api.wearers().then(setBook, () => setBook([]));
   }, []);
   const keep = async (): Promise<void> => {
     try {
-      const known = book.find((w) => w.name === doc.wearer.name);
-      await api.putWearer(known?.id ?? idOf(doc.wearer.name), doc.wearer);
+      const known = book.find((w) => w.name === wearer.name);
+      await api.putWearer(known?.id ?? idOf(wearer.name), wearer);
       setBook(await api.wearers());
-      toast(`${doc.wearer.name}’s measures are in the book.`);
+      toast(`${wearer.name}’s measures are in the book.`);
     } catch (error) {
       toast.error((error as ApiError).message);
     }

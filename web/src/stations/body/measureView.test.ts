@@ -1,5 +1,4 @@
-import { resolveBody } from '@fomrik/core/body/estimate';
-import { measures } from '@fomrik/core/body/measures';
+import { measures, resolveBody } from '@fomrik/core/body';
 import { expect } from 'chai';
 import { measureView } from './measureView';
 

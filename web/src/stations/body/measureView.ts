@@ -1,10 +1,5 @@
-import type { Body } from '@fomrik/core/body/estimate';
-import { figure } from '@fomrik/core/body/figure';
-import type { MeasureKey } from '@fomrik/core/body/measures';
-import { tapes } from '@fomrik/core/body/tapes';
-import { convexHull } from '@fomrik/core/geometry/hull';
-import { boundsOf } from '@fomrik/core/geometry/polygon';
-import type { Vec2, Vec3 } from '@fomrik/core/geometry/vec';
+import { type Body, figure, type MeasureKey, tapes } from '@fomrik/core/body';
+import { boundsOf, convexHull, type Vec2, type Vec3 } from '@fomrik/core/geometry';
 
 /** A small drawing of one measure: outlines of the body near it, and the tape; y down. */
 export interface MeasureView {

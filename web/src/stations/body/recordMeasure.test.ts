@@ -1,4 +1,4 @@
-import type { Wearer } from '@fomrik/core/body/measures';
+import type { Wearer } from '@fomrik/core/body';
 import { expect } from 'chai';
 import { recordMeasure } from './recordMeasure';
 

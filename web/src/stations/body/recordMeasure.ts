@@ -1,4 +1,4 @@
-import type { LimbSide, MeasureKey, Wearer } from '@fomrik/core/body/measures';
+import type { LimbSide, MeasureKey, Wearer } from '@fomrik/core/body';
 import type { Draft } from 'immer';
 
 /** Writes today's reading; one from an earlier day is kept beside it. */

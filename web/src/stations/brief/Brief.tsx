@@ -1,4 +1,4 @@
-import type { BuildDoc } from '@fomrik/core/build/document';
+import type { BuildDoc } from '@fomrik/core/document';
 import type { Draft } from 'immer';
 import { useId } from 'react';
 import { ChoiceField, LengthField, NumberField, WordsField } from '../../parts/Field';
@@ -11,9 +11,10 @@ type BriefDraft = Draft<BuildDoc['brief']>;
 
 /** What it is, for when, and what it may cost. */
 export function Brief() {
-  const { doc, update } = useBuild();
+  const name = useBuild((s) => s.doc.name);
+  const brief = useBuild((s) => s.doc.brief);
+  const update = useBuild((s) => s.update);
   const report = useReport((s) => s.report)!;
-  const { brief } = doc;
   const set = (recipe: (b: BriefDraft) => void): void => update((d) => recipe(d.brief));
   const notesId = useId();
   return (
@@ -22,7 +23,7 @@ export function Brief() {
         <div className="col-span-2">
           <WordsField
             label="Name of the build"
-            value={doc.name}
+            value={name}
             onChange={(name) => update((d) => void (d.name = name))}
           />
         </div>

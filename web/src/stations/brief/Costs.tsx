@@ -1,5 +1,5 @@
-import type { CostLine } from '@fomrik/core/plan/cost';
-import { trimNumber } from '@fomrik/core/units/length';
+import type { CostLine } from '@fomrik/core/plan';
+import { trimNumber } from '@fomrik/core/units';
 
 /** What must be bought, line by line, against the budget. */
 export function Costs({

@@ -1,4 +1,4 @@
-import type { Report } from '@fomrik/core/build/report';
+import type { Report } from '@fomrik/core/report';
 import { addDays, differenceInCalendarDays, format } from 'date-fns';
 
 const DAY_MIN = 1440;

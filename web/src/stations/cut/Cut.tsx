@@ -1,5 +1,5 @@
-import type { CutPlan } from '@fomrik/core/build/document';
-import { paper } from '@fomrik/core/formats/pages';
+import type { CutPlan } from '@fomrik/core/document';
+import { paper } from '@fomrik/core/files/pages';
 import { Empty } from '../../parts/Empty';
 import { ChoiceField, LengthField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
@@ -11,9 +11,11 @@ import { StockTable } from './StockTable';
 
 /** Pieces on sheets, pages on the printer, files for the cutter, and what is on the shelf. */
 export function Cut() {
-  const { doc, update } = useBuild();
+  const cut = useBuild((s) => s.doc.cut);
+  const parts = useBuild((s) => s.doc.parts);
+  const update = useBuild((s) => s.update);
   const report = useReport((s) => s.report)!;
-  if (doc.parts.length === 0) return <Empty what="cut" />;
+  if (parts.length === 0) return <Empty what="cut" />;
   const set = <K extends keyof CutPlan>(key: K, value: CutPlan[K]): void =>
     update((d) => void (d.cut[key] = value));
   return (
@@ -34,31 +36,31 @@ export function Cut() {
         <div className="mt-1 grid grid-cols-5 gap-3">
           <ChoiceField
             label="Paper"
-            value={doc.cut.page}
+            value={cut.page}
             choices={(Object.keys(paper) as CutPlan['page'][]).map((p) => ({ value: p, label: p }))}
             onChange={(page) => set('page', page)}
           />
           <LengthField
             label="The 100 mm bar measured"
-            valueMm={doc.cut.barMeasuredMm}
+            valueMm={cut.barMeasuredMm}
             range={[80, 120]}
             onChange={(mm) => set('barMeasuredMm', mm)}
             help="Print one page, measure the bar with a real ruler, type it here. The next print is corrected."
           />
           <LengthField
             label="Pages overlap"
-            valueMm={doc.cut.overlapMm}
+            valueMm={cut.overlapMm}
             range={[0, 40]}
             onChange={(mm) => set('overlapMm', mm)}
           />
           <LengthField
             label="Room between pieces"
-            valueMm={doc.cut.spacingMm}
+            valueMm={cut.spacingMm}
             range={[0, 50]}
             onChange={(mm) => set('spacingMm', mm)}
           />
         </div>
-        <PagePreview report={report} cut={doc.cut} />
+        <PagePreview report={report} cut={cut} />
       </section>
       <Downloads />
       <StockTable />

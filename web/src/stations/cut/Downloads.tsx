@@ -1,4 +1,4 @@
-import type { DownloadKind } from '@fomrik/core/formats/downloads';
+import type { DownloadKind } from '@fomrik/core/files/downloads';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -25,7 +25,7 @@ export function Downloads() {
     if (!report || !doc) return;
     setBusy(kind);
     try {
-      const { makeDownload } = await import('@fomrik/core/formats/downloads');
+      const { makeDownload } = await import('@fomrik/core/files/downloads');
       saveFile(await makeDownload(kind, doc, report, new Date()), kind, type, doc.name);
     } catch (error) {
       toast.error(`Not made: ${(error as Error).message}`);

@@ -1,7 +1,7 @@
-import type { CutPlan } from '@fomrik/core/build/document';
-import type { Report } from '@fomrik/core/build/report';
-import { sourcedPieces } from '@fomrik/core/formats/sourcedPieces';
-import { FOOT_MM, PAGE_MARGIN_MM, paper, printScale, tilePages } from '@fomrik/core/formats/pages';
+import type { CutPlan } from '@fomrik/core/document';
+import type { Report } from '@fomrik/core/report';
+import { sourcedPieces } from '@fomrik/core/files/sourcedPieces';
+import { FOOT_MM, PAGE_MARGIN_MM, paper, printScale, tilePages } from '@fomrik/core/files/pages';
 
 /** Every page that will be printed, small. */
 export function PagePreview({ report, cut }: { report: Report; cut: CutPlan }) {

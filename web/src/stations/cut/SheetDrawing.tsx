@@ -1,7 +1,7 @@
-import type { PartReport } from '@fomrik/core/build/report';
-import { laidOutline, type Sheet } from '@fomrik/core/cut/packing';
-import { centroid, signedArea } from '@fomrik/core/geometry/polygon';
-import { catalogue } from '@fomrik/core/materials/catalogue';
+import type { PartReport } from '@fomrik/core/parts';
+import { laidOutline, type Sheet } from '@fomrik/core/cut';
+import { centroid, signedArea } from '@fomrik/core/geometry';
+import { catalogue } from '@fomrik/core/materials';
 
 /** One sheet of foam with its pieces laid on it. */
 export function SheetDrawing({

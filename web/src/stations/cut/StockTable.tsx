@@ -1,8 +1,6 @@
-import { ringTestNeutralFraction } from '@fomrik/core/foam/bend';
-import { foldOpeningMm } from '@fomrik/core/foam/groove';
-import { catalogue } from '@fomrik/core/materials/catalogue';
-import { foamSheet, type FoamStock } from '@fomrik/core/materials/stock';
-import { trimNumber } from '@fomrik/core/units/length';
+import { foldOpeningMm, ringTestNeutralFraction } from '@fomrik/core/foam';
+import { catalogue, foamSheet, type FoamStock } from '@fomrik/core/materials';
+import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { LengthField, NumberField } from '../../parts/Field';
@@ -15,16 +13,19 @@ type Settable = Partial<
 
 /** Foam on the shelf: sheets, real thickness, ring test and price correct every pattern and every sum. */
 export function StockTable() {
-  const { doc, update } = useBuild();
+  const brief = useBuild((s) => s.doc.brief);
+  const parts = useBuild((s) => s.doc.parts);
+  const stock = useBuild((s) => s.doc.stock);
+  const update = useBuild((s) => s.update);
   const used = [
     ...new Set(
-      doc.parts.flatMap((p) => [
-        `${p.foam.foamId}/${p.foam.nominalMm}`,
+      parts.flatMap((p) => [
+        ...p.stack.map((ply) => `${ply.foamId}/${ply.nominalMm}`),
         ...(p.lining ? [`${p.lining.foamId}/${p.lining.nominalMm}`] : []),
       ]),
     ),
   ];
-  const rows = [...new Set([...used, ...doc.stock.map((s) => `${s.foamId}/${s.nominalMm}`)])].map((key) => {
+  const rows = [...new Set([...used, ...stock.map((s) => `${s.foamId}/${s.nominalMm}`)])].map((key) => {
     const [foamId, mm] = key.split('/') as [string, string];
     return { foamId, nominalMm: Number(mm) };
   });
@@ -37,13 +38,13 @@ export function StockTable() {
   const share = async (give: boolean): Promise<void> => {
     try {
       if (give) {
-        await api.putStock(doc.stock);
+        await api.putStock(stock);
         toast('The shelf is kept for every build.');
         return;
       }
-      const stock = await api.stock();
-      update((d) => void (d.stock = stock));
-      toast(stock.length === 0 ? 'The shared shelf is empty.' : 'Taken from the shared shelf.');
+      const shared = await api.stock();
+      update((d) => void (d.stock = shared));
+      toast(shared.length === 0 ? 'The shared shelf is empty.' : 'Taken from the shared shelf.');
     } catch (error) {
       toast.error((error as ApiError).message);
     }
@@ -74,7 +75,7 @@ export function StockTable() {
         </thead>
         <tbody>
           {rows.map(({ foamId, nominalMm }) => {
-            const sheet = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
+            const sheet = foamSheet(catalogue.foams, stock, foamId, nominalMm);
             if (!sheet) return null;
             return (
               <tr key={sheet.name} className="border-t border-hair align-top">
@@ -108,7 +109,7 @@ export function StockTable() {
                     label="Price a sheet"
                     value={sheet.price.value}
                     range={[0, 10000]}
-                    suffix={doc.brief.currency}
+                    suffix={brief.currency}
                     onChange={(pricePerSheet) => set(foamId, nominalMm, { pricePerSheet })}
                   />
                 </td>

@@ -1,12 +1,17 @@
-import { newLights } from '@fomrik/core/build/newBuild';
+import { type PartReport, standardKinds, startLights } from '@fomrik/core/parts';
+import type { Circuit, Feature } from '@fomrik/core/document';
+import type { Draft } from 'immer';
+import { freeName } from '../../app/partActions';
 import { Empty } from '../../parts/Empty';
 import { LazySolid } from '../../parts/LazySolid';
 import { usePart } from '../../parts/usePart';
-import { dragEnd } from '../../store/build';
+import { dragEnd, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { useView } from '../../store/view';
+import { CircuitFields } from './CircuitFields';
+import { InsideFeatures } from './InsideFeatures';
 import { insideHandles } from './insideHandles';
-import { LightFields } from './LightFields';
-import { PackSection } from './PackSection';
+import { RoomSlice } from './RoomSlice';
 import { RunChart } from './RunChart';
 import { Schematic } from './Schematic';
 
@@ -14,38 +19,14 @@ import { Schematic } from './Schematic';
 export function Inside() {
   const { part, made, change, drag } = usePart();
   const body = useReport((s) => s.report!.body);
+  const circuits = useReport((s) => s.report!.circuits);
+  const chosen = useView((v) => v.circuitId);
   if (!part) return <Empty what="light" />;
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
-  if (part.form !== 'bracer') {
-    return (
-      <div className="m-8 max-w-md">
-        <h2 className="text-xl">No light is planned in {part.name}</h2>
-        <p className="my-2 text-soft">
-          Lamps, packs and switches are placed in bracers so far. Choose one on the rack, or add one.
-        </p>
-      </div>
-    );
-  }
-  const { lights } = part;
-  if (!lights || !made.inside) {
-    return (
-      <div className="m-8 max-w-md">
-        <h2 className="text-xl">{part.name} is dark</h2>
-        <p className="my-2 text-soft">
-          Lamps, switch and pack are planned now, before foam is cut. They begin as three amber lamps in a row
-          on the back of the arm.
-        </p>
-        <button
-          type="button"
-          className="btn btn-main"
-          onClick={() => change((p) => void (p.lights = newLights(part)))}
-        >
-          Light it
-        </button>
-      </div>
-    );
-  }
-  const { inside } = made;
+  const inside = part.features.filter((f) => standardKinds.features.get(f.kind)?.station === 'inside');
+  if (inside.length === 0) return <Dark part={part} made={made} />;
+  const own = circuits.filter((c) => c.partIds.includes(part.id));
+  const circuit = own.find((c) => c.id === chosen) ?? own[0];
   return (
     <div className="grid h-full min-h-[640px] grid-cols-[5fr_6fr] grid-rows-[minmax(0,1.1fr)_minmax(0,1fr)]">
       <div className="relative min-h-0 border-b border-r border-hair bg-paper">
@@ -53,27 +34,57 @@ export function Inside() {
           made={made}
           body={body}
           seeThrough
-          handles={insideHandles(lights, inside, drag, change, dragEnd)}
+          handles={insideHandles(part, made, drag, change, dragEnd)}
         />
         <p className="pointer-events-none absolute bottom-1 left-2 text-[12px] text-soft">
-          Drag lamps (round), pack (box) and switch along the shell.
+          Drag lamps (round), pack (box) and switch over the shell.
         </p>
       </div>
       <div className="min-h-0 overflow-auto border-b border-hair p-3">
-        <LightFields part={part} lights={lights} change={change} />
+        <InsideFeatures part={part} made={made} change={change} />
+        <CircuitFields part={part} chosen={circuit?.id} />
       </div>
       <div className="min-h-0 border-r border-hair p-2">
-        <PackSection
-          made={made}
-          lights={lights}
-          body={body}
-          underLayerMm={useReport.getState().doc?.wearer.underLayerMm ?? 0}
-        />
+        <RoomSlice made={made} />
       </div>
       <div className="grid min-h-0 grid-rows-[minmax(0,1fr)_minmax(0,1fr)] overflow-hidden p-2">
-        <Schematic inside={inside} />
-        <RunChart inside={inside} />
+        <Schematic circuit={circuit} />
+        <RunChart circuit={circuit} />
       </div>
+    </div>
+  );
+}
+
+/** A part with nothing in it yet. */
+function Dark({ part, made }: { part: Parameters<typeof startLights>[0]; made: PartReport }) {
+  const update = useBuild((s) => s.update);
+  const light = (): void => {
+    const { doc } = useBuild.getState();
+    const taken = [
+      ...doc.parts.flatMap((p) => p.features.map((f) => f.id)),
+      ...doc.circuits.map((c) => c.id),
+    ];
+    const lights = startLights(part, made, standardKinds, (base) => {
+      const name = freeName(taken, base);
+      taken.push(name);
+      return name;
+    });
+    if (!lights) return;
+    update((d) => {
+      d.parts.find((p) => p.id === part.id)!.features.push(...(lights.features as Draft<Feature>[]));
+      d.circuits.push(lights.circuit as Draft<Circuit>);
+    });
+  };
+  return (
+    <div className="m-8 max-w-md">
+      <h2 className="text-xl">{part.name} is dark</h2>
+      <p className="my-2 text-soft">
+        Lamps, switch and pack are planned now, before foam is cut. They begin as three amber lamps on its
+        largest piece, the pack where there is most room.
+      </p>
+      <button type="button" className="btn btn-main" onClick={light}>
+        Light it
+      </button>
     </div>
   );
 }

@@ -1,12 +1,12 @@
-import type { InsideReport } from '@fomrik/core/build/report';
+import type { CircuitReport } from '@fomrik/core/circuit';
 import { useEffect, useRef } from 'react';
 import { useBuild } from '../../store/build';
 
 /** Current against hours as the cells sag, with the hours the event asks. */
-export function RunChart({ inside }: { inside: InsideReport }) {
+export function RunChart({ circuit }: { circuit: CircuitReport | undefined }) {
   const box = useRef<HTMLDivElement>(null);
   const wanted = useBuild((s) => s.doc.brief.lightHours);
-  const { run } = inside;
+  const run = circuit?.run;
   useEffect(() => {
     const target = box.current;
     if (!target || !run) return;

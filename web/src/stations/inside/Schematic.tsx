@@ -1,12 +1,13 @@
-import type { InsideReport } from '@fomrik/core/build/report';
-import { trimNumber } from '@fomrik/core/units/length';
+import type { CircuitReport } from '@fomrik/core/circuit';
+import { trimNumber } from '@fomrik/core/units';
 
 const WIRE = { fill: 'none', stroke: 'var(--color-ink)', strokeWidth: 1.4 };
 const LIVE = { ...WIRE, stroke: 'var(--color-marigold)', strokeWidth: 2.2 };
 
 /** The circuit drawn from its data: pack, switch, then one rung for each string. Symbols after IEC 60617. */
-export function Schematic({ inside }: { inside: InsideReport }) {
-  const { circuit, pack, infeasible } = inside;
+export function Schematic({ circuit: made }: { circuit: CircuitReport | undefined }) {
+  if (!made) return <p className="text-soft">No circuit reaches into this part.</p>;
+  const { solved: circuit, pack, infeasible } = made;
   if (infeasible) return <p className="text-stop">{infeasible}</p>;
   if (!circuit || !pack) return <p className="text-soft">Add lamps and a pack.</p>;
   const most = Math.max(...circuit.strings.map((s) => s.lamps));
@@ -33,7 +34,7 @@ export function Schematic({ inside }: { inside: InsideReport }) {
         {trimNumber(circuit.supplyV, 1)} V, {trimNumber(circuit.totalA * 1000, 0)} mA
       </text>
       <text x={48} y={height / 2 + 14} fontSize={10} fill="var(--color-soft)">
-        {inside.switch?.name}
+        {made.switch?.name}
       </text>
       {circuit.strings.map((s, i) => {
         const y = 34 + i * rung;

@@ -1,70 +1,53 @@
-import type { Lights, Part, Spot } from '@fomrik/core/build/document';
-import type { InsideReport } from '@fomrik/core/build/report';
+import type { PanelSpot, Part } from '@fomrik/core/document';
+import type { Item } from '@fomrik/core/features';
+import type { PartReport } from '@fomrik/core/parts';
+import { nearestOn } from '@fomrik/core/panel';
 import type { Draft } from 'immer';
 import type { Handle } from '../../parts/SolidGrip';
 
 type Changer = (recipe: (part: Draft<Part>) => void) => void;
 
-/** Grips on the first lamp of each row, on the pack and on the switch. */
+const looks = (item: Item): Handle['look'] => (item.lamp ? 'lamp' : item.source ? 'pack' : 'switch');
+
+const clamp = (t: number): number => Math.min(1, Math.max(0, Math.round(t * 1e4) / 1e4));
+
+/** Grips on everything electric that sits at a spot of the shell: a row is held by its first lamp. */
 export function insideHandles(
-  lights: Lights,
-  inside: InsideReport,
+  part: Part,
+  made: PartReport,
   drag: Changer,
   change: Changer,
   end: () => void,
 ): Handle[] {
-  const move = (
-    set: (lights: Draft<Lights>, spot: Spot) => void,
-    from: Spot,
-  ): Pick<Handle, 'onPlace' | 'onNudge' | 'onEnd'> => ({
-    onPlace: (spot) =>
-      drag((p) => {
-        if (p.lights) set(p.lights, spot);
-      }),
-    onNudge: (alongMm, aroundDeg) =>
-      change((p) => {
-        if (p.lights)
-          set(p.lights, {
-            alongMm: from.alongMm + alongMm,
-            aroundDeg: (from.aroundDeg + aroundDeg + 360) % 360,
-          });
-      }),
-    onEnd: end,
-  });
-  const rows = lights.rows.flatMap((row, i): Handle[] => {
-    const first = inside.lamps.find((l) => l.rowId === row.id);
-    if (!first) return [];
+  return part.features.flatMap((feature): Handle[] => {
+    const item = made.items.find((i) => i.featureId === feature.id);
+    const { place } = feature;
+    if (!item || place.on !== 'panel') return [];
+    const put = (p: Draft<Part>, spot: Partial<PanelSpot>): void => {
+      const found = p.features.find((f) => f.id === feature.id);
+      if (found?.place.on === 'panel') Object.assign(found.place, spot);
+    };
+    const piece = made.pieces.find((p) => p.id === place.panel);
+    // One step is about a millimetre on the piece.
+    const box = piece?.outline ?? [];
+    const size = (k: 'x' | 'y'): number =>
+      Math.max(1, Math.max(...box.map((p) => p[k])) - Math.min(...box.map((p) => p[k])));
     return [
       {
-        id: `lamps-${row.id}`,
-        label: `${row.colour} lamps: drag along the shell`,
-        at: first.at,
-        look: 'lamp',
-        ...move((l, spot) => void Object.assign(l.rows[i]!, spot), row),
+        id: feature.id,
+        label: `${item.lamp ? `${item.lamp.colour} lamps` : item.name}: drag over the shell`,
+        at: item.at,
+        look: looks(item),
+        onPlace: (point) => {
+          const spot = nearestOn(made.surfaces, point);
+          if (spot) drag((p) => put(p, { panel: spot.pieceId, u: clamp(spot.at.x), v: clamp(spot.at.y) }));
+        },
+        onNudge: (up, right) =>
+          change((p) =>
+            put(p, { u: clamp(place.u + right / size('x')), v: clamp(place.v + up / size('y')) }),
+          ),
+        onEnd: end,
       },
     ];
   });
-  const pack: Handle[] = inside.packAt
-    ? [
-        {
-          id: 'pack',
-          label: 'Pack: drag along the shell',
-          at: inside.packAt,
-          look: 'pack',
-          ...move((l, spot) => void (l.packAt = spot), lights.packAt),
-        },
-      ]
-    : [];
-  const toggle: Handle[] = inside.switchAt
-    ? [
-        {
-          id: 'switch',
-          label: 'Switch: drag along the shell',
-          at: inside.switchAt,
-          look: 'switch',
-          ...move((l, spot) => void (l.switchAt = spot), lights.switchAt),
-        },
-      ]
-    : [];
-  return [...rows, ...pack, ...toggle];
 }

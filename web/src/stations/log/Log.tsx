@@ -1,6 +1,6 @@
-import type { LogEntry } from '@fomrik/core/build/document';
-import type { Totals } from '@fomrik/core/build/report';
-import { trimNumber } from '@fomrik/core/units/length';
+import type { LogEntry } from '@fomrik/core/document';
+import type { Totals } from '@fomrik/core/findings';
+import { trimNumber } from '@fomrik/core/units';
 import { format } from 'date-fns';
 import { Download, Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -63,7 +63,7 @@ export function Log() {
   };
 
   const exportCsv = async (): Promise<void> => {
-    const { logCsv } = await import('@fomrik/core/formats/csv');
+    const { logCsv } = await import('@fomrik/core/files/csv');
     saveFile(logCsv(log), 'log.csv', 'text/csv', doc.name);
   };
 

@@ -1,5 +1,5 @@
-import type { Step } from '@fomrik/core/plan/step';
-import { printMinutes } from '@fomrik/core/units/time';
+import type { Step } from '@fomrik/core/plan';
+import { printMinutes } from '@fomrik/core/units';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 

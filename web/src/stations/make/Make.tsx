@@ -1,8 +1,5 @@
-import type { Habits } from '@fomrik/core/build/document';
-import { cautions } from '@fomrik/core/plan/cautions';
-import { scheduleTime } from '@fomrik/core/plan/schedule';
-import { stepTime } from '@fomrik/core/plan/steps';
-import type { Step } from '@fomrik/core/plan/step';
+import { cautions, type Habits } from '@fomrik/core/materials';
+import { scheduleTime, type Step, stepTime } from '@fomrik/core/plan';
 import { format } from 'date-fns';
 import { DoorClosed, Hourglass, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
@@ -56,9 +53,10 @@ const habitChoices: { key: keyof Habits; label: string; choices: { value: string
 
 /** Steps in the order makers work, large enough to read from a metre away. */
 export function Make() {
-  const { doc, update } = useBuild();
+  const make = useBuild((s) => s.doc.make);
+  const update = useBuild((s) => s.update);
   const report = useReport((s) => s.report)!;
-  const { done, habits } = doc.make;
+  const { done, habits } = make;
   const next = report.steps.find(
     (s) =>
       done[s.id] === undefined &&

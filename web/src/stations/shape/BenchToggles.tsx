@@ -1,28 +1,38 @@
-import type { PartReport } from '@fomrik/core/build/report';
+import type { PartReport } from '@fomrik/core/parts';
+import { useShallow } from 'zustand/react/shallow';
 import { toggle, useView } from '../../store/view';
 
 /** What is laid over solid and pieces; only what this part has. */
 export function BenchToggles({ made }: { made: PartReport }) {
-  const view = useView();
+  const view = useView(
+    useShallow(({ figureOpen, gapOpen, sightOpen, ringsOpen, stretchOpen, legendOpen }) => ({
+      figureOpen,
+      gapOpen,
+      sightOpen,
+      ringsOpen,
+      stretchOpen,
+      legendOpen,
+    })),
+  );
   const all = [
     { key: 'figureOpen', label: 'On the figure', title: 'Everything worn (F)', has: true },
     {
       key: 'gapOpen',
       label: 'Gap',
       title: 'Gap between shell and body, and pads (G)',
-      has: made.wear.standOff.length > 0,
+      has: (made.wear?.standOff.length ?? 0) > 0,
     },
     {
       key: 'sightOpen',
       label: 'View',
       title: 'What is seen through the opening (V)',
-      has: made.sightLines.length > 0,
+      has: made.sight.length > 0,
     },
     {
       key: 'ringsOpen',
       label: 'Openings',
       title: 'Openings and what must pass (O)',
-      has: made.rings.length > 0,
+      has: made.passages.length > 0,
     },
     {
       key: 'stretchOpen',

@@ -1,7 +1,6 @@
-import type { Part } from '@fomrik/core/build/document';
-import type { PartReport } from '@fomrik/core/build/report';
-import type { HandDart } from '@fomrik/core/forms/details/detail';
-import type { Piece } from '@fomrik/core/forms/piece';
+import type { HandDart, Part } from '@fomrik/core/document';
+import type { PartReport } from '@fomrik/core/parts';
+import type { Piece } from '@fomrik/core/panel';
 import type { Draft } from 'immer';
 import { useView } from '../../store/view';
 
@@ -25,11 +24,11 @@ export function DartList({
 }) {
   const edge = useView((v) => v.lastEdge);
   const pieces = made.pieces.filter((p) => p.role === 'shell' && p.stretch && !p.mirrors);
-  const byHand = (piece: Piece): boolean => (part.dartsByHand ?? []).some((d) => d.pieceId === piece.id);
+  const byHand = (piece: Piece): boolean => part.darts.some((d) => d.pieceId === piece.id);
   const set = (pieceId: string, darts: HandDart[] | undefined): void =>
     change((p) => {
-      const others = (p.dartsByHand ?? []).filter((d) => d.pieceId !== pieceId);
-      p.dartsByHand = darts ? [...others, { pieceId, darts }] : others;
+      const others = p.darts.filter((d) => d.pieceId !== pieceId);
+      p.darts = darts ? [...others, { pieceId, darts }] : others;
     });
   if (pieces.length === 0)
     return (

@@ -1,34 +1,17 @@
-import type { Zone } from '@fomrik/core/forms/contract';
-import { formKinds, type FormKindName } from '@fomrik/core/forms/kinds';
+import { type Zone, zoneInfo } from '@fomrik/core/body';
+import { formsAt, standardKinds } from '@fomrik/core/parts';
 import { useState } from 'react';
 import { addPart } from '../../app/partActions';
 import { LazyFigure } from '../../parts/LazySolid';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
 
-const kinds = Object.keys(formKinds) as FormKindName[];
-
-const words: Record<Zone, string> = {
-  head: 'head',
-  neck: 'neck',
-  torso: 'trunk',
-  hips: 'hips',
-  shoulder: 'shoulder',
-  upperArm: 'upper arm',
-  elbow: 'elbow',
-  forearm: 'forearm',
-  thigh: 'thigh',
-  knee: 'knee',
-  lowerLeg: 'lower leg',
-  back: 'back',
-};
-
 /** Everything worn on the figure: press a part to work on it, or bare body to hang a new part there. */
 export function FigureBench() {
   const report = useReport((s) => s.report!);
   const chosen = useView((v) => v.partId);
   const [zones, setZones] = useState<Zone[]>([]);
-  const forms = kinds.filter((k) => zones.includes(formKinds[k].zone));
+  const forms = formsAt(standardKinds, zones);
   return (
     <>
       <LazyFigure
@@ -50,20 +33,20 @@ export function FigureBench() {
             className="leaf flex flex-wrap items-center gap-1.5 p-1.5"
           >
             <span className="font-medium">
-              At the {[...new Set(zones.map((z) => words[z]))].join(' or ')}:
+              At the {[...new Set(zones.map((z) => zoneInfo(z).label))].join(' or ')}:
             </span>
-            {forms.map((k) => (
+            {forms.map(({ kind, label, summary }) => (
               <button
-                key={k}
+                key={kind}
                 type="button"
                 className="btn min-h-7 px-2"
-                title={formKinds[k].summary}
+                title={summary}
                 onClick={() => {
-                  addPart(k);
+                  addPart(kind);
                   setZones([]);
                 }}
               >
-                {formKinds[k].label}
+                {label}
               </button>
             ))}
             <button type="button" className="btn min-h-7 px-2" onClick={() => setZones([])}>

@@ -1,5 +1,5 @@
-import type { PartReport } from '@fomrik/core/build/report';
-import { trimNumber } from '@fomrik/core/units/length';
+import type { PartReport } from '@fomrik/core/parts';
+import { trimNumber } from '@fomrik/core/units';
 import { useLength } from '../../parts/useLength';
 import { useReport } from '../../store/report';
 
@@ -8,31 +8,36 @@ export function FitTab({ made }: { made: PartReport }) {
   const length = useLength();
   const fitting = useReport((s) => s.report!.fitting);
   const { wear } = made;
+  const sag = wear?.sags[0];
   const straps = fitting.straps.filter((s) => s.partId === made.id);
   const piece = (id: string): string => made.pieces.find((p) => p.id === id)?.name ?? id;
   return (
     <div className="grid grid-cols-[1fr_1.15fr_1.1fr] gap-x-5 text-[13px]">
       <section aria-label="How it sits">
         <h2 className="head">How it sits</h2>
-        <p>
-          Nearest the body: <strong>{length(wear.leastGapMm, 0)}</strong> at {piece(wear.leastAt.pieceId)}
-          {wear.leastGapMm < 0 && ' (presses)'}; on average {length(wear.meanGapMm, 0)}.
-        </p>
-        {wear.sag && (
+        {!wear && <p className="text-soft">Nobody wears it: it stands by itself.</p>}
+        {wear && (
           <p>
-            Slackest edge: {piece(wear.sag.pieceId)}, {wear.sag.edgeName}, gives{' '}
-            <strong>{length(wear.sag.sagMm)}</strong> under its own weight over {length(wear.sag.lengthMm, 0)}
-            .
+            Nearest the body: <strong>{length(wear.leastGapMm, 0)}</strong> at {piece(wear.leastAt.pieceId)}
+            {wear.leastGapMm < 0 && ' (presses)'}; on average {length(wear.meanGapMm, 0)}.
           </p>
         )}
-        <p>
-          {wear.pads.length === 0
-            ? 'No pads: it lies close, or is not padded.'
-            : `${wear.pads.length} pads, ${wear.pads.map((p) => `${p.thicknessMm} mm on ${piece(p.pieceId)}`).join(', ')}; dotted squares on the pieces.`}
-        </p>
-        {made.rings.map((r) => (
-          <p key={r.name}>
-            Opening {length(r.openingMm, 0)}; {r.name} needs {length(r.needMm, 0)}:{' '}
+        {sag && (
+          <p>
+            Slackest edge: {piece(sag.pieceId)}, {sag.edgeName}, gives <strong>{length(sag.sagMm)}</strong>{' '}
+            under its own weight over {length(sag.lengthMm, 0)}.
+          </p>
+        )}
+        {wear && (
+          <p>
+            {wear.pads.length === 0
+              ? 'No pads: it lies close, or is not padded.'
+              : `${wear.pads.length} pads, ${wear.pads.map((p) => `${p.thicknessMm} mm on ${piece(p.pieceId)}`).join(', ')}; dotted squares on the pieces.`}
+          </p>
+        )}
+        {made.passages.map((r) => (
+          <p key={r.what}>
+            Opening {length(r.openingMm, 0)}; {r.what} needs {length(r.needMm, 0)}:{' '}
             <strong>
               {r.openingMm >= r.needMm ? 'passes' : `${length(r.needMm - r.openingMm, 0)} short`}
             </strong>

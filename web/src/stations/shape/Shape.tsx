@@ -1,21 +1,18 @@
-import { handlesOf } from '@fomrik/core/forms/partForm';
-import type { HandDart } from '@fomrik/core/forms/details/detail';
-import { nearestOn } from '@fomrik/core/forms/details/pick';
-import type { Vec3 } from '@fomrik/core/geometry/vec';
-import { catalogue } from '@fomrik/core/materials/catalogue';
-import { foamSheet, type FoamSheet } from '@fomrik/core/materials/stock';
+import type { HandDart } from '@fomrik/core/document';
+import { nearestOn } from '@fomrik/core/panel';
+import type { Vec3 } from '@fomrik/core/geometry';
 import { Tabs } from 'radix-ui';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import { Empty } from '../../parts/Empty';
 import { FlatPieces } from '../../parts/FlatPieces';
 import { LazySolid } from '../../parts/LazySolid';
 import { Legend } from '../../parts/Legend';
 import { usePart } from '../../parts/usePart';
-import { dragEnd, useBuild } from '../../store/build';
+import { dragEnd } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView, type ShapeTab } from '../../store/view';
 import { BenchToggles } from './BenchToggles';
-import { bracerHandles } from './bracerHandles';
 import { DetailsTab } from './DetailsTab';
 import { FigureBench } from './FigureBench';
 import { FitTab } from './FitTab';
@@ -32,34 +29,24 @@ const tabs: { key: ShapeTab; label: string }[] = [
 export function Shape() {
   const { part, made, change, drag } = usePart();
   const body = useReport((s) => s.report!.body);
-  const wearer = useBuild((s) => s.doc.wearer);
-  const stock = useBuild((s) => s.doc.stock);
-  const { gapOpen, sightOpen, ringsOpen, figureOpen, shapeTab, drawing } = useView();
+  const { gapOpen, sightOpen, ringsOpen, figureOpen, shapeTab, drawing } = useView(
+    useShallow((v) => ({
+      gapOpen: v.gapOpen,
+      sightOpen: v.sightOpen,
+      ringsOpen: v.ringsOpen,
+      figureOpen: v.figureOpen,
+      shapeTab: v.shapeTab,
+      drawing: v.drawing,
+    })),
+  );
   const [gapHere, setGapHere] = useState<string | undefined>();
-  const grips = useMemo(() => {
-    if (!part || part.form === 'bracer') return [];
-    const sheet = (mm: number): FoamSheet | undefined =>
-      foamSheet(catalogue.foams, stock, part.foam.foamId, mm);
-    const foam = sheet(part.foam.nominalMm);
-    if (!foam) return [];
-    const around = {
-      body,
-      underLayerMm: wearer.underLayerMm,
-      foam,
-      sheetOf: (mm: number) => sheet(mm) ?? foam,
-    };
-    return handlesOf(part, around);
-  }, [part, body, wearer.underLayerMm, stock]);
   if (!part) return <Empty what="shape" />;
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
-  const handles =
-    part.form === 'bracer'
-      ? bracerHandles(part, made, drag, change, dragEnd)
-      : formHandles(part, grips, drag, change, dragEnd);
+  const handles = formHandles(made.grips, drag, change, dragEnd);
 
   const onPoint = (p: Vec3 | undefined): void => {
     const spot = p && nearestOn(made.surfaces, p);
-    const gap = spot && made.wear.standOff.find((s) => s.pieceId === spot.pieceId)?.gapMm;
+    const gap = spot && made.wear?.standOff.find((s) => s.pieceId === spot.pieceId)?.gapMm;
     if (!spot || !gap) return setGapHere(undefined);
     const row = gap[Math.round(spot.at.y * (gap.length - 1))]!;
     const mm = row[Math.round(spot.at.x * (row.length - 1))]!;
@@ -75,7 +62,7 @@ export function Shape() {
   };
   const onDarts = (pieceId: string, darts: HandDart[], done: boolean): void => {
     (done ? change : drag)((p) => {
-      p.dartsByHand = [...(p.dartsByHand ?? []).filter((d) => d.pieceId !== pieceId), { pieceId, darts }];
+      p.darts = [...p.darts.filter((d) => d.pieceId !== pieceId), { pieceId, darts }];
     });
     if (done) dragEnd();
   };
@@ -111,7 +98,7 @@ export function Shape() {
         <FlatPieces
           made={made}
           onEdge={(edge) => useView.setState(edge ? { edge, lastEdge: edge } : { edge })}
-          {...(shapeTab === 'details' && part.form !== 'bracer' && { onDarts })}
+          {...(shapeTab === 'details' && { onDarts })}
         />
         <Legend />
       </div>

@@ -1,6 +1,6 @@
-import type { PartReport } from '@fomrik/core/build/report';
-import { strainClassName } from '@fomrik/core/foam/bend';
-import { trimNumber } from '@fomrik/core/units/length';
+import type { PartReport } from '@fomrik/core/parts';
+import { strainClassName } from '@fomrik/core/foam';
+import { trimNumber } from '@fomrik/core/units';
 import { useLength } from '../../parts/useLength';
 import { useBuild } from '../../store/build';
 
@@ -65,7 +65,7 @@ export function ThicknessTrial({
                     <span className="ml-1 text-[11.5px] font-normal text-soft">{row.inStock} in stock</span>
                   )}
                 </th>
-                <td className="whitespace-nowrap px-1">{length(row.patternGirthMm, 0)}</td>
+                <td className="whitespace-nowrap px-1">{length(row.girthMm, 0)}</td>
                 <td className="whitespace-nowrap px-1">
                   {trimNumber(row.massG, 0)} g
                   {change !== 0 && (

@@ -1,38 +1,42 @@
-import type { DrapedPart, Part } from '@fomrik/core/build/document';
-import type { FormHandle } from '@fomrik/core/forms/contract';
-import { drapedKinds } from '@fomrik/core/forms/kinds';
-import { length3 } from '@fomrik/core/geometry/vec';
+import type { Part } from '@fomrik/core/document';
+import { length3 } from '@fomrik/core/geometry';
+import type { FormHandle } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import type { Handle } from '../../parts/SolidGrip';
 
 type Changer = (recipe: (part: Draft<Part>) => void) => void;
 
-/** Diamonds for a draped form's values: dragged along the way they move, nudged by one unit, kept in range. */
+/** Sets a number at a place among the values of a form, from what it is now. */
+function setAt(part: Draft<Part>, path: readonly (string | number)[], next: (now: number) => number): void {
+  const last = path.at(-1)!;
+  const holder = path
+    .slice(0, -1)
+    .reduce<unknown>((at, step) => (at as Record<string | number, unknown> | undefined)?.[step], part.params);
+  if (typeof holder !== 'object' || holder === null) return;
+  const values = holder as Record<string | number, unknown>;
+  values[last] = next(Number(values[last]));
+}
+
+/** Diamonds for a form's values: dragged along the way they move, nudged by one unit, kept in range. */
 export function formHandles(
-  part: DrapedPart,
   handles: readonly FormHandle[],
   drag: Changer,
   change: Changer,
   end: () => void,
 ): Handle[] {
-  return handles.map(({ key, label, at, step }) => {
-    const field = drapedKinds[part.form].fields.find((f) => f.key === key);
-    const [low, high] = field && field.type !== 'choice' ? field.range : [-Infinity, Infinity];
-    const from = (part.params[key] as number | undefined) ?? (field?.absent as number);
-    const set = (by: number) => (p: Draft<Part>) => {
-      Object.assign(p.params, { [key]: Math.min(high, Math.max(low, Math.round(from + by))) });
-    };
+  return handles.map(({ path, label, at, step, value, range: [low, high] }) => {
+    const kept = (to: number): number => Math.min(high, Math.max(low, Math.round(to)));
     // A handle that hardly moves for a unit would run away from the pointer.
     const lively = Math.max(length3(step), 0.15);
     const scale = lively / Math.max(length3(step), 1e-6);
     return {
-      id: key,
+      id: path.join('.'),
       label: label.includes(':') ? label : `${label}: drag, or arrow keys`,
       at,
       look: 'edge',
       step: { x: step.x * scale, y: step.y * scale, z: step.z * scale },
-      onSlide: (by) => drag(set(by)),
-      onNudge: (up, side) => change(set(up + side)),
+      onSlide: (by) => drag((p) => setAt(p, path, () => kept(value + by))),
+      onNudge: (up, right) => change((p) => setAt(p, path, (now) => kept(now + up + right))),
       onEnd: end,
     };
   });

@@ -1,0 +1,41 @@
+export { armGirthMm, armSection } from './arm';
+export type { Clearance } from './clearance';
+export { largerBody, newestMeasures, resolveBody, type Body } from './estimate';
+export { armLean, figure, limbFrame, onLimb } from './figure';
+export {
+  type BodyRegion,
+  type LimbSide,
+  type Measure,
+  measureInfo,
+  type MeasureInfo,
+  type MeasureKey,
+  measures,
+  shortSet,
+  type Wearer,
+} from './measures';
+export { doubts, type Doubt } from './plausible';
+export { likelyUnits, measureScan, scanUnits, standUp, type ScanUnit } from './scan';
+export {
+  headAxes,
+  levels,
+  limbGirthMm,
+  limbLengthMm,
+  limbSection,
+  limbStations,
+  neckSection,
+  torsoSection,
+  type Limb,
+} from './sections';
+export { simulateScan } from './simulatedScanner';
+export { tapes } from './tapes';
+export {
+  hangOn,
+  zoneInfo,
+  zones,
+  zonesIn,
+  type JointName,
+  type Region,
+  type TenderSpot,
+  type Zone,
+} from './zones';
+export { zonesAt } from './zonesAt';

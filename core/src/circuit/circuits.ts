@@ -1,0 +1,135 @@
+import type { Body } from '../body';
+import type { Circuit } from '../document';
+import type { Item } from '../features';
+import { leds, type Pack, type Switch } from '../materials';
+import { type PartReport, placingOf, sidesOf } from '../parts';
+import type { Vec3 } from '../geometry';
+import type { Result } from '../units';
+import { runTime, type RunTime } from './runtime';
+import { solveCircuit, type LampGroup, type Strings } from './strings';
+import { wireLengthMm } from './wire';
+
+/** Twin hook-up wire, grams per metre of one conductor; from memory. */
+const WIRE_G_PER_M = 4;
+
+/** Something of a circuit: which part it is in, and how many there are of that part in one circuit. */
+interface Fitted {
+  item: Item;
+  partId: string;
+  times: number;
+}
+
+/** What feeds what, solved. Figures are for one copy of the circuit. */
+export interface CircuitReport {
+  id: string;
+  name: string;
+  /** A circuit within one part is made as often as the part; one that joins parts is made once. */
+  copies: number;
+  partIds: string[];
+  source?: Fitted;
+  toggle?: Fitted;
+  lamps: Fitted[];
+  groups: LampGroup[];
+  pack?: Pack;
+  switch?: Switch;
+  solved?: Strings;
+  /** Said instead when the lamps cannot be lit. */
+  infeasible?: string;
+  run?: RunTime;
+  wireMm: number;
+  wireG: number;
+  /** Times its wires go from one part to another: a connector each. */
+  crossings: number;
+  /** Features it names that are not there, or not electric. */
+  missing: string[];
+}
+
+/** A circuit on a pack, at the current of each load or at one current for all. */
+export function solveOn(groups: readonly LampGroup[], pack: Pack, currentMa?: number): Result<Strings> {
+  return solveCircuit(
+    pack.cell.nominalV * pack.series,
+    groups.map((g) => (currentMa === undefined ? g : { ...g, currentA: currentMa / 1000 })),
+  );
+}
+
+/** Hours the lamps burn on a pack; 0 when they cannot be lit from it or draw more than its cells give. */
+export function hoursOn(groups: readonly LampGroup[], pack: Pack, currentMa?: number): number {
+  const solved = solveOn(groups, pack, currentMa);
+  return solved.ok && solved.value.totalA <= pack.cell.maxA ? runTime(pack, solved.value).hours : 0;
+}
+
+/** Lamps of one colour and one current share their strings. */
+function groupsOf(circuit: Circuit, lamps: readonly Fitted[]): LampGroup[] {
+  const groups = new Map<string, LampGroup>();
+  for (const { item, times } of lamps) {
+    const { colour } = item.lamp!;
+    const { currentMa } = circuit.loads.find((l) => l.feature === item.featureId)!;
+    const key = `${colour}/${currentMa}`;
+    const known = groups.get(key);
+    if (known) known.count += times;
+    else
+      groups.set(key, {
+        label: colour,
+        count: times,
+        forwardV: leds[colour].forwardV,
+        currentA: currentMa / 1000,
+      });
+  }
+  return [...groups.values()];
+}
+
+function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[]): CircuitReport {
+  const named = [
+    circuit.source,
+    ...(circuit.switch ? [circuit.switch] : []),
+    ...circuit.loads.map((l) => l.feature),
+  ];
+  const owners = parts.filter((p) => p.items.some((i) => named.includes(i.featureId)));
+  const joined = owners.length > 1;
+  const found = (featureId: string, of: (item: Item) => boolean): Fitted[] =>
+    owners.flatMap((p) =>
+      p.items
+        .filter((item) => item.featureId === featureId && of(item))
+        .map((item) => ({ item, partId: p.id, times: joined ? p.copies : 1 })),
+    );
+  const [source] = found(circuit.source, (i) => i.source !== undefined);
+  const [toggle] = circuit.switch ? found(circuit.switch, (i) => i.toggle !== undefined) : [];
+  const lamps = circuit.loads.flatMap((l) => found(l.feature, (i) => i.lamp !== undefined));
+  const groups = groupsOf(circuit, lamps);
+  const pack = source?.item.source;
+  const solved = pack && groups.length > 0 ? solveOn(groups, pack) : undefined;
+  const spots = ({ item, partId, times }: Fitted): Vec3[] =>
+    sidesOf(parts.find((p) => p.id === partId)!)
+      .slice(0, times)
+      .map((side) => placingOf(body, parts, partId, side)(item.at));
+  const from = source ? spots(source)[0] : undefined;
+  const by = toggle ? spots(toggle)[0] : from;
+  const wireMm = from && by ? wireLengthMm(from, by, lamps.flatMap(spots)) : 0;
+  const strangers = owners.filter((p) => p.id !== source?.partId);
+  return {
+    id: circuit.id,
+    name: circuit.name,
+    copies: joined ? 1 : (owners[0]?.copies ?? 1),
+    partIds: owners.map((p) => p.id),
+    ...(source && { source }),
+    ...(toggle && { toggle }),
+    lamps,
+    groups,
+    ...(pack && { pack }),
+    ...(toggle?.item.toggle && { switch: toggle.item.toggle }),
+    ...(solved?.ok && { solved: solved.value }),
+    ...(solved && !solved.ok && { infeasible: solved.message }),
+    ...(solved?.ok && pack && { run: runTime(pack, solved.value) }),
+    wireMm,
+    wireG: (wireMm / 1000) * WIRE_G_PER_M,
+    crossings: source ? strangers.reduce((sum, p) => sum + p.copies, 0) : Math.max(0, owners.length - 1),
+    missing: named.filter((id) => !owners.some((p) => p.items.some((i) => i.featureId === id))),
+  };
+}
+
+/** Every circuit of the build, over all its parts. */
+export const circuitsOf = (
+  circuits: readonly Circuit[],
+  body: Body,
+  parts: readonly PartReport[],
+): CircuitReport[] => circuits.map((c) => circuitReport(c, body, parts));

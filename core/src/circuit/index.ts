@@ -1,0 +1,2 @@
+export { circuitsOf, hoursOn, solveOn, type CircuitReport } from './circuits';
+export { resistorRatedW } from './strings';

@@ -1,0 +1,2 @@
+export { packAll } from './packAll';
+export { fitsSheet, laidOutline, type Packed, type Sheet } from './packing';

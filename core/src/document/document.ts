@@ -1,0 +1,192 @@
+import type { Wearer, Zone } from '../body';
+import type { FoamStock, Habits } from '../materials';
+
+/** The schema this code reads and writes; older ones are lifted to it when they are read. */
+export const schemaVersion = 2;
+
+export interface Brief {
+  version: 'hero' | 'stunt';
+  /** ISO dates. */
+  startDate: string;
+  eventDate: string;
+  hoursPerDay: number;
+  budget: number;
+  currency: 'EUR' | 'USD' | 'GBP';
+  /** Hours the lamps must burn at the event. */
+  lightHours: number;
+  /** Longest piece that fits the luggage and that the event allows. */
+  luggageMm: number;
+  eventMaxMm: number;
+  notes: string;
+}
+
+/** One layer of sheet: which foam, and how thick it is sold. */
+export interface Ply {
+  foamId: string;
+  nominalMm: number;
+}
+
+/** One line of a list field. */
+export type Row = Record<string, number | string>;
+/** Values of a form's or a feature's fields. */
+export type Value = number | string | Row[];
+export type Params = Record<string, Value>;
+
+export type Side = 'left' | 'right' | 'pair' | 'middle';
+
+/** What a part hangs from. */
+export type Mount =
+  | { to: 'wearer'; zone: Zone; side: Side }
+  | { to: 'part'; part: string; anchor: string; alongMm?: number; turnDeg?: number }
+  | { to: 'stand' };
+
+/** A run along an edge of a panel, from one share of its length to another. */
+export interface EdgeSpan {
+  panel: string;
+  edge: string;
+}
+
+/** A spot on a panel: shares of its width and height, seen from outside; turned from upright, degrees. */
+export interface PanelSpot {
+  on: 'panel';
+  panel: string;
+  u: number;
+  v: number;
+  turnDeg: number;
+}
+
+/** A line over a panel, as shares of its width and height. */
+export interface PanelPath {
+  on: 'path';
+  panel: string;
+  points: [u: number, v: number][];
+}
+
+/** Edges one after another, run counter-clockwise as seen from outside. */
+export interface EdgeRuns {
+  on: 'edges';
+  runs: EdgeSpan[];
+}
+
+/** A spot in a room, from its middle. */
+export interface RoomSpot {
+  on: 'room';
+  room: string;
+  alongMm: number;
+  acrossMm: number;
+  turnDeg: number;
+}
+
+export type Place = PanelSpot | PanelPath | EdgeRuns | RoomSpot;
+export type PlaceKind = Place['on'];
+
+/** What is laid on, cut in or put in a part. Ids are unique in the build. */
+export interface Feature {
+  id: string;
+  kind: string;
+  place: Place;
+  params: Params;
+}
+
+/** A dart placed by hand: where its mouth is along an edge and how far it reaches towards the middle, as shares. */
+export interface HandDart {
+  edgeId: string;
+  at: number;
+  reach: number;
+}
+
+/** The darts of a piece as the maker wants them; an empty list is none. */
+export interface PieceDarts {
+  pieceId: string;
+  darts: HandDart[];
+}
+
+/** One form in one place. */
+export interface Part {
+  id: string;
+  name: string;
+  form: string;
+  params: Params;
+  /** Layers from the inside out; a shell has one. */
+  stack: Ply[];
+  lining: Ply | null;
+  mount: Mount;
+  features: Feature[];
+  /** Pieces not named are darted by the stretch. */
+  darts: PieceDarts[];
+}
+
+/** A feature that is lit, and the current through each of its lamps. */
+export interface Load {
+  feature: string;
+  currentMa: number;
+}
+
+/** What feeds what; features may lie in several parts. */
+export interface Circuit {
+  id: string;
+  name: string;
+  source: string;
+  switch: string | null;
+  loads: Load[];
+}
+
+export type PageSize = 'A4' | 'A3' | 'Letter' | 'Legal';
+
+export interface CutPlan {
+  page: PageSize;
+  /** What the printed 100 mm bar really measured; the next print is corrected by it. */
+  barMeasuredMm: number;
+  overlapMm: number;
+  /** Room between pieces on a sheet. */
+  spacingMm: number;
+}
+
+export interface MakePlan {
+  habits: Habits;
+  /** Step id → ISO time it was ticked. */
+  done: Record<string, string>;
+}
+
+/** The decisions of one build, and nothing derived from them. */
+export interface BuildDoc {
+  schema: typeof schemaVersion;
+  name: string;
+  brief: Brief;
+  wearer: Wearer;
+  stock: FoamStock[];
+  parts: Part[];
+  circuits: Circuit[];
+  cut: CutPlan;
+  make: MakePlan;
+}
+
+/** A remembered state to compare with. */
+export interface Pin {
+  id: string;
+  name: string;
+  pinnedAt: string;
+  doc: BuildDoc;
+}
+
+/** What really happened. */
+export interface LogEntry {
+  id: string;
+  at: string;
+  subject: string;
+  note: string;
+  planned: number | null;
+  actual: number | null;
+  unit: string;
+}
+
+/** A build as saved to disk and shared. */
+export interface BuildFile {
+  fomrik: typeof schemaVersion;
+  build: BuildDoc;
+  pins: Pin[];
+  log: LogEntry[];
+}
+
+/** Copies of a part: one for each side of a pair. */
+export const copiesOf = ({ mount }: Part): number => (mount.to === 'wearer' && mount.side === 'pair' ? 2 : 1);

@@ -1,0 +1,143 @@
+import type { MeasureKey } from '../body';
+import type { Params, Row, Value } from './document';
+
+/** What a part may need more of: room inside, way round a joint, girth, or more pieces. */
+export type Need = 'room' | 'reach' | 'girth' | 'split';
+
+interface FieldBase<K extends string> {
+  key: K;
+  label: string;
+  help: string;
+  group: string;
+  /** Whether the field has any bearing as things stand. */
+  when?: (params: Params) => boolean;
+  /** What one unit more gives of something that may be needed, in its millimetres; a choice that splits gives 1. */
+  cures?: readonly { need: Need; by: number }[];
+  seededBy?: MeasureKey;
+}
+
+/** A number: millimetres, degrees, whole pieces, or a plain number with its unit. */
+export interface NumberField<K extends string = string> extends FieldBase<K> {
+  type: 'length' | 'angle' | 'count' | 'number';
+  range: readonly [number, number];
+  unit?: string;
+}
+
+export interface ChoiceField<
+  K extends string = string,
+  V extends string | number = string | number,
+> extends FieldBase<K> {
+  type: 'choice';
+  choices: readonly { value: V; label: string }[];
+  /** Values that are not on the list are kept and told of rather than refused: things out of a catalogue. */
+  open?: boolean;
+}
+
+/** A thickness of the part's own foam; 0 takes the part's. */
+export interface FoamField<K extends string = string> extends FieldBase<K> {
+  type: 'foam';
+  /** Thicknesses above this are unusual here, mm. */
+  usualMm?: number;
+  /** Whether 0, the part's own thickness, may be chosen. */
+  own: boolean;
+}
+
+/** A list with the same fields in every line. */
+export interface RowsField<
+  K extends string = string,
+  Of extends readonly ScalarField[] = readonly ScalarField[],
+> extends FieldBase<K> {
+  type: 'rows';
+  of: Of;
+  range: readonly [number, number];
+  /** What a new line begins as, after those before it. */
+  start: (rows: readonly Row[]) => Row;
+  /** What one line is called. */
+  line: string;
+}
+
+export type ScalarField = NumberField | ChoiceField | FoamField;
+export type Field = ScalarField | RowsField;
+
+type ScalarValue<F> = F extends { type: 'choice'; choices: readonly { value: infer V }[] } ? V : number;
+type RowValues<Fs extends readonly ScalarField[]> = { [F in Fs[number] as F['key']]: ScalarValue<F> };
+type FieldValue<F> = F extends { type: 'rows'; of: infer Of extends readonly ScalarField[] }
+  ? RowValues<Of>[]
+  : ScalarValue<F>;
+
+/** The values a list of fields describes. */
+export type ParamsOf<Fs extends readonly Field[]> = { [F in Fs[number] as F['key']]: FieldValue<F> };
+
+type Rest<K extends string> = Partial<Pick<FieldBase<K>, 'when' | 'cures' | 'seededBy'>>;
+
+const number =
+  (type: NumberField['type']) =>
+  <K extends string>(
+    key: K,
+    label: string,
+    range: readonly [number, number],
+    help: string,
+    group = 'Form',
+    rest: Rest<K> = {},
+  ): NumberField<K> => ({ type, key, label, range, help, group, ...rest });
+
+export const length = number('length');
+export const angle = number('angle');
+export const count = number('count');
+
+export const choice = <K extends string, const V extends string | number>(
+  key: K,
+  label: string,
+  choices: readonly (readonly [V, string])[],
+  help: string,
+  group = 'Form',
+  rest: Rest<K> & { open?: boolean } = {},
+): ChoiceField<K, V> => ({
+  type: 'choice',
+  key,
+  label,
+  help,
+  group,
+  choices: choices.map(([value, text]) => ({ value, label: text })),
+  ...rest,
+});
+
+/** Thickness of pieces of their own: 0 takes the part's foam. */
+export const ownFoam = <K extends string>(key: K, label: string, rest: Rest<K> = {}): FoamField<K> => ({
+  type: 'foam',
+  key,
+  label,
+  help: 'Thickness of these pieces alone.',
+  group: 'Foam',
+  own: true,
+  ...rest,
+});
+
+export const rows = <K extends string, const Of extends readonly ScalarField[]>(
+  key: K,
+  label: string,
+  of: Of,
+  range: readonly [number, number],
+  start: (rows: readonly Row[]) => Row,
+  line: string,
+  help: string,
+  group = label,
+): RowsField<K, Of> => ({ type: 'rows', key, label, of, range, start, line, help, group });
+
+/** Whether a value is one that the field can hold. */
+export function holds(field: Field, value: Value | undefined): boolean {
+  if (field.type === 'rows')
+    return (
+      Array.isArray(value) &&
+      value.length >= field.range[0] &&
+      value.length <= field.range[1] &&
+      value.every((row) => field.of.every((f) => holds(f, row[f.key])))
+    );
+  if (field.type === 'choice')
+    return field.open ? typeof value === 'string' : field.choices.some((c) => c.value === value);
+  if (typeof value !== 'number' || !Number.isFinite(value)) return false;
+  if (field.type === 'foam') return (field.own && value === 0) || (value >= 1 && value <= 50);
+  return (
+    value >= field.range[0] && value <= field.range[1] && (field.type !== 'count' || Number.isInteger(value))
+  );
+}

@@ -1,0 +1,44 @@
+export { applyChanges, type Change } from './change';
+export { setting, type Check, type Cure, type Severity, type Station } from './check';
+export {
+  copiesOf,
+  schemaVersion,
+  type BuildDoc,
+  type BuildFile,
+  type Circuit,
+  type CutPlan,
+  type EdgeSpan,
+  type Feature,
+  type HandDart,
+  type LogEntry,
+  type Mount,
+  type PageSize,
+  type PanelSpot,
+  type Params,
+  type Part,
+  type PieceDarts,
+  type Pin,
+  type Place,
+  type PlaceKind,
+  type Ply,
+  type Row,
+  type Side,
+  type Value,
+} from './document';
+export {
+  angle,
+  choice,
+  count,
+  holds,
+  length,
+  ownFoam,
+  rows,
+  type Field,
+  type FoamField,
+  type Need,
+  type ParamsOf,
+  type RowsField,
+  type ScalarField,
+} from './field';
+export { share } from './share';
+export { firstParts } from './firstParts';

@@ -1,0 +1,184 @@
+import type { TenderSpot } from '../body';
+import type { Check, Feature, Field, Params, Place, PlaceKind, Ply, Station } from '../document';
+import type { Mesh, Vec2, Vec3 } from '../geometry';
+import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, Switch } from '../materials';
+import type { Hole, LaidPanel, Mark, Piece, Room } from '../panel';
+import type { Sure } from '../units';
+
+/** A part as features find it: its panels laid, its rooms, and what it is made of. */
+export interface LaidPart {
+  panels: readonly LaidPanel[];
+  rooms: readonly Room[];
+  ply: Ply;
+  lined: boolean;
+  sheet: (ply: Ply) => FoamSheet;
+  features: readonly Feature[];
+  packs: readonly Pack[];
+  switches: readonly Switch[];
+  tender: readonly TenderSpot[];
+}
+
+/** Something electric that was put in, where it really sits. */
+export interface Item {
+  id: string;
+  featureId: string;
+  name: string;
+  at: Vec3;
+  normal: Vec3;
+  /** The piece it is fixed to and where it lies there; absent in a room of its own. */
+  pieceId?: string;
+  flat?: Vec2;
+  /** Distance from the nearest edge of its piece, negative when off the foam. */
+  marginMm: number;
+  massG: number;
+  lamp?: { colour: LampColour; led: LedBody };
+  source?: Pack;
+  toggle?: Switch;
+  /** Where its kind is chosen among the values of the part. */
+  choose?: (string | number)[];
+  /** Depth it needs and has, and its outline over the room seen from outside. */
+  fit?: {
+    needMm: number;
+    haveMm: number;
+    widthMm: number;
+    lengthMm: number;
+    /** Of `haveMm`, what a pocket in the foam gives, and how thick that foam is; 0 in a room of its own. */
+    pocketMm: number;
+    foamMm: number;
+    roomId: string;
+    outline: Vec2[];
+    profile: { acrossMm: number; depthMm: number | null }[];
+  };
+}
+
+/** A line, rivet or hole drawn on the outer face of the solid. */
+export interface Drawn {
+  kind: 'groove' | 'score' | 'rivet' | 'hole';
+  points: Vec3[];
+  acrossMm: number;
+}
+
+/** Something to buy for one copy. */
+export interface Bought {
+  what: string;
+  unit: string;
+  count: number;
+  each: number;
+  massG: number;
+  sure: Sure;
+}
+
+/** Work of one copy; like work is told as one step. */
+export interface Work {
+  step: string;
+  /** On the flat pieces, on the formed shell, or on the painted one. */
+  when: 'flat' | 'formed' | 'painted';
+  /** What is done to how many, as in “glue 12 rivets”. */
+  verb: string;
+  what: string;
+  count: number;
+  eachMin: number;
+  detail: string;
+  cautions: readonly CautionKey[];
+  waitMin: number;
+  waitFor?: string;
+}
+
+/** What a feature does to its part. */
+export interface Laid {
+  pieces: Piece[];
+  holes: { pieceId: string; hole: Hole }[];
+  marks: { pieceId: string; mark: Mark }[];
+  solids: Mesh[];
+  drawn: Drawn[];
+  items: Item[];
+  bought: Bought[];
+  work: Work[];
+  /** Foam added along an edge, or over a whole piece. */
+  stiffens: { pieceId: string; edgeId?: string; thicknessMm: number }[];
+  checks: Check[];
+}
+
+export const nothing = (): Laid => ({
+  pieces: [],
+  holes: [],
+  marks: [],
+  solids: [],
+  drawn: [],
+  items: [],
+  bought: [],
+  work: [],
+  stiffens: [],
+  checks: [],
+});
+
+/** Where a new feature is meant to go: what was pointed at last, or the first there is. */
+export interface Pointed {
+  panel: string;
+  edge: string;
+  /** Shares of the panel's width and height. */
+  at: Vec2;
+}
+
+/** A kind of feature. Adding one is adding a folder that exports one of these, and a line in the registry. */
+export interface FeatureKind {
+  kind: string;
+  /** Its name, and what adding one is called. */
+  label: string;
+  verb: string;
+  summary: string;
+  /** The station where it is planned. */
+  station: Extract<Station, 'shape' | 'inside'>;
+  fields: readonly Field[];
+  places: readonly PlaceKind[];
+  /** Lies over a whole piece, so that a spot on it is not asked. */
+  spotless?: boolean;
+  start: (pointed: Pointed) => { place: Place; params: Params };
+  lay: (on: LaidPart, feature: Feature) => Laid;
+  /** What it is offered for: an edge that gives under its own weight. */
+  cures?: 'slack';
+  /** Fed by a circuit, feeds one, or switches one. */
+  electric?: 'load' | 'source' | 'switch';
+}
+
+/** A feature as its folder writes it; P is what its fields describe. */
+export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay'> {
+  start: (pointed: Pointed) => { place: Place; params: P };
+  lay: (on: LaidPart, feature: Omit<Feature, 'params'> & { params: P }) => Laid;
+}
+
+/** A feature under the common contract. */
+export const defineFeature = <P>({ start, lay, ...rest }: FeatureSpec<P>): FeatureKind => ({
+  ...rest,
+  start: (pointed) => start(pointed) as unknown as { place: Place; params: Params },
+  lay: (on, feature) => lay(on, feature as unknown as Omit<Feature, 'params'> & { params: P }),
+});
+
+/** The feature could not be laid, or not as asked: it is told of, and stays in the build. */
+export function notLaid(feature: Pick<Feature, 'id'>, station: Station, title: string): Laid {
+  return {
+    ...nothing(),
+    checks: [
+      {
+        id: `feature-${feature.id}`,
+        severity: 'mind',
+        station,
+        title,
+        why: 'It was left off the pattern; change it or take it away.',
+        sure: 'standard',
+        excess: 1,
+        cures: [],
+      },
+    ],
+  };
+}
+
+/** A change of one of the part's features, leading from the part. */
+export const featurePath = (
+  on: LaidPart,
+  feature: Pick<Feature, 'id'>,
+  ...path: (string | number)[]
+): (string | number)[] => ['features', on.features.findIndex((f) => f.id === feature.id), ...path];
+
+export const panelOf = (on: LaidPart, id: string): LaidPanel | undefined =>
+  on.panels.find((l) => l.panel.id === id);

@@ -1,0 +1,12 @@
+export {
+  nothing,
+  type Bought,
+  type Drawn,
+  type FeatureKind,
+  type Item,
+  type Laid,
+  type LaidPart,
+  type Pointed,
+  type Work,
+} from './contract';
+export { features } from './registry';

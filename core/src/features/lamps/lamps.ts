@@ -1,0 +1,206 @@
+import { type Check, choice, count, type Cure, length, type PanelSpot, type ParamsOf } from '../../document';
+import { type LampColour, ledBodies, leds } from '../../materials';
+import type { LaidPanel } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
+import { spotFrom } from '../laying/spot';
+
+const colours = Object.keys(leds) as LampColour[];
+
+const fields = [
+  count('count', 'Lamps', [1, 60], 'In a line.'),
+  choice(
+    'colour',
+    'Colour',
+    colours.map((c) => [c, c] as const),
+    'Of the light.',
+  ),
+  choice(
+    'body',
+    'Body',
+    [
+      ['3mm', '3 mm'],
+      ['5mm', '5 mm'],
+    ],
+    'The hole is as wide as the body.',
+  ),
+  length('pitchMm', 'Apart', [6, 500], 'Middle to middle, along the foam.'),
+] as const;
+
+type LampParams = ParamsOf<typeof fields>;
+
+/** Least foam round a lamp window, mm (common practice, no source). */
+const WINDOW_MARGIN_MM = 8;
+const LEAST_PITCH_MM = 6;
+
+/** Foam from a place either way, as far as a window keeps its margin; mm. */
+function clearRun(laid: LaidPanel, place: PanelSpot, clearMm: number): [number, number] {
+  const reach = (sign: 1 | -1): number => {
+    let mm = 0;
+    while (mm < 600 && spotFrom(laid, place, sign * (mm + 4)).marginMm >= clearMm) mm += 4;
+    return mm;
+  };
+  return [reach(-1), reach(1)];
+}
+
+/** Ways to bring a whole row onto foam: centred where it is, or in the middle of the piece, closer together if it must be. */
+function centred(on: LaidPart, id: string, laid: LaidPanel, place: PanelSpot, params: LampParams): Cure[] {
+  const clear = WINDOW_MARGIN_MM + ledBodies[params.body].bodyMm / 2 + 1;
+  const spans = params.count - 1;
+  const tries: { place: PanelSpot; words: string }[] = [
+    { place, words: 'Centre the row' },
+    { place: { ...place, u: 0.5, v: 0.5 }, words: 'Middle of the piece' },
+    {
+      place: { ...place, u: 0.5, v: 0.5, turnDeg: (place.turnDeg + 90) % 360 },
+      words: 'Middle of the piece, turned',
+    },
+  ];
+  return tries.flatMap(({ place: at, words }): Cure[] => {
+    if (spotFrom(laid, at, 0).marginMm < clear) return [];
+    const [back, ahead] = clearRun(laid, at, clear);
+    const pitchMm =
+      spans === 0 ? params.pitchMm : Math.min(params.pitchMm, Math.floor((back + ahead) / spans));
+    if (pitchMm < LEAST_PITCH_MM) return [];
+    const start = (ahead - back - spans * pitchMm) / 2;
+    const uv = laid.uvAt(spotFrom(laid, at, start).flat);
+    if (!uv) return [];
+    const round = (t: number): number => Math.round(t * 1e4) / 1e4;
+    return [
+      {
+        label: pitchMm < params.pitchMm ? `${words}, ${pitchMm} mm apart` : words,
+        changes: [
+          {
+            path: featurePath(on, { id }, 'place'),
+            value: { ...at, u: round(uv.x), v: round(uv.y) },
+          },
+          { path: featurePath(on, { id }, 'params', 'pitchMm'), value: pitchMm },
+        ],
+      },
+    ];
+  });
+}
+
+/** LEDs in a line, each in a hole of its own. */
+export const lamps = defineFeature<LampParams>({
+  kind: 'lamps',
+  label: 'Lamps',
+  verb: 'Lamp row',
+  summary: 'LEDs in a line, each pushed into a hole from behind.',
+  station: 'inside',
+  electric: 'load',
+  fields,
+  places: ['panel'],
+  start: ({ panel, at }) => ({
+    place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
+    params: { count: 3, colour: 'amber', body: '5mm', pitchMm: 30 },
+  }),
+  lay: (on, feature) => {
+    const { id, place, params } = feature;
+    const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
+    if (!laid || place.on !== 'panel')
+      return notLaid(feature, 'inside', 'the piece that carried a row of lamps is no longer there.');
+    const led = ledBodies[params.body];
+    const made = nothing();
+    const room = on.rooms.find((r) => r.id === `gap:${laid.panel.id}`);
+    const overhang = Math.max(0, led.lengthMm - laid.foam.thicknessMm.value);
+    made.items = Array.from({ length: params.count }, (_, i): Item => {
+      const spot = spotFrom(laid, place, i * params.pitchMm);
+      return {
+        id: `${id}-${i + 1}`,
+        featureId: id,
+        name: `${params.colour} lamp ${i + 1}`,
+        at: spot.at,
+        normal: spot.normal,
+        pieceId: laid.panel.id,
+        flat: spot.flat,
+        marginMm: spot.marginMm,
+        massG: led.massG,
+        lamp: { colour: params.colour, led },
+        fit: {
+          needMm: overhang,
+          haveMm: room?.depthAt(spot.flat) ?? 0,
+          widthMm: led.rimMm,
+          lengthMm: led.rimMm,
+          pocketMm: 0,
+          foamMm: laid.foam.thicknessMm.value,
+          roomId: `gap:${laid.panel.id}`,
+          outline: [],
+          profile: [],
+        },
+      };
+    });
+    made.holes = made.items
+      .filter((l) => l.marginMm > led.bodyMm / 2)
+      .map((l) => ({
+        pieceId: laid.panel.id,
+        hole: { id: l.id, kind: 'lamp', centre: l.flat!, diameterMm: led.bodyMm },
+      }));
+    made.bought.push({
+      what: `${led.bodyMm} mm ${params.colour} LED`,
+      unit: 'lamps',
+      count: params.count,
+      each: led.price,
+      massG: 0,
+      sure: 'memory',
+    });
+    made.checks = checksOf(on, id, laid, place, params, made.items);
+    return made;
+  },
+});
+
+function checksOf(
+  on: LaidPart,
+  id: string,
+  laid: LaidPanel,
+  place: PanelSpot,
+  params: LampParams,
+  items: readonly Item[],
+): Check[] {
+  const checks: Check[] = [];
+  const half = ledBodies[params.body].bodyMm / 2;
+  const off = items.filter((l) => l.marginMm - half < WINDOW_MARGIN_MM);
+  const worst = Math.min(...items.map((l) => l.marginMm));
+  if (off.length > 0)
+    checks.push({
+      id: `lamp-edge-${id}`,
+      severity: worst < half ? 'stop' : 'mind',
+      station: 'inside',
+      title: `${off.length} lamp window${off.length > 1 ? 's' : ''} on ${laid.panel.name} ${worst < 0 ? 'off the foam' : `${trimNumber(worst, 0)} mm from an edge`}; keep ${WINDOW_MARGIN_MM} mm of foam round each.`,
+      why: 'A thin bridge of foam tears when it is bent.',
+      sure: 'practice',
+      excess: off.reduce((sum, l) => sum + WINDOW_MARGIN_MM + half - l.marginMm, 0),
+      pieceId: laid.panel.id,
+      cures: centred(on, id, laid, place, params),
+    });
+  const short = Math.max(...items.map((l) => l.fit!.needMm - l.fit!.haveMm));
+  if (short > 0.05)
+    checks.push({
+      id: `lamp-deep-${id}`,
+      severity: 'mind',
+      station: 'inside',
+      title: `lamps stand ${trimNumber(items[0]!.fit!.needMm)} mm out behind the foam, ${trimNumber(short)} mm more than the gap there.`,
+      why: 'The leads press into the sleeve and short on sweat.',
+      sure: 'memory',
+      excess: short,
+      pieceId: laid.panel.id,
+      cures: [{ need: 'room', mm: short }],
+    });
+  if (!on.lined)
+    checks.push({
+      id: 'lining',
+      severity: 'note',
+      station: 'inside',
+      title: 'nothing covers the wires inside.',
+      why: 'A 2 mm lining keeps solder off the sleeve and sweat off the solder.',
+      sure: 'practice',
+      excess: 1,
+      cures: [
+        {
+          label: 'Add a 2 mm lining',
+          changes: [{ path: ['lining'], value: { foamId: 'dense-eva', nominalMm: 2 } }],
+          certain: true,
+        },
+      ],
+    });
+  return checks;
+}

@@ -1,0 +1,128 @@
+import type { EdgeSpan, Feature } from '../../document';
+import { dist3, type Vec3 } from '../../geometry';
+import type { FoamSheet } from '../../materials';
+import { bandAlong, type LaidPanel, offsetGrid, onGrid, type Side, sides } from '../../panel';
+import { nothing, notLaid, panelOf, type Laid, type LaidPart } from '../contract';
+import { layPatch } from './patch';
+
+/** A strip along edges: where, how wide, of what, on which face. */
+export interface Band {
+  runs: readonly EdgeSpan[];
+  widthMm: number;
+  foam: FoamSheet;
+  face: 'outer' | 'inner';
+  /** What it is called, and what the maker should know before cutting. */
+  name: string;
+  note: string;
+}
+
+interface Run {
+  laid: LaidPanel;
+  side: Side;
+  edgeName: string;
+  face: Vec3[][];
+}
+
+/** Ends that come this near to each other are one strip, mm. */
+const MEETS_MM = 3;
+
+const isSide = (edge: string): edge is Side => (sides as readonly string[]).includes(edge);
+
+/** Whether a neighbouring edge carries a strip of the same kind, so that the ends are mitred. */
+const mitred = (on: LaidPart, feature: Feature, panel: string, edge: Side): boolean =>
+  on.features.some(
+    (f) =>
+      f.kind === feature.kind &&
+      f.place.on === 'edges' &&
+      f.place.runs.some((r) => r.panel === panel && r.edge === edge),
+  );
+
+const next = (side: Side, by: number): Side => sides[(sides.indexOf(side) + by + 4) % 4]!;
+
+/**
+ * A strip laid along runs of edges, three points deep from the edge inwards. Runs whose ends meet make one strip,
+ * across seams; where they do not, the strip is cut in as many pieces as there are runs that hang together.
+ */
+export function layBand(on: LaidPart, feature: Feature, band: Band): Laid {
+  const lost = band.runs.find((r) => !panelOf(on, r.panel) || !isSide(r.edge));
+  if (lost || band.runs.length === 0)
+    return notLaid(
+      feature,
+      'shape',
+      lost
+        ? `the edge “${lost.edge}” of “${lost.panel}” that carried ${band.name} is no longer there.`
+        : `${band.name} runs along no edge.`,
+    );
+  const runs = band.runs.map(({ panel, edge }): Run => {
+    const laid = panelOf(on, panel)!;
+    const lift = band.face === 'outer' ? laid.foam.thicknessMm.value : -band.foam.thicknessMm.value;
+    const side = edge as Side;
+    return { laid, side, edgeName: laid.panel.edges[side], face: offsetGrid(laid.panel.grid, lift) };
+  });
+  const grids = runs.map((run) => {
+    const { laid, side, face } = run;
+    const id = laid.panel.id;
+    const mitre = {
+      start: band.runs.length === 1 && mitred(on, feature, id, next(side, -1)),
+      end: band.runs.length === 1 && mitred(on, feature, id, next(side, 1)),
+    };
+    return {
+      run,
+      mitre,
+      grid: bandAlong(face, side, band.widthMm, mitre)?.map((row) => row.map((uv) => onGrid(face, uv))),
+    };
+  });
+  const small = grids.find((g) => !g.grid);
+  if (small)
+    return notLaid(
+      feature,
+      'shape',
+      `${small.run.laid.panel.name} is too small for ${band.name} ${band.widthMm} mm wide.`,
+    );
+  const strips: {
+    grid: Vec3[][];
+    names: string[];
+    from: (typeof grids)[number];
+    to: (typeof grids)[number];
+  }[] = [];
+  for (const g of grids) {
+    const before = strips.at(-1);
+    const grid = g.grid!;
+    if (before && dist3(before.grid[0]!.at(-1)!, grid[0]![0]!) <= MEETS_MM) {
+      before.grid = before.grid.map((row, r) => [...row, ...grid[r]!.slice(1)]);
+      before.names.push(g.run.edgeName);
+      before.to = g;
+    } else strips.push({ grid, names: [g.run.edgeName], from: g, to: g });
+  }
+  const made = nothing();
+  const end = (cut: boolean): string => (cut ? 'mitred end' : 'square end');
+  strips.forEach(({ grid, names, from, to }, i) => {
+    const edge = [...new Set(names)].join(' and ');
+    const { piece, mesh } = layPatch(
+      feature,
+      i === 0 ? '' : `.${i + 1}`,
+      grid,
+      {
+        name: `${band.name}, ${edge}`,
+        edges: {
+          bottom: edge,
+          right: end(to.mitre.end),
+          top: 'inner edge of strip',
+          left: end(from.mitre.start),
+        },
+        note: `${band.note} On ${[...new Set(runs.map((r) => r.laid.panel.name))].join(', ')}.`,
+      },
+      band.foam,
+      band.face,
+    );
+    made.pieces.push(piece);
+    made.solids.push(mesh);
+  });
+  for (const { laid, side } of runs)
+    made.stiffens.push({
+      pieceId: laid.panel.id,
+      edgeId: side,
+      thicknessMm: band.foam.thicknessMm.value,
+    });
+  return made;
+}

@@ -1,0 +1,46 @@
+import type { PanelSpot } from '../../document';
+import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2, type Vec3 } from '../../geometry';
+import { gridNormals, type LaidPanel, onGrid } from '../../panel';
+
+/** A spot of a panel in the flat and in space. */
+export interface Spot {
+  flat: Vec2;
+  /** On the outer face, and which way is out. */
+  at: Vec3;
+  normal: Vec3;
+  /** Distance from the nearest edge of its piece, negative when off the foam. */
+  marginMm: number;
+}
+
+/** Outward normals of panels that have not changed. */
+const known = new WeakMap<LaidPanel['panel'], Vec3[][]>();
+const normalsOf = ({ panel }: LaidPanel): Vec3[][] => {
+  let normals = known.get(panel);
+  if (!normals) known.set(panel, (normals = gridNormals(panel.grid)));
+  return normals;
+};
+
+/** The way a turned feature points on its flat piece: 0 up, 90 to the right. */
+export const wayOf = (turnDeg: number): Vec2 => rotate2({ x: 0, y: 1 }, (-turnDeg * Math.PI) / 180);
+
+/** The spot `alongMm` from a place, the way it is turned, measured on the flat. */
+export function spotFrom(laid: LaidPanel, place: PanelSpot, alongMm: number): Spot {
+  const from = laid.flatAt({ x: place.u, y: place.v });
+  const way = wayOf(place.turnDeg);
+  const flat = { x: from.x + way.x * alongMm, y: from.y + way.y * alongMm };
+  const margin = distanceToEdge(laid.piece.outline, flat);
+  const on = contains(laid.piece.outline, flat);
+  // A spot off the foam is shown at the last of it on the way there.
+  let uv = laid.uvAt(flat);
+  for (let t = 0.95; !uv && t > 0; t -= 0.05)
+    uv = laid.uvAt({ x: from.x + way.x * alongMm * t, y: from.y + way.y * alongMm * t });
+  const spot = uv ?? { x: place.u, y: place.v };
+  const normal = onGrid(normalsOf(laid), spot);
+  const inner = onGrid(laid.panel.grid, spot);
+  return {
+    flat,
+    at: add3(inner, scale3(normal, laid.foam.thicknessMm.value)),
+    normal,
+    marginMm: on ? margin : -margin,
+  };
+}

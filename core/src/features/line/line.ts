@@ -1,0 +1,83 @@
+import { choice, type ParamsOf } from '../../document';
+import { offsetGrid, onGrid } from '../../panel';
+import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+
+const fields = [
+  choice(
+    'look',
+    'Cut as',
+    [
+      ['score', 'score'],
+      ['groove', 'groove'],
+    ],
+    'A shallow line on the face opened by heat, or a V in the back.',
+  ),
+] as const;
+
+/** Points drawn between two set by hand. */
+const BETWEEN = 12;
+
+/** A groove or scored line drawn on the form. */
+export const line = defineFeature<ParamsOf<typeof fields>>({
+  kind: 'line',
+  label: 'Line',
+  verb: 'Line across',
+  summary: 'A score or groove drawn on the form.',
+  station: 'shape',
+  fields,
+  places: ['path'],
+  start: ({ panel }) => ({
+    place: {
+      on: 'path',
+      panel,
+      points: [
+        [0.15, 0.5],
+        [0.85, 0.5],
+      ],
+    },
+    params: { look: 'score' },
+  }),
+  lay: (on, feature) => {
+    const { place, params } = feature;
+    const laid = place.on === 'path' ? panelOf(on, place.panel) : undefined;
+    if (!laid || place.on !== 'path')
+      return notLaid(feature, 'shape', 'the piece that carried a drawn line is no longer there.');
+    const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
+    const points = place.points.map(([x, y]) => ({ x, y }));
+    const run = [
+      ...points.slice(1).flatMap((to, i) =>
+        Array.from({ length: BETWEEN }, (_, k) => {
+          const from = points[i]!;
+          return {
+            x: from.x + ((to.x - from.x) * k) / BETWEEN,
+            y: from.y + ((to.y - from.y) * k) / BETWEEN,
+          };
+        }),
+      ),
+      points.at(-1)!,
+    ];
+    const scored = params.look === 'score';
+    return {
+      ...nothing(),
+      marks: [
+        { pieceId: laid.panel.id, mark: { kind: params.look, points: run.map((uv) => laid.flatAt(uv)) } },
+      ],
+      drawn: [{ kind: params.look, points: run.map((uv) => onGrid(face, uv)), acrossMm: 1 }],
+      work: [
+        {
+          step: scored ? 'score' : 'lines',
+          when: 'flat',
+          verb: scored ? 'score' : 'groove',
+          what: scored ? 'lines on the face' : 'lines in the back',
+          count: 1,
+          eachMin: 4,
+          detail: scored
+            ? 'A light cut a third deep, opened with warm air.'
+            : 'A V a little more than half deep, from the back.',
+          cautions: scored ? ['blade', 'heat'] : ['blade'],
+          waitMin: 0,
+        },
+      ],
+    };
+  },
+});

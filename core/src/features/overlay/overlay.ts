@@ -1,0 +1,60 @@
+import { type FoamField, length, type ParamsOf } from '../../document';
+import { insetOf, offsetGrid, onGrid } from '../../panel';
+import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { layPatch } from '../laying/patch';
+
+const foam: FoamField<'foamMm'> = {
+  type: 'foam',
+  key: 'foamMm',
+  label: 'Foam',
+  help: 'Of the raised layer.',
+  group: 'Foam',
+  own: false,
+};
+
+const fields = [length('insetMm', 'Set in', [2, 150], 'From every edge of the piece.'), foam] as const;
+
+/** A second layer or raised panel, its outline set in from the piece's by a distance. */
+export const overlay = defineFeature<ParamsOf<typeof fields>>({
+  kind: 'overlay',
+  label: 'Layer',
+  verb: 'Raised layer',
+  summary: 'A second layer on the outside, set in from every edge.',
+  station: 'shape',
+  fields,
+  places: ['panel'],
+  spotless: true,
+  start: ({ panel }) => ({
+    place: { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 },
+    params: { insetMm: 15, foamMm: 2 },
+  }),
+  lay: (on, feature) => {
+    const { place, params } = feature;
+    const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
+    if (!laid) return notLaid(feature, 'shape', 'the piece that carried a layer is no longer there.');
+    const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
+    const inset = insetOf(face, params.insetMm);
+    const { name } = laid.panel;
+    if (!inset)
+      return notLaid(feature, 'shape', `${name} is too small for a layer set in by ${params.insetMm} mm.`);
+    const sheet = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
+    const { piece, mesh } = layPatch(
+      feature,
+      '',
+      inset.map((row) => row.map((uv) => onGrid(face, uv))),
+      {
+        name: `layer on ${name}`,
+        edges: { bottom: 'lower edge', right: 'right edge', top: 'upper edge', left: 'left edge' },
+        note: `Glued on the outer face, ${params.insetMm} mm in from every edge. On ${name}.`,
+      },
+      sheet,
+      'outer',
+    );
+    return {
+      ...nothing(),
+      pieces: [piece],
+      solids: [mesh],
+      stiffens: [{ pieceId: laid.panel.id, thicknessMm: sheet.thicknessMm.value }],
+    };
+  },
+});

@@ -1,0 +1,230 @@
+import { type Check, choice, type Cure, type Feature, type ParamsOf } from '../../document';
+import { contains, dist3 } from '../../geometry';
+import { type Pack, packs } from '../../materials';
+import { footprintOutline } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
+import { footingOf, type Footing } from '../laying/device';
+import { pocketDepthMm, snugPocketMm } from '../pocket/recess';
+
+const fields = [
+  choice(
+    'packId',
+    'Pack',
+    packs.map((p) => [p.id, p.name] as const),
+    'Cells and holder.',
+    'Form',
+    { open: true },
+  ),
+  choice(
+    'pocket',
+    'Pocket in the foam',
+    [
+      ['cut', 'cut, 2 mm skin left'],
+      ['none', 'none'],
+    ],
+    'Gives the pack more room behind a shell.',
+  ),
+] as const;
+
+type PackParams = ParamsOf<typeof fields>;
+
+/** A little of the footprint may stand over the edge of the room. */
+const INSIDE = 0.97;
+
+/** Cells in a holder, behind a panel or in a room. */
+export const pack = defineFeature<PackParams>({
+  kind: 'pack',
+  label: 'Pack',
+  verb: 'Pack',
+  summary: 'Cells and holder, behind the shell or in a box.',
+  station: 'inside',
+  electric: 'source',
+  fields,
+  places: ['panel', 'room'],
+  start: ({ panel, at }) => ({
+    place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
+    params: { packId: '3xaaa', pocket: 'cut' },
+  }),
+  lay: (on, feature) => {
+    const { id, params } = feature;
+    const source = on.packs.find((p) => p.id === params.packId);
+    if (!source)
+      return {
+        ...nothing(),
+        checks: [
+          {
+            id: `pack-unknown-${id}`,
+            severity: 'stop',
+            station: 'inside',
+            title: `the pack “${params.packId}” is not in the catalogue.`,
+            why: 'Its voltage and size are not known, so nothing can be worked out with it.',
+            sure: 'standard',
+            excess: 1,
+            cures: on.packs.slice(0, 2).map((p) => usePack(on, id, p)),
+          },
+        ],
+      };
+    const footing = footingOf(on, feature, source);
+    if (!footing) return notLaid(feature, 'inside', 'the place that held the pack is no longer there.');
+    const pocketMm =
+      footing.laid && params.pocket === 'cut' ? pocketDepthMm(footing.laid.foam.thicknessMm.value) : 0;
+    const haveMm = footing.depthMm + pocketMm;
+    const made = nothing();
+    made.items.push({
+      id,
+      featureId: id,
+      name: source.name,
+      at: footing.at,
+      normal: footing.normal,
+      ...(footing.laid && { pieceId: footing.laid.panel.id, flat: footing.flat }),
+      marginMm: footing.marginMm,
+      massG: source.massG,
+      source,
+      choose: featurePath(on, feature, 'params', 'packId'),
+      fit: {
+        needMm: source.thickMm,
+        haveMm,
+        widthMm: source.widthMm,
+        lengthMm: source.lengthMm,
+        pocketMm,
+        foamMm: footing.laid?.foam.thicknessMm.value ?? 0,
+        roomId: footing.room.id,
+        outline: footing.outline,
+        profile: footing.profile,
+      },
+    });
+    made.bought.push({
+      what: `${source.name} with cells`,
+      unit: 'packs',
+      count: 1,
+      each: source.price,
+      massG: 0,
+      sure: source.holderSure,
+    });
+    if (pocketMm > 0 && footing.laid) {
+      const points = footprintOutline({
+        at: footing.flat,
+        widthMm: snugPocketMm(source.widthMm),
+        lengthMm: snugPocketMm(source.lengthMm),
+        turnDeg: feature.place.on === 'panel' ? feature.place.turnDeg : 0,
+      });
+      if (points.some((p) => contains(footing.laid!.piece.outline, p)))
+        made.marks.push({
+          pieceId: footing.laid.panel.id,
+          mark: { kind: 'pocket', points, text: 'pocket, back' },
+        });
+    }
+    made.checks = checksOf(on, feature, source, footing, haveMm);
+    return made;
+  },
+});
+
+const usePack = (on: LaidPart, id: string, p: Pack): Cure => ({
+  label: p.name,
+  changes: [{ path: featurePath(on, { id }, 'params', 'packId'), value: p.id }],
+});
+
+function checksOf(
+  on: LaidPart,
+  feature: Pick<Feature, 'id' | 'place'> & { params: PackParams },
+  source: Pack,
+  footing: Footing,
+  haveMm: number,
+): Check[] {
+  const { id, place, params } = feature;
+  const checks: Check[] = [];
+  const short = source.thickMm - haveMm;
+  const volts = source.cell.nominalV * source.series;
+  if (short > 0.05)
+    checks.push({
+      id: `pack-room-${id}`,
+      severity: 'stop',
+      station: 'inside',
+      title: `${source.name} is ${trimNumber(source.thickMm)} mm thick, the room ${footing.room.name} is ${trimNumber(haveMm)} mm under the whole of it.`,
+      why: footing.laid
+        ? 'Room is the gap to the clothed body under the whole pack, and the pocket if one is cut; a pack that presses is felt within minutes.'
+        : 'What does not go in keeps the box from closing.',
+      sure: 'standard',
+      excess: short,
+      ...(footing.laid && { pieceId: footing.laid.panel.id }),
+      cures: [
+        ...(footing.laid && params.pocket === 'none'
+          ? [
+              {
+                label: 'Cut a pocket in the foam',
+                changes: [{ path: featurePath(on, feature, 'params', 'pocket'), value: 'cut' }],
+              },
+            ]
+          : []),
+        { need: 'room', mm: short },
+        ...on.packs
+          .filter((p) => p.thickMm <= haveMm && p.cell.nominalV * p.series >= volts)
+          .slice(0, 1)
+          .map((p) => usePack(on, id, p)),
+      ],
+    });
+  if (footing.inside < INSIDE)
+    checks.push({
+      id: `pack-edge-${id}`,
+      severity: 'mind',
+      station: 'inside',
+      title: `${source.name} stands ${trimNumber((1 - footing.inside) * 100, 0)} % over the edge of the room ${footing.room.name}.`,
+      why: 'What stands over an edge catches and is seen.',
+      sure: 'practice',
+      excess: 1 - footing.inside,
+      cures: moved(on, feature, [
+        [0.5, 0.5],
+        [0.5, 0.35],
+        [0.5, 0.65],
+      ]),
+    });
+  const sore = on.tender
+    .map((spot) => ({
+      spot,
+      mm: Math.min(...[...footing.corners, footing.at].map((p) => dist3(p, spot.at))),
+    }))
+    .filter(({ spot, mm }) => mm < spot.keepOffMm)
+    .sort((a, b) => a.mm - b.mm)[0];
+  if (sore)
+    checks.push({
+      id: `pack-bone-${id}`,
+      severity: 'mind',
+      station: 'inside',
+      title: `the pack lies ${trimNumber(sore.mm, 0)} mm from ${sore.spot.words}; keep ${sore.spot.keepOffMm} mm off.`,
+      why: 'There is no flesh over it; anything hard there hurts.',
+      sure: 'memory',
+      excess: sore.spot.keepOffMm - sore.mm,
+      cures:
+        place.on === 'panel'
+          ? moved(on, feature, [
+              [place.u, Math.min(0.9, place.v + 0.2)],
+              [place.u, Math.min(0.9, place.v + 0.4)],
+              [0.5, Math.max(0.5, place.v)],
+            ])
+          : [],
+    });
+  return checks;
+}
+
+const moved = (
+  on: LaidPart,
+  { id, place }: Pick<Feature, 'id' | 'place'>,
+  spots: readonly (readonly [number, number])[],
+): Cure[] =>
+  place.on === 'panel'
+    ? spots.map(([u, v]) => ({
+        label: `Move it to ${Math.round(u * 100)} % across, ${Math.round(v * 100)} % up`,
+        changes: [{ path: featurePath(on, { id }, 'place'), value: { ...place, u, v } }],
+      }))
+    : [
+        {
+          label: 'Middle of the room',
+          changes: [
+            {
+              path: featurePath(on, { id }, 'place'),
+              value: { ...place, alongMm: 0, acrossMm: 0 },
+            },
+          ],
+        },
+      ];

@@ -1,0 +1,92 @@
+import { length, type ParamsOf } from '../../document';
+import { contains } from '../../geometry';
+import { footprintOutline } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
+import { pocketDepthMm, snugPocketMm } from './recess';
+
+const fields = [
+  length('widthMm', 'Width', [5, 200], 'Of what goes in.'),
+  length('lengthMm', 'Length', [5, 200], 'Of what goes in.'),
+  length('deepMm', 'Depth', [1, 40], 'Cut from the back; 2 mm of skin stay.'),
+] as const;
+
+/** A pocket cut into the back of the foam for anything. */
+export const pocket = defineFeature<ParamsOf<typeof fields>>({
+  kind: 'pocket',
+  label: 'Pocket',
+  verb: 'Pocket',
+  summary: 'Cut into the back of the foam, snug round what goes in.',
+  station: 'inside',
+  fields,
+  places: ['panel'],
+  start: ({ panel, at }) => ({
+    place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
+    params: { widthMm: 30, lengthMm: 30, deepMm: 3 },
+  }),
+  lay: (on, feature) => {
+    const { place, params } = feature;
+    const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
+    if (!laid || place.on !== 'panel')
+      return notLaid(feature, 'inside', 'the piece that carried a pocket is no longer there.');
+    const points = footprintOutline({
+      at: laid.flatAt({ x: place.u, y: place.v }),
+      widthMm: snugPocketMm(params.widthMm),
+      lengthMm: snugPocketMm(params.lengthMm),
+      turnDeg: place.turnDeg,
+    });
+    if (!points.every((p) => contains(laid.piece.outline, p)))
+      return notLaid(feature, 'inside', `the pocket runs over the edge of ${laid.panel.name}.`);
+    const most = pocketDepthMm(laid.foam.thicknessMm.value);
+    return {
+      ...nothing(),
+      marks: [
+        {
+          pieceId: laid.panel.id,
+          mark: {
+            kind: 'pocket',
+            points,
+            text: `pocket ${trimNumber(Math.min(params.deepMm, most))} mm, back`,
+          },
+        },
+      ],
+      work: [
+        {
+          step: 'pockets',
+          when: 'flat',
+          verb: 'cut',
+          what: 'pockets in the back',
+          count: 1,
+          eachMin: 8,
+          detail: 'On the inside of the traced line, level by level; a rotary tool evens the floor.',
+          cautions: ['blade', 'dust'],
+          waitMin: 0,
+        },
+      ],
+      checks:
+        params.deepMm > most
+          ? [
+              {
+                id: `pocket-${feature.id}`,
+                severity: 'mind',
+                station: 'inside',
+                title: `a pocket ${trimNumber(params.deepMm)} mm deep in ${trimNumber(laid.foam.thicknessMm.value)} mm foam; ${trimNumber(most)} mm is the most.`,
+                why: 'Less than 2 mm of skin shows what is behind it.',
+                sure: 'memory',
+                excess: params.deepMm - most,
+                pieceId: laid.panel.id,
+                cures:
+                  most >= 1
+                    ? [
+                        {
+                          label: `${trimNumber(most)} mm deep`,
+                          changes: [{ path: featurePath(on, feature, 'params', 'deepMm'), value: most }],
+                        },
+                      ]
+                    : [],
+              },
+            ]
+          : [],
+    };
+  },
+});

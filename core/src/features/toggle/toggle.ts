@@ -1,0 +1,112 @@
+import { choice, type ParamsOf } from '../../document';
+import { switches } from '../../materials';
+import { trimNumber } from '../../units';
+import { defineFeature, featurePath, nothing, notLaid } from '../contract';
+import { footingOf } from '../laying/device';
+
+const fields = [
+  choice(
+    'switchId',
+    'Switch',
+    switches.map((s) => [s.id, `${s.name} (${s.kind})`] as const),
+    'Up means on.',
+    'Form',
+    { open: true },
+  ),
+] as const;
+
+/** A switch set in the foam or in a room. */
+export const toggle = defineFeature<ParamsOf<typeof fields>>({
+  kind: 'switch',
+  label: 'Switch',
+  verb: 'Switch',
+  summary: 'Turns a circuit on and off.',
+  station: 'inside',
+  electric: 'switch',
+  fields,
+  places: ['panel', 'room'],
+  start: ({ panel, at }) => ({
+    place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
+    params: { switchId: 'slide' },
+  }),
+  lay: (on, feature) => {
+    const { id, params } = feature;
+    const found = on.switches.find((s) => s.id === params.switchId);
+    if (!found)
+      return {
+        ...nothing(),
+        checks: [
+          {
+            id: `switch-unknown-${id}`,
+            severity: 'stop',
+            station: 'inside',
+            title: `the switch “${params.switchId}” is not in the catalogue.`,
+            why: 'Its size and rating are not known.',
+            sure: 'standard',
+            excess: 1,
+            cures: on.switches.slice(0, 1).map((s) => ({
+              label: s.name,
+              changes: [{ path: featurePath(on, feature, 'params', 'switchId'), value: s.id }],
+            })),
+          },
+        ],
+      };
+    const footing = footingOf(on, feature, found);
+    if (!footing) return notLaid(feature, 'inside', 'the place that held the switch is no longer there.');
+    const made = nothing();
+    // A switch is set through the foam, so that its thickness counts.
+    const haveMm = footing.depthMm + (footing.laid?.foam.thicknessMm.value ?? 0);
+    made.items.push({
+      id,
+      featureId: id,
+      name: found.name,
+      at: footing.at,
+      normal: footing.normal,
+      ...(footing.laid && { pieceId: footing.laid.panel.id, flat: footing.flat }),
+      marginMm: footing.marginMm,
+      massG: found.massG,
+      toggle: found,
+      choose: featurePath(on, feature, 'params', 'switchId'),
+      fit: {
+        needMm: found.deepMm,
+        haveMm,
+        widthMm: found.widthMm,
+        lengthMm: found.lengthMm,
+        pocketMm: haveMm - footing.depthMm,
+        foamMm: haveMm - footing.depthMm,
+        roomId: footing.room.id,
+        outline: footing.outline,
+        profile: footing.profile,
+      },
+    });
+    made.bought.push({
+      what: found.name,
+      unit: 'switches',
+      count: 1,
+      each: found.price,
+      massG: 0,
+      sure: found.sure,
+    });
+    const short = found.deepMm - haveMm;
+    if (short > 0.05)
+      made.checks.push({
+        id: `switch-room-${id}`,
+        severity: 'mind',
+        station: 'inside',
+        title: `the ${found.name} is ${trimNumber(found.deepMm)} mm deep, foam and room are ${trimNumber(haveMm)} mm.`,
+        why: 'It presses into the sleeve, and its lever stands too far out.',
+        sure: found.sure,
+        excess: short,
+        cures: [
+          { need: 'room', mm: short },
+          ...on.switches
+            .filter((s) => s.deepMm <= haveMm && s.kind === 'latching')
+            .map((s) => ({
+              label: s.name,
+              changes: [{ path: featurePath(on, feature, 'params', 'switchId'), value: s.id }],
+            })),
+        ],
+      });
+    return made;
+  },
+});

@@ -1,0 +1,54 @@
+import { choice, type FoamField, length, type ParamsOf } from '../../document';
+import { defineFeature } from '../contract';
+import { layBand } from '../laying/band';
+
+const foam: FoamField<'foamMm'> = {
+  type: 'foam',
+  key: 'foamMm',
+  label: 'Foam',
+  help: 'Bands and lips are usually 5 mm or less.',
+  group: 'Foam',
+  own: false,
+  usualMm: 5,
+};
+
+const fields = [
+  length('widthMm', 'Width', [4, 120], 'From the edge inwards.'),
+  foam,
+  choice(
+    'look',
+    'Edge form',
+    [
+      ['square', 'square'],
+      ['rounded', 'rounded'],
+    ],
+    'Left square, or overhung and sanded round.',
+  ),
+] as const;
+
+/** A band laid along the outside of an edge. */
+export const trim = defineFeature<ParamsOf<typeof fields>>({
+  kind: 'trim',
+  label: 'Trim',
+  verb: 'Trim an edge',
+  summary: 'A band along an edge, outside; it hides the cut.',
+  station: 'shape',
+  fields,
+  places: ['edges'],
+  start: ({ panel, edge }) => ({
+    place: { on: 'edges', runs: [{ panel, edge }] },
+    params: { widthMm: 18, foamMm: 2, look: 'rounded' },
+  }),
+  lay: (on, feature) =>
+    layBand(on, feature, {
+      runs: feature.place.on === 'edges' ? feature.place.runs : [],
+      widthMm: feature.params.widthMm,
+      foam: on.sheet({ foamId: on.ply.foamId, nominalMm: feature.params.foamMm }),
+      face: 'outer',
+      name: 'trim',
+      note:
+        feature.params.look === 'rounded'
+          ? 'Overhang the edge by half its thickness, then sand both round together.'
+          : 'Flush with the edge, left square.',
+    }),
+});

@@ -1,0 +1,53 @@
+import { type BuildDoc, type BuildFile, schemaVersion } from '../document';
+import { fail } from '../units';
+import { checkDoc, checkFile, type Checked } from './schema';
+import { fromVersion1 } from './upgrade/version1';
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+const tooNew = (version: unknown): Checked<never> =>
+  fail(`This build file is of version ${String(version)}; this Fomrik reads up to ${schemaVersion}.`);
+
+/** A document of any version lifted towards the present one; not yet checked by it. */
+function lift(value: unknown): Checked<unknown> {
+  if (!isObject(value)) return { ok: true, value };
+  if (typeof value['schema'] === 'number' && value['schema'] > schemaVersion) return tooNew(value['schema']);
+  return value['schema'] === 1 ? fromVersion1(value) : { ok: true, value };
+}
+
+/** Any document there ever was, checked and in the present schema. */
+export function upgradeDoc(value: unknown): Checked<BuildDoc> {
+  const lifted = lift(value);
+  return lifted.ok ? checkDoc(lifted.value) : lifted;
+}
+
+/** The one door for build files: any version there ever was, checked and in the present schema, or a plain sentence. */
+export function upgrade(value: unknown): Checked<BuildFile> {
+  if (!isObject(value)) return checkFile(value);
+  const version = value['fomrik'];
+  if (typeof version === 'number' && version > schemaVersion) return tooNew(version);
+  if (version !== 1) return checkFile(value);
+  const build = lift(value['build']);
+  if (!build.ok) return { ...build, field: `build.${build.field ?? ''}` };
+  const pins: unknown[] = [];
+  for (const [i, pin] of (Array.isArray(value['pins']) ? value['pins'] : []).entries()) {
+    const doc: Checked<unknown> = isObject(pin) ? lift(pin['doc']) : { ok: true, value: undefined };
+    if (!doc.ok) return { ...doc, field: `pins.${i}.doc.${doc.field ?? ''}` };
+    pins.push(isObject(pin) ? { ...pin, doc: doc.value } : pin);
+  }
+  return checkFile({ ...value, fomrik: schemaVersion, build: build.value, pins });
+}
+
+/** Reads the text of a build file. */
+export function readBuildFile(text: string): Checked<BuildFile> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    return fail(`This is not a build file: ${(error as Error).message}.`);
+  }
+  return upgrade(value);
+}
+
+export const writeBuildFile = (file: BuildFile): string => `${JSON.stringify(file, null, 2)}\n`;

@@ -1,0 +1,56 @@
+import Papa from 'papaparse';
+import type { LogEntry } from '../document';
+import type { Report } from '../report';
+import { boundsOf } from '../geometry';
+import { trimNumber } from '../units';
+import { quantityText } from './drawing';
+
+/** RFC 4180, and cells a spreadsheet would run as formulas are defused. */
+const csv = (rows: Record<string, string | number>[]): string =>
+  `${Papa.unparse(rows, { escapeFormulae: true })}\r\n`;
+
+export function cutListCsv(report: Report): string {
+  return csv(
+    report.parts.flatMap((part) =>
+      part.pieces.map((piece) => {
+        const b = boundsOf(piece.outline);
+        return {
+          part: part.name,
+          piece: piece.name,
+          cut: quantityText(piece),
+          foam: piece.foamName,
+          'width mm': trimNumber(b.maxX - b.minX),
+          'height mm': trimNumber(b.maxY - b.minY),
+          'area cm2': trimNumber(piece.areaMm2 / 100),
+          holes: piece.holes.length,
+        };
+      }),
+    ),
+  );
+}
+
+export function shoppingCsv(report: Report, currency: string): string {
+  return csv(
+    report.cost.map((line) => ({
+      what: line.what,
+      need: line.need,
+      have: line.have,
+      unit: line.unit,
+      [`each ${currency}`]: trimNumber(line.each, 2),
+      [`total ${currency}`]: trimNumber(line.total, 2),
+      'how sure': line.sure,
+    })),
+  );
+}
+
+export const logCsv = (entries: readonly LogEntry[]): string =>
+  csv(
+    entries.map(({ at, subject, planned, actual, unit, note }) => ({
+      at,
+      subject,
+      planned: planned ?? '',
+      actual: actual ?? '',
+      unit,
+      note,
+    })),
+  );

@@ -1,0 +1,45 @@
+import type { BuildDoc } from '../document';
+import type { Report } from '../report';
+import { cutListCsv, shoppingCsv } from './csv';
+import { sideBySide } from './drawing';
+import { sourcedPieces } from './sourcedPieces';
+import { drawingDxf } from './dxf';
+import { scheduleIcs } from './ics';
+import { patternPdf } from './pdf';
+import { drawingSvg } from './svg';
+
+export const downloadKinds = [
+  'pattern.pdf',
+  'pattern.svg',
+  'pattern.dxf',
+  'cut-list.csv',
+  'shopping.csv',
+  'steps.ics',
+] as const;
+export type DownloadKind = (typeof downloadKinds)[number];
+
+/** Any file that can be taken away, as bytes or text. */
+export async function makeDownload(
+  kind: DownloadKind,
+  doc: BuildDoc,
+  report: Report,
+  stamp: Date,
+): Promise<Uint8Array | string> {
+  const pieces = sourcedPieces(report);
+  switch (kind) {
+    case 'pattern.pdf':
+      return patternPdf(pieces, doc.cut, doc.name);
+    case 'pattern.svg': {
+      const { shapes, widthMm, heightMm } = sideBySide(pieces);
+      return drawingSvg(shapes, widthMm, heightMm, doc.name);
+    }
+    case 'pattern.dxf':
+      return drawingDxf(sideBySide(pieces).shapes);
+    case 'cut-list.csv':
+      return cutListCsv(report);
+    case 'shopping.csv':
+      return shoppingCsv(report, doc.brief.currency);
+    case 'steps.ics':
+      return scheduleIcs(report, doc.name, stamp);
+  }
+}

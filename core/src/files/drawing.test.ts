@@ -1,0 +1,185 @@
+import { expect } from 'chai';
+import type { Piece, PieceEdge } from '../panel';
+import { lineStyle, layers, moveShape, pieceShapes, quantityText, sideBySide, type Shape } from './drawing';
+import { PAGE_MARGIN_MM, paper, printScale, tilePages } from './pages';
+
+const square = (size: number, rest: Partial<Piece> = {}): Piece => ({
+  id: 'p',
+  name: 'square',
+  role: 'shell',
+  outline: [
+    { x: 0, y: 0 },
+    { x: size, y: 0 },
+    { x: size, y: size },
+    { x: 0, y: size },
+  ],
+  edges: [],
+  holes: [],
+  marks: [],
+  foamId: 'dense-eva',
+  foamName: '6 mm dense EVA',
+  densityKgM3: 100,
+  nominalMm: 6,
+  thicknessMm: 6,
+  quantity: 1,
+  flipped: 0,
+  areaMm2: size * size,
+  ...rest,
+});
+
+const source = { partName: 'Test', foamName: '6 mm dense EVA' };
+const cut = { page: 'A4' as const, barMeasuredMm: 100, overlapMm: 10, spacingMm: 5 };
+const item = (size: number) => ({ piece: square(size), source });
+
+describe('bevels on the drawing', () => {
+  const bottom = (bevelDeg: number): PieceEdge => ({
+    id: 'bottom',
+    name: 'lower edge',
+    from: 0,
+    to: 1,
+    lengthMm: 100,
+    bevelDeg,
+    joint: 'seam',
+  });
+  const shapesOf = (bevelDeg: number): Shape[] =>
+    pieceShapes(square(100, { edges: [bottom(bevelDeg)] }), source);
+
+  it('are a wedge inside the piece, open by the angle, and say which face is lost', () => {
+    const wedge = shapesOf(45).find((s) => s.kind === 'line' && s.layer === 'bevel');
+    if (wedge?.kind !== 'line') throw new Error('no wedge');
+    for (const p of wedge.points) {
+      expect(p.y).to.be.within(0, 12);
+      expect(p.x).to.be.within(30, 70);
+    }
+    const [, open, shut] = wedge.points;
+    expect(Math.hypot(open!.x - shut!.x, open!.y - shut!.y)).to.be.closeTo(4.5, 1e-9);
+    const words = (deg: number): string[] =>
+      shapesOf(deg).flatMap((s) => (s.kind === 'text' && /° (back|face)$/.test(s.text) ? [s.text] : []));
+    expect(words(45)).to.deep.equal(['45° back']);
+    expect(words(-16.2)).to.deep.equal(['16° face']);
+  });
+
+  it('are not drawn on a square edge', () => {
+    expect(shapesOf(0).some((s) => s.layer === 'bevel')).to.equal(false);
+  });
+});
+
+describe('what is drawn on a piece', () => {
+  it('says how many to cut and how many flipped', () => {
+    expect(quantityText(square(10))).to.equal('cut 1');
+    expect(quantityText(square(10, { quantity: 2, flipped: 1 }))).to.equal('cut 2, one flipped');
+    expect(quantityText(square(10, { quantity: 1, flipped: 1 }))).to.equal('cut 1, flipped');
+    expect(quantityText(square(10, { quantity: 4, flipped: 2 }))).to.equal('cut 4, 2 flipped');
+  });
+
+  it('has a closed cut line, a cross in every hole, and its words', () => {
+    const shapes = pieceShapes(
+      square(100, { holes: [{ id: 'h', kind: 'lamp', centre: { x: 50, y: 50 }, diameterMm: 5 }] }),
+      source,
+    );
+    expect(shapes.filter((s) => s.layer === 'cut')).to.have.length(1);
+    expect(shapes.filter((s) => s.layer === 'hole')).to.have.length(3);
+    const words = shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
+    expect(words).to.include.members(['Test: square', 'cut 1', '6 mm dense EVA', 'Ø5']);
+  });
+
+  it('draws notches inwards with their letter, and slots as holes', () => {
+    const marks: Piece['marks'] = [
+      { kind: 'notch', points: [{ x: 50, y: 0 }], text: 'B' },
+      {
+        kind: 'slot',
+        points: [
+          { x: 40, y: 40 },
+          { x: 60, y: 40 },
+          { x: 60, y: 45 },
+        ],
+      },
+      {
+        kind: 'dart',
+        points: [
+          { x: 0, y: 20 },
+          { x: 30, y: 25 },
+          { x: 0, y: 30 },
+        ],
+      },
+    ];
+    const shapes = pieceShapes(square(100, { marks }), source);
+    const tick = shapes.find((s): s is Shape & { kind: 'line' } => s.layer === 'notch' && s.kind === 'line')!;
+    expect(tick.points[1]!.y).to.be.closeTo(6, 1e-9);
+    expect(shapes.some((s) => s.kind === 'line' && s.layer === 'hole' && s.closed)).to.equal(true);
+    expect(shapes.some((s) => s.layer === 'dart')).to.equal(true);
+  });
+
+  it('gives every kind of line a meaning of its own and a look of its own', () => {
+    const looks = layers
+      .filter((l) => l !== 'text')
+      .map((l) => `${lineStyle[l].dashMm.join(' ')}/${lineStyle[l].widthMm}`);
+    expect(new Set(layers.map((l) => lineStyle[l].meaning)).size).to.equal(layers.length);
+    expect(new Set(looks).size).to.be.at.least(6);
+  });
+
+  it('moves every kind of shape', () => {
+    const by = (p: { x: number; y: number }) => ({ x: p.x + 1, y: p.y + 2 });
+    expect(
+      moveShape({ kind: 'circle', layer: 'hole', centre: { x: 0, y: 0 }, radiusMm: 3 }, by),
+    ).to.deep.include({ centre: { x: 1, y: 2 } });
+    expect(
+      moveShape({ kind: 'text', layer: 'text', at: { x: 0, y: 0 }, heightMm: 3, text: 'a' }, by),
+    ).to.deep.include({ at: { x: 1, y: 2 } });
+    expect(
+      moveShape({ kind: 'line', layer: 'cut', points: [{ x: 0, y: 0 }], closed: false }, by),
+    ).to.deep.include({ points: [{ x: 1, y: 2 }] });
+  });
+
+  it('lays pieces side by side without touching', () => {
+    const { shapes, widthMm, heightMm } = sideBySide([item(100), item(50)], 10);
+    expect([widthMm, heightMm]).to.deep.equal([180, 120]);
+    const [a, b] = shapes.filter(
+      (s): s is Shape & { kind: 'line' } => s.kind === 'line' && s.layer === 'cut',
+    );
+    expect(Math.min(...b!.points.map((p) => p.x)) - Math.max(...a!.points.map((p) => p.x))).to.equal(10);
+  });
+});
+
+describe('pages', () => {
+  it('are of ISO 216 and ANSI sizes', () => {
+    expect(paper.A4).to.deep.equal({ widthMm: 210, heightMm: 297 });
+    // ISO 216: A3 is two A4 side by side; Letter and Legal are 8.5 in wide.
+    expect(paper.A3).to.deep.equal({ widthMm: 297, heightMm: 420 });
+    expect(paper.Letter.widthMm).to.be.closeTo(8.5 * 25.4, 1e-9);
+    expect(paper.Letter.heightMm).to.be.closeTo(11 * 25.4, 1e-9);
+    expect(paper.Legal.heightMm).to.be.closeTo(14 * 25.4, 1e-9);
+  });
+
+  it('hold a small piece on one sheet and spread a large one', () => {
+    expect(tilePages([item(100)], cut)).to.have.length(1);
+    const wide = tilePages([item(300)], cut);
+    expect(wide.length).to.equal(4);
+    expect(wide[0]).to.include({ columns: 2, rows: 2 });
+  });
+
+  it('overlap by what was asked', () => {
+    const [a, b] = tilePages([item(300)], { ...cut, overlapMm: 14 });
+    expect(a!.x + a!.widthMm - b!.x).to.be.closeTo(14, 1e-9);
+  });
+
+  it('need more paper when the printer shrinks', () => {
+    expect(printScale({ ...cut, barMeasuredMm: 96 })).to.be.closeTo(100 / 96, 1e-12);
+    const shrunk = tilePages([item(100)], { ...cut, barMeasuredMm: 96 })[0]!;
+    expect(shrunk.widthMm).to.be.closeTo((210 - 2 * PAGE_MARGIN_MM) * 0.96, 1e-9);
+  });
+
+  it('leave out a window that shows nothing of an L', () => {
+    const outline = [
+      { x: 0, y: 0 },
+      { x: 500, y: 0 },
+      { x: 500, y: 40 },
+      { x: 40, y: 40 },
+      { x: 40, y: 600 },
+      { x: 0, y: 600 },
+    ];
+    const pages = tilePages([{ piece: square(1, { outline }), source }], cut);
+    expect(pages.length).to.be.lessThan(pages[0]!.columns * pages[0]!.rows);
+    expect(pages[0]!.printed.filter(Boolean)).to.have.length(pages.length);
+  });
+});

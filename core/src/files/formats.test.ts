@@ -1,0 +1,169 @@
+import { expect } from 'chai';
+import DxfParser from 'dxf-parser';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Papa from 'papaparse';
+import { derive } from '../report';
+import { applyChanges, type BuildDoc, type PageSize } from '../document';
+import { polylineLength } from '../geometry';
+import { makeDownload } from './downloads';
+import { sourcedPieces } from './sourcedPieces';
+import { tilePages } from './pages';
+import { demo } from './testing/demo';
+
+const doc = demo('lampwarden-bracers');
+const report = derive(doc);
+const stamp = new Date('2026-11-02T12:00:00Z');
+const make = (kind: Parameters<typeof makeDownload>[0], of = doc): Promise<Uint8Array | string> =>
+  makeDownload(kind, of, derive(of), stamp);
+
+/** Horizontal strokes of a PDF page in points, read back by poppler as SVG. */
+async function pdfSvg(of: BuildDoc): Promise<{ svg: string; info: string; text: string; pages: number }> {
+  const dir = mkdtempSync(join(tmpdir(), 'fomrik-'));
+  const file = join(dir, 'p.pdf');
+  writeFileSync(file, await make('pattern.pdf', of));
+  const info = execFileSync('pdfinfo', [file], { encoding: 'utf8' });
+  const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  execFileSync('pdftocairo', ['-svg', '-noshrink', '-f', '1', '-l', '1', file, join(dir, 'p.svg')]);
+  return {
+    svg: readFileSync(join(dir, 'p.svg'), 'utf8'),
+    info,
+    text,
+    pages: Number(/Pages:\s+(\d+)/.exec(info)![1]),
+  };
+}
+
+/** Lengths of all two-point strokes on the page, in points, transforms applied. */
+function strokes(svg: string): number[] {
+  return [...svg.matchAll(/<path[^>]* d="M ([-\d.]+) ([-\d.]+) L ([-\d.]+) ([-\d.]+)\s*"([^>]*)/g)].map(
+    (m) => {
+      const [x1, y1, x2, y2] = [1, 2, 3, 4].map((i) => Number(m[i])) as [number, number, number, number];
+      const matrix = /transform="matrix\(([^)]+)\)"/.exec(m[0]);
+      const [a, b, c, d] = matrix
+        ? (matrix[1]!.split(/[ ,]+/).map(Number) as [number, number, number, number])
+        : ([1, 0, 0, 1] as const);
+      const [dx, dy] = [x2 - x1, y2 - y1];
+      return Math.hypot(a * dx + c * dy, b * dx + d * dy);
+    },
+  );
+}
+
+const near = (all: number[], want: number): boolean => all.some((s) => Math.abs(s - want) < 0.06);
+
+describe('PDF pages, read back with poppler', () => {
+  it('print a 100 mm bar of 283.46 pt (72 pt to the inch, ISO 32000) and a 4 in bar of 288 pt', async () => {
+    const { svg, info, text } = await pdfSvg(doc);
+    const all = strokes(svg);
+    expect(near(all, (100 / 25.4) * 72)).to.equal(true);
+    expect(near(all, 288)).to.equal(true);
+    expect(info).to.match(/595\.\d+ x 841\.\d+ pts \(A4\)/);
+    expect(text)
+      .to.include('cut 2, one flipped')
+      .and.to.include('6 mm dense EVA')
+      .and.to.include('100 mm')
+      .and.to.include('page 1 of');
+  });
+
+  it('enlarge the next print when the bar came out short', async () => {
+    const { svg, text } = await pdfSvg(applyChanges(doc, [{ path: ['cut', 'barMeasuredMm'], value: 97 }]));
+    expect(near(strokes(svg), ((100 / 25.4) * 72 * 100) / 97)).to.equal(true);
+    expect(text).to.include('bar measured 97 mm');
+  });
+
+  it('has no page that shows nothing of its piece, on any paper', async () => {
+    for (const page of ['A4', 'A3', 'Letter', 'Legal'] as PageSize[]) {
+      const of = applyChanges(doc, [{ path: ['cut', 'page'], value: page }]);
+      const windows = tilePages(sourcedPieces(report), of.cut);
+      const { pages } = await pdfSvg(of);
+      expect(pages).to.equal(windows.length);
+      for (const w of windows) {
+        const reach = w.item.piece.outline.filter(
+          (p) => p.x > w.x - 1 && p.x < w.x + w.widthMm + 1 && p.y > w.y - 1 && p.y < w.y + w.heightMm + 1,
+        );
+        expect(reach.length, page).to.be.greaterThan(0);
+      }
+    }
+  });
+
+  it('covers every point of every piece by some page', () => {
+    const windows = tilePages(sourcedPieces(report), doc.cut);
+    for (const { piece } of sourcedPieces(report)) {
+      for (const p of piece.outline) {
+        const seen = windows.some(
+          (w) =>
+            w.item.piece === piece &&
+            p.x >= w.x &&
+            p.x <= w.x + w.widthMm &&
+            p.y >= w.y &&
+            p.y <= w.y + w.heightMm,
+        );
+        expect(seen).to.equal(true);
+      }
+    }
+  });
+});
+
+describe('DXF, read back with a separate parser', () => {
+  it('keeps millimetres, layers, outlines and holes', async () => {
+    const parsed = new DxfParser().parseSync((await make('pattern.dxf')) as string)!;
+    expect(parsed.header['$INSUNITS']).to.equal(4);
+    expect(Object.keys(parsed.tables.layer.layers)).to.include.members([
+      'CUT',
+      'HOLE',
+      'NOTCH',
+      'GROOVE',
+      'TEXT',
+    ]);
+    const outlines = parsed.entities.filter(
+      (e) => e.type === 'LWPOLYLINE' && e.layer === 'CUT',
+    ) as unknown as { vertices: { x: number; y: number }[]; shape: boolean }[];
+    expect(outlines).to.have.length(2);
+    const shell = report.parts[0]!.pieces[0]!;
+    const closed = (points: { x: number; y: number }[]): number => polylineLength([...points, points[0]!]);
+    expect(closed(outlines[0]!.vertices)).to.be.closeTo(closed(shell.outline), 1e-3);
+    const circles = parsed.entities.filter((e) => e.type === 'CIRCLE') as unknown as { radius: number }[];
+    expect(circles.map((c) => c.radius)).to.deep.equal([2.5, 2.5, 2.5]);
+  });
+});
+
+describe('SVG', () => {
+  it('has millimetre user units, a group per kind of line, and escapes words', async () => {
+    const named = applyChanges(doc, [{ path: ['parts', 0, 'name'], value: 'A <b> & "c"' }]);
+    const svg = (await make('pattern.svg', named)) as string;
+    const [, w, vb] = /width="([\d.]+)mm" height="[\d.]+mm" viewBox="0 0 ([\d.]+) /.exec(svg)!;
+    expect(w).to.equal(vb);
+    for (const layer of ['cut', 'hole', 'pocket', 'text']) expect(svg).to.include(`<g id="${layer}"`);
+    expect(svg).to.include('A &lt;b&gt; &amp; &quot;c&quot;').and.not.include('<b>');
+  });
+});
+
+describe('lists and calendar', () => {
+  it('defuse formulas and list every piece', async () => {
+    const named = applyChanges(doc, [{ path: ['parts', 0, 'name'], value: '=1+1' }]);
+    const rows = Papa.parse<Record<string, string>>((await make('cut-list.csv', named)) as string, {
+      header: true,
+      skipEmptyLines: true,
+    }).data;
+    expect(rows).to.have.length(2);
+    expect(rows[0]!['part']).to.equal("'=1+1");
+    expect(rows[0]!['cut']).to.equal('cut 2, one flipped');
+  });
+
+  it('adds up the shopping list to the ledger', async () => {
+    const rows = Papa.parse<Record<string, string>>((await make('shopping.csv')) as string, {
+      header: true,
+      skipEmptyLines: true,
+    }).data;
+    const sum = rows.reduce((total, row) => total + Number(row['total EUR']), 0);
+    expect(sum).to.be.closeTo(report.totals.cost, 0.05);
+  });
+
+  it('writes an event per step in local time', async () => {
+    const ics = (await make('steps.ics')) as string;
+    expect(ics.match(/BEGIN:VEVENT/g)).to.have.length(report.steps.length);
+    expect(ics).to.match(/DTSTART:20261102T\d{6}\r?\n/);
+    expect(ics).to.include('test again in the shell');
+  });
+});

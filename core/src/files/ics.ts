@@ -1,0 +1,33 @@
+import ical, { ICalCalendarMethod } from 'ical-generator';
+import type { Report } from '../report';
+import { cautions } from '../materials';
+import { scheduleTime, stepTime } from '../plan';
+
+/** The steps still to do as calendar events in the maker's own local time (RFC 5545 floating times). */
+export function scheduleIcs(report: Report, buildName: string, stamp: Date): string {
+  const calendar = ical({
+    name: buildName,
+    prodId: { company: 'Fomrik', product: 'Fomrik' },
+    method: ICalCalendarMethod.PUBLISH,
+  });
+  for (const slot of report.schedule.slots) {
+    const step = report.steps.find((s) => s.id === slot.stepId)!;
+    const notes = [
+      step.detail,
+      stepTime(step),
+      ...(step.gate ? [step.gate] : []),
+      ...step.cautions.map((key) => cautions[key]),
+    ];
+    const at = (minute: number): Date => new Date(`${scheduleTime(report.schedule, minute)}:00`);
+    calendar.createEvent({
+      id: `${step.id.replace(/[^\w-]/g, '-')}@fomrik`,
+      stamp,
+      start: at(slot.startMin),
+      end: at(slot.endMin),
+      floating: true,
+      summary: step.title,
+      description: notes.join('\n'),
+    });
+  }
+  return calendar.toString();
+}

@@ -1,0 +1,320 @@
+import Joi from 'joi';
+import { measures, zoneInfo, zones } from '../body';
+import {
+  type BuildDoc,
+  type BuildFile,
+  type Field,
+  type Part,
+  type PlaceKind,
+  schemaVersion,
+} from '../document';
+import { type Kinds, standardKinds } from '../parts';
+import { fail, ok, type Result } from '../units';
+
+const id = Joi.string().pattern(/^[A-Za-z0-9_.:-]{1,64}$/);
+const name = Joi.string().trim().min(1).max(120);
+const iso = Joi.string().isoDate();
+const day = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}$/, 'date as YYYY-MM-DD')
+  .custom((value: string, helpers) =>
+    isRealDay(value)
+      ? value
+      : helpers.message({ custom: `{{#label}} is not a day of the calendar: ${value}` }),
+  );
+/** Whether YYYY-MM-DD is a day there is, in years people plan for. */
+function isRealDay(value: string): boolean {
+  const at = new Date(`${value}T00:00:00Z`);
+  const year = Number(value.slice(0, 4));
+  return (
+    !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === value && year >= 1900 && year <= 2200
+  );
+}
+
+const within = (low: number, high: number): Joi.NumberSchema => Joi.number().min(low).max(high);
+
+/** The rule of one field, from its range or choices: the same description the interface is drawn from. */
+function fieldRule(field: Field): Joi.Schema {
+  switch (field.type) {
+    case 'choice':
+      return field.open ? id : Joi.valid(...field.choices.map((c) => c.value));
+    case 'foam':
+      return field.own ? Joi.alternatives(Joi.valid(0), within(1, 50)) : within(1, 50);
+    case 'rows':
+      return Joi.array().min(field.range[0]).max(field.range[1]).items(paramsOf(field.of));
+    case 'count':
+      return within(...field.range).integer();
+    default:
+      return within(...field.range);
+  }
+}
+
+const paramsOf = (fields: readonly Field[]): Joi.ObjectSchema =>
+  Joi.object(Object.fromEntries(fields.map((f) => [f.key, fieldRule(f).required()])));
+
+const ply = Joi.object({ foamId: id.required(), nominalMm: within(0.5, 50).required() });
+
+const share = within(0, 1).required();
+const turnDeg = within(-360, 360).required();
+
+const places: Record<PlaceKind, Joi.ObjectSchema> = {
+  panel: Joi.object({ on: Joi.string(), panel: id.required(), u: share, v: share, turnDeg }),
+  path: Joi.object({
+    on: Joi.string(),
+    panel: id.required(),
+    points: Joi.array().min(2).max(40).items(Joi.array().ordered(share, share)).required(),
+  }),
+  edges: Joi.object({
+    on: Joi.string(),
+    runs: Joi.array()
+      .min(1)
+      .max(40)
+      .items(Joi.object({ panel: id.required(), edge: id.required() }))
+      .required(),
+  }),
+  room: Joi.object({
+    on: Joi.string(),
+    room: id.required(),
+    alongMm: within(-2000, 2000).required(),
+    acrossMm: within(-2000, 2000).required(),
+    turnDeg,
+  }),
+};
+
+const placeOf = (kinds: readonly PlaceKind[]): Joi.Schema =>
+  Joi.alternatives().conditional('.on', {
+    switch: kinds.map((on) => ({ is: on, then: places[on] })),
+    otherwise: Joi.object({ on: Joi.valid(...kinds).required() }).unknown(),
+  });
+
+const featureOf = ({ features }: Kinds): Joi.Schema =>
+  Joi.alternatives().conditional('.kind', {
+    switch: [...features.values()].map((kind) => ({
+      is: kind.kind,
+      then: Joi.object({
+        id: id.required(),
+        kind: Joi.string(),
+        place: placeOf(kind.places).required(),
+        params: paramsOf(kind.fields).required(),
+      }),
+    })),
+    otherwise: Joi.object({ kind: Joi.valid(...features.keys()).required() }).unknown(),
+  });
+
+const mount = Joi.alternatives().conditional('.to', {
+  switch: [
+    {
+      is: 'wearer',
+      then: Joi.object({
+        to: Joi.string(),
+        zone: Joi.valid(...zones.map((z) => z.zone)).required(),
+        side: Joi.valid('left', 'right', 'pair', 'middle').required(),
+      }),
+    },
+    {
+      is: 'part',
+      then: Joi.object({
+        to: Joi.string(),
+        part: id.required(),
+        anchor: id.required(),
+        alongMm: within(-2000, 2000),
+        turnDeg: within(-360, 360),
+      }),
+    },
+    { is: 'stand', then: Joi.object({ to: Joi.string() }) },
+  ],
+  otherwise: Joi.object({ to: Joi.valid('wearer', 'part', 'stand').required() }).unknown(),
+});
+
+const pieceDarts = Joi.object({
+  pieceId: id.required(),
+  darts: Joi.array()
+    .max(12)
+    .items(
+      Joi.object({
+        edgeId: Joi.valid('bottom', 'right', 'top', 'left').required(),
+        at: share,
+        reach: within(0.1, 1).required(),
+      }),
+    )
+    .required(),
+});
+
+/** A mount must be one its form can hang from, with a side that place has. */
+function mountFits({ forms }: Kinds, value: Part, helpers: Joi.CustomHelpers): Part | Joi.ErrorReport {
+  const form = forms.get(value.form)!;
+  const { mount: on } = value;
+  if (on.to !== 'wearer') return value;
+  if (!form.zones.includes(on.zone))
+    return helpers.message({
+      custom: `“mount.zone”: a ${form.label.toLowerCase()} hangs from ${form.zones.join(', ') || 'a stand or another part'}, not from ${on.zone}`,
+    });
+  const sides = zoneInfo(on.zone).paired ? ['left', 'right', 'pair'] : ['middle'];
+  return sides.includes(on.side)
+    ? value
+    : helpers.message({
+        custom: `“mount.side” at the ${zoneInfo(on.zone).label} must be ${sides.join(', ')}`,
+      });
+}
+
+const partOf = (kinds: Kinds): Joi.Schema =>
+  Joi.object({
+    id: id.required(),
+    name: name.required(),
+    form: Joi.valid(...kinds.forms.keys()).required(),
+    params: Joi.when('form', {
+      switch: [...kinds.forms.values()].map((form) => ({
+        is: form.kind,
+        then: paramsOf(form.fields).required(),
+      })),
+    }),
+    stack: Joi.array().length(1).items(ply).required(),
+    lining: ply.allow(null).required(),
+    mount: mount.required(),
+    features: Joi.array().max(200).items(featureOf(kinds)).required(),
+    darts: Joi.array().max(100).unique('pieceId').items(pieceDarts).required(),
+  }).custom((value: Part, helpers) => mountFits(kinds, value, helpers));
+
+/** Feature ids are unique in the build, and mounts form no ring. */
+function partsHang(value: Part[], helpers: Joi.CustomHelpers): Part[] | Joi.ErrorReport {
+  const seen = new Set<string>();
+  for (const f of value.flatMap((p) => p.features)) {
+    if (seen.has(f.id)) return helpers.message({ custom: `“parts”: two features are called “${f.id}”` });
+    seen.add(f.id);
+  }
+  for (const part of value) {
+    const way = new Set([part.id]);
+    for (let at: Part | undefined = part; at?.mount.to === 'part';) {
+      const host: string = at.mount.part;
+      if (way.has(host))
+        return helpers.message({ custom: `“parts”: ${part.name} is mounted on itself by way of “${host}”` });
+      way.add(host);
+      at = value.find((p) => p.id === host);
+    }
+  }
+  return value;
+}
+
+const circuit = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  source: id.required(),
+  switch: id.allow(null).required(),
+  loads: Joi.array()
+    .max(100)
+    .unique('feature')
+    .items(Joi.object({ feature: id.required(), currentMa: within(0.5, 60).required() }))
+    .required(),
+});
+
+export const wearerSchema = Joi.object({
+  name: name.required(),
+  underLayerMm: within(0, 40).required(),
+  measures: Joi.array()
+    .max(2000)
+    .items(
+      Joi.object({
+        key: Joi.valid(...measures.map((m) => m.key)).required(),
+        side: Joi.valid('left', 'right'),
+        valueMm: within(0.1, 10000).required(),
+        source: Joi.valid('tape', 'scan', 'csv').required(),
+        takenOn: day.required(),
+      }),
+    )
+    .required(),
+});
+
+export const stockSchema = Joi.array()
+  .max(200)
+  .items(
+    Joi.object({
+      foamId: id.required(),
+      nominalMm: within(1, 50).required(),
+      sheets: within(0, 1000).integer().required(),
+      measuredMm: within(0.5, 60),
+      neutralFraction: within(0, 1),
+      rightAngleMm: within(0.5, 60),
+      pricePerSheet: within(0, 10000),
+    }),
+  );
+
+const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
+  Joi.object({
+    schema: Joi.valid(schemaVersion).required(),
+    name: name.required(),
+    brief: Joi.object({
+      version: Joi.valid('hero', 'stunt').required(),
+      startDate: day.required(),
+      eventDate: day.required(),
+      hoursPerDay: within(0.25, 16).required(),
+      budget: within(0, 1_000_000).required(),
+      currency: Joi.valid('EUR', 'USD', 'GBP').required(),
+      lightHours: within(0, 200).required(),
+      luggageMm: within(100, 5000).required(),
+      eventMaxMm: within(100, 10000).required(),
+      notes: Joi.string().allow('').max(20000).required(),
+    }).required(),
+    wearer: wearerSchema.required(),
+    stock: stockSchema.required(),
+    parts: Joi.array().max(200).unique('id').items(partOf(kinds)).custom(partsHang).required(),
+    circuits: Joi.array().max(100).unique('id').items(circuit).required(),
+    cut: Joi.object({
+      page: Joi.valid('A4', 'A3', 'Letter', 'Legal').required(),
+      barMeasuredMm: within(80, 120).required(),
+      overlapMm: within(0, 40).required(),
+      spacingMm: within(0, 50).required(),
+    }).required(),
+    make: Joi.object({
+      habits: Joi.object({
+        glue: Joi.valid('contact', 'instant', 'hot').required(),
+        fold: Joi.valid('v-groove', 'slanted-pair', 'heat-and-fold', 'partial-cut').required(),
+        seal: Joi.valid('spray-rubber', 'brush-on', 'acrylic', 'latex', 'thermoplastic').required(),
+        cutter: Joi.valid('knife', 'band-saw', 'laser').required(),
+      }).required(),
+      done: Joi.object().pattern(id, iso).required(),
+    }).required(),
+  });
+
+export const docSchema = docSchemaOf(standardKinds);
+
+export const logEntrySchema = Joi.object({
+  id: id.required(),
+  at: iso.required(),
+  subject: name.required(),
+  note: Joi.string().allow('').max(5000).required(),
+  planned: Joi.number().allow(null).required(),
+  actual: Joi.number().allow(null).required(),
+  unit: Joi.string().allow('').max(20).required(),
+});
+
+export const pinSchema = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  pinnedAt: iso.required(),
+  doc: docSchema.required(),
+});
+
+const fileSchema = Joi.object({
+  fomrik: Joi.valid(schemaVersion).required(),
+  build: docSchema.required(),
+  pins: Joi.array().max(100).items(pinSchema).required(),
+  log: Joi.array().max(10000).items(logEntrySchema).required(),
+});
+
+/** Checks a value; on failure the sentence names the field's path and the allowed range. */
+export function check<T>(schema: Joi.Schema, value: unknown): Result<T> & { field?: string } {
+  const checked = schema.validate(value, { convert: false, errors: { wrap: { label: '“' } } });
+  if (!checked.error) return ok(checked.value as T);
+  const detail = checked.error.details[0]!;
+  const field = detail.path.join('.');
+  return { ...fail(`${checked.error.message}.`.replace(/“\[ref:.*?\]“/, 'the other value')), field };
+}
+
+/** A value that was checked, or a sentence and the field it is about. */
+export type Checked<T> = Result<T> & { field?: string };
+
+/** A document of the present schema; `kinds` are what it may be made of. */
+export const checkDoc = (value: unknown, kinds: Kinds = standardKinds): Checked<BuildDoc> =>
+  check<BuildDoc>(kinds === standardKinds ? docSchema : docSchemaOf(kinds), value);
+
+/** A file of the present schema. */
+export const checkFile = (value: unknown): Checked<BuildFile> => check<BuildFile>(fileSchema, value);

@@ -1,0 +1,333 @@
+import { type CircuitReport, hoursOn, resistorRatedW, solveOn } from '../circuit';
+import type { Change, Circuit } from '../document';
+import { ledMaxA, type Pack } from '../materials';
+import { printHours, trimNumber } from '../units';
+import type { Finding, Remedy } from './finding';
+import type { BuildContext, BuildRule } from './rule';
+
+interface CircuitContext extends BuildContext {
+  circuit: Circuit;
+  made: CircuitReport;
+  at: number;
+}
+
+type CircuitRule = (context: CircuitContext) => Finding[];
+
+const each =
+  (rule: CircuitRule): BuildRule =>
+  (context) =>
+    context.doc.circuits.flatMap((circuit, at) => {
+      const made = context.report.circuits[at];
+      return made ? rule({ ...context, circuit, made, at }) : [];
+    });
+
+/** What a finding of a circuit always says. */
+const about = (
+  { made }: CircuitContext,
+  id: string,
+): Pick<Finding, 'id' | 'station'> & { partId?: string } => {
+  const partId = made.source?.partId ?? made.partIds[0];
+  return { id: `${id}:${made.id}`, station: 'inside', ...(partId && { partId }) };
+};
+
+/** A change of what an item is, such as another pack in the same place. */
+function choose({ doc }: BuildContext, fitted: CircuitReport['source'], value: string): Change[] {
+  const index = doc.parts.findIndex((p) => p.id === fitted?.partId);
+  if (!fitted?.item.choose || index < 0) return [];
+  return [{ path: ['parts', index, ...fitted.item.choose], value }];
+}
+
+const usePack = (context: CircuitContext, pack: Pack, words = ''): Remedy => ({
+  label: `${pack.name}${words}`,
+  changes: choose(context, context.made.source, pack.id),
+});
+
+/** Every load of the circuit at one current. */
+const atCurrent = ({ circuit, at }: CircuitContext, currentMa: number): Change[] =>
+  circuit.loads.map((_, i) => ({ path: ['circuits', at, 'loads', i, 'currentMa'], value: currentMa }));
+
+const mostMa = ({ circuit }: CircuitContext): number => Math.max(0, ...circuit.loads.map((l) => l.currentMa));
+
+/** The lamps cannot be lit from this pack at all. */
+export const stringsFeasible = each((context) => {
+  const { made, around } = context;
+  if (made.infeasible === undefined || !made.pack) return [];
+  return [
+    {
+      ...about(context, 'infeasible'),
+      severity: 'stop',
+      title: `${made.name}: ${made.pack.name} cannot light these lamps. ${made.infeasible}`,
+      why: 'A lamp needs its forward voltage and something over for the resistor that sets its current.',
+      sure: 'standard',
+      excess: 1,
+      remedies: around.catalogue.packs
+        .filter((p) => hoursOn(made.groups, p) > 0)
+        .slice(0, 2)
+        .map((p) => usePack(context, p)),
+    },
+  ];
+});
+
+/** More current than the lamp stands. */
+export const lampCurrent = each((context) => {
+  const { circuit, made, at } = context;
+  const most = ledMaxA * 1000;
+  const over = mostMa(context) - most;
+  if (over <= 0 || made.lamps.length === 0) return [];
+  return [
+    {
+      ...about(context, 'lamp-current'),
+      severity: 'stop',
+      title: `${made.name}: ${trimNumber(mostMa(context), 1)} mA through each lamp; ${most} mA is the most an ordinary one stands.`,
+      why: 'It grows hot, fades and fails.',
+      sure: 'memory',
+      excess: over,
+      remedies: [
+        {
+          label: `${most} mA`,
+          changes: circuit.loads.flatMap((l, i) =>
+            l.currentMa > most ? [{ path: ['circuits', at, 'loads', i, 'currentMa'], value: most }] : [],
+          ),
+        },
+      ],
+    },
+  ];
+});
+
+const hottestW = (made: CircuitReport, currentMa?: number): number => {
+  const solved = made.pack && solveOn(made.groups, made.pack, currentMa);
+  return solved?.ok ? Math.max(0, ...solved.value.strings.map((s) => s.resistorW)) : 0;
+};
+
+/** A resistor past half its rating. */
+export const resistorCool = each((context) => {
+  const { made } = context;
+  const hottest = hottestW(made);
+  if (hottest <= resistorRatedW / 2) return [];
+  const cooler = [15, 12, 10, 8, 6, 5, 4, 3, 2, 1].find(
+    (ma) => ma < mostMa(context) && hottestW(made, ma) <= resistorRatedW / 2,
+  );
+  return [
+    {
+      ...about(context, 'resistor'),
+      severity: 'mind',
+      title: `${made.name}: a resistor turns ${trimNumber(hottest * 1000, 0)} mW into heat; a ¼ W one should stay under ${trimNumber(resistorRatedW * 500, 0)} mW inside foam.`,
+      why: 'Makers use a resistor at under half its rated watts; foam keeps the heat in.',
+      sure: 'practice',
+      excess: hottest - resistorRatedW / 2,
+      remedies:
+        cooler === undefined ? [] : [{ label: `${cooler} mA a lamp`, changes: atCurrent(context, cooler) }],
+    },
+  ];
+});
+
+const ma = (a: number): string => `${trimNumber(a * 1000, 0)} mA`;
+
+/** The cells carry more than they should. */
+export const cellCurrent = each((context) => {
+  const { made, around } = context;
+  if (!made.solved || !made.pack || made.solved.totalA <= made.pack.cell.maxA) return [];
+  const { cell } = made.pack;
+  return [
+    {
+      ...about(context, 'cell-current'),
+      severity: 'stop',
+      title: `${made.name}: the lamps draw ${ma(made.solved.totalA)}; ${cell.name} cells give ${ma(cell.maxA)} at most.`,
+      why: 'Past that their voltage collapses and the hours are guesswork.',
+      sure: cell.sure,
+      excess: made.solved.totalA - cell.maxA,
+      remedies: around.catalogue.packs
+        .filter((p) => hoursOn(made.groups, p) > 0)
+        .sort((a, b) => a.thickMm - b.thickMm)
+        .slice(0, 2)
+        .map((p) => usePack(context, p)),
+    },
+  ];
+});
+
+/** The switch carries more than it should. */
+export const switchCurrent = each((context) => {
+  const { made, around } = context;
+  const total = made.solved?.totalA ?? 0;
+  if (!made.switch || total <= made.switch.maxA) return [];
+  return [
+    {
+      ...about(context, 'switch-current'),
+      severity: 'mind',
+      title: `${made.name}: the lamps draw ${ma(total)} through a ${made.switch.name} rated ${ma(made.switch.maxA)}.`,
+      why: 'Its contacts burn and stick.',
+      sure: made.switch.sure,
+      excess: total - made.switch.maxA,
+      remedies: around.catalogue.switches
+        .filter((s) => s.maxA >= total && s.kind === 'latching')
+        .map((s) => ({ label: s.name, changes: choose(context, made.toggle, s.id) })),
+    },
+  ];
+});
+
+/** The brightest setting at which some other pack lasts. */
+function dimmerOnAnother(context: CircuitContext, dimmed: readonly number[], wanted: number): Remedy[] {
+  const { groups } = context.made;
+  const found = dimmed
+    .flatMap((current) =>
+      context.around.catalogue.packs.map((p) => ({ p, current, hours: hoursOn(groups, p, current) })),
+    )
+    .find(({ hours }) => hours >= wanted);
+  if (!found) return [];
+  const { p, current, hours } = found;
+  return [
+    {
+      label: `${p.name} at ${current} mA a lamp (${printHours(hours)})`,
+      changes: [...choose(context, context.made.source, p.id), ...atCurrent(context, current)],
+    },
+  ];
+}
+
+/** The light ends before the day does. */
+export const burnsLongEnough = each((context) => {
+  const { made, doc, around } = context;
+  const { run, pack, groups } = made;
+  const wanted = doc.brief.lightHours;
+  if (!run || !pack || run.hours >= wanted) return [];
+  const remedies: Remedy[] = around.catalogue.packs
+    .map((p) => ({ p, hours: hoursOn(groups, p) }))
+    .filter(({ p, hours }) => hours >= wanted && p.id !== pack.id)
+    .sort((a, b) => a.p.thickMm - b.p.thickMm || a.p.massG - b.p.massG)
+    .slice(0, 2)
+    .map(({ p, hours }) => usePack(context, p, ` (${printHours(hours)})`));
+  const dimmed = [15, 10, 8, 5, 3, 2].filter((current) => current < mostMa(context));
+  const dimmer = dimmed.find((current) => hoursOn(groups, pack, current) >= wanted);
+  if (dimmer !== undefined)
+    remedies.push({
+      label: `${dimmer} mA a lamp (${printHours(hoursOn(groups, pack, dimmer))})`,
+      changes: atCurrent(context, dimmer),
+    });
+  if (remedies.length === 0) remedies.push(...dimmerOnAnother(context, dimmed, wanted));
+  return [
+    {
+      ...about(context, 'burn'),
+      severity: run.hours < wanted / 2 ? 'stop' : 'mind',
+      title: `${made.name}: light for ${printHours(run.hours)}, the event asks ${printHours(wanted)}.`,
+      why:
+        run.endedBy === 'dim'
+          ? 'As the cells sag the lamps fall below half their current.'
+          : 'The cells are empty by then.',
+      sure: 'memory',
+      excess: wanted - run.hours,
+      remedies,
+    },
+  ];
+});
+
+/** A push button in a picture. */
+export const lightStaysOn = each((context) => {
+  const { made, around } = context;
+  if (made.switch?.kind !== 'momentary' || made.lamps.length === 0) return [];
+  return [
+    {
+      ...about(context, 'momentary'),
+      severity: 'mind',
+      title: `${made.name}: ${made.switch.name} lights only while pressed.`,
+      why: 'Photographs need a light that stays on with both hands free.',
+      sure: 'practice',
+      excess: 1,
+      remedies: around.catalogue.switches
+        .filter((s) => s.kind === 'latching')
+        .slice(0, 1)
+        .map((s) => ({ label: s.name, changes: choose(context, made.toggle, s.id) })),
+    },
+  ];
+});
+
+/** Wires that go from one part to another. */
+export const connectorsWhereParted = each((context) => {
+  const { made, report } = context;
+  if (made.crossings === 0) return [];
+  const names = made.partIds.map((id) => report.parts.find((p) => p.id === id)!.name);
+  return [
+    {
+      ...about(context, 'connector'),
+      severity: 'note',
+      title: `${made.name} joins ${names.join(' and ')}: ${made.crossings} connector${made.crossings > 1 ? 's' : ''} where the wires cross.`,
+      why: 'Parts come off one by one; a wire without a connector tears out of the first that does. They are on the shopping list.',
+      sure: 'practice',
+      excess: made.crossings,
+      remedies: [],
+    },
+  ];
+});
+
+/** A circuit that names what is not there. */
+export const circuitWhole = each((context) => {
+  const { made, circuit, at } = context;
+  if (made.missing.length === 0) return [];
+  const gone = new Set(made.missing);
+  const left: Circuit = {
+    ...circuit,
+    switch: circuit.switch && gone.has(circuit.switch) ? null : circuit.switch,
+    loads: circuit.loads.filter((l) => !gone.has(l.feature)),
+  };
+  const dead = gone.has(circuit.source) || left.loads.length === 0;
+  return [
+    {
+      ...about(context, 'circuit-missing'),
+      severity: 'mind',
+      title: `${made.name}: ${made.missing.length} of the things it joins ${made.missing.length > 1 ? 'are' : 'is'} not there.`,
+      why: 'A pack, switch or row of lamps was taken away, or cannot be laid.',
+      sure: 'standard',
+      excess: made.missing.length,
+      remedies: [
+        dead
+          ? {
+              label: 'Take the circuit away',
+              changes: [
+                { path: ['circuits'], value: context.doc.circuits.filter((c) => c.id !== circuit.id) },
+              ],
+            }
+          : { label: 'Leave them out', changes: [{ path: ['circuits', at], value: left }] },
+      ],
+    },
+  ];
+});
+
+/** Lamps that nothing feeds. */
+export const lampsFed: BuildRule = ({ doc, report }) => {
+  const fed = new Set(doc.circuits.flatMap((c) => c.loads.map((l) => l.feature)));
+  return report.parts.flatMap((part): Finding[] => {
+    const dark = [
+      ...new Set(part.items.filter((i) => i.lamp && !fed.has(i.featureId)).map((i) => i.featureId)),
+    ];
+    if (dark.length === 0) return [];
+    const near = report.circuits.findIndex((c) => c.source?.partId === part.id);
+    const at = near >= 0 ? near : report.circuits.length > 0 ? 0 : -1;
+    return [
+      {
+        id: `unfed:${part.id}`,
+        severity: 'mind',
+        station: 'inside',
+        title: `${part.name}: ${dark.length} row${dark.length > 1 ? 's' : ''} of lamps on no circuit.`,
+        why: 'Nothing feeds them; join them to a pack.',
+        sure: 'standard',
+        excess: dark.length,
+        partId: part.id,
+        remedies:
+          at < 0
+            ? []
+            : [
+                {
+                  label: `Join to “${doc.circuits[at]!.name}”`,
+                  changes: [
+                    {
+                      path: ['circuits', at, 'loads'],
+                      value: [
+                        ...doc.circuits[at]!.loads,
+                        ...dark.map((feature) => ({ feature, currentMa: 15 })),
+                      ],
+                    },
+                  ],
+                },
+              ],
+      },
+    ];
+  });
+};

@@ -1,0 +1,130 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { Measure } from '../body';
+import {
+  applyChanges,
+  type BuildDoc,
+  type Feature,
+  type Field,
+  type Params,
+  type Part,
+  type Value,
+} from '../document';
+import { checkDoc } from '../files/schema';
+import { demo } from '../files/testing/demo';
+import { newBuild, newPart, standardKinds } from '../parts';
+import { anyone } from '../parts/testing/worn.test';
+import { createDeriver, derive } from '../report';
+import type { Finding } from './finding';
+
+/** A value of a field, from its start to anywhere in its range. */
+function valueOf(field: Field, now: Value | undefined, dice: number): Value {
+  if (now === undefined) throw new Error(`${field.key} has no start`);
+  switch (field.type) {
+    case 'choice':
+      return field.choices[Math.floor(dice * field.choices.length)]!.value;
+    case 'length':
+    case 'angle':
+    case 'number':
+      return Math.round(field.range[0] + dice * (field.range[1] - field.range[0]));
+    case 'count':
+      return Math.round(field.range[0] + dice * (Math.min(field.range[1], 6) - field.range[0]));
+    case 'rows':
+      return Array.isArray(now)
+        ? now.map((row, i) =>
+            i === Math.floor(dice * now.length)
+              ? Object.fromEntries(
+                  Object.entries(row).map(([k, v]) => {
+                    const sub = field.of.find((f) => f.key === k)!;
+                    return [k, valueOf(sub, v, dice) as number | string];
+                  }),
+                )
+              : row,
+          )
+        : now;
+    case 'foam':
+      return [2, 4, 6, 10][Math.floor(dice * 4)]!;
+  }
+}
+
+const wild = fc.record({
+  measures: anyone,
+  kind: fc.constantFrom(...standardKinds.forms.keys()),
+  /** Which fields leave their start, and for where. */
+  moved: fc.array(fc.record({ at: fc.nat(30), dice: fc.double({ min: 0, max: 0.999, noNaN: true }) }), {
+    minLength: 1,
+    maxLength: 3,
+  }),
+  nominalMm: fc.constantFrom(2, 6, 10),
+  foamId: fc.constantFrom('light-eva', 'dense-eva', 'granite'),
+  feature: fc.constantFrom(...standardKinds.features.keys()),
+  u: fc.double({ min: 0, max: 1, noNaN: true }),
+  v: fc.double({ min: 0, max: 1, noNaN: true }),
+});
+type Wild = typeof wild extends fc.Arbitrary<infer T> ? T : never;
+
+function buildOf({ measures, kind, moved, nominalMm, foamId, feature, u, v }: Wild): BuildDoc {
+  const wearer = { name: 'Anyone', underLayerMm: 3, measures: measures as Measure[] };
+  const form = standardKinds.forms.get(kind)!;
+  const plain = newPart(`${kind}-1`, wearer, kind);
+  const params = moved.reduce<Params>((now, { at, dice }) => {
+    const field = form.fields[at % form.fields.length]!;
+    return { ...now, [field.key]: valueOf(field, now[field.key], dice) };
+  }, plain.params);
+  const part: Part = { ...plain, params, stack: [{ foamId, nominalMm }] };
+  const doc = { ...newBuild('Wild', '2026-03-01', wearer), parts: [part] };
+  const shell = derive(doc).parts[0]!.pieces.filter((p) => p.role === 'shell');
+  const on = shell[Math.floor(u * 0.999 * shell.length)]!;
+  const laid: Feature = {
+    id: 'f-1',
+    kind: feature,
+    ...standardKinds.features.get(feature)!.start({
+      panel: on.id,
+      edge: on.edges[Math.floor(v * 3.99)]!.id,
+      at: { x: u, y: v },
+    }),
+  };
+  return { ...doc, parts: [{ ...part, features: [laid] }] };
+}
+
+/** Every remedy leaves a document that can be saved, and does away with what it is for or lessens it. */
+function remediesHelp(doc: BuildDoc): number {
+  const deriver = createDeriver();
+  const { findings } = deriver(doc);
+  let tried = 0;
+  for (const finding of findings)
+    for (const remedy of finding.remedies.filter((r) => r.changes.length > 0)) {
+      const after = applyChanges(doc, remedy.changes);
+      const checked = checkDoc(after);
+      expect(checked.ok, `${finding.title} “${remedy.label}” ${checked.ok ? '' : checked.message}`).to.equal(
+        true,
+      );
+      const left: Finding | undefined = deriver(after).findings.find((f) => f.id === finding.id);
+      expect(
+        left?.excess ?? 0,
+        `${finding.id}: ${finding.title} “${remedy.label}” leaves “${left?.title ?? ''}”`,
+      ).to.be.lessThan(finding.excess);
+      tried += 1;
+    }
+  return tried;
+}
+
+describe('remedies', function () {
+  this.timeout(240_000);
+
+  it('do away with what they are for, or lessen it, in any build', () => {
+    let tried = 0;
+    fc.assert(
+      fc.property(wild, (given) => {
+        tried += remediesHelp(buildOf(given));
+      }),
+      { numRuns: 20 },
+    );
+    expect(tried).to.be.greaterThan(20);
+  });
+
+  for (const name of ['lampwarden-bracers-troubled', 'lampwarden-harness'])
+    it(`all of ${name}`, () => {
+      expect(remediesHelp(demo(name))).to.be.greaterThan(4);
+    });
+});

@@ -1,0 +1,34 @@
+import type { Body, Doubt } from '../body';
+import type { CircuitReport } from '../circuit';
+import type { Packed } from '../cut';
+import type { Fitting } from '../fit';
+import type { PartReport } from '../parts';
+import type { CostLine, Schedule, Step } from '../plan';
+
+/** The figures of the ledger. */
+export interface Totals {
+  massG: number;
+  foamAreaMm2: number;
+  sheets: number;
+  cost: number;
+  /** Shortest burn of any circuit; null when nothing is lit. */
+  lightHours: number | null;
+  workMin: number;
+  daysToSpare: number;
+}
+
+/** Everything worked out of a build but what was noticed. */
+export interface Worked {
+  /** The larger of both sides, which pairs are cut to. */
+  body: Body;
+  sides: { left: Body; right: Body };
+  doubts: Doubt[];
+  parts: PartReport[];
+  fitting: Fitting;
+  circuits: CircuitReport[];
+  packed: Packed;
+  steps: Step[];
+  schedule: Schedule;
+  cost: CostLine[];
+  totals: Totals;
+}

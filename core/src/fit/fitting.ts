@@ -1,0 +1,65 @@
+import type { Zone } from '../body';
+import type { Part } from '../document';
+import type { Around, PartReport } from '../parts';
+import { dressing, type DressingStep } from './dressing';
+import { coveredShare } from './heat';
+import { movementCures, type MovementCure } from './moving/cures';
+import { createMovements, type Movement } from './moving/moving';
+import { strapsOf, type Strap } from './straps';
+
+/** A movement with what would free it, when it ends too soon. */
+export interface JudgedMovement extends Movement {
+  cures: MovementCure[];
+}
+
+/** How everything worn goes together. */
+export interface Fitting {
+  movements: JudgedMovement[];
+  dressing: DressingStep[];
+  straps: Strap[];
+  /** Share of the body covered by foam. */
+  covered: number;
+}
+
+type WornReport = PartReport & { zone: Zone };
+const isWorn = (part: PartReport): part is WornReport => part.zone !== undefined;
+
+const isClosed = (part: PartReport): boolean =>
+  part.pieces.every((p) => p.role !== 'shell' || p.edges.every((e) => e.joint !== 'closure'));
+
+/** Works out how the parts go together, remembering movements whose parts have not changed. */
+export function createFitting(): (
+  around: Around,
+  parts: readonly PartReport[],
+  docParts: readonly Part[],
+  quick?: boolean,
+) => Fitting {
+  const movements = createMovements();
+  const judged = new WeakMap<Movement, JudgedMovement>();
+  let last: JudgedMovement[] = [];
+  const moving = (
+    around: Around,
+    worn: readonly WornReport[],
+    docParts: readonly Part[],
+  ): JudgedMovement[] => {
+    const moved = worn.map((p) => ({ id: p.id, name: p.name, zone: p.zone, mesh: p.solid.mesh }));
+    last = movements(around.body, moved).map((m) => {
+      let known = judged.get(m);
+      if (!known) judged.set(m, (known = { ...m, cures: movementCures(m, around, moved, docParts) }));
+      return known;
+    });
+    return last;
+  };
+  return (around, parts, docParts, quick = false) => {
+    const worn = parts.filter(isWorn);
+    return {
+      movements: quick ? last : moving(around, worn, docParts),
+      dressing: dressing(worn.map((p) => ({ ...p, closed: isClosed(p) }))),
+      straps: strapsOf(parts),
+      covered: coveredShare(
+        around.body,
+        worn.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0),
+      ),
+    };
+  };
+}

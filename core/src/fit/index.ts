@@ -1,0 +1,2 @@
+export { createFitting, type Fitting } from './fitting';
+export { hotShare } from './heat';

@@ -1,0 +1,4 @@
+export { bendStrain, ringTestNeutralFraction, strainClass, strainClassName, type StrainClass } from './bend';
+export { foamMassG } from './foamMass';
+export { foldOpeningMm, groovesForBend } from './groove';
+export { sprungOpeningMm } from './spring';

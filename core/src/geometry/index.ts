@@ -1,0 +1,41 @@
+export {
+  distanceToEllipse,
+  ellipseAtNormal,
+  ellipseOfGirth,
+  ellipsePerimeter,
+  parallelGirth,
+  type Ellipse,
+} from './ellipse';
+export { convexHull } from './hull';
+export { joinMeshes, meshArea, shellMesh, type Mesh } from './mesh';
+export { overlapsItself } from './overlap';
+export {
+  boundsOf,
+  centroid,
+  contains,
+  distanceToEdge,
+  outlineLength,
+  polylineLength,
+  signedArea,
+} from './polygon';
+export { sliceAt, tapeGirthMm } from './slice';
+export { flatPoint, unrollStrip } from './unroll';
+export {
+  add2,
+  add3,
+  cross3,
+  dist2,
+  dist3,
+  dot3,
+  length3,
+  lerp2,
+  lerp3,
+  rotate2,
+  scale2,
+  scale3,
+  sub2,
+  sub3,
+  unit3,
+  type Vec2,
+  type Vec3,
+} from './vec';

@@ -1,0 +1,83 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { make } from '../parts/testing/worn.test';
+import type { PieceEdge } from './piece';
+import { bevelsOf } from './bevels';
+import { growEdges } from './growEdges';
+import { gridOf, onSlice } from './grids';
+import type { Panel } from './panel';
+
+const edges = { bottom: 'bottom', right: 'right', top: 'top', left: 'left' };
+
+/** Two boards that meet along the z axis, the second turned by `deg` away from going straight on; faces look to −y. */
+function corner(deg: number): [Panel, Panel] {
+  const a = (deg * Math.PI) / 180;
+  return [
+    { id: 'a', name: 'a', edges, grid: gridOf(4, 4, (u, v) => ({ x: -100 + 100 * u, y: 0, z: 100 * v })) },
+    {
+      id: 'b',
+      name: 'b',
+      edges,
+      grid: gridOf(4, 4, (u, v) => ({ x: 100 * u * Math.cos(a), y: 100 * u * Math.sin(a), z: 100 * v })),
+    },
+  ];
+}
+
+describe('bevels', () => {
+  it('are half the turning angle, from the back where the seam turns outwards and from the face where it turns in', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 4, max: 170 }), fc.boolean(), (deg, outwards) => {
+        const [a, b] = corner(outwards ? deg : -deg);
+        const bevel = bevelsOf(a, 'right', b, 'left');
+        expect(bevel).to.be.closeTo((outwards ? 1 : -1) * (deg / 2), 1e-6);
+        expect(bevelsOf(b, 'left', a, 'right'), 'the same from either side').to.be.closeTo(bevel, 1e-6);
+      }),
+    );
+  });
+
+  it('are none where a seam runs smoothly on', () => {
+    const tube = (from: number, to: number, id: string): Panel => ({
+      id,
+      name: id,
+      edges,
+      grid: gridOf(16, 3, (u, v) =>
+        onSlice({ a: 60, b: 60, x: 0, y: 0, z: 100 * v }, from + (to - from) * u, 0),
+      ),
+    });
+    expect(bevelsOf(tube(0, 90, 'a'), 'right', tube(90, 180, 'b'), 'left')).to.equal(0);
+  });
+
+  it('are 45° at the corners of a box, and written on both mates', () => {
+    const pod = make('ear-pod');
+    const seams = pod.pieces.flatMap((p) => p.edges.filter((e) => e.joint === 'seam'));
+    expect(seams.length).to.be.greaterThan(6);
+    for (const edge of seams) expect(edge.bevelDeg).to.be.closeTo(45, 1e-6);
+  });
+
+  it('make room for the foam at a mitre: a box is as wide inside as asked, and wider outside by twice the foam', () => {
+    for (const mm of [5, 10]) {
+      const face = make('ear-pod', { widthMm: 80, heightMm: 90 }, { nominalMm: mm }).pieces[0]!;
+      const [bottom, right] = face.edges as [PieceEdge, PieceEdge];
+      // The layer that is cut lies half a thickness out (k = 0.5), where a 45° mitre has reached half a thickness further at either end.
+      expect(bottom.lengthMm).to.be.closeTo(80 + mm, 1e-6);
+      expect(right.lengthMm).to.be.closeTo(90 + mm, 1e-6);
+      expect(bottom.lengthMm + 2 * right.proudMm!).to.be.closeTo(80 + 2 * mm, 1e-6);
+      expect(face.areaMm2).to.be.closeTo((80 + mm) * (90 + mm), 1e-3);
+    }
+  });
+
+  it('leave square edges where they are', () => {
+    const piece = make('belt', { tassets: 0 }).pieces[0]!;
+    expect(growEdges(piece, [0, 0, 0, 0]).outline).to.deep.equal(piece.outline);
+    const wider = growEdges(piece, [4, 0, 4, 0]);
+    expect(wider.edges[1]!.lengthMm).to.be.closeTo(piece.edges[1]!.lengthMm + 8, 0.1);
+    expect(wider.areaMm2).to.be.greaterThan(piece.areaMm2 + 4 * piece.edges[0]!.lengthMm);
+  });
+
+  it('follow the ridge of a breastplate', () => {
+    const bevel = (ridgeMm: number): number =>
+      make('breastplate', { ridgeMm }).pieces[0]!.edges.find((e) => e.id === 'right')!.bevelDeg;
+    expect(bevel(40)).to.be.greaterThan(bevel(15));
+    expect(bevel(0)).to.be.lessThan(3);
+  });
+});

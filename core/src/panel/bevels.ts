@@ -1,0 +1,35 @@
+import { dot3, length3, sub3, type Vec3 } from '../geometry';
+import { gridNormals, sideVertices, type Panel, type Side } from './panel';
+
+const deg = (rad: number): number => (rad * 180) / Math.PI;
+
+/** Seams that turn less than this are butted square; a knife is no truer. */
+const SQUARE_DEG = 3;
+
+/**
+ * Bevel of two panels that meet: each loses half the turning angle (plane geometry), taken as the mean along
+ * the seam. Positive is lost from the back, for a seam that turns outwards like the edge of a box; negative
+ * from the face. The run of side `b` is taken backwards, as mates run against each other.
+ */
+export function bevelsOf(a: Panel, sideA: Side, b: Panel, sideB: Side): number {
+  const [runA, runB] = [sideVertices(a, sideA), [...sideVertices(b, sideB)].reverse()];
+  const [normalsA, normalsB] = [gridNormals(a.grid).flat(), gridNormals(b.grid).flat()];
+  const pointsA = a.grid.flat();
+  const count = Math.min(runA.length, runB.length);
+  const middleB = b.grid[Math.floor(b.grid.length / 2)]![Math.floor(b.grid[0]!.length / 2)]!;
+  let sum = 0;
+  let counted = 0;
+  for (let i = 1; i < count - 1; i++) {
+    const va = runA[i]!;
+    const vb = runB[Math.round((i / (count - 1)) * (runB.length - 1))]!;
+    const [na, nb]: [Vec3, Vec3] = [normalsA[va]!, normalsB[vb]!];
+    // Grids that run out to a point have no normal there.
+    if (length3(na) < 0.5 || length3(nb) < 0.5) continue;
+    const turn = Math.acos(Math.min(1, Math.max(-1, dot3(na, nb))));
+    const falls = dot3(sub3(middleB, pointsA[va]!), na) <= 0;
+    sum += falls ? turn : -turn;
+    counted += 1;
+  }
+  const half = counted === 0 ? 0 : deg(sum / counted) / 2;
+  return Math.abs(2 * half) < SQUARE_DEG ? 0 : half;
+}

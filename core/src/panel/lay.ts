@@ -1,0 +1,264 @@
+import { bendStrain, foamMassG } from '../foam';
+import type { PieceDarts } from '../document';
+import {
+  dist3,
+  joinMeshes,
+  lerp2,
+  type Mesh,
+  meshArea,
+  overlapsItself,
+  shellMesh,
+  type Vec2,
+  type Vec3,
+} from '../geometry';
+import type { FoamSheet } from '../materials';
+import { bevelsOf } from './bevels';
+import { edgeRun } from './edgeRun';
+import { flatPanel, type FlatOptions, type FlatPanel } from './flatPanel';
+import { growEdges } from './growEdges';
+import { mirrorPiece } from './mirror';
+import {
+  gridMesh,
+  offsetGrid,
+  sides,
+  sideVertices,
+  splitPanel,
+  tightestGridRadiusMm,
+  type Join,
+  type Panel,
+} from './panel';
+import type { Piece, PieceEdge } from './piece';
+
+/** A panel in its foam, laid flat. */
+export interface LaidPanel extends FlatPanel {
+  panel: Panel;
+  foam: FoamSheet;
+}
+
+/** How a form's panels are laid: limits for all of them, and darts by hand for some. */
+export interface LayOptions extends FlatOptions {
+  dartsByHand?: readonly PieceDarts[];
+}
+
+/** Lays a panel flat; one that would overlap itself is split down its middle, at most twice over. */
+function lay(panel: Panel, foam: FoamSheet, options: LayOptions, depth: number, joins: Join[]): LaidPanel[] {
+  const seams = joins
+    .flatMap((j) => (j.kind === 'seam' ? [j.a, j.b] : []))
+    .flatMap(([id, side]) => (id === panel.id ? [side] : []));
+  const byHand = options.dartsByHand?.find((d) => d.pieceId === panel.id)?.darts;
+  const flat = flatPanel(panel, foam, { ...options, seams, ...(byHand && { byHand }) });
+  if (depth === 0 || panel.grid[0]!.length < 5 || !overlapsItself(flat.piece.outline))
+    return [{ panel, foam, ...flat }];
+  const [a, b] = splitPanel(panel);
+  joins.forEach((join) => {
+    for (const end of ['a', 'b'] as const) {
+      if (join[end][0] !== panel.id) continue;
+      if (join[end][1] === 'left') join[end] = [a.id, 'left'];
+      else if (join[end][1] === 'right') join[end] = [b.id, 'right'];
+    }
+  });
+  joins.push({ a: [a.id, 'right'], b: [b.id, 'left'], kind: 'seam' });
+  return [...lay(a, foam, options, depth - 1, joins), ...lay(b, foam, options, depth - 1, joins)];
+}
+
+/** Notches at equal shares of a seam, so that ease spreads evenly. */
+function notch(piece: Piece, edge: PieceEdge, letter: string, backwards: boolean): void {
+  const run = edgeRun(piece.outline, edge);
+  const shares = edge.lengthMm > 160 ? [0.25, 0.5, 0.75] : [0.5];
+  shares.forEach((share, i) => {
+    const at = (backwards ? 1 - share : share) * (run.length - 1);
+    const k = Math.min(run.length - 2, Math.floor(at));
+    const name = shares.length > 1 ? `${letter}${i + 1}` : letter;
+    piece.marks.push({ kind: 'notch', points: [lerp2(run[k]!, run[k + 1]!, at - k)], text: name });
+  });
+}
+
+/**
+ * Bevels of every seam, and what they do to the flat pieces: at a mitre the layer that is cut reaches further than
+ * the inner face by its depth times the tangent of the bevel, and the outer face by the whole thickness' worth.
+ */
+function bevelSeams(laid: readonly LaidPanel[], joins: readonly Join[]): void {
+  const find = ([id, side]: Join['a']): PieceEdge | undefined =>
+    laid.find((l) => l.panel.id === id)?.piece.edges.find((e) => e.id === side);
+  for (const { a, b, kind } of joins) {
+    if (kind !== 'seam' || (a[0] === b[0] && a[1] === b[1])) continue;
+    const [panelA, panelB] = [a, b].map(([id]) => laid.find((l) => l.panel.id === id)?.panel);
+    const [edgeA, edgeB] = [find(a), find(b)];
+    if (!panelA || !panelB || !edgeA || !edgeB) continue;
+    edgeA.bevelDeg = edgeB.bevelDeg = bevelsOf(panelA, a[1], panelB, b[1]);
+  }
+  for (const l of laid) {
+    const { thicknessMm, neutralFraction } = l.foam;
+    const tangent = (e: PieceEdge): number => Math.tan((e.bevelDeg * Math.PI) / 180);
+    for (const edge of l.piece.edges)
+      if (edge.bevelDeg !== 0) edge.proudMm = (1 - neutralFraction.value) * thicknessMm.value * tangent(edge);
+    const out = l.piece.edges.map((e) => neutralFraction.value * thicknessMm.value * tangent(e));
+    if (out.some((mm) => Math.abs(mm) > LEAST_GROWTH_MM)) l.piece = growEdges(l.piece, out);
+  }
+}
+
+/** A knife follows no finer line than this. */
+const LEAST_GROWTH_MM = 0.1;
+
+/** Two or more mates agree to this, or carry a stated ease; mm. */
+const SEAM_TOLERANCE_MM = 0.5;
+
+/** A to Z, then AA, AB … */
+const letterOf = (i: number): string =>
+  (i < 26 ? '' : String.fromCharCode(64 + Math.floor(i / 26))) + String.fromCharCode(65 + (i % 26));
+
+function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[]): void {
+  joins.forEach((join, i) => {
+    const [a, b] = [join.a, join.b].map(([id, side]) => {
+      const piece = laid.find((l) => l.panel.id === id)?.piece;
+      return piece && { piece, edge: piece.edges.find((e) => e.id === side)! };
+    });
+    if (!a || !b) return;
+    const letter = letterOf(i);
+    const ease = a.edge.lengthMm - b.edge.lengthMm;
+    const eased = join.kind === 'seam' && Math.abs(ease) > SEAM_TOLERANCE_MM;
+    Object.assign(a.edge, {
+      joint: join.kind,
+      letter,
+      mate: { pieceId: b.piece.id, edgeId: b.edge.id },
+      ...(eased && { easeMm: ease }),
+    });
+    Object.assign(b.edge, {
+      joint: join.kind,
+      letter,
+      mate: { pieceId: a.piece.id, edgeId: a.edge.id },
+      ...(eased && { easeMm: -ease }),
+    });
+    if (join.kind === 'closure') return;
+    notch(a.piece, a.edge, letter, false);
+    notch(b.piece, b.edge, letter, true);
+  });
+}
+
+/** Panels turned into flat pieces, each in its foam, with bevels, mates and notches. */
+export function layPanels(
+  panels: readonly Panel[],
+  joins: readonly Join[],
+  foamFor: (panel: Panel) => FoamSheet,
+  options: LayOptions,
+): LaidPanel[] {
+  const all = joins.map((j) => ({ ...j }));
+  const laid: LaidPanel[] = [];
+  for (const panel of panels) {
+    const foam = foamFor(panel);
+    const twin = laid.find((l) => l.panel.id === panel.mirrorOf);
+    if (twin) laid.push({ panel, foam, ...mirrorPiece(twin, panel) });
+    else laid.push(...lay(panel, foam, options, 2, all));
+  }
+  bevelSeams(laid, all);
+  joinEdges(laid, all);
+  return laid;
+}
+
+/** Where an edge of a piece runs on the outer face of the solid. */
+export interface EdgeLine {
+  pieceId: string;
+  edgeId: string;
+  points: Vec3[];
+}
+
+export interface Solid {
+  mesh: Mesh;
+  edgeLines: EdgeLine[];
+}
+
+/**
+ * A piece where it lies on the form: the shell's inner face as a grid (rows from its first edge up, columns
+ * left to right seen from outside) and the same points laid flat.
+ */
+export interface Surface {
+  pieceId: string;
+  grid: Vec3[][];
+  flat: Vec2[][];
+  /** A strap or belt that hangs free. */
+  loose?: true;
+}
+
+export const surfaceOf = ({ panel, flat }: LaidPanel): Surface => ({
+  pieceId: panel.id,
+  grid: panel.grid,
+  flat,
+  ...(panel.loose && { loose: true as const }),
+});
+
+/** A panel and the foam it is made of. */
+export type Skin = Pick<LaidPanel, 'panel' | 'foam'>;
+
+function edgeLines({ panel }: Skin, outer: Panel['grid']): EdgeLine[] {
+  const flat = outer.flat();
+  return sides.map((side) => ({
+    pieceId: panel.id,
+    edgeId: side,
+    points: [
+      ...sideVertices(panel, side),
+      sideVertices(panel, sides[(sides.indexOf(side) + 1) % 4]!)[0]!,
+    ].map((v) => flat[v]!),
+  }));
+}
+
+/** The foam as a closed mesh, drawn from the very panels that are laid flat. */
+export function solidOf(skins: readonly Skin[]): Solid {
+  const seen = skins.filter(({ panel }) => !panel.unseen);
+  const outers = seen.map(({ panel, foam }) => offsetGrid(panel.grid, foam.thicknessMm.value));
+  return {
+    mesh: joinMeshes(seen.map(({ panel }, i) => shellMesh(panel.grid, outers[i]!, false))),
+    edgeLines: seen.flatMap((l, i) => edgeLines(l, outers[i]!)),
+  };
+}
+
+/** How far the foam is bent at its tightest, over all panels. */
+export interface Bending {
+  bendStrain: number;
+  tightestRadiusMm: number;
+}
+
+export function bendingOf(skins: readonly Skin[]): Bending {
+  const radii = skins.map(({ panel }) => tightestGridRadiusMm(panel.grid));
+  const strains = skins.map(({ foam }, i) =>
+    bendStrain({
+      thicknessMm: foam.thicknessMm.value,
+      insideRadiusMm: radii[i]!,
+      neutralFraction: foam.neutralFraction.value,
+    }),
+  );
+  return { bendStrain: Math.max(0, ...strains), tightestRadiusMm: Math.min(1e6, ...radii) };
+}
+
+/** Foam of the panels at their neutral layers, without laying them flat: area, mass and the longest way round. */
+export function foamOf(
+  skins: readonly Skin[],
+  joins: readonly Join[],
+): { areaMm2: number; massG: number; girthMm: number } {
+  const grids = skins.map(({ panel, foam }) =>
+    offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value),
+  );
+  const areas = grids.map((grid) => meshArea(gridMesh(grid)));
+  return {
+    areaMm2: areas.reduce((sum, a) => sum + a, 0),
+    massG: areas.reduce((sum, a, i) => sum + foamMassG(a, skins[i]!.foam), 0),
+    girthMm: girthOf(skins, grids, joins),
+  };
+}
+
+/** The longest run round: rows of panels that meet side to side, added up, at either end. */
+function girthOf(skins: readonly Skin[], grids: readonly Vec3[][][], joins: readonly Join[]): number {
+  const ring = new Map(skins.map(({ panel }) => [panel.id, panel.id]));
+  const root = (id: string): string => (ring.get(id) === id ? id : root(ring.get(id)!));
+  for (const { a, b } of joins) {
+    const across = [a[1], b[1]].every((side) => side === 'left' || side === 'right');
+    if (across && ring.has(a[0]) && ring.has(b[0])) ring.set(root(a[0]), root(b[0]));
+  }
+  const runs = new Map<string, [number, number]>();
+  skins.forEach(({ panel }, i) => {
+    const run = (row: readonly Vec3[]): number =>
+      row.slice(1).reduce((sum, q, k) => sum + dist3(q, row[k]!), 0);
+    const known = runs.get(root(panel.id)) ?? [0, 0];
+    runs.set(root(panel.id), [known[0] + run(grids[i]![0]!), known[1] + run(grids[i]!.at(-1)!)]);
+  });
+  return Math.max(0, ...[...runs.values()].flat());
+}

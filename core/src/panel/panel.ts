@@ -1,0 +1,192 @@
+import type { Ply } from '../document';
+import { add3, cross3, dist3, type Mesh, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
+
+/** Sides of a panel in order round it, seen from outside, counter-clockwise. */
+export const sides = ['bottom', 'right', 'top', 'left'] as const;
+export type Side = (typeof sides)[number];
+
+/**
+ * A part of a form's surface as a grid on its inner face: rows from the bottom up, columns from left to
+ * right seen from outside. At least 2 × 2 points, millimetres.
+ */
+export interface Panel {
+  id: string;
+  name: string;
+  grid: Vec3[][];
+  /** The straight lines the surface is made of, when it unrolls exactly. */
+  ruled?: Ruled;
+  /** What each side is called. */
+  edges: Record<Side, string>;
+  /** Foam of its own when it differs from the part's. */
+  ply?: Ply;
+  /** The panel this one mirrors exactly; it is cut as that one flipped. */
+  mirrorOf?: string;
+  /** Sides fastened to the face of another piece, and how. */
+  hung?: Partial<Record<Side, Hung>>;
+  /** A strap or belt that hangs free, so that how it lies here says nothing about fit. */
+  loose?: true;
+  /** Cut flat and folded or strapped on: not drawn on the solid, where it would float. */
+  unseen?: true;
+  /** Round holes, at fractions of width and height. */
+  holes?: { at: [number, number]; diameterMm: number; kind: 'ear' | 'air' }[];
+  /** Slots cut in it: a run along a row, as fractions of width and height. */
+  slots?: { from: [number, number]; to: [number, number]; heightMm: number }[];
+}
+
+/** How a side is fastened to the face of another piece. */
+export interface Hung {
+  by: 'glue' | 'strap' | 'rivet';
+  words: string;
+}
+
+/**
+ * A developable surface as rulings of one normal each, and where every grid point lies on them: x is the place
+ * between rulings, y the share along.
+ */
+export interface Ruled {
+  rulings: { low: Vec3; high: Vec3; normal: Vec3 }[];
+  at: Vec2[][];
+  /** Distance of the grid's layer from the rulings along their normals. */
+  outMm: number;
+}
+
+/** Two sides that meet. */
+export interface Join {
+  a: [panelId: string, side: Side];
+  b: [panelId: string, side: Side];
+  kind: 'seam' | 'closure';
+}
+
+export const rowsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid.length;
+export const columnsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid[0]!.length;
+
+/** Direction along a run of points at one of them; three-point differences, so that ends are as true as the middle. */
+function direction(at: (i: number) => Vec3, i: number, last: number): Vec3 {
+  if (last < 2) return sub3(at(last), at(0));
+  if (i > 0 && i < last) return sub3(at(i + 1), at(i - 1));
+  const [p, q, r] = i === 0 ? [at(0), at(1), at(2)] : [at(last), at(last - 1), at(last - 2)];
+  const out = sub3(scale3(sub3(q, p), 4), sub3(r, p));
+  return i === 0 ? out : scale3(out, -1);
+}
+
+/** Outward unit normal at every grid point. */
+export function gridNormals(grid: readonly Vec3[][]): Vec3[][] {
+  return grid.map((row, r) =>
+    row.map((_, c) => {
+      const du = direction((i) => row[i]!, c, row.length - 1);
+      const dv = direction((i) => grid[i]![c]!, r, grid.length - 1);
+      return unit3(cross3(du, dv));
+    }),
+  );
+}
+
+/** The grid moved out along its normals. */
+export function offsetGrid(grid: readonly Vec3[][], outMm: number): Vec3[][] {
+  const normals = gridNormals(grid);
+  return grid.map((row, r) => row.map((p, c) => add3(p, scale3(normals[r]![c]!, outMm))));
+}
+
+/** Triangles of a grid, diagonals alternating so that neither hand is favoured. Vertex (r, c) is r·columns + c. */
+export function gridMesh(grid: readonly Vec3[][]): Mesh {
+  const columns = grid[0]!.length;
+  const triangles: [number, number, number][] = [];
+  for (let r = 0; r < grid.length - 1; r++) {
+    for (let c = 0; c < columns - 1; c++) {
+      const [a, b, d, e] = [
+        r * columns + c,
+        r * columns + c + 1,
+        (r + 1) * columns + c,
+        (r + 1) * columns + c + 1,
+      ];
+      if ((r + c) % 2 === 0) triangles.push([a, b, e], [a, e, d]);
+      else triangles.push([a, b, d], [b, e, d]);
+    }
+  }
+  return { points: grid.flat(), triangles };
+}
+
+/** Vertex numbers along a side, in counter-clockwise order. */
+export function sideVertices(panel: Pick<Panel, 'grid'>, side: Side): number[] {
+  const rows = rowsOf(panel);
+  const columns = columnsOf(panel);
+  const run = (n: number, at: (i: number) => number): number[] => Array.from({ length: n }, (_, i) => at(i));
+  switch (side) {
+    case 'bottom':
+      return run(columns, (c) => c);
+    case 'right':
+      return run(rows, (r) => r * columns + columns - 1);
+    case 'top':
+      return run(columns, (c) => (rows - 1) * columns + columns - 1 - c);
+    case 'left':
+      return run(rows, (r) => (rows - 1 - r) * columns);
+  }
+}
+
+/** Foam bridges bends shorter than this, so curvature is read over at least so much; mm. */
+const BRIDGED_MM = 16;
+
+/** Radius of the circle through three points: the product of the sides over four times the area; infinite in line. */
+function circleRadius(a: Vec3, b: Vec3, c: Vec3): number {
+  const [ux, uy, uz] = [b.x - a.x, b.y - a.y, b.z - a.z];
+  const [vx, vy, vz] = [c.x - a.x, c.y - a.y, c.z - a.z];
+  const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+  const area = Math.sqrt(nx * nx + ny * ny + nz * nz) / 2;
+  return area < 1e-9 ? Infinity : (dist3(a, b) * dist3(b, c) * dist3(c, a)) / (4 * area);
+}
+
+/** Radii along a run of points, each read over neighbours at least half the bridged length away. */
+function runRadii(run: readonly Vec3[], into: number[]): void {
+  const last = run.length - 1;
+  for (let i = 1; i < last; i++) {
+    const p = run[i]!;
+    let k = 1;
+    while (i - k >= 0 && i + k <= last && dist3(run[i - k]!, p) < BRIDGED_MM / 2) k += 1;
+    if (i - k >= 0 && i + k <= last) into.push(circleRadius(run[i - k]!, p, run[i + k]!));
+  }
+}
+
+/** Smallest inside radius of curvature along rows and columns, leaving out the sharpest twentieth. */
+export function tightestGridRadiusMm(grid: readonly Vec3[][]): number {
+  const radii: number[] = [];
+  for (const row of grid) runRadii(row, radii);
+  for (let c = 0; c < grid[0]!.length; c++)
+    runRadii(
+      grid.map((row) => row[c]!),
+      radii,
+    );
+  radii.sort((a, b) => a - b);
+  return Math.min(1e6, radii[Math.floor(radii.length * 0.05)] ?? 1e6);
+}
+
+/** Splits a panel down its middle column; the halves share that line. */
+export function splitPanel(panel: Panel): [Panel, Panel] {
+  const middle = Math.floor(columnsOf(panel) / 2);
+  const half = (
+    id: string,
+    name: string,
+    from: number,
+    to: number | undefined,
+    edges: Partial<Record<Side, string>>,
+  ): Panel => ({
+    ...panel,
+    id: `${panel.id}${id}`,
+    name: `${panel.name} ${name}`,
+    grid: panel.grid.map((row) => row.slice(from, to)),
+    ...(panel.ruled && {
+      ruled: { ...panel.ruled, at: panel.ruled.at.map((row) => row.slice(from, to)) },
+    }),
+    edges: { ...panel.edges, ...edges },
+  });
+  return [
+    half('a', 'A', 0, middle + 1, { right: 'split' }),
+    half('b', 'B', middle, undefined, { left: 'split' }),
+  ];
+}
+
+/** The panel moved along its normals to another layer; its holes and sides go with it. */
+export function layerOf(panel: Panel, outMm: number): Pick<Panel, 'grid' | 'ruled'> {
+  return {
+    grid: offsetGrid(panel.grid, outMm),
+    ...(panel.ruled && { ruled: { ...panel.ruled, outMm: panel.ruled.outMm + outMm } }),
+  };
+}

@@ -1,0 +1,97 @@
+import type { Hung } from './panel';
+import type { HandDart } from '../document';
+import type { Vec2 } from '../geometry';
+
+/** How an edge meets its neighbour: left open, glued to its mate, shut by a closure, or fastened to the face of another piece. */
+export type Joint = 'free' | 'seam' | 'closure' | 'hung';
+
+/** A run of the outline, from vertex `from` to vertex `to` counter-clockwise. */
+export interface PieceEdge {
+  id: string;
+  name: string;
+  from: number;
+  to: number;
+  lengthMm: number;
+  /** Angle off square, degrees: positive is lost from the back, negative from the face; 0 is a butt edge. */
+  bevelDeg: number;
+  /** How far the outer face stands beyond the drawn line at a bevel; the inner face stands back in proportion. */
+  proudMm?: number;
+  joint: Joint;
+  /** The edge on the other side. */
+  mate?: { pieceId: string; edgeId: string };
+  /** How much longer this edge is than its mate, to be eased in evenly; absent when they agree. */
+  easeMm?: number;
+  /** What a hung edge is fastened to, and how. */
+  hung?: Hung;
+  /** Letter that pairs this edge with its mate on the print. */
+  letter?: string;
+}
+
+/** Round hole cut through the piece. */
+export interface Hole {
+  id: string;
+  kind: 'lamp' | 'ear' | 'air' | 'hole';
+  centre: Vec2;
+  diameterMm: number;
+}
+
+export type MarkKind =
+  'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket' | 'slot' | 'rivet' | 'pad';
+
+/** A line or outline drawn on the piece, not cut through. */
+export interface Mark {
+  kind: MarkKind;
+  points: Vec2[];
+  text?: string;
+}
+
+/** The shell, the lining that covers wires, and what features lay on either face. */
+export type PieceRole = 'shell' | 'lining' | 'laid';
+
+/** How far the foam must give to lie on the form, and where. */
+export interface PieceStretch {
+  /** Largest stretch anywhere, and what all but two percent of the piece stays under. */
+  worst: number;
+  mostly: number;
+  worstAt: Vec2;
+  /** The worst place in words: `in the middle`, `near the upper edge`. */
+  worstWhere: string;
+  /** Rows and columns of the form as they lie flat. */
+  grid: Vec2[][];
+  /** Lines of equal stretch. */
+  contours: { percent: number; lines: Vec2[][] }[];
+  /** How far unstretched foam stands off the form. */
+  refoldMm: number;
+}
+
+/** One flat outline cut from one sheet, seen from its outer face; outline counter-clockwise, millimetres. */
+export interface Piece {
+  id: string;
+  name: string;
+  role: PieceRole;
+  /** The feature that laid it, and on which face. */
+  featureId?: string;
+  face?: 'outer' | 'inner';
+  outline: Vec2[];
+  edges: PieceEdge[];
+  holes: Hole[];
+  marks: Mark[];
+  /** What it is cut from; the words for it are its only ones. */
+  foamId: string;
+  foamName: string;
+  nominalMm: number;
+  thicknessMm: number;
+  densityKgM3: number;
+  quantity: number;
+  /** How many of the quantity are cut flipped for the other side. */
+  flipped: number;
+  areaMm2: number;
+  /** Darts as they were placed, in the order of their marks. */
+  darts?: HandDart[];
+  /** The piece this one is cut as the mirror of. */
+  mirrors?: string;
+  /** What the maker should know of it before cutting. */
+  note?: string;
+  /** For pieces that do not unroll. */
+  stretch?: PieceStretch;
+}

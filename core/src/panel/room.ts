@@ -1,0 +1,109 @@
+import { add3, contains, convexHull, rotate2, scale3, type Vec2, type Vec3 } from '../geometry';
+import { between, onGrid } from './patch';
+import { gridNormals } from './panel';
+import type { LaidPanel } from './lay';
+
+/** A place things can be put: a plane seen from outside, and how deep it is under every spot of it. */
+export interface Room {
+  id: string;
+  name: string;
+  outline: Vec2[];
+  /** Room under a spot, mm; none outside. */
+  depthAt: (p: Vec2) => number | undefined;
+  /** A spot at a depth below the plane, in the form's space. */
+  toSpace: (p: Vec2, depthMm: number) => Vec3;
+  /** Middle of the outline, from which spots are counted. */
+  middle: Vec2;
+}
+
+/** Something's footprint in a room: its middle, size and turn from upright. */
+export interface Footprint {
+  at: Vec2;
+  widthMm: number;
+  lengthMm: number;
+  turnDeg: number;
+}
+
+export const footprintOutline = ({ at, widthMm, lengthMm, turnDeg }: Footprint): Vec2[] =>
+  [
+    { x: -widthMm / 2, y: -lengthMm / 2 },
+    { x: widthMm / 2, y: -lengthMm / 2 },
+    { x: widthMm / 2, y: lengthMm / 2 },
+    { x: -widthMm / 2, y: lengthMm / 2 },
+  ].map((p) => {
+    const q = rotate2(p, (-turnDeg * Math.PI) / 180);
+    return { x: q.x + at.x, y: q.y + at.y };
+  });
+
+const SAMPLES = 6;
+
+/** Least depth under the whole of a footprint, and the share of it that lies in the room. */
+export function depthUnder(room: Room, print: Footprint): { depthMm: number; inside: number } {
+  let depthMm = Infinity;
+  let inside = 0;
+  const count = (SAMPLES + 1) ** 2;
+  for (let i = 0; i <= SAMPLES; i++) {
+    for (let j = 0; j <= SAMPLES; j++) {
+      const p = rotate2(
+        { x: print.widthMm * (i / SAMPLES - 0.5), y: print.lengthMm * (j / SAMPLES - 0.5) },
+        (-print.turnDeg * Math.PI) / 180,
+      );
+      const depth = room.depthAt({ x: p.x + print.at.x, y: p.y + print.at.y });
+      if (depth === undefined) continue;
+      inside += 1;
+      depthMm = Math.min(depthMm, depth);
+    }
+  }
+  return { depthMm: inside === 0 ? 0 : depthMm, inside: inside / count };
+}
+
+const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
+
+/** The gap behind a panel, as its flat piece lies: depth from the gaps of its grid, less what lines it. */
+export function gapRoom(laid: LaidPanel, gapMm: readonly number[][], liningMm: number): Room {
+  const { panel, piece } = laid;
+  const normals = gridNormals(panel.grid);
+  const xs = piece.outline.map((p) => p.x);
+  const ys = piece.outline.map((p) => p.y);
+  return {
+    id: `gap:${panel.id}`,
+    name: `behind ${panel.name}`,
+    outline: piece.outline,
+    middle: {
+      x: (Math.min(...xs) + Math.max(...xs)) / 2,
+      y: (Math.min(...ys) + Math.max(...ys)) / 2,
+    },
+    depthAt: (p) => {
+      const at = laid.uvAt(p);
+      if (!at) return undefined;
+      return Math.max(0, between(gapMm, at, mix) - liningMm);
+    },
+    toSpace: (p, depthMm) => {
+      const at = laid.uvAt(p) ?? { x: 0.5, y: 0.5 };
+      return add3(onGrid(panel.grid, at), scale3(onGrid(normals, at), -depthMm));
+    },
+  };
+}
+
+/** A room with flat walls: its outline in its own plane and one depth all over. */
+export function boxRoom(
+  id: string,
+  name: string,
+  outline: readonly Vec2[],
+  depthMm: number,
+  toSpace: Room['toSpace'],
+): Room {
+  const hull = convexHull([...outline]);
+  const middle = {
+    x: outline.reduce((s, p) => s + p.x, 0) / outline.length,
+    y: outline.reduce((s, p) => s + p.y, 0) / outline.length,
+  };
+  return {
+    id,
+    name,
+    outline: hull,
+    middle,
+    depthAt: (p) => (contains(hull, p) ? depthMm : undefined),
+    toSpace,
+  };
+}

@@ -1,0 +1,61 @@
+import type { Vec2 } from '../geometry';
+
+/** Between a panel's own measure, shares of its width and height, and its flat piece. */
+export interface Ways {
+  /** Where a spot at shares of width and height lies flat; darts are minded. */
+  flatAt: (at: Vec2) => Vec2;
+  /** Shares of width and height of a spot of the flat piece; none off the foam. */
+  uvAt: (p: Vec2) => Vec2 | undefined;
+}
+
+/** Spot of the flat and shares of the grid, triangle by triangle as the grid's mesh is made, so that darts stay open. */
+export function waysOf(
+  columns: number,
+  rows: number,
+  cornersOf: () => readonly (readonly [Vec2, Vec2, Vec2])[],
+): Ways {
+  const cellUv = (t: number): [Vec2, Vec2, Vec2] => {
+    const cell = t >> 1;
+    const [c, r] = [cell % columns, Math.floor(cell / columns)];
+    const p = (i: number, j: number): Vec2 => ({ x: (c + i) / columns, y: (r + j) / rows });
+    if ((r + c) % 2 === 0) return t % 2 === 0 ? [p(0, 0), p(1, 0), p(1, 1)] : [p(0, 0), p(1, 1), p(0, 1)];
+    return t % 2 === 0 ? [p(0, 0), p(1, 0), p(0, 1)] : [p(1, 0), p(1, 1), p(0, 1)];
+  };
+  return {
+    flatAt: (at) => {
+      const c = Math.min(columns - 1, Math.max(0, Math.floor(at.x * columns)));
+      const r = Math.min(rows - 1, Math.max(0, Math.floor(at.y * rows)));
+      const first = 2 * (r * columns + c);
+      const shares = barycentric(cellUv(first), at);
+      const t = Math.min(...shares) >= -1e-9 ? first : first + 1;
+      return mixOf(cornersOf()[t]!, t === first ? shares : barycentric(cellUv(t), at));
+    },
+    uvAt: (p) => {
+      const corners = cornersOf();
+      for (let t = 0; t < corners.length; t++) {
+        const [a, b, c] = corners[t]!;
+        if (p.x < Math.min(a.x, b.x, c.x) || p.x > Math.max(a.x, b.x, c.x)) continue;
+        if (p.y < Math.min(a.y, b.y, c.y) || p.y > Math.max(a.y, b.y, c.y)) continue;
+        const shares = barycentric(corners[t]!, p);
+        if (Math.min(...shares) >= -1e-9) return mixOf(cellUv(t), shares);
+      }
+      return undefined;
+    },
+  };
+}
+
+type Three = readonly [number, number, number];
+
+/** Weights of a triangle's corners at a point. */
+function barycentric([a, b, c]: readonly [Vec2, Vec2, Vec2], p: Vec2): Three {
+  const whole = (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+  if (Math.abs(whole) < 1e-12) return [-1, -1, -1];
+  const u = ((b.x - p.x) * (c.y - p.y) - (b.y - p.y) * (c.x - p.x)) / whole;
+  const v = ((c.x - p.x) * (a.y - p.y) - (c.y - p.y) * (a.x - p.x)) / whole;
+  return [u, v, 1 - u - v];
+}
+
+const mixOf = ([a, b, c]: readonly [Vec2, Vec2, Vec2], [u, v, w]: Three): Vec2 => ({
+  x: a.x * u + b.x * v + c.x * w,
+  y: a.y * u + b.y * v + c.y * w,
+});

@@ -1,0 +1,107 @@
+import type { Change, Check, Cure, Field, Params, Part, Ply } from '../../document';
+import { strainClass, strainClassName } from '../../foam';
+import { type FoamSheet, thicknessesOf } from '../../materials';
+import type { Bending } from '../../panel';
+import { trimNumber } from '../../units';
+import type { Around } from '../around';
+import { formOf } from '../kinds';
+
+/** A thinner sheet of the same foam, thickest first. */
+export const thinnerCures = (part: Part, { catalogue, stock }: Around): Cure[] =>
+  thicknessesOf(catalogue.foams, stock, part.stack[0]!.foamId)
+    .filter((mm) => mm < part.stack[0]!.nominalMm)
+    .reverse()
+    .map((mm) => ({
+      label: `Go to ${mm} mm foam`,
+      changes: [{ path: ['stack', 0, 'nominalMm'], value: mm }],
+    }));
+
+/** The foam must be bent further than it bends cold. */
+export function bendChecks(part: Part, around: Around, { bendStrain, tightestRadiusMm }: Bending): Check[] {
+  const kind = strainClass(bendStrain);
+  if (kind === 'cold' || (kind === 'heat' && bendStrain <= 0.14)) return [];
+  return [
+    {
+      id: 'bend-strain',
+      severity: kind === 'laminate' ? 'stop' : kind === 'grooved' ? 'mind' : 'note',
+      station: 'shape',
+      title: `the outer face is bent to ${trimNumber(bendStrain * 100, 0)} % at its tightest (inside radius ${trimNumber(tightestRadiusMm, 0)} mm).`,
+      why: `Foam bends cold to 5 %, hot to 15 %, grooved to 30 %: ${strainClassName[kind]}.`,
+      sure: 'memory',
+      excess: bendStrain - 0.14,
+      cures: thinnerCures(part, around),
+    },
+  ];
+}
+
+/** Places in values where a thickness is named, as changes to another. */
+function foamChanges(
+  fields: readonly Field[],
+  params: Params,
+  path: (string | number)[],
+  from: number,
+  to: number,
+): Change[] {
+  return fields.flatMap((field): Change[] => {
+    const value = params[field.key];
+    if (field.type === 'foam') return value === from ? [{ path: [...path, field.key], value: to }] : [];
+    if (field.type !== 'rows' || !Array.isArray(value)) return [];
+    return value.flatMap((row, i) => foamChanges(field.of, row, [...path, field.key, i], from, to));
+  });
+}
+
+/** Everything in the part that is made of one ply, as changes to another. */
+function plyChanges(part: Part, { kinds }: Around, from: Ply, to: Ply): Change[] {
+  const same = (ply: Ply): boolean => ply.foamId === from.foamId && ply.nominalMm === from.nominalMm;
+  const main = part.stack[0]!;
+  const changes: Change[] = [];
+  if (part.lining && same(part.lining)) changes.push({ path: ['lining'], value: to });
+  if (main.foamId !== from.foamId) return changes;
+  if (main.foamId !== to.foamId || same(main))
+    changes.push({ path: ['stack', 0], value: same(main) ? to : { ...to, nominalMm: main.nominalMm } });
+  if (main.foamId === to.foamId) {
+    changes.push(
+      ...foamChanges(formOf(kinds, part.form).fields, part.params, ['params'], from.nominalMm, to.nominalMm),
+      ...part.features.flatMap((f, i) =>
+        foamChanges(
+          kinds.features.get(f.kind)?.fields ?? [],
+          f.params,
+          ['features', i, 'params'],
+          from.nominalMm,
+          to.nominalMm,
+        ),
+      ),
+    );
+  }
+  return changes;
+}
+
+/** A foam, or a thickness of it, that cannot be had. */
+export function unsoldChecks(part: Part, around: Around, used: readonly FoamSheet[]): Check[] {
+  const { foams } = around.catalogue;
+  const unsold = used.filter((s, i) => !s.sold && used.findIndex((o) => o.name === s.name) === i);
+  return unsold.map((sheet): Check => {
+    const known = foams.some((f) => f.id === sheet.foamId);
+    const foamId = known ? sheet.foamId : foams[0]!.id;
+    const can = thicknessesOf(foams, around.stock, foamId);
+    const nearest = can.reduce((a, b) =>
+      Math.abs(b - sheet.nominalMm) < Math.abs(a - sheet.nominalMm) ? b : a,
+    );
+    const to = { foamId, nominalMm: nearest };
+    const changes = plyChanges(part, around, sheet, to);
+    const name = foams.find((f) => f.id === foamId)!.name;
+    return {
+      id: `unsold-${sheet.foamId}-${trimNumber(sheet.nominalMm)}`.replace(/[^\w.:-]/g, '-').slice(0, 64),
+      severity: 'stop',
+      station: 'shape',
+      title: `${sheet.name} is neither sold nor in stock.`,
+      why: known
+        ? `${name} is sold as ${can.map((mm) => trimNumber(mm)).join(', ')} mm; everything is worked out as if it were to be had.`
+        : 'Its density and price are not known; typical ones are used until it is named.',
+      sure: 'practice',
+      excess: 1,
+      cures:
+        changes.length > 0 ? [{ label: `${trimNumber(nearest)} mm ${name}`, changes, certain: true }] : [],
+    };
+  });
+}

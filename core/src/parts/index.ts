@@ -1,0 +1,12 @@
+export { featureAdvice, partAdvice, type Advice } from './advice';
+export { foamFor, modelOf, type Around } from './around';
+export { isValid, needCandidates } from './cures';
+export { fasteningsG, laceMm } from './gapFastenings';
+export type { FormHandle } from './grips';
+export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
+export { makePart } from './made';
+export { newBuild, newPart } from './newPart';
+export { partReport, type PartReport } from './partReport';
+export { placingOf, sidesOf } from './placing';
+export { startLights } from './startLights';
+export type { StandOff } from './wear/standOff';

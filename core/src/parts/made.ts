@@ -1,0 +1,209 @@
+import { type Zone, zoneInfo } from '../body';
+import { type Check, copiesOf, type Part, type PieceDarts } from '../document';
+import { type Laid, type LaidPart, nothing } from '../features';
+import type { Model } from '../forms';
+import type { FoamSheet } from '../materials';
+import {
+  type Bending,
+  bendingOf,
+  gapRoom,
+  type Join,
+  type LaidPanel,
+  layerOf,
+  layPanels,
+  type Panel,
+  type Piece,
+  type Room,
+  type Surface,
+  surfaceOf,
+} from '../panel';
+import { foamFor, modelOf, sheetOf, type Around } from './around';
+import { bendChecks, unsoldChecks } from './checks/foam';
+import { clashChecks } from './checks/inside';
+import { stretchChecks } from './checks/stretch';
+import { pressChecks, slackChecks } from './checks/wear';
+import { partFit, standOffs, type PartFit } from './wear/partFit';
+import type { StandOff } from './wear/standOff';
+
+/** Where something that was noticed comes from: the form alone, the part as laid, or how it came to lie flat. */
+export type Origin = 'model' | 'part' | 'flat';
+
+export interface Noticed {
+  check: Check;
+  from: Origin;
+}
+
+/** One part worked out, before it is told: everything later is read from here and not looked up again. */
+export interface MadePart {
+  model: Model;
+  foam: FoamSheet;
+  lining?: FoamSheet;
+  laid: LaidPanel[];
+  surfaces: Surface[];
+  bending: Bending;
+  rooms: Room[];
+  wear?: PartFit;
+  featured: Laid;
+  /** Shell, lining and laid pieces, drilled and marked; one copy. */
+  pieces: Piece[];
+  noticed: Noticed[];
+}
+
+export interface HowMade {
+  /** A first answer: fewer rounds of flattening, no search for darts. */
+  coarse?: boolean;
+  /** Darts of pieces that were placed before, kept in a coarse answer. */
+  darts?: readonly PieceDarts[];
+}
+
+export const zoneOf = ({ mount }: Part): Zone | undefined => (mount.to === 'wearer' ? mount.zone : undefined);
+
+/** Room behind a shell that nobody wears, mm: as much as anything needs. */
+const FREE_MM = 400;
+
+function gapsOf(part: Part, surfaces: readonly Surface[], { body, underLayerMm }: Around): StandOff[] {
+  const zone = zoneOf(part);
+  return zone === undefined ? [] : standOffs(surfaces, zoneInfo(zone).clearance(body), underLayerMm);
+}
+
+/** The panels of the lining: the shell's own, a lining's thickness further in. */
+function liningOf(model: Model, lining: FoamSheet): { panels: Panel[]; joins: Join[] } {
+  const id = (of: string): string => `lining-${of}`;
+  const lined = model.panels.filter((p) => !p.loose && !p.unseen);
+  const known = new Set(lined.map((p) => p.id));
+  return {
+    panels: lined.map(({ mirrorOf, ...panel }): Panel => {
+      const layer: Panel = {
+        ...panel,
+        ...layerOf(panel, -lining.thicknessMm.value),
+        id: id(panel.id),
+        name: lined.length === 1 ? 'lining' : `lining of ${panel.name}`,
+        ...(mirrorOf !== undefined && { mirrorOf: id(mirrorOf) }),
+      };
+      // It is glued all over, in a foam of its own.
+      delete layer.hung;
+      delete layer.ply;
+      return layer;
+    }),
+    joins: model.joins
+      .filter((j) => known.has(j.a[0]) && known.has(j.b[0]))
+      .map((j) => ({ ...j, a: [id(j.a[0]), j.a[1]], b: [id(j.b[0]), j.b[1]] })),
+  };
+}
+
+const add = (all: Laid, one: Laid): Laid =>
+  Object.fromEntries(
+    (Object.keys(all) as (keyof Laid)[]).map((key) => [key, [...all[key], ...one[key]]]),
+  ) as unknown as Laid;
+
+/** A part worked out: its model laid flat, its rooms, its features, how it sits, and what was noticed. Pure. */
+export function makePart(part: Part, around: Around, { coarse = false, darts = [] }: HowMade = {}): MadePart {
+  const ply = part.stack[0]!;
+  const sheet = sheetOf(around);
+  const foam = sheet(ply);
+  const lining = part.lining ? sheet(part.lining) : undefined;
+  const model = modelOf(part, around);
+  const { stretchPct, darts: mostDarts } = part.params;
+  const options = {
+    limit: typeof stretchPct === 'number' ? stretchPct / 100 : 1,
+    darts: typeof mostDarts === 'number' ? mostDarts : 0,
+    dartsByHand: [...part.darts, ...darts],
+    coarse,
+  };
+  const laid = layPanels(model.panels, model.joins, foamFor(around, ply), options);
+  const surfaces = laid.map(surfaceOf);
+  const gaps = gapsOf(part, surfaces, around);
+  const liningMm = lining?.thicknessMm.value ?? 0;
+  const rooms = [
+    ...laid
+      .filter((l) => !l.panel.loose && !l.panel.unseen)
+      .map((l) =>
+        gapRoom(
+          l,
+          gaps.find((g) => g.pieceId === l.panel.id)?.gapMm ??
+            l.panel.grid.map((row) => row.map(() => FREE_MM)),
+          liningMm,
+        ),
+      ),
+    ...model.rooms,
+  ];
+  const zone = zoneOf(part);
+  const on: LaidPart = {
+    panels: laid,
+    rooms,
+    ply,
+    lined: lining !== undefined,
+    sheet,
+    features: part.features,
+    packs: around.catalogue.packs,
+    switches: around.catalogue.switches,
+    tender: (zone && zoneInfo(zone).tender?.(around.body)) ?? [],
+  };
+  const featured = part.features.reduce((all, feature) => {
+    const kind = around.kinds.features.get(feature.kind);
+    return kind ? add(all, kind.lay(on, feature)) : all;
+  }, nothing());
+  const shell = laid.map((l) => l.piece);
+  const wear = zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded);
+  const linings = lining
+    ? (({ panels, joins }) => layPanels(panels, joins, () => lining, { ...options, dartsByHand: [] }))(
+        liningOf(model, lining),
+      )
+    : [];
+  const pieces = [
+    ...shell.map((p) => ({
+      ...p,
+      holes: [...p.holes, ...featured.holes.filter((h) => h.pieceId === p.id).map((h) => h.hole)],
+      marks: [...p.marks, ...featured.marks.filter((m) => m.pieceId === p.id).map((m) => m.mark)],
+    })),
+    ...linings.map(({ piece }) => ({ ...piece, role: 'lining' as const })),
+    ...featured.pieces,
+  ];
+  const bending = bendingOf(laid);
+  const used = [
+    foam,
+    ...(lining ? [lining] : []),
+    ...laid.map((l) => l.foam),
+    ...featured.pieces.map((p) => sheet(p)),
+  ];
+  const noticed: Noticed[] = [
+    ...model.checks.map((check) => ({ check, from: 'model' as const })),
+    ...[
+      ...unsoldChecks(part, around, used),
+      ...bendChecks(part, around, bending),
+      ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, shell, part, around.kinds)] : []),
+      ...clashChecks(part, featured.items),
+      ...worstOf(featured.checks),
+    ].map((check) => ({ check, from: 'part' as const })),
+    ...stretchChecks(shell, part.params).map((check) => ({ check, from: 'flat' as const })),
+  ];
+  return {
+    model,
+    foam,
+    ...(lining && { lining }),
+    laid,
+    surfaces,
+    bending,
+    rooms,
+    ...(wear && { wear }),
+    featured,
+    pieces: pieces.map((p) => ({ ...p, ...handsOf(part) })),
+    noticed,
+  };
+}
+
+/** Several features may notice the same; the worst of them speaks. */
+const worstOf = (checks: readonly Check[]): Check[] =>
+  checks.filter(
+    (c, i) =>
+      !checks.some((o, k) => o.id === c.id && (o.excess > c.excess || (o.excess === c.excess && k < i))),
+  );
+
+/**
+ * How many copies are cut, and how many of them flipped. Forms are made on the wearer's right: the flat, folded with
+ * its outer face out, lies there as it is drawn, so the left is cut flipped.
+ */
+function handsOf(part: Part): Pick<Piece, 'quantity' | 'flipped'> {
+  const side = part.mount.to === 'wearer' ? part.mount.side : 'middle';
+  return { quantity: copiesOf(part), flipped: side === 'pair' || side === 'left' ? 1 : 0 };
+}

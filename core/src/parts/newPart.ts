@@ -1,0 +1,51 @@
+import { resolveBody, type Wearer, zoneInfo } from '../body';
+import { type BuildDoc, type Mount, type Part, schemaVersion } from '../document';
+import { formOf, standardKinds, type Kinds } from './kinds';
+
+const addDays = (iso: string, days: number): string =>
+  new Date(Date.parse(`${iso}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+
+/** A first part of a form, seeded from the wearer and hung in the form's first place. */
+export function newPart(id: string, wearer: Wearer, form: string, kinds: Kinds = standardKinds): Part {
+  const kind = formOf(kinds, form);
+  const [zone] = kind.zones;
+  const mount: Mount =
+    zone === undefined
+      ? { to: 'stand' }
+      : { to: 'wearer', zone, side: zoneInfo(zone).paired ? 'pair' : 'middle' };
+  return {
+    id,
+    name: kind.label,
+    form,
+    params: kind.defaults(resolveBody(wearer.measures)),
+    stack: [kind.startPly],
+    lining: null,
+    mount,
+    features: [],
+    darts: [],
+  };
+}
+
+/** An empty build for a wearer, begun today and due in six weeks. */
+export const newBuild = (name: string, todayIso: string, wearer: Wearer): BuildDoc => ({
+  schema: schemaVersion,
+  name,
+  brief: {
+    version: 'hero',
+    startDate: todayIso,
+    eventDate: addDays(todayIso, 42),
+    hoursPerDay: 2,
+    budget: 120,
+    currency: 'EUR',
+    lightHours: 6,
+    luggageMm: 650,
+    eventMaxMm: 2000,
+    notes: '',
+  },
+  wearer,
+  stock: [],
+  parts: [],
+  circuits: [],
+  cut: { page: 'A4', barMeasuredMm: 100, overlapMm: 10, spacingMm: 5 },
+  make: { habits: { glue: 'contact', fold: 'v-groove', seal: 'spray-rubber', cutter: 'knife' }, done: {} },
+});

@@ -1,0 +1,217 @@
+import type { MeasureKey, Zone } from '../body';
+import { type Check, copiesOf, type Mount, type Part } from '../document';
+import type { Bought, Drawn, Item, Work } from '../features';
+import type { Anchor, Fastening, FormFigure, Passage, Tie } from '../forms';
+import { strainClass, type StrainClass } from '../foam';
+import { joinMeshes, type Mesh, outlineLength, type Vec2, type Vec3 } from '../geometry';
+import type { ClosureKind, FoamSheet } from '../materials';
+import { foamOf, gridNormals, type Mark, type Piece, type Solid, solidOf, type Surface } from '../panel';
+import type { Around } from './around';
+import { dartsOf, triedCures, type Tried } from './cures';
+import { fasteningsG, gapFastenings } from './gapFastenings';
+import { gripsOf, type FormHandle } from './grips';
+import { formOf } from './kinds';
+import { makePart, zoneOf, type MadePart } from './made';
+import { thicknessTrial, type TrialRow } from './trial';
+import { padSizeMm, type Pad } from './wear/pads';
+import type { PartFit } from './wear/partFit';
+
+/** A room as it is told of: where it can be pointed at. */
+export interface RoomReport {
+  id: string;
+  name: string;
+  outline: Vec2[];
+  middle: Vec2;
+}
+
+/** Something that was noticed, with the cures that were tried; changes lead from the part. */
+export interface PartCheck extends Omit<Check, 'cures'> {
+  cures: Tried[];
+}
+
+/** Everything worked out about one part. Masses and areas are for one copy. */
+export interface PartReport {
+  id: string;
+  name: string;
+  form: string;
+  mount: Mount;
+  /** Where on the wearer it hangs, when it does. */
+  zone?: Zone;
+  copies: number;
+  foam: FoamSheet;
+  lining?: FoamSheet;
+  solid: Solid;
+  /** What features lay on the shell. */
+  extras: Mesh;
+  drawn: Drawn[];
+  surfaces: Surface[];
+  rooms: RoomReport[];
+  anchors: Anchor[];
+  /** How it sits on the wearer, when it is worn. */
+  wear?: PartFit;
+  passages: Passage[];
+  sight: Vec3[][];
+  pieces: Piece[];
+  /** Lamps, packs and switches where they really sit. */
+  items: Item[];
+  bought: Bought[];
+  work: Work[];
+  closure: ClosureKind;
+  /** What holds one copy, apart from ties to other parts. */
+  fastenings: Fastening[];
+  ties: Tie[];
+  alone: Fastening[];
+  measures: MeasureKey[];
+  silhouette: Vec2[];
+  girthMm: number;
+  bendStrain: number;
+  strainClass: StrainClass;
+  tightestRadiusMm: number;
+  figures: FormFigure[];
+  checks: PartCheck[];
+  roomMm: number;
+  areaMm2: number;
+  foamG: number;
+  totalG: number;
+  longestMm: number;
+  trial: TrialRow[];
+  grips: FormHandle[];
+}
+
+const square = (c: Vec2, size: number): Vec2[] => {
+  const h = size / 2;
+  return [
+    { x: c.x - h, y: c.y - h },
+    { x: c.x + h, y: c.y - h },
+    { x: c.x + h, y: c.y + h },
+    { x: c.x - h, y: c.y + h },
+  ];
+};
+
+/** Pads on the back of a piece, where they carry. */
+const padMarks = (pads: readonly Pad[], pieceId: string): Mark[] =>
+  pads
+    .filter((pad) => pad.pieceId === pieceId)
+    .map((pad) => ({
+      kind: 'pad',
+      points: square(pad.flat, padSizeMm),
+      text: `pad ${pad.thicknessMm} mm`,
+    }));
+
+/** The longest side of the box round a finished part. */
+const longestOf = (points: readonly Vec3[]): number =>
+  Math.max(
+    0,
+    ...(['x', 'y', 'z'] as const).map((k) => {
+      const low = points.reduce((m, p) => Math.min(m, p[k]), Infinity);
+      const high = points.reduce((m, p) => Math.max(m, p[k]), -Infinity);
+      return Number.isFinite(low) ? high - low : 0;
+    }),
+  );
+
+/** Anchors of the form, and the middle of every panel. */
+const anchorsOf = ({ model, laid }: MadePart): Anchor[] => [
+  ...model.anchors,
+  ...laid
+    .filter(({ panel }) => !panel.loose && !panel.unseen)
+    .map(({ panel, foam }): Anchor => {
+      const r = Math.floor(panel.grid.length / 2);
+      const c = Math.floor(panel.grid[0]!.length / 2);
+      const n = gridNormals(panel.grid)[r]![c]!;
+      const at = panel.grid[r]![c]!;
+      const t = foam.thicknessMm.value;
+      return {
+        id: `panel:${panel.id}`,
+        name: `on ${panel.name}`,
+        at: { x: at.x + n.x * t, y: at.y + n.y * t, z: at.z + n.z * t },
+        out: n,
+        up: { x: 0, y: 0, z: 1 },
+      };
+    }),
+];
+
+/**
+ * Works out one part. With a report from before it is a first, coarse answer: darts stay where they were, fewer
+ * rounds of flattening, and the thickness trial and the cures are those from before. Pure: the same part, body,
+ * stock and catalogue give the same report.
+ */
+export function partReport(part: Part, around: Around, coarse = false, before?: PartReport): PartReport {
+  const byHand = new Set(part.darts.map((d) => d.pieceId));
+  const made = makePart(part, around, {
+    coarse,
+    ...(coarse && before && { darts: dartsOf(before).filter((d) => !byHand.has(d.pieceId)) }),
+  });
+  const { model, foam, lining, laid, featured, wear, bending } = made;
+  const zone = zoneOf(part);
+  const copies = copiesOf(part);
+  const pieces = made.pieces.map((p) => ({
+    ...p,
+    marks: [...p.marks, ...padMarks(wear?.pads ?? [], p.id)],
+  }));
+  const areaMm2 = pieces.reduce((sum, p) => sum + p.areaMm2, 0);
+  const foamG = pieces.reduce((sum, p) => sum + p.areaMm2 * p.thicknessMm * p.densityKgM3 * 1e-6, 0);
+  const solid = solidOf(laid);
+  const extras = joinMeshes(featured.solids);
+  const longestMm = longestOf([...solid.mesh.points, ...extras.points]);
+  const shell = pieces.filter((p) => p.role === 'shell');
+  const fastenings = [...gapFastenings(model), ...model.fastenings];
+  const itemsG = featured.items.reduce((sum, i) => sum + i.massG, 0);
+  const boughtG = featured.bought.reduce((sum, b) => sum + b.massG, 0);
+  return {
+    id: part.id,
+    name: part.name,
+    form: part.form,
+    mount: part.mount,
+    ...(zone && { zone }),
+    copies,
+    foam,
+    ...(lining && { lining }),
+    solid,
+    extras,
+    drawn: featured.drawn,
+    surfaces: made.surfaces,
+    rooms: made.rooms.map(({ id, name, outline, middle }) => ({ id, name, outline, middle })),
+    anchors: anchorsOf(made),
+    ...(wear && { wear }),
+    passages: model.passages,
+    sight: model.sight,
+    pieces,
+    items: featured.items,
+    bought: featured.bought,
+    work: featured.work,
+    closure: model.closure,
+    fastenings,
+    ties: model.ties,
+    alone: model.alone,
+    measures: model.measures,
+    silhouette: formOf(around.kinds, part.form).silhouette(part.params, around.body),
+    girthMm: foamOf(laid, model.joins).girthMm,
+    bendStrain: bending.bendStrain,
+    strainClass: strainClass(bending.bendStrain),
+    tightestRadiusMm: bending.tightestRadiusMm,
+    figures: model.figures,
+    checks: made.noticed.map((noticed) => ({
+      ...noticed.check,
+      cures: coarse
+        ? (before?.checks.find((c) => c.id === noticed.check.id)?.cures ?? [])
+        : triedCures(noticed, part, around, made),
+    })),
+    roomMm: model.roomMm,
+    areaMm2,
+    foamG,
+    totalG: foamG + fasteningsG(fastenings) + itemsG + boughtG,
+    longestMm,
+    trial: coarse
+      ? (before?.trial ?? [])
+      : thicknessTrial(part, around, {
+          outlineMm: shell.reduce((sum, p) => sum + outlineLength(p.outline), 0),
+          longestMm,
+          pieces: shell.length,
+          copies,
+          model: made.model,
+          lampMm: Math.max(0, ...featured.items.map((i) => i.lamp?.led.lengthMm ?? 0)),
+          ...(wear?.sags[0] && { sag: wear.sags[0] }),
+        }),
+    grips: gripsOf(part, around, model, coarse ? before?.grips : undefined),
+  };
+}

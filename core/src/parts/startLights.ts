@@ -1,0 +1,82 @@
+import type { Circuit, Feature, Part } from '../document';
+import type { FeatureKind, Pointed } from '../features';
+import type { Vec2 } from '../geometry';
+import type { Kinds } from './kinds';
+import type { PartReport } from './partReport';
+
+/** Current a new circuit begins with, mA a lamp. */
+const START_MA = 20;
+
+const kindOf = ({ features }: Kinds, electric: FeatureKind['electric']): FeatureKind | undefined =>
+  [...features.values()].find((k) => k.electric === electric);
+
+/** The largest piece that is seen, where lamps begin. */
+function largest(made: PartReport): string {
+  const hanging = new Set(made.surfaces.filter((s) => s.loose).map((s) => s.pieceId));
+  const shell = made.pieces.filter((p) => p.role === 'shell' && !hanging.has(p.id));
+  return shell.reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a)).id;
+}
+
+/** Lamps begin in the middle of their piece, and this share of its width to either side is left to them. */
+const LAMPS_HALF = 0.2;
+
+/** The spot well inside a piece, clear of the lamps, where there is most room behind the shell. */
+function roomiest(made: PartReport): { panel: string; at: Vec2 } {
+  const lit = largest(made);
+  let best = { panel: lit, at: { x: 0.25, y: 0.5 }, gap: -Infinity };
+  for (const { pieceId, gapMm } of made.wear?.standOff ?? []) {
+    const rows = gapMm.length - 1;
+    const columns = gapMm[0]!.length - 1;
+    for (let r = Math.ceil(rows * 0.3); r <= rows * 0.7; r++)
+      for (let c = Math.ceil(columns * 0.2); c <= columns * 0.8; c++) {
+        if (pieceId === lit && Math.abs(c / columns - 0.5) < LAMPS_HALF) continue;
+        const near = [
+          gapMm[r]![c]!,
+          gapMm[r - 1]?.[c],
+          gapMm[r + 1]?.[c],
+          gapMm[r]![c - 1],
+          gapMm[r]![c + 1],
+        ];
+        const gap = Math.min(...near.filter((g) => g !== undefined));
+        if (gap > best.gap) best = { panel: pieceId, at: { x: c / columns, y: r / rows }, gap };
+      }
+  }
+  return best;
+}
+
+/**
+ * A first row of lamps, a pack and a switch for a part, and the circuit that joins them: lamps on its largest piece,
+ * the pack where there is most room. Nothing when the product knows no such features.
+ */
+export function startLights(
+  part: Part,
+  made: PartReport,
+  kinds: Kinds,
+  free: (base: string) => string,
+): { features: Feature[]; circuit: Circuit } | undefined {
+  const [load, source, toggle] = (['load', 'source', 'switch'] as const).map((e) => kindOf(kinds, e));
+  if (!load || !source || !toggle || made.pieces.length === 0) return undefined;
+  const main = largest(made);
+  const edge = made.pieces.find((p) => p.id === main)!.edges[0]!.id;
+  const pack = roomiest(made);
+  const feature = (kind: FeatureKind, name: string, pointed: Pointed): Feature => ({
+    id: free(`${part.id}.${name}`),
+    kind: kind.kind,
+    ...kind.start(pointed),
+  });
+  const features = [
+    feature(load, 'lamps', { panel: main, edge, at: { x: 0.5, y: 0.35 } }),
+    feature(source, 'pack', { panel: pack.panel, edge, at: pack.at }),
+    feature(toggle, 'switch', { panel: main, edge, at: { x: 0.75, y: 0.5 } }),
+  ];
+  return {
+    features,
+    circuit: {
+      id: free(`${part.id}.light`),
+      name: `${part.name} light`.slice(0, 120),
+      source: features[1]!.id,
+      switch: features[2]!.id,
+      loads: [{ feature: features[0]!.id, currentMa: START_MA }],
+    },
+  };
+}

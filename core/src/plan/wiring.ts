@@ -1,0 +1,10 @@
+/** What planning needs to know of a circuit. */
+export interface Wiring {
+  name: string;
+  copies: number;
+  partIds: readonly string[];
+  source?: { partId: string };
+  solved?: { strings: readonly unknown[] };
+  wireMm: number;
+  crossings: number;
+}

@@ -1,0 +1,156 @@
+import { type Body, doubts, largerBody, resolveBody } from '../body';
+import { circuitsOf } from '../circuit';
+import { packAll } from '../cut';
+import type { BuildDoc, Part } from '../document';
+import { createFitting } from '../fit';
+import { allFindings, type Totals, type Worked } from '../findings';
+import { type Catalogue, catalogue as standard } from '../materials';
+import {
+  type Around,
+  fasteningsG,
+  featureAdvice,
+  type Kinds,
+  partAdvice,
+  partReport,
+  type PartReport,
+  standardKinds,
+} from '../parts';
+import { buildSteps, schedule, shopping } from '../plan';
+import type { Report } from './report';
+
+export interface DeriveOptions {
+  catalogue?: Catalogue;
+  kinds?: Kinds;
+  /** ISO date; the schedule begins no earlier. */
+  today?: string;
+}
+
+/** How an answer is wanted. */
+export interface Asking {
+  /** Parts that changed are worked out coarsely from what they were before, movements are left as they were. */
+  quick?: boolean;
+  /** Asked before each part is worked out in full; once it says no, the rest stay coarse for now. */
+  goOn?: () => boolean;
+}
+
+interface Remembered {
+  body: string;
+  stock: BuildDoc['stock'];
+  underLayerMm: number;
+  report: PartReport;
+}
+
+/** Body values as one string, so that an edit elsewhere does not redo a part. */
+const bodyKey = (body: Body): string =>
+  Object.values(body)
+    .map((m) => m.valueMm)
+    .join(' ');
+
+function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
+  const { parts, circuits, fitting, packed, steps, cost, schedule: plan } = worked;
+  const hours = circuits.flatMap((c) => (c.run ? [c.run.hours] : []));
+  const lit = circuits.some((c) => c.lamps.length > 0);
+  const own = parts.reduce((sum, p) => sum + p.totalG * p.copies, 0);
+  const straps = fasteningsG(fitting.straps);
+  const counted = parts.reduce((sum, p) => sum + fasteningsG(p.fastenings) * p.copies, 0);
+  return {
+    massG: own + (straps - counted) + circuits.reduce((sum, c) => sum + c.wireG * c.copies, 0),
+    foamAreaMm2: parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0),
+    sheets: packed.sheets.length,
+    cost: cost.reduce((sum, l) => sum + l.total, 0),
+    lightHours: lit ? (hours.length > 0 ? Math.min(...hours) : 0) : null,
+    workMin: steps.reduce((sum, s) => sum + s.workMin, 0),
+    daysToSpare: plan.daysToSpare,
+  };
+}
+
+/**
+ * A deriver that remembers each part by identity: an edit that leaves a part, the body and the stock
+ * untouched does not work that part out again. Same document in, same report out, remembered or not.
+ */
+export function createDeriver({ catalogue = standard, kinds = standardKinds, today }: DeriveOptions = {}): (
+  doc: BuildDoc,
+  asking?: Asking,
+) => Report {
+  const full = new WeakMap<Part, Remembered>();
+  const rough = new WeakMap<Part, Remembered>();
+  const last = new Map<string, PartReport>();
+  const fitting = createFitting();
+
+  return (doc, { quick = false, goOn = () => true } = {}) => {
+    const { measures, underLayerMm } = doc.wearer;
+    const [left, right] = [resolveBody(measures, 'left'), resolveBody(measures, 'right')];
+    const body = largerBody(left, right);
+    const bodies = { left, right, pair: body, middle: body };
+    const keys = {
+      left: bodyKey(left),
+      right: bodyKey(right),
+      pair: bodyKey(body),
+      middle: bodyKey(body),
+    };
+    const around: Around = { body, underLayerMm, catalogue, stock: doc.stock, kinds };
+    const coarse: string[] = [];
+    let going = !quick;
+    const parts = doc.parts.map((part) => {
+      const side = part.mount.to === 'wearer' ? part.mount.side : 'middle';
+      const key = keys[side];
+      const holds = (known: Remembered | undefined): PartReport | undefined =>
+        known?.body === key && known.stock === doc.stock && known.underLayerMm === underLayerMm
+          ? known.report
+          : undefined;
+      const known = holds(full.get(part));
+      if (known) return known;
+      const before = last.get(part.id);
+      const own = { ...around, body: bodies[side] };
+      const remember = (memory: typeof full, report: PartReport): PartReport => {
+        memory.set(part, { body: key, stock: doc.stock, underLayerMm, report });
+        return report;
+      };
+      going = going && goOn();
+      if (!going) {
+        coarse.push(part.id);
+        return (
+          holds(rough.get(part)) ??
+          remember(rough, partReport(part, own, true, before?.form === part.form ? before : undefined))
+        );
+      }
+      const report = remember(full, partReport(part, own));
+      last.set(part.id, report);
+      return report;
+    });
+    const packed = packAll(doc, parts, catalogue);
+    const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
+    const circuits = circuitsOf(doc.circuits, body, parts);
+    const steps = buildSteps(doc, parts, fitted, circuits);
+    const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
+    const plan = schedule(
+      steps,
+      new Set(Object.keys(doc.make.done)),
+      start,
+      doc.brief.eventDate,
+      doc.brief.hoursPerDay,
+    );
+    const worked: Omit<Worked, 'totals'> = {
+      body,
+      sides: { left, right },
+      doubts: doubts(measures),
+      parts,
+      fitting: fitted,
+      circuits,
+      packed,
+      steps,
+      schedule: plan,
+      cost: shopping(doc, parts, packed.sheets, catalogue, fitted.straps, circuits),
+    };
+    const report: Worked = { ...worked, totals: totalsOf(worked) };
+    return {
+      ...report,
+      findings: allFindings({ doc, report, around }),
+      advice: [...partAdvice(parts), ...featureAdvice(doc, parts, around)],
+      coarse,
+    };
+  };
+}
+
+/** The whole build worked out once. Pure and deterministic. */
+export const derive = (doc: BuildDoc, options: DeriveOptions = {}): Report => createDeriver(options)(doc);

@@ -1,0 +1,138 @@
+import { expect } from 'chai';
+import { resolveBody } from '../body';
+import type { BuildDoc, Feature, Part } from '../document';
+import { checkDoc } from '../files/schema';
+import { type ClosureKind, closures } from '../materials';
+import { newBuild, newPart, standardKinds, startLights } from '../parts';
+import { derive } from './derive';
+
+const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
+const { forms, features } = standardKinds;
+
+const closuresOf = (kind: string): (string | undefined)[] => {
+  const field = forms.get(kind)!.fields.find((f) => f.key === 'closure');
+  return field?.type === 'choice' ? field.choices.map((c) => String(c.value)) : [undefined];
+};
+
+/** A build of one part, lit, with a closure of its own; checked as any file is. */
+function lit(kind: string, closure: string | undefined, lined: boolean): BuildDoc {
+  const plain = newPart(`${kind}-1`, wearer, kind);
+  const part: Part = {
+    ...plain,
+    params: { ...plain.params, ...(closure !== undefined && { closure }) },
+    lining: lined ? { foamId: 'dense-eva', nominalMm: 2 } : null,
+  };
+  const dark: BuildDoc = { ...newBuild('One', '2026-03-01', wearer), parts: [part] };
+  const lights = startLights(part, derive(dark).parts[0]!, standardKinds, (base) => base)!;
+  const doc = { ...dark, parts: [{ ...part, features: lights.features }], circuits: [lights.circuit] };
+  const checked = checkDoc(doc);
+  if (!checked.ok) throw new Error(`${kind}: ${checked.field} ${checked.message}`);
+  return checked.value;
+}
+
+describe('every form', function () {
+  this.timeout(120_000);
+  for (const kind of forms.keys()) {
+    it(`${kind}: in every closure, lined and not, is lit and fastened as it says`, () => {
+      for (const closure of closuresOf(kind)) {
+        for (const lined of [false, true]) {
+          const what = `${kind}, ${closure ?? 'no closure'}, ${lined ? 'lined' : 'bare'}`;
+          const doc = lit(kind, closure, lined);
+          const report = derive(doc);
+          const [part] = report.parts;
+          const lamps = part!.items.filter((i) => i.lamp);
+          expect(lamps, what).to.have.length(3);
+          expect(
+            part!.pieces.flatMap((p) => p.holes).filter((h) => h.kind === 'lamp').length,
+            what,
+          ).to.be.at.most(3);
+          expect(report.circuits[0]!.run!.hours, what).to.be.within(1, 300);
+          expect(report.circuits[0]!.missing, what).to.deep.equal([]);
+          const joints = new Set(
+            part!.pieces.filter((p) => p.role === 'shell').flatMap((p) => p.edges.map((e) => e.joint)),
+          );
+          if (closure === 'none') expect(joints.has('closure'), what).to.equal(false);
+          if (closure !== undefined && closure !== 'none') {
+            // What is bought is what it is shut with, and nothing else.
+            const stuff = closures[closure as ClosureKind].stuff;
+            expect(
+              report.cost.some((c) => c.what === stuff),
+              what,
+            ).to.equal(true);
+            const kinds = new Set(
+              part!.fastenings.filter((f) => f.where.includes('gap')).map((f) => f.closure),
+            );
+            for (const k of kinds) expect(k, what).to.equal(closure);
+          }
+          expect(
+            part!.pieces.some((p) => p.role === 'lining'),
+            what,
+          ).to.equal(lined);
+          if (lined)
+            expect(
+              report.steps.some((s) => s.id.endsWith(':lining')),
+              what,
+            ).to.equal(true);
+          expect(
+            report.steps.some((s) => s.id.includes(':solder')),
+            what,
+          ).to.equal(true);
+          for (const p of part!.pieces) {
+            expect(
+              p.outline.every((v) => Number.isFinite(v.x + v.y)),
+              `${what}: ${p.name}`,
+            ).to.equal(true);
+            const sheet = p.role === 'lining' ? 'dense-eva' : doc.parts[0]!.stack[0]!.foamId;
+            expect(p.foamId, `${what}: ${p.name}`).to.equal(sheet);
+          }
+        }
+      }
+    });
+
+    it(`${kind}: takes every feature`, () => {
+      const part = newPart(`${kind}-1`, wearer, kind);
+      const base = { ...newBuild('One', '2026-03-01', wearer), parts: [part] };
+      const shell = derive(base).parts[0]!.pieces.filter((p) => p.role === 'shell');
+      const main = shell.reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a));
+      const all = [...features.values()].map((f): Feature => ({
+        id: `f-${f.kind}`,
+        kind: f.kind,
+        ...f.start({ panel: main.id, edge: main.edges[0]!.id, at: { x: 0.5, y: 0.5 } }),
+      }));
+      const checked = checkDoc({ ...base, parts: [{ ...part, features: all }] });
+      if (!checked.ok) throw new Error(`${kind}: ${checked.field} ${checked.message}`);
+      const made = derive(checked.value).parts[0]!;
+      for (const f of all) {
+        const left =
+          made.pieces.some((p) => p.featureId === f.id) ||
+          made.items.some((i) => i.featureId === f.id) ||
+          made.checks.some((c) => c.id.includes(f.id)) ||
+          made.pieces.find((p) => p.id === main.id)!.holes.some((h) => h.id.startsWith(f.id)) ||
+          made.pieces
+            .find((p) => p.id === main.id)!
+            .marks.some((m) =>
+              ({ rivets: ['rivet'], line: ['score', 'groove', 'fold'], pocket: ['pocket'] })[
+                f.kind
+              ]?.includes(m.kind),
+            );
+        expect(left, `${kind}: ${f.kind} leaves something or says why not`).to.equal(true);
+      }
+    });
+  }
+
+  it('gives way to no trouble when the wearer is a child or tall', () => {
+    for (const valueMm of [1050, 2000]) {
+      const who = {
+        ...wearer,
+        measures: [{ key: 'stature' as const, valueMm, source: 'tape' as const, takenOn: '2026-03-01' }],
+      };
+      const doc = {
+        ...newBuild('All', '2026-03-01', who),
+        parts: [...forms.keys()].map((kind) => newPart(`${kind}-1`, who, kind)),
+      };
+      const report = derive(doc);
+      expect(report.parts.map((p) => p.totalG).every((g) => g > 1 && g < 5000)).to.equal(true);
+      expect(resolveBody(who.measures).stature.valueMm).to.equal(valueMm);
+    }
+  });
+});

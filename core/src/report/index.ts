@@ -1,0 +1,2 @@
+export { createDeriver, derive } from './derive';
+export type { Report } from './report';

@@ -1,0 +1,71 @@
+import type { Ply, ScalarField } from '@fomrik/core/document';
+import { catalogue, thicknessesOf } from '@fomrik/core/materials';
+import { useBuild } from '../store/build';
+import { ChoiceField, LengthField, NumberField } from './Field';
+
+interface FieldInputProps {
+  field: ScalarField;
+  value: number | string;
+  onChange: (value: number | string) => void;
+  /** The part's own foam, for fields that name a thickness of it. */
+  ply: Ply;
+  label?: string;
+}
+
+/** One field of a form or a feature, drawn after its kind; its range is the one that is checked. */
+export function FieldInput({ field, value, onChange, ply, label = field.label }: FieldInputProps) {
+  const stock = useBuild((s) => s.doc.stock);
+  switch (field.type) {
+    case 'choice': {
+      const known = field.choices.some((c) => c.value === value);
+      return (
+        <ChoiceField
+          label={label}
+          help={field.help}
+          value={value}
+          choices={known ? field.choices : [{ value, label: `${value} (not known)` }, ...field.choices]}
+          onChange={onChange}
+        />
+      );
+    }
+    case 'foam': {
+      const can = thicknessesOf(catalogue.foams, stock, ply.foamId);
+      const own = typeof value === 'number' && value !== 0 && !can.includes(value) ? [value] : [];
+      return (
+        <ChoiceField
+          label={label}
+          help={field.help}
+          value={value}
+          choices={[
+            ...(field.own ? [{ value: 0, label: 'as the part' }] : []),
+            ...can.map((mm) => ({ value: mm, label: `${mm} mm` })),
+            ...own.map((mm) => ({ value: mm, label: `${mm} mm, not sold` })),
+          ]}
+          onChange={onChange}
+        />
+      );
+    }
+    case 'length':
+      return (
+        <LengthField
+          label={label}
+          help={field.help}
+          valueMm={Number(value)}
+          range={field.range}
+          onChange={onChange}
+        />
+      );
+    default:
+      return (
+        <NumberField
+          label={label}
+          help={field.help}
+          value={Number(value)}
+          range={field.range}
+          whole={field.type === 'count'}
+          suffix={field.type === 'angle' ? '°' : (field.unit ?? '')}
+          onChange={onChange}
+        />
+      );
+  }
+}

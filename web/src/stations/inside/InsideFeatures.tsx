@@ -1,0 +1,92 @@
+import type { Feature, Part } from '@fomrik/core/document';
+import { type PartReport, standardKinds } from '@fomrik/core/parts';
+import type { Draft } from 'immer';
+import { Plus, Trash2 } from 'lucide-react';
+import { freeName } from '../../app/partActions';
+import { FeatureLine } from '../../parts/FeatureLine';
+import { useBuild } from '../../store/build';
+
+interface InsideFeaturesProps {
+  part: Part;
+  made: PartReport;
+  change: (recipe: (part: Draft<Part>) => void) => void;
+}
+
+const kinds = [...standardKinds.features.values()].filter((k) => k.station === 'inside');
+
+/** Everything put in the part, each with its place and numbers; new ones begin in the middle of the first piece. */
+export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
+  const update = useBuild((s) => s.update);
+  const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));
+  const first = made.pieces.find((p) => p.role === 'shell')!;
+  const add = (kind: (typeof kinds)[number]): void => {
+    const { doc } = useBuild.getState();
+    const taken = doc.parts.flatMap((p) => p.features.map((f) => f.id));
+    const id = freeName(taken, `${part.id}.${kind.kind}`);
+    const near = features.find((f) => f.place.on === 'panel')?.place;
+    const panel = near?.on === 'panel' ? near.panel : first.id;
+    const started = kind.start({ panel, edge: first.edges[0]!.id, at: { x: 0.5, y: 0.5 } });
+    update((d) => {
+      const target = d.parts.find((p) => p.id === part.id)!;
+      target.features.push({ id, kind: kind.kind, ...started } as Draft<Feature>);
+      // A new row joins the circuit this part has.
+      const own = new Set(part.features.map((f) => f.id));
+      const circuit = d.circuits.find((c) => own.has(c.source));
+      if (kind.electric === 'load' && circuit)
+        circuit.loads.push({ feature: id, currentMa: circuit.loads[0]?.currentMa ?? 20 });
+    });
+  };
+  const set = (feature: Feature): void =>
+    change((p) => {
+      p.features = p.features.map((f) => (f.id === feature.id ? (feature as Draft<Feature>) : f));
+    });
+  const remove = (ids: readonly string[]): void =>
+    update((d) => {
+      const target = d.parts.find((p) => p.id === part.id)!;
+      target.features = target.features.filter((f) => !ids.includes(f.id));
+      d.circuits = d.circuits.filter((c) => !ids.includes(c.source));
+      for (const c of d.circuits) {
+        c.loads = c.loads.filter((l) => !ids.includes(l.feature));
+        if (c.switch && ids.includes(c.switch)) c.switch = null;
+      }
+    });
+  return (
+    <section aria-label="What is inside">
+      <div role="group" aria-label="Put in" className="flex flex-wrap items-center gap-1.5">
+        {kinds.map((kind) => (
+          <button
+            key={kind.kind}
+            type="button"
+            className="btn"
+            title={kind.summary}
+            onClick={() => add(kind)}
+          >
+            <Plus size={14} aria-hidden /> {kind.verb}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="btn btn-icon ml-auto"
+          title="Take all out, with the circuit it feeds"
+          aria-label="Take all out"
+          onClick={() => remove(features.map((f) => f.id))}
+        >
+          <Trash2 size={16} aria-hidden />
+        </button>
+      </div>
+      <ul>
+        {features.map((feature) => (
+          <FeatureLine
+            key={feature.id}
+            kind={standardKinds.features.get(feature.kind)!}
+            feature={feature}
+            made={made}
+            columns="grid-cols-[52px_repeat(4,minmax(0,1fr))_32px] [&>*:first-child]:row-span-2 [&>button]:row-span-2 [&>button]:row-start-1 [&>button]:col-start-6"
+            onChange={set}
+            onRemove={() => remove([feature.id])}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
