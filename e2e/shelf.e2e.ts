@@ -10,7 +10,9 @@ describe('the shelf and its dangers', function () {
   let open: Tools['open'];
   onWorkbench((tools) => ({ bench, page, open } = tools));
 
-  const names = (): Promise<string[]> => page.locator('li a.font-tight').allInnerTexts();
+  /** Waits until the shelf holds just this many builds. */
+  const holds = (count: number): Promise<unknown> =>
+    page.waitForFunction((n) => document.querySelectorAll('li a.font-tight').length === n, count);
 
   it('duplicates, throws away and brings back', async () => {
     await page.goto(bench.url);
@@ -21,7 +23,7 @@ describe('the shelf and its dangers', function () {
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor();
-    expect(await names()).to.have.length(4);
+    await holds(4);
   });
 
   it('exports a build and imports it again; a broken file is refused with its reason', async () => {
@@ -37,10 +39,10 @@ describe('the shelf and its dangers', function () {
         .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
     await upload('broken.fomrik.json', text.replace('"hoursPerDay": 1', '"hoursPerDay": 99'));
     await page.getByText(/hoursPerDay.*16/).waitFor();
-    expect(await names()).to.have.length(4);
+    await holds(4);
     await upload('good.fomrik.json', text);
     await page.getByText('is on the shelf').waitFor();
-    expect(await names()).to.have.length(5);
+    await holds(5);
   });
 
   it('begins an empty build that says what to do next', async () => {

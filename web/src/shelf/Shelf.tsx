@@ -156,7 +156,7 @@ export function Shelf() {
       {error && (
         <p role="alert" className="mt-4 border-l-4 border-stop bg-paper p-2">
           {error}{' '}
-          <button type="button" className="btn ml-2" onClick={load}>
+          <button type="button" className="btn ml-2" onClick={() => void load()}>
             Try again
           </button>
         </p>
@@ -170,7 +170,7 @@ export function Shelf() {
       )}
       <ul className="mt-2">
         {builds?.map((b) => (
-          <BuildRow key={b.id} build={b} onChanged={load} />
+          <BuildRow key={b.id} build={b} onChanged={() => void load()} />
         ))}
       </ul>
     </main>
