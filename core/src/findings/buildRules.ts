@@ -121,23 +121,31 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
       },
     ];
   }
+  if (doc.parts.length === 0 || daysToSpare >= 1) return [];
   const enough = hoursThatSuffice(doc, report);
-  return when(doc.parts.length > 0 && daysToSpare < 1, () => ({
-    id: 'late',
-    severity: daysToSpare < 0 ? 'stop' : 'mind',
-    station: 'brief',
-    title:
-      daysToSpare < 0
-        ? `Ready ${-daysToSpare} days after the event begins.`
-        : 'Ready the night before, with nothing to spare.',
-    why: `${trimNumber(report.totals.workMin / 60, 0)} h of work at ${trimNumber(hoursPerDay, 1)} h a day, and drying that cannot be hurried.`,
-    sure: 'memory',
-    excess: 1 - daysToSpare,
-    remedies:
-      enough === undefined
-        ? []
-        : [{ label: `Work ${enough} h a day`, changes: [{ path: ['brief', 'hoursPerDay'], value: enough }] }],
-  }));
+  return [
+    {
+      id: 'late',
+      severity: daysToSpare < 0 ? 'stop' : 'mind',
+      station: 'brief',
+      title:
+        daysToSpare < 0
+          ? `Ready ${-daysToSpare} days after the event begins.`
+          : 'Ready the night before, with nothing to spare.',
+      why: `${trimNumber(report.totals.workMin / 60, 0)} h of work at ${trimNumber(hoursPerDay, 1)} h a day, and drying that cannot be hurried.`,
+      sure: 'memory',
+      excess: 1 - daysToSpare,
+      remedies:
+        enough === undefined
+          ? []
+          : [
+              {
+                label: `Work ${enough} h a day`,
+                changes: [{ path: ['brief', 'hoursPerDay'], value: enough }],
+              },
+            ],
+    },
+  ];
 };
 
 /** Costs more than was meant. */

@@ -54,6 +54,8 @@ export interface HowMade {
   coarse?: boolean;
   /** Darts of pieces that were placed before, kept in a coarse answer. */
   darts?: readonly PieceDarts[];
+  /** How it sat before, kept in a coarse answer. */
+  wear?: PartFit;
 }
 
 export const zoneOf = ({ mount }: Part): Zone | undefined => (mount.to === 'wearer' ? mount.zone : undefined);
@@ -97,7 +99,11 @@ const add = (all: Laid, one: Laid): Laid =>
   ) as unknown as Laid;
 
 /** A part worked out: its model laid flat, its rooms, its features, how it sits, and what was noticed. Pure. */
-export function makePart(part: Part, around: Around, { coarse = false, darts = [] }: HowMade = {}): MadePart {
+export function makePart(
+  part: Part,
+  around: Around,
+  { coarse = false, darts = [], wear: before }: HowMade = {},
+): MadePart {
   const ply = part.stack[0]!;
   const sheet = sheetOf(around);
   const foam = sheet(ply);
@@ -144,7 +150,7 @@ export function makePart(part: Part, around: Around, { coarse = false, darts = [
     return kind ? add(all, kind.lay(on, feature)) : all;
   }, nothing());
   const shell = laid.map((l) => l.piece);
-  const wear = zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded);
+  const wear = before ?? (zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded));
   const linings = lining
     ? (({ panels, joins }) => layPanels(panels, joins, () => lining, { ...options, dartsByHand: [] }))(
         liningOf(model, lining),

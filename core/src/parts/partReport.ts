@@ -132,14 +132,18 @@ const anchorsOf = ({ model, laid }: MadePart): Anchor[] => [
 
 /**
  * Works out one part. With a report from before it is a first, coarse answer: darts stay where they were, fewer
- * rounds of flattening, and the thickness trial and the cures are those from before. Pure: the same part, body,
+ * rounds of flattening, and how it sits, the thickness trial and the cures are those from before. Pure: the same part, body,
  * stock and catalogue give the same report.
  */
 export function partReport(part: Part, around: Around, coarse = false, before?: PartReport): PartReport {
   const byHand = new Set(part.darts.map((d) => d.pieceId));
   const made = makePart(part, around, {
     coarse,
-    ...(coarse && before && { darts: dartsOf(before).filter((d) => !byHand.has(d.pieceId)) }),
+    ...(coarse &&
+      before && {
+        darts: dartsOf(before).filter((d) => !byHand.has(d.pieceId)),
+        ...(before.wear && { wear: before.wear }),
+      }),
   });
   const { model, foam, lining, laid, featured, wear, bending } = made;
   const zone = zoneOf(part);

@@ -1,6 +1,6 @@
 import { type Body, doubts, largerBody, resolveBody } from '../body';
 import { circuitsOf } from '../circuit';
-import { packAll } from '../cut';
+import { packAll, type Packed } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting } from '../fit';
 import { allFindings, type Totals, type Worked } from '../findings';
@@ -46,6 +46,12 @@ const bodyKey = (body: Body): string =>
     .map((m) => m.valueMm)
     .join(' ');
 
+/** Which pieces there are, how many and in what: what must not change for sheets to stay as they were. */
+const piecesKey = (parts: readonly PartReport[]): string =>
+  parts
+    .flatMap((p) => p.pieces.map((q) => `${p.id}/${q.id} ${q.quantity} ${q.foamId} ${q.nominalMm}`))
+    .join();
+
 function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
   const { parts, circuits, fitting, packed, steps, cost, schedule: plan } = worked;
   const hours = circuits.flatMap((c) => (c.run ? [c.run.hours] : []));
@@ -76,6 +82,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
   const rough = new WeakMap<Part, Remembered>();
   const last = new Map<string, PartReport>();
   const fitting = createFitting();
+  let lastPacked: { pieces: string; packed: Packed } | undefined;
 
   return (doc, { quick = false, goOn = () => true } = {}) => {
     const { measures, underLayerMm } = doc.wearer;
@@ -118,7 +125,11 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       last.set(part.id, report);
       return report;
     });
-    const packed = packAll(doc, parts, catalogue);
+    // While an answer is coarse the sheets stay as they were laid, as long as they hold the same pieces.
+    const pieces = piecesKey(parts);
+    const packed =
+      coarse.length > 0 && lastPacked?.pieces === pieces ? lastPacked.packed : packAll(doc, parts, catalogue);
+    lastPacked = { pieces, packed };
     const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
     const circuits = circuitsOf(doc.circuits, body, parts);
     const steps = buildSteps(doc, parts, fitted, circuits);
