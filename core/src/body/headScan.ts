@@ -1,4 +1,4 @@
-import { type Mesh, sliceAt, tapeGirthMm, type Vec2 } from '../geometry';
+import { type Mesh, slicerOf, tapeGirthMm, type Vec2 } from '../geometry';
 import { fail, ok, type Result } from '../units';
 import type { MeasureKey } from './measures';
 import { evened, soundBodies, steady } from './scanSlices';
@@ -28,9 +28,10 @@ function extents(points: readonly Vec2[]): { longMm: number; shortMm: number } {
  */
 export function measureHeadScan(mesh: Mesh): Result<Partial<Record<MeasureKey, number>>> {
   const crown = mesh.points.reduce((top, p) => Math.max(top, p.z), -Infinity);
+  const cut = slicerOf(mesh);
   const slices: Vec2[][] = [];
   for (let depth = BAND_MM[0]; depth <= BAND_MM[1]; depth += STEP_MM) {
-    const [body] = soundBodies(sliceAt(mesh, crown - depth));
+    const [body] = soundBodies(cut(crown - depth));
     if (body) slices.push(body);
   }
   if (slices.length < 6) return fail('No head can be made out below the top of the scan. Is its crown up?');

@@ -154,7 +154,18 @@ describe('a scan', () => {
     expect(bad('a.obj', 'v 0 0 0\nf 1 2 3')).to.include('not there');
     expect(bad('a.obj', 'nothing')).to.include('no triangles');
     expect(bad('a.ply', 'ply\nformat strange 1.0\nend_header\n')).to.include('header');
-    expect(bad('a.ply', files.ply.slice(0, 2000))).to.include('ends before');
+    for (const share of [0.05, 0.5, 0.9, 0.99])
+      expect(bad('a.ply', files.ply.slice(0, files.ply.length * share))).to.include('ends before');
+    const promises = new Uint8Array(84);
+    new DataView(promises.buffer).setUint32(80, 0xffffffff, true);
+    const huge = readMesh('a.stl', promises);
+    expect(!huge.ok && huge.message).to.include('ends before the last of its 4294967295');
+    expect(
+      bad(
+        'a.ply',
+        'ply\nformat ascii 1.0\nelement vertex 4000000000\nproperty float x\nend_header\n1 2 3\n',
+      ),
+    ).to.include('ends before');
     expect(bad('a.png', '')).to.include('neither');
   });
 });

@@ -1,4 +1,4 @@
-import { type Mesh, sliceAt, tapeGirthMm, type Vec2, type Vec3 } from '../geometry';
+import { type Mesh, slicerOf, tapeGirthMm, type Vec2, type Vec3 } from '../geometry';
 import { fail, ok, type Result } from '../units';
 import { headHeightsMm, measureHeadScan } from './headScan';
 import type { MeasureKey } from './measures';
@@ -78,11 +78,12 @@ export function measureScan(mesh: Mesh): Result<Partial<Record<MeasureKey, numbe
     return fail(
       `The scan is ${Math.round(stature)} mm tall; people are 800 to 2300 mm, heads 180 to 450 mm. Choose another unit.`,
     );
+  const cut = slicerOf(mesh);
   const found: Partial<Record<MeasureKey, number>> = { stature: Math.round(stature) };
   for (const { key, from, to, pick, bodies: least } of search) {
     const slices: Vec2[][] = [];
     for (let z = from * stature; z <= to * stature; z += STEP_MM) {
-      const bodies = soundBodies(sliceAt(mesh, z));
+      const bodies = soundBodies(cut(z));
       if (bodies.length < least || (least === 3 && !armsApart(bodies))) continue;
       const before = slices.at(-1);
       const near = (b: Vec2[]): number => (before ? Math.abs(middleX(b) - middleX(before)) : 0);

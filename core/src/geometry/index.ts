@@ -18,7 +18,7 @@ export {
   polylineLength,
   signedArea,
 } from './polygon';
-export { sliceAt, tapeGirthMm } from './slice';
+export { sliceAt, slicerOf, tapeGirthMm } from './slice';
 export { flatPoint, unrollStrip } from './unroll';
 export {
   add2,

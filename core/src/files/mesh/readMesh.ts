@@ -1,78 +1,84 @@
-import type { Mesh, Vec3 } from '../../geometry';
+import { type BufferGeometry, Mesh as Solid } from 'three';
+import { OBJLoader } from 'three/addons/loaders/OBJLoader.js';
+import { PLYLoader } from 'three/addons/loaders/PLYLoader.js';
+import { STLLoader } from 'three/addons/loaders/STLLoader.js';
+import type { Mesh } from '../../geometry';
 import { fail, ok, type Result } from '../../units';
-import { readPly } from './readPly';
+import { PLY_SHORT, plyPromise, stlFault } from './promised';
 
 /** Larger meshes than this are not scans of people. */
 const MOST_TRIANGLES = 4_000_000;
 
-const finite = (mesh: Mesh): Result<Mesh> => {
+/** Corners and triangles of geometries, put together; what is no surface is left out. */
+function meshOf(geometries: readonly BufferGeometry[]): Mesh {
+  const mesh: Mesh = { points: [], triangles: [] };
+  for (const { attributes, index } of geometries) {
+    const base = mesh.points.length;
+    const places = attributes.position!;
+    for (let i = 0; i < places.count; i++)
+      mesh.points.push({ x: places.getX(i), y: places.getY(i), z: places.getZ(i) });
+    const corners = index?.count ?? places.count;
+    const corner = (i: number): number => base + (index ? index.getX(i) : i);
+    for (let i = 0; i + 2 < corners; i += 3) mesh.triangles.push([corner(i), corner(i + 1), corner(i + 2)]);
+  }
+  return mesh;
+}
+
+function checked(mesh: Mesh): Result<Mesh> {
   if (mesh.triangles.length === 0) return fail('The file holds no triangles.');
   if (mesh.triangles.length > MOST_TRIANGLES)
     return fail(`The file holds ${mesh.triangles.length} triangles; at most ${MOST_TRIANGLES}.`);
   const count = mesh.points.length;
-  if (mesh.points.some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y) || !Number.isFinite(p.z)))
-    return fail('A corner has no number for its place.');
   if (mesh.triangles.some((t) => t.some((v) => !(v >= 0 && v < count))))
     return fail('A face names a corner that is not there.');
+  if (mesh.points.some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y) || !Number.isFinite(p.z)))
+    return fail('A corner has no number for its place, or a face names a corner that is not there.');
   return ok(mesh);
+}
+
+const textOf = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
+const bufferOf = ({ buffer, byteOffset, byteLength }: Uint8Array): ArrayBuffer =>
+  buffer.slice(byteOffset, byteOffset + byteLength) as ArrayBuffer;
+
+function objGeometries(bytes: Uint8Array): BufferGeometry[] {
+  const found: BufferGeometry[] = [];
+  new OBJLoader().parse(textOf(bytes)).traverse((o) => {
+    if (o instanceof Solid) found.push(o.geometry as BufferGeometry);
+  });
+  return found;
+}
+
+function readStl(bytes: Uint8Array): Result<Mesh> {
+  const fault = stlFault(bytes);
+  return fault === undefined ? checked(meshOf([new STLLoader().parse(bufferOf(bytes))])) : fail(fault);
+}
+
+function readPly(bytes: Uint8Array): Result<Mesh> {
+  const promise = plyPromise(bytes);
+  if (!promise.ok) return promise;
+  const geometry = new PLYLoader().parse(bufferOf(bytes));
+  // Without faces it is a cloud of points.
+  const mesh = meshOf(geometry.index ? [geometry] : []);
+  return mesh.triangles.length < promise.value.faces ? fail(PLY_SHORT) : checked(mesh);
+}
+
+const readers: Record<string, (bytes: Uint8Array) => Result<Mesh>> = {
+  obj: (bytes) => checked(meshOf(objGeometries(bytes))),
+  stl: readStl,
+  ply: readPly,
 };
 
-/** Wavefront OBJ: `v` and `f` lines; polygons are fanned, negative numbers count back. */
-function readObj(text: string): Mesh {
-  const points: Vec3[] = [];
-  const triangles: [number, number, number][] = [];
-  for (const line of text.split(/\r?\n/)) {
-    const words = line.trim().split(/\s+/);
-    if (words[0] === 'v') points.push({ x: Number(words[1]), y: Number(words[2]), z: Number(words[3]) });
-    else if (words[0] === 'f') {
-      const corners = words.slice(1).map((w) => {
-        const n = Number.parseInt(w, 10);
-        return n < 0 ? points.length + n : n - 1;
-      });
-      for (let i = 2; i < corners.length; i++) triangles.push([corners[0]!, corners[i - 1]!, corners[i]!]);
-    }
-  }
-  return { points, triangles };
-}
-
-/** STL, binary or ASCII: loose triangles. */
-function readStl(bytes: Uint8Array): Mesh {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const points: Vec3[] = [];
-  const triangles: [number, number, number][] = [];
-  const push = (p: Vec3): void => {
-    points.push(p);
-    if (points.length % 3 === 0) triangles.push([points.length - 3, points.length - 2, points.length - 1]);
-  };
-  const count = bytes.length >= 84 ? view.getUint32(80, true) : -1;
-  if (bytes.length === 84 + count * 50) {
-    for (let t = 0; t < count; t++) {
-      for (let c = 0; c < 3; c++) {
-        const at = 84 + t * 50 + 12 + c * 12;
-        push({
-          x: view.getFloat32(at, true),
-          y: view.getFloat32(at + 4, true),
-          z: view.getFloat32(at + 8, true),
-        });
-      }
-    }
-    return { points, triangles };
-  }
-  const text = new TextDecoder().decode(bytes);
-  for (const m of text.matchAll(/vertex\s+(\S+)\s+(\S+)\s+(\S+)/g))
-    push({ x: Number(m[1]), y: Number(m[2]), z: Number(m[3]) });
-  return { points, triangles };
-}
-
-/** Reads OBJ, STL or PLY by its file name. @returns the mesh in the file's own units, or what is wrong. */
+/**
+ * Reads OBJ, STL or PLY by its file name. What a header promises is held against the size of the file before
+ * anything is made room for. @returns the mesh in the file's own units, or what is wrong.
+ */
 export function readMesh(name: string, bytes: Uint8Array): Result<Mesh> {
-  const ending = name.toLowerCase().split('.').at(-1);
-  const text = (): string => new TextDecoder().decode(bytes);
-  if (ending === 'obj') return finite(readObj(text()));
-  if (ending === 'stl') return finite(readStl(bytes));
-  if (ending === 'ply') {
-    const read = readPly(bytes);
-    return read.ok ? finite(read.value) : read;
+  const ending = name.toLowerCase().split('.').at(-1) ?? '';
+  const read = readers[ending];
+  if (!read) return fail(`${name} is neither OBJ, STL nor PLY.`);
+  try {
+    return read(bytes);
+  } catch {
+    return fail(`${name} cannot be read as ${ending.toUpperCase()}.`);
   }
-  return fail(`${name} is neither OBJ, STL nor PLY.`);
 }
