@@ -98,7 +98,7 @@ describe('from tape measure to printed pattern', function () {
     await page.getByRole('button', { name: 'Take all out' }).click();
     await page.getByRole('button', { name: 'Light it' }).click();
     await page.getByRole('img', { name: /Circuit: 3 × AAA.*3 strings, 60 mA/ }).waitFor();
-    expect(await page.getByText('120 Ω').count()).to.equal(3);
+    expect(await page.getByText('130 Ω').count()).to.equal(3);
     await page
       .getByRole('img', { name: /Run time [\d.]+ hours/ })
       .locator('svg')
@@ -122,6 +122,10 @@ describe('from tape measure to printed pattern', function () {
     await bench.stop();
     await type(page, 'Ease in girth', '22');
     await page.locator('[data-save="away"]').waitFor();
+    // Stations nobody has been to open all the same.
+    await page.getByRole('link', { name: /^Log/ }).click();
+    await page.getByRole('main', { name: 'Log' }).getByRole('heading').first().waitFor();
+    await page.getByRole('link', { name: /^Shape/ }).click();
     await bench.start();
     await saved(page);
     await page.reload();

@@ -5,7 +5,7 @@ import { leds, type Pack, type Switch } from '../materials';
 import { type PartReport, placingOf, sidesOf } from '../parts';
 import type { Vec3 } from '../geometry';
 import type { Result } from '../units';
-import { runTime, type RunTime } from './runtime';
+import { cellVolts, runTime, type RunTime } from './runtime';
 import { solveCircuit, type LampGroup, type Strings } from './strings';
 import { wireLengthMm } from './wire';
 
@@ -47,7 +47,7 @@ export interface CircuitReport {
 /** A circuit on a pack, at the current of each load or at one current for all. */
 export function solveOn(groups: readonly LampGroup[], pack: Pack, currentMa?: number): Result<Strings> {
   return solveCircuit(
-    pack.cell.nominalV * pack.series,
+    { nominalV: pack.cell.nominalV * pack.series, freshV: cellVolts(pack.cell.voltage, 0) * pack.series },
     groups.map((g) => (currentMa === undefined ? g : { ...g, currentA: currentMa / 1000 })),
   );
 }

@@ -1,11 +1,13 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { packs } from '../materials';
+import { leds, packs } from '../materials';
+import { solveOn } from './circuits';
 import { solveCircuit } from './strings';
 import { e24, nextE24 } from './e24';
 import { capacityAh, cellVolts, runTime } from './runtime';
 
 const amber = (count: number, currentA = 0.02) => ({ label: 'amber', count, forwardV: 2.1, currentA });
+const steady = (volts: number) => ({ nominalV: volts, freshV: volts });
 const aaa3 = packs.find((p) => p.id === '3xaaa')!;
 
 describe('E24 series', () => {
@@ -31,7 +33,7 @@ describe('E24 series', () => {
 
 describe('lamp circuits', () => {
   it('gives each of three amber lamps on 4.5 V its own 120 Ω', () => {
-    const solved = solveCircuit(4.5, [amber(3)]);
+    const solved = solveCircuit(steady(4.5), [amber(3)]);
     if (!solved.ok) throw new Error(solved.message);
     expect(solved.value.strings.map((s) => [s.lamps, s.ohm])).to.deep.equal([
       [1, 120],
@@ -43,12 +45,12 @@ describe('lamp circuits', () => {
   });
 
   it('puts lamps in series where the supply allows', () => {
-    const solved = solveCircuit(9, [amber(5)]);
+    const solved = solveCircuit(steady(9), [amber(5)]);
     expect(solved.ok && solved.value.strings.map((s) => s.lamps)).to.deep.equal([3, 2]);
   });
 
   it('shows the arithmetic when a lamp cannot light', () => {
-    const solved = solveCircuit(3, [{ label: 'white', count: 1, forwardV: 3.2, currentA: 0.02 }]);
+    const solved = solveCircuit(steady(3), [{ label: 'white', count: 1, forwardV: 3.2, currentA: 0.02 }]);
     expect(!solved.ok && solved.message).to.include('3 V − 3.2 V = -0.2 V');
   });
 
@@ -59,13 +61,36 @@ describe('lamp circuits', () => {
         fc.double({ min: 3, max: 12, noNaN: true }),
         fc.double({ min: 0.002, max: 0.02, noNaN: true }),
         (count, volts, currentA) => {
-          const solved = solveCircuit(volts, [amber(count, currentA)]);
+          const solved = solveCircuit(steady(volts), [amber(count, currentA)]);
           if (!solved.ok) return;
           expect(solved.value.strings.reduce((sum, s) => sum + s.lamps, 0)).to.equal(count);
           for (const s of solved.value.strings) expect(s.currentA).to.be.at.most(currentA * (1 + 1e-9));
         },
       ),
     );
+  });
+});
+
+describe('every pack with its cells fresh', () => {
+  it('passes no more than was asked, reckoned by Ohm’s law from the volts of fresh cells', () => {
+    for (const pack of packs) {
+      const fresh = pack.cell.voltage[0]!.volts * pack.series;
+      for (const colour of ['red', 'amber', 'white'] as const)
+        for (const count of [1, 2, 3, 5, 8, 13])
+          for (const currentMa of [1, 2, 5, 10, 15, 20]) {
+            const solved = solveOn(
+              [{ label: colour, count, forwardV: leds[colour].forwardV, currentA: 0.02 }],
+              pack,
+              currentMa,
+            );
+            if (!solved.ok) continue;
+            for (const s of solved.value.strings) {
+              const byHandA = (fresh - s.lamps * leds[colour].forwardV) / s.ohm;
+              expect(byHandA * 1000, `${pack.id} ${colour} ${count}`).to.be.at.most(currentMa + 1e-9);
+              expect(s.currentA).to.be.closeTo(byHandA, 1e-12);
+            }
+          }
+    }
   });
 });
 
@@ -80,14 +105,14 @@ describe('run time', () => {
 
   it('falls with every lamp added', () => {
     const hours = [1, 2, 3, 6, 9].map((n) => {
-      const solved = solveCircuit(4.5, [amber(n)]);
+      const solved = solveCircuit(steady(4.5), [amber(n)]);
       return solved.ok ? runTime(aaa3, solved.value).hours : NaN;
     });
     for (let i = 1; i < hours.length; i++) expect(hours[i]!).to.be.lessThan(hours[i - 1]!);
   });
 
   it('lies near capacity over current, and uses no more charge than the cells hold', () => {
-    const solved = solveCircuit(4.5, [amber(3)]);
+    const solved = solveCircuit(steady(4.5), [amber(3)]);
     if (!solved.ok) throw new Error(solved.message);
     const run = runTime(aaa3, solved.value);
     expect(run.hours).to.be.within(0.6 * (1.05 / 0.06), 1.6 * (1.05 / 0.06));

@@ -20,8 +20,13 @@ export interface LedString {
   resistorW: number;
 }
 
-export interface Strings {
-  supplyV: number;
+/** What a supply gives: as it is named, and with fresh cells, which give most. */
+export interface Supply {
+  nominalV: number;
+  freshV: number;
+}
+
+export interface Strings extends Supply {
   strings: LedString[];
   totalA: number;
 }
@@ -32,12 +37,12 @@ const HEADROOM = 0.15;
 /** Quarter-watt resistors are what makers own; half their rating is the limit (common practice, no source). */
 export const resistorRatedW = 0.25;
 
-/** R = (V − ΣVf) / I, then the next E24 value up and what it really passes. */
-function makeString(group: LampGroup, lamps: number, supplyV: number): LedString {
+/** R = (V − ΣVf) / I with fresh cells, then the next E24 value up and what it passes at most. */
+function makeString(group: LampGroup, lamps: number, freshV: number): LedString {
   const forwardV = lamps * group.forwardV;
-  const idealOhm = (supplyV - forwardV) / group.currentA;
+  const idealOhm = (freshV - forwardV) / group.currentA;
   const ohm = nextE24(idealOhm);
-  const currentA = (supplyV - forwardV) / ohm;
+  const currentA = (freshV - forwardV) / ohm;
   return {
     group: group.label,
     lamps,
@@ -50,16 +55,18 @@ function makeString(group: LampGroup, lamps: number, supplyV: number): LedString
 }
 
 /**
- * Splits every group into equal series strings, as long as the supply allows with headroom.
+ * Splits every group into equal series strings, as long as the supply allows with headroom. No string passes more than was
+ * asked, not even with fresh cells.
  * @returns the circuit, or the arithmetic that shows why one lamp alone cannot light.
  */
-export function solveCircuit(supplyV: number, groups: readonly LampGroup[]): Result<Strings> {
+export function solveCircuit(supply: Supply, groups: readonly LampGroup[]): Result<Strings> {
+  const { nominalV, freshV } = supply;
   const strings: LedString[] = [];
   for (const group of groups) {
-    const most = Math.floor((supplyV * (1 - HEADROOM)) / group.forwardV);
+    const most = Math.floor((nominalV * (1 - HEADROOM)) / group.forwardV);
     if (most < 1) {
-      const short = `${trimNumber(supplyV, 2)} V − ${trimNumber(group.forwardV, 2)} V = ${trimNumber(supplyV - group.forwardV, 2)} V`;
-      const keep = trimNumber(supplyV * HEADROOM, 2);
+      const short = `${trimNumber(nominalV, 2)} V − ${trimNumber(group.forwardV, 2)} V = ${trimNumber(nominalV - group.forwardV, 2)} V`;
+      const keep = trimNumber(nominalV * HEADROOM, 2);
       return fail(
         `One ${group.label} lamp leaves ${short} for its resistor; at least ${keep} V must remain as the cells sag.`,
       );
@@ -67,8 +74,8 @@ export function solveCircuit(supplyV: number, groups: readonly LampGroup[]): Res
     const count = Math.ceil(group.count / Math.min(most, group.count));
     for (let i = 0; i < count; i++) {
       const lamps = Math.floor(group.count / count) + (i < group.count % count ? 1 : 0);
-      strings.push(makeString(group, lamps, supplyV));
+      strings.push(makeString(group, lamps, freshV));
     }
   }
-  return ok({ supplyV, strings, totalA: strings.reduce((sum, s) => sum + s.currentA, 0) });
+  return ok({ ...supply, strings, totalA: strings.reduce((sum, s) => sum + s.currentA, 0) });
 }

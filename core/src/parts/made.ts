@@ -181,7 +181,7 @@ export function makePart(
       ...clashChecks(part, featured.items),
       ...worstOf(featured.checks),
     ].map((check) => ({ check, from: 'part' as const })),
-    ...stretchChecks(shell, part.params).map((check) => ({ check, from: 'flat' as const })),
+    ...stretchChecks(shell, part).map((check) => ({ check, from: 'flat' as const })),
   ];
   return {
     model,

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useState, type ComponentType } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { toast } from 'sonner';
 import type { ApiError } from '../store/api';
@@ -8,6 +8,7 @@ import { loadNotes } from '../store/notes';
 import { useReport } from '../store/report';
 import { useView } from '../store/view';
 import type { Station } from '@fomrik/core/document';
+import { benches, useLoadAhead } from './benches';
 import { Compare } from './Compare';
 import { Conflict } from './Conflict';
 import { Find } from './Find';
@@ -18,16 +19,6 @@ import { stations } from './stations';
 import { TellTales } from './TellTales';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
-
-const benches: Record<Station, ComponentType> = {
-  brief: lazy(() => import('../stations/brief/Brief').then((m) => ({ default: m.Brief }))),
-  body: lazy(() => import('../stations/body/Body').then((m) => ({ default: m.Body }))),
-  shape: lazy(() => import('../stations/shape/Shape').then((m) => ({ default: m.Shape }))),
-  inside: lazy(() => import('../stations/inside/Inside').then((m) => ({ default: m.Inside }))),
-  cut: lazy(() => import('../stations/cut/Cut').then((m) => ({ default: m.Cut }))),
-  make: lazy(() => import('../stations/make/Make').then((m) => ({ default: m.Make }))),
-  log: lazy(() => import('../stations/log/Log').then((m) => ({ default: m.Log }))),
-};
 
 /** Loads the build named in the address, once. */
 function useOpenBuild(id: string): { error: string; retry: () => void } {
@@ -69,6 +60,7 @@ export function Workshop() {
   const failure = useReport((s) => s.error);
   const name = useBuild((s) => s.doc.name);
   useKeys(id);
+  useLoadAhead(open && report !== undefined);
   useEffect(() => {
     document.title = open && name ? `${name} · Fomrik` : 'Fomrik';
   }, [open, name]);

@@ -1,5 +1,6 @@
-import { type Check, type Cure, type Params, setting } from '../../document';
-import type { Piece } from '../../panel';
+import { type Check, type Cure, type Params, type Part, setting } from '../../document';
+import { dist2 } from '../../geometry';
+import { edgeRun, type Piece } from '../../panel';
 import { trimNumber } from '../../units';
 
 /** Hot foam gives about this much when held; from memory. */
@@ -20,8 +21,57 @@ function moreDarts({ darts, stretchPct }: Params, worst: Piece): Cure[] {
     .map((n) => setting(`Allow ${n} darts`, { darts: n, stretchPct: Math.min(stretchPct, 8) }));
 }
 
+/** More than this tears or thins even hot foam, however small the spot; from memory. */
+const PEAK_LIMIT = 0.25;
+
+/** A dart from the nearest spot of a free edge towards a peak, beside those the piece has; nothing when all edges are glued. */
+function dartAtPeak(piece: Piece, part: Part): Cure[] {
+  const { worstAt } = piece.stretch!;
+  const spots = piece.edges
+    .filter((e) => e.joint === 'free')
+    .flatMap((e) => {
+      const run = edgeRun(piece.outline, e);
+      return run.slice(1, -1).map((p, i) => ({
+        edgeId: e.id,
+        at: (i + 1) / (run.length - 1),
+        away: dist2(p, worstAt),
+      }));
+    });
+  if (spots.length === 0 || piece.mirrors) return [];
+  const { edgeId, at } = spots.reduce((a, b) => (b.away < a.away ? b : a));
+  const darts = [...(piece.darts ?? []), { edgeId, at, reach: 0.7 }];
+  const others = part.darts.filter((d) => d.pieceId !== piece.id);
+  return [
+    {
+      label: `A dart in ${piece.name}, near there`,
+      changes: [{ path: ['darts'], value: [...others, { pieceId: piece.id, darts }] }],
+    },
+  ];
+}
+
+/** A small spot that must give far more than the piece around it. */
+function peakChecks(pieces: readonly Piece[], part: Part): Check[] {
+  const worst = most(pieces, (p) => p.stretch!.worst);
+  if (!worst || worst.stretch!.worst <= HOT_LIMIT) return [];
+  const { worst: peak, worstWhere } = worst.stretch!;
+  return [
+    {
+      id: 'stretch-peak',
+      severity: peak > PEAK_LIMIT ? 'mind' : 'note',
+      station: 'shape',
+      title: `${worst.name} must give ${trimNumber(peak * 100, 0)} % in one spot, ${worstWhere}.`,
+      why: 'Most of the piece gives less than hot foam can. Heat that spot well and work it slowly, or let a dart or a seam end there.',
+      sure: 'standard',
+      excess: peak - HOT_LIMIT,
+      pieceId: worst.id,
+      cures: [...dartAtPeak(worst, part), ...moreDarts(part.params, worst), { need: 'split', mm: 1 }],
+    },
+  ];
+}
+
 /** Where the foam will fight back, and seams that must be eased. */
-export function stretchChecks(pieces: readonly Piece[], params: Params): Check[] {
+export function stretchChecks(pieces: readonly Piece[], part: Part): Check[] {
+  const { params } = part;
   const stretched = pieces.filter((p) => p.stretch);
   const tight = stretched.filter((p) => p.stretch!.mostly > HOT_LIMIT);
   const worst = most(tight, (p) => p.stretch!.mostly);
@@ -31,7 +81,7 @@ export function stretchChecks(pieces: readonly Piece[], params: Params): Check[]
       id: 'stretch',
       severity: 'mind',
       station: 'shape',
-      title: `${worst.name} must stretch ${trimNumber(worst.stretch!.mostly * 100, 0)} %, most ${worst.stretch!.worstWhere}; hot foam gives about 12 %.`,
+      title: `${worst.name} must stretch ${trimNumber(worst.stretch!.mostly * 100, 0)} %, and ${trimNumber(worst.stretch!.worst * 100, 0)} % ${worst.stretch!.worstWhere}; hot foam gives about 12 %.`,
       why: `Laid flat as kindly as it can be${worst.marks.some((m) => m.kind === 'dart') ? ', darts included' : ''}. Heat and hold, add a dart there, or divide it into more panels.`,
       sure: 'memory',
       excess: worst.stretch!.mostly - HOT_LIMIT,
@@ -39,6 +89,7 @@ export function stretchChecks(pieces: readonly Piece[], params: Params): Check[]
       cures: [...moreDarts(params, worst), { need: 'split', mm: 1 }],
     });
   }
+  if (!worst) checks.push(...peakChecks(stretched, part));
   const proud = most(
     stretched.filter((p) => p.stretch!.refoldMm > REFOLD_MM),
     (p) => p.stretch!.refoldMm,

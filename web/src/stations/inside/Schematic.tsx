@@ -31,7 +31,7 @@ export function Schematic({ circuit: made }: { circuit: CircuitReport | undefine
         {...WIRE}
       />
       <text x={48} y={height / 2 + 1} fontSize={11}>
-        {trimNumber(circuit.supplyV, 1)} V, {trimNumber(circuit.totalA * 1000, 0)} mA
+        {trimNumber(circuit.nominalV, 1)} V, at most {trimNumber(circuit.totalA * 1000, 0)} mA
       </text>
       <text x={48} y={height / 2 + 14} fontSize={10} fill="var(--color-soft)">
         {made.switch?.name}
