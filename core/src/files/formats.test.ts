@@ -160,7 +160,20 @@ describe('lists and calendar', () => {
     expect(sum).to.be.closeTo(report.totals.cost, 0.05);
   });
 
-  it('writes an event per step in local time', async () => {
+  it('writes an event per step by the clock on the wall, wherever the machine stands', async () => {
+    const zone = process.env.TZ;
+    const starts = new Set<string>();
+    for (const tz of ['UTC', 'America/New_York', 'Asia/Kolkata', 'Pacific/Auckland']) {
+      process.env.TZ = tz;
+      starts.add(((await make('steps.ics')) as string).match(/DTSTART:\S+/g)!.join());
+    }
+    if (zone === undefined) delete process.env.TZ;
+    else process.env.TZ = zone;
+    expect(starts.size).to.equal(1);
+    // The first step begins when the schedule says, read here from its minutes.
+    const [first] = report.schedule.slots;
+    const [h, m] = [Math.floor(first!.startMin / 60) % 24, first!.startMin % 60];
+    expect([...starts][0]).to.include(`T${String(h).padStart(2, '0')}${String(m).padStart(2, '0')}00`);
     const ics = (await make('steps.ics')) as string;
     expect(ics.match(/BEGIN:VEVENT/g)).to.have.length(report.steps.length);
     expect(ics).to.match(/DTSTART:20261102T\d{6}\r?\n/);

@@ -18,7 +18,8 @@ export function scheduleIcs(report: Report, buildName: string, stamp: Date): str
       ...(step.gate ? [step.gate] : []),
       ...step.cautions.map((key) => cautions[key]),
     ];
-    const at = (minute: number): Date => new Date(`${scheduleTime(report.schedule, minute)}:00`);
+    // The library writes a floating time by its UTC figures, so those are made the figures on the wall.
+    const at = (minute: number): Date => new Date(`${scheduleTime(report.schedule, minute)}:00Z`);
     calendar.createEvent({
       id: `${step.id.replace(/[^\w-]/g, '-')}@fomrik`,
       stamp,

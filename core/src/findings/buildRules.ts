@@ -96,9 +96,8 @@ function hoursThatSuffice(
   { brief, make }: BuildDoc,
   { steps, schedule: plan }: BuildContext['report'],
 ): number | undefined {
-  const done = new Set(Object.keys(make.done));
   for (let hours = Math.ceil(brief.hoursPerDay * 2 + 0.1) / 2; hours <= 12; hours += 0.5) {
-    if (schedule(steps, done, plan.firstDay, brief.eventDate, hours).daysToSpare >= 1) return hours;
+    if (schedule(steps, make.done, plan.firstDay, brief.eventDate, hours).daysToSpare >= 1) return hours;
   }
   return undefined;
 }

@@ -8,7 +8,25 @@ import { outlineM } from './outline';
 import type { Step } from './step';
 import { workSteps } from './workSteps';
 
-/** Steps from raw shell to worn. */
+/** Edges rounded and faces sealed by heat: before any lamp is in, which hot air would spoil. */
+export function heatSteps(part: PartReport, after: string): Step[] {
+  return [
+    {
+      id: `${part.id}:round`,
+      title: `${part.name}: round over edges, heat-seal`,
+      detail: 'Drum then hand; then warm air over every face until it turns slightly glossy.',
+      partId: part.id,
+      workMin: Math.ceil(outlineM(part) / speeds.roundOverMPerMin) + 5 * part.copies,
+      waitMin: 10,
+      waitFor: 'foam cool',
+      after: [after],
+      ...(part.items.length > 0 && { gate: 'Hot air spoils lamps, cells and wire: it comes before them.' }),
+      cautions: ['dust', 'heat'],
+    },
+  ];
+}
+
+/** Steps from sealed shell to worn. */
 export function finishSteps(
   doc: BuildDoc,
   part: PartReport,
@@ -20,20 +38,7 @@ export function finishSteps(
   const lit = part.items.some((i) => i.lamp);
   const kinds = [...new Set(straps.map((s) => s.closure))];
   const strapMin = straps.reduce((sum, s) => sum + s.count * closures[s.closure].eachMin, 0);
-  const steps: Step[] = [
-    {
-      id: id('round'),
-      title: `${part.name}: round over edges, heat-seal`,
-      detail: 'Drum then hand; then warm air over every face until it turns slightly glossy.',
-      partId: part.id,
-      workMin: Math.ceil(outlineM(part) / speeds.roundOverMPerMin) + 5 * part.copies,
-      waitMin: 10,
-      waitFor: 'foam cool',
-      after: [after],
-      ...(lit && { gate: 'Keep hot air off the lamps; mask them.' }),
-      cautions: ['dust', 'heat'],
-    },
-  ];
+  const steps: Step[] = [];
   for (let i = 1; i <= coat.coats; i++) {
     const last = i === coat.coats;
     steps.push({
@@ -44,7 +49,7 @@ export function finishSteps(
       workMin: coat.workMin * part.copies,
       waitMin: last ? coat.handleMin : coat.betweenMin,
       waitFor: last ? 'dry to handle' : 'dry to recoat',
-      after: [steps.at(-1)!.id],
+      after: [steps.at(-1)?.id ?? after],
       cautions: ['paint'],
     });
   }

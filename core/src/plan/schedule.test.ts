@@ -14,7 +14,13 @@ const step = (id: string, workMin: number, waitMin: number, after: string[] = []
   cautions: [],
 });
 const plan = (steps: Step[], hours = 2, done: string[] = []) =>
-  schedule(steps, new Set(done), '2026-03-02', '2026-03-09', hours);
+  schedule(
+    steps,
+    Object.fromEntries(done.map((id) => [id, '2026-03-01T12:00:00Z'])),
+    '2026-03-02',
+    '2026-03-09',
+    hours,
+  );
 
 describe('schedule', () => {
   it('works in the evening and carries over', () => {
@@ -40,6 +46,33 @@ describe('schedule', () => {
 
   it('forgets what is done', () => {
     expect(plan([step('a', 60, 1440), step('b', 30, 0, ['a'])], 2, ['a']).slots).to.have.length(1);
+  });
+
+  it('waits for what is done but not yet dry, in every zone and over a change of clocks', () => {
+    const zone = process.env.TZ;
+    try {
+      for (const tz of ['UTC', 'America/New_York', 'Asia/Kolkata', 'Pacific/Auckland', 'Europe/Berlin'])
+        // The clocks of New York go forward on 8 March 2026, those of Berlin on 29 March.
+        for (const day of ['2026-03-02', '2026-03-07', '2026-03-28']) {
+          process.env.TZ = tz;
+          const done = new Date(`${day}T19:00:00`).toISOString();
+          const made = schedule(
+            [step('glue', 30, 1440), step('wear', 10, 0, ['glue'])],
+            { glue: done },
+            day,
+            '2026-04-09',
+            2,
+          );
+          // Seven in the evening and a day more is seven on the evening after, whatever the clocks do.
+          expect(made.slots[0]!.startMin, `${tz} ${day}`).to.equal(1440 + 19 * 60);
+          expect(schedule([step('glue', 30, 1440)], { glue: done }, day, '2026-04-09', 2).finishMin).to.equal(
+            1440 + 19 * 60,
+          );
+        }
+    } finally {
+      if (zone === undefined) delete process.env.TZ;
+      else process.env.TZ = zone;
+    }
   });
 
   it('never works outside hours, never before what it waits for, and loses no minute', () => {

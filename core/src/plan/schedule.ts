@@ -27,6 +27,16 @@ const dayStartMin = (hoursPerDay: number): number =>
 
 const dayNumber = (iso: string): number => Date.parse(`${iso.slice(0, 10)}T00:00:00Z`) / 86_400_000;
 
+/**
+ * Minutes by the clock on the wall from the midnight that begins `firstDay` to a moment (ISO with its zone). The
+ * schedule knows no zones: when the clocks change, evening work still begins in the evening.
+ */
+export function wallMinute(moment: string, firstDay: string): number {
+  const at = new Date(moment);
+  const wall = Date.UTC(at.getFullYear(), at.getMonth(), at.getDate(), at.getHours(), at.getMinutes());
+  return wall / 60_000 - dayNumber(firstDay) * DAY;
+}
+
 /** Spreads work over the working hours from `fromMin`; a job may run on the next day. */
 function doWork(fromMin: number, workMin: number, hoursPerDay: number): { startMin: number; endMin: number } {
   const opens = dayStartMin(hoursPerDay);
@@ -53,17 +63,23 @@ function doWork(fromMin: number, workMin: number, hoursPerDay: number): { startM
 
 /**
  * One maker, one thing at a time; drying and curing run meanwhile and overnight.
- * Of the steps that may begin, the one that could begin earliest is done next.
+ * Of the steps that may begin, the one that could begin earliest is done next. What is done still dries.
+ * @param done when steps were done, ISO, by their ids.
  */
 export function schedule(
   steps: readonly Step[],
-  done: ReadonlySet<string>,
+  done: Readonly<Record<string, string>>,
   startIso: string,
   eventIso: string,
   hoursPerDay: number,
 ): Schedule {
-  const ready = new Map<string, number>([...done].map((id) => [id, 0]));
-  const open = steps.filter((s) => !done.has(s.id));
+  const ready = new Map(
+    steps.flatMap((s) => {
+      const at = done[s.id];
+      return at === undefined ? [] : [[s.id, wallMinute(at, startIso) + s.waitMin] as const];
+    }),
+  );
+  const open = steps.filter((s) => !ready.has(s.id));
   const known = new Set(steps.map((s) => s.id));
   const slots: Slot[] = [];
   let free = 0;
@@ -79,7 +95,7 @@ export function schedule(
     free = endMin;
     open.splice(open.indexOf(next.step), 1);
   }
-  const finishMin = slots.reduce((max, s) => Math.max(max, s.readyMin), 0);
+  const finishMin = Math.max(0, ...ready.values());
   const eventMin = (dayNumber(eventIso) - dayNumber(startIso)) * DAY + EVENT_HOUR_MIN;
   return { firstDay: startIso, slots, finishMin, daysToSpare: Math.floor((eventMin - finishMin) / DAY) };
 }

@@ -2,7 +2,7 @@ import type { BuildDoc } from '../document';
 import type { Fastening } from '../forms';
 import type { PartReport } from '../parts';
 import { printMinutes } from '../units';
-import { finishSteps } from './finishSteps';
+import { finishSteps, heatSteps } from './finishSteps';
 import { lightSteps } from './lightSteps';
 import { liningSteps } from './liningSteps';
 import { shellSteps } from './shellSteps';
@@ -36,11 +36,13 @@ export function buildSteps(
   };
   const perPart = parts.flatMap((part) => {
     const shell = shellSteps(doc, part);
-    const light = lightSteps(part, shell.at(-1)!.id, wirings);
-    const inner = liningSteps(doc, part, (light.at(-1) ?? shell.at(-1)!).id);
-    const before = (inner.at(-1) ?? light.at(-1) ?? shell.at(-1)!).id;
+    const heat = heatSteps(part, shell.at(-1)!.id);
+    const sealed = heat.at(-1)!.id;
+    const light = lightSteps(part, sealed, wirings);
+    const inner = liningSteps(doc, part, light.at(-1)?.id ?? sealed);
+    const before = (inner.at(-1) ?? light.at(-1))?.id ?? sealed;
     const straps = worn.straps.filter((s) => s.partId === part.id);
-    return [...shell, ...light, ...inner, ...finishSteps(doc, part, before, straps)];
+    return [...shell, ...heat, ...light, ...inner, ...finishSteps(doc, part, before, straps)];
   });
   const lastOfEach = parts.map((p) => `${p.id}:strap`);
   const wear: Step = {

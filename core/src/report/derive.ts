@@ -136,7 +136,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
     const plan = schedule(
       steps,
-      new Set(Object.keys(doc.make.done)),
+      doc.make.done,
       start,
       doc.brief.eventDate,
       doc.brief.hoursPerDay,
