@@ -1,3 +1,4 @@
+import { growth } from './growth';
 import { ratios } from './ratios';
 import { measureInfo, type LimbSide, type Measure, type MeasureKey, type MeasureSource } from './measures';
 
@@ -34,6 +35,15 @@ function sound(reading: Measure | undefined): boolean {
   return reading.valueMm >= low && reading.valueMm <= high;
 }
 
+/** One measure worked out from another of someone of a stature: an adult's ratio, and how both differ at that stature. */
+const fromBase = (
+  key: MeasureKey,
+  base: MeasureKey,
+  ratio: number,
+  baseMm: number,
+  statureMm: number,
+): number => (baseMm * ratio * growth(key, statureMm)) / growth(base, statureMm);
+
 /**
  * Every measure of the body: read where it was taken, otherwise estimated from another reading
  * (never from another estimate, stature apart) and marked with what it came from.
@@ -41,6 +51,7 @@ function sound(reading: Measure | undefined): boolean {
  */
 export function resolveBody(readings: readonly Measure[], side?: LimbSide): Body {
   const taken = newestMeasures(readings, side);
+  const statureMm = sound(taken.get('stature')) ? taken.get('stature')!.valueMm : TYPICAL_STATURE_MM;
   const settle = (key: MeasureKey): ResolvedMeasure => {
     const read = taken.get(key);
     if (read) return { key, valueMm: read.valueMm, source: read.source, takenOn: read.takenOn };
@@ -50,7 +61,7 @@ export function resolveBody(readings: readonly Measure[], side?: LimbSide): Body
     const way = ratios[key].find(([base]) => sound(taken.get(base)));
     if (way) {
       const [base, ratio] = way;
-      const valueMm = taken.get(base)!.valueMm * ratio;
+      const valueMm = fromBase(key, base, ratio, taken.get(base)!.valueMm, statureMm);
       return { key, valueMm, source: 'estimate', from: measureInfo(base).label.toLowerCase() };
     }
     const ratio = ratios[key].find(([base]) => base === 'stature')![1];
@@ -67,10 +78,11 @@ export function resolveBody(readings: readonly Measure[], side?: LimbSide): Body
  */
 export function expectedMm(readings: readonly Measure[], key: MeasureKey): number {
   const taken = newestMeasures(readings);
+  const statureMm = sound(taken.get('stature')) ? taken.get('stature')!.valueMm : TYPICAL_STATURE_MM;
   if (key === 'stature') return TYPICAL_STATURE_MM;
   const said = ratios[key]
     .filter(([base]) => taken.has(base))
-    .map(([base, ratio]) => taken.get(base)!.valueMm * ratio)
+    .map(([base, ratio]) => fromBase(key, base, ratio, taken.get(base)!.valueMm, statureMm))
     .sort((a, b) => a - b);
   if (said.length === 0) return resolveBody([])[key].valueMm;
   const middle = (said.length - 1) / 2;

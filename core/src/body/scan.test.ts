@@ -161,10 +161,7 @@ describe('a scan', () => {
     const huge = readMesh('a.stl', promises);
     expect(!huge.ok && huge.message).to.include('ends before the last of its 4294967295');
     expect(
-      bad(
-        'a.ply',
-        'ply\nformat ascii 1.0\nelement vertex 4000000000\nproperty float x\nend_header\n1 2 3\n',
-      ),
+      bad('a.ply', 'ply\nformat ascii 1.0\nelement vertex 4000000000\nproperty float x\nend_header\n1 2 3\n'),
     ).to.include('ends before');
     expect(bad('a.png', '')).to.include('neither');
   });

@@ -63,11 +63,20 @@ export interface Levels {
   crown: number;
 }
 
+/** A neck stands at least this share of stature clear between shoulder and chin; from memory. */
+const NECK_SHARE = 0.0275;
+
 const levelsOf = ofBody((body: Body): Levels => {
   const stature = v(body, 'stature');
   const crotch = v(body, 'insideLeg');
-  const waist = 0.605 * stature;
-  const neckBase = waist + v(body, 'waistToShoulder');
+  const chin = stature - v(body, 'headHeight');
+  const throat = chin - NECK_SHARE * stature;
+  // Where the waist lies is a guess; how far it is to the shoulder may have been measured, so the waist gives way.
+  const waist = Math.max(
+    Math.min(0.605 * stature, throat - v(body, 'waistToShoulder')),
+    crotch + 0.06 * stature,
+  );
+  const neckBase = Math.min(waist + v(body, 'waistToShoulder'), throat);
   const span = neckBase - waist;
   return {
     crotch,
@@ -77,7 +86,7 @@ const levelsOf = ofBody((body: Body): Levels => {
     chest: waist + span * 0.5,
     shoulder: neckBase - v(body, 'shoulderDrop'),
     neckBase,
-    chin: stature - v(body, 'headHeight'),
+    chin,
     crown: stature,
   };
 });

@@ -2,11 +2,11 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Feature, Params } from '../document';
 import { dist2, dist3, parallelGirth, type Vec3 } from '../geometry';
-import type { PartReport } from '../parts';
+import { type PartReport, standardKinds } from '../parts';
 import { adult, bodyOf, reportOf as made } from '../parts/testing/worn.test';
 import { gyration2, overhangOf, ownWeightSagMm, riseMm } from '../parts/wear/sag';
 import { dressing } from './dressing';
-import { bodySurfaceM2, coveredShare } from './heat';
+import { createCovered } from './covered';
 import { strapsOf } from './straps';
 
 describe('stand-off', () => {
@@ -201,12 +201,24 @@ describe('straps', () => {
   });
 });
 
-describe('heat', () => {
-  it('takes a middling adult for about 1.8 m² (from memory), and more foam covers more', () => {
-    expect(bodySurfaceM2(adult)).to.be.within(1.6, 2.1);
-    expect(bodySurfaceM2(bodyOf({ stature: 1150 }))).to.be.within(0.6, 1.1);
-    expect(coveredShare(adult, 9e5)).to.be.closeTo(0.9 / bodySurfaceM2(adult), 1e-9);
-    expect(coveredShare(adult, 9e9)).to.equal(1);
+describe('what is covered', () => {
+  const share = (...forms: string[]): number =>
+    createCovered()(
+      adult,
+      forms.map((f) => ({ ...made(f), id: f })),
+    );
+
+  it('is the skin under the foam, counted once', () => {
+    expect(share()).to.equal(0);
+    // Forearms are about 6 % of the skin (rule of nines: an arm 9 %, hand and upper arm included; from memory).
+    expect(share('bracer')).to.be.within(0.03, 0.075);
+    expect(share('bracer', 'bracer')).to.be.closeTo(share('bracer'), 1e-9);
+    expect(share('bracer', 'greave')).to.be.closeTo(share('bracer') + share('greave'), 1e-9);
+  });
+
+  it('is never all of it, though all forms are worn at once', () => {
+    const all = share(...standardKinds.forms.keys());
+    expect(all).to.be.within(0.5, 0.9);
   });
 });
 

@@ -1,8 +1,9 @@
 import type { Zone } from '../body';
 import type { Part } from '../document';
 import type { Around, PartReport } from '../parts';
+import { createCovered } from './covered';
 import { dressing, type DressingStep } from './dressing';
-import { coveredShare } from './heat';
+
 import { movementCures, type MovementCure } from './moving/cures';
 import { createMovements, type Movement } from './moving/moving';
 import { strapsOf, type Strap } from './straps';
@@ -17,7 +18,7 @@ export interface Fitting {
   movements: JudgedMovement[];
   dressing: DressingStep[];
   straps: Strap[];
-  /** Share of the body covered by foam. */
+  /** Share of the skin covered by foam. */
   covered: number;
 }
 
@@ -35,8 +36,10 @@ export function createFitting(): (
   quick?: boolean,
 ) => Fitting {
   const movements = createMovements();
+  const covered = createCovered();
   const judged = new WeakMap<Movement, JudgedMovement>();
   let last: JudgedMovement[] = [];
+  let lastCovered = 0;
   const moving = (
     around: Around,
     worn: readonly WornReport[],
@@ -52,14 +55,12 @@ export function createFitting(): (
   };
   return (around, parts, docParts, quick = false) => {
     const worn = parts.filter(isWorn);
+    if (!quick) lastCovered = covered(around.body, worn);
     return {
       movements: quick ? last : moving(around, worn, docParts),
       dressing: dressing(worn.map((p) => ({ ...p, closed: isClosed(p) }))),
       straps: strapsOf(parts),
-      covered: coveredShare(
-        around.body,
-        worn.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0),
-      ),
+      covered: lastCovered,
     };
   };
 }

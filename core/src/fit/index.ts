@@ -1,2 +1,2 @@
+export { hotShare } from './covered';
 export { createFitting, type Fitting } from './fitting';
-export { hotShare } from './heat';

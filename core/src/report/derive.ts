@@ -134,13 +134,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const circuits = circuitsOf(doc.circuits, body, parts);
     const steps = buildSteps(doc, parts, fitted, circuits);
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
-    const plan = schedule(
-      steps,
-      doc.make.done,
-      start,
-      doc.brief.eventDate,
-      doc.brief.hoursPerDay,
-    );
+    const plan = schedule(steps, doc.make.done, start, doc.brief.eventDate, doc.brief.hoursPerDay);
     const worked: Omit<Worked, 'totals'> = {
       body,
       sides: { left, right },

@@ -31,7 +31,7 @@ export const legMeasures: MeasureInfo[] = [
     region: 'leg',
     standardName: 'knee girth',
     how: 'Over the middle of the kneecap, leg straight.',
-    rangeMm: [220, 640],
+    rangeMm: [180, 640],
   },
   {
     key: 'calfGirth',
@@ -69,6 +69,6 @@ export const legMeasures: MeasureInfo[] = [
     label: 'Heel girth',
     region: 'leg',
     how: 'Round the heel and the bend of the instep: what a boot or greave must let through.',
-    rangeMm: [190, 460],
+    rangeMm: [160, 460],
   },
 ];

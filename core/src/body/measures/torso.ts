@@ -7,7 +7,7 @@ export const torsoMeasures: MeasureInfo[] = [
     region: 'torso',
     standardName: 'biacromial breadth',
     how: 'Across the back, from bone tip to bone tip, straight.',
-    rangeMm: [220, 500],
+    rangeMm: [180, 540],
   },
   {
     key: 'shoulderDrop',
@@ -22,7 +22,7 @@ export const torsoMeasures: MeasureInfo[] = [
     region: 'torso',
     standardName: 'across front width',
     how: 'From arm crease to arm crease, level, a hand below the collarbones.',
-    rangeMm: [180, 560],
+    rangeMm: [150, 560],
   },
   {
     key: 'acrossBack',
@@ -30,7 +30,7 @@ export const torsoMeasures: MeasureInfo[] = [
     region: 'torso',
     standardName: 'across back width',
     how: 'From arm crease to arm crease over the shoulder blades, arms hanging.',
-    rangeMm: [180, 580],
+    rangeMm: [150, 580],
   },
   {
     key: 'chestGirth',
@@ -85,6 +85,6 @@ export const torsoMeasures: MeasureInfo[] = [
     label: 'Waist to shoulder top',
     region: 'torso',
     how: 'Straight up the side of the back, from the waist to the top of the shoulder by the neck.',
-    rangeMm: [220, 650],
+    rangeMm: [170, 650],
   },
 ];

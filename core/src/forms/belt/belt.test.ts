@@ -6,6 +6,7 @@ import {
   edgeMm,
   expectCured,
   figureOf,
+  foam,
   make,
   pieceOf,
 } from '../../parts/testing/worn.test';
@@ -55,5 +56,17 @@ describe('belt with tassets', () => {
     expect(pieceOf(shape, 'tasset-1').nominalMm).to.equal(10);
     expect(pieceOf(shape, 'belt').nominalMm).to.equal(6);
     expect(areaOf(shape)).to.be.greaterThan(0);
+  });
+});
+
+describe('belt of a stout wearer', () => {
+  it('is glued from lengths that fit a sheet, as long together as the belt of one', () => {
+    const body = bodyOf({ stature: 1720, chestGirth: 1180, waistGirth: 1250 });
+    const { pieces } = make('belt', { tassets: 0 }, { body });
+    expect(pieces.map((p) => p.name)).to.deep.equal(['belt, length 1', 'belt, length 2']);
+    const sheet = foam(6);
+    for (const p of pieces) expect(edgeMm(p, 'top')).to.be.lessThan(Math.max(sheet.widthMm, sheet.heightMm));
+    expect(edgeMm(pieces[0]!, 'right')).to.be.closeTo(edgeMm(pieces[1]!, 'left'), 0.5);
+    expect(pieces.reduce((sum, p) => sum + edgeMm(p, 'top'), 0)).to.be.within(1250, 1420);
   });
 });

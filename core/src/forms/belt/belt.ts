@@ -1,6 +1,7 @@
 import { levels, torsoSection } from '../../body';
 import { choice, count, length, ownFoam, type ParamsOf, setting } from '../../document';
-import { gridOf, halfTurnFor, onSlice, type Panel } from '../../panel';
+import { ellipsePerimeter } from '../../geometry';
+import { gridOf, halfTurnFor, type Join, onSlice, type Panel } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 
@@ -37,6 +38,9 @@ const fields = [
   ownFoam('tassetFoam', 'Tasset foam', { when: hasTassets }),
 ] as const;
 
+/** Left free at the edges of a sheet. */
+const SHEET_SPARE_MM = 30;
+
 type BeltParams = ParamsOf<typeof fields>;
 
 function design(input: FormInput<BeltParams>): Design {
@@ -45,12 +49,26 @@ function design(input: FormInput<BeltParams>): Design {
   const out = underLayerMm + liningMm + params.roomMm;
   const top = at.waist + params.atMm;
   const slice = (z: number) => ({ ...torsoSection(body, z), x: 0, y: torsoSection(body, z).forwardMm, z });
-  const belt: Panel = {
-    id: 'belt',
-    name: 'belt',
-    grid: gridOf(56, 2, (u, v) => onSlice(slice(top - params.heightMm * (1 - v)), 271 + u * 358, out)),
-    edges: { bottom: 'lower edge', right: 'back end', top: 'upper edge', left: 'back end' },
-  };
+  const upper = slice(top);
+  const run = ellipsePerimeter({ a: upper.a + out, b: upper.b + out });
+  // A belt longer than its sheet is glued from lengths, seams spread evenly round the front.
+  const lengths = Math.max(1, Math.ceil(run / (Math.max(foam.widthMm, foam.heightMm) - SHEET_SPARE_MM)));
+  const belts = Array.from({ length: lengths }, (_, i): Panel => {
+    const [first, last] = [i === 0, i === lengths - 1];
+    return {
+      id: lengths === 1 ? 'belt' : `belt-${i + 1}`,
+      name: lengths === 1 ? 'belt' : `belt, length ${i + 1}`,
+      grid: gridOf(Math.ceil(56 / lengths), 2, (u, v) =>
+        onSlice(slice(top - params.heightMm * (1 - v)), 271 + ((i + u) / lengths) * 358, out),
+      ),
+      edges: {
+        bottom: 'lower edge',
+        right: last ? 'back end' : 'seam',
+        top: 'upper edge',
+        left: first ? 'back end' : 'seam',
+      },
+    };
+  });
   const hang = top - params.heightMm + 15;
   const girth = 2 * Math.PI * Math.sqrt((slice(hang).a ** 2 + slice(hang).b ** 2) / 2);
   const half = halfTurnFor(slice(hang), 90, params.tassetWidthMm, out + foam.thicknessMm.value);
@@ -78,8 +96,12 @@ function design(input: FormInput<BeltParams>): Design {
   });
   const above = hang - params.tassetMm - body.kneeHeight.valueMm;
   return {
-    panels: [belt, ...tassets],
-    joins: [],
+    panels: [...belts, ...tassets],
+    joins: belts.slice(1).map((next, i): Join => ({
+      a: [belts[i]!.id, 'right'],
+      b: [next.id, 'left'],
+      kind: 'seam',
+    })),
     roomMm: params.roomMm,
     closure: params.closure,
     measures: ['waistGirth', 'hipGirth'],
