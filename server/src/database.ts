@@ -5,6 +5,7 @@ import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/bu
 import { MeasurementEntity, StockEntity, WearerEntity } from './entities/shop';
 import { First1764000000000 } from './migrations/first';
 import { Sides1764100000000 } from './migrations/sides';
+import { Weighed1764200000000 } from './migrations/weighed';
 
 interface Pragmas {
   pragma: (text: string) => unknown;
@@ -25,7 +26,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       MeasurementEntity,
       StockEntity,
     ],
-    migrations: [First1764000000000, Sides1764100000000],
+    migrations: [First1764000000000, Sides1764100000000, Weighed1764200000000],
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: Pragmas) => {

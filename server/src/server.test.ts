@@ -169,7 +169,9 @@ describe('server', () => {
   });
 
   it('keeps the shelf of foam whole', async () => {
-    const stock = [{ foamId: 'dense-eva', nominalMm: 6, sheets: 2, neutralFraction: 0.45 }];
+    const stock = [
+      { foamId: 'dense-eva', nominalMm: 6, sheets: 2, neutralFraction: 0.45, rightAngleMm: 11, sheetG: 640 },
+    ];
     expect((await put('/api/stock', { stock })).body).to.deep.equal({ stock });
     expect((await put('/api/stock', { stock: [{ ...stock[0], sheets: -1 }] })).status).to.equal(400);
     expect((await get('/api/stock')).body).to.deep.equal({ stock });

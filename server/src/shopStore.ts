@@ -47,14 +47,10 @@ export class ShopStore {
     const rows = await this.db
       .getRepository(StockEntity)
       .find({ order: { foamId: 'ASC', nominalMm: 'ASC' } });
-    return rows.map(({ foamId, nominalMm, sheets, measuredMm, neutralFraction, pricePerSheet }) => ({
-      foamId,
-      nominalMm,
-      sheets,
-      ...(measuredMm !== null && { measuredMm }),
-      ...(neutralFraction !== null && { neutralFraction }),
-      ...(pricePerSheet !== null && { pricePerSheet }),
-    }));
+    // What was never measured is left out.
+    return rows.map(
+      (row) => Object.fromEntries(Object.entries(row).filter(([, v]) => v !== null)) as unknown as FoamStock,
+    );
   }
 
   async putStock(items: readonly FoamStock[]): Promise<FoamStock[]> {

@@ -231,6 +231,7 @@ export const stockSchema = Joi.array()
       nominalMm: within(1, 50).required(),
       sheets: within(0, 1000).integer().required(),
       measuredMm: within(0.5, 60),
+      sheetG: within(1, 50000),
       neutralFraction: within(0, 1),
       rightAngleMm: within(0.5, 60),
       pricePerSheet: within(0, 10000),

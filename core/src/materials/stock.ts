@@ -8,6 +8,8 @@ export interface FoamStock {
   sheets: number;
   /** Caliper reading, when the sheet is not its nominal thickness. */
   measuredMm?: number;
+  /** What one whole sheet weighs on a scale, grams. */
+  sheetG?: number;
   /** From a ring test. */
   neutralFraction?: number;
   /** From a groove test: opening of a V that closed a right angle cleanly. */
@@ -67,13 +69,16 @@ export function foamSheet(
     loose,
   );
   const own = stock.find((s) => s.foamId === foamId && s.nominalMm === nominalMm);
+  const thicknessMm =
+    own?.measuredMm === undefined ? figure(nominalMm, 'practice') : figure(own.measuredMm, 'measured');
+  const sheetM3 = size.widthMm * size.heightMm * thicknessMm.value * 1e-9;
   return {
     foamId,
     name: `${nominalMm} mm ${foam.name}`,
     nominalMm,
-    thicknessMm:
-      own?.measuredMm === undefined ? figure(nominalMm, 'practice') : figure(own.measuredMm, 'measured'),
-    densityKgM3: foam.densityKgM3,
+    thicknessMm,
+    densityKgM3:
+      own?.sheetG === undefined ? foam.densityKgM3 : figure(own.sheetG / 1000 / sheetM3, 'measured'),
     modulusMPa: foam.modulusMPa,
     neutralFraction:
       own?.neutralFraction === undefined ? foam.neutralFraction : figure(own.neutralFraction, 'measured'),

@@ -6,6 +6,14 @@ export interface Habits {
   cutter: 'knife' | 'band-saw' | 'laser';
 }
 
+/** What a build begins with; the maker changes it under Make. */
+export const startHabits: Habits = {
+  glue: 'contact',
+  fold: 'v-groove',
+  seal: 'spray-rubber',
+  cutter: 'knife',
+};
+
 /** Working speeds in metres per minute and minutes per job; typical values from memory. */
 export const speeds = {
   traceMPerMin: 1.5,
@@ -30,7 +38,12 @@ export interface Coating {
   betweenMin: number;
   handleMin: number;
   pricePerM2: number;
+  /** All coats, dry. */
+  gPerM2: number;
 }
+
+/** Paint and clear coat, dry, grams per square metre; from memory. */
+export const paintGPerM2 = 90;
 
 /** Coats and drying by sealing habit; from memory, the can's label wins. */
 export const coatings: Record<Habits['seal'], Coating> = {
@@ -41,6 +54,7 @@ export const coatings: Record<Habits['seal'], Coating> = {
     betweenMin: 30,
     handleMin: 240,
     pricePerM2: 30,
+    gPerM2: 190,
   },
   'brush-on': {
     name: 'flexible brush-on sealer',
@@ -49,9 +63,26 @@ export const coatings: Record<Habits['seal'], Coating> = {
     betweenMin: 45,
     handleMin: 120,
     pricePerM2: 18,
+    gPerM2: 250,
   },
-  acrylic: { name: 'acrylic coats', coats: 4, workMin: 12, betweenMin: 40, handleMin: 120, pricePerM2: 12 },
-  latex: { name: 'latex', coats: 3, workMin: 15, betweenMin: 90, handleMin: 240, pricePerM2: 15 },
+  acrylic: {
+    name: 'acrylic coats',
+    coats: 4,
+    workMin: 12,
+    betweenMin: 40,
+    handleMin: 120,
+    pricePerM2: 12,
+    gPerM2: 120,
+  },
+  latex: {
+    name: 'latex',
+    coats: 3,
+    workMin: 15,
+    betweenMin: 90,
+    handleMin: 240,
+    pricePerM2: 15,
+    gPerM2: 300,
+  },
   thermoplastic: {
     name: 'thermoplastic skin with filler and primer',
     coats: 4,
@@ -59,6 +90,7 @@ export const coatings: Record<Habits['seal'], Coating> = {
     betweenMin: 60,
     handleMin: 240,
     pricePerM2: 90,
+    gPerM2: 1100,
   },
 };
 
@@ -69,6 +101,8 @@ export interface Glue {
   cureMin: number;
   caution: 'solvent' | 'instantGlue' | 'hotGlue';
   pricePerM: number;
+  /** Left in a metre of seam once dry. */
+  gPerM: number;
 }
 
 /** Glues by habit; from memory, the can's label wins. */
@@ -80,6 +114,7 @@ export const glues: Record<Habits['glue'], Glue> = {
     cureMin: 1440,
     caution: 'solvent',
     pricePerM: 0.6,
+    gPerM: 2.5,
   },
   instant: {
     name: 'instant glue',
@@ -88,6 +123,15 @@ export const glues: Record<Habits['glue'], Glue> = {
     cureMin: 60,
     caution: 'instantGlue',
     pricePerM: 1.2,
+    gPerM: 1,
   },
-  hot: { name: 'hot glue', seamMPerMin: 0.3, touchMin: 2, cureMin: 15, caution: 'hotGlue', pricePerM: 0.2 },
+  hot: {
+    name: 'hot glue',
+    seamMPerMin: 0.3,
+    touchMin: 2,
+    cureMin: 15,
+    caution: 'hotGlue',
+    pricePerM: 0.2,
+    gPerM: 8,
+  },
 };

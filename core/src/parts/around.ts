@@ -1,7 +1,7 @@
 import type { Body } from '../body';
 import type { Params, Part, Ply } from '../document';
 import type { FormInput, Model } from '../forms';
-import { type Catalogue, foamSheet, type FoamSheet, type FoamStock } from '../materials';
+import { type Catalogue, foamSheet, type FoamSheet, type FoamStock, type Habits } from '../materials';
 import type { Panel } from '../panel';
 import { formOf, type Kinds } from './kinds';
 
@@ -11,6 +11,7 @@ export interface Around {
   underLayerMm: number;
   catalogue: Catalogue;
   stock: readonly FoamStock[];
+  habits: Habits;
   kinds: Kinds;
 }
 

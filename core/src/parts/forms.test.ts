@@ -6,18 +6,22 @@ import { counterweightG, neckMomentNmm } from '../forms/helmet/balance';
 import { sightThrough } from '../forms/helmet/sight';
 import { meshVolume } from '../geometry/mesh';
 import { overlapsItself, signedArea } from '../geometry';
+import { startHabits } from '../materials';
 import type { Piece } from '../panel';
 import { standardKinds } from './kinds';
+import { partReport } from './partReport';
 import {
   adult,
   anyone,
   areaOf,
+  aroundOf,
   bodyOf,
   checkOf,
   edgeInSpaceMm,
   edgeMm,
   expectCured,
   make,
+  partOf,
   pieceOf,
   tiers,
 } from './testing/worn.test';
@@ -181,5 +185,36 @@ describe('fit of worn forms', () => {
       ),
     );
     expect(wide!).to.be.greaterThan(middling! * 1.05);
+  });
+});
+
+describe('mass of a finished part', () => {
+  it('counts foam, glue, coats and paint, reckoned here from its pieces (densities from memory)', () => {
+    const part = partOf('greave', { halves: 2 });
+    const made = partReport(part, aroundOf());
+    const shell = made.pieces.filter((p) => p.role === 'shell');
+    const m2 = shell.reduce((sum, p) => sum + p.areaMm2, 0) / 1e6;
+    // Light EVA 100 kg/m³ or as the catalogue has it, 6 mm; rubber 190 and paint 90 g/m²; contact cement 2.5 g/m.
+    expect(made.foamG).to.be.closeTo(m2 * 0.006 * shell[0]!.densityKgM3 * 1000, 0.01);
+    const seamM = shell
+      .flatMap((p) => p.edges)
+      .filter((e) => e.joint === 'seam')
+      .reduce((s, e) => s + e.lengthMm / 2000, 0);
+    expect(made.finishG).to.be.closeTo(m2 * 280 + seamM * 2.5, 0.01);
+    expect(made.totalG).to.be.at.least(made.foamG + made.finishG);
+  });
+
+  it('follows a sheet that was weighed, and coats as the shop seals', () => {
+    const part = partOf('greave');
+    const plain = partReport(part, aroundOf());
+    const sheet = plain.foam;
+    // A sheet of 6 mm that weighs as much as 200 kg/m³ would.
+    const sheetG = (sheet.widthMm * sheet.heightMm * 6 * 200) / 1e6;
+    const stock = [{ foamId: sheet.foamId, nominalMm: 6, sheets: 1, sheetG }];
+    const weighed = partReport(part, aroundOf({ stock }));
+    expect(weighed.foam.densityKgM3).to.deep.include({ sure: 'measured' });
+    expect(weighed.foamG / plain.foamG).to.be.closeTo(200 / sheet.densityKgM3.value, 1e-6);
+    const thick = partReport(part, { ...aroundOf(), habits: { ...startHabits, seal: 'thermoplastic' } });
+    expect(thick.finishG).to.be.greaterThan(2 * plain.finishG);
   });
 });

@@ -10,3 +10,4 @@ export { partReport, type PartReport } from './partReport';
 export { placingOf, sidesOf } from './placing';
 export { startLights } from './startLights';
 export type { StandOff } from './wear/standOff';
+export { finishG, gluedMm } from './finish';

@@ -1,5 +1,6 @@
 import { resolveBody, type Wearer, zoneInfo } from '../body';
 import { type BuildDoc, type Mount, type Part, schemaVersion } from '../document';
+import { startHabits } from '../materials';
 import { formOf, standardKinds, type Kinds } from './kinds';
 
 const addDays = (iso: string, days: number): string =>
@@ -47,5 +48,5 @@ export const newBuild = (name: string, todayIso: string, wearer: Wearer): BuildD
   parts: [],
   circuits: [],
   cut: { page: 'A4', barMeasuredMm: 100, overlapMm: 10, spacingMm: 5 },
-  make: { habits: { glue: 'contact', fold: 'v-groove', seal: 'spray-rubber', cutter: 'knife' }, done: {} },
+  make: { habits: startHabits, done: {} },
 });

@@ -8,6 +8,7 @@ import type { ClosureKind, FoamSheet } from '../materials';
 import { foamOf, gridNormals, type Mark, type Piece, type Solid, solidOf, type Surface } from '../panel';
 import type { Around } from './around';
 import { dartsOf, triedCures, type Tried } from './cures';
+import { finishG } from './finish';
 import { fasteningsG, gapFastenings } from './gapFastenings';
 import { gripsOf, type FormHandle } from './grips';
 import { formOf } from './kinds';
@@ -72,6 +73,8 @@ export interface PartReport {
   roomMm: number;
   areaMm2: number;
   foamG: number;
+  /** Dry glue, coats and paint. */
+  finishG: number;
   totalG: number;
   longestMm: number;
   trial: TrialRow[];
@@ -154,6 +157,7 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
   }));
   const areaMm2 = pieces.reduce((sum, p) => sum + p.areaMm2, 0);
   const foamG = pieces.reduce((sum, p) => sum + p.areaMm2 * p.thicknessMm * p.densityKgM3 * 1e-6, 0);
+  const finishing = finishG(pieces, around.habits);
   const solid = solidOf(laid);
   const extras = joinMeshes(featured.solids);
   const longestMm = longestOf([...solid.mesh.points, ...extras.points]);
@@ -203,7 +207,8 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     roomMm: model.roomMm,
     areaMm2,
     foamG,
-    totalG: foamG + fasteningsG(fastenings) + itemsG + boughtG,
+    finishG: finishing,
+    totalG: foamG + finishing + fasteningsG(fastenings) + itemsG + boughtG,
     longestMm,
     trial: coarse
       ? (before?.trial ?? [])

@@ -1,7 +1,7 @@
 import type { BuildDoc } from '../document';
 import type { Fastening } from '../forms';
 import { type Catalogue, type ClosureKind, closures, coatings, foamSheet, glues } from '../materials';
-import type { PartReport } from '../parts';
+import { gluedMm, type PartReport } from '../parts';
 import type { Sure } from '../units';
 import type { Wiring } from './wiring';
 
@@ -72,15 +72,6 @@ function fasteningLines(straps: readonly Fastening[]): CostLine[] {
       ...(eachPrice > 0 ? [line(`${name}: fittings`, count, 'sets', eachPrice, 'memory')] : []),
     ];
   });
-}
-
-/** Length glued in one copy: seams, and the faces of lining and laid pieces as strips 50 mm apart. */
-export function gluedMm(pieces: PartReport['pieces']): number {
-  const seams =
-    pieces.flatMap((p) => p.edges.filter((e) => e.joint === 'seam')).reduce((sum, e) => sum + e.lengthMm, 0) /
-    2;
-  const faces = pieces.filter((p) => p.role !== 'shell').reduce((sum, p) => sum + p.areaMm2 / 50, 0);
-  return seams + faces;
 }
 
 /** Everything to be bought, whole sheets and packs, less what is in stock. */

@@ -1,7 +1,6 @@
 import type { BuildDoc } from '../document';
 import { glues } from '../materials';
-import type { PartReport } from '../parts';
-import { gluedMm } from './cost';
+import { gluedMm, type PartReport } from '../parts';
 import type { Step } from './step';
 
 /** Gluing the lining in, and a last test where it closes something in. */

@@ -1,9 +1,8 @@
 import type { BuildDoc } from '../document';
-import type { PartReport } from '../parts';
+import { gluedMm, type PartReport } from '../parts';
 import { foldOpeningMm, groovesForBend } from '../foam';
 import { dist2 } from '../geometry';
 import { trimNumber } from '../units';
-import { gluedMm } from './cost';
 import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
 import { cutSpeedMPerMin, glues, speeds } from '../materials';

@@ -70,7 +70,7 @@ describe('derive', () => {
     expect(itemsG).to.be.within(40, 80);
     expect(strapsG).to.be.within(8, 60);
     expect(totals.massG).to.be.closeTo(
-      2 * (made.foamG + itemsG + boughtG + circuits[0]!.wireG) + strapsG,
+      2 * (made.foamG + made.finishG + itemsG + boughtG + circuits[0]!.wireG) + strapsG,
       1e-6,
     );
   });

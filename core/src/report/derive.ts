@@ -36,6 +36,7 @@ export interface Asking {
 interface Remembered {
   body: string;
   stock: BuildDoc['stock'];
+  habits: BuildDoc['make']['habits'];
   underLayerMm: number;
   report: PartReport;
 }
@@ -95,14 +96,25 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       pair: bodyKey(body),
       middle: bodyKey(body),
     };
-    const around: Around = { body, underLayerMm, catalogue, stock: doc.stock, kinds };
+    const around: Around = {
+      body,
+      underLayerMm,
+      catalogue,
+      stock: doc.stock,
+      habits: doc.make.habits,
+      kinds,
+    };
+    const { habits } = doc.make;
     const coarse: string[] = [];
     let going = !quick;
     const parts = doc.parts.map((part) => {
       const side = part.mount.to === 'wearer' ? part.mount.side : 'middle';
       const key = keys[side];
       const holds = (known: Remembered | undefined): PartReport | undefined =>
-        known?.body === key && known.stock === doc.stock && known.underLayerMm === underLayerMm
+        known?.body === key &&
+        known.stock === doc.stock &&
+        known.habits === habits &&
+        known.underLayerMm === underLayerMm
           ? known.report
           : undefined;
       const known = holds(full.get(part));
@@ -110,7 +122,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       const before = last.get(part.id);
       const own = { ...around, body: bodies[side] };
       const remember = (memory: typeof full, report: PartReport): PartReport => {
-        memory.set(part, { body: key, stock: doc.stock, underLayerMm, report });
+        memory.set(part, { body: key, stock: doc.stock, habits, underLayerMm, report });
         return report;
       };
       going = going && goOn();

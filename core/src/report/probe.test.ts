@@ -3,7 +3,7 @@ import type { BuildDoc, Feature } from '../document';
 import { type Around, formMenu, formsAt, newBuild, newPart, standardKinds } from '../parts';
 import { sheetOf } from '../parts/around';
 import { resolveBody } from '../body';
-import { catalogue } from '../materials';
+import { catalogue, startHabits } from '../materials';
 import { tilePages } from '../files/pages';
 import { checkDoc } from '../files/schema';
 import { sourcedPieces } from '../files/sourcedPieces';
@@ -140,6 +140,7 @@ describe('a form and a feature that were only just added', () => {
       underLayerMm: 3,
       catalogue,
       stock: [],
+      habits: startHabits,
       kinds: withProbes,
     };
     expect(sheetOf(around)(worn.stack[0]!).sold).to.equal(true);

@@ -45,6 +45,8 @@ export interface StockRow {
   nominalMm: number;
   sheets: number;
   measuredMm: number | null;
+  sheetG: number | null;
+  rightAngleMm: number | null;
   neutralFraction: number | null;
   pricePerSheet: number | null;
 }
@@ -56,6 +58,8 @@ export const StockEntity = new EntitySchema<StockRow>({
     nominalMm: { type: 'real', primary: true },
     sheets: { type: 'integer' },
     measuredMm: { type: 'real', nullable: true },
+    sheetG: { type: 'real', nullable: true },
+    rightAngleMm: { type: 'real', nullable: true },
     neutralFraction: { type: 'real', nullable: true },
     pricePerSheet: { type: 'real', nullable: true },
   },

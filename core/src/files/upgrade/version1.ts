@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { type Body, limbSection, resolveBody, type Wearer, type Zone, zoneInfo } from '../../body';
 import type { Circuit, Feature, Params, Part, PieceDarts, Place, Ply, Row, Side } from '../../document';
 import { ellipseAtNormal } from '../../geometry';
-import { catalogue } from '../../materials';
+import { catalogue, startHabits } from '../../materials';
 import { modelOf, standardKinds } from '../../parts';
 import { nearestOn } from '../../panel';
 
@@ -253,6 +253,7 @@ function placeOf(part: Part, body: Body, wearer: Wearer, at: Spot): Place {
     underLayerMm: wearer.underLayerMm,
     catalogue,
     stock: [],
+    habits: startHabits,
     kinds: standardKinds,
   });
   const out = wearer.underLayerMm + 10;

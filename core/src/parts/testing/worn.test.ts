@@ -12,7 +12,7 @@ import {
 } from '../../document';
 import type { FormFigure, Passage } from '../../forms';
 import { dist3 } from '../../geometry';
-import { catalogue, type FoamSheet, type FoamStock } from '../../materials';
+import { catalogue, type FoamSheet, type FoamStock, startHabits } from '../../materials';
 import { type Piece, type Solid, solidOf, type Surface } from '../../panel';
 import { sheetOf, type Around } from '../around';
 import { triedCures } from '../cures';
@@ -61,6 +61,7 @@ export const aroundOf = ({ body = adult, underLayerMm = 3, stock = [] }: Making 
   underLayerMm,
   catalogue,
   stock,
+  habits: startHabits,
   kinds: standardKinds,
 });
 

@@ -1,5 +1,5 @@
 import { foldOpeningMm, ringTestNeutralFraction } from '@fomrik/core/foam';
-import { catalogue, foamSheet, type FoamStock } from '@fomrik/core/materials';
+import { catalogue, foamSheet, type FoamSheet, type FoamStock } from '@fomrik/core/materials';
 import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -8,8 +8,12 @@ import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
 
 type Settable = Partial<
-  Pick<FoamStock, 'sheets' | 'measuredMm' | 'neutralFraction' | 'rightAngleMm' | 'pricePerSheet'>
+  Pick<FoamStock, 'sheets' | 'measuredMm' | 'sheetG' | 'neutralFraction' | 'rightAngleMm' | 'pricePerSheet'>
 >;
+
+/** What a whole sheet weighs by its density, grams. */
+const sheetMassG = ({ widthMm, heightMm, thicknessMm, densityKgM3 }: FoamSheet): number =>
+  widthMm * heightMm * thicknessMm.value * densityKgM3.value * 1e-6;
 
 /** Foam on the shelf: sheets, real thickness, ring test and price correct every pattern and every sum. */
 export function StockTable() {
@@ -68,6 +72,7 @@ export function StockTable() {
             <th>foam</th>
             <th>sheets</th>
             <th>real thickness</th>
+            <th>mass of a sheet</th>
             <th>price</th>
             <th>groove test</th>
             <th>ring test</th>
@@ -82,7 +87,7 @@ export function StockTable() {
                 <th scope="row" className="py-2 pr-3 text-left font-medium">
                   {sheet.name}
                   <span className="block text-[12px] font-normal text-soft">
-                    {sheet.densityKgM3.value} kg/m³ ({sheet.densityKgM3.sure}) · k{' '}
+                    {trimNumber(sheet.densityKgM3.value, 0)} kg/m³ ({sheet.densityKgM3.sure}) · k{' '}
                     {trimNumber(sheet.neutralFraction.value, 2)} ({sheet.neutralFraction.sure})
                   </span>
                 </th>
@@ -102,6 +107,15 @@ export function StockTable() {
                     range={[nominalMm * 0.6, nominalMm * 1.6]}
                     onChange={(measuredMm) => set(foamId, nominalMm, { measuredMm })}
                     help="Measured with a caliper; nominal 6 is often 6–7."
+                  />
+                </td>
+                <td className="w-28 pr-2">
+                  <NumberField
+                    label="A sheet weighs"
+                    value={Math.round(sheetMassG(sheet))}
+                    range={[1, 50000]}
+                    suffix="g"
+                    onChange={(sheetG) => set(foamId, nominalMm, { sheetG })}
                   />
                 </td>
                 <td className="w-28 pr-2">
