@@ -1,11 +1,12 @@
-import express, { type Express } from 'express';
+import express, { type Express, type Request } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import type { StuckConnection } from './atomic';
 import { BuildStore } from './buildStore';
-import { errorHandler, unknownRoute } from './errors';
+import { errorHandler, HttpError, unknownRoute } from './errors';
 import { guard } from './guard';
 import { oneAtATime, Queue } from './oneAtATime';
 import { buildRoutes } from './routes/builds';
@@ -19,6 +20,8 @@ export interface AppOptions {
   /** Built web application; absent in development, where Vite serves it. */
   webDir?: string;
   extraHosts?: readonly string[];
+  /** Called when the database can no longer be trusted to keep what is acknowledged. */
+  onStuck?: (error: StuckConnection) => void;
 }
 
 /** Charts and 3D set inline styles; nothing else is loosened. */
@@ -39,7 +42,16 @@ const contentSecurity = {
   },
 };
 
-export function createApp({ db, log, webDir, extraHosts = [] }: AppOptions): Express {
+/** Whether a request carries something that is not JSON. */
+const carriesOther = (req: Request): boolean => req.is('application/json') === false;
+
+export function createApp({
+  db,
+  log,
+  webDir,
+  extraHosts = [],
+  onStuck = () => undefined,
+}: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -55,9 +67,11 @@ export function createApp({ db, log, webDir, extraHosts = [] }: AppOptions): Exp
   });
   app.use('/api', (req, res, next) => {
     res.setHeader('cache-control', 'no-store');
+    if (carriesOther(req))
+      throw new HttpError(415, 'not-json', 'Send JSON, with content type application/json.');
     (req.path === '/import'
       ? (_q: unknown, _s: unknown, go: () => void) => go()
-      : express.json({ limit: '2mb' }))(req, res, next);
+      : express.json({ limit: '16mb' }))(req, res, next);
   });
   const queue = new Queue();
   const builds = oneAtATime(new BuildStore(db), queue);
@@ -74,6 +88,6 @@ export function createApp({ db, log, webDir, extraHosts = [] }: AppOptions): Exp
     });
   }
   app.use(unknownRoute);
-  app.use(errorHandler(log));
+  app.use(errorHandler(log, onStuck));
   return app;
 }

@@ -1,6 +1,14 @@
 import { type BuildDoc, type BuildFile, type LogEntry, type Pin, schemaVersion } from '@fomrik/core/document';
 import { upgradeDoc } from '@fomrik/core/files/buildFile';
-import { type DataSource, IsNull, LessThan } from 'typeorm';
+import {
+  type DataSource,
+  type EntityManager,
+  type EntitySchema,
+  type FindOptionsWhere,
+  IsNull,
+  LessThan,
+} from 'typeorm';
+import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialEntity.js';
 import {
   BuildEntity,
   LogEntity,
@@ -10,7 +18,9 @@ import {
   type LogRow,
   type PinRow,
 } from './entities/build';
+import { atomic } from './atomic';
 import { HttpError, notFound } from './errors';
+import { summaryOf, type BuildSummary } from './summary';
 
 export interface SavedBuild {
   id: string;
@@ -19,15 +29,8 @@ export interface SavedBuild {
   doc: BuildDoc;
 }
 
-export interface BuildSummary {
-  id: string;
-  name: string;
-  version: number;
-  updatedAt: string;
-  eventDate: string;
-  wearer: string;
-  parts: number;
-}
+/** A build holds so many pins and log entries, as many as a build file takes. */
+export const MOST_NOTES = 10_000;
 
 /** Newest saves kept one by one; older ones one a day. */
 const KEEP_EACH = 100;
@@ -35,7 +38,13 @@ const KEEP_EACH = 100;
 const now = (): string => new Date().toISOString();
 /** A stored document, lifted to the present schema whatever version it was saved in. */
 function docOf(row: { doc: string }): BuildDoc {
-  const read = upgradeDoc(JSON.parse(row.doc));
+  let value: unknown;
+  try {
+    value = JSON.parse(row.doc);
+  } catch (error) {
+    throw new HttpError(422, 'broken', `This build cannot be read: ${(error as Error).message}.`);
+  }
+  const read = upgradeDoc(value);
   if (!read.ok) throw new HttpError(422, 'broken', `This build cannot be read: ${read.message}`);
   return read.value;
 }
@@ -62,6 +71,31 @@ export const logOf = ({ id, at, subject, note, planned, actual, unit }: LogRow):
   unit,
 });
 
+/** Writes a new build with its first revision, pins and log, within a transaction. */
+export async function insertBuild(
+  tx: EntityManager,
+  id: string,
+  doc: BuildDoc,
+  pins: readonly Pin[] = [],
+  log: readonly LogEntry[] = [],
+): Promise<SavedBuild> {
+  const at = now();
+  const row: BuildRow = {
+    id,
+    name: doc.name,
+    doc: JSON.stringify(doc),
+    version: 1,
+    createdAt: at,
+    updatedAt: at,
+    deletedAt: null,
+  };
+  await tx.insert(BuildEntity, row);
+  await tx.insert(RevisionEntity, { buildId: id, version: 1, doc: row.doc, savedAt: at });
+  for (const pin of pins) await tx.insert(PinEntity, { ...pin, buildId: id, doc: JSON.stringify(pin.doc) });
+  for (const entry of log) await tx.insert(LogEntity, { ...entry, buildId: id });
+  return saved(row);
+}
+
 /** Everything that reads or writes builds; each write is one transaction. */
 export class BuildStore {
   constructor(private readonly db: DataSource) {}
@@ -76,20 +110,7 @@ export class BuildStore {
     const rows = await this.db
       .getRepository(BuildEntity)
       .find({ where: { deletedAt: IsNull() }, order: { updatedAt: 'DESC' } });
-    return rows.map((row) => {
-      // What the shelf shows is told alike by every version.
-      const doc = JSON.parse(row.doc) as Pick<BuildDoc, 'brief' | 'wearer' | 'parts'>;
-      const { id, name, version, updatedAt } = row;
-      return {
-        id,
-        name,
-        version,
-        updatedAt,
-        eventDate: doc.brief.eventDate,
-        wearer: doc.wearer.name,
-        parts: doc.parts.length,
-      };
-    });
+    return rows.map(summaryOf);
   }
 
   async get(id: string): Promise<SavedBuild> {
@@ -106,24 +127,7 @@ export class BuildStore {
     pins: readonly Pin[] = [],
     log: readonly LogEntry[] = [],
   ): Promise<SavedBuild> {
-    const at = now();
-    const row: BuildRow = {
-      id,
-      name: doc.name,
-      doc: JSON.stringify(doc),
-      version: 1,
-      createdAt: at,
-      updatedAt: at,
-      deletedAt: null,
-    };
-    await this.db.transaction(async (tx) => {
-      await tx.insert(BuildEntity, row);
-      await tx.insert(RevisionEntity, { buildId: id, version: 1, doc: row.doc, savedAt: at });
-      for (const pin of pins)
-        await tx.insert(PinEntity, { ...pin, buildId: id, doc: JSON.stringify(pin.doc) });
-      for (const entry of log) await tx.insert(LogEntity, { ...entry, buildId: id });
-    });
-    return saved(row);
+    return atomic(this.db, (tx) => insertBuild(tx, id, doc, pins, log));
   }
 
   /** Saves when nobody saved since `baseVersion`; otherwise refuses and shows both. */
@@ -132,7 +136,7 @@ export class BuildStore {
     baseVersion: number,
     doc: BuildDoc,
   ): Promise<{ version: number; updatedAt: string }> {
-    return this.db.transaction(async (tx) => {
+    return atomic(this.db, async (tx) => {
       const row = await tx.findOneBy(BuildEntity, { id, deletedAt: IsNull() });
       if (!row) throw notFound('build');
       if (row.version !== baseVersion) {
@@ -219,7 +223,24 @@ export class BuildStore {
 
   async putPin(id: string, pin: Pin): Promise<void> {
     await this.row(id);
-    await this.db.getRepository(PinEntity).save({ ...pin, buildId: id, doc: JSON.stringify(pin.doc) });
+    const kept = { ...pin, buildId: id, doc: JSON.stringify(pin.doc) };
+    await this.keep(PinEntity, id, kept, 'pins');
+  }
+
+  /** Writes a pin or an entry, over one of the same id or as a new one while there is room. */
+  private async keep<T extends { id: string; buildId: string }>(
+    entity: EntitySchema<T>,
+    buildId: string,
+    row: T,
+    what: string,
+  ): Promise<void> {
+    await atomic(this.db, async (tx) => {
+      const own = { buildId } as FindOptionsWhere<T>;
+      const known = await tx.existsBy(entity, { ...own, id: row.id });
+      if (!known && (await tx.countBy(entity, own)) >= MOST_NOTES)
+        throw new HttpError(409, 'full', `A build holds at most ${MOST_NOTES} ${what}.`);
+      await tx.upsert(entity, row as QueryDeepPartialEntity<T>, ['id', 'buildId']);
+    });
   }
 
   async removePin(id: string, pinId: string): Promise<void> {
@@ -236,12 +257,18 @@ export class BuildStore {
 
   async putLog(id: string, entry: LogEntry): Promise<void> {
     await this.row(id);
-    await this.db.getRepository(LogEntity).save({ ...entry, buildId: id });
+    await this.keep(LogEntity, id, { ...entry, buildId: id }, 'log entries');
   }
 
   async removeLog(id: string, entryId: string): Promise<void> {
     await this.row(id);
     await this.db.getRepository(LogEntity).delete({ buildId: id, id: entryId });
+  }
+
+  /** The stored text as it is, whatever is wrong with it. */
+  async raw(id: string): Promise<{ name: string; doc: string }> {
+    const { name, doc } = await this.row(id);
+    return { name, doc };
   }
 
   async exportFile(id: string): Promise<BuildFile> {

@@ -30,10 +30,25 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: Pragmas) => {
+      // One server on one data directory: the lock is the system's own and goes with the process.
+      db.pragma('locking_mode = EXCLUSIVE');
       db.pragma('journal_mode = WAL');
       db.pragma('synchronous = FULL');
       db.pragma('foreign_keys = ON');
     },
   });
-  return source.initialize();
+  await source.initialize();
+  await refuseNewer(source);
+  return source;
+}
+
+/** A database that a newer Fomrik has migrated further. */
+export class NewerDatabase extends Error {}
+
+async function refuseNewer(source: DataSource): Promise<void> {
+  const known = new Set(source.migrations.map((m) => m.name ?? m.constructor.name));
+  const rows: { name: string }[] = await source.query('SELECT name FROM migrations');
+  if (rows.every((r) => known.has(r.name))) return;
+  await source.destroy();
+  throw new NewerDatabase();
 }

@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { StuckConnection } from './atomic';
 
 /** An answer the maker can act on. */
 export class HttpError extends Error {
@@ -26,6 +27,30 @@ interface BodyError {
   limit?: number;
 }
 
+/** What the database says, by SQLite's own names for it: exact ones first, then families. */
+const databaseAnswers: [code: string, status: number, name: string, message: string][] = [
+  ['SQLITE_FULL', 507, 'disk-full', 'The disk is full: nothing was saved. Free some room and try again.'],
+  ['SQLITE_CONSTRAINT_UNIQUE', 409, 'taken', 'Something of that name is there already.'],
+  ['SQLITE_CONSTRAINT_PRIMARYKEY', 409, 'taken', 'The same id is there already.'],
+  ['SQLITE_BUSY', 503, 'busy', 'The data is in use elsewhere: nothing was saved. Try again.'],
+  ['SQLITE_LOCKED', 503, 'busy', 'The data is in use elsewhere: nothing was saved. Try again.'],
+  ['SQLITE_READONLY', 507, 'storage', 'The data directory cannot be written to: nothing was saved.'],
+  ['SQLITE_IOERR', 507, 'storage', 'The disk failed to write: nothing was saved.'],
+];
+
+/** The code of whatever SQLite threw, wrapped or not. */
+export const sqliteCode = (error: unknown): string | undefined => {
+  const { code, driverError } = error as { code?: unknown; driverError?: { code?: unknown } };
+  const found = driverError?.code ?? code;
+  return typeof found === 'string' && found.startsWith('SQLITE_') ? found : undefined;
+};
+
+function fromDatabase(error: unknown): HttpError | undefined {
+  const code = sqliteCode(error);
+  const answer = databaseAnswers.find(([of]) => code === of || code?.startsWith(`${of}_`));
+  return answer && new HttpError(answer[1], answer[2], answer[3]);
+}
+
 /** Turns what body parsing throws into plain sentences. */
 function fromBodyParser(error: BodyError): HttpError | undefined {
   if (error.type === 'entity.too.large') {
@@ -40,18 +65,24 @@ function fromBodyParser(error: BodyError): HttpError | undefined {
   if (error.type === 'charset.unsupported' || error.type === 'encoding.unsupported') {
     return new HttpError(415, 'bad-encoding', 'Send plain UTF-8 JSON.');
   }
+  if (error.status === 416) return new HttpError(416, 'bad-range', 'There is no such part of the file.');
+  // Broken escapes, broken compression, lengths that do not fit: the sender's fault, whatever it was.
+  if (error.status !== undefined && error.status >= 400 && error.status < 500)
+    return new HttpError(error.status, 'bad-request', 'The request cannot be understood.');
   return undefined;
 }
 
 /** Every error leaves as `{error: {code, message, field?}}`; what we did not expect is logged and not shown. */
 export const errorHandler =
-  (log: Logger): ErrorRequestHandler =>
+  (log: Logger, onStuck: (error: StuckConnection) => void): ErrorRequestHandler =>
   (error: unknown, req, res, next) => {
+    if (error instanceof StuckConnection) onStuck(error);
     if (res.headersSent) {
       next(error);
       return;
     }
-    const known = error instanceof HttpError ? error : fromBodyParser(error as BodyError);
+    const known =
+      error instanceof HttpError ? error : (fromDatabase(error) ?? fromBodyParser(error as BodyError));
     if (!known) log.error({ err: error, method: req.method, path: req.path }, 'unexpected');
     const answer = known ?? new HttpError(500, 'internal', 'Fomrik failed to do that; nothing was changed.');
     res

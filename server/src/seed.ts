@@ -1,14 +1,14 @@
-import type { Wearer } from '@fomrik/core/body';
-import type { BuildDoc } from '@fomrik/core/document';
+import type { BuildDoc, BuildFile } from '@fomrik/core/document';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DataSource } from 'typeorm';
-import { BuildStore } from './buildStore';
-import { ShopStore } from './shopStore';
+import { atomic } from './atomic';
+import { BuildStore, insertBuild } from './buildStore';
+import { ShopStore, upsertWearer } from './shopStore';
 
 /**
- * Loads every build file of a folder once, under an id made from its file name.
+ * Loads every build file of a folder once, all of them or none, under an id made from its file name.
  * Dates are moved so that the work begins today.
  * A build that is there already, changed or thrown away, is left alone.
  * @returns names of the builds that were added.
@@ -16,20 +16,29 @@ import { ShopStore } from './shopStore';
 export async function seedBuilds(db: DataSource, folder: string, today = new Date()): Promise<string[]> {
   const builds = new BuildStore(db);
   const shop = new ShopStore(db);
-  const added: string[] = [];
-  for (const file of readdirSync(folder)
+  const files = readdirSync(folder)
     .filter((f) => f.endsWith('.fomrik.json'))
     .sort()
-    .reverse()) {
+    .reverse();
+  const known = new Set((await shop.wearers()).map((w) => w.name));
+  const fresh: { id: string; file: BuildFile }[] = [];
+  for (const file of files) {
     const id = `demo-${file.replace('.fomrik.json', '')}`;
     if (await builds.has(id)) continue;
     const read = readBuildFile(readFileSync(join(folder, file), 'utf8'));
     if (!read.ok) throw new Error(`${file}: ${read.message}`);
-    await builds.importFile(id, { ...read.value, build: fromToday(read.value.build, today) });
-    await keepWearer(shop, read.value.build.wearer);
-    added.push(read.value.build.name);
+    fresh.push({ id, file: read.value });
   }
-  return added;
+  await atomic(db, async (tx) => {
+    for (const { id, file } of fresh) {
+      await insertBuild(tx, id, fromToday(file.build, today), file.pins, file.log);
+      const { wearer } = file.build;
+      if (!known.has(wearer.name))
+        await upsertWearer(tx, wearer.name.toLowerCase().replace(/[^a-z0-9]+/g, '-'), wearer);
+      known.add(wearer.name);
+    }
+  });
+  return fresh.map(({ file }) => file.build.name);
 }
 
 const DAY_MS = 86_400_000;
@@ -41,10 +50,4 @@ function fromToday(build: BuildDoc, today: Date): BuildDoc {
   const ahead = Date.parse(eventDate) - Date.parse(startDate);
   const start = Math.floor(today.getTime() / DAY_MS) * DAY_MS;
   return { ...build, brief: { ...build.brief, startDate: iso(start), eventDate: iso(start + ahead) } };
-}
-
-async function keepWearer(shop: ShopStore, wearer: Wearer): Promise<void> {
-  const known = await shop.wearers();
-  if (!known.some((w) => w.name === wearer.name))
-    await shop.putWearer(wearer.name.toLowerCase().replace(/[^a-z0-9]+/g, '-'), wearer);
 }

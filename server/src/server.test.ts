@@ -23,7 +23,7 @@ describe('server', () => {
   let app: Express;
   const api = () => request(app);
   const post = (path: string, body: object | string = {}) =>
-    api().post(path).set('Host', '127.0.0.1').send(body);
+    api().post(path).set('Host', '127.0.0.1').type('json').send(body);
   const get = (path: string) => api().get(path).set('Host', '127.0.0.1');
   const put = (path: string, body: object) => api().put(path).set('Host', '127.0.0.1').send(body);
   const create = async (of = doc): Promise<string> =>
@@ -213,8 +213,24 @@ describe('server', () => {
       expect(((await get('/api/builds')).body as { builds: unknown[] }).builds).to.have.length(0);
     });
 
+    it('never blames itself: broken escapes, compression, ranges, kinds, names and ids that are taken', async () => {
+      const builds = '/api/builds';
+      const raw = (path: string) => api().get(path).set('Host', '127.0.0.1');
+      expect((await raw('/api/builds/%E0%A4%A')).status).to.equal(400);
+      const squeezed = await post(builds, '{}').set('content-encoding', 'gzip');
+      expect(squeezed.status).to.be.within(400, 415);
+      const plain = await api().post(builds).set('Host', '127.0.0.1').type('text/plain').send('{}');
+      expect([plain.status, code(plain)]).to.deep.equal([415, 'not-json']);
+      await put('/api/wearers/tam', wearer);
+      const twin = await put('/api/wearers/other', wearer);
+      expect([twin.status, code(twin)]).to.deep.equal([409, 'taken']);
+      const pin = { id: 'p', name: 'x', pinnedAt: '2026-01-01T00:00:00Z', doc };
+      const twice = await post('/api/import', { fomrik: 2, build: doc, pins: [pin, pin], log: [] });
+      expect([twice.status, code(twice)]).to.deep.equal([400, 'bad-file']);
+    });
+
     it('refuses bodies over the limit', async () => {
-      const res = await post('/api/builds', { doc, padding: 'x'.repeat(2_200_000) });
+      const res = await post('/api/builds', { doc, padding: 'x'.repeat(17_000_000) });
       expect(res.status).to.equal(413);
       expect(code(res)).to.equal('too-large');
     });
@@ -232,11 +248,49 @@ describe('server', () => {
       measures: [{ key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' }],
     });
     await db.undoLastMigration();
+    await db.undoLastMigration();
     await db.runMigrations();
     const { wearers } = (await get('/api/wearers')).body as { wearers: { measures: object[] }[] };
     expect(wearers[0]!.measures).to.deep.equal([
       { key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' },
     ]);
+  });
+
+  it('imports what it exports, however many pins there are', async () => {
+    const id = await create();
+    const big = JSON.parse(
+      readFileSync(join(demoDir, 'lampwarden-harness.fomrik.json'), 'utf8'),
+    ) as BuildFile;
+    for (let i = 0; i < 130; i++)
+      await put(`/api/builds/${id}/pins/p${i}`, {
+        name: `p${i}`,
+        pinnedAt: '2026-01-01T00:00:00Z',
+        doc: big.build,
+      });
+    const file = (await get(`/api/builds/${id}/file`)).text;
+    expect(file.length).to.be.greaterThan(2_000_000);
+    const back = await post('/api/import', file);
+    expect(back.status).to.equal(201);
+    const again = (await get(`/api/builds/${(back.body as { id: string }).id}/file`)).text;
+    expect(again).to.equal(file);
+  });
+
+  it('shows a build that cannot be read as broken, gives it out raw, and lets it be thrown away', async () => {
+    const good = await create();
+    for (const [name, text] of [
+      ['Thirteenth month', JSON.stringify({ ...doc, brief: { ...doc.brief, eventDate: '2026-13-45' } })],
+      ['Torn', '{"brief":'],
+      ['Empty', '{}'],
+    ] as const) {
+      const id = await create(renamed(name));
+      await db.query('UPDATE build SET doc = ? WHERE id = ?', [text, id]);
+      const { builds } = (await get('/api/builds')).body as { builds: { id: string; broken?: string }[] };
+      expect(builds.find((b) => b.id === id)!.broken, name).to.be.a('string');
+      expect(builds.find((b) => b.id === good)!.broken).to.equal(undefined);
+      expect((await get(`/api/builds/${id}`)).status, name).to.equal(422);
+      expect((await get(`/api/builds/${id}/raw`)).text).to.equal(text);
+      expect((await api().delete(`/api/builds/${id}`).set('Host', '127.0.0.1')).status).to.equal(204);
+    }
   });
 
   it('loads the demo once and never over changes', async () => {

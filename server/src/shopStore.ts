@@ -1,10 +1,20 @@
 import type { Measure, Wearer } from '@fomrik/core/body';
 import type { FoamStock } from '@fomrik/core/materials';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { MeasurementEntity, StockEntity, WearerEntity, type MeasurementRow } from './entities/shop';
+import { atomic } from './atomic';
 import { notFound } from './errors';
 
 export type SavedWearer = Wearer & { id: string };
+
+/** Adds a wearer, or their new readings, within a transaction. */
+export async function upsertWearer(tx: EntityManager, id: string, wearer: Wearer): Promise<void> {
+  await tx.upsert(WearerEntity, { id, name: wearer.name, underLayerMm: wearer.underLayerMm }, ['id']);
+  for (const m of wearer.measures) {
+    const row: MeasurementRow = { wearerId: id, ...m, side: m.side ?? '' };
+    await tx.upsert(MeasurementEntity, row, ['wearerId', 'key', 'takenOn', 'side']);
+  }
+}
 
 /** People and foam, shared by every build. */
 export class ShopStore {
@@ -30,11 +40,7 @@ export class ShopStore {
 
   /** Adds a wearer, or their new readings; a reading of the same day is replaced, older ones stay. */
   async putWearer(id: string, wearer: Wearer): Promise<SavedWearer> {
-    await this.db.transaction(async (tx) => {
-      await tx.save(WearerEntity, { id, name: wearer.name, underLayerMm: wearer.underLayerMm });
-      const rows: MeasurementRow[] = wearer.measures.map((m) => ({ wearerId: id, ...m, side: m.side ?? '' }));
-      for (const row of rows) await tx.save(MeasurementEntity, row);
-    });
+    await atomic(this.db, (tx) => upsertWearer(tx, id, wearer));
     return (await this.wearers()).find((w) => w.id === id)!;
   }
 
@@ -54,8 +60,8 @@ export class ShopStore {
   }
 
   async putStock(items: readonly FoamStock[]): Promise<FoamStock[]> {
-    await this.db.transaction(async (tx) => {
-      await tx.clear(StockEntity);
+    await atomic(this.db, async (tx) => {
+      await tx.deleteAll(StockEntity);
       for (const item of items) await tx.insert(StockEntity, item);
     });
     return this.stock();

@@ -297,8 +297,8 @@ export const pinSchema = Joi.object({
 const fileSchema = Joi.object({
   fomrik: Joi.valid(schemaVersion).required(),
   build: docSchema.required(),
-  pins: Joi.array().max(100).items(pinSchema).required(),
-  log: Joi.array().max(10000).items(logEntrySchema).required(),
+  pins: Joi.array().max(10000).unique('id').items(pinSchema).required(),
+  log: Joi.array().max(10000).unique('id').items(logEntrySchema).required(),
 });
 
 /** Checks a value; on failure the sentence names the field's path and the allowed range. */

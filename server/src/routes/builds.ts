@@ -8,6 +8,9 @@ import { checked, pathId } from '../check';
 import { HttpError } from '../errors';
 import type { BuildStore } from '../buildStore';
 
+/** A build with a hundred parts and as many pins comes to some forty megabytes. */
+const MOST_FILE_MB = 128;
+
 const createSchema = Joi.object({ doc: docSchema.required() });
 const saveSchema = Joi.object({
   baseVersion: Joi.number().integer().min(1).required(),
@@ -71,7 +74,15 @@ export function buildRoutes(store: BuildStore): Router {
       .send(writeBuildFile(file));
   });
 
-  routes.post('/import', text({ limit: '8mb', type: () => true }), async (req, res) => {
+  routes.get('/builds/:id/raw', async (req, res) => {
+    const { name, doc } = await store.raw(pathId(req.params.id, 'build'));
+    res
+      .attachment(`${fileName(name)}.raw.txt`)
+      .type('text/plain')
+      .send(doc);
+  });
+
+  routes.post('/import', text({ limit: `${MOST_FILE_MB}mb`, type: 'application/json' }), async (req, res) => {
     const read = readBuildFile(typeof req.body === 'string' ? req.body : '');
     if (!read.ok)
       throw new HttpError(

@@ -7,7 +7,7 @@ import { toast } from 'sonner';
 import { api, type ApiError, type BuildSummary } from '../store/api';
 import { todayIso } from '../store/today';
 
-const MAX_FILE_BYTES = 8 * 1024 * 1024;
+const MAX_FILE_MB = 128;
 
 function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged: () => void }) {
   const duplicate = async (): Promise<void> => {
@@ -110,8 +110,8 @@ export function Shelf() {
 
   const importFile = async (chosen: File | undefined): Promise<void> => {
     if (!chosen) return;
-    if (chosen.size > MAX_FILE_BYTES) {
-      toast.error(`${chosen.name} is larger than 8 MB; a build file never is.`);
+    if (chosen.size > MAX_FILE_MB * 1024 * 1024) {
+      toast.error(`${chosen.name} is larger than ${MAX_FILE_MB} MB; a build file never is.`);
       return;
     }
     try {

@@ -29,16 +29,36 @@ let savedDoc: BuildDoc | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let busy = false;
 
-function keepLocally(id: string, doc: BuildDoc): void {
+/** Keeps a document in this browser. @returns whether it could; storage may be full or forbidden. */
+function keepLocally(id: string, doc: BuildDoc): boolean {
   const kept: Unsaved = { baseVersion: useSaving.getState().version, doc };
-  localStorage.setItem(localKey(id), JSON.stringify(kept));
+  try {
+    localStorage.setItem(localKey(id), JSON.stringify(kept));
+    return true;
+  } catch {
+    return false;
+  }
 }
+
+function forgetLocally(id: string): void {
+  try {
+    localStorage.removeItem(localKey(id));
+  } catch {
+    // Where storage is forbidden there is nothing to forget.
+  }
+}
+
+/** What is true of changes that the server has not taken. */
+const keptWhere = (kept: boolean): string =>
+  kept
+    ? 'changes are kept in this browser.'
+    : 'this browser keeps nothing either: leave the page open until they are saved.';
 
 /** What this browser kept, lifted to the present schema; the checks are fetched only when there is something to check. */
 async function localCopy(id: string): Promise<Unsaved | undefined> {
-  const text = localStorage.getItem(localKey(id));
-  if (text === null) return undefined;
   try {
+    const text = localStorage.getItem(localKey(id));
+    if (text === null) return undefined;
     const kept = JSON.parse(text) as Unsaved;
     const { upgradeDoc } = await import('@fomrik/core/files/buildFile');
     const read = upgradeDoc(kept.doc);
@@ -67,7 +87,7 @@ export async function saveNow(): Promise<void> {
     savedDoc = doc;
     const current = useBuild.getState().doc === doc;
     useSaving.setState({ state: current ? 'saved' : 'unsaved', version: answer.version, message: '' });
-    if (current) localStorage.removeItem(localKey(id));
+    if (current) forgetLocally(id);
     else {
       keepLocally(id, useBuild.getState().doc);
       schedule(SAVE_AFTER_MS);
@@ -79,7 +99,9 @@ export async function saveNow(): Promise<void> {
     else if (failure.status >= 400 && failure.status < 500)
       useSaving.setState({ state: 'refused', message: failure.message });
     else {
-      useSaving.setState({ state: 'away', message: 'The server is away; changes are kept in this browser.' });
+      const why = failure.status === 0 ? 'The server is away;' : `${failure.message} Meanwhile`;
+      const kept = keptWhere(keepLocally(id, useBuild.getState().doc));
+      useSaving.setState({ state: 'away', message: `${why} ${kept}` });
       schedule(RETRY_MS);
     }
   } finally {
@@ -95,7 +117,7 @@ export async function openBuild(id: string): Promise<boolean> {
   useSaving.setState({ state: 'saved', version: loaded.version, message: '' });
   useSaving.setState(({ state, version, message }) => ({ state, version, message }), true);
   if (!local || JSON.stringify(local.doc) === JSON.stringify(loaded.doc)) {
-    localStorage.removeItem(localKey(id));
+    forgetLocally(id);
     openDoc(id, loaded.doc);
     return false;
   }
@@ -121,7 +143,7 @@ export function settleConflict(keep: 'mine' | 'theirs'): void {
   savedDoc = theirs.doc;
   useSaving.setState({ state: 'saved', version: theirs.version, message: '' });
   if (keep === 'theirs') {
-    localStorage.removeItem(localKey(id));
+    forgetLocally(id);
     useBuild.setState({ doc: theirs.doc });
     return;
   }

@@ -62,7 +62,12 @@ export function keepHistory(): void {
   try {
     sessionStorage.setItem(historyKey(id), JSON.stringify(kept));
   } catch {
-    sessionStorage.removeItem(historyKey(id));
+    try {
+      // Rather no history than one that does not lead to what is on screen.
+      sessionStorage.removeItem(historyKey(id));
+    } catch {
+      // Storage is forbidden: undo works as long as the page is open.
+    }
   }
 }
 

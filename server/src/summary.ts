@@ -1,0 +1,39 @@
+import type { BuildRow } from './entities/build';
+
+/** A build as the shelf shows it. */
+export interface BuildSummary {
+  id: string;
+  name: string;
+  version: number;
+  updatedAt: string;
+  eventDate: string;
+  wearer: string;
+  parts: number;
+  /** Why it cannot be opened, when it cannot. */
+  broken?: string;
+}
+
+const isDate = (value: unknown): value is string => {
+  if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value)) return false;
+  const at = new Date(`${value}T00:00:00Z`);
+  return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(value);
+};
+
+/** What the shelf shows is told alike by every version; a build that cannot be read says so and harms no other. */
+export function summaryOf({ id, name, version, updatedAt, doc }: BuildRow): BuildSummary {
+  const head = { id, name, version, updatedAt };
+  const nothing = { ...head, eventDate: '', wearer: '', parts: 0 };
+  try {
+    const { brief, wearer, parts } = JSON.parse(doc) as {
+      brief?: { eventDate?: unknown };
+      wearer?: { name?: unknown };
+      parts?: unknown;
+    };
+    if (!isDate(brief?.eventDate)) return { ...nothing, broken: 'its date is not a date' };
+    if (typeof wearer?.name !== 'string' || !Array.isArray(parts))
+      return { ...nothing, broken: 'its wearer or its parts are missing' };
+    return { ...head, eventDate: brief.eventDate, wearer: wearer.name, parts: parts.length };
+  } catch {
+    return { ...nothing, broken: 'what was stored is not a build' };
+  }
+}
