@@ -12,12 +12,12 @@ describe('the shelf and its dangers', function () {
 
   /** Waits until the shelf holds just this many builds. */
   const holds = (count: number): Promise<unknown> =>
-    page.waitForFunction((n) => document.querySelectorAll('li a.font-tight').length === n, count);
+    page.waitForFunction((n) => document.querySelectorAll('article a.font-tight').length === n, count);
 
   it('duplicates, throws away and brings back', async () => {
     await page.goto(bench.url);
     await page.getByText('Lampwarden bracers', { exact: true }).waitFor();
-    await page.locator('li', { hasText: 'Ysolde' }).getByRole('button', { name: 'Duplicate' }).click();
+    await page.locator('article', { hasText: 'Ysolde' }).getByRole('button', { name: 'Duplicate' }).click();
     await page.getByText('Lampwarden bracers (copy)').waitFor();
     await page.getByRole('button', { name: 'Throw away Lampwarden bracers (copy)' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor({ state: 'detached' });
@@ -27,7 +27,7 @@ describe('the shelf and its dangers', function () {
   });
 
   it('exports a build and imports it again; a broken file is refused with its reason', async () => {
-    const row = page.locator('li', { hasText: 'Corwin' });
+    const row = page.locator('article', { hasText: 'Corwin' });
     const [file] = await Promise.all([
       page.waitForEvent('download'),
       row.getByRole('link', { name: 'Export' }).click(),
@@ -45,10 +45,32 @@ describe('the shelf and its dangers', function () {
     await holds(5);
   });
 
+  it('begins a build for someone new in one small step, and lands where work begins', async () => {
+    await page.getByRole('button', { name: 'New build', exact: true }).click();
+    const step = page.getByRole('dialog', { name: 'New build' });
+    await step.getByLabel('Name of the wearer').fill('Perrin');
+    const stature = step.getByLabel(/^Stature/);
+    await stature.fill('1.34 m');
+    await stature.press('Enter');
+    await step.getByText('est. from stature').first().waitFor();
+    await step.getByLabel('What first').selectOption({ label: 'Greave' });
+    await step.getByLabel('When is the event').fill('2020-01-01');
+    await step.getByRole('button', { name: 'Begin' }).click();
+    await step.getByRole('alert').getByText('not after today').waitFor();
+    await step.getByLabel('When is the event').fill('2099-05-01');
+    await step.getByRole('button', { name: 'Begin' }).click();
+    await page.getByLabel('Flat pieces, outer face up').waitFor();
+    expect(page.url()).to.match(/\/shape$/);
+    await page.goto(bench.url);
+    await page
+      .locator('article', { hasText: 'Perrin' })
+      .getByText(/no stop open/)
+      .waitFor();
+  });
+
   it('begins an empty build that says what to do next', async () => {
-    await page.getByRole('button', { name: 'New build' }).click();
-    await page.getByLabel('Name of the build').waitFor();
-    await page.keyboard.press('Tab');
+    await page.getByRole('button', { name: 'New build', exact: true }).click();
+    await page.getByRole('button', { name: 'Begin' }).click();
     await page.getByRole('link', { name: /Shape/ }).click();
     await page.getByText('Nothing to shape yet').waitFor();
     await page.getByRole('button', { name: 'Add a bracer' }).click();

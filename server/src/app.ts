@@ -43,7 +43,8 @@ const contentSecurity = {
 };
 
 /** Whether a request carries something that is not JSON. */
-const carriesOther = (req: Request): boolean => req.is('application/json') === false;
+const carriesOther = (req: Request): boolean =>
+  req.headers['content-length'] !== '0' && req.is('application/json') === false;
 
 export function createApp({
   db,

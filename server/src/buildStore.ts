@@ -18,6 +18,7 @@ import {
   type LogRow,
   type PinRow,
 } from './entities/build';
+import type { Digest } from '@fomrik/core/report';
 import { atomic } from './atomic';
 import { HttpError, notFound } from './errors';
 import { summaryOf, type BuildSummary } from './summary';
@@ -88,6 +89,7 @@ export async function insertBuild(
     createdAt: at,
     updatedAt: at,
     deletedAt: null,
+    digest: null,
   };
   await tx.insert(BuildEntity, row);
   await tx.insert(RevisionEntity, { buildId: id, version: 1, doc: row.doc, savedAt: at });
@@ -175,6 +177,13 @@ export class BuildStore {
     for (const r of old)
       if (lastOfDay.get(r.savedAt.slice(0, 10)) !== r.version)
         await tx.delete(RevisionEntity, { buildId, version: r.version });
+  }
+
+  /** Keeps what was worked out of a version of a build, for the shelf; of an older version it is not wanted. */
+  async putDigest(id: string, version: number, digest: Digest): Promise<void> {
+    await this.db
+      .getRepository(BuildEntity)
+      .update({ id, version }, { digest: JSON.stringify({ ...digest, version }) });
   }
 
   async throwAway(id: string): Promise<void> {

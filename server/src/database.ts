@@ -4,6 +4,7 @@ import { DataSource } from 'typeorm';
 import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/build';
 import { MeasurementEntity, StockEntity, WearerEntity } from './entities/shop';
 import { First1764000000000 } from './migrations/first';
+import { Digest1764300000000 } from './migrations/digest';
 import { Sides1764100000000 } from './migrations/sides';
 import { Weighed1764200000000 } from './migrations/weighed';
 
@@ -26,7 +27,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       MeasurementEntity,
       StockEntity,
     ],
-    migrations: [First1764000000000, Sides1764100000000, Weighed1764200000000],
+    migrations: [First1764000000000, Sides1764100000000, Weighed1764200000000, Digest1764300000000],
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: Pragmas) => {

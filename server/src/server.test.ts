@@ -247,13 +247,23 @@ describe('server', () => {
       ...wearer,
       measures: [{ key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' }],
     });
-    await db.undoLastMigration();
-    await db.undoLastMigration();
+    for (let i = 0; i < 3; i++) await db.undoLastMigration();
     await db.runMigrations();
     const { wearers } = (await get('/api/wearers')).body as { wearers: { measures: object[] }[] };
     expect(wearers[0]!.measures).to.deep.equal([
       { key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' },
     ]);
+  });
+
+  it('keeps what was worked out of a build for the shelf, until the build changes', async () => {
+    const id = await create();
+    const digest = { stops: 1, steps: 20, done: 3, daysToSpare: -2 };
+    expect((await put(`/api/builds/${id}/digest`, { version: 1, ...digest })).status).to.equal(204);
+    const shelf = async () =>
+      ((await get('/api/builds')).body as { builds: { digest?: object }[] }).builds[0]!;
+    expect((await shelf()).digest).to.deep.include(digest);
+    await put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed('Changed') });
+    expect((await shelf()).digest).to.equal(undefined);
   });
 
   it('imports what it exports, however many pins there are', async () => {

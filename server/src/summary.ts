@@ -1,3 +1,4 @@
+import type { Digest } from '@fomrik/core/report';
 import type { BuildRow } from './entities/build';
 
 /** A build as the shelf shows it. */
@@ -9,6 +10,10 @@ export interface BuildSummary {
   eventDate: string;
   wearer: string;
   parts: number;
+  /** Places on the wearer where parts are worn. */
+  worn: { zone: string; side: string }[];
+  /** What was last worked out of it, when that was from this version. */
+  digest?: Digest;
   /** Why it cannot be opened, when it cannot. */
   broken?: string;
 }
@@ -19,10 +24,18 @@ const isDate = (value: unknown): value is string => {
   return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(value);
 };
 
+/** Where a part is worn, as every version since mounts came says it. */
+function wornAt(part: unknown): { zone: string; side: string }[] {
+  const { mount } = part as { mount?: { zone?: unknown; side?: unknown } };
+  return typeof mount?.zone === 'string' && typeof mount.side === 'string'
+    ? [{ zone: mount.zone, side: mount.side }]
+    : [];
+}
+
 /** What the shelf shows is told alike by every version; a build that cannot be read says so and harms no other. */
-export function summaryOf({ id, name, version, updatedAt, doc }: BuildRow): BuildSummary {
+export function summaryOf({ id, name, version, updatedAt, doc, digest }: BuildRow): BuildSummary {
   const head = { id, name, version, updatedAt };
-  const nothing = { ...head, eventDate: '', wearer: '', parts: 0 };
+  const nothing = { ...head, eventDate: '', wearer: '', parts: 0, worn: [] };
   try {
     const { brief, wearer, parts } = JSON.parse(doc) as {
       brief?: { eventDate?: unknown };
@@ -32,7 +45,15 @@ export function summaryOf({ id, name, version, updatedAt, doc }: BuildRow): Buil
     if (!isDate(brief?.eventDate)) return { ...nothing, broken: 'its date is not a date' };
     if (typeof wearer?.name !== 'string' || !Array.isArray(parts))
       return { ...nothing, broken: 'its wearer or its parts are missing' };
-    return { ...head, eventDate: brief.eventDate, wearer: wearer.name, parts: parts.length };
+    const known = digest === null ? undefined : (JSON.parse(digest) as Digest & { version: number });
+    return {
+      ...head,
+      eventDate: brief.eventDate,
+      wearer: wearer.name,
+      parts: parts.length,
+      worn: parts.flatMap(wornAt),
+      ...(known?.version === version && { digest: known }),
+    };
   } catch {
     return { ...nothing, broken: 'what was stored is not a build' };
   }

@@ -1,2 +1,3 @@
 export { createDeriver, derive } from './derive';
 export type { Report } from './report';
+export { digestOf, type Digest } from './digest';

@@ -10,6 +10,8 @@ export interface BuildRow {
   updatedAt: string;
   /** Set when thrown away; kept so that it can be brought back. */
   deletedAt: string | null;
+  /** What was last worked out of it, JSON with the version it was worked out from. */
+  digest: string | null;
 }
 
 export const BuildEntity = new EntitySchema<BuildRow>({
@@ -22,6 +24,7 @@ export const BuildEntity = new EntitySchema<BuildRow>({
     createdAt: { type: 'text' },
     updatedAt: { type: 'text' },
     deletedAt: { type: 'text', nullable: true },
+    digest: { type: 'text', nullable: true },
   },
 });
 

@@ -1,4 +1,5 @@
 import type { BuildDoc, BuildFile } from '@fomrik/core/document';
+import type { Digest } from '@fomrik/core/report';
 import { docSchema } from '@fomrik/core/files/schema';
 import { readBuildFile, writeBuildFile } from '@fomrik/core/files/buildFile';
 import { Router, text } from 'express';
@@ -15,6 +16,15 @@ const createSchema = Joi.object({ doc: docSchema.required() });
 const saveSchema = Joi.object({
   baseVersion: Joi.number().integer().min(1).required(),
   doc: docSchema.required(),
+});
+
+const whole = Joi.number().integer().min(0).max(1e6).required();
+const digestSchema = Joi.object({
+  version: whole,
+  stops: whole,
+  steps: whole,
+  done: whole,
+  daysToSpare: Joi.number().integer().min(-1e6).max(1e6).required(),
 });
 
 const fileName = (name: string): string =>
@@ -43,6 +53,12 @@ export function buildRoutes(store: BuildStore): Router {
   routes.put('/builds/:id', async (req, res) => {
     const { baseVersion, doc } = checked<{ baseVersion: number; doc: BuildDoc }>(saveSchema, req.body);
     res.json(await store.save(pathId(req.params.id, 'build'), baseVersion, doc));
+  });
+
+  routes.put('/builds/:id/digest', async (req, res) => {
+    const { version, ...digest } = checked<Digest & { version: number }>(digestSchema, req.body);
+    await store.putDigest(pathId(req.params.id, 'build'), version, digest);
+    res.status(204).end();
   });
 
   routes.delete('/builds/:id', async (req, res) => {

@@ -4,6 +4,7 @@ import { Copy, Trash2 } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { useView } from '../store/view';
+import { LongList } from '../parts/LongList';
 import { WearerOutline } from '../parts/WearerOutline';
 import { AddPart } from './AddPart';
 import { copyPart, removePart } from './partActions';
@@ -42,29 +43,27 @@ export function Rack() {
     <nav aria-label="Rack" className="flex min-h-0 flex-col overflow-auto border-r border-hair bg-paper p-2">
       <WearerOutline zones={worn} />
       <p className="mb-1 truncate text-center text-[12px] text-soft">{wearer}</p>
-      <ul className="space-y-1">
-        {docParts.map((part) => {
+      <LongList items={docParts} keyOf={(p) => p.id} rowPx={104} className="space-y-1">
+        {(part) => {
           const report = made?.find((m) => m.id === part.id);
           const here = part.id === current?.id;
           return (
-            <li key={part.id}>
-              <button
-                type="button"
-                aria-pressed={here}
-                onClick={() => useView.setState({ partId: part.id })}
-                className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : 'border-transparent'}`}
-              >
-                {report && <Silhouette made={report} small={docParts.length > 3} />}
-                <span className="block truncate font-medium">{part.name}</span>
-                <span className="block text-[12px] text-soft">
-                  {part.stack[0]!.nominalMm} mm · {report ? `${report.totalG.toFixed(0)} g` : '…'}
-                  {report?.copies === 2 && ' · pair'}
-                </span>
-              </button>
-            </li>
+            <button
+              type="button"
+              aria-pressed={here}
+              onClick={() => useView.setState({ partId: part.id })}
+              className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : 'border-transparent'}`}
+            >
+              {report && <Silhouette made={report} small={docParts.length > 3} />}
+              <span className="block truncate font-medium">{part.name}</span>
+              <span className="block text-[12px] text-soft">
+                {part.stack[0]!.nominalMm} mm · {report ? `${report.totalG.toFixed(0)} g` : '…'}
+                {report?.copies === 2 && ' · pair'}
+              </span>
+            </button>
           );
-        })}
-      </ul>
+        }}
+      </LongList>
       {docParts.length === 0 && (
         <p className="my-2 text-[13px] text-soft">Nothing hangs here yet. Add a first part.</p>
       )}

@@ -5,6 +5,7 @@ import type { ApiError } from '../store/api';
 import { openBuild } from '../store/autosave';
 import { useBuild } from '../store/build';
 import { loadNotes } from '../store/notes';
+import '../store/digest';
 import { useReport } from '../store/report';
 import { useView } from '../store/view';
 import type { Station } from '@fomrik/core/document';

@@ -54,7 +54,11 @@ function TypedField({
   };
 
   const onKey = (event: KeyboardEvent): void => {
-    if (event.key === 'Enter') commit();
+    if (event.key === 'Enter') {
+      // Within a form it ends the typing, not the form.
+      event.preventDefault();
+      commit();
+    }
     if (event.key === 'Escape') settle();
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
     event.preventDefault();
@@ -71,7 +75,11 @@ function TypedField({
     <div className="min-w-0" title={help}>
       <label htmlFor={id} className="label flex justify-between gap-1">
         <span className="truncate">{label}</span>
-        {estimate && <span className="italic">est.</span>}
+        {estimate && (
+          <span className="italic" aria-hidden>
+            est.
+          </span>
+        )}
       </label>
       <div className="relative">
         <input

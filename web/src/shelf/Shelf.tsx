@@ -1,73 +1,32 @@
-import { newBuild } from '@fomrik/core/parts';
-import { format, formatDistanceToNow } from 'date-fns';
-import { Copy, Download, Plus, Trash2, Upload } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Plus, Upload } from 'lucide-react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { LongList } from '../parts/LongList';
 import { api, type ApiError, type BuildSummary } from '../store/api';
-import { todayIso } from '../store/today';
+import { BuildRow } from './BuildRow';
+import { useDigests } from './useDigests';
 
 const MAX_FILE_MB = 128;
 
-function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged: () => void }) {
-  const duplicate = async (): Promise<void> => {
-    try {
-      await api.duplicate(build.id);
-      onChanged();
-    } catch (error) {
-      toast.error((error as ApiError).message);
-    }
-  };
-  const remove = async (): Promise<void> => {
-    try {
-      await api.remove(build.id);
-      onChanged();
-      const bringBack = (): void =>
-        void api.restore(build.id).then(onChanged, (e: ApiError) => toast.error(e.message));
-      toast(`“${build.name}” thrown away.`, {
-        duration: 12000,
-        action: { label: 'Undo', onClick: bringBack },
-      });
-    } catch (error) {
-      toast.error((error as ApiError).message);
-    }
-  };
-  return (
-    <li className="flex items-center gap-4 border-t border-hair py-3">
-      <svg viewBox="0 0 40 34" className="h-10 w-12 shrink-0" aria-hidden>
-        <path d="M5 8l28 -4 3 20 -13 3 -4 5 -5 -4 -10 -1z" transform="translate(2 2)" fill="#7d8889" />
-        <path
-          d="M5 8l28 -4 3 20 -13 3 -4 5 -5 -4 -10 -1z"
-          fill="var(--color-foam)"
-          stroke="var(--color-pen)"
-        />
-      </svg>
-      <div className="min-w-0 flex-1">
-        <Link to={`/build/${build.id}/shape`} className="font-tight text-[18px] font-semibold text-teal">
-          {build.name}
-        </Link>
-        <p className="text-[13px] text-soft">
-          for {build.wearer} · {build.parts} {build.parts === 1 ? 'part' : 'parts'} · event{' '}
-          {format(new Date(`${build.eventDate}T00:00`), 'd MMM yyyy')} · changed{' '}
-          {formatDistanceToNow(new Date(build.updatedAt), { addSuffix: true })}
-        </p>
-      </div>
-      <button type="button" className="btn" onClick={() => void duplicate()}>
-        <Copy size={15} aria-hidden /> Duplicate
-      </button>
-      <a className="btn" href={api.fileUrl(build.id)} download>
-        <Download size={15} aria-hidden /> Export
-      </a>
-      <button
-        type="button"
-        className="btn"
-        aria-label={`Throw away ${build.name}`}
-        onClick={() => void remove()}
-      >
-        <Trash2 size={15} aria-hidden /> Throw away
-      </button>
-    </li>
-  );
+const NewBuild = lazy(() => import('./NewBuild').then((m) => ({ default: m.NewBuild })));
+
+/** More builds than this are sorted and searched. */
+const FEW = 6;
+
+type Order = 'changed' | 'event' | 'name';
+const orders: Record<Order, { label: string; of: (b: BuildSummary) => string; down?: true }> = {
+  changed: { label: 'last changed', of: (b) => b.updatedAt, down: true },
+  event: { label: 'next event', of: (b) => b.eventDate },
+  name: { label: 'name', of: (b) => b.name.toLowerCase() },
+};
+
+/** Builds whose name or wearer holds what is looked for, in order. */
+function sorted(builds: readonly BuildSummary[], order: Order, search: string): BuildSummary[] {
+  const wanted = search.trim().toLowerCase();
+  const { of, down } = orders[order];
+  return builds
+    .filter((b) => `${b.name} ${b.wearer}`.toLowerCase().includes(wanted))
+    .sort((a, b) => (of(a) < of(b) ? -1 : of(a) > of(b) ? 1 : 0) * (down ? -1 : 1));
 }
 
 /** The shelf of builds. */
@@ -75,7 +34,9 @@ export function Shelf() {
   const [builds, setBuilds] = useState<BuildSummary[]>();
   const [error, setError] = useState('');
   const file = useRef<HTMLInputElement>(null);
-  const navigate = useNavigate();
+  const [begun, setBegun] = useState(false);
+  const [order, setOrder] = useState<Order>('changed');
+  const [search, setSearch] = useState('');
 
   const load = useCallback(() => {
     return api.list().then(
@@ -90,23 +51,6 @@ export function Shelf() {
   useEffect(() => {
     document.title = 'Fomrik';
   }, []);
-
-  const create = async (): Promise<void> => {
-    try {
-      const wearers = await api.wearers();
-      const stock = await api.stock();
-      const wearer = wearers[0] ?? { name: 'New wearer', underLayerMm: 2, measures: [] };
-      const doc = newBuild('New build', todayIso(), {
-        name: wearer.name,
-        underLayerMm: wearer.underLayerMm,
-        measures: wearer.measures,
-      });
-      const made = await api.create({ ...doc, stock });
-      await navigate(`/build/${made.id}/brief`);
-    } catch (failure) {
-      toast.error((failure as ApiError).message);
-    }
-  };
 
   const importFile = async (chosen: File | undefined): Promise<void> => {
     if (!chosen) return;
@@ -123,56 +67,90 @@ export function Shelf() {
     }
   };
 
+  useDigests(builds, () => void load());
+  const shown = sorted(builds ?? [], order, search);
+
   return (
-    <main className="mx-auto max-w-5xl p-6">
-      <header className="flex items-end justify-between gap-4 border-b border-ink pb-3">
-        <div>
-          <h1 className="text-[34px] leading-none">Fomrik</h1>
-          <p className="mt-1 text-soft">
-            From the tape measure to flat pieces that fit, with the light inside planned before foam is cut.
+    <div className="h-full overflow-auto">
+      <main className="mx-auto max-w-5xl p-6">
+        <header className="flex items-end justify-between gap-4 border-b border-ink pb-3">
+          <div>
+            <h1 className="text-[34px] leading-none">Fomrik</h1>
+            <p className="mt-1 text-soft">
+              From the tape measure to flat pieces that fit, with the light inside planned before foam is cut.
+            </p>
+          </div>
+          <div className="flex gap-2">
+            <button type="button" className="btn btn-main" onClick={() => setBegun(true)}>
+              <Plus size={16} aria-hidden /> New build
+            </button>
+            <button type="button" className="btn" onClick={() => file.current?.click()}>
+              <Upload size={15} aria-hidden /> Import
+            </button>
+            <input
+              ref={file}
+              type="file"
+              accept=".json,application/json"
+              className="sr-only"
+              aria-label="Import a build file"
+              tabIndex={-1}
+              onChange={(e) => {
+                void importFile(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+          </div>
+        </header>
+        {error && (
+          <p role="alert" className="mt-4 border-l-4 border-stop bg-paper p-2">
+            {error}{' '}
+            <button type="button" className="btn ml-2" onClick={() => void load()}>
+              Try again
+            </button>
           </p>
-        </div>
-        <div className="flex gap-2">
-          <button type="button" className="btn btn-main" onClick={() => void create()}>
-            <Plus size={16} aria-hidden /> New build
-          </button>
-          <button type="button" className="btn" onClick={() => file.current?.click()}>
-            <Upload size={15} aria-hidden /> Import
-          </button>
-          <input
-            ref={file}
-            type="file"
-            accept=".json,application/json"
-            className="sr-only"
-            aria-label="Import a build file"
-            tabIndex={-1}
-            onChange={(e) => {
-              void importFile(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </div>
-      </header>
-      {error && (
-        <p role="alert" className="mt-4 border-l-4 border-stop bg-paper p-2">
-          {error}{' '}
-          <button type="button" className="btn ml-2" onClick={() => void load()}>
-            Try again
-          </button>
-        </p>
-      )}
-      {!builds && !error && <p className="mt-6 text-soft">Looking along the shelf…</p>}
-      {builds?.length === 0 && (
-        <p className="mt-6 text-[16px]">
-          The shelf is empty. Begin a <strong>new build</strong>, or import a build file.{' '}
-          <code>./fomrik demo</code> brings the Lampwarden bracers.
-        </p>
-      )}
-      <ul className="mt-2">
-        {builds?.map((b) => (
-          <BuildRow key={b.id} build={b} onChanged={() => void load()} />
-        ))}
-      </ul>
-    </main>
+        )}
+        {!builds && !error && <p className="mt-6 text-soft">Looking along the shelf…</p>}
+        {builds?.length === 0 && (
+          <p className="mt-6 text-[16px]">
+            The shelf is empty. Begin a <strong>new build</strong>, or import a build file.{' '}
+            <code>./fomrik demo</code> brings the Lampwarden bracers.
+          </p>
+        )}
+        {builds && builds.length > FEW && (
+          <div className="mt-3 flex items-end gap-3">
+            <label className="label flex-1">
+              Search by name or wearer
+              <input
+                type="search"
+                className="box"
+                value={search}
+                onChange={(e) => setSearch(e.target.value)}
+              />
+            </label>
+            <label className="label">
+              In order of
+              <select className="box" value={order} onChange={(e) => setOrder(e.target.value as Order)}>
+                {Object.entries(orders).map(([key, { label }]) => (
+                  <option key={key} value={key}>
+                    {label}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
+        )}
+        {builds && builds.length > 0 && shown.length === 0 && (
+          <p className="mt-4 text-soft">Nothing on the shelf is called “{search}”.</p>
+        )}
+        <LongList items={shown} keyOf={(b) => b.id} rowPx={113} className="mt-2">
+          {(b) => <BuildRow build={b} onChanged={() => void load()} />}
+        </LongList>
+        {begun && (
+          <Suspense>
+            <NewBuild open onClose={() => setBegun(false)} />
+          </Suspense>
+        )}
+      </main>
+    </div>
   );
 }

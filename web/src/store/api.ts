@@ -1,5 +1,6 @@
-import type { BuildDoc, LogEntry, Pin } from '@fomrik/core/document';
-import type { Wearer } from '@fomrik/core/body';
+import type { Wearer, Zone } from '@fomrik/core/body';
+import type { BuildDoc, LogEntry, Pin, Side } from '@fomrik/core/document';
+import type { Digest } from '@fomrik/core/report';
 import type { FoamStock } from '@fomrik/core/materials';
 
 export interface BuildSummary {
@@ -10,6 +11,11 @@ export interface BuildSummary {
   eventDate: string;
   wearer: string;
   parts: number;
+  worn: { zone: Zone; side: Side }[];
+  /** What was last worked out of it, when nothing changed since. */
+  digest?: Digest;
+  /** Why it cannot be opened, when it cannot. */
+  broken?: string;
 }
 
 export interface SavedBuild {
@@ -82,6 +88,9 @@ export const api = {
   restore: (id: string) => call<SavedBuild>('POST', `${build(id)}/restore`),
   duplicate: (id: string) => call<SavedBuild>('POST', `${build(id)}/duplicate`),
   importFile: (text: string) => call<SavedBuild>('POST', '/import', text),
+  putDigest: (id: string, version: number, digest: Digest) =>
+    call<undefined>('PUT', `${build(id)}/digest`, { version, ...digest }),
+  rawUrl: (id: string) => `/api${build(id)}/raw`,
   fileUrl: (id: string) => `/api${build(id)}/file`,
   pins: (id: string) => call<{ pins: Pin[] }>('GET', `${build(id)}/pins`).then((r) => r.pins),
   putPin: (id: string, pin: Pin) => call<Pin>('PUT', `${build(id)}/pins/${pin.id}`, pin),

@@ -5,8 +5,7 @@ import { todayIso } from '../store/today';
 import type { DeriveWorker } from './derive.worker';
 import { createReceiver } from './partial';
 
-const start = (): Remote<DeriveWorker> =>
-  wrap<DeriveWorker>(new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' }));
+const start = (): Worker => new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' });
 
 /** Above this the maker would feel the wait, and a coarse answer comes first; milliseconds. */
 const SLOW_MS = 50;
@@ -20,7 +19,8 @@ const FIRST_PARTS = 8;
  * first, then part by part until all is worked out in full.
  */
 export class DeriveClient {
-  private worker = start();
+  private readonly thread = start();
+  private readonly worker: Remote<DeriveWorker> = wrap<DeriveWorker>(this.thread);
   private waiting: BuildDoc | undefined;
   private running = false;
   /** A build never seen before may be a large one. */
@@ -38,6 +38,11 @@ export class DeriveClient {
   forget(): void {
     this.seen = 0;
     this.slow = true;
+  }
+
+  /** Ends the worker; nothing is told after that. */
+  end(): void {
+    this.thread.terminate();
   }
 
   ask(doc: BuildDoc): void {

@@ -1,0 +1,17 @@
+import type { BuildDoc } from '../document';
+import type { Report } from './report';
+
+/** What of a report the shelf shows without opening a build. */
+export interface Digest {
+  stops: number;
+  steps: number;
+  done: number;
+  daysToSpare: number;
+}
+
+export const digestOf = (report: Report, doc: BuildDoc): Digest => ({
+  stops: report.findings.filter((f) => f.severity === 'stop').length,
+  steps: report.steps.length,
+  done: report.steps.filter((s) => doc.make.done[s.id] !== undefined).length,
+  daysToSpare: report.totals.daysToSpare,
+});

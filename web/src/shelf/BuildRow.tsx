@@ -1,0 +1,115 @@
+import { differenceInCalendarDays, format, formatDistanceToNow } from 'date-fns';
+import { Copy, Download, Trash2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { toast } from 'sonner';
+import { sidesOf } from '@fomrik/core/parts';
+import { WearerOutline } from '../parts/WearerOutline';
+import { api, type ApiError, type BuildSummary } from '../store/api';
+
+const plural = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
+
+/** How long there is until the event, in words. */
+function daysLeft(eventDate: string): string {
+  const days = differenceInCalendarDays(new Date(`${eventDate}T00:00`), new Date());
+  if (days < 0) return `event ${plural(-days, 'day')} ago`;
+  return days === 0 ? 'event today' : `${plural(days, 'day')} left`;
+}
+
+/** How far it is and what stands in its way, as far as it is known. */
+function Standing({ build: { digest, parts } }: { build: BuildSummary }) {
+  if (parts === 0) return <p className="text-[13px] text-soft">nothing begun</p>;
+  if (!digest) return <p className="text-[13px] text-soft">being worked out…</p>;
+  const share = digest.steps === 0 ? 0 : digest.done / digest.steps;
+  return (
+    <div className="text-[13px]">
+      <p className={digest.stops > 0 ? 'font-medium text-stop' : 'text-soft'}>
+        {digest.stops > 0 ? `${plural(digest.stops, 'stop')} open` : 'no stop open'}
+      </p>
+      <p className="text-soft">
+        {digest.done} of {digest.steps} steps done
+      </p>
+      <svg viewBox="0 0 100 4" preserveAspectRatio="none" className="mt-0.5 h-1 w-full" aria-hidden>
+        <rect width={100} height={4} fill="var(--color-hair)" />
+        <rect width={100 * share} height={4} fill="var(--color-teal)" />
+      </svg>
+    </div>
+  );
+}
+
+/** One build of the shelf: what of it is worn and where, for whom, until when, how far. */
+export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged: () => void }) {
+  const tell = (error: unknown): void => void toast.error((error as ApiError).message);
+  const duplicate = (): void => void api.duplicate(build.id).then(onChanged, tell);
+  const remove = async (): Promise<void> => {
+    try {
+      await api.remove(build.id);
+      onChanged();
+      toast(`“${build.name}” thrown away.`, {
+        duration: 12000,
+        action: { label: 'Undo', onClick: () => void api.restore(build.id).then(onChanged, tell) },
+      });
+    } catch (error) {
+      tell(error);
+    }
+  };
+  return (
+    <article className="flex items-center gap-4 border-t border-hair py-2">
+      <div className="w-20 shrink-0">
+        <WearerOutline
+          zones={build.worn.map(({ zone, side }) => ({
+            zone,
+            sides: sidesOf({ mount: { to: 'wearer', zone, side } }),
+            here: false,
+          }))}
+        />
+      </div>
+      <div className="min-w-0 flex-1">
+        {build.broken ? (
+          <>
+            <h2 className="font-tight text-[18px] font-semibold">{build.name}</h2>
+            <p className="text-stop">
+              Cannot be opened: {build.broken}. Export what is stored, or throw it away.
+            </p>
+          </>
+        ) : (
+          <>
+            <Link to={`/build/${build.id}/shape`} className="font-tight text-[18px] font-semibold text-teal">
+              {build.name}
+            </Link>
+            <p className="text-[13px] text-soft">
+              for {build.wearer} · {plural(build.parts, 'part')} ·{' '}
+              {format(new Date(`${build.eventDate}T00:00`), 'd MMM yyyy')}, {daysLeft(build.eventDate)}
+            </p>
+            <p className="text-[13px] text-soft">
+              changed {formatDistanceToNow(new Date(build.updatedAt), { addSuffix: true })}
+            </p>
+          </>
+        )}
+      </div>
+      {!build.broken && (
+        <div className="w-40 shrink-0 max-[900px]:w-28">
+          <Standing build={build} />
+        </div>
+      )}
+      <div className="flex shrink-0 gap-1">
+        {!build.broken && (
+          <button type="button" className="btn" onClick={duplicate}>
+            <Copy size={15} aria-hidden /> Duplicate
+          </button>
+        )}
+        <a className="btn" href={build.broken ? api.rawUrl(build.id) : api.fileUrl(build.id)} download>
+          <Download size={15} aria-hidden /> Export
+        </a>
+        <button
+          type="button"
+          className="btn btn-icon"
+          aria-label={`Throw away ${build.name}`}
+          title="Throw away (undo brings it back)"
+          onClick={() => void remove()}
+        >
+          <Trash2 size={16} aria-hidden />
+        </button>
+      </div>
+    </article>
+  );
+}
