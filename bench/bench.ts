@@ -6,6 +6,7 @@ import { referenceFlat } from '../core/src/flatten/testing/reference';
 import type { Mesh } from '@fomrik/core/geometry';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { makeDownload } from '@fomrik/core/files/downloads';
+import { fontFile } from '../core/src/files/testing/font';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -167,8 +168,16 @@ console.log(
       : 'not compared: it cuts the dome'
   }`,
 );
-report('pattern PDF', await time(15, () => makeDownload('pattern.pdf', doc, first, new Date(0))), 'ms');
-report('pattern DXF', await time(30, () => makeDownload('pattern.dxf', doc, first, new Date(0))), 'ms');
+report(
+  'pattern PDF',
+  await time(15, () => makeDownload('pattern.pdf', doc, first, new Date(0), fontFile)),
+  'ms',
+);
+report(
+  'pattern DXF',
+  await time(30, () => makeDownload('pattern.dxf', doc, first, new Date(0), fontFile)),
+  'ms',
+);
 const repaint = await repaintMs(12);
 report('browser, nudge to first redrawn piece', repaint.firstMs, 'ms', 100);
 report('browser, nudge to last redrawn piece', repaint.fullMs, 'ms');

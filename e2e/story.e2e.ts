@@ -179,7 +179,7 @@ describe('from tape measure to printed pattern', function () {
 
   it('hands out PDF, SVG, DXF and lists that say the same', async () => {
     await go(page, bench, 'cut');
-    await type(page, 'The 100 mm bar measured', '98.5');
+    await type(page, 'Bar across measured', '98.5');
     const pdf = await download('Pattern, PDF');
     const text = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' });
     expect(text)

@@ -2,6 +2,8 @@ import { derive } from '@fomrik/core/report';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { downloadKinds, makeDownload } from '@fomrik/core/files/downloads';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 
@@ -27,13 +29,16 @@ try {
 const read = readBuildFile(text);
 if (!read.ok) usage(`${file}: ${read.message}`);
 
+const printFont = (): Promise<Uint8Array> =>
+  readFile(createRequire(import.meta.url).resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf'));
+
 const { build } = read.value;
 const report = derive(build);
 mkdirSync(values.out, { recursive: true });
 for (const kind of downloadKinds) {
   writeFileSync(
     join(values.out, kind),
-    await makeDownload(kind, build, report, new Date(`${build.brief.startDate}T00:00:00Z`)),
+    await makeDownload(kind, build, report, new Date(`${build.brief.startDate}T00:00:00Z`), printFont),
   );
 }
 if (values.json) writeFileSync(join(values.out, 'report.json'), JSON.stringify(report, null, 1));

@@ -1,2 +1,2 @@
 export { packAll } from './packAll';
-export { fitsSheet, laidOutline, type Packed, type Sheet } from './packing';
+export { fitsSheet, laidOutline, packSheets, type Packed, type Sheet } from './packing';

@@ -137,6 +137,10 @@ export interface CutPlan {
   page: PageSize;
   /** What the printed 100 mm bar really measured; the next print is corrected by it. */
   barMeasuredMm: number;
+  /** The bar along the page, where the printer scales otherwise than across; as the other when left out. */
+  barAlongMeasuredMm?: number;
+  /** Pieces sharing pages, as few as can be, or each on pages of its own; together when left out. */
+  pagePlan?: 'together' | 'apart';
   overlapMm: number;
   /** Room between pieces on a sheet. */
   spacingMm: number;

@@ -5,7 +5,7 @@ import { sideBySide } from './drawing';
 import { sourcedPieces } from './sourcedPieces';
 import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
-import { patternPdf } from './pdf';
+import { patternPdf } from './pdf/pattern';
 import { drawingSvg } from './svg';
 
 export const downloadKinds = [
@@ -18,17 +18,21 @@ export const downloadKinds = [
 ] as const;
 export type DownloadKind = (typeof downloadKinds)[number];
 
+/** Where the font of printed pages is read from: a file, or what the server serves. */
+export type FontSource = () => Promise<Uint8Array>;
+
 /** Any file that can be taken away, as bytes or text. */
 export async function makeDownload(
   kind: DownloadKind,
   doc: BuildDoc,
   report: Report,
   stamp: Date,
+  font: FontSource,
 ): Promise<Uint8Array | string> {
   const pieces = sourcedPieces(report);
   switch (kind) {
     case 'pattern.pdf':
-      return patternPdf(pieces, doc.cut, doc.name);
+      return patternPdf(pieces, doc.cut, doc.name, await font());
     case 'pattern.svg': {
       const { shapes, widthMm, heightMm } = sideBySide(pieces);
       return drawingSvg(shapes, widthMm, heightMm, doc.name);

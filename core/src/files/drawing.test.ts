@@ -1,7 +1,20 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
+import polygonClipping, { type Polygon } from 'polygon-clipping';
+import type { CutPlan } from '../document';
+import type { Vec2 } from '../geometry';
 import type { Piece, PieceEdge } from '../panel';
-import { lineStyle, layers, moveShape, pieceShapes, quantityText, sideBySide, type Shape } from './drawing';
-import { PAGE_MARGIN_MM, paper, printScale, tilePages } from './pages';
+import {
+  lineStyle,
+  layers,
+  moveShape,
+  pieceShapes,
+  quantityText,
+  sideBySide,
+  type Shape,
+  type SourcedPiece,
+} from './drawing';
+import { PAGE_MARGIN_MM, paper, printScale, planPages } from './pages';
 
 const square = (size: number, rest: Partial<Piece> = {}): Piece => ({
   id: 'p',
@@ -28,7 +41,8 @@ const square = (size: number, rest: Partial<Piece> = {}): Piece => ({
 });
 
 const source = { partName: 'Test', foamName: '6 mm dense EVA' };
-const cut = { page: 'A4' as const, barMeasuredMm: 100, overlapMm: 10, spacingMm: 5 };
+const cut: CutPlan = { page: 'A4', barMeasuredMm: 100, overlapMm: 10, spacingMm: 5, pagePlan: 'apart' };
+const ringOf = (points: readonly Vec2[]): Polygon => [points.map((p): [number, number] => [p.x, p.y])];
 const item = (size: number) => ({ piece: square(size), source });
 
 describe('bevels on the drawing', () => {
@@ -69,6 +83,10 @@ describe('what is drawn on a piece', () => {
     expect(quantityText(square(10))).to.equal('cut 1');
     expect(quantityText(square(10, { quantity: 2, flipped: 1 }))).to.equal('cut 2, one flipped');
     expect(quantityText(square(10, { quantity: 1, flipped: 1 }))).to.equal('cut 1, flipped');
+    expect(quantityText(square(10, { quantity: 1, flipped: 1, hand: 'left' }))).to.equal(
+      'cut 1, flipped · L',
+    );
+    expect(quantityText(square(10, { hand: 'right' }))).to.equal('cut 1 · R');
     expect(quantityText(square(10, { quantity: 4, flipped: 2 }))).to.equal('cut 4, 2 flipped');
   });
 
@@ -141,6 +159,69 @@ describe('what is drawn on a piece', () => {
   });
 });
 
+describe('pages shared by pieces', () => {
+  const plan: CutPlan = { ...cut, pagePlan: 'together' };
+  const some = fc.array(
+    fc.record({ w: fc.integer({ min: 15, max: 500 }), h: fc.integer({ min: 15, max: 500 }) }),
+    {
+      minLength: 1,
+      maxLength: 9,
+    },
+  );
+  const itemsOf = (sizes: { w: number; h: number }[]): SourcedPiece[] =>
+    sizes.map(({ w, h }, i) => ({
+      piece: square(1, {
+        id: `p${i}`,
+        outline: [
+          { x: 0, y: 0 },
+          { x: w, y: 0 },
+          { x: w, y: h },
+          { x: 0, y: h },
+        ],
+      }),
+      source,
+    }));
+
+  it('show every piece once and whole, none on another, on no more pages than one by one', () => {
+    fc.assert(
+      fc.property(some, (sizes) => {
+        const items = itemsOf(sizes);
+        const pages = planPages(items, plan);
+        const placed = [...new Set(pages.map((p) => p.board))].flatMap((b) =>
+          b.placed.map((p) => ({ b, p })),
+        );
+        expect(new Set(placed.map(({ p }) => p.item)).size).to.equal(items.length);
+        expect(placed).to.have.length(items.length);
+        // Clipper says what two outlines share: nothing.
+        for (const { b, p } of placed)
+          for (const other of placed)
+            if (other.b === b && other.p !== p)
+              expect(polygonClipping.intersection(ringOf(p.outline), ringOf(other.p.outline))).to.deep.equal(
+                [],
+              );
+        for (const { b, p } of placed)
+          for (const corner of p.outline)
+            expect(
+              pages.some(
+                (w) =>
+                  w.board === b &&
+                  corner.x >= w.x - 1e-6 &&
+                  corner.x <= w.x + w.widthMm + 1e-6 &&
+                  corner.y >= w.y - 1e-6 &&
+                  corner.y <= w.y + w.heightMm + 1e-6,
+              ),
+            ).to.equal(true);
+        expect(pages.length).to.be.at.most(planPages(items, { ...cut, pagePlan: 'apart' }).length);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('puts small pieces on one page', () => {
+    expect(planPages(itemsOf(Array.from({ length: 9 }, () => ({ w: 50, h: 60 }))), plan)).to.have.length(1);
+  });
+});
+
 describe('pages', () => {
   it('are of ISO 216 and ANSI sizes', () => {
     expect(paper.A4).to.deep.equal({ widthMm: 210, heightMm: 297 });
@@ -152,20 +233,22 @@ describe('pages', () => {
   });
 
   it('hold a small piece on one sheet and spread a large one', () => {
-    expect(tilePages([item(100)], cut)).to.have.length(1);
-    const wide = tilePages([item(300)], cut);
+    expect(planPages([item(100)], cut)).to.have.length(1);
+    const wide = planPages([item(300)], cut);
     expect(wide.length).to.equal(4);
-    expect(wide[0]).to.include({ columns: 2, rows: 2 });
+    expect(wide[0]!.board).to.include({ columns: 2, rows: 2 });
   });
 
   it('overlap by what was asked', () => {
-    const [a, b] = tilePages([item(300)], { ...cut, overlapMm: 14 });
+    const [a, b] = planPages([item(300)], { ...cut, overlapMm: 14 });
     expect(a!.x + a!.widthMm - b!.x).to.be.closeTo(14, 1e-9);
   });
 
   it('need more paper when the printer shrinks', () => {
-    expect(printScale({ ...cut, barMeasuredMm: 96 })).to.be.closeTo(100 / 96, 1e-12);
-    const shrunk = tilePages([item(100)], { ...cut, barMeasuredMm: 96 })[0]!;
+    expect(printScale({ ...cut, barMeasuredMm: 96 })).to.deep.equal({ x: 100 / 96, y: 100 / 96 });
+    const twice = { ...cut, barMeasuredMm: 96, barAlongMeasuredMm: 103 };
+    expect(printScale(twice)).to.deep.equal({ x: 100 / 96, y: 100 / 103 });
+    const shrunk = planPages([item(100)], { ...cut, barMeasuredMm: 96 })[0]!;
     expect(shrunk.widthMm).to.be.closeTo((210 - 2 * PAGE_MARGIN_MM) * 0.96, 1e-9);
   });
 
@@ -178,8 +261,9 @@ describe('pages', () => {
       { x: 40, y: 600 },
       { x: 0, y: 600 },
     ];
-    const pages = tilePages([{ piece: square(1, { outline }), source }], cut);
-    expect(pages.length).to.be.lessThan(pages[0]!.columns * pages[0]!.rows);
-    expect(pages[0]!.printed.filter(Boolean)).to.have.length(pages.length);
+    const pages = planPages([{ piece: square(1, { outline }), source }], cut);
+    const { columns, rows, printed } = pages[0]!.board;
+    expect(pages.length).to.be.lessThan(columns * rows);
+    expect(printed.filter(Boolean)).to.have.length(pages.length);
   });
 });

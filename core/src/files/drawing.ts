@@ -40,7 +40,7 @@ export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meani
 export type Shape =
   | { kind: 'line'; layer: Layer; points: Vec2[]; closed: boolean }
   | { kind: 'circle'; layer: Layer; centre: Vec2; radiusMm: number }
-  | { kind: 'text'; layer: Layer; at: Vec2; heightMm: number; text: string };
+  | { kind: 'text'; layer: Layer; at: Vec2; heightMm: number; text: string; turnRad?: number };
 
 /** Where a piece comes from, for what is written on it. */
 export interface Source {
@@ -48,11 +48,18 @@ export interface Source {
   foamName: string;
 }
 
-export function quantityText({ quantity, flipped }: Piece): string {
-  if (flipped === 0) return `cut ${quantity}`;
-  return flipped === quantity
-    ? `cut ${quantity}, flipped`
-    : `cut ${quantity}, ${flipped === 1 ? 'one' : flipped} flipped`;
+/** Which copies are for the wearer's left and right: L and R on the print. */
+const hands = { left: 'L', right: 'R', pair: 'R as drawn, L flipped' } as const;
+
+/** How many copies are cut, how many of them flipped, and for which side. */
+export function quantityText({
+  quantity,
+  flipped,
+  hand,
+}: Pick<Piece, 'quantity' | 'flipped' | 'hand'>): string {
+  const turned =
+    flipped === 0 ? '' : flipped === quantity ? ', flipped' : `, ${flipped === 1 ? 'one' : flipped} flipped`;
+  return `cut ${quantity}${turned}${hand ? ` · ${hands[hand]}` : ''}`;
 }
 
 const NOTCH_MM = 6;
@@ -168,11 +175,12 @@ export function pieceShapes(piece: Piece, source: Source): Shape[] {
   return shapes;
 }
 
-export function moveShape(shape: Shape, place: (p: Vec2) => Vec2): Shape {
+/** A shape moved, and its words turned with it. */
+export function moveShape(shape: Shape, place: (p: Vec2) => Vec2, turnRad = 0): Shape {
   if (shape.kind === 'line') return { ...shape, points: shape.points.map(place) };
   return shape.kind === 'circle'
     ? { ...shape, centre: place(shape.centre) }
-    : { ...shape, at: place(shape.at) };
+    : { ...shape, at: place(shape.at), ...(turnRad !== 0 && { turnRad }) };
 }
 
 export interface SourcedPiece {

@@ -261,6 +261,8 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
     cut: Joi.object({
       page: Joi.valid('A4', 'A3', 'Letter', 'Legal').required(),
       barMeasuredMm: within(80, 120).required(),
+      barAlongMeasuredMm: within(80, 120),
+      pagePlan: Joi.valid('together', 'apart'),
       overlapMm: within(0, 40).required(),
       spacingMm: within(0, 50).required(),
     }).required(),

@@ -85,6 +85,8 @@ export interface Piece {
   quantity: number;
   /** How many of the quantity are cut flipped for the other side. */
   flipped: number;
+  /** Whose side of the wearer it is for; in the middle or beside the wearer it has none. */
+  hand?: 'left' | 'right' | 'pair';
   areaMm2: number;
   /** Darts as they were placed, in the order of their marks. */
   darts?: HandDart[];

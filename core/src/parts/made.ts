@@ -209,7 +209,11 @@ const worstOf = (checks: readonly Check[]): Check[] =>
  * How many copies are cut, and how many of them flipped. Forms are made on the wearer's right: the flat, folded with
  * its outer face out, lies there as it is drawn, so the left is cut flipped.
  */
-function handsOf(part: Part): Pick<Piece, 'quantity' | 'flipped'> {
+function handsOf(part: Part): Pick<Piece, 'quantity' | 'flipped' | 'hand'> {
   const side = part.mount.to === 'wearer' ? part.mount.side : 'middle';
-  return { quantity: copiesOf(part), flipped: side === 'pair' || side === 'left' ? 1 : 0 };
+  return {
+    quantity: copiesOf(part),
+    flipped: side === 'pair' || side === 'left' ? 1 : 0,
+    ...(side !== 'middle' && { hand: side }),
+  };
 }

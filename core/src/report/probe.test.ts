@@ -4,9 +4,10 @@ import { type Around, formMenu, formsAt, newBuild, newPart, standardKinds } from
 import { sheetOf } from '../parts/around';
 import { resolveBody } from '../body';
 import { catalogue, startHabits } from '../materials';
-import { tilePages } from '../files/pages';
+import { planPages } from '../files/pages';
 import { checkDoc } from '../files/schema';
 import { sourcedPieces } from '../files/sourcedPieces';
+import { fontFile } from '../files/testing/font';
 import { makeDownload } from '../files/downloads';
 import { createDeriver } from './derive';
 import type { Report } from './report';
@@ -102,16 +103,16 @@ describe('a form and a feature that were only just added', () => {
   });
 
   it('are on pages, on sheets and in the files', async () => {
-    const windows = tilePages(sourcedPieces(report), doc.cut);
+    const windows = planPages(sourcedPieces(report), doc.cut);
     for (const p of report.parts.flatMap((part) => part.pieces))
       expect(
-        windows.some((w) => w.item.piece === p),
+        windows.some((w) => w.placed.some((l) => l.item.piece === p)),
         p.name,
       ).to.equal(true);
     const laid = report.packed.sheets.flatMap((s) => s.laid);
     const copies = report.parts.reduce((sum, p) => sum + p.pieces.reduce((n, q) => n + q.quantity, 0), 0);
     expect(laid).to.have.length(copies);
-    expect(await makeDownload('cut-list.csv', doc, report, new Date(0)))
+    expect(await makeDownload('cut-list.csv', doc, report, new Date(0), fontFile))
       .to.include('Armlet')
       .and.to.include('Hoop');
   });

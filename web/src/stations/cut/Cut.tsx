@@ -33,7 +33,7 @@ export function Cut() {
       </section>
       <section aria-label="Print" className="leaf p-3">
         <h2 className="head">Print at actual size</h2>
-        <div className="mt-1 grid grid-cols-5 gap-3">
+        <div className="mt-1 grid grid-cols-6 max-[1100px]:grid-cols-3 gap-3">
           <ChoiceField
             label="Paper"
             value={cut.page}
@@ -41,11 +41,27 @@ export function Cut() {
             onChange={(page) => set('page', page)}
           />
           <LengthField
-            label="The 100 mm bar measured"
+            label="Bar across measured"
             valueMm={cut.barMeasuredMm}
             range={[80, 120]}
             onChange={(mm) => set('barMeasuredMm', mm)}
             help="Print one page, measure the bar with a real ruler, type it here. The next print is corrected."
+          />
+          <LengthField
+            label="Bar along measured"
+            valueMm={cut.barAlongMeasuredMm ?? cut.barMeasuredMm}
+            range={[80, 120]}
+            onChange={(mm) => set('barAlongMeasuredMm', mm)}
+            help="The bar along the first page; some printers scale otherwise along than across."
+          />
+          <ChoiceField
+            label="Pieces"
+            value={cut.pagePlan ?? 'together'}
+            choices={[
+              { value: 'together', label: 'share pages' },
+              { value: 'apart', label: 'one a page' },
+            ]}
+            onChange={(plan) => set('pagePlan', plan)}
           />
           <LengthField
             label="Pages overlap"

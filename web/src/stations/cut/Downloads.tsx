@@ -1,3 +1,4 @@
+import fontUrl from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url';
 import type { DownloadKind } from '@fomrik/core/files/downloads';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
@@ -16,6 +17,13 @@ const kinds: { kind: DownloadKind; label: string; what: string; type: string }[]
   { kind: 'steps.ics', label: 'Steps, ICS', what: 'for a calendar', type: 'text/calendar' },
 ];
 
+/** The font of printed pages, as this application serves it. */
+async function printFont(): Promise<Uint8Array> {
+  const answer = await fetch(fontUrl);
+  if (!answer.ok) throw new Error('the font of the pages could not be fetched.');
+  return new Uint8Array(await answer.arrayBuffer());
+}
+
 /** Everything that can be taken away; made in this browser from the present state. */
 export function Downloads() {
   const [busy, setBusy] = useState<DownloadKind>();
@@ -26,7 +34,7 @@ export function Downloads() {
     setBusy(kind);
     try {
       const { makeDownload } = await import('@fomrik/core/files/downloads');
-      saveFile(await makeDownload(kind, doc, report, new Date()), kind, type, doc.name);
+      saveFile(await makeDownload(kind, doc, report, new Date(), printFont), kind, type, doc.name);
     } catch (error) {
       toast.error(`Not made: ${(error as Error).message}`);
     } finally {

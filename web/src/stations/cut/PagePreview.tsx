@@ -1,19 +1,21 @@
 import type { CutPlan } from '@fomrik/core/document';
-import type { Report } from '@fomrik/core/report';
+import { FOOT_MM, PAGE_MARGIN_MM, paper, planPages, printScale } from '@fomrik/core/files/pages';
 import { sourcedPieces } from '@fomrik/core/files/sourcedPieces';
-import { FOOT_MM, PAGE_MARGIN_MM, paper, printScale, tilePages } from '@fomrik/core/files/pages';
+import type { Report } from '@fomrik/core/report';
 
 /** Every page that will be printed, small. */
 export function PagePreview({ report, cut }: { report: Report; cut: CutPlan }) {
-  const pages = tilePages(sourcedPieces(report), cut);
+  const pages = planPages(sourcedPieces(report), cut);
   const size = paper[cut.page];
   const scale = printScale(cut);
   return (
     <>
       <p className="mt-2 text-[13px] text-soft">
-        {pages.length} pages of {cut.page}, each with crosses, a page map and bars of 100 mm and 4 in.
-        {cut.barMeasuredMm !== 100 && ` Enlarged × ${scale.toFixed(4)} for your printer.`} Print at 100 %,
-        never “fit to page”.
+        {pages.length} pages of {cut.page} and a first page that says how to print, what is where, and every
+        piece. Each has crosses, a map and bars of 100 mm and 4 in.
+        {(scale.x !== 1 || scale.y !== 1) &&
+          ` Corrected × ${scale.x.toFixed(4)} across and × ${scale.y.toFixed(4)} along for your printer.`}{' '}
+        Print at 100 %, never “fit to page”.
       </p>
       <ol className="mt-1 flex flex-wrap gap-2">
         {pages.map((page, i) => (
@@ -22,7 +24,7 @@ export function PagePreview({ report, cut }: { report: Report; cut: CutPlan }) {
               viewBox={`0 0 ${size.widthMm} ${size.heightMm}`}
               className="h-28 border border-hair bg-white"
               role="img"
-              aria-label={`Page ${i + 1}: ${page.item.piece.name}, column ${page.column + 1}, row ${page.row + 1}`}
+              aria-label={`Page ${i + 1}: ${page.placed.map(({ item }) => item.piece.name).join(', ')}`}
             >
               <svg
                 x={PAGE_MARGIN_MM}
@@ -31,20 +33,13 @@ export function PagePreview({ report, cut }: { report: Report; cut: CutPlan }) {
                 height={size.heightMm - 2 * PAGE_MARGIN_MM - FOOT_MM}
                 viewBox={`${page.x} ${-page.y - page.heightMm} ${page.widthMm} ${page.heightMm}`}
               >
-                <polygon
-                  points={page.item.piece.outline.map((p) => `${p.x},${-p.y}`).join(' ')}
-                  fill="none"
-                  stroke="black"
-                  strokeWidth={1.6}
-                />
-                {page.item.piece.holes.map((h) => (
-                  <circle
-                    key={h.id}
-                    cx={h.centre.x}
-                    cy={-h.centre.y}
-                    r={h.diameterMm / 2}
-                    fill="none"
+                {page.placed.map(({ item, outline }) => (
+                  <polygon
+                    key={`${item.source.partName}/${item.piece.id}`}
+                    points={outline.map((p) => `${p.x},${-p.y}`).join(' ')}
+                    fill="var(--color-wash)"
                     stroke="black"
+                    strokeWidth={1.6}
                   />
                 ))}
               </svg>

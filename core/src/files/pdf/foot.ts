@@ -1,0 +1,107 @@
+import { rgb } from '@cantoo/pdf-lib';
+import type { CutPlan } from '../../document';
+import { PAGE_MARGIN_MM, printScale, type Board, type Page } from '../pages';
+import { layers, lineStyle, type Layer } from '../drawing';
+import { trimNumber } from '../../units';
+import { bar, grey, type Pen, stroke, write } from './pen';
+
+/** A board drawn small: its printed pages with their numbers or this one filled, and the pieces over them. */
+export function boardMap(
+  pen: Pen,
+  board: Board,
+  { widthMm, heightMm }: Pick<Page, 'widthMm' | 'heightMm'>,
+  cut: CutPlan,
+  at: { x: number; y: number; widthMm: number; heightMm: number },
+  { here, numbers }: { here?: number; numbers?: ReadonlyMap<number, number> },
+): void {
+  const [stepX, stepY] = [widthMm - cut.overlapMm, heightMm - cut.overlapMm];
+  const scale = Math.min(at.widthMm / (board.columns * stepX), at.heightMm / (board.rows * stepY));
+  board.printed.forEach((printed, i) => {
+    if (!printed) return;
+    const cell = {
+      x: at.x + (i % board.columns) * stepX * scale,
+      y: at.y + Math.floor(i / board.columns) * stepY * scale,
+    };
+    pen.page.drawRectangle({
+      x: cell.x * pen.pt.x,
+      y: cell.y * pen.pt.y,
+      width: stepX * scale * pen.pt.x,
+      height: stepY * scale * pen.pt.y,
+      borderColor: grey,
+      borderWidth: 0.5,
+      ...(i === here && { color: rgb(0.85, 0.85, 0.85) }),
+    });
+    const number = numbers?.get(i);
+    if (number !== undefined)
+      write(pen, String(number), { x: cell.x + (stepX * scale) / 2, y: cell.y + 1 }, 2.2, { centred: true });
+  });
+  for (const { outline } of board.placed)
+    stroke(
+      pen,
+      outline.map((p) => ({ x: at.x + p.x * scale, y: at.y + p.y * scale })),
+      true,
+      'rivet',
+    );
+}
+
+function legend(pen: Pen, used: ReadonlySet<Layer>, x: number, top: number): void {
+  const shown = layers.filter((layer) => layer !== 'text' && used.has(layer));
+  shown.forEach((layer, i) => {
+    const y = top - (i % 6) * 3.4;
+    const left = x + Math.floor(i / 6) * 40;
+    stroke(
+      pen,
+      [
+        { x: left, y: y + 0.8 },
+        { x: left + 9, y: y + 0.8 },
+      ],
+      false,
+      layer,
+    );
+    write(pen, lineStyle[layer].meaning, { x: left + 11, y }, 1.9);
+  });
+}
+
+/** What the print was corrected by, in words. */
+export function correction(cut: CutPlan): string {
+  const { barMeasuredMm, barAlongMeasuredMm = barMeasuredMm } = cut;
+  if (barMeasuredMm === 100 && barAlongMeasuredMm === 100) return 'no scale correction';
+  const one = (mm: number): string => `× ${trimNumber(100 / mm, 4)} (bar measured ${trimNumber(mm)} mm)`;
+  return barMeasuredMm === barAlongMeasuredMm
+    ? `corrected ${one(barMeasuredMm)}`
+    : `corrected across ${one(barMeasuredMm)}, along ${one(barAlongMeasuredMm)}`;
+}
+
+/** The band at the foot of a page: bars, what is on it, legend and map. */
+export function foot(
+  pen: Pen,
+  page: Page,
+  number: number,
+  total: number,
+  cut: CutPlan,
+  used: ReadonlySet<Layer>,
+  title: string,
+): void {
+  const scale = printScale(cut);
+  const [left, low] = [PAGE_MARGIN_MM / scale.x, PAGE_MARGIN_MM / scale.y];
+  bar(pen, { x: left + 1, y: low + 22 }, 100, '100 mm');
+  bar(pen, { x: left + 1, y: low + 15 }, 101.6, '4 in');
+  const names = [...new Set(page.placed.map(({ item }) => `${item.source.partName}: ${item.piece.name}`))];
+  const shown = names.slice(0, 3).join(' · ') + (names.length > 3 ? ` · and ${names.length - 3} more` : '');
+  write(pen, `${title} · ${shown}`, { x: left + 1, y: low + 8 }, 2.2);
+  write(
+    pen,
+    `page ${number} of ${total} · column ${page.column + 1}, row ${page.row + 1} · print at 100 %, ${correction(cut)}`,
+    { x: left + 1, y: low + 3 },
+    2.2,
+  );
+  legend(pen, used, left + 108, low + 25);
+  boardMap(
+    pen,
+    page.board,
+    page,
+    cut,
+    { x: left + 172, y: low + 2, widthMm: 20, heightMm: 26 },
+    { here: page.row * page.board.columns + page.column },
+  );
+}

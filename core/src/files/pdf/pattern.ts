@@ -1,0 +1,100 @@
+import { clip, endPath, PDFDocument, popGraphicsState, pushGraphicsState, rectangle } from '@cantoo/pdf-lib';
+import fontkit from '@pdf-lib/fontkit';
+import type { CutPlan } from '../../document';
+import { rotate2, type Vec2 } from '../../geometry';
+import { moveShape, pieceShapes, type Shape, type SourcedPiece } from '../drawing';
+import { FOOT_MM, type Page, PAGE_MARGIN_MM, paper, planPages, printScale } from '../pages';
+import { cover, coverPages } from './cover';
+import { foot } from './foot';
+import { drawShape, grey, type Pen, PT_PER_MM, stroke } from './pen';
+
+/** Crosses in the overlap, where neighbouring pages are laid on each other. */
+function crosses(pen: Pen, { widthMm, heightMm }: Page, overlapMm: number, corner: Vec2): void {
+  const arm = 4;
+  const inset = overlapMm / 2;
+  for (const x of [inset, widthMm - inset].map((v) => v + corner.x))
+    for (const y of [inset, heightMm - inset].map((v) => v + corner.y)) {
+      stroke(
+        pen,
+        [
+          { x: x - arm, y },
+          { x: x + arm, y },
+        ],
+        false,
+        'fold',
+        grey,
+      );
+      stroke(
+        pen,
+        [
+          { x, y: y - arm },
+          { x, y: y + arm },
+        ],
+        false,
+        'fold',
+        grey,
+      );
+    }
+}
+
+/** Everything in a page's window, where it is drawn on the paper. */
+const shapesOn = (page: Page, corner: Vec2): Shape[] =>
+  page.placed.flatMap(({ item, turnRad, x, y }) =>
+    pieceShapes(item.piece, item.source).map((shape) =>
+      moveShape(
+        shape,
+        (p) => {
+          const q = rotate2(p, turnRad);
+          return { x: q.x + x - page.x + corner.x, y: q.y + y - page.y + corner.y };
+        },
+        turnRad,
+      ),
+    ),
+  );
+
+/**
+ * The pattern at actual size on the chosen paper: a first page that says how to print and what is where, then every
+ * piece, sharing pages or each alone.
+ * @param font a TrueType font, which goes into the file. @returns PDF bytes.
+ */
+export async function patternPdf(
+  items: readonly SourcedPiece[],
+  cut: CutPlan,
+  title: string,
+  font: Uint8Array,
+): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.registerFontkit(fontkit);
+  pdf.setTitle(title);
+  pdf.setCreator('Fomrik');
+  pdf.setCreationDate(new Date(0));
+  pdf.setModificationDate(new Date(0));
+  const embedded = await pdf.embedFont(font, { features: { liga: false } });
+  const scale = printScale(cut);
+  const pt = { x: PT_PER_MM * scale.x, y: PT_PER_MM * scale.y };
+  const size = paper[cut.page];
+  const newPen = (): Pen => ({
+    page: pdf.addPage([size.widthMm * PT_PER_MM, size.heightMm * PT_PER_MM]),
+    font: embedded,
+    pt,
+  });
+  const pages = planPages(items, cut);
+  cover(newPen, items, pages, cut, title);
+  const before = coverPages(items, cut);
+  const corner = { x: PAGE_MARGIN_MM / scale.x, y: (PAGE_MARGIN_MM + FOOT_MM) / scale.y };
+  pages.forEach((window, i) => {
+    const pen = newPen();
+    const shapes = shapesOn(window, corner);
+    pen.page.pushOperators(
+      pushGraphicsState(),
+      rectangle(corner.x * pt.x, corner.y * pt.y, window.widthMm * pt.x, window.heightMm * pt.y),
+      clip(),
+      endPath(),
+    );
+    for (const shape of shapes) drawShape(pen, shape);
+    pen.page.pushOperators(popGraphicsState());
+    crosses(pen, window, cut.overlapMm, corner);
+    foot(pen, window, before + i + 1, before + pages.length, cut, new Set(shapes.map((s) => s.layer)), title);
+  });
+  return pdf.save();
+}

@@ -1,0 +1,89 @@
+import { degrees, type PDFFont, type PDFPage, type RGB, rgb } from '@cantoo/pdf-lib';
+import type { Vec2 } from '../../geometry';
+import { type Layer, lineStyle, type Shape } from '../drawing';
+
+/** PDF user space: 72 points to the inch (ISO 32000). */
+export const PT_PER_MM = 72 / 25.4;
+const black = rgb(0, 0, 0);
+export const grey = rgb(0.55, 0.55, 0.55);
+
+/** Draws in millimetres from the page's lower left, corrected for what the printer shrinks. */
+export interface Pen {
+  page: PDFPage;
+  font: PDFFont;
+  /** Points per drawn millimetre across and along the page, correction included. */
+  pt: Vec2;
+}
+
+/** What the font cannot show is drawn as an empty box. */
+function printable(font: PDFFont, text: string): string {
+  const known = new Set(font.getCharacterSet());
+  return [...text].map((c) => (known.has(c.codePointAt(0)!) ? c : '\u25a1')).join('');
+}
+
+export function stroke(
+  { page, pt }: Pen,
+  points: readonly Vec2[],
+  closed: boolean,
+  layer: Layer,
+  color: RGB = black,
+): void {
+  const { widthMm, dashMm } = lineStyle[layer];
+  const path = points
+    .map((p, i) => `${i === 0 ? 'M' : 'L'}${(p.x * pt.x).toFixed(3)} ${(-p.y * pt.y).toFixed(3)}`)
+    .join('');
+  page.drawSvgPath(`${path}${closed ? 'Z' : ''}`, {
+    x: 0,
+    y: 0,
+    borderColor: color,
+    borderWidth: widthMm * PT_PER_MM,
+    ...(dashMm.length > 0 && { borderDashArray: dashMm.map((d) => d * PT_PER_MM) }),
+  });
+}
+
+export function write(
+  { page, font, pt }: Pen,
+  text: string,
+  at: Vec2,
+  heightMm: number,
+  { centred = false, turnRad = 0 } = {},
+): void {
+  const size = heightMm * PT_PER_MM * 1.25;
+  const shown = printable(font, text);
+  const back = centred ? font.widthOfTextAtSize(shown, size) / 2 : 0;
+  page.drawText(shown, {
+    x: at.x * pt.x - back * Math.cos(turnRad),
+    y: at.y * pt.y - back * Math.sin(turnRad),
+    size,
+    font,
+    color: black,
+    rotate: degrees((turnRad * 180) / Math.PI),
+  });
+}
+
+export function drawShape(pen: Pen, shape: Shape): void {
+  if (shape.kind === 'line') stroke(pen, shape.points, shape.closed, shape.layer);
+  else if (shape.kind === 'text')
+    write(pen, shape.text, shape.at, shape.heightMm, { centred: true, turnRad: shape.turnRad ?? 0 });
+  else
+    pen.page.drawEllipse({
+      x: shape.centre.x * pen.pt.x,
+      y: shape.centre.y * pen.pt.y,
+      xScale: shape.radiusMm * pen.pt.x,
+      yScale: shape.radiusMm * pen.pt.y,
+      borderColor: black,
+      borderWidth: lineStyle.hole.widthMm * PT_PER_MM,
+    });
+}
+
+/** A check bar with end ticks and its length beside it, across or along the page. */
+export function bar(pen: Pen, at: Vec2, lengthMm: number, label: string, along = false): void {
+  const spot = (far: number, off: number): Vec2 =>
+    along ? { x: at.x + off, y: at.y + far } : { x: at.x + far, y: at.y + off };
+  stroke(pen, [spot(0, 0), spot(lengthMm, 0)], false, 'hole');
+  for (const end of [0, lengthMm]) stroke(pen, [spot(end, -1.5), spot(end, 1.5)], false, 'hole');
+  write(pen, label, along ? spot(lengthMm / 2, -1) : spot(lengthMm / 2, 1), 2.2, {
+    centred: true,
+    turnRad: along ? Math.PI / 2 : 0,
+  });
+}
