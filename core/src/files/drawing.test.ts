@@ -123,7 +123,11 @@ describe('what is drawn on a piece', () => {
     ];
     const shapes = pieceShapes(square(100, { marks }), source);
     const tick = shapes.find((s): s is Shape & { kind: 'line' } => s.layer === 'notch' && s.kind === 'line')!;
-    expect(tick.points[1]!.y).to.be.closeTo(6, 1e-9);
+    expect(tick.points.map((p) => [p.x, p.y])).to.deep.equal([
+      [52, 0],
+      [50, 6],
+      [48, 0],
+    ]);
     expect(shapes.some((s) => s.kind === 'line' && s.layer === 'hole' && s.closed)).to.equal(true);
     expect(shapes.some((s) => s.layer === 'dart')).to.equal(true);
   });

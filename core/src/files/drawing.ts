@@ -1,6 +1,8 @@
-import { edgeRun, type Mark, type Piece, type PieceEdge } from '../panel';
-import { boundsOf, centroid, lerp2, type Vec2 } from '../geometry';
+import { boundsOf, type Vec2 } from '../geometry';
+import type { Piece } from '../panel';
 import { trimNumber } from '../units';
+import { labelShapes } from './label';
+import { bevelShapes, holeShapes, markShapes } from './marks';
 
 /** Kinds of line, one layer each in every file; drawn after ISO 128 where it has a word. */
 export const layers = [
@@ -33,7 +35,7 @@ export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meani
   rivet: { dashMm: [], widthMm: 0.25, meaning: 'rivet, glued on' },
   pad: { dashMm: [0.5, 1.5], widthMm: 0.25, meaning: 'pad, inside' },
   notch: { dashMm: [], widthMm: 0.5, meaning: 'notch, meets its letter' },
-  bevel: { dashMm: [], widthMm: 0.35, meaning: 'bevel, the wedge is lost from the face named' },
+  bevel: { dashMm: [], widthMm: 0.35, meaning: 'bevel, wedge lost from the face named' },
   text: { dashMm: [], widthMm: 0, meaning: 'words' },
 };
 
@@ -62,117 +64,24 @@ export function quantityText({
   return `cut ${quantity}${turned}${hand ? ` · ${hands[hand]}` : ''}`;
 }
 
-const NOTCH_MM = 6;
-
-/** A tick from the edge inwards, and its letter beyond. */
-function notch(piece: Piece, at: Vec2, letter: string): Shape[] {
-  const middle = centroid(piece.outline);
-  const away = Math.hypot(middle.x - at.x, middle.y - at.y);
-  const tip = lerp2(at, middle, Math.min(0.5, NOTCH_MM / away));
-  const label = lerp2(at, middle, Math.min(0.6, (NOTCH_MM + 5) / away));
-  return [
-    { kind: 'line', layer: 'notch', points: [at, tip], closed: false },
-    { kind: 'text', layer: 'text', at: label, heightMm: 5, text: letter },
-  ];
-}
-
-const WEDGE_MM = 9;
-
-/** A wedge at the middle of a bevelled edge, open by its angle towards the side that is lost; and where its words go. */
-export function bevelWedge(piece: Piece, edge: PieceEdge): { wedge: Vec2[]; wordsAt: Vec2; words: string } {
-  const run = edgeRun(piece.outline, edge);
-  const k = Math.max(1, Math.floor(run.length / 2));
-  const [a, b] = [run[k - 1]!, run[k]!];
-  const size = Math.hypot(b.x - a.x, b.y - a.y) || 1;
-  const along = { x: (b.x - a.x) / size, y: (b.y - a.y) / size };
-  const at = lerp2(a, b, 0.5);
-  // The outline runs counter-clockwise, so the piece lies to the left of its edges.
-  const from = (s: number, t: number): Vec2 => ({
-    x: at.x + along.x * s - along.y * t,
-    y: at.y + along.y * s + along.x * t,
-  });
-  const open = Math.tan((Math.min(60, Math.abs(edge.bevelDeg)) * Math.PI) / 180) * WEDGE_MM * 0.5;
-  return {
-    wedge: [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)],
-    wordsAt: from(2, WEDGE_MM),
-    words: `${trimNumber(Math.abs(edge.bevelDeg), 0)}° ${edge.bevelDeg > 0 ? 'back' : 'face'}`,
-  };
-}
-
-function bevel(piece: Piece, edge: PieceEdge): Shape[] {
-  const { wedge, wordsAt, words } = bevelWedge(piece, edge);
-  return [
-    { kind: 'line', layer: 'bevel', points: wedge, closed: true },
-    { kind: 'text', layer: 'text', at: wordsAt, heightMm: 2.5, text: words },
-  ];
-}
-
-const CROSS_MM = 4;
-
-const closedMarks: readonly Mark['kind'][] = ['pocket', 'slot', 'rivet', 'pad'];
-
 /** Everything drawn on one piece, in its own millimetres, y up. */
 export function pieceShapes(piece: Piece, source: Source): Shape[] {
-  const shapes: Shape[] = [{ kind: 'line', layer: 'cut', points: piece.outline, closed: true }];
-  for (const { centre, diameterMm } of piece.holes) {
-    shapes.push(
-      { kind: 'circle', layer: 'hole', centre, radiusMm: diameterMm / 2 },
-      {
-        kind: 'line',
-        layer: 'hole',
-        points: [
-          { x: centre.x - CROSS_MM, y: centre.y },
-          { x: centre.x + CROSS_MM, y: centre.y },
-        ],
-        closed: false,
-      },
-      {
-        kind: 'line',
-        layer: 'hole',
-        points: [
-          { x: centre.x, y: centre.y - CROSS_MM },
-          { x: centre.x, y: centre.y + CROSS_MM },
-        ],
-        closed: false,
-      },
+  return [
+    { kind: 'line', layer: 'cut', points: piece.outline, closed: true },
+    ...piece.holes.flatMap(({ centre, diameterMm }): Shape[] => [
+      ...holeShapes(centre, diameterMm),
       {
         kind: 'text',
         layer: 'text',
-        at: { x: centre.x + CROSS_MM + 6, y: centre.y + 3 },
+        at: { x: centre.x + diameterMm / 2 + 7, y: centre.y + 2 },
         heightMm: 3,
         text: `Ø${trimNumber(diameterMm)}`,
       },
-    );
-  }
-  for (const mark of piece.marks) {
-    if (mark.kind === 'notch') {
-      shapes.push(...notch(piece, mark.points[0]!, mark.text ?? ''));
-      continue;
-    }
-    const layer = mark.kind === 'slot' ? 'hole' : mark.kind;
-    shapes.push({
-      kind: 'line',
-      layer,
-      points: mark.points,
-      closed: closedMarks.includes(mark.kind),
-    });
-    if (mark.text)
-      shapes.push({ kind: 'text', layer: 'text', at: centroid(mark.points), heightMm: 3, text: mark.text });
-  }
-  for (const edge of piece.edges) if (edge.bevelDeg !== 0) shapes.push(...bevel(piece, edge));
-  const middle = centroid(piece.outline);
-  const clear = piece.holes.some((h) => Math.abs(h.centre.x - middle.x) < 25) ? 32 : 0;
-  const lines = [`${source.partName}: ${piece.name}`, quantityText(piece), source.foamName];
-  lines.forEach((text, i) =>
-    shapes.push({
-      kind: 'text',
-      layer: 'text',
-      at: { x: middle.x - clear, y: middle.y + 6 - i * 6 },
-      heightMm: 4,
-      text,
-    }),
-  );
-  return shapes;
+    ]),
+    ...piece.marks.flatMap((mark) => markShapes(piece, mark)),
+    ...piece.edges.flatMap((edge) => (edge.bevelDeg === 0 ? [] : bevelShapes(piece, edge))),
+    ...labelShapes(piece, [`${source.partName}: ${piece.name}`, quantityText(piece), source.foamName]),
+  ];
 }
 
 /** A shape moved, and its words turned with it. */

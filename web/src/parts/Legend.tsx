@@ -1,4 +1,6 @@
 import { layers, lineStyle } from '@fomrik/core/files/drawing';
+import { sampleOf } from '@fomrik/core/files/marks';
+import { Shapes } from './Shapes';
 import { useView } from '../store/view';
 
 /** What each line means; the same list prints on every page. */
@@ -16,16 +18,8 @@ export function Legend() {
           .filter((l) => l !== 'text')
           .map((layer) => (
             <li key={layer} className="flex items-center gap-2">
-              <svg width="44" height="8" aria-hidden>
-                <line
-                  x1="0"
-                  y1="4"
-                  x2="44"
-                  y2="4"
-                  stroke="currentColor"
-                  strokeWidth={lineStyle[layer].widthMm * 2.5}
-                  strokeDasharray={lineStyle[layer].dashMm.map((d) => d * 2).join(' ')}
-                />
+              <svg width="48" height="18" viewBox="0 0 16 6" aria-hidden>
+                <Shapes shapes={sampleOf(layer)} y={6} bold={1} />
               </svg>
               {lineStyle[layer].meaning}
             </li>

@@ -1,8 +1,9 @@
-import { edgeRun, type Mark, type Piece, type PieceEdge } from '@fomrik/core/panel';
+import { edgeRun, type Piece, type PieceEdge } from '@fomrik/core/panel';
 import type { StandOff } from '@fomrik/core/parts';
-import { centroid, type Vec2 } from '@fomrik/core/geometry';
-import { bevelWedge, lineStyle } from '@fomrik/core/files/drawing';
+import type { Vec2 } from '@fomrik/core/geometry';
+import { bevelShapes, markShapes } from '@fomrik/core/files/marks';
 import type { EdgeRef } from '../store/view';
+import { Shapes } from './Shapes';
 
 interface PieceDrawingProps {
   piece: Piece;
@@ -20,11 +21,6 @@ interface PieceDrawingProps {
 const isMate = (edge: PieceEdge, chosen: EdgeRef): boolean =>
   edge.mate?.pieceId === chosen.pieceId && edge.mate.edgeId === chosen.edgeId;
 
-/** Marks that are lines; the others are outlines. */
-const openMarks: readonly Mark['kind'][] = ['groove', 'fold', 'score', 'glue'];
-
-const dash = (kind: keyof typeof lineStyle): string => lineStyle[kind].dashMm.join(' ');
-
 /** One flat piece drawn as foam: charcoal, silver pen, a lip as wide as the foam is thick. */
 export function PieceDrawing({
   piece,
@@ -39,7 +35,6 @@ export function PieceDrawing({
   const place = (p: Vec2): string => `${(p.x + x).toFixed(2)},${(heightMm - p.y + y).toFixed(2)}`;
   const outline = piece.outline.map(place).join(' ');
   const lip = piece.thicknessMm * Math.SQRT1_2;
-  const middle = centroid(piece.outline);
   const label = piece.edges.map((e) => ({ e, points: edgeRun(piece.outline, e) }));
   return (
     <g data-piece={piece.id}>
@@ -104,55 +99,15 @@ export function PieceDrawing({
           )}
         </g>
       ))}
-      {piece.marks.map((mark, i) =>
-        mark.kind === 'notch' ? (
-          <text
-            key={i}
-            {...textAt(mark.points[0]!, middle)}
-            fontSize={7}
-            fill="var(--color-pen)"
-            textAnchor="middle"
-            dominantBaseline="middle"
-          >
-            {mark.text}
-          </text>
-        ) : openMarks.includes(mark.kind) ? (
-          <polyline
-            key={i}
-            points={mark.points.map(place).join(' ')}
-            fill="none"
-            stroke="var(--color-pen)"
-            strokeWidth={0.9}
-            strokeDasharray={dash(mark.kind as keyof typeof lineStyle)}
-          />
-        ) : (
-          <polygon
-            key={i}
-            points={mark.points.map(place).join(' ')}
-            fill={
-              mark.kind === 'slot'
-                ? 'var(--color-paper)'
-                : mark.kind === 'rivet'
-                  ? 'var(--color-pen)'
-                  : 'none'
-            }
-            stroke="var(--color-pen)"
-            strokeWidth={0.6}
-            strokeDasharray={mark.kind === 'slot' ? undefined : dash(mark.kind)}
-          />
-        ),
-      )}
-      {piece.edges
-        .filter((e) => e.bevelDeg !== 0)
-        .map((e) => (
-          <polygon
-            key={e.id}
-            points={bevelWedge(piece, e).wedge.map(place).join(' ')}
-            fill="none"
-            stroke="var(--color-pen)"
-            strokeWidth={0.6}
-          />
-        ))}
+      <Shapes
+        shapes={[
+          ...piece.marks.flatMap((mark) => markShapes(piece, mark)),
+          ...piece.edges.flatMap((e) => (e.bevelDeg === 0 ? [] : bevelShapes(piece, e))),
+        ]}
+        x={x}
+        y={heightMm + y}
+        color="var(--color-pen)"
+      />
       {piece.holes.map((hole) => (
         <g key={hole.id} transform={`translate(${place(hole.centre).replace(',', ' ')})`}>
           <circle
@@ -203,10 +158,4 @@ export function PieceDrawing({
         })}
     </g>
   );
-
-  function textAt(at: Vec2, towards: Vec2): { x: number; y: number } {
-    const size = Math.hypot(towards.x - at.x, towards.y - at.y) || 1;
-    const inside = { x: at.x + ((towards.x - at.x) / size) * 9, y: at.y + ((towards.y - at.y) / size) * 9 };
-    return { x: inside.x + x, y: heightMm - inside.y + y };
-  }
 }

@@ -1,9 +1,10 @@
 import { rgb } from '@cantoo/pdf-lib';
 import type { CutPlan } from '../../document';
 import { PAGE_MARGIN_MM, printScale, type Board, type Page } from '../pages';
-import { layers, lineStyle, type Layer } from '../drawing';
+import { layers, lineStyle, moveShape, type Layer } from '../drawing';
+import { sampleOf } from '../marks';
 import { trimNumber } from '../../units';
-import { bar, grey, type Pen, stroke, write } from './pen';
+import { bar, drawShape, grey, type Pen, stroke, write } from './pen';
 
 /** A board drawn small: its printed pages with their numbers or this one filled, and the pieces over them. */
 export function boardMap(
@@ -44,21 +45,20 @@ export function boardMap(
     );
 }
 
+/** Samples of marks are drawn this much smaller in the legend. */
+const SAMPLE = 0.6;
+
 function legend(pen: Pen, used: ReadonlySet<Layer>, x: number, top: number): void {
   const shown = layers.filter((layer) => layer !== 'text' && used.has(layer));
   shown.forEach((layer, i) => {
-    const y = top - (i % 6) * 3.4;
-    const left = x + Math.floor(i / 6) * 40;
-    stroke(
-      pen,
-      [
-        { x: left, y: y + 0.8 },
-        { x: left + 9, y: y + 0.8 },
-      ],
-      false,
-      layer,
-    );
-    write(pen, lineStyle[layer].meaning, { x: left + 11, y }, 1.9);
+    const y = top - (i % 6) * 4.4;
+    const left = x + Math.floor(i / 6) * 38;
+    for (const shape of sampleOf(layer))
+      drawShape(
+        pen,
+        moveShape(shape, (p) => ({ x: left + p.x * SAMPLE, y: y + (p.y - 1) * SAMPLE })),
+      );
+    write(pen, lineStyle[layer].meaning, { x: left + 11, y }, 1.8);
   });
 }
 

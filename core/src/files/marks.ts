@@ -1,0 +1,224 @@
+import { edgeRun, type Mark, type Piece, type PieceEdge } from '../panel';
+import { boundsOf, centroid, dist2, lerp2, type Vec2 } from '../geometry';
+import { trimNumber } from '../units';
+import type { Layer, Shape } from './drawing';
+
+/**
+ * How every kind of mark is drawn, on the bench, in files and in the legend alike. They differ in shape, not only in
+ * the look of their lines.
+ */
+
+const line = (layer: Layer, points: Vec2[], closed = false): Shape => ({
+  kind: 'line',
+  layer,
+  points,
+  closed,
+});
+
+/** Strokes across a line, so far apart and so long. */
+function ticks(layer: Layer, points: readonly Vec2[], everyMm: number, longMm: number): Shape[] {
+  const found: Shape[] = [];
+  let left = everyMm / 2;
+  points.slice(1).forEach((b, i) => {
+    const a = points[i]!;
+    const size = dist2(a, b);
+    const across = size === 0 ? { x: 0, y: 0 } : { x: -(b.y - a.y) / size, y: (b.x - a.x) / size };
+    let at = left;
+    for (; at <= size; at += everyMm) {
+      const p = lerp2(a, b, at / size);
+      const end = (side: number): Vec2 => ({
+        x: p.x + (side * across.x * longMm) / 2,
+        y: p.y + (side * across.y * longMm) / 2,
+      });
+      found.push(line(layer, [end(-1), end(1)]));
+    }
+    left = at - size;
+  });
+  return found;
+}
+
+/** A wedge with hatching between its legs. */
+function hatched([a, tip, b]: readonly Vec2[]): Shape[] {
+  const steps = Math.max(2, Math.floor(dist2(a!, tip!) / 6));
+  return [
+    line('dart', [a!, tip!, b!]),
+    ...Array.from({ length: steps }, (_, i) =>
+      line('dart', [lerp2(a!, tip!, i / steps), lerp2(b!, tip!, i / steps)]),
+    ),
+  ];
+}
+
+const NOTCH_MM = 6;
+const NOTCH_HALF_MM = 2;
+
+/** A V that points from the edge inwards, and its letter beyond. */
+function notch(at: Vec2, towards: Vec2, letter: string): Shape[] {
+  const away = dist2(at, towards) || 1;
+  const to = { x: (towards.x - at.x) / away, y: (towards.y - at.y) / away };
+  const spot = (deep: number, aside: number): Vec2 => ({
+    x: at.x + to.x * deep - to.y * aside,
+    y: at.y + to.y * deep + to.x * aside,
+  });
+  const deep = Math.min(NOTCH_MM, away / 2);
+  return [
+    line('notch', [spot(0, -NOTCH_HALF_MM), spot(deep, 0), spot(0, NOTCH_HALF_MM)]),
+    { kind: 'text', layer: 'text', at: spot(Math.min(deep + 5, away * 0.6), 0), heightMm: 5, text: letter },
+  ];
+}
+
+/** Corner to corner across the box of an outline. */
+function crossed(layer: Layer, points: readonly Vec2[]): Shape[] {
+  const b = boundsOf(points);
+  return [
+    line(layer, [...points], true),
+    line(layer, [
+      { x: b.minX, y: b.minY },
+      { x: b.maxX, y: b.maxY },
+    ]),
+  ];
+}
+
+function drawn(mark: Mark): Shape[] {
+  switch (mark.kind) {
+    case 'score':
+      return [line('score', mark.points), ...ticks('score', mark.points, 20, 3)];
+    case 'dart':
+      return hatched(mark.points);
+    case 'pad':
+      return crossed('pad', mark.points);
+    case 'slot':
+      return [line('hole', mark.points, true)];
+    case 'pocket':
+    case 'rivet':
+      return [line(mark.kind, mark.points, true)];
+    case 'groove':
+    case 'fold':
+    case 'glue':
+      return [line(mark.kind, mark.points)];
+    case 'notch':
+      return [];
+  }
+}
+
+/** A mark and the words beside it. */
+export function markShapes(piece: Pick<Piece, 'outline'>, mark: Mark): Shape[] {
+  if (mark.kind === 'notch') return notch(mark.points[0]!, centroid(piece.outline), mark.text ?? '');
+  const words: Shape[] = mark.text
+    ? [{ kind: 'text', layer: 'text', at: centroid(mark.points), heightMm: 3, text: mark.text }]
+    : [];
+  return [...drawn(mark), ...words];
+}
+
+const WEDGE_MM = 9;
+
+/** A wedge at the middle of a bevelled edge, open by its angle towards the side that is lost, and its words. */
+export function bevelShapes(piece: Pick<Piece, 'outline'>, edge: PieceEdge): Shape[] {
+  const run = edgeRun(piece.outline, edge);
+  const k = Math.max(1, Math.floor(run.length / 2));
+  const [a, b] = [run[k - 1]!, run[k]!];
+  const size = dist2(a, b) || 1;
+  const along = { x: (b.x - a.x) / size, y: (b.y - a.y) / size };
+  const at = lerp2(a, b, 0.5);
+  // The outline runs counter-clockwise, so the piece lies to the left of its edges.
+  const from = (s: number, t: number): Vec2 => ({
+    x: at.x + along.x * s - along.y * t,
+    y: at.y + along.y * s + along.x * t,
+  });
+  const open = Math.tan((Math.min(60, Math.abs(edge.bevelDeg)) * Math.PI) / 180) * WEDGE_MM * 0.5;
+  return [
+    line('bevel', [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)], true),
+    {
+      kind: 'text',
+      layer: 'text',
+      at: from(2, WEDGE_MM),
+      heightMm: 2.5,
+      text: `${trimNumber(Math.abs(edge.bevelDeg), 0)}° ${edge.bevelDeg > 0 ? 'back' : 'face'}`,
+    },
+  ];
+}
+
+const CROSS_MM = 4;
+
+/** A hole with a cross at its centre. */
+export const holeShapes = (centre: Vec2, diameterMm: number, crossMm = CROSS_MM): Shape[] => [
+  { kind: 'circle', layer: 'hole', centre, radiusMm: diameterMm / 2 },
+  line('hole', [
+    { x: centre.x - crossMm, y: centre.y },
+    { x: centre.x + crossMm, y: centre.y },
+  ]),
+  line('hole', [
+    { x: centre.x, y: centre.y - crossMm },
+    { x: centre.x, y: centre.y + crossMm },
+  ]),
+];
+
+/** Size of a sample of a mark, mm. */
+export const sampleMm = { width: 16, height: 6 };
+
+/** One of each kind as it is really drawn, for the legend: 16 × 6 mm from its lower left. */
+export function sampleOf(layer: Layer): Shape[] {
+  const level = [
+    { x: 0, y: 3 },
+    { x: 16, y: 3 },
+  ];
+  const box = (x: number, width: number): Vec2[] => [
+    { x, y: 0.5 },
+    { x: x + width, y: 0.5 },
+    { x: x + width, y: 5.5 },
+    { x, y: 5.5 },
+  ];
+  switch (layer) {
+    case 'hole':
+      return holeShapes({ x: 8, y: 3 }, 4, 3);
+    case 'score':
+      return [line('score', level), ...ticks('score', level, 6, 3)];
+    case 'dart':
+      return hatched([
+        { x: 0, y: 0.5 },
+        { x: 15, y: 3 },
+        { x: 0, y: 5.5 },
+      ]);
+    case 'glue':
+    case 'pocket':
+      return [line(layer, box(2, 12), true)];
+    case 'pad':
+      return crossed('pad', box(5, 5));
+    case 'rivet':
+      return [
+        line(
+          'rivet',
+          Array.from({ length: 16 }, (_, i) => ({
+            x: 8 + 2.2 * Math.cos((i * Math.PI) / 8),
+            y: 3 + 2.2 * Math.sin((i * Math.PI) / 8),
+          })),
+          true,
+        ),
+      ];
+    case 'notch':
+      return [
+        line('cut', [
+          { x: 0, y: 0.5 },
+          { x: 16, y: 0.5 },
+        ]),
+        ...notch({ x: 8, y: 0.5 }, { x: 8, y: 20 }, '').slice(0, 1),
+      ];
+    case 'bevel':
+      return [
+        line(
+          'bevel',
+          [
+            { x: 8, y: 0.5 },
+            { x: 5, y: 5.5 },
+            { x: 8, y: 5.5 },
+          ],
+          true,
+        ),
+      ];
+    case 'text':
+      return [];
+    case 'cut':
+    case 'groove':
+    case 'fold':
+      return [line(layer, level)];
+  }
+}
