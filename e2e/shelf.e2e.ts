@@ -128,10 +128,15 @@ describe('the shelf and its dangers', function () {
     await go(page, bench, 'shape', troubled);
     const cards = page.locator('aside article');
     expect(await cards.count()).to.be.at.least(10);
+    const unfold = (): Promise<void> =>
+      page.evaluate(() =>
+        document.querySelectorAll('aside details').forEach((d) => d.setAttribute('open', '')),
+      );
     for (let i = 0; i < 25; i++) {
+      await unfold();
       const next = page
         .locator('aside article[aria-label^="Stop"]')
-        .filter({ has: page.getByRole('button') })
+        .filter({ has: page.locator('button.btn') })
         .first();
       if ((await next.count()) === 0) break;
       const title = await next.getAttribute('aria-label');
@@ -147,5 +152,20 @@ describe('the shelf and its dangers', function () {
       .locator('aside article[aria-label^="Stop"]')
       .evaluateAll((all) => all.map((a) => a.getAttribute('aria-label')));
     expect(left).to.deep.equal([]);
+  });
+
+  it('sets a finding aside with a reason until its numbers change', async () => {
+    await go(page, bench, 'brief', 'demo-lampwarden-harness');
+    const heat = page.locator('aside article', { hasText: 'Foam covers about' });
+    await heat.getByRole('button', { name: 'Set aside' }).click();
+    await heat.getByLabel('Why it may stay').fill('Short photo walk in winter');
+    await heat.getByRole('button', { name: 'Set aside' }).click();
+    const set = page.locator('aside details', { hasText: 'Foam covers about' });
+    await set.getByText('Short photo walk in winter').waitFor();
+    await saved(page);
+    await page.reload();
+    await set.locator('summary').click();
+    await set.getByRole('button', { name: 'Count it again' }).click();
+    await heat.getByRole('button', { name: 'Set aside' }).waitFor();
   });
 });

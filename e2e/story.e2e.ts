@@ -97,7 +97,7 @@ describe('from tape measure to printed pattern', function () {
     await go(page, bench, 'inside');
     await page.getByRole('button', { name: 'Take all out' }).click();
     await page.getByRole('button', { name: 'Light it' }).click();
-    await page.getByRole('img', { name: /Circuit: 3 × AAA.*3 strings, 60 mA/ }).waitFor();
+    await page.getByRole('img', { name: /Circuit: 3 × AAA.*3 strings, 59 mA/ }).waitFor();
     expect(await page.getByText('130 Ω').count()).to.equal(3);
     await page
       .getByRole('img', { name: /Run time [\d.]+ hours/ })
@@ -111,6 +111,7 @@ describe('from tape measure to printed pattern', function () {
     await go(page, bench, 'shape');
     await type(page, 'Padding', '2');
     const finding = page.locator('[data-rule^="pack-room"]');
+    await page.locator('aside summary', { hasText: '13 mm thick' }).click();
     await finding.waitFor();
     expect(await finding.innerText()).to.match(/13 mm thick, the room behind shell is [\d.]+ mm/);
     await finding.getByRole('button', { name: /^Padding/ }).click();
@@ -124,7 +125,7 @@ describe('from tape measure to printed pattern', function () {
     await page.locator('[data-save="away"]').waitFor();
     // Stations nobody has been to open all the same.
     await page.getByRole('link', { name: /^Log/ }).click();
-    await page.getByRole('main', { name: 'Log' }).getByRole('heading').first().waitFor();
+    await page.getByRole('main', { name: 'Log' }).getByRole('button').first().waitFor();
     await page.getByRole('link', { name: /^Shape/ }).click();
     await bench.start();
     await saved(page);

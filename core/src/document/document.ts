@@ -163,6 +163,14 @@ export interface BuildDoc {
   circuits: Circuit[];
   cut: CutPlan;
   make: MakePlan;
+  /** Findings that are understood, by their ids; one whose words have changed since counts again. */
+  setAside?: Record<string, SetAside>;
+}
+
+/** Why a finding may stay, and what it said then. */
+export interface SetAside {
+  title: string;
+  reason: string;
 }
 
 /** A remembered state to compare with. */

@@ -22,6 +22,7 @@ export {
   type PlaceKind,
   type Ply,
   type Row,
+  type SetAside,
   type Side,
   type Value,
 } from './document';

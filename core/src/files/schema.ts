@@ -258,6 +258,13 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
     stock: stockSchema.required(),
     parts: Joi.array().max(200).unique('id').items(partOf(kinds)).custom(partsHang).required(),
     circuits: Joi.array().max(100).unique('id').items(circuit).required(),
+    setAside: Joi.object().pattern(
+      Joi.string().max(200),
+      Joi.object({
+        title: Joi.string().max(500).required(),
+        reason: Joi.string().max(500).allow('').required(),
+      }),
+    ),
     cut: Joi.object({
       page: Joi.valid('A4', 'A3', 'Letter', 'Legal').required(),
       barMeasuredMm: within(80, 120).required(),

@@ -168,21 +168,27 @@ export const withinBudget: BuildRule = ({ doc, report }) => {
   }));
 };
 
+const boxWords = (sidesMm: readonly number[]): string =>
+  `${sidesMm.map((mm) => trimNumber(mm, 0)).join(' × ')} mm`;
+
 /** Too long for the luggage or the event. */
 export const travels: BuildRule = ({ doc, report }) =>
   report.parts.flatMap((made) => {
     const limit = Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm);
-    return when(made.longestMm > limit, () => ({
+    const { sidesMm, how } = made.packed;
+    const [long] = sidesMm;
+    // What lies flat can be rolled.
+    return when(how !== 'flat' && long > limit, () => ({
       id: `travel:${made.id}`,
       severity: 'mind' as const,
       station: 'brief' as const,
-      title: `${made.name}: ${printMm(made.longestMm, 0)} long, the limit is ${printMm(limit, 0)}.`,
+      title: `${made.name}: ${printMm(long, 0)} long, the limit is ${printMm(limit, 0)}.`,
       why:
         doc.brief.luggageMm <= doc.brief.eventMaxMm
-          ? 'It does not go into the luggage.'
+          ? `Its smallest box is ${boxWords(sidesMm)}; it packs ${how === 'nested' ? 'one in the other' : 'only as it is'}.`
           : 'The event does not admit it.',
       sure: 'measured' as const,
-      excess: made.longestMm - limit,
+      excess: long - limit,
       partId: made.id,
       remedies: [],
     }));

@@ -11,3 +11,4 @@ export { placingOf, sidesOf } from './placing';
 export { startLights } from './startLights';
 export type { StandOff } from './wear/standOff';
 export { finishG, gluedMm } from './finish';
+export type { PackedPart, Packing } from './packed';

@@ -13,6 +13,7 @@ import { fasteningsG, gapFastenings } from './gapFastenings';
 import { gripsOf, type FormHandle } from './grips';
 import { formOf } from './kinds';
 import { makePart, zoneOf, type MadePart } from './made';
+import { packingOf, smallestBox, type PackedPart } from './packed';
 import { thicknessTrial, type TrialRow } from './trial';
 import { padSizeMm, type Pad } from './wear/pads';
 import type { PartFit } from './wear/partFit';
@@ -76,7 +77,8 @@ export interface PartReport {
   /** Dry glue, coats and paint. */
   finishG: number;
   totalG: number;
-  longestMm: number;
+  /** The smallest box it goes into, and how it travels. */
+  packed: PackedPart;
   trial: TrialRow[];
   grips: FormHandle[];
 }
@@ -100,17 +102,6 @@ const padMarks = (pads: readonly Pad[], pieceId: string): Mark[] =>
       points: square(pad.flat, padSizeMm),
       text: `pad ${pad.thicknessMm} mm`,
     }));
-
-/** The longest side of the box round a finished part. */
-const longestOf = (points: readonly Vec3[]): number =>
-  Math.max(
-    0,
-    ...(['x', 'y', 'z'] as const).map((k) => {
-      const low = points.reduce((m, p) => Math.min(m, p[k]), Infinity);
-      const high = points.reduce((m, p) => Math.max(m, p[k]), -Infinity);
-      return Number.isFinite(low) ? high - low : 0;
-    }),
-  );
 
 /** Anchors of the form, and the middle of every panel. */
 const anchorsOf = ({ model, laid }: MadePart): Anchor[] => [
@@ -160,7 +151,13 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
   const finishing = finishG(pieces, around.habits);
   const solid = solidOf(laid);
   const extras = joinMeshes(featured.solids);
-  const longestMm = longestOf([...solid.mesh.points, ...extras.points]);
+  const packed: PackedPart =
+    coarse && before
+      ? before.packed
+      : {
+          sidesMm: smallestBox([...solid.mesh.points, ...extras.points]),
+          how: packingOf(made.pieces, strainClass(bending.bendStrain)),
+        };
   const shell = pieces.filter((p) => p.role === 'shell');
   const fastenings = [...gapFastenings(model), ...model.fastenings];
   const itemsG = featured.items.reduce((sum, i) => sum + i.massG, 0);
@@ -209,12 +206,12 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     foamG,
     finishG: finishing,
     totalG: foamG + finishing + fasteningsG(fastenings) + itemsG + boughtG,
-    longestMm,
+    packed,
     trial: coarse
       ? (before?.trial ?? [])
       : thicknessTrial(part, around, {
           outlineMm: shell.reduce((sum, p) => sum + outlineLength(p.outline), 0),
-          longestMm,
+          longestMm: packed.sidesMm[0],
           pieces: shell.length,
           copies,
           model: made.model,

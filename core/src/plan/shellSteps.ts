@@ -82,7 +82,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   }
   if (grooved) {
     const { count, spacingMm } = groovesForBend(Math.PI, part.tightestRadiusMm * Math.PI);
-    const grooveM = (count * part.longestMm * part.copies * 2) / 1000;
+    const grooveM = (count * part.packed.sidesMm[0] * part.copies * 2) / 1000;
     steps.push({
       id: id('groove'),
       title: `${part.name}: groove the back`,

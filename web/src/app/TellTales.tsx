@@ -1,10 +1,11 @@
 import type { Finding } from '@fomrik/core/findings';
 import type { Severity, Station } from '@fomrik/core/document';
 import { strainClassName } from '@fomrik/core/foam';
-import { FindingCard } from '../parts/FindingCard';
+import { FindingCard, findingMark } from '../parts/FindingCard';
 import { Amount } from '../parts/Amount';
 import { useLength } from '../parts/useLength';
 import { usePart } from '../parts/usePart';
+import { useBuild } from '../store/build';
 import { useNotes } from '../store/notes';
 import { useReport } from '../store/report';
 import { difference } from './totals';
@@ -44,6 +45,11 @@ function useFigures(): Figure[] {
       change: difference(made.bendStrain, then?.bendStrain, 0, 100),
     },
   ];
+  figures.push({
+    label: `longest, packed ${made.packed.how}`,
+    text: length(made.packed.sidesMm[0], 0),
+    change: difference(made.packed.sidesMm[0], then?.packed.sidesMm[0], 0),
+  });
   for (const { what, openingMm } of made.passages)
     figures.push({
       label: `opening for ${what}`,
@@ -67,24 +73,46 @@ function useFigures(): Figure[] {
 
 const grave: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };
 
+/** Stations where a part is chosen: elsewhere its figures would be read as the build's. */
+const ofPart: readonly Station[] = ['body', 'shape', 'inside', 'cut'];
+
+/** A finding in one line that opens. */
+function Folded({ finding, where }: { finding: Finding; where: string }) {
+  const { icon: Icon, word, tone } = findingMark[finding.severity];
+  return (
+    <details className="border-t border-hair">
+      <summary className="flex cursor-pointer items-baseline gap-1.5 py-1 text-[13px]">
+        <Icon aria-hidden size={13} className={`shrink-0 self-center ${tone}`} />
+        <span className="sr-only">{word}:</span>
+        <span className="line-clamp-1 flex-1">{finding.title}</span>
+        <span className="shrink-0 text-[11.5px] text-soft">{where}</span>
+      </summary>
+      <FindingCard finding={finding} />
+    </details>
+  );
+}
+
 /** Right of the bench: figures, then what Fomrik noticed, this station's first. */
 export function TellTales({ station }: { station: Station }) {
   const findings = useReport((s) => s.report?.findings) ?? [];
   const figures = useFigures();
+  const aside = useBuild((s) => s.doc.setAside);
+  const isAside = (f: Finding): boolean => aside?.[f.id]?.title === f.title;
   const chosen = usePart().part?.id;
   // The chosen part's findings come before those of others as grave.
   const own = (f: Finding): number => (f.partId === chosen ? 0 : 1);
   const here = findings
-    .filter((f) => f.station === station)
+    .filter((f) => f.station === station && !isAside(f))
     .sort((a, b) => grave[a.severity] - grave[b.severity] || own(a) - own(b));
-  const elsewhere = findings.filter((f) => f.station !== station);
+  const elsewhere = findings.filter((f) => f.station !== station && !isAside(f));
+  const understood = findings.filter(isAside);
   return (
     <aside
       aria-label="Tell-tales"
       className="min-h-0 overflow-auto border-l border-hair bg-paper p-2.5"
       tabIndex={-1}
     >
-      {figures.length > 0 && (
+      {ofPart.includes(station) && figures.length > 0 && (
         <dl className="mb-3 grid grid-cols-2 gap-x-3 gap-y-1.5">
           {figures.map((f) => (
             <div key={f.label} className="leading-tight">
@@ -107,10 +135,11 @@ export function TellTales({ station }: { station: Station }) {
       ))}
       {elsewhere.length > 0 && <h2 className="head mt-4">At other stations ({elsewhere.length})</h2>}
       {elsewhere.map((f) => (
-        <div key={f.id}>
-          <p className="mt-1 text-[11.5px] text-soft">{stations.find((s) => s.key === f.station)!.label}</p>
-          <FindingCard finding={f} />
-        </div>
+        <Folded key={f.id} finding={f} where={stations.find((s) => s.key === f.station)!.label} />
+      ))}
+      {understood.length > 0 && <h2 className="head mt-4">Set aside ({understood.length})</h2>}
+      {understood.map((f) => (
+        <Folded key={f.id} finding={f} where={aside![f.id]!.reason || 'understood'} />
       ))}
     </aside>
   );

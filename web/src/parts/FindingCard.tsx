@@ -2,18 +2,60 @@ import type { Finding } from '@fomrik/core/findings';
 import type { Severity } from '@fomrik/core/document';
 import { sureLabel } from '@fomrik/core/units';
 import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
+import { type FormEvent, useState } from 'react';
 import { useBuild } from '../store/build';
 
-const mark: Record<Severity, { icon: typeof Circle; word: string; tone: string }> = {
+export const findingMark: Record<Severity, { icon: typeof Circle; word: string; tone: string }> = {
   stop: { icon: OctagonX, word: 'Stop', tone: 'text-stop' },
   mind: { icon: TriangleAlert, word: 'Mind', tone: 'text-ink' },
   note: { icon: Circle, word: 'Note', tone: 'text-soft' },
 };
 
+/** Sets a finding aside with a reason, or takes it back; it comes back by itself when its numbers change. */
+function SettingAside({ finding: { id, title } }: { finding: Finding }) {
+  const aside = useBuild((s) => s.doc.setAside?.[id]?.title === title);
+  const update = useBuild((s) => s.update);
+  const [reason, setReason] = useState<string>();
+  const settle = (event: FormEvent): void => {
+    event.preventDefault();
+    update((d) => void (d.setAside = { ...d.setAside, [id]: { title, reason: reason!.trim() } }));
+    setReason(undefined);
+  };
+  if (aside)
+    return (
+      <button type="button" className="quiet" onClick={() => update((d) => void delete d.setAside![id])}>
+        Count it again
+      </button>
+    );
+  if (reason === undefined)
+    return (
+      <button type="button" className="quiet" onClick={() => setReason('')}>
+        Set aside
+      </button>
+    );
+  return (
+    <form className="flex w-full gap-1.5" onSubmit={settle}>
+      <input
+        className="box flex-1"
+        aria-label="Why it may stay"
+        placeholder="Why it may stay"
+        maxLength={500}
+        autoFocus
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+        onKeyDown={(e) => e.key === 'Escape' && setReason(undefined)}
+      />
+      <button type="submit" className="btn">
+        Set aside
+      </button>
+    </form>
+  );
+}
+
 /** One finding with its numbers, reason and cures. Enter on the card applies the first cure. */
 export function FindingCard({ finding }: { finding: Finding }) {
   const apply = useBuild((s) => s.apply);
-  const { icon: Icon, word, tone } = mark[finding.severity];
+  const { icon: Icon, word, tone } = findingMark[finding.severity];
   const cures = finding.remedies.filter((r) => r.changes.length > 0);
   return (
     <article
@@ -33,15 +75,14 @@ export function FindingCard({ finding }: { finding: Finding }) {
       <p className="mt-0.5 text-[12.5px] leading-snug text-soft">
         {finding.why} <span className="italic">({sureLabel[finding.sure]})</span>
       </p>
-      {cures.length > 0 && (
-        <div className="mt-1.5 flex flex-wrap gap-1.5">
-          {cures.map((remedy) => (
-            <button key={remedy.label} type="button" className="btn" onClick={() => apply(remedy.changes)}>
-              {remedy.label}
-            </button>
-          ))}
-        </div>
-      )}
+      <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
+        {cures.map((remedy) => (
+          <button key={remedy.label} type="button" className="btn" onClick={() => apply(remedy.changes)}>
+            {remedy.label}
+          </button>
+        ))}
+        <SettingAside finding={finding} />
+      </div>
     </article>
   );
 }

@@ -71,6 +71,9 @@ const fieldsOf = (front: boolean) =>
 
 type PlateParams = ParamsOf<ReturnType<typeof fieldsOf>>;
 
+/** However deep it is scooped, a plate is so high everywhere. */
+const LEAST_HEIGHT_MM = 40;
+
 /** A plate over the front or the back of the trunk, from its measured slices. */
 function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270): FormKind {
   const front = middleDeg === 90;
@@ -83,7 +86,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
     const upper = (away: number): number => {
       const neck = params.neckScoopMm * Math.max(0, 1 - away / 0.45) ** 1.5;
       const arm = away > 0.55 ? params.armScoopMm * ((away - 0.55) / 0.45) ** 1.3 : 0;
-      return top - neck - arm;
+      return Math.max(top - neck - arm, bottom + LEAST_HEIGHT_MM);
     };
     const panel = (id: string, name: string, from: number, to: number): Panel => ({
       id,
@@ -92,7 +95,8 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         const t = from + (to - from) * u;
         const away = Math.abs(t);
         const z = bottom + (upper(away) - bottom) * v;
-        const section = torsoSection(body, z);
+        // Above the shoulder the body draws in level; a plate stands up straight there.
+        const section = torsoSection(body, Math.min(z, at.shoulder));
         const ridge =
           params.ridgeMm * Math.max(0, 1 - away / 0.5) * Math.sin(Math.PI * Math.min(1, 0.15 + v * 0.85));
         return onSlice(

@@ -20,19 +20,27 @@ function slerp(a: Vec3, b: Vec3, t: number): Vec3 {
   return add3(scale3(a, p), scale3(b, q));
 }
 
+/** Elevation at which a level ring of the brow's height crosses the sphere this far from its middle plane, radians. */
+const browElevation = (across: number): number =>
+  Math.asin(Math.min(0.98, Math.sin(rad(BROW_DEG)) / Math.sqrt(1 - across * across)));
+
+/** The sides of the dome are cut off so much before their pointed ends, on the ring and on the strip alike. */
+const END_DEG = 1.5;
+
 /** One side of the dome, between the edge of the crown strip and the brow line; its two ends are a few millimetres wide. */
-function domeSide(side: 1 | -1, axes: Vec3, centre: Vec3, half: number, browDeg: number): Panel {
-  const END_DEG = 4;
+function domeSide(side: 1 | -1, axes: Vec3, centre: Vec3, half: number): Panel {
   const across = half / axes.x;
   const squeeze = Math.sqrt(1 - across * across);
-  const ring = Math.cos(rad(browDeg));
-  const startAz = Math.asin(Math.min(0.99, across / ring));
+  const ring = Math.cos(rad(BROW_DEG));
+  const end = rad(END_DEG);
+  const startAz = Math.asin(Math.min(0.99, across / ring)) + end;
+  const startEl = browElevation(across) + end;
   const grid = gridOf(22, 10, (u, v) => {
     const along = side === 1 ? 1 - u : u;
-    const el = rad(browDeg + (180 - 2 * browDeg) * along);
-    const az = startAz + rad(END_DEG) + (Math.PI - 2 * (startAz + rad(END_DEG))) * along;
+    const el = startEl + (Math.PI - 2 * startEl) * along;
+    const az = startAz + (Math.PI - 2 * startAz) * along;
     const top = { x: across, y: squeeze * Math.cos(el), z: squeeze * Math.sin(el) };
-    const brow = { x: ring * Math.sin(az), y: ring * Math.cos(az), z: Math.sin(rad(browDeg)) };
+    const brow = { x: ring * Math.sin(az), y: ring * Math.cos(az), z: Math.sin(rad(BROW_DEG)) };
     const p = slerp(brow, top, v);
     return { x: side * axes.x * p.x, y: centre.y + axes.y * p.y, z: centre.z + axes.z * p.z };
   });
@@ -69,11 +77,13 @@ function gores(count: number, { axes, centre }: HelmetFrame, columns: number): D
 
 /** A strip from brow to nape over the crown, and a side piece either hand. */
 function stripAndSides(stripMm: number, { axes, centre }: HelmetFrame): Division {
-  const half = stripMm / 2;
+  // On a small head a strip wider than this would leave no sides.
+  const half = Math.min(stripMm / 2, 0.6 * Math.cos(rad(BROW_DEG)) * axes.x);
   const strip = (u: number, v: number): Vec3 => {
-    const turn = rad(BROW_DEG + (180 - 2 * BROW_DEG) * v);
     const x = half * (1 - 2 * u);
-    const squeeze = Math.sqrt(Math.max(0, 1 - (x / axes.x) ** 2));
+    const low = browElevation(x / axes.x);
+    const turn = low + (Math.PI - 2 * low) * v;
+    const squeeze = Math.sqrt(1 - (x / axes.x) ** 2);
     return {
       x,
       y: centre.y + axes.y * squeeze * Math.cos(turn),
@@ -88,8 +98,8 @@ function stripAndSides(stripMm: number, { axes, centre }: HelmetFrame): Division
         grid: gridOf(4, 22, strip),
         edges: { bottom: 'brow edge', right: 'strip seam', top: 'nape edge', left: 'strip seam' },
       },
-      domeSide(1, axes, centre, half, BROW_DEG),
-      { ...domeSide(-1, axes, centre, half, BROW_DEG), mirrorOf: 'right' },
+      domeSide(1, axes, centre, half),
+      { ...domeSide(-1, axes, centre, half), mirrorOf: 'right' },
     ],
     joins: [
       { a: ['right', 'top'], b: ['strip', 'left'], kind: 'seam' },

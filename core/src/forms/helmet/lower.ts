@@ -71,7 +71,9 @@ export function visorPanel(input: FormInput<HelmetParams>, frame: HelmetFrame, v
   const { eye, browZ, bottomZ, centre, wall } = frame;
   const slitted = params.visor === 'slit';
   const reach = params.faceDeg + VISOR_PAST_DEG;
-  const low = slitted ? Math.max(bottomZ, eye.z - params.slitMm / 2 - params.slitDropMm - 60) : eye.z - 12;
+  const slitLow = eye.z - params.slitDropMm - params.slitMm / 2;
+  // As low as the skirt, but always some foam below the slit.
+  const low = slitted ? Math.min(Math.max(bottomZ, slitLow - 60), slitLow - 15) : eye.z - 12;
   const height = browZ + 18 - low;
   const slitV = (eye.z - params.slitDropMm - low) / height;
   return [
