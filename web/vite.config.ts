@@ -2,6 +2,9 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
+/** Where the server of `./fomrik dev` said it is. */
+const server = process.env['FOMRIK_SERVER'] ?? 'http://127.0.0.1:4600';
+
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   worker: { format: 'es' },
@@ -9,9 +12,9 @@ export default defineConfig({
   server: {
     proxy: {
       '/api': {
-        target: 'http://127.0.0.1:4600',
+        target: server,
         changeOrigin: true,
-        headers: { origin: 'http://127.0.0.1:4600' },
+        headers: { origin: server },
       },
     },
   },

@@ -237,12 +237,34 @@ export function foamOf(
   const grids = skins.map(({ panel, foam }) =>
     offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value),
   );
-  const areas = grids.map((grid) => meshArea(gridMesh(grid)));
+  const grown = bevelAreas(skins, grids, joins);
+  const areas = grids.map((grid, i) => meshArea(gridMesh(grid)) + grown[i]!);
   return {
     areaMm2: areas.reduce((sum, a) => sum + a, 0),
     massG: areas.reduce((sum, a, i) => sum + foamMassG(a, skins[i]!.foam), 0),
     girthMm: girthOf(skins, grids, joins),
   };
+}
+
+/** What bevels add to each piece: at a mitre the layer that is cut reaches further than the inner face. */
+function bevelAreas(skins: readonly Skin[], grids: readonly Vec3[][][], joins: readonly Join[]): number[] {
+  const grown = skins.map(() => 0);
+  for (const { a, b, kind } of joins) {
+    const [i, k] = [a, b].map(([id]) => skins.findIndex((s) => s.panel.id === id)) as [number, number];
+    if (kind !== 'seam' || i < 0 || k < 0 || (i === k && a[1] === b[1])) continue;
+    const tangent = Math.tan((bevelsOf(skins[i]!.panel, a[1], skins[k]!.panel, b[1]) * Math.PI) / 180);
+    for (const [at, side] of [
+      [i, a[1]],
+      [k, b[1]],
+    ] as const) {
+      const { panel, foam } = skins[at]!;
+      const points = grids[at]!.flat();
+      const run = sideVertices(panel, side).map((v) => points[v]!);
+      const lengthMm = run.slice(1).reduce((sum, p, n) => sum + dist3(p, run[n]!), 0);
+      grown[at]! += lengthMm * foam.neutralFraction.value * foam.thicknessMm.value * tangent;
+    }
+  }
+  return grown;
 }
 
 /** The longest run round: rows of panels that meet side to side, added up, at either end. */

@@ -3,6 +3,7 @@ import type { Measure } from '../body';
 import { applyChanges, type BuildDoc, type Feature } from '../document';
 import { derive } from '../report';
 import type { Advice } from './advice';
+import { standardKinds } from './kinds';
 import { newBuild, newPart } from './newPart';
 
 const buildWith = (features: Feature[], measures: Measure[] = []): BuildDoc => {
@@ -49,9 +50,9 @@ describe('foam of trim and layers', () => {
 });
 
 describe('the thickness trial', () => {
-  it('tells of each thickness exactly what deriving with it does', function () {
-    this.timeout(60_000);
-    for (const form of ['gorget', 'pauldron', 'belt', 'greave', 'half-mask']) {
+  it('tells of each thickness exactly what deriving with it does, for every form', function () {
+    this.timeout(180_000);
+    for (const form of standardKinds.forms.keys()) {
       const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
       const doc = { ...newBuild('Trial', '2026-03-01', wearer), parts: [newPart('p', wearer, form)] };
       const tried = derive(doc).parts[0]!.trial;
@@ -63,8 +64,8 @@ describe('the thickness trial', () => {
         expect(row.bendStrain, what).to.be.closeTo(part.bendStrain, 1e-9);
         expect(row.girthMm, what).to.be.closeTo(part.girthMm, 1e-6);
         // The flat is stretched a little; the trial measures the surface itself.
-        expect(row.areaMm2, what).to.be.closeTo(part.areaMm2, part.areaMm2 * 0.03);
-        expect(row.massG, what).to.be.closeTo(part.foamG, part.foamG * 0.03);
+        expect(row.areaMm2, what).to.be.closeTo(part.areaMm2, part.areaMm2 * 0.05);
+        expect(row.massG, what).to.be.closeTo(part.foamG, part.foamG * 0.05);
         const tightest = Math.min(...part.passages.map((p) => p.openingMm - p.needMm));
         expect(row.passes, what).to.equal(part.passages.length === 0 || tightest >= 0);
       }
