@@ -3,11 +3,21 @@ import type { LogEntry } from '../document';
 import type { Report } from '../report';
 import { boundsOf } from '../geometry';
 import { trimNumber } from '../units';
+import { withoutControls } from './text';
 import { quantityText } from './drawing';
 
 /** RFC 4180, and cells a spreadsheet would run as formulas are defused. */
-const csv = (rows: Record<string, string | number>[]): string =>
-  `${Papa.unparse(rows, { escapeFormulae: true })}\r\n`;
+const csv = (rows: Record<string, string | number>[]): string => {
+  const plain = rows.map((row) =>
+    Object.fromEntries(
+      Object.entries(row).map(([key, cell]) => [
+        key,
+        typeof cell === 'string' ? withoutControls(cell) : cell,
+      ]),
+    ),
+  );
+  return `${Papa.unparse(plain, { escapeFormulae: true })}\r\n`;
+};
 
 export function cutListCsv(report: Report): string {
   return csv(

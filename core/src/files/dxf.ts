@@ -1,4 +1,5 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
+import { oneLine } from './text';
 import { layers, lineStyle, type Layer, type Shape } from './drawing';
 
 const colour: Record<Layer, number> = {
@@ -18,11 +19,7 @@ const colour: Record<Layer, number> = {
 };
 
 /** Greek and symbols that old DXF readers cannot take, in their classic escapes. */
-const plain = (text: string): string =>
-  text
-    .replace(/Ø/g, '%%c')
-    .replace(/°/g, '%%d')
-    .replace(/[\r\n]+/g, ' ');
+const plain = (text: string): string => oneLine(text).replace(/Ø/g, '%%c').replace(/°/g, '%%d');
 
 /** One drawing as DXF in millimetres, one layer per kind of line. */
 export function drawingDxf(shapes: readonly Shape[]): string {
@@ -50,7 +47,10 @@ export function drawingDxf(shapes: readonly Shape[]): string {
     } else if (shape.kind === 'circle') {
       dxf.addCircle(point3d(shape.centre.x, shape.centre.y, 0), shape.radiusMm, options);
     } else {
-      dxf.addText(point3d(shape.at.x, shape.at.y, 0), shape.heightMm, plain(shape.text), options);
+      dxf.addText(point3d(shape.at.x, shape.at.y, 0), shape.heightMm, plain(shape.text), {
+        ...options,
+        rotation: ((shape.turnRad ?? 0) * 180) / Math.PI,
+      });
     }
   }
   return dxf.stringify();

@@ -1,12 +1,13 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { Report } from '../report';
 import { cautions } from '../materials';
+import { oneLine } from './text';
 import { scheduleTime, stepTime } from '../plan';
 
 /** The steps still to do as calendar events in the maker's own local time (RFC 5545 floating times). */
 export function scheduleIcs(report: Report, buildName: string, stamp: Date): string {
   const calendar = ical({
-    name: buildName,
+    name: oneLine(buildName),
     prodId: { company: 'Fomrik', product: 'Fomrik' },
     method: ICalCalendarMethod.PUBLISH,
   });
@@ -26,8 +27,8 @@ export function scheduleIcs(report: Report, buildName: string, stamp: Date): str
       start: at(slot.startMin),
       end: at(slot.endMin),
       floating: true,
-      summary: step.title,
-      description: notes.join('\n'),
+      summary: oneLine(step.title),
+      description: notes.map(oneLine).join('\n'),
     });
   }
   return calendar.toString();

@@ -1,7 +1,12 @@
+import { withoutControls } from './text';
 import { layers, lineStyle, type Shape } from './drawing';
 
 const escape = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+  withoutControls(text)
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/"/g, '&quot;');
 const n = (value: number): string => String(Number(value.toFixed(3)));
 
 /** One drawing as SVG 1.1: user units are millimetres, one group per kind of line, y turned down. */
@@ -12,6 +17,8 @@ export function drawingSvg(
   title: string,
 ): string {
   const y = (value: number): string => n(heightMm - value);
+  const turned = ({ at, turnRad = 0 }: Shape & { kind: 'text' }): string =>
+    turnRad === 0 ? '' : ` transform="rotate(${n((-turnRad * 180) / Math.PI)} ${n(at.x)} ${y(at.y)})"`;
   const draw = (shape: Shape): string => {
     if (shape.kind === 'line') {
       const d = shape.points.map((p, i) => `${i === 0 ? 'M' : 'L'}${n(p.x)} ${y(p.y)}`).join('');
@@ -19,7 +26,7 @@ export function drawingSvg(
     }
     if (shape.kind === 'circle')
       return `    <circle cx="${n(shape.centre.x)}" cy="${y(shape.centre.y)}" r="${n(shape.radiusMm)}"/>`;
-    return `    <text x="${n(shape.at.x)}" y="${y(shape.at.y)}" font-size="${n(shape.heightMm)}" text-anchor="middle">${escape(shape.text)}</text>`;
+    return `    <text x="${n(shape.at.x)}" y="${y(shape.at.y)}" font-size="${n(shape.heightMm)}" text-anchor="middle"${turned(shape)}>${escape(shape.text)}</text>`;
   };
   const groups = layers.flatMap((layer) => {
     const inside = shapes.filter((s) => s.layer === layer);

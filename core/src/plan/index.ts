@@ -1,4 +1,4 @@
 export { shopping, type CostLine } from './cost';
 export { schedule, scheduleTime, type Schedule } from './schedule';
-export type { Step } from './step';
+export type { Step, StepAbout } from './step';
 export { buildSteps, stepTime } from './steps';

@@ -15,6 +15,7 @@ export function liningSteps(doc: BuildDoc, part: PartReport, after: string): Ste
     title: `${part.name}: glue the lining`,
     detail: `${part.lining.name}${lit ? ' over the wires, hatch left loose over the pack' : ' inside, from the middle outwards'}.`,
     partId: part.id,
+    about: 'lining',
     workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin,
     waitMin: g.cureMin,
     waitFor: `${g.name} at full strength`,

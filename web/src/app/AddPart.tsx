@@ -15,7 +15,8 @@ export function AddPart() {
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align="start"
-          className="z-50 grid max-h-[70vh] grid-cols-2 gap-x-4 overflow-auto border border-ink bg-leaf p-2"
+          collisionPadding={8}
+          className="z-50 grid max-h-(--radix-dropdown-menu-content-available-height) grid-cols-2 gap-x-4 overflow-auto border border-ink bg-leaf p-2"
         >
           {menu.map(({ group, forms }) => (
             <DropdownMenu.Group key={group} className="mb-1">

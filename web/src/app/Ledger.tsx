@@ -2,7 +2,7 @@ import { Pin as PinIcon } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { pinNow, useNotes } from '../store/notes';
 import { useReport } from '../store/report';
-import { toggle } from '../store/view';
+import { toggle, useView } from '../store/view';
 import { difference, ledgerFigures, showFigure } from './totals';
 
 /** The figures of the whole build, always visible, with their difference from the pin. */
@@ -13,10 +13,12 @@ export function Ledger() {
   const pin = useNotes((s) => s.pinned);
   const parts = useReport((s) => s.report?.parts.length ?? 0);
   const left = useReport((s) => s.report?.coarse.length ?? 0);
+  const noticed = useReport((s) => s.report?.findings.length ?? 0);
+  const tales = useView((v) => v.talesOpen);
   const all = useBuild((s) => s.doc.parts.length);
   return (
     <footer
-      className="flex h-12 items-center gap-5 border-t border-ink bg-paper px-3 max-[1200px]:gap-3"
+      className="flex min-h-12 flex-wrap items-center gap-5 border-t border-ink bg-paper px-3 max-[1200px]:gap-3"
       aria-label="Ledger"
     >
       {ledgerFigures(currency).map((figure) => {
@@ -39,6 +41,14 @@ export function Ledger() {
         </p>
       )}
       <div className="ml-auto flex items-center gap-2">
+        <button
+          type="button"
+          className="btn hidden max-[1000px]:inline-flex"
+          aria-pressed={tales}
+          onClick={() => toggle('talesOpen')}
+        >
+          Noticed {noticed}
+        </button>
         {pin && (
           <span className="max-w-40 truncate text-[12px] text-soft">differences from “{pin.name}”</span>
         )}

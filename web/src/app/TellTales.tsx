@@ -8,6 +8,7 @@ import { usePart } from '../parts/usePart';
 import { useBuild } from '../store/build';
 import { useNotes } from '../store/notes';
 import { useReport } from '../store/report';
+import { useView } from '../store/view';
 import { difference } from './totals';
 import { stations } from './stations';
 
@@ -95,6 +96,7 @@ function Folded({ finding, where }: { finding: Finding; where: string }) {
 /** Right of the bench: figures, then what Fomrik noticed, this station's first. */
 export function TellTales({ station }: { station: Station }) {
   const findings = useReport((s) => s.report?.findings) ?? [];
+  const open = useView((v) => v.talesOpen);
   const figures = useFigures();
   const aside = useBuild((s) => s.doc.setAside);
   const isAside = (f: Finding): boolean => aside?.[f.id]?.title === f.title;
@@ -109,7 +111,7 @@ export function TellTales({ station }: { station: Station }) {
   return (
     <aside
       aria-label="Tell-tales"
-      className="min-h-0 overflow-auto border-l border-hair bg-paper p-2.5"
+      className={`min-h-0 overflow-auto border-l border-hair bg-paper p-2.5 max-[1000px]:absolute max-[1000px]:inset-y-0 max-[1000px]:right-0 max-[1000px]:z-30 max-[1000px]:w-80 max-[1000px]:border-ink ${open ? '' : 'max-[1000px]:hidden'}`}
       tabIndex={-1}
     >
       {ofPart.includes(station) && figures.length > 0 && (

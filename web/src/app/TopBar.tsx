@@ -83,7 +83,7 @@ function StationLine({ id, here }: { id: string; here: Station }) {
               >
                 {i + 1}
               </span>
-              {label}
+              <span className={key === here ? '' : 'max-[1000px]:sr-only'}>{label}</span>
               {own.length > 0 && (
                 <span
                   className={`text-[12px] font-semibold ${stops > 0 ? 'text-stop' : 'text-soft'}`}

@@ -88,7 +88,7 @@ export function Workshop() {
   return (
     <div className="grid h-full grid-rows-[auto_1fr_auto]">
       <TopBar id={id} station={key} />
-      <div className="grid min-h-0 grid-cols-[148px_1fr_292px] max-[1200px]:grid-cols-[112px_1fr_250px]">
+      <div className="relative grid min-h-0 grid-cols-[148px_1fr_292px] max-[1200px]:grid-cols-[112px_1fr_250px] max-[1000px]:grid-cols-[104px_1fr]">
         <Rack />
         <main
           className="relative min-h-0 overflow-auto"

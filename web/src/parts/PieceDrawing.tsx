@@ -16,6 +16,8 @@ interface PieceDrawingProps {
   showStretch?: boolean;
   /** Lines of equal gap to the body. */
   gap?: StandOff | undefined;
+  /** Edges shown bold, with a dashed line beside them. */
+  lit?: (edge: PieceEdge) => boolean;
 }
 
 const isMate = (edge: PieceEdge, chosen: EdgeRef): boolean =>
@@ -31,6 +33,7 @@ export function PieceDrawing({
   onEdge,
   showStretch = false,
   gap,
+  lit,
 }: PieceDrawingProps) {
   const place = (p: Vec2): string => `${(p.x + x).toFixed(2)},${(heightMm - p.y + y).toFixed(2)}`;
   const outline = piece.outline.map(place).join(' ');
@@ -123,6 +126,20 @@ export function PieceDrawing({
           />
         </g>
       ))}
+      {lit &&
+        label
+          .filter(({ e }) => lit(e))
+          .map(({ e, points }) => (
+            <g key={e.id} fill="none">
+              <polyline points={points.map(place).join(' ')} stroke="white" strokeWidth={3} />
+              <polyline
+                points={points.map(place).join(' ')}
+                stroke="var(--color-teal)"
+                strokeWidth={1.4}
+                strokeDasharray="6 4"
+              />
+            </g>
+          ))}
       {onEdge &&
         label.map(({ e, points }) => {
           const here = edge?.pieceId === piece.id && edge.edgeId === e.id;

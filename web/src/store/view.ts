@@ -21,6 +21,8 @@ interface View {
   compareOpen: boolean;
   keysOpen: boolean;
   findOpen: boolean;
+  /** What was noticed, on screens too narrow to show it beside the bench. */
+  talesOpen: boolean;
   legendOpen: boolean;
   /** The stretch map on the pieces. */
   stretchOpen: boolean;
@@ -58,6 +60,7 @@ export const useView = create<View>()(
       compareOpen: false,
       keysOpen: false,
       findOpen: false,
+      talesOpen: false,
       legendOpen: false,
       stretchOpen: true,
       gapOpen: false,
@@ -76,6 +79,7 @@ type Switch =
   | 'compareOpen'
   | 'keysOpen'
   | 'findOpen'
+  | 'talesOpen'
   | 'legendOpen'
   | 'stretchOpen'
   | 'gapOpen'

@@ -8,6 +8,7 @@ import { ChoiceField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { DryingTimer } from './DryingTimer';
+import { StepPieces } from './StepPieces';
 
 const habitChoices: { key: keyof Habits; label: string; choices: { value: string; label: string }[] }[] = [
   {
@@ -74,6 +75,7 @@ export function Make() {
   };
   const slot = report.schedule.slots.find((s) => s.stepId === open.id);
   const held = open.after.filter((id) => done[id] === undefined && report.steps.some((s) => s.id === id));
+  const about = report.parts.find((p) => p.id === open.partId);
   const ready = report.steps.filter((s) => done[s.id] !== undefined).length;
   return (
     <div className="grid h-full grid-cols-[270px_1fr]">
@@ -109,6 +111,7 @@ export function Make() {
         </p>
         <h2 className="mt-1 text-[30px] leading-tight">{open.title}</h2>
         <p className="mt-2 max-w-2xl text-[21px] leading-snug">{open.detail}</p>
+        {about && open.about && <StepPieces made={about} about={open.about} />}
         <p className="mt-2 flex items-center gap-2 text-[17px]">
           <Hourglass size={18} aria-hidden /> {stepTime(open)}
         </p>

@@ -68,8 +68,8 @@ export function Shape() {
   };
   return (
     <div className="flex h-full min-h-[620px] flex-col">
-      <div className="relative grid min-h-0 flex-1 grid-cols-[5fr_6fr] border-b border-hair">
-        <div className="relative min-h-0 border-r border-hair bg-paper">
+      <div className="relative grid min-h-0 flex-1 grid-cols-[5fr_6fr] border-b border-hair max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[5fr_4fr]">
+        <div className="relative min-h-0 border-r border-hair bg-paper max-[1000px]:border-b max-[1000px]:border-r-0">
           {figureOpen ? (
             <FigureBench />
           ) : (
