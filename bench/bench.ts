@@ -5,6 +5,7 @@ import { stretchOf } from '@fomrik/core/flatten';
 import { referenceFlat } from '../core/src/flatten/testing/reference';
 import type { Mesh } from '@fomrik/core/geometry';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
+import { readMesh } from '../core/src/files/mesh/readMesh';
 import { makeDownload } from '@fomrik/core/files/downloads';
 import { fontFile } from '../core/src/files/testing/font';
 import { spawn } from 'node:child_process';

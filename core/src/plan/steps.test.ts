@@ -1,5 +1,7 @@
 import { expect } from 'chai';
 import { derive } from '../report';
+import { planPages } from '../files/pages';
+import { sourcedPieces } from '../files/sourcedPieces';
 import { applyChanges, type BuildDoc } from '../document';
 import { demo } from '../files/testing/demo';
 import { cautions, coatings, glues, type Habits } from '../materials';
@@ -19,6 +21,15 @@ describe('steps', () => {
     const all = ids(calm);
     expect(all[0]).to.equal('print');
     expect(all.slice(-2)).to.deep.equal(['wear', 'log']);
+  });
+
+  it('print for as long as the pages take: about as many as are planned', () => {
+    const harness = demo('lampwarden-harness');
+    const report = derive(harness);
+    const [print] = report.steps;
+    const about = Number(/About (\d+) pages/.exec(print!.detail)![1]);
+    expect(about).to.be.closeTo(planPages(sourcedPieces(report), harness.cut).length, 6);
+    expect(print!.workMin).to.be.at.least(about);
   });
 
   it('follow the order of the trade (common practice, no source)', () => {
@@ -113,7 +124,7 @@ describe('steps', () => {
   it('print their time with what is waited for', () => {
     const { steps } = derive(calm);
     expect(stepTime(steps.find((s) => s.id.endsWith(':form'))!)).to.match(/min, then 15 min foam cool$/);
-    expect(stepTime(steps[0]!)).to.equal('20 min');
+    expect(stepTime(steps[0]!)).to.equal('13 min');
   });
 });
 

@@ -15,6 +15,15 @@ export interface Worn {
   dressing: readonly { name: string }[];
 }
 
+/** Printing, taping and cutting out one page; from memory. */
+const PAGE_MIN = 1.5;
+/** Share of the window of a page of A4 (194 × 247 mm, less 10 mm of overlap) that pieces fill, about. */
+const PAGE_MM2 = 184 * 237 * 0.52;
+
+/** How many pages of A4 the pieces take when they share them, about. */
+const pagesAbout = (parts: readonly PartReport[]): number =>
+  Math.ceil(parts.flatMap((p) => p.pieces).reduce((sum, p) => sum + p.areaMm2, 0) / PAGE_MM2);
+
 /** Every step of the build, in the order makers work, gates before what they hold back. */
 export function buildSteps(
   doc: BuildDoc,
@@ -26,9 +35,8 @@ export function buildSteps(
   const print: Step = {
     id: 'print',
     title: 'Print the pattern at actual size',
-    detail:
-      'Measure the 100 mm bar with a real ruler; type what it measured under Cut. Tape pages on the crosses, cut the paper.',
-    workMin: 20,
+    detail: `About ${pagesAbout(parts)} pages of A4. Measure both 100 mm bars with a real ruler; type what they measured under Cut. Tape pages on the crosses, cut the paper.`,
+    workMin: Math.ceil(5 + pagesAbout(parts) * PAGE_MIN),
     waitMin: 0,
     after: [],
     gate: 'Printers shrink pages; a wrong bar spoils every piece.',

@@ -147,7 +147,7 @@ export function Make() {
           </button>
           {open.waitMin > 0 && <DryingTimer key={open.id} step={open} doneAt={done[open.id]} />}
         </div>
-        <fieldset className="mt-6 grid max-w-2xl grid-cols-4 gap-3 border-t border-hair pt-2">
+        <fieldset className="mt-6 grid max-w-2xl grid-cols-2 gap-3 border-t border-hair pt-2">
           <legend className="head">Shop habits; they change steps, times and cost</legend>
           {habitChoices.map(({ key, label, choices }) => (
             <ChoiceField

@@ -34,7 +34,7 @@ export function FormTab({
   const linings = [...new Set([...can('dense-eva').filter((t) => t <= 5), ...(lined > 0 ? [lined] : [])])];
   return (
     <>
-      <div className="grid grid-cols-7 gap-x-2.5 gap-y-0.5">
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(124px,1fr))] gap-x-2.5 gap-y-0.5">
         <WordsField label="Part" value={part.name} onChange={(name) => change((p) => void (p.name = name))} />
         <ChoiceField
           label="Foam"
