@@ -169,6 +169,29 @@ console.log(
       : 'not compared: it cuts the dome'
   }`,
 );
+/** A wavy tube of a million triangles. */
+const side = 707;
+const tube: Mesh = {
+  points: Array.from({ length: side * side }, (_, k) => {
+    const [i, j] = [Math.floor(k / side), k % side];
+    const [turn, r] = [(j / (side - 1)) * 2 * Math.PI, 150 + 20 * Math.sin(i / 50)];
+    return { x: r * Math.cos(turn), y: r * Math.sin(turn), z: (i / side) * 1700 };
+  }),
+  triangles: Array.from({ length: (side - 1) * (side - 1) * 2 }, (_, t): [number, number, number] => {
+    const cell = Math.floor(t / 2);
+    const a = Math.floor(cell / (side - 1)) * side + (cell % (side - 1));
+    return t % 2 === 0 ? [a, a + 1, a + side] : [a + 1, a + side + 1, a + side];
+  }),
+};
+const obj = new TextEncoder().encode(
+  [
+    ...tube.points.map((p) => `v ${p.x.toFixed(3)} ${p.y.toFixed(3)} ${p.z.toFixed(3)}`),
+    ...tube.triangles.map((t) => `f ${t.map((v) => v + 1).join(' ')}`),
+  ].join('\n'),
+);
+const scanStart = performance.now();
+readMesh('tube.obj', obj);
+report('scan of a million triangles, OBJ', performance.now() - scanStart, 'ms', 5000);
 report(
   'pattern PDF',
   await time(15, () => makeDownload('pattern.pdf', doc, first, new Date(0), fontFile)),
