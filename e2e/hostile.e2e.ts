@@ -1,3 +1,4 @@
+import { chance } from '../core/src/body/chance';
 import { newBuild } from '@fomrik/core/parts';
 import { expect } from 'chai';
 import { spawn, type ChildProcess } from 'node:child_process';
@@ -9,18 +10,6 @@ import { join } from 'node:path';
 /** How many mutated requests are sent; FOMRIK_HOSTILE=22000 for a long run. */
 const count = Number(process.env['FOMRIK_HOSTILE'] ?? 700);
 const seed = Number(process.env['FOMRIK_SEED'] ?? 20261125);
-
-/** Numbers from 0 to 1, the same for the same seed (mulberry32, public domain). */
-function chance(from: number): () => number {
-  let a = from >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const paths = [
   '/api/builds',

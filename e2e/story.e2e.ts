@@ -81,6 +81,12 @@ describe('from tape measure to printed pattern', function () {
     await page.getByRole('button', { name: 'Compare' }).click();
     const table = await page.getByRole('dialog').innerText();
     expect(table).to.include('opening, Lamp bracer').and.to.match(/\+\d/);
+    expect(table)
+      .to.match(/Pieces that differ \(\d\)/)
+      .and.to.match(/6 mm dense EVA → 10 mm dense EVA/);
+    expect(table)
+      .to.match(/Steps that differ \(\d+\)/)
+      .and.to.match(/Shopping that differs \(\d+\)/);
     await page.keyboard.press('Escape');
   });
 

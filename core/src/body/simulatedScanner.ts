@@ -1,18 +1,7 @@
 import type { Mesh } from '../geometry';
+import { chance } from './chance';
 import type { Body } from './estimate';
 import { figure } from './figure';
-
-/** A small repeatable source of chance (mulberry32, public domain): numbers from 0 to 1. */
-function chance(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** A scanner has the wearer hold the arms well away, radians. */
 const SCAN_LEAN = 0.6;

@@ -4,6 +4,7 @@ import { comparePin, unpin, useNotes } from '../store/notes';
 import { useReport } from '../store/report';
 import { toggle, useView } from '../store/view';
 import { Sheet } from '../parts/Sheet';
+import { CompareParts } from './CompareParts';
 import { Revisions } from './Revisions';
 import { difference, ledgerFigures, showFigure } from './totals';
 
@@ -13,9 +14,10 @@ export function Compare() {
   const pins = useNotes((n) => n.pins);
   const pinned = useNotes((n) => n.pinned);
   const pinnedReport = useNotes((n) => n.pinnedReport);
-  const totals = useReport((s) => s.report?.totals);
+  const report = useReport((s) => s.report);
+  const totals = report?.totals;
   const doc = useBuild((s) => s.doc);
-  const parts = useReport((s) => s.report?.parts);
+  const parts = report?.parts;
   const openings = parts?.flatMap((p) => {
     const then = pinnedReport?.parts.find((q) => q.id === p.id)?.passages;
     return p.passages.map(({ what, openingMm }) => ({
@@ -100,6 +102,7 @@ export function Compare() {
           </tbody>
         </table>
       </div>
+      {report && pinnedReport && <CompareParts now={report} then={pinnedReport} />}
     </Sheet>
   );
 }
