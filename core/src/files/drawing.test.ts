@@ -4,16 +4,8 @@ import polygonClipping, { type Polygon } from 'polygon-clipping';
 import type { CutPlan } from '../document';
 import type { Vec2 } from '../geometry';
 import type { Piece, PieceEdge } from '../panel';
-import {
-  lineStyle,
-  layers,
-  moveShape,
-  pieceShapes,
-  quantityText,
-  sideBySide,
-  type Shape,
-  type SourcedPiece,
-} from './drawing';
+import { pieceShapes, quantityText, sideBySide, type SourcedPiece } from './drawing';
+import { lineStyle, layers, moveShape, type Shape } from './shape';
 import { PAGE_MARGIN_MM, paper, printScale, planPages } from './pages';
 
 const square = (size: number, rest: Partial<Piece> = {}): Piece => ({

@@ -1,6 +1,6 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import { oneLine } from './text';
-import { layers, lineStyle, type Layer, type Shape } from './drawing';
+import { layers, lineStyle, type Layer, type Shape } from './shape';
 
 const colour: Record<Layer, number> = {
   cut: Colors.White,

@@ -1,7 +1,7 @@
 import polylabel from 'polylabel';
 import type { Piece } from '../panel';
 import { centroid, dist2, lerp2, type Vec2 } from '../geometry';
-import type { Shape } from './drawing';
+import type { Shape } from './shape';
 
 /** Height of the words and from line to line, mm. */
 const WORDS_MM = 4;

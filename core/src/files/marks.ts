@@ -1,7 +1,7 @@
 import { edgeRun, type Mark, type Piece, type PieceEdge } from '../panel';
 import { boundsOf, centroid, dist2, lerp2, type Vec2 } from '../geometry';
 import { trimNumber } from '../units';
-import type { Layer, Shape } from './drawing';
+import type { Layer, Shape } from './shape';
 
 /**
  * How every kind of mark is drawn, on the bench, in files and in the legend alike. They differ in shape, not only in

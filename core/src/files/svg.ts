@@ -1,5 +1,5 @@
 import { withoutControls } from './text';
-import { layers, lineStyle, type Shape } from './drawing';
+import { layers, lineStyle, type Shape } from './shape';
 
 const escape = (text: string): string =>
   withoutControls(text)

@@ -1,4 +1,4 @@
-import { layers, lineStyle } from '@fomrik/core/files/drawing';
+import { layers, lineStyle } from '@fomrik/core/files/shape';
 import { sampleOf } from '@fomrik/core/files/marks';
 import { Shapes } from './Shapes';
 import { useView } from '../store/view';

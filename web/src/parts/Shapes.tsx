@@ -1,4 +1,4 @@
-import { lineStyle, type Shape } from '@fomrik/core/files/drawing';
+import { lineStyle, type Shape } from '@fomrik/core/files/shape';
 
 interface ShapesProps {
   shapes: readonly Shape[];

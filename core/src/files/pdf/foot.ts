@@ -1,7 +1,7 @@
 import { rgb } from '@cantoo/pdf-lib';
 import type { CutPlan } from '../../document';
 import { PAGE_MARGIN_MM, printScale, type Board, type Page } from '../pages';
-import { layers, lineStyle, moveShape, type Layer } from '../drawing';
+import { layers, lineStyle, moveShape, type Layer } from '../shape';
 import { sampleOf } from '../marks';
 import { trimNumber } from '../../units';
 import { bar, drawShape, grey, type Pen, stroke, write } from './pen';

@@ -2,7 +2,8 @@ import { clip, endPath, PDFDocument, popGraphicsState, pushGraphicsState, rectan
 import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
 import { rotate2, type Vec2 } from '../../geometry';
-import { moveShape, pieceShapes, type Shape, type SourcedPiece } from '../drawing';
+import { pieceShapes, type SourcedPiece } from '../drawing';
+import { moveShape, type Shape } from '../shape';
 import { FOOT_MM, type Page, PAGE_MARGIN_MM, paper, planPages, printScale } from '../pages';
 import { cover, coverPages } from './cover';
 import { foot } from './foot';
