@@ -53,7 +53,9 @@ function strokes(svg: string): number[] {
 
 const near = (all: number[], want: number): boolean => all.some((s) => Math.abs(s - want) < 0.06);
 
-describe('PDF pages, read back with poppler', () => {
+describe('PDF pages, read back with poppler', function () {
+  this.timeout(60_000);
+
   it('print a 100 mm bar of 283.46 pt (72 pt to the inch, ISO 32000) and a 4 in bar of 288 pt', async () => {
     const { svg, info, text } = await pdfSvg(doc);
     const all = strokes(svg);

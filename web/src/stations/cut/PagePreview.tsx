@@ -2,10 +2,11 @@ import type { CutPlan } from '@fomrik/core/document';
 import { FOOT_MM, PAGE_MARGIN_MM, paper, planPages, printScale } from '@fomrik/core/files/pages';
 import { sourcedPieces } from '@fomrik/core/files/sourcedPieces';
 import type { Report } from '@fomrik/core/report';
+import { useMemo } from 'react';
 
 /** Every page that will be printed, small. */
 export function PagePreview({ report, cut }: { report: Report; cut: CutPlan }) {
-  const pages = planPages(sourcedPieces(report), cut);
+  const pages = useMemo(() => planPages(sourcedPieces(report), cut), [report, cut]);
   const size = paper[cut.page];
   const scale = printScale(cut);
   return (
