@@ -168,4 +168,26 @@ describe('the shelf and its dangers', function () {
     await set.getByRole('button', { name: 'Count it again' }).click();
     await heat.getByRole('button', { name: 'Set aside' }).waitFor();
   });
+
+  it('says what is true where the browser may keep nothing, and opens builds all the same', async () => {
+    const shut = await open();
+    await shut.addInitScript(() => {
+      for (const name of ['setItem', 'getItem', 'removeItem'] as const)
+        Storage.prototype[name] = () => {
+          throw new DOMException('forbidden', 'SecurityError');
+        };
+    });
+    await go(shut, bench, 'shape');
+    await type(shut, 'Ease in girth', '23');
+    await saved(shut);
+    await bench.stop();
+    await type(shut, 'Ease in girth', '26');
+    await shut.getByText('kept nowhere').waitFor();
+    await bench.start();
+    await saved(shut);
+    await shut.reload();
+    await shut.getByLabel('Ease in girth', { exact: true }).waitFor();
+    await shows(shut, 'Ease in girth', '26 mm');
+    await shut.close();
+  });
 });

@@ -18,7 +18,7 @@ const savedWord: Record<SaveState, string> = {
 };
 
 function SaveMark() {
-  const { state, message } = useSaving();
+  const { state, message, keptHere } = useSaving();
   const bad = state === 'away' || state === 'conflict' || state === 'refused';
   return (
     <span
@@ -27,7 +27,7 @@ function SaveMark() {
       title={message}
       className={`text-[12.5px] ${bad ? 'font-semibold text-stop' : 'text-soft'}`}
     >
-      {savedWord[state]}
+      {state === 'away' && !keptHere ? 'server away, kept nowhere: leave this open' : savedWord[state]}
     </span>
   );
 }

@@ -2,6 +2,7 @@ import type { BuildDoc } from '@fomrik/core/document';
 import { create } from 'zustand';
 import { api, ApiError, type SavedBuild } from './api';
 import { keepHistory, openDoc, useBuild } from './build';
+import { safeStorage } from './safeStorage';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'away' | 'conflict' | 'refused';
 
@@ -9,11 +10,18 @@ interface Saving {
   state: SaveState;
   version: number;
   message: string;
+  /** Whether this browser keeps what the server has not taken; storage may be full or forbidden. */
+  keptHere: boolean;
   /** The other version, when someone else saved meanwhile. */
   theirs?: SavedBuild;
 }
 
-export const useSaving = create<Saving>(() => ({ state: 'saved', version: 0, message: '' }));
+export const useSaving = create<Saving>(() => ({
+  state: 'saved',
+  version: 0,
+  message: '',
+  keptHere: true,
+}));
 
 const SAVE_AFTER_MS = 400;
 const RETRY_MS = 3000;
@@ -32,21 +40,10 @@ let busy = false;
 /** Keeps a document in this browser. @returns whether it could; storage may be full or forbidden. */
 function keepLocally(id: string, doc: BuildDoc): boolean {
   const kept: Unsaved = { baseVersion: useSaving.getState().version, doc };
-  try {
-    localStorage.setItem(localKey(id), JSON.stringify(kept));
-    return true;
-  } catch {
-    return false;
-  }
+  return safeStorage.setItem(localKey(id), JSON.stringify(kept));
 }
 
-function forgetLocally(id: string): void {
-  try {
-    localStorage.removeItem(localKey(id));
-  } catch {
-    // Where storage is forbidden there is nothing to forget.
-  }
-}
+const forgetLocally = (id: string): void => safeStorage.removeItem(localKey(id));
 
 /** What is true of changes that the server has not taken. */
 const keptWhere = (kept: boolean): string =>
@@ -57,7 +54,7 @@ const keptWhere = (kept: boolean): string =>
 /** What this browser kept, lifted to the present schema; the checks are fetched only when there is something to check. */
 async function localCopy(id: string): Promise<Unsaved | undefined> {
   try {
-    const text = localStorage.getItem(localKey(id));
+    const text = safeStorage.getItem(localKey(id));
     if (text === null) return undefined;
     const kept = JSON.parse(text) as Unsaved;
     const { upgradeDoc } = await import('@fomrik/core/files/buildFile');
@@ -100,8 +97,8 @@ export async function saveNow(): Promise<void> {
       useSaving.setState({ state: 'refused', message: failure.message });
     else {
       const why = failure.status === 0 ? 'The server is away;' : `${failure.message} Meanwhile`;
-      const kept = keptWhere(keepLocally(id, useBuild.getState().doc));
-      useSaving.setState({ state: 'away', message: `${why} ${kept}` });
+      const keptHere = keepLocally(id, useBuild.getState().doc);
+      useSaving.setState({ state: 'away', keptHere, message: `${why} ${keptWhere(keptHere)}` });
       schedule(RETRY_MS);
     }
   } finally {
@@ -115,7 +112,10 @@ export async function openBuild(id: string): Promise<boolean> {
   const local = await localCopy(id);
   savedDoc = loaded.doc;
   useSaving.setState({ state: 'saved', version: loaded.version, message: '' });
-  useSaving.setState(({ state, version, message }) => ({ state, version, message }), true);
+  useSaving.setState(
+    ({ state, version, message, keptHere }) => ({ state, version, message, keptHere }),
+    true,
+  );
   if (!local || JSON.stringify(local.doc) === JSON.stringify(loaded.doc)) {
     forgetLocally(id);
     openDoc(id, loaded.doc);

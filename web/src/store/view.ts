@@ -2,7 +2,8 @@ import type { Params } from '@fomrik/core/document';
 import type { Vec2 } from '@fomrik/core/geometry';
 import type { LengthUnit } from '@fomrik/core/units';
 import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { createJSONStorage, persist } from 'zustand/middleware';
+import { safeStorage } from './safeStorage';
 
 /** An edge that is pointed at or chosen. */
 export interface EdgeRef {
@@ -70,7 +71,11 @@ export const useView = create<View>()(
       shapeTab: 'form',
       drawing: undefined,
     }),
-    { name: 'fomrik:view', partialize: ({ unit, trialOpen }) => ({ unit, trialOpen }) },
+    {
+      name: 'fomrik:view',
+      storage: createJSONStorage(() => safeStorage),
+      partialize: ({ unit, trialOpen }) => ({ unit, trialOpen }),
+    },
   ),
 );
 
