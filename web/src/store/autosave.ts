@@ -43,7 +43,7 @@ function keepLocally(id: string, doc: BuildDoc): boolean {
   return safeStorage.setItem(localKey(id), JSON.stringify(kept));
 }
 
-const forgetLocally = (id: string): void => safeStorage.removeItem(localKey(id));
+const forgetLocally = (id: string): void => void safeStorage.removeItem(localKey(id));
 
 /** What is true of changes that the server has not taken. */
 const keptWhere = (kept: boolean): string =>

@@ -16,11 +16,13 @@ export const safeStorage = {
       return false;
     }
   },
-  removeItem(key: string): void {
+  /** @returns whether it is gone; where storage is forbidden there was nothing. */
+  removeItem(key: string): boolean {
     try {
       localStorage.removeItem(key);
+      return true;
     } catch {
-      // Where storage is forbidden there is nothing to remove.
+      return false;
     }
   },
 };
