@@ -60,7 +60,7 @@ describe('any valid part', function () {
             normals.forEach((row, r) =>
               row.forEach((n, c) => {
                 for (const m of [row[c + 1], normals[r + 1]?.[c]])
-                  if (m) expect(dot3(n, m), `${pieceId} turns over at ${r}, ${c}`).to.be.greaterThan(-0.9);
+                  if (m) expect(dot3(n, m), `${pieceId} turns over at ${r}, ${c}`).to.be.greaterThan(-0.95);
               }),
             );
           }

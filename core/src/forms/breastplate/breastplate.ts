@@ -71,6 +71,9 @@ const fieldsOf = (front: boolean) =>
 
 type PlateParams = ParamsOf<ReturnType<typeof fieldsOf>>;
 
+/** Scoops take at most this share of the height. */
+const DEEPEST = 0.7;
+
 /** However deep it is scooped, a plate is so high everywhere. */
 const LEAST_HEIGHT_MM = 40;
 
@@ -83,9 +86,10 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
     const bottom = at.waist - params.belowWaistMm;
     const top = at.neckBase - params.topMm;
     /** Upper edge: scooped at the neck in the middle, cut away for the arms at the sides. */
+    const deepest = DEEPEST * (top - bottom);
     const upper = (away: number): number => {
-      const neck = params.neckScoopMm * Math.max(0, 1 - away / 0.45) ** 1.5;
-      const arm = away > 0.55 ? params.armScoopMm * ((away - 0.55) / 0.45) ** 1.3 : 0;
+      const neck = Math.min(params.neckScoopMm, deepest) * Math.max(0, 1 - away / 0.45) ** 1.5;
+      const arm = away > 0.55 ? Math.min(params.armScoopMm, deepest) * ((away - 0.55) / 0.45) ** 1.3 : 0;
       return Math.max(top - neck - arm, bottom + LEAST_HEIGHT_MM);
     };
     const panel = (id: string, name: string, from: number, to: number): Panel => ({
