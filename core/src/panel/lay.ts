@@ -129,10 +129,17 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[]): void {
       mate: { pieceId: a.piece.id, edgeId: a.edge.id },
       ...(eased && { easeMm: -ease }),
     });
-    if (join.kind === 'closure') return;
     notch(a.piece, a.edge, letter, false);
     notch(b.piece, b.edge, letter, true);
   });
+  // What is fastened to the face of another piece has no mate; its letter is named in the step that fastens it.
+  let next = joins.length;
+  for (const { piece } of laid)
+    for (const edge of piece.edges)
+      if (edge.hung && edge.joint === 'hung') {
+        edge.letter = letterOf(next++);
+        notch(piece, edge, edge.letter, false);
+      }
 }
 
 /** Panels turned into flat pieces, each in its foam, with bevels, mates and notches. */

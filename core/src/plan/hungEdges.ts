@@ -14,7 +14,7 @@ export function hungEdges(part: PartReport): HungEdge[] {
       edge.hung
         ? [
             {
-              words: `${piece.name}, ${edge.name}: ${edge.hung.words}`,
+              words: `${piece.name}, ${edge.name}${edge.letter ? ` (${edge.letter})` : ''}: ${edge.hung.words}`,
               lengthMm: edge.lengthMm,
               glued: edge.hung.by === 'glue',
             },

@@ -1,0 +1,34 @@
+import { expect } from 'chai';
+import { hungEdges } from '../plan/hungEdges';
+import { standardKinds } from './kinds';
+import { make, reportOf } from './testing/worn.test';
+
+describe('letters on the print', function () {
+  this.timeout(60_000);
+
+  it('stand at every seam, closure and hung edge: mates alike, hung ones named in the words of their step', () => {
+    for (const form of standardKinds.forms.keys()) {
+      const { pieces } = make(form);
+      const used = new Map<string, number>();
+      for (const piece of pieces)
+        for (const edge of piece.edges) {
+          if (edge.joint === 'free') continue;
+          expect(edge.letter, `${form} ${piece.name} ${edge.name}`).to.be.a('string');
+          used.set(edge.letter!, (used.get(edge.letter!) ?? 0) + 1);
+          const said = piece.marks.some((m) => m.kind === 'notch' && m.text?.startsWith(edge.letter!));
+          expect(said, `${form} ${piece.name} ${edge.name} is marked`).to.equal(true);
+          if (edge.joint === 'hung')
+            expect(used.get(edge.letter!), 'a hung edge’s letter is its own').to.equal(1);
+          else {
+            const mate = pieces.find((p) => p.id === edge.mate!.pieceId)!;
+            expect(mate.edges.find((e) => e.id === edge.mate!.edgeId)!.letter).to.equal(edge.letter);
+          }
+        }
+    }
+  });
+
+  it('are in the words of gluing and hanging', () => {
+    const words = hungEdges(reportOf('helmet')).map((e) => e.words);
+    expect(words.some((w) => /skirt, brow edge \([A-Z]+\): glued/.test(w))).to.equal(true);
+  });
+});
