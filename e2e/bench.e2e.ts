@@ -74,13 +74,7 @@ describe('the shaping bench', function () {
     await page.mouse.click(x, y + 30);
     await page.getByRole('button', { name: 'Keep the line (2 points)' }).click();
     await page.locator('[data-kind="line"]').waitFor();
-    for (
-      let i = 0;
-      i < 50 && (await page.locator('[data-piece] polyline[stroke-width="0.9"]').count()) === 0;
-      i++
-    )
-      await page.waitForTimeout(100);
-    expect(await page.locator('[data-piece] polyline[stroke-width="0.9"]').count()).to.be.greaterThan(0);
+    await page.locator('[data-piece] [data-layer="score"]').first().waitFor({ state: 'attached' });
   });
 
   it('moves, adds and takes away darts by hand, and the stretch answers', async () => {

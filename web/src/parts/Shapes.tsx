@@ -29,7 +29,11 @@ export function Shapes({ shapes, x = 0, y = 0, color = 'currentColor', bold = 1.
             </text>
           );
         const { widthMm, dashMm } = lineStyle[shape.layer];
-        const look = { strokeWidth: widthMm * bold, strokeDasharray: dashMm.join(' ') };
+        const look = {
+          'data-layer': shape.layer,
+          strokeWidth: widthMm * bold,
+          strokeDasharray: dashMm.join(' '),
+        };
         if (shape.kind === 'circle')
           return <circle key={i} cx={shape.centre.x} cy={shape.centre.y} r={shape.radiusMm} {...look} />;
         const points = shape.points.map((p) => `${p.x},${p.y}`).join(' ');
