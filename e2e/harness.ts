@@ -5,7 +5,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+import { chromium, type Browser, type BrowserContext, type Locator, type Page } from 'playwright-core';
 
 const root = new URL('..', import.meta.url).pathname;
 
@@ -166,4 +166,17 @@ export async function shows(page: Page, label: string, text: string): Promise<vo
     await page.waitForTimeout(50);
   }
   throw new Error(`“${label}” shows “${await field.inputValue()}”, not “${text}”`);
+}
+
+/** Where something is once it has stopped moving: solids are framed anew when they have been worked out. */
+export async function resting(
+  what: Locator,
+): Promise<{ x: number; y: number; width: number; height: number }> {
+  await what.waitFor();
+  for (let last = ''; ;) {
+    const box = (await what.boundingBox())!;
+    if (JSON.stringify(box) === last) return box;
+    last = JSON.stringify(box);
+    await what.page().waitForTimeout(500);
+  }
 }

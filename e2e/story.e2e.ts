@@ -2,7 +2,18 @@ import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
-import { calm, figure, go, saved, shows, type, type Tools, type Workbench, onWorkbench } from './harness';
+import {
+  calm,
+  figure,
+  go,
+  resting,
+  saved,
+  shows,
+  type,
+  type Tools,
+  type Workbench,
+  onWorkbench,
+} from './harness';
 
 /** A maker's whole way from tape measure to log, in one browser, told in order. */
 describe('from tape measure to printed pattern', function () {
@@ -153,9 +164,7 @@ describe('from tape measure to printed pattern', function () {
   });
 
   it('drags the cuff edge along the arm as one step of undo', async () => {
-    await page.locator('[data-handle="startMm"]').waitFor();
-    await page.waitForTimeout(500);
-    const box = (await page.locator('[data-handle="startMm"]').boundingBox())!;
+    const box = await resting(page.locator('[data-handle="startMm"]'));
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await page.mouse.down();
     await page.mouse.move(box.x + box.width / 2, box.y - 20, { steps: 5 });
@@ -171,9 +180,7 @@ describe('from tape measure to printed pattern', function () {
   it('drags lamps along the shell', async () => {
     await go(page, bench, 'inside');
     const grip = page.locator('[data-handle^="bracer-1.lamps"]');
-    await grip.waitFor();
-    await page.waitForTimeout(500);
-    const box = (await grip.boundingBox())!;
+    const box = await resting(grip);
     const up = page.locator('[data-kind="lamps"]').getByLabel('Up', { exact: true });
     const before = Number.parseFloat(await up.inputValue());
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

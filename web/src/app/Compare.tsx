@@ -102,7 +102,9 @@ export function Compare() {
           </tbody>
         </table>
       </div>
-      {report && pinnedReport && <CompareParts now={report} then={pinnedReport} />}
+      {report && pinnedReport && (
+        <CompareParts now={report} then={pinnedReport} currency={doc.brief.currency} />
+      )}
     </Sheet>
   );
 }

@@ -63,7 +63,7 @@ function Outlines({ now, then }: Both<Piece>) {
 }
 
 /** What the pieces, the steps and the shopping differ in, and nothing that is the same. */
-export function CompareParts({ now, then }: { now: Report; then: Report }) {
+export function CompareParts({ now, then, currency }: { now: Report; then: Report; currency: string }) {
   const pieces = sideBySide(now.parts, then.parts, (p) => p.id).flatMap((part) =>
     sideBySide(part.now?.pieces ?? [], part.then?.pieces ?? [], (p) => p.id)
       .filter(differs)
@@ -73,7 +73,7 @@ export function CompareParts({ now, then }: { now: Report; then: Report }) {
     (s) => s.now?.workMin !== s.then?.workMin || s.now?.detail !== s.then?.detail,
   );
   const cost = sideBySide(now.cost, then.cost, (l) => `${l.what}/${l.unit}`).filter(
-    (l) => Math.abs((l.now?.total ?? 0) - (l.then?.total ?? 0)) > 0.004,
+    ({ now: a, then: b }) => a?.need !== b?.need || Math.abs((a?.total ?? 0) - (b?.total ?? 0)) > 0.004,
   );
   const word = <T,>({ now: a, then: b }: Both<T>): string => (a ? (b ? '' : 'new') : 'gone');
   return (
@@ -143,7 +143,8 @@ export function CompareParts({ now, then }: { now: Report; then: Report }) {
                 {(l.now ?? l.then)!.what} {word(l)}
               </span>
               <span className="shrink-0 text-teal">
-                {difference(l.now?.total ?? 0, l.then?.total ?? 0, 2)}
+                {difference(l.now?.need ?? 0, l.then?.need ?? 0, 2) || '='} {(l.now ?? l.then)!.unit},{' '}
+                {difference(l.now?.total ?? 0, l.then?.total ?? 0, 2) || '='} {currency}
               </span>
             </li>
           ))}
