@@ -14,7 +14,7 @@ import { checkDoc } from '../files/schema';
 import { demo } from '../files/testing/demo';
 import { newBuild, newPart, standardKinds } from '../parts';
 import { anyone } from '../parts/testing/worn.test';
-import { createDeriver, derive } from '../report';
+import { type Asking, createDeriver, derive } from '../report';
 import type { Finding } from './finding';
 
 /** A value of a field, from its start to anywhere in its range. */
@@ -99,7 +99,11 @@ function remediesHelp(doc: BuildDoc): number {
       expect(checked.ok, `${finding.title} “${remedy.label}” ${checked.ok ? '' : checked.message}`).to.equal(
         true,
       );
-      const left: Finding | undefined = deriver(after).findings.find((f) => f.id === finding.id);
+      const told = (asking?: Asking): Finding | undefined =>
+        deriver(after, asking).findings.find((f) => f.id === finding.id);
+      // A coarse answer tries no cures of its own and is much sooner there; where it is in doubt the full one counts.
+      const rough = told({ quick: true, goOn: () => false });
+      const left = (rough?.excess ?? 0) < finding.excess ? rough : told();
       expect(
         left?.excess ?? 0,
         `${finding.id}: ${finding.title} “${remedy.label}” leaves “${left?.title ?? ''}”`,

@@ -10,7 +10,7 @@ import { anyPart } from './testing/anyPart';
 import { aroundOf, taken } from './testing/worn.test';
 
 /** Parts over all forms with a fixed seed, and as many as a tenth with a fresh one; FOMRIK_PARTS=10000 for a long run. */
-const count = Number(process.env['FOMRIK_PARTS'] ?? 1000);
+const count = Number(process.env['FOMRIK_PARTS'] ?? 600);
 const perForm = Math.ceil(count / standardKinds.forms.size);
 const fresh = Number(process.env['FOMRIK_SEED'] ?? Date.now() % 1e9);
 

@@ -1,3 +1,3 @@
-export { createDeriver, derive } from './derive';
+export { createDeriver, derive, type Asking } from './derive';
 export type { Report } from './report';
 export { digestOf, type Digest } from './digest';
