@@ -31,7 +31,7 @@ const dayNumber = (iso: string): number => Date.parse(`${iso.slice(0, 10)}T00:00
  * Minutes by the clock on the wall from the midnight that begins `firstDay` to a moment (ISO with its zone). The
  * schedule knows no zones: when the clocks change, evening work still begins in the evening.
  */
-export function wallMinute(moment: string, firstDay: string): number {
+function wallMinute(moment: string, firstDay: string): number {
   const at = new Date(moment);
   const wall = Date.UTC(at.getFullYear(), at.getMonth(), at.getDate(), at.getHours(), at.getMinutes());
   return wall / 60_000 - dayNumber(firstDay) * DAY;

@@ -40,8 +40,6 @@ export function stlFault(bytes: Uint8Array): string | undefined {
 /** What a PLY header promises. */
 export interface PlyPromise {
   faces: number;
-  /** Bytes its body has at least. */
-  leastBytes: number;
 }
 
 /** Blank-parted words of each line. */
@@ -76,5 +74,5 @@ export function plyPromise(bytes: Uint8Array): Result<PlyPromise> {
   // The very last number of a text may go without the blank behind it.
   return bytes.length - end.index - end[0].length + 1 < leastBytes
     ? fail(PLY_SHORT)
-    : ok({ faces, leastBytes });
+    : ok({ faces });
 }
