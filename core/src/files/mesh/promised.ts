@@ -72,7 +72,5 @@ export function plyPromise(bytes: Uint8Array): Result<PlyPromise> {
     }
   }
   // The very last number of a text may go without the blank behind it.
-  return bytes.length - end.index - end[0].length + 1 < leastBytes
-    ? fail(PLY_SHORT)
-    : ok({ faces });
+  return bytes.length - end.index - end[0].length + 1 < leastBytes ? fail(PLY_SHORT) : ok({ faces });
 }
