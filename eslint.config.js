@@ -6,9 +6,9 @@ import ts from 'typescript-eslint';
 /** Inside core each folder imports only the faces of folders named before it; those on one line do not know each other. */
 const coreLayers = [
   ['units'],
-  ['geometry'],
+  ['geometry', 'learn'],
   ['materials'],
-  ['foam'],
+  ['foam', 'pipe'],
   ['body'],
   ['document'],
   ['flatten'],
@@ -16,7 +16,7 @@ const coreLayers = [
   ['features'],
   ['forms'],
   ['parts'],
-  ['fit', 'circuit', 'cut'],
+  ['fit', 'circuit', 'cut', 'carry'],
   ['plan'],
   ['findings'],
   ['report'],

@@ -6,6 +6,9 @@ import { referenceFlat } from '../core/src/flatten/testing/reference';
 import type { Mesh } from '@fomrik/core/geometry';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { readMesh } from '../core/src/files/mesh/readMesh';
+import { breakDown } from '../core/src/carry/breakDown';
+import { packSticks } from '../core/src/cut/sticks/plan';
+import { newPart } from '@fomrik/core/parts';
 import { makeDownload } from '@fomrik/core/files/downloads';
 import { fontFile } from '../core/src/files/testing/font';
 import { spawn } from 'node:child_process';
@@ -14,6 +17,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { repaintMs } from './repaint';
+import { shelfMs } from './shelf';
 
 const root = new URL('..', import.meta.url).pathname;
 
@@ -128,6 +132,35 @@ report(
   16,
 );
 report('harness, one part edited in full (greaves)', await time(20, (i) => worn(ease(i))), 'ms', 16);
+const arms = load('lampwarden-arms');
+/** A sword of four layers with a channel, bevels and a grip. */
+const haft = newPart('haft', arms.wearer, 'haft');
+const sword: BuildDoc = {
+  ...arms,
+  parts: [
+    { ...haft, params: { ...haft.params, rod: 'dowel-16' } },
+    newPart('grip', arms.wearer, 'grip', undefined, 'haft'),
+    newPart('blade', arms.wearer, 'blade', undefined, 'haft'),
+  ],
+};
+const forged = createDeriver();
+forged(sword);
+const wide = (i: number): BuildDoc =>
+  applyChanges(sword, [{ path: ['parts', 2, 'params', 'widthMm'], value: 60 + (i % 40) / 4 }]);
+report(
+  'sword, coarse answer to an edit',
+  await time(20, (i) => forged(wide(i + 0.5), { quick: true, goOn: () => false })),
+  'ms',
+  16,
+);
+report('sword, one edit in full', await time(20, (i) => forged(wide(i))), 'ms', 50);
+report('arms, cold (nothing remembered)', await time(4, () => derive(arms)), 'ms');
+const cuts = Array.from({ length: 60 }, (_, i) => 180 + ((i * 7919) % 1400));
+report('sixty cuts packed into sticks', await time(5, () => packSticks(cuts, 2000, 1.8)), 'ms', 1000);
+console.log(
+  `${'sixty cuts packed into sticks'.padEnd(44)} ${packSticks(cuts, 2000, 1.8).proved ? 'proved the fewest' : 'within one of the bound'}`,
+);
+report('where a pike comes apart', await time(20, () => breakDown(0, 2600, [[300, 700]], 640)), 'ms', 300);
 /** Two hundred parts, no two alike, as the browser asks for them: the first few, then all of them coarsely. */
 const crowd: BuildDoc = {
   ...harness,
@@ -205,5 +238,6 @@ report(
 const repaint = await repaintMs(12);
 report('browser, nudge to first redrawn piece', repaint.firstMs, 'ms', 100);
 report('browser, nudge to last redrawn piece', repaint.fullMs, 'ms');
+report('browser, shelf of 500 builds', await shelfMs(500, 5), 'ms', 300);
 report('first page, script compressed', firstPageKb(), 'kB', 250);
 report('server memory', await serverMemoryMb(), 'MB', 200);

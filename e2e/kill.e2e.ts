@@ -51,7 +51,10 @@ describe('killed in the middle of saving', function () {
             acknowledged = ((await res.json()) as { version: number }).version;
           }
         })().catch(() => undefined);
-        await new Promise((resolve) => setTimeout(resolve, 300));
+        // Not by the clock: a slow machine has saved little by then.
+        const begun = Date.now();
+        while (acknowledged <= 6 && Date.now() - begun < 30_000)
+          await new Promise((resolve) => setTimeout(resolve, 20));
         first.child.kill('SIGKILL');
         await burst;
         const again = await start(data);

@@ -4,7 +4,7 @@ import type { Page } from 'playwright-core';
 import { calm, go, saved, shows, troubled, type, type Tools, type Workbench, onWorkbench } from './harness';
 
 describe('the shelf and its dangers', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   let bench: Workbench;
   let page: Page;
   let open: Tools['open'];
@@ -23,7 +23,7 @@ describe('the shelf and its dangers', function () {
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor();
-    await holds(4);
+    await holds(5);
   });
 
   it('exports a build and imports it again; a broken file is refused with its reason', async () => {
@@ -39,10 +39,10 @@ describe('the shelf and its dangers', function () {
         .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
     await upload('broken.fomrik.json', text.replace('"hoursPerDay": 1', '"hoursPerDay": 99'));
     await page.getByText(/hoursPerDay.*16/).waitFor();
-    await holds(4);
+    await holds(5);
     await upload('good.fomrik.json', text);
     await page.getByText('is on the shelf').waitFor();
-    await holds(5);
+    await holds(6);
   });
 
   it('begins a build for someone new in one small step, and lands where work begins', async () => {

@@ -17,7 +17,7 @@ import {
 
 /** A maker's whole way from tape measure to log, in one browser, told in order. */
 describe('from tape measure to printed pattern', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   let bench: Workbench;
   let page: Page;
   let open: Tools['open'];
@@ -245,6 +245,17 @@ describe('from tape measure to printed pattern', function () {
     await page.getByRole('cell', { name: '15 h', exact: true }).waitFor();
   });
 
+  it('learns from a finished part on the scale', async () => {
+    const scale = page.getByRole('form', { name: 'A finished part weighed' });
+    await scale.getByLabel('One copy weighs, g').fill('3');
+    await scale.getByRole('button', { name: 'Take the weight' }).click();
+    await scale.getByText('no more than its foam and fittings alone').waitFor();
+    await scale.getByLabel('One copy weighs, g').fill('260');
+    await scale.getByRole('button', { name: 'Take the weight' }).click();
+    await page.getByText('yours, from 1 reading').waitFor();
+    await page.getByRole('button', { name: /^Erase reading of/ }).waitFor();
+  });
+
   it('is all there after closing the tab and a server restart', async () => {
     await saved(page);
     await page.close();
@@ -253,6 +264,7 @@ describe('from tape measure to printed pattern', function () {
     page = await open();
     await go(page, bench, 'log');
     await page.getByRole('cell', { name: '15 h', exact: true }).waitFor();
+    await page.getByText('yours, from 1 reading').waitFor();
     await go(page, bench, 'make');
     await page.getByText('4 of 20 done').waitFor();
   });

@@ -1,3 +1,4 @@
+import { fontFiles, type FontSource } from '@fomrik/core/files/pdf/fonts';
 import { derive } from '@fomrik/core/report';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { downloadKinds, makeDownload } from '@fomrik/core/files/downloads';
@@ -29,8 +30,7 @@ try {
 const read = readBuildFile(text);
 if (!read.ok) usage(`${file}: ${read.message}`);
 
-const printFont = (): Promise<Uint8Array> =>
-  readFile(createRequire(import.meta.url).resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf'));
+const printFont: FontSource = (name) => readFile(createRequire(import.meta.url).resolve(fontFiles[name]));
 
 const { build } = read.value;
 const report = derive(build);

@@ -1,15 +1,8 @@
 import { cross3, distanceToEllipse, dot3, sub3, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import { limbFrame, type Frame } from './figure';
-import {
-  headAxes,
-  levels,
-  limbLengthMm,
-  limbSection,
-  neckSection,
-  torsoSection,
-  type Limb,
-} from './sections';
+import { fromHeadForm, headForm } from './head';
+import { levels, limbLengthMm, limbSection, neckSection, torsoSection, type Limb } from './sections';
 
 /** Distance from the skin at a point, millimetres; negative inside the body. */
 export type Clearance = (p: Vec3) => number;
@@ -57,20 +50,8 @@ export function fromNeck(body: Body): Clearance {
   };
 }
 
-/** From the head form, an ellipsoid narrowed towards the jaw; exact on it and along its axes, close between. */
-export function fromHead(body: Body): Clearance {
-  const { side, front, up, centreMm } = headAxes(body);
-  const y = neckSection(body, levels(body).chin).forwardMm + 12;
-  return (p) => {
-    const z = (p.z - centreMm) / up;
-    const jaw = z < -0.1 ? 1 - 0.28 * Math.min(1, (-z - 0.1) / 0.9) : 1;
-    const axes = { x: side * jaw, y: front, z: up };
-    const q = { x: p.x, y: p.y - y, z: p.z - centreMm };
-    const k0 = Math.hypot(q.x / axes.x, q.y / axes.y, q.z / axes.z);
-    const k1 = Math.hypot(q.x / axes.x ** 2, q.y / axes.y ** 2, q.z / axes.z ** 2);
-    return k1 < 1e-9 ? -Math.min(axes.x, axes.y, axes.z) : (k0 * (k0 - 1)) / k1;
-  };
-}
+/** From the head with its face and ears. */
+export const fromHead = (body: Body): Clearance => fromHeadForm(headForm(body));
 
 /** From the nearest of several. */
 export const fromNearest =

@@ -110,8 +110,8 @@ describe('the figure', () => {
 });
 
 describe('the tape set', () => {
-  it('is about thirty-five measures, each explained', () => {
-    expect(measures.length).to.be.within(33, 38);
+  it('is about forty measures, each explained', () => {
+    expect(measures.length).to.be.within(38, 42);
     expect(new Set(measures.map((m) => m.key)).size).to.equal(measures.length);
     for (const m of measures) expect(m.how.length, m.key).to.be.greaterThan(20);
   });
@@ -171,6 +171,10 @@ describe('tapes on the figure', () => {
       'insideLeg',
       'stature',
       'forearmGirthAt',
+      'eyeDepth',
+      'earDepth',
+      'earLength',
+      'noseOut',
     ] as const) {
       const points = drawn.get(key)!;
       const length = points.slice(1).reduce((sum, p, i) => sum + dist3(p, points[i]!), 0);

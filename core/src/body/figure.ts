@@ -1,8 +1,8 @@
 import { cross3, ellipseAtNormal, type Mesh, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
+import { earOf, headForm, skinAt } from './head';
 import {
   ankleHeightMm,
-  headAxes,
   levels,
   limbLengthMm,
   limbSection,
@@ -14,6 +14,9 @@ import {
 } from './sections';
 
 const AROUND = 64;
+/** The face has more to it than the rest of the body. */
+const HEAD_AROUND = 96;
+const HEAD_ROWS = 64;
 
 /** Rings of points joined into a closed tube with capped ends. */
 function loft(rings: Vec3[][]): Mesh {
@@ -176,23 +179,31 @@ function footMesh(body: Body, side: 1 | -1): Mesh {
 }
 
 function headMesh(body: Body): Mesh {
-  const { side, front, up, centreMm } = headAxes(body);
-  const at = levels(body);
-  const y = neckSection(body, at.chin).forwardMm + 12;
-  const rings = steps(-0.96, 0.96, 20).map((t) => {
-    const z = Math.sin((t * Math.PI) / 2);
-    const r = Math.sqrt(1 - z * z);
-    const jaw = z < -0.1 ? 1 - 0.28 * ((-z - 0.1) / 0.9) : 1;
-    return Array.from({ length: AROUND }, (_, i) => {
-      const angle = (i / AROUND) * 2 * Math.PI;
-      return {
-        x: side * r * jaw * Math.cos(angle),
-        y: y + front * r * Math.sin(angle),
-        z: centreMm + up * z,
-      };
-    });
-  });
-  return loft(rings);
+  const head = headForm(body);
+  return loft(
+    steps(-0.96, 0.96, HEAD_ROWS).map((t) => {
+      const up = Math.sin((t * Math.PI) / 2);
+      return Array.from({ length: HEAD_AROUND }, (_, i) => skinAt(head, (i / HEAD_AROUND) * 2 * Math.PI, up));
+    }),
+  );
+}
+
+/** An ear as a flattened ball on the side of the head. */
+function earMesh(body: Body, side: 1 | -1): Mesh {
+  const { at, half } = earOf(headForm(body), side);
+  return loft(
+    steps(-0.96, 0.96, 10).map((t) => {
+      const r = Math.sqrt(1 - t * t);
+      return Array.from({ length: 24 }, (_, i) => {
+        const angle = (i / 24) * 2 * Math.PI;
+        return {
+          x: at.x + half.x * r * Math.cos(angle),
+          y: at.y + half.y * r * Math.sin(angle),
+          z: at.z + half.z * t,
+        };
+      });
+    }),
+  );
 }
 
 /** A closed mesh of the figure: its name, and which part of the body it is. */
@@ -230,6 +241,8 @@ export function figure(body: Body, lean = armLean): Figure {
       { name: 'trunk', of: 'trunk', mesh: trunk },
       { name: 'neck', of: 'neck', mesh: neck },
       { name: 'head', of: 'head', mesh: headMesh(body) },
+      { name: 'right ear', of: 'head', mesh: earMesh(body, 1) },
+      { name: 'left ear', of: 'head', mesh: earMesh(body, -1) },
       { name: 'right foot', of: 'foot', mesh: footMesh(body, 1) },
       { name: 'left foot', of: 'foot', mesh: footMesh(body, -1) },
       ...limbs,

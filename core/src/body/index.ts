@@ -1,7 +1,9 @@
 export { armGirthMm, armSection } from './arm';
+export { bodyMeshes } from './bodyMeshes';
 export type { Clearance } from './clearance';
 export { largerBody, newestMeasures, resolveBody, type Body } from './estimate';
-export { armLean, figure, limbFrame, onLimb } from './figure';
+export { armLean, figure, limbFrame, onLimb, type FigurePart } from './figure';
+export { earOf, faceOutMm, headForm, type HeadForm, skinAt } from './head';
 export {
   type BodyRegion,
   type LimbSide,
@@ -27,8 +29,10 @@ export {
   type Limb,
 } from './sections';
 export { simulateScan } from './simulatedScanner';
-export { tapes } from './tapes';
+export { tapes, type Tape } from './tapes';
 export {
+  canPair,
+  fistAt,
   hangOn,
   zoneInfo,
   zones,

@@ -18,6 +18,26 @@ export const ratios: Record<Exclude<MeasureKey, 'stature'>, [MeasureKey, number]
     ['headGirth', 0.395],
     ['stature', 0.1325],
   ],
+  eyeDepth: [
+    ['headHeight', 0.5],
+    ['headGirth', 0.1975],
+    ['stature', 0.0663],
+  ],
+  noseOut: [
+    ['headLength', 0.105],
+    ['headGirth', 0.036],
+    ['stature', 0.012],
+  ],
+  earDepth: [
+    ['headHeight', 0.585],
+    ['headGirth', 0.231],
+    ['stature', 0.0775],
+  ],
+  earLength: [
+    ['headHeight', 0.275],
+    ['headGirth', 0.1086],
+    ['stature', 0.0364],
+  ],
   neckGirth: [
     ['chestGirth', 0.363],
     ['stature', 0.215],

@@ -120,6 +120,46 @@ describe('a scan', () => {
       ),
       { numRuns: 8 },
     );
+  });
+
+  it('of a head alone, turned any way, shows where eyes, nose and ears are', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1150, max: 1950 }),
+        fc.integer({ min: 1, max: 1000 }),
+        fc.double({ min: -Math.PI, max: Math.PI, noNaN: true }),
+        (stature, seed, turn) => {
+          const guess = resolveBody(taken({ stature }));
+          const hidden = resolveBody(
+            taken({
+              stature,
+              noseOut: guess.noseOut.valueMm * 1.15,
+              earLength: guess.earLength.valueMm * 0.9,
+            }),
+          );
+          const scan = simulateScan(hidden, { seed, only: 'head' });
+          const [c, s] = [Math.cos(turn), Math.sin(turn)];
+          const points = scan.points.map((p) => ({
+            x: p.x * c - p.y * s + 40,
+            y: p.x * s + p.y * c - 25,
+            z: p.z,
+          }));
+          const read = measureScan(standUp({ ...scan, points }, 'mm'));
+          if (!read.ok) throw new Error(read.message);
+          for (const [key, withinMm] of [
+            ['eyeDepth', 6],
+            ['noseOut', 8],
+            ['earDepth', 6],
+            ['earLength', 9],
+          ] as const)
+            expect(read.value[key], key).to.be.closeTo(hidden[key].valueMm, withinMm);
+        },
+      ),
+      { numRuns: 12, seed: 11 },
+    );
+  });
+
+  it('of a head is refused when there is nothing on it', () => {
     const upsideDown = simulateScan(resolveBody([]), { only: 'head', holes: 1 });
     const nothing = measureScan(upsideDown);
     expect(nothing.ok).to.equal(false);

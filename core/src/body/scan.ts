@@ -1,6 +1,6 @@
 import { type Mesh, slicerOf, tapeGirthMm, type Vec2, type Vec3 } from '../geometry';
 import { fail, ok, type Result } from '../units';
-import { headHeightsMm, measureHeadScan } from './headScan';
+import { headHeightsMm, measureHeadScan, skullOf } from './headScan';
 import type { MeasureKey } from './measures';
 import { evened, soundBodies, steady } from './scanSlices';
 
@@ -30,20 +30,50 @@ const spread = (mesh: Mesh, key: keyof Vec3): number => {
   return high - low;
 };
 
-/** The scan stood up: tallest axis to z, feet on the floor, millimetres. */
-export function standUp(mesh: Mesh, unit: ScanUnit): Mesh {
-  const axes = (['x', 'y', 'z'] as const)
-    .map((key) => ({ key, size: spread(mesh, key) }))
-    .sort((a, b) => b.size - a.size);
-  const up = axes[0]!.key;
+type Axis = 'x' | 'y' | 'z';
+
+/** The mesh with another axis up, feet on the floor, in millimetres. */
+function turnedUp(mesh: Mesh, up: Axis, perUnitMm: number): Mesh {
   const [first, second] =
     up === 'z' ? (['x', 'y'] as const) : up === 'y' ? (['x', 'z'] as const) : (['y', 'z'] as const);
   const floor = mesh.points.reduce((min, p) => Math.min(min, p[up]), Infinity);
-  const f = scanUnits[unit];
   return {
-    points: mesh.points.map((p) => ({ x: p[first] * f, y: p[second] * f, z: (p[up] - floor) * f })),
+    points: mesh.points.map((p) => ({
+      x: p[first] * perUnitMm,
+      y: p[second] * perUnitMm,
+      z: (p[up] - floor) * perUnitMm,
+    })),
     triangles: mesh.triangles,
   };
+}
+
+/** A head is nearly as long as it is high; axes this near in size are told apart by the nose. */
+const ALIKE = 0.8;
+/** Within so much of its end a nose is not much thicker than a thumb; chins and crowns are. mm. */
+const NOSE_END_MM = 10;
+const NOSE_GIRTH_MM = 150;
+
+/** Girth of the slighter end of a mesh along its upright axis, mm: a nose has little, a chin or a crown more. */
+function slighterEnd(mesh: Mesh): number {
+  const cut = slicerOf(mesh);
+  return Math.min(...[NOSE_END_MM, spread(mesh, 'z') - NOSE_END_MM].map((z) => tapeGirthMm(cut(z))));
+}
+
+/** The scan stood up: tallest axis to z, feet on the floor, millimetres. A head stands on its chin, not on its nose. */
+export function standUp(mesh: Mesh, unit: ScanUnit): Mesh {
+  const perUnitMm = scanUnits[unit];
+  const sized = (['x', 'y', 'z'] as const)
+    .map((key) => ({ key, size: spread(mesh, key) * perUnitMm }))
+    .sort((a, b) => b.size - a.size);
+  const tallest = sized[0]!;
+  const stood = turnedUp(mesh, tallest.key, perUnitMm);
+  if (tallest.size < headHeightsMm[0] || tallest.size > headHeightsMm[1]) return stood;
+  if (slighterEnd(stood) > NOSE_GIRTH_MM) return stood;
+  return sized
+    .filter((s) => s.size > ALIKE * tallest.size)
+    .map((s) => (s === tallest ? stood : turnedUp(mesh, s.key, perUnitMm)))
+    .map((way) => ({ way, end: slighterEnd(way) }))
+    .reduce((a, b) => (b.end > a.end ? b : a)).way;
 }
 
 /** Slices are taken this far apart; mm. */
@@ -63,7 +93,6 @@ const search: { key: MeasureKey; from: number; to: number; pick: 'max' | 'min'; 
   { key: 'waistGirth', from: 0.58, to: 0.66, pick: 'min', bodies: 1 },
   { key: 'chestGirth', from: 0.69, to: 0.75, pick: 'max', bodies: 3 },
   { key: 'calfGirth', from: 0.15, to: 0.27, pick: 'max', bodies: 2 },
-  { key: 'headGirth', from: 0.92, to: 0.955, pick: 'max', bodies: 1 },
 ];
 
 /**
@@ -97,5 +126,10 @@ export function measureScan(mesh: Mesh): Result<Partial<Record<MeasureKey, numbe
       .map((s, i) => tapeGirthMm(evened([...slices[i]!, ...s, ...slices[i + 2]!])));
     found[key] = Math.round(pick === 'max' ? Math.max(...steady(girths)) : Math.min(...steady(girths)));
   }
+  const skull = skullOf(
+    cut,
+    mesh.points.reduce((top, p) => Math.max(top, p.z), -Infinity),
+  );
+  if (skull) found.headGirth = Math.round(skull.girthMm);
   return ok(found);
 }

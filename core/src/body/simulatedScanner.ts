@@ -17,7 +17,7 @@ export function simulateScan(
   const roll = chance(seed);
   const points: Mesh['points'] = [];
   const triangles: Mesh['triangles'] = [];
-  const parts = figure(body, SCAN_LEAN).parts.filter((p) => only === 'body' || p.name === 'head');
+  const parts = figure(body, SCAN_LEAN).parts.filter((p) => only === 'body' || p.of === 'head');
   for (const { mesh } of parts) {
     const base = points.length;
     const jitter = (): number => (roll() + roll() + roll() - 1.5) * noiseMm;

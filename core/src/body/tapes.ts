@@ -1,4 +1,4 @@
-import { ellipseAtNormal, type Vec3 } from '../geometry';
+import { ellipseAtNormal, type Vec2, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import {
   ankleHeightMm,
@@ -13,6 +13,7 @@ import {
   type Limb,
 } from './sections';
 import { limbFrame, onLimb } from './figure';
+import { earOf, headForm, noseTip } from './head';
 import type { MeasureKey } from './measures';
 
 /** Where a tape goes on the figure: round it, or along it. */
@@ -46,6 +47,16 @@ export function tapes(body: Body): Tape[] {
     onLimb(limbFrame(body, which, 1), { x: limbSection(body, which, along).a + 4, y: 0, z: along });
   const head = headAxes(body);
   const headY = neckSection(body, at.chin).forwardMm + 12;
+  const face = headForm(body);
+  const ear = earOf(face, 1);
+  const nose = noseTip(face);
+  const down = (key: MeasureKey, { x, y }: Vec2, toZ: number): Tape => ({
+    key,
+    points: [
+      { x, y, z: toZ },
+      { x, y, z: at.crown },
+    ],
+  });
   const brow = Array.from({ length: AROUND + 1 }, (_, i) => {
     const a = (i / AROUND) * 2 * Math.PI;
     return {
@@ -96,6 +107,20 @@ export function tapes(body: Body): Tape[] {
         { x: 0, y: headY + head.front + 30, z: at.chin },
         { x: 0, y: headY + head.front + 30, z: at.crown },
       ],
+    },
+    down('eyeDepth', { x: 0, y: headY + head.front + 18 }, at.crown - body.eyeDepth.valueMm),
+    down('earDepth', { x: head.side + 22, y: headY }, at.crown - body.earDepth.valueMm),
+    {
+      key: 'noseOut',
+      points: [0, face.noseOutMm].map((mm) => ({ x: 0, y: nose.y - face.noseOutMm + mm, z: nose.z - 3 })),
+    },
+    {
+      key: 'earLength',
+      points: [-0.5, 0.5].map((s) => ({
+        x: head.side + 20,
+        y: ear.at.y,
+        z: ear.at.z + s * face.earLengthMm,
+      })),
     },
     { key: 'neckGirth', points: ring(neckSection(body, (at.neckBase + at.chin) / 2), (p) => p) },
     {

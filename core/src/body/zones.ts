@@ -25,11 +25,12 @@ export type Zone =
   | 'upperArm'
   | 'elbow'
   | 'forearm'
+  | 'hand'
   | 'thigh'
   | 'knee'
   | 'lowerLeg';
 
-export type Region = 'Head and neck' | 'Trunk' | 'Arm' | 'Leg';
+export type Region = 'Head and neck' | 'Trunk' | 'Arm' | 'Leg' | 'In the hand';
 export type JointName = 'elbow' | 'knee' | 'shoulder' | 'waist' | 'head';
 
 /** A spot of the body that hard things must keep off. */
@@ -45,8 +46,10 @@ export interface ZoneInfo {
   /** As in “at the upper arm”. */
   label: string;
   region: Region;
-  /** Has a left and a right. */
-  paired: boolean;
+  /** Sides it may be on; the first is where a new part begins. */
+  sides: readonly ('left' | 'right' | 'pair' | 'middle')[];
+  /** Carried here rather than worn. */
+  held?: true;
   /** Limb or joint in whose space forms are drawn; the whole figure's when there is none. */
   frame?: Limb | Joint;
   /** Limb shown alone under the form. */
@@ -98,7 +101,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'head',
     label: 'head',
     region: 'Head and neck',
-    paired: false,
+    sides: ['middle'],
     clearance: headClearance,
     dressing: { rank: 11, over: 'over the head' },
     decisive: [],
@@ -109,7 +112,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'ear',
     label: 'ear',
     region: 'Head and neck',
-    paired: true,
+    sides: ['pair', 'left', 'right'],
     clearance: headClearance,
     dressing: { rank: 12 },
     decisive: [],
@@ -120,7 +123,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'neck',
     label: 'neck',
     region: 'Head and neck',
-    paired: false,
+    sides: ['middle'],
     // A collar rests on the shoulders by its lower edge; what counts is the room round the neck.
     clearance: fromNeck,
     dressing: { rank: 5, over: 'over the head' },
@@ -132,7 +135,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'torso',
     label: 'trunk',
     region: 'Trunk',
-    paired: false,
+    sides: ['middle'],
     clearance: fromTorso,
     dressing: { rank: 3, behind: true },
     decisive: [],
@@ -143,7 +146,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'back',
     label: 'back',
     region: 'Trunk',
-    paired: false,
+    sides: ['middle'],
     clearance: fromTorso,
     dressing: { rank: 10, behind: true },
     decisive: [],
@@ -154,7 +157,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'hips',
     label: 'hips',
     region: 'Trunk',
-    paired: false,
+    sides: ['middle'],
     clearance: (body) =>
       fromNearest(fromTorso(body), fromHungLimb(body, 'thigh', 1), fromHungLimb(body, 'thigh', -1)),
     dressing: { rank: 4 },
@@ -166,7 +169,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'shoulder',
     label: 'shoulder',
     region: 'Arm',
-    paired: true,
+    sides: ['pair', 'left', 'right'],
     frame: 'shoulder',
     clearance: jointClearance('shoulder', ['upperArm']),
     dressing: { rank: 7, behind: true },
@@ -178,7 +181,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'upperArm',
     label: 'upper arm',
     region: 'Arm',
-    paired: true,
+    sides: ['pair', 'left', 'right'],
     frame: 'upperArm',
     limb: 'upperArm',
     clearance: limbClearance('upperArm'),
@@ -191,7 +194,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'elbow',
     label: 'elbow',
     region: 'Arm',
-    paired: true,
+    sides: ['pair', 'left', 'right'],
     frame: 'elbow',
     clearance: jointClearance('elbow', ['upperArm', 'forearm']),
     dressing: { rank: 8 },
@@ -203,7 +206,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'forearm',
     label: 'forearm',
     region: 'Arm',
-    paired: true,
+    sides: ['pair', 'left', 'right'],
     frame: 'forearm',
     limb: 'forearm',
     clearance: limbClearance('forearm'),
@@ -216,10 +219,22 @@ export const zones: readonly ZoneInfo[] = [
     tender: wristBones,
   },
   {
+    zone: 'hand',
+    label: 'hand',
+    region: 'In the hand',
+    sides: ['right', 'left'],
+    held: true,
+    clearance: () => () => Infinity,
+    dressing: { rank: 20 },
+    decisive: [],
+    joints: {},
+    flexesBelowMm: 0,
+  },
+  {
     zone: 'thigh',
     label: 'thigh',
     region: 'Leg',
-    paired: true,
+    sides: ['pair', 'left', 'right'],
     frame: 'thigh',
     limb: 'thigh',
     clearance: limbClearance('thigh'),
@@ -232,7 +247,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'knee',
     label: 'knee',
     region: 'Leg',
-    paired: true,
+    sides: ['pair', 'left', 'right'],
     frame: 'knee',
     clearance: jointClearance('knee', ['thigh', 'lowerLeg']),
     dressing: { rank: 1 },
@@ -244,7 +259,7 @@ export const zones: readonly ZoneInfo[] = [
     zone: 'lowerLeg',
     label: 'lower leg',
     region: 'Leg',
-    paired: true,
+    sides: ['pair', 'left', 'right'],
     frame: 'lowerLeg',
     limb: 'lowerLeg',
     clearance: limbClearance('lowerLeg'),
@@ -258,6 +273,9 @@ export const zones: readonly ZoneInfo[] = [
 const byZone = new Map(zones.map((z) => [z.zone, z]));
 export const zoneInfo = (zone: Zone): ZoneInfo => byZone.get(zone)!;
 
+/** Whether something there is made for both sides alike. */
+export const canPair = (zone: Zone): boolean => zoneInfo(zone).sides.includes('pair');
+
 /** Zones that take part in a movement, on one side of it. */
 export const zonesIn = (joint: JointName, role: 'moving' | 'fixed'): Zone[] =>
   zones.filter((z) => z.joints[joint] === role).map((z) => z.zone);
@@ -268,4 +286,12 @@ export function hangOn(body: Body, zone: Zone, side: 1 | -1): (p: Vec3) => Vec3 
   if (!frame) return (p) => ({ x: side * p.x, y: p.y, z: p.z });
   const at = limbFrame(body, frame, side);
   return (p) => onLimb(at, p);
+}
+
+/** A fist closes round something this far below the wrist, as a share of the hand's length; from memory. */
+const FIST = 0.45;
+
+/** The middle of the fist of a hanging arm, on the figure. */
+export function fistAt(body: Body, side: 1 | -1): Vec3 {
+  return onLimb(limbFrame(body, 'forearm', side), { x: 0, y: 0, z: -FIST * body.handLength.valueMm });
 }

@@ -22,7 +22,7 @@ describe('pointing at the body', () => {
     expect(zonesAt(body, 'thigh', { x: 90, y: 0, z: knee + 250 })).to.deep.equal(['thigh']);
     expect(zonesAt(body, 'lowerLeg', { x: -90, y: 0, z: knee - 200 })).to.deep.equal(['lowerLeg']);
     expect(zonesAt(body, 'upperArm', { x: 250, y: 0, z: at.shoulder - 20 })[0]).to.equal('shoulder');
-    expect(zonesAt(body, 'hand', { x: 0, y: 0, z: 0 })).to.deep.equal(['forearm']);
+    expect(zonesAt(body, 'hand', { x: 0, y: 0, z: 0 })).to.deep.equal(['hand', 'forearm']);
   });
 
   it('offers a back frame only from behind', () => {

@@ -22,7 +22,7 @@ export function zonesAt(body: Body, on: FigurePart['of'], p: Vec3): Zone[] {
     case 'upperArm':
       return near(at.shoulder, 90) ? ['shoulder', 'upperArm'] : ['upperArm', 'elbow'];
     case 'hand':
-      return ['forearm'];
+      return ['hand', 'forearm'];
     case 'forearm':
       return ['forearm', 'elbow'];
     case 'thigh':

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import jscad from '@jscad/modeling';
 import { polygonArea, polygonCentroid, polygonContains, polygonHull, polygonLength } from 'd3-polygon';
 import polygonClipping, { type Polygon } from 'polygon-clipping';
 import { BoxGeometry, BufferGeometry, Box3, Matrix4, Mesh as Solid, Ray, Vector3 } from 'three';
@@ -28,11 +29,16 @@ import {
   unrollStrip,
   type Vec2,
 } from '../geometry';
+import { cross3, meshWeight, unit3 } from '../geometry';
 import { meshVolume } from '../geometry/mesh';
+import { coreMesh, sectionAreaMm2, sectionOutline } from '../panel';
 import { laidOutline } from '../cut';
 import { packs } from '../materials';
 import { ownWeightSagMm } from '../parts/wear/sag';
 import { parseLengthMm, printLength } from '../units';
+
+const { geometries, measurements } = jscad;
+const { geom3, poly3 } = geometries;
 
 /**
  * Figures held against something outside this project: standards, handbook relations and tables, and general-purpose
@@ -324,5 +330,47 @@ describe('held against the outside: units and files', () => {
     // Months are counted from nought here, which shifts both alike except across month ends of unequal length.
     const days = (event - start) / 86_400_000;
     expect(report.totals.daysToSpare).to.be.within(days - report.schedule.finishMin / 1440 - 3, days + 3);
+  });
+
+  it('volume and middle of a solid agree with @jscad/modeling', () => {
+    const loaf = coreMesh({
+      id: 'c',
+      name: 'c',
+      rodId: 'r',
+      from: { x: 3, y: -20, z: 5 },
+      to: { x: 90, y: 40, z: 200 },
+      wide: unit3(cross3({ x: 87, y: 60, z: 195 }, { x: 0, y: 0, z: 1 })),
+      section: { shape: 'triangle', widthMm: 30 },
+      cutMm: [1],
+    });
+    const shell = derive(demo('lampwarden-harness')).parts.find((p) => p.form === 'pauldron')!.solid.mesh;
+    for (const mesh of [loaf, shell]) {
+      const solid = geom3.create(
+        mesh.triangles.map((t) =>
+          poly3.create(t.map((v) => [mesh.points[v]!.x, mesh.points[v]!.y, mesh.points[v]!.z])),
+        ),
+      );
+      expect(meshVolume(mesh)).to.be.closeTo(measurements.measureVolume(solid), 1e-4 * meshVolume(mesh));
+      const [x, y, z] = measurements.measureCenterOfMass(solid);
+      const { at } = meshWeight(mesh, 100);
+      for (const [own, theirs] of [
+        [at.x, x],
+        [at.y, y],
+        [at.z, z],
+      ])
+        expect(own).to.be.closeTo(theirs!, 0.01);
+    }
+  });
+
+  it('sections of sticks have the areas of their outlines by d3-polygon', () => {
+    for (const section of [
+      { shape: 'half-round', widthMm: 30 },
+      { shape: 'triangle', widthMm: 20 },
+      { shape: 'bar', widthMm: 20, thickMm: 3 },
+      { shape: 'round', outsideMm: 25 },
+    ] as const) {
+      const outline = sectionOutline(section, 720).map((p): [number, number] => [p.x, p.y]);
+      expect(sectionAreaMm2(section)).to.be.closeTo(Math.abs(polygonArea(outline)), 0.02);
+    }
   });
 });

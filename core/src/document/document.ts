@@ -1,4 +1,5 @@
 import type { Wearer, Zone } from '../body';
+import type { Reading } from '../learn';
 import type { FoamStock, Habits } from '../materials';
 
 /** The schema this code reads and writes; older ones are lifted to it when they are read. */
@@ -17,6 +18,9 @@ export interface Brief {
   /** Longest piece that fits the luggage and that the event allows. */
   luggageMm: number;
   eventMaxMm: number;
+  /** What the event admits of things that are carried, where it says so. */
+  maxCarriedG?: number;
+  maxRigidMm?: number;
   notes: string;
 }
 
@@ -150,6 +154,30 @@ export interface MakePlan {
   habits: Habits;
   /** Step id → ISO time it was ticked. */
   done: Record<string, string>;
+  /** What this shop has read off its own work. */
+  readings?: Reading[];
+}
+
+/** What one part has otherwise in a version; what is not named is as in the document. */
+export interface PartOtherwise {
+  leftOut?: true;
+  params?: Params;
+  stack?: Ply[];
+  lining?: Ply | null;
+  features?: Feature[];
+  darts?: PieceDarts[];
+}
+
+/** The build otherwise: a named list of changes to the document. */
+export interface Version {
+  id: string;
+  name: string;
+  /** By part. */
+  parts: Record<string, PartOtherwise>;
+  /** Nothing of any circuit is put in. */
+  unlit?: true;
+  /** For another wearer of this height, every other measure estimated. */
+  statureMm?: number;
 }
 
 /** The decisions of one build, and nothing derived from them. */
@@ -163,6 +191,8 @@ export interface BuildDoc {
   circuits: Circuit[];
   cut: CutPlan;
   make: MakePlan;
+  /** The same build otherwise: hero and stunt, lit and unlit, another size. */
+  versions?: Version[];
   /** Findings that are understood, by their ids; one whose words have changed since counts again. */
   setAside?: Record<string, SetAside>;
 }

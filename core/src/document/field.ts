@@ -1,8 +1,8 @@
 import type { MeasureKey } from '../body';
 import type { Params, Row, Value } from './document';
 
-/** What a part may need more of: room inside, way round a joint, girth, or more pieces. */
-export type Need = 'room' | 'reach' | 'girth' | 'split';
+/** What a part may need more of: room inside, way round a joint, girth, more pieces, or grams at either end. */
+export type Need = 'room' | 'reach' | 'girth' | 'split' | 'footMass' | 'tipMass';
 
 interface FieldBase<K extends string> {
   key: K;
@@ -54,6 +54,8 @@ export interface RowsField<
   start: (rows: readonly Row[]) => Row;
   /** What one line is called. */
   line: string;
+  /** Lines are the points of an outline, or of a profile turned about an axis, and can be drawn. */
+  draws?: 'outline' | 'profile';
 }
 
 export type ScalarField = NumberField | ChoiceField | FoamField;
@@ -70,7 +72,7 @@ export type ParamsOf<Fs extends readonly Field[]> = { [F in Fs[number] as F['key
 
 type Rest<K extends string> = Partial<Pick<FieldBase<K>, 'when' | 'cures' | 'seededBy'>>;
 
-const number =
+const numeric =
   (type: NumberField['type']) =>
   <K extends string>(
     key: K,
@@ -81,9 +83,20 @@ const number =
     rest: Rest<K> = {},
   ): NumberField<K> => ({ type, key, label, range, help, group, ...rest });
 
-export const length = number('length');
-export const angle = number('angle');
-export const count = number('count');
+export const length = numeric('length');
+export const angle = numeric('angle');
+export const count = numeric('count');
+
+/** A plain number with its unit. */
+export const number = <K extends string>(
+  key: K,
+  label: string,
+  range: readonly [number, number],
+  unit: string,
+  help: string,
+  group = 'Form',
+  rest: Rest<K> = {},
+): NumberField<K> => ({ type: 'number', key, label, range, unit, help, group, ...rest });
 
 export const choice = <K extends string, const V extends string | number>(
   key: K,
@@ -122,7 +135,8 @@ export const rows = <K extends string, const Of extends readonly ScalarField[]>(
   line: string,
   help: string,
   group = label,
-): RowsField<K, Of> => ({ type: 'rows', key, label, of, range, start, line, help, group });
+  rest: Pick<RowsField, 'draws' | 'when'> = {},
+): RowsField<K, Of> => ({ type: 'rows', key, label, of, range, start, line, help, group, ...rest });
 
 /** Whether a value is one that the field can hold. */
 export function holds(field: Field, value: Value | undefined): boolean {

@@ -20,11 +20,13 @@ export {
   type Pin,
   type Place,
   type PlaceKind,
+  type PartOtherwise,
   type Ply,
   type Row,
   type SetAside,
   type Side,
   type Value,
+  type Version,
 } from './document';
 export {
   angle,
@@ -32,6 +34,7 @@ export {
   count,
   holds,
   length,
+  number,
   ownFoam,
   rows,
   type Field,
@@ -43,3 +46,4 @@ export {
 } from './field';
 export { share } from './share';
 export { firstParts } from './firstParts';
+export { differences, editPart, featureIdsOf, inVersion, type VersionScope } from './version';

@@ -2,7 +2,7 @@ import type { TenderSpot } from '../body';
 import type { Check, Feature, Field, Params, Place, PlaceKind, Ply, Station } from '../document';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, Switch } from '../materials';
-import type { Hole, LaidPanel, Mark, Piece, Room } from '../panel';
+import type { Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
 import type { Sure } from '../units';
 
 /** A part as features find it: its panels laid, its rooms, and what it is made of. */
@@ -135,21 +135,28 @@ export interface FeatureKind {
   spotless?: boolean;
   start: (pointed: Pointed) => { place: Place; params: Params };
   lay: (on: LaidPart, feature: Feature) => Laid;
-  /** What it is offered for: an edge that gives under its own weight. */
-  cures?: 'slack';
+  /** Cuts flat panels in two before anything is laid on them. */
+  divide?: (panels: readonly Panel[], feature: Feature) => Panel[];
+  /** What it is offered for: an edge that gives under its own weight, or a piece no sheet holds. */
+  cures?: 'slack' | 'split';
   /** Fed by a circuit, feeds one, or switches one. */
   electric?: 'load' | 'source' | 'switch';
 }
 
 /** A feature as its folder writes it; P is what its fields describe. */
-export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay'> {
+export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay' | 'divide'> {
   start: (pointed: Pointed) => { place: Place; params: P };
   lay: (on: LaidPart, feature: Omit<Feature, 'params'> & { params: P }) => Laid;
+  divide?: (panels: readonly Panel[], feature: Omit<Feature, 'params'> & { params: P }) => Panel[];
 }
 
 /** A feature under the common contract. */
-export const defineFeature = <P>({ start, lay, ...rest }: FeatureSpec<P>): FeatureKind => ({
+export const defineFeature = <P>({ start, lay, divide, ...rest }: FeatureSpec<P>): FeatureKind => ({
   ...rest,
+  ...(divide && {
+    divide: (panels, feature) =>
+      divide(panels, feature as unknown as Omit<Feature, 'params'> & { params: P }),
+  }),
   start: (pointed) => start(pointed) as unknown as { place: Place; params: Params },
   lay: (on, feature) => lay(on, feature as unknown as Omit<Feature, 'params'> & { params: P }),
 });

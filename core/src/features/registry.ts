@@ -3,7 +3,9 @@ import { hole } from './hole/hole';
 import { lamps } from './lamps/lamps';
 import { line } from './line/line';
 import { overlay } from './overlay/overlay';
+import { ornament } from './ornament/ornament';
 import { pack } from './pack/pack';
+import { parting } from './parting/parting';
 import { pocket } from './pocket/pocket';
 import { rivets } from './rivets/rivets';
 import { strip } from './strip/strip';
@@ -16,8 +18,10 @@ export const features: readonly FeatureKind[] = [
   strip,
   overlay,
   rivets,
+  ornament,
   line,
   hole,
+  parting,
   lamps,
   pack,
   toggle,

@@ -1,6 +1,8 @@
 import { type BuildDoc, type BuildFile, schemaVersion } from '../document';
+import { standardKinds } from '../parts';
 import { fail } from '../units';
 import { checkDoc, checkFile, type Checked } from './schema';
+import { withNewFields } from './upgrade/newFields';
 import { fromVersion1 } from './upgrade/version1';
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
@@ -13,7 +15,8 @@ const tooNew = (version: unknown): Checked<never> =>
 function lift(value: unknown): Checked<unknown> {
   if (!isObject(value)) return { ok: true, value };
   if (typeof value['schema'] === 'number' && value['schema'] > schemaVersion) return tooNew(value['schema']);
-  return value['schema'] === 1 ? fromVersion1(value) : { ok: true, value };
+  if (value['schema'] === 1) return fromVersion1(value);
+  return { ok: true, value: withNewFields(value, standardKinds) };
 }
 
 /** Any document there ever was, checked and in the present schema. */
@@ -27,7 +30,6 @@ export function upgrade(value: unknown): Checked<BuildFile> {
   if (!isObject(value)) return checkFile(value);
   const version = value['fomrik'];
   if (typeof version === 'number' && version > schemaVersion) return tooNew(version);
-  if (version !== 1) return checkFile(value);
   const build = lift(value['build']);
   if (!build.ok) return { ...build, field: `build.${build.field ?? ''}` };
   const pins: unknown[] = [];
@@ -36,7 +38,12 @@ export function upgrade(value: unknown): Checked<BuildFile> {
     if (!doc.ok) return { ...doc, field: `pins.${i}.doc.${doc.field ?? ''}` };
     pins.push(isObject(pin) ? { ...pin, doc: doc.value } : pin);
   }
-  return checkFile({ ...value, fomrik: schemaVersion, build: build.value, pins });
+  return checkFile({
+    ...value,
+    fomrik: version === 1 ? schemaVersion : version,
+    build: build.value,
+    ...(version === 1 || Array.isArray(value['pins']) ? { pins } : {}),
+  });
 }
 
 /** Reads the text of a build file. */

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
+import { standardKinds } from '../parts';
 import { derive } from '../report';
 import { readBuildFile } from './buildFile';
 
@@ -13,6 +14,11 @@ describe('docs/build-file.md', () => {
     const report = derive(read.value.build);
     expect(report.parts[0]!.foam.thicknessMm).to.deep.equal({ value: 6.4, sure: 'measured' });
     expect(report.schedule.slots.map((s) => s.stepId)).not.to.include('print');
+  });
+
+  it('names every form and every feature there is', () => {
+    for (const kind of [...standardKinds.forms.keys(), ...standardKinds.features.keys()])
+      expect(text).to.include(`\`${kind}\``);
   });
 
   it('names every field of a document', () => {

@@ -20,8 +20,22 @@ const csv = (rows: Record<string, string | number>[]): string => {
 };
 
 export function cutListCsv(report: Report): string {
-  return csv(
-    report.parts.flatMap((part) =>
+  const sticks = report.sticks.flatMap(({ rod, sticks: all }) =>
+    all.flatMap((stick, i) =>
+      stick.cuts.map((cut) => ({
+        part: cut.name,
+        piece: `length ${cut.letter}, from stick ${i + 1}`,
+        cut: 'saw 1',
+        foam: rod.name,
+        'width mm': trimNumber(rod.acrossMm.value),
+        'height mm': trimNumber(cut.lengthMm),
+        'area cm2': '',
+        holes: 0,
+      })),
+    ),
+  );
+  return csv([
+    ...report.parts.flatMap((part) =>
       part.pieces.map((piece) => {
         const b = boundsOf(piece.outline);
         return {
@@ -36,7 +50,8 @@ export function cutListCsv(report: Report): string {
         };
       }),
     ),
-  );
+    ...sticks,
+  ]);
 }
 
 export function shoppingCsv(report: Report, currency: string): string {

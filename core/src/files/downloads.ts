@@ -5,6 +5,7 @@ import { sideBySide } from './drawing';
 import { sourcedPieces } from './sourcedPieces';
 import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
+import type { FontSource } from './pdf/fonts';
 import { patternPdf } from './pdf/pattern';
 import { drawingSvg } from './svg';
 
@@ -18,9 +19,6 @@ export const downloadKinds = [
 ] as const;
 export type DownloadKind = (typeof downloadKinds)[number];
 
-/** Where the font of printed pages is read from: a file, or what the server serves. */
-export type FontSource = () => Promise<Uint8Array>;
-
 /** Any file that can be taken away, as bytes or text. */
 export async function makeDownload(
   kind: DownloadKind,
@@ -32,7 +30,7 @@ export async function makeDownload(
   const pieces = sourcedPieces(report);
   switch (kind) {
     case 'pattern.pdf':
-      return patternPdf(pieces, doc.cut, doc.name, await font());
+      return patternPdf(pieces, doc.cut, doc.name, font);
     case 'pattern.svg': {
       const { shapes, widthMm, heightMm } = sideBySide(pieces);
       return drawingSvg(shapes, widthMm, heightMm, doc.name);

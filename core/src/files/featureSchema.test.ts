@@ -124,7 +124,7 @@ describe('mounts and days in a build file', () => {
       /greave hangs from lowerLeg, not from head/,
     );
     expect(trouble(docWith({ mount: { to: 'wearer', zone: 'lowerLeg', side: 'middle' } })).message).to.match(
-      /left, right, pair/,
+      /pair, left, right/,
     );
     expect(trouble(docWith({ mount: { to: 'stand' } })).message).to.equal('sound');
   });

@@ -112,6 +112,21 @@ describe('PDF pages, read back with poppler', function () {
     expect(near(strokes(svg), (pt * 100) / 102)).to.equal(true);
   });
 
+  it('shows names in the letters of East Asia, from fonts that go in only when they are used', async () => {
+    const name = 'ランプ守 灯台骑士 등대 기사';
+    const named = applyChanges(doc, [{ path: ['parts', 0, 'name'], value: name }]);
+    const { text } = await pdfSvg(named);
+    expect(text).to.include(name);
+    expect(text).not.to.include('\u25a1');
+    const plain = ((await make('pattern.pdf')) as Uint8Array).length;
+    const japanese = applyChanges(doc, [{ path: ['parts', 0, 'name'], value: '灯台の籠手' }]);
+    const [one, all] = [japanese, named].map(
+      async (d) => ((await make('pattern.pdf', d)) as Uint8Array).length,
+    );
+    expect((await one)!).to.be.greaterThan(plain + 200_000);
+    expect((await all)!, 'three fonts').to.be.greaterThan((await one)! + 1_000_000);
+  });
+
   it('shows names in any of the letters of Europe', async () => {
     const named = applyChanges(doc, [{ path: ['parts', 0, 'name'], value: 'Żółw Λάμπα Щит Ő' }]);
     expect((await pdfSvg(named)).text).to.include('Żółw Λάμπα Щит Ő');

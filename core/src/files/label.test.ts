@@ -47,4 +47,19 @@ describe('names on pieces', () => {
     // Largest circle in a corner beside a disc of radius 24 in the middle: r = (50√2 − 24) / (1 + √2).
     expect(beside.clearMm).to.be.closeTo((50 * Math.SQRT2 - 24) / (1 + Math.SQRT2), 1.5);
   });
+
+  it('takes no heed of a bevel line, which runs round the whole piece', () => {
+    const square = (mm: number) => [
+      { x: -mm, y: -mm },
+      { x: mm, y: -mm },
+      { x: mm, y: mm },
+      { x: -mm, y: mm },
+    ];
+    const found = roomiest({
+      outline: square(50),
+      holes: [],
+      marks: [{ kind: 'bevel', points: square(44), text: 'bevel line' }],
+    });
+    expect(found.clearMm).to.be.closeTo(50, 1);
+  });
 });

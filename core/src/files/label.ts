@@ -37,7 +37,8 @@ export function roomiest(piece: Pick<Piece, 'outline' | 'holes' | 'marks'>): { a
   const ring = (points: readonly Vec2[]): [number, number][] => points.map((p) => [p.x, p.y]);
   const taken = [
     ...piece.holes.map((h) => circle(h.centre, h.diameterMm / 2 + 4)),
-    ...piece.marks.flatMap((m) => (m.points.length >= 3 ? [m.points] : [])),
+    // A bevel line runs round the whole piece and takes no room.
+    ...piece.marks.flatMap((m) => (m.points.length >= 3 && m.kind !== 'bevel' ? [m.points] : [])),
   ];
   const found = polylabel([ring(piece.outline), ...taken.map(ring)], 1);
   return { at: { x: found[0], y: found[1] }, clearMm: found.distance };

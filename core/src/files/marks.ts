@@ -91,6 +91,8 @@ function drawn(mark: Mark): Shape[] {
     case 'pocket':
     case 'rivet':
       return [line(mark.kind, mark.points, true)];
+    case 'bevel':
+      return [line('bevel', mark.points, true)];
     case 'groove':
     case 'fold':
     case 'glue':

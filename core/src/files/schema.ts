@@ -1,3 +1,4 @@
+import { quantityKeys } from '../learn';
 import Joi from 'joi';
 import { measures, zoneInfo, zones } from '../body';
 import {
@@ -10,6 +11,7 @@ import {
 } from '../document';
 import { type Kinds, standardKinds } from '../parts';
 import { fail, ok, type Result } from '../units';
+import { versionsFit } from './versionsFit';
 
 const id = Joi.string().pattern(/^[A-Za-z0-9_.:-]{1,64}$/);
 const name = Joi.string().trim().min(1).max(120);
@@ -51,7 +53,10 @@ function fieldRule(field: Field): Joi.Schema {
 const paramsOf = (fields: readonly Field[]): Joi.ObjectSchema =>
   Joi.object(Object.fromEntries(fields.map((f) => [f.key, fieldRule(f).required()])));
 
-const ply = Joi.object({ foamId: id.required(), nominalMm: within(0.5, 50).required() });
+/** A lamination of more layers is several parts. */
+const MOST_LAYERS = 24;
+
+const ply = Joi.object({ foamId: id.required(), nominalMm: within(0.5, 200).required() });
 
 const share = within(0, 1).required();
 const turnDeg = within(-360, 360).required();
@@ -148,7 +153,7 @@ function mountFits({ forms }: Kinds, value: Part, helpers: Joi.CustomHelpers): P
     return helpers.message({
       custom: `“mount.zone”: a ${form.label.toLowerCase()} hangs from ${form.zones.join(', ') || 'a stand or another part'}, not from ${on.zone}`,
     });
-  const sides = zoneInfo(on.zone).paired ? ['left', 'right', 'pair'] : ['middle'];
+  const { sides } = zoneInfo(on.zone);
   return sides.includes(on.side)
     ? value
     : helpers.message({
@@ -167,7 +172,16 @@ const partOf = (kinds: Kinds): Joi.Schema =>
         then: paramsOf(form.fields).required(),
       })),
     }),
-    stack: Joi.array().length(1).items(ply).required(),
+    stack: Joi.when('form', {
+      switch: [...kinds.forms.values()].map((form) => ({
+        is: form.kind,
+        then: Joi.array()
+          .min(1)
+          .max(form.sheets === 'layers' ? MOST_LAYERS : 1)
+          .items(ply)
+          .required(),
+      })),
+    }),
     lining: ply.allow(null).required(),
     mount: mount.required(),
     features: Joi.array().max(200).items(featureOf(kinds)).required(),
@@ -228,15 +242,36 @@ export const stockSchema = Joi.array()
   .items(
     Joi.object({
       foamId: id.required(),
-      nominalMm: within(1, 50).required(),
+      nominalMm: within(0.5, 200).required(),
       sheets: within(0, 1000).integer().required(),
-      measuredMm: within(0.5, 60),
+      measuredMm: within(0.5, 240),
       sheetG: within(1, 50000),
       neutralFraction: within(0, 1),
       rightAngleMm: within(0.5, 60),
       pricePerSheet: within(0, 10000),
     }),
   );
+
+const versionOf = (kinds: Kinds): Joi.Schema =>
+  Joi.object({
+    id: id.required(),
+    name: name.required(),
+    unlit: Joi.valid(true),
+    statureMm: within(700, 2300),
+    parts: Joi.object()
+      .pattern(
+        id,
+        Joi.object({
+          leftOut: Joi.valid(true),
+          params: Joi.object(),
+          stack: Joi.array().min(1).max(MOST_LAYERS).items(ply),
+          lining: ply.allow(null),
+          features: Joi.array().max(200).items(featureOf(kinds)),
+          darts: Joi.array().max(100).unique('pieceId').items(pieceDarts),
+        }),
+      )
+      .required(),
+  });
 
 const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
   Joi.object({
@@ -252,12 +287,15 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       lightHours: within(0, 200).required(),
       luggageMm: within(100, 5000).required(),
       eventMaxMm: within(100, 10000).required(),
+      maxCarriedG: within(1, 50000),
+      maxRigidMm: within(1, 10000),
       notes: Joi.string().allow('').max(20000).required(),
     }).required(),
     wearer: wearerSchema.required(),
     stock: stockSchema.required(),
     parts: Joi.array().max(200).unique('id').items(partOf(kinds)).custom(partsHang).required(),
     circuits: Joi.array().max(100).unique('id').items(circuit).required(),
+    versions: Joi.array().max(20).unique('id').items(versionOf(kinds)),
     setAside: Joi.object().pattern(
       Joi.string().max(200),
       Joi.object({
@@ -281,8 +319,21 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
         cutter: Joi.valid('knife', 'band-saw', 'laser').required(),
       }).required(),
       done: Joi.object().pattern(id, iso).required(),
+      readings: Joi.array()
+        .items(
+          Joi.object({
+            id,
+            quantity: Joi.valid(...quantityKeys).required(),
+            planned: Joi.number().greater(0).max(1e6).required(),
+            actual: Joi.number().greater(0).max(1e6).required(),
+            takenOn: day.required(),
+            of: Joi.string().allow('').max(120).required(),
+          }),
+        )
+        .unique('id')
+        .max(500),
     }).required(),
-  });
+  }).custom((value: BuildDoc, helpers) => versionsFit(kinds, value, helpers));
 
 export const docSchema = docSchemaOf(standardKinds);
 

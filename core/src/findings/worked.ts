@@ -1,6 +1,8 @@
+import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
 import type { CircuitReport } from '../circuit';
-import type { Packed } from '../cut';
+import type { Carried } from '../carry';
+import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
 import type { PartReport } from '../parts';
 import type { CostLine, Schedule, Step } from '../plan';
@@ -23,10 +25,15 @@ export interface Worked {
   body: Body;
   sides: { left: Body; right: Body };
   doubts: Doubt[];
+  /** What this shop's readings say of what is planned. */
+  constants: Record<Quantity, Constant>;
   parts: PartReport[];
   fitting: Fitting;
   circuits: CircuitReport[];
+  /** Everything held in a hand, as one. */
+  carried: Carried[];
   packed: Packed;
+  sticks: StickSet[];
   steps: Step[];
   schedule: Schedule;
   cost: CostLine[];

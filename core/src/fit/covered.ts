@@ -8,7 +8,8 @@ interface Spot {
   out: Vec3;
 }
 
-const SPOTS = 480;
+/** A prime, so that spots do not march along one line of the drawn limbs. */
+const SPOTS = 1201;
 
 /** Covering more than this share, breaks are planned; from memory. */
 export const hotShare = 0.35;
@@ -76,7 +77,7 @@ function under(spots: readonly Spot[], face: readonly (readonly Vec3[])[]): bool
   });
 }
 
-type Worn = Pick<PartReport, 'id' | 'mount' | 'anchors' | 'solid' | 'surfaces'>;
+type Worn = Pick<PartReport, 'id' | 'mount' | 'anchors' | 'solid' | 'extras' | 'surfaces'>;
 
 const keyOf = (body: Body): string =>
   Object.values(body)

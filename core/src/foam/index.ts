@@ -2,3 +2,4 @@ export { bendStrain, ringTestNeutralFraction, strainClass, strainClassName, type
 export { foamMassG } from './foamMass';
 export { foldOpeningMm, groovesForBend } from './groove';
 export { sprungOpeningMm } from './spring';
+export { stackWays, type StackWay } from './stacks';

@@ -1,8 +1,9 @@
 import type { Body, MeasureKey, Zone } from '../body';
 import { type Check, count, type Field, type Params, type Ply } from '../document';
+import type { Bought, Work } from '../features';
 import type { Vec2, Vec3 } from '../geometry';
-import type { ClosureKind, FoamSheet } from '../materials';
-import type { Join, Panel, Room } from '../panel';
+import type { ClosureKind, FoamSheet, Rod } from '../materials';
+import type { Core, Join, Panel, Room } from '../panel';
 
 /** Everything a form is computed from. */
 export interface FormInput<P> {
@@ -13,6 +14,11 @@ export interface FormInput<P> {
   liningMm: number;
   foam: FoamSheet;
   ply: Ply;
+  /** Every layer of the part, from the inside out. */
+  stack: readonly { ply: Ply; foam: FoamSheet }[];
+  /** Sticks of what it is mounted on, in its own space: what may pass through it. */
+  through: readonly Core[];
+  rods: readonly Rod[];
   /** The part's foam in a thickness of its own; 0 takes the part's. */
   own: (nominalMm: number) => { ply: Ply; foam: FoamSheet };
 }
@@ -42,6 +48,8 @@ export interface Anchor {
   at: Vec3;
   out: Vec3;
   up: Vec3;
+  /** Which way a mount is moved along it; up when absent. */
+  along?: Vec3;
 }
 
 /** A strap, lace or elastic that holds one copy on the wearer. */
@@ -69,6 +77,20 @@ export interface Model {
   panels: Panel[];
   joins: Join[];
   rooms: Room[];
+  /** Sticks it is made of. */
+  cores: Core[];
+  /** Where the hand holds it, when it is carried. */
+  heldAt?: Vec3;
+  /** Turned about the upright when it is held, so that what points forwards does; degrees. */
+  heldTurnDeg?: number;
+  /** From there towards the tip, when the maker asks for one. */
+  balanceWantedMm?: number;
+  /** Where its stick is chosen among its values. */
+  stickField?: string;
+  /** What sets its joints, for a stick that can be parted. */
+  partedAt?: (atMm: readonly number[]) => Params;
+  /** Dead weight put in. */
+  ballast: { what: string; massG: number; at: Vec3 }[];
   anchors: Anchor[];
   passages: Passage[];
   /** How its gaps are shut. */
@@ -81,6 +103,9 @@ export interface Model {
   measures: MeasureKey[];
   figures: FormFigure[];
   checks: Check[];
+  /** To buy for it, and to do to it, besides its sheets and sticks. */
+  bought: Bought[];
+  work: Work[];
   /** Lines from the eye past the rim of what it sees through. */
   sight: Vec3[][];
   /** Gap asked between shell and clothed body. */
@@ -100,6 +125,15 @@ export interface Grip {
   at: readonly [number, number];
 }
 
+/** Whether a form is made of one sheet, of layers glued face to face, or of no sheet at all. */
+export type Sheets = 'one' | 'layers' | 'none';
+
+/** Where a part is first put on what carries it: an anchor, and how far along it. */
+export interface Rides {
+  anchor: 'foot' | 'hand' | 'tip';
+  alongMm: number;
+}
+
 /** A kind of shape. Adding one is adding a folder that exports one of these, and a line in the registry. */
 export interface FormKind {
   kind: string;
@@ -108,8 +142,11 @@ export interface FormKind {
   /** Places on the wearer it can hang from; none when it stands by itself or on another part. */
   zones: readonly Zone[];
   fields: readonly Field[];
-  /** The foam a new one is made of. */
-  startPly: Ply;
+  /** The sheets a new one is made of, from the inside out, and whether it may have one, several or none. */
+  startStack: readonly Ply[];
+  sheets: Sheets;
+  /** Where it begins on a part with a stick in it. */
+  rides?: Rides;
   defaults: (body: Body) => Params;
   model: (input: FormInput<Params>) => Model;
   /** Outline in its own proportions for the rack, millimetres, y up. */
@@ -126,7 +163,9 @@ export interface FormSpec<P> {
   fields: readonly Field[];
   /** Unrolls exactly, so that no stretch and no darts are asked about. */
   developable?: boolean;
-  startPly?: Ply;
+  startStack?: readonly Ply[];
+  sheets?: Sheets;
+  rides?: Rides;
   defaults: (body: Body) => P;
   design: (input: FormInput<P>) => Design;
   silhouette: (params: P, body: Body) => Vec2[];
@@ -155,13 +194,17 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
     zones,
     grips,
     fields: developable ? spec.fields : [...spec.fields, ...layFields],
-    startPly: spec.startPly ?? { foamId: 'light-eva', nominalMm: 6 },
+    startStack: spec.startStack ?? [{ foamId: 'light-eva', nominalMm: 6 }],
+    sheets: spec.sheets ?? 'one',
+    ...(spec.rides && { rides: spec.rides }),
     defaults: (body) => ({
       ...(spec.defaults(body) as unknown as Params),
       ...(!developable && { stretchPct: 8, darts: 2 }),
     }),
     model: (input) => ({
       rooms: [],
+      cores: [],
+      ballast: [],
       anchors: [],
       passages: [],
       closure: 'none',
@@ -171,6 +214,8 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
       measures: [],
       figures: [],
       checks: [],
+      bought: [],
+      work: [],
       sight: [],
       padded: false,
       ...spec.design(input as unknown as FormInput<P>),

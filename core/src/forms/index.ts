@@ -9,4 +9,5 @@ export type {
   Passage,
   Tie,
 } from './contract';
+export { nodeLine as drawnLine } from './held/drawn';
 export { forms } from './registry';

@@ -7,9 +7,19 @@ export {
   type Ellipse,
 } from './ellipse';
 export { convexHull } from './hull';
-export { joinMeshes, meshArea, shellMesh, type Mesh } from './mesh';
+export { joinMeshes, meshArea, meshVolume, shellMesh, type Mesh } from './mesh';
+export {
+  inertiaAbout,
+  meshWeight,
+  placedWeight,
+  pointWeight,
+  rodWeight,
+  togetherWeight,
+  type Weight,
+} from './moments';
 export { overlapsItself } from './overlap';
 export {
+  type Bounds,
   boundsOf,
   centroid,
   contains,
@@ -18,6 +28,17 @@ export {
   polylineLength,
   signedArea,
 } from './polygon';
+export {
+  alongRun,
+  common,
+  grown,
+  joined,
+  largestRing,
+  regionArea,
+  triangulated,
+  without,
+  type Region,
+} from './regions';
 export { sliceAt, slicerOf, tapeGirthMm } from './slice';
 export { flatPoint, unrollStrip } from './unroll';
 export {

@@ -8,10 +8,16 @@ export interface SheetSize {
   price: Figure;
 }
 
-/** A kind of foam. Density in kg/m³, modulus in MPa; `neutralFraction` is k from the inner face. */
+/** What kind of sheet it is: how it is cut, joined and shaped follows from it. */
+export type SheetKind = 'foam' | 'board' | 'acrylic' | 'thermoplastic' | 'block';
+
+/** A kind of sheet. Density in kg/m³, modulus in MPa; `neutralFraction` is k from the inner face. */
 export interface Foam {
   id: string;
   name: string;
+  kind: SheetKind;
+  /** Gives off hydrogen chloride when it burns, so that it is never cut by laser. */
+  neverLaser?: true;
   densityKgM3: Figure;
   modulusMPa: Figure;
   neutralFraction: Figure;
@@ -20,6 +26,9 @@ export interface Foam {
   sheets: SheetSize[];
 }
 
+/** Kinds that are sawn and sanded: their dust wants a mask. */
+export const isRigid = (kind: SheetKind): boolean => kind === 'board' || kind === 'acrylic';
+
 const sheet = (nominalMm: number, widthMm: number, heightMm: number, price: number): SheetSize => ({
   nominalMm,
   widthMm,
@@ -27,11 +36,33 @@ const sheet = (nominalMm: number, widthMm: number, heightMm: number, price: numb
   price: figure(price, 'memory'),
 });
 
+/** Boards and plastics, densities from memory or common practice. */
+const plastic = (
+  id: string,
+  name: string,
+  kind: SheetKind,
+  densityKgM3: number,
+  modulusMPa: number,
+  use: string,
+  sheets: SheetSize[],
+): Foam => ({
+  id,
+  name,
+  kind,
+  densityKgM3: figure(densityKgM3, 'memory'),
+  modulusMPa: figure(modulusMPa, 'memory'),
+  neutralFraction: figure(0.5, 'memory'),
+  texturedOneFace: false,
+  use,
+  sheets,
+});
+
 /** Densities, moduli and prices are typical values from memory; sizes sold are common practice, no source. */
 export const foams: Foam[] = [
   {
     id: 'dense-eva',
     name: 'dense EVA',
+    kind: 'foam',
     densityKgM3: figure(100, 'memory'),
     modulusMPa: figure(4.5, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
@@ -49,6 +80,7 @@ export const foams: Foam[] = [
   {
     id: 'light-eva',
     name: 'light EVA',
+    kind: 'foam',
     densityKgM3: figure(50, 'memory'),
     modulusMPa: figure(1.5, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
@@ -67,6 +99,7 @@ export const foams: Foam[] = [
   {
     id: 'floor-mat',
     name: 'floor mat',
+    kind: 'foam',
     densityKgM3: figure(75, 'memory'),
     modulusMPa: figure(2.2, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
@@ -77,6 +110,7 @@ export const foams: Foam[] = [
   {
     id: 'pe-white',
     name: 'white polyethylene foam',
+    kind: 'foam',
     densityKgM3: figure(36, 'memory'),
     modulusMPa: figure(1, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
@@ -84,4 +118,34 @@ export const foams: Foam[] = [
     use: 'diffusers',
     sheets: [sheet(3, 1000, 500, 6), sheet(5, 1000, 500, 8), sheet(10, 1000, 500, 12)],
   },
+  plastic('upholstery', 'upholstery foam', 'block', 30, 0.1, 'squashy spikes and tips', [
+    sheet(20, 1000, 500, 9),
+    sheet(50, 1000, 500, 18),
+    sheet(100, 500, 500, 20),
+  ]),
+  {
+    ...plastic('pvc-board', 'PVC foam board', 'board', 550, 1000, 'stiff layers, plates and boxes', [
+      sheet(3, 1000, 500, 9),
+      sheet(5, 1000, 500, 13),
+      sheet(6, 1000, 500, 15),
+      sheet(10, 1000, 500, 22),
+      sheet(19, 1000, 500, 38),
+    ]),
+    neverLaser: true,
+  },
+  ...(['clear', 'frosted', 'fluorescent'] as const).map((look) =>
+    plastic(
+      `acrylic-${look}`,
+      `${look} acrylic`,
+      'acrylic',
+      1190,
+      3000,
+      'windows, lenses and blades of light',
+      [sheet(2, 500, 400, 9), sheet(3, 500, 400, 12), sheet(5, 500, 400, 18)],
+    ),
+  ),
+  plastic('thermoplastic', 'thermoplastic sheet', 'thermoplastic', 1050, 600, 'hard skins over foam', [
+    sheet(1, 750, 500, 24),
+    sheet(2, 750, 500, 40),
+  ]),
 ];

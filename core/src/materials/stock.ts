@@ -1,5 +1,5 @@
 import { figure, type Figure } from '../units';
-import type { Foam, SheetSize } from './foams';
+import type { Foam, SheetKind, SheetSize } from './foams';
 
 /** What the maker has, and has measured, of one foam in one thickness. */
 export interface FoamStock {
@@ -21,6 +21,8 @@ export interface FoamStock {
 export interface FoamSheet {
   foamId: string;
   name: string;
+  kind: SheetKind;
+  neverLaser?: true;
   nominalMm: number;
   thicknessMm: Figure;
   densityKgM3: Figure;
@@ -41,6 +43,7 @@ export interface FoamSheet {
 const unknownFoam = (id: string): Foam => ({
   id,
   name: `unknown foam “${id}”`,
+  kind: 'foam',
   densityKgM3: figure(100, 'memory'),
   modulusMPa: figure(3, 'memory'),
   neutralFraction: figure(0.5, 'memory'),
@@ -74,6 +77,8 @@ export function foamSheet(
   const sheetM3 = size.widthMm * size.heightMm * thicknessMm.value * 1e-9;
   return {
     foamId,
+    kind: foam.kind,
+    ...(foam.neverLaser && { neverLaser: true as const }),
     name: `${nominalMm} mm ${foam.name}`,
     nominalMm,
     thicknessMm,

@@ -6,6 +6,10 @@ const deg = (rad: number): number => (rad * 180) / Math.PI;
 /** Seams that turn less than this are butted square; a knife is no truer. */
 const SQUARE_DEG = 3;
 
+/** A bevel, or none where the seam hardly turns. */
+export const squareWhenSmall = (bevelDeg: number): number =>
+  Math.abs(2 * bevelDeg) < SQUARE_DEG ? 0 : bevelDeg;
+
 /**
  * Bevel of two panels that meet: each loses half the turning angle (plane geometry), taken as the mean along
  * the seam. Positive is lost from the back, for a seam that turns outwards like the edge of a box; negative
@@ -19,7 +23,9 @@ export function bevelsOf(a: Panel, sideA: Side, b: Panel, sideB: Side): number {
   const middleB = b.grid[Math.floor(b.grid.length / 2)]![Math.floor(b.grid[0]!.length / 2)]!;
   let sum = 0;
   let counted = 0;
-  for (let i = 1; i < count - 1; i++) {
+  // Corners are left out where there is anything between them.
+  const inset = count > 2 ? 1 : 0;
+  for (let i = inset; i < count - inset; i++) {
     const va = runA[i]!;
     const vb = runB[Math.round((i / (count - 1)) * (runB.length - 1))]!;
     const [na, nb]: [Vec3, Vec3] = [normalsA[va]!, normalsB[vb]!];
@@ -31,5 +37,5 @@ export function bevelsOf(a: Panel, sideA: Side, b: Panel, sideB: Side): number {
     counted += 1;
   }
   const half = counted === 0 ? 0 : deg(sum / counted) / 2;
-  return Math.abs(2 * half) < SQUARE_DEG ? 0 : half;
+  return squareWhenSmall(half);
 }

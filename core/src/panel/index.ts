@@ -7,6 +7,7 @@ export {
   bendingOf,
   foamOf,
   layPanels,
+  skinMesh,
   solidOf,
   surfaceOf,
   type Bending,
@@ -29,5 +30,20 @@ export {
 } from './panel';
 export { bandAlong, insetOf, onGrid, spotsAlong } from './patch';
 export { nearestOn } from './pick';
-export type { Hole, Mark, Piece, PieceEdge } from './piece';
-export { depthUnder, footprintOutline, gapRoom, type Room } from './room';
+export { eachOf, type Hole, type Mark, type Piece, type PieceEdge } from './piece';
+export { platePanel, platePiece } from './plate';
+export { plateMesh } from './plateMesh';
+export { onPlane, plateRegion, type Plane, type Plate, type PlateCut } from './plateShape';
+export { contactsOf, type Contact } from './touching';
+export { coreMesh } from './coreMesh';
+export {
+  isRound,
+  secondMomentMm4,
+  sectionAreaMm2,
+  sectionOf,
+  sectionOutline,
+  sizeOf,
+  type Core,
+  type Section,
+} from './core';
+export { boxRoom, depthUnder, footprintOutline, gapRoom, type Room } from './room';

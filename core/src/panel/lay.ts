@@ -6,6 +6,7 @@ import {
   lerp2,
   type Mesh,
   meshArea,
+  regionArea,
   overlapsItself,
   shellMesh,
   type Vec2,
@@ -14,8 +15,12 @@ import {
 import type { FoamSheet } from '../materials';
 import { bevelsOf } from './bevels';
 import { edgeRun } from './edgeRun';
+import { type Flush, flushEaseMm, flushEdges } from './flush';
 import { flatPanel, type FlatOptions, type FlatPanel } from './flatPanel';
 import { growEdges } from './growEdges';
+import { flatPlate, plateEdgeLines, plateVolumeMm3 } from './plate';
+import { plateMesh } from './plateMesh';
+import { plateRegion } from './plateShape';
 import { mirrorPiece } from './mirror';
 import {
   gridMesh,
@@ -42,6 +47,7 @@ export interface LayOptions extends FlatOptions {
 
 /** Lays a panel flat; one that would overlap itself is split down its middle, at most twice over. */
 function lay(panel: Panel, foam: FoamSheet, options: LayOptions, depth: number, joins: Join[]): LaidPanel[] {
+  if (panel.plate) return [{ panel, foam, ...flatPlate(panel, panel.plate, foam) }];
   const seams = joins
     .flatMap((j) => (j.kind === 'seam' ? [j.a, j.b] : []))
     .flatMap(([id, side]) => (id === panel.id ? [side] : []));
@@ -77,7 +83,7 @@ function notch(piece: Piece, edge: PieceEdge, letter: string, backwards: boolean
  * Bevels of every seam, and what they do to the flat pieces: at a mitre the layer that is cut reaches further than
  * the inner face by its depth times the tangent of the bevel, and the outer face by the whole thickness' worth.
  */
-function bevelSeams(laid: readonly LaidPanel[], joins: readonly Join[]): void {
+function bevelSeams(laid: readonly LaidPanel[], joins: readonly Join[], flush: readonly Flush[]): void {
   const find = ([id, side]: Join['a']): PieceEdge | undefined =>
     laid.find((l) => l.panel.id === id)?.piece.edges.find((e) => e.id === side);
   for (const { a, b, kind } of joins) {
@@ -86,6 +92,13 @@ function bevelSeams(laid: readonly LaidPanel[], joins: readonly Join[]): void {
     const [edgeA, edgeB] = [find(a), find(b)];
     if (!panelA || !panelB || !edgeA || !edgeB) continue;
     edgeA.bevelDeg = edgeB.bevelDeg = bevelsOf(panelA, a[1], panelB, b[1]);
+  }
+  for (const { laid: one, side, along, bevelDeg } of flush) {
+    if (bevelDeg === 0) continue;
+    for (const { panel, side: of } of [{ panel: one.panel, side }, ...along]) {
+      const edge = find([panel.id, of]);
+      if (edge?.bevelDeg === 0) edge.bevelDeg = bevelDeg;
+    }
   }
   for (const l of laid) {
     const { thicknessMm, neutralFraction } = l.foam;
@@ -107,7 +120,7 @@ const SEAM_TOLERANCE_MM = 0.5;
 const letterOf = (i: number): string =>
   (i < 26 ? '' : String.fromCharCode(64 + Math.floor(i / 26))) + String.fromCharCode(65 + (i % 26));
 
-function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[]): void {
+function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: readonly Flush[]): void {
   joins.forEach((join, i) => {
     const [a, b] = [join.a, join.b].map(([id, side]) => {
       const piece = laid.find((l) => l.panel.id === id)?.piece;
@@ -133,6 +146,11 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[]): void {
     notch(b.piece, b.edge, letter, true);
   });
   // What is fastened to the face of another piece has no mate; its letter is named in the step that fastens it.
+  for (const one of flush) {
+    const ease = flushEaseMm(one, laid);
+    const edge = one.laid.piece.edges.find((e) => e.id === one.side)!;
+    if (Math.abs(ease) > SEAM_TOLERANCE_MM) edge.easeMm = ease;
+  }
   let next = joins.length;
   for (const { piece } of laid)
     for (const edge of piece.edges)
@@ -157,8 +175,9 @@ export function layPanels(
     if (twin) laid.push({ panel, foam, ...mirrorPiece(twin, panel) });
     else laid.push(...lay(panel, foam, options, 2, all));
   }
-  bevelSeams(laid, all);
-  joinEdges(laid, all);
+  const flush = flushEdges(laid);
+  bevelSeams(laid, all, flush);
+  joinEdges(laid, all, flush);
   return laid;
 }
 
@@ -211,11 +230,18 @@ function edgeLines({ panel }: Skin, outer: Panel['grid']): EdgeLine[] {
 /** The foam as a closed mesh, drawn from the very panels that are laid flat. */
 export function solidOf(skins: readonly Skin[]): Solid {
   const seen = skins.filter(({ panel }) => !panel.unseen);
-  const outers = seen.map(({ panel, foam }) => offsetGrid(panel.grid, foam.thicknessMm.value));
-  return {
-    mesh: joinMeshes(seen.map(({ panel }, i) => shellMesh(panel.grid, outers[i]!, false))),
-    edgeLines: seen.flatMap((l, i) => edgeLines(l, outers[i]!)),
-  };
+  const made = seen.map(skinMesh);
+  return { mesh: joinMeshes(made.map((m) => m.mesh)), edgeLines: made.flatMap((m) => m.edgeLines) };
+}
+
+/** One panel in its foam. */
+export function skinMesh(skin: Skin): Solid {
+  const { panel, foam } = skin;
+  const t = foam.thicknessMm.value;
+  if (panel.plate)
+    return { mesh: plateMesh(panel.plate, t), edgeLines: plateEdgeLines(panel, panel.plate, t) };
+  const outer = offsetGrid(panel.grid, t);
+  return { mesh: shellMesh(panel.grid, outer, false), edgeLines: edgeLines(skin, outer) };
 }
 
 /** How far the foam is bent at its tightest, over all panels. */
@@ -225,8 +251,9 @@ export interface Bending {
 }
 
 export function bendingOf(skins: readonly Skin[]): Bending {
-  const radii = skins.map(({ panel }) => tightestGridRadiusMm(panel.grid));
-  const strains = skins.map(({ foam }, i) =>
+  const bent = skins.filter(({ panel }) => !panel.plate);
+  const radii = bent.map(({ panel }) => tightestGridRadiusMm(panel.grid));
+  const strains = bent.map(({ foam }, i) =>
     bendStrain({
       thicknessMm: foam.thicknessMm.value,
       insideRadiusMm: radii[i]!,
@@ -245,10 +272,19 @@ export function foamOf(
     offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value),
   );
   const grown = bevelAreas(skins, grids, joins);
-  const areas = grids.map((grid, i) => meshArea(gridMesh(grid)) + grown[i]!);
+  const areas = grids.map((grid, i) => {
+    const { plate } = skins[i]!.panel;
+    return plate ? regionArea(plateRegion(plate)) : meshArea(gridMesh(grid)) + grown[i]!;
+  });
   return {
     areaMm2: areas.reduce((sum, a) => sum + a, 0),
-    massG: areas.reduce((sum, a, i) => sum + foamMassG(a, skins[i]!.foam), 0),
+    massG: areas.reduce((sum, a, i) => {
+      const { panel, foam } = skins[i]!;
+      const g = panel.plate
+        ? plateVolumeMm3(panel.plate, foam.thicknessMm.value) * foam.densityKgM3.value * 1e-6
+        : foamMassG(a, foam);
+      return sum + g;
+    }, 0),
     girthMm: girthOf(skins, grids, joins),
   };
 }
@@ -284,6 +320,7 @@ function girthOf(skins: readonly Skin[], grids: readonly Vec3[][][], joins: read
   }
   const runs = new Map<string, [number, number]>();
   skins.forEach(({ panel }, i) => {
+    if (panel.plate) return;
     const run = (row: readonly Vec3[]): number =>
       row.slice(1).reduce((sum, q, k) => sum + dist3(q, row[k]!), 0);
     const known = runs.get(root(panel.id)) ?? [0, 0];

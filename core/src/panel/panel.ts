@@ -1,5 +1,6 @@
 import type { Ply } from '../document';
-import { add3, cross3, dist3, type Mesh, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
+import type { Plate } from './plateShape';
+import { add3, cross3, dist3, dot3, type Mesh, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
 
 /** Sides of a panel in order round it, seen from outside, counter-clockwise. */
 export const sides = ['bottom', 'right', 'top', 'left'] as const;
@@ -13,8 +14,12 @@ export interface Panel {
   id: string;
   name: string;
   grid: Vec3[][];
+  /** Cut flat by an outline of its own; the grid then only covers its box. */
+  plate?: Plate;
   /** The straight lines the surface is made of, when it unrolls exactly. */
   ruled?: Ruled;
+  /** The panel it was parted from, and its like. */
+  dividedFrom?: string;
   /** What each side is called. */
   edges: Record<Side, string>;
   /** Foam of its own when it differs from the part's. */
@@ -37,6 +42,19 @@ export interface Panel {
 export interface Hung {
   by: 'glue' | 'strap' | 'rivet';
   words: string;
+  /** What it lies on, where that is another panel of the same part. */
+  meets?: Meets;
+}
+
+/**
+ * Panels that an edge or a lapped face lies on. `under`: its outer face on their inner ones; `over`: its inner face on
+ * their outer ones; `on`: it stands on their outer faces; `edge`: edge against edge.
+ */
+export interface Meets {
+  on: string[];
+  way: 'under' | 'over' | 'on' | 'edge';
+  /** Held apart on purpose, by pads. */
+  apartMm?: number;
 }
 
 /**
@@ -60,12 +78,19 @@ export interface Join {
 export const rowsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid.length;
 export const columnsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid[0]!.length;
 
+/** Where the parabola leaves its first step by more than 18° there is a kink, not a bend. */
+const KINK_COS = 0.95;
+
 /** Direction along a run of points at one of them; three-point differences, so that ends are as true as the middle. */
 function direction(at: (i: number) => Vec3, i: number, last: number): Vec3 {
   if (last < 2) return sub3(at(last), at(0));
   if (i > 0 && i < last) return sub3(at(i + 1), at(i - 1));
   const [p, q, r] = i === 0 ? [at(0), at(1), at(2)] : [at(last), at(last - 1), at(last - 2)];
-  const out = sub3(scale3(sub3(q, p), 4), sub3(r, p));
+  // Points need not be evenly spaced: the parabola through the three is over the way between them.
+  const [h, k] = [dist3(p, q), dist3(q, r)];
+  const curve = sub3(scale3(sub3(q, p), (h + k) ** 2), scale3(sub3(r, p), h * h));
+  // Through a kink there is no parabola worth following: the first step is the direction there.
+  const out = dot3(unit3(curve), unit3(sub3(q, p))) > KINK_COS ? curve : sub3(q, p);
   return i === 0 ? out : scale3(out, -1);
 }
 

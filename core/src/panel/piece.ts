@@ -36,13 +36,15 @@ export interface Hole {
 }
 
 export type MarkKind =
-  'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket' | 'slot' | 'rivet' | 'pad';
+  'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket' | 'slot' | 'rivet' | 'pad' | 'bevel';
 
 /** A line or outline drawn on the piece, not cut through. */
 export interface Mark {
   kind: MarkKind;
   points: Vec2[];
   text?: string;
+  /** Cut for a stick that lies in it. */
+  channel?: true;
 }
 
 /** The shell, the lining that covers wires, and what features lay on either face. */
@@ -83,11 +85,19 @@ export interface Piece {
   thicknessMm: number;
   densityKgM3: number;
   quantity: number;
+  /** How many of it one copy of the part has, when more than one. */
+  each?: number;
   /** How many of the quantity are cut flipped for the other side. */
   flipped: number;
   /** Whose side of the wearer it is for; in the middle or beside the wearer it has none. */
   hand?: 'left' | 'right' | 'pair';
   areaMm2: number;
+  /** Foam left once it is shaped, where that is not its area by its thickness. */
+  volumeMm3?: number;
+  /** Lies between other layers, so that its faces are glued and not painted. */
+  inside?: true;
+  /** Cut flat as one of so many layers that are glued face to face. */
+  layers?: number;
   /** Darts as they were placed, in the order of their marks. */
   darts?: HandDart[];
   /** The piece this one is cut as the mirror of. */
@@ -97,3 +107,6 @@ export interface Piece {
   /** For pieces that do not unroll. */
   stretch?: PieceStretch;
 }
+
+/** How many of a piece one copy of its part has. */
+export const eachOf = ({ each = 1 }: Pick<Piece, 'each'>): number => each;

@@ -23,7 +23,7 @@ export const partAdvice = (parts: readonly PartReport[]): Advice[] =>
   parts.flatMap((part, index) => {
     const chosen = part.trial.find((row) => row.chosen);
     const best = part.trial.find((row) => row.recommended);
-    if (!chosen || !best || chosen === best) return [];
+    if (!part.zone || !chosen || !best || chosen === best) return [];
     return [
       {
         id: part.id,

@@ -2,7 +2,7 @@ import type { Body } from '../body';
 import type { Params, Part, Ply } from '../document';
 import type { FormInput, Model } from '../forms';
 import { type Catalogue, foamSheet, type FoamSheet, type FoamStock, type Habits } from '../materials';
-import type { Panel } from '../panel';
+import type { Core, Panel } from '../panel';
 import { formOf, type Kinds } from './kinds';
 
 /** Everything a part is worked out from besides itself. */
@@ -12,6 +12,10 @@ export interface Around {
   catalogue: Catalogue;
   stock: readonly FoamStock[];
   habits: Habits;
+  /** How much more or less glue, coats and paint weigh in this shop than stated. */
+  finish: number;
+  /** Sticks that may pass through the part, in its space. */
+  through: readonly Core[];
   kinds: Kinds;
 }
 
@@ -31,6 +35,12 @@ export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!)
     liningMm: part.lining ? sheet(part.lining).thicknessMm.value : 0,
     foam,
     ply,
+    stack: (ply === part.stack[0] ? part.stack : [ply, ...part.stack.slice(1)]).map((p) => ({
+      ply: p,
+      foam: sheet(p),
+    })),
+    through: around.through,
+    rods: around.catalogue.rods,
     own: (nominalMm) => {
       const own = nominalMm === 0 ? ply : { foamId: ply.foamId, nominalMm };
       return { ply: own, foam: nominalMm === 0 ? foam : sheet(own) };
@@ -38,8 +48,15 @@ export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!)
   };
 }
 
-export const modelOf = (part: Part, around: Around, ply?: Ply): Model =>
-  formOf(around.kinds, part.form).model(formInput(part, around, ply));
+/** The part's form worked out, with its flat panels parted where its features part them. */
+export function modelOf(part: Part, around: Around, ply?: Ply): Model {
+  const model = formOf(around.kinds, part.form).model(formInput(part, around, ply));
+  const panels = part.features.reduce<Model['panels']>(
+    (now, feature) => around.kinds.features.get(feature.kind)?.divide?.(now, feature) ?? now,
+    model.panels,
+  );
+  return panels === model.panels ? model : { ...model, panels };
+}
 
 /** The foam of each panel: its own, or the part's. */
 export const foamFor =

@@ -91,7 +91,7 @@ function fieldCandidates(field: Field, value: Value | undefined, need: Need, mm:
           : [
               {
                 group: field.key,
-                label: `${field.label} ${trimNumber(next)} mm`,
+                label: `${field.label} ${trimNumber(next)} ${'unit' in field && field.unit ? field.unit : 'mm'}`,
                 changes: [{ path: ['params', field.key], value: next }],
               },
             ];

@@ -28,9 +28,9 @@ export type MenuGroup = Region | 'By itself';
 
 /** Forms by the region they hang from, in the order of the registry. */
 export function formMenu(kinds: Kinds): { group: MenuGroup; forms: FormKind[] }[] {
-  const groups: MenuGroup[] = ['Head and neck', 'Trunk', 'Arm', 'Leg', 'By itself'];
+  const groups: MenuGroup[] = ['Head and neck', 'Trunk', 'Arm', 'Leg', 'In the hand', 'By itself'];
   const groupOf = (form: FormKind): MenuGroup =>
-    form.zones[0] === undefined ? 'By itself' : zoneInfo(form.zones[0]).region;
+    form.zones[0] !== undefined ? zoneInfo(form.zones[0]).region : form.rides ? 'In the hand' : 'By itself';
   return groups
     .map((group) => ({ group, forms: [...kinds.forms.values()].filter((f) => groupOf(f) === group) }))
     .filter((g) => g.forms.length > 0);

@@ -6,6 +6,7 @@ import type { FoamSheet } from '../materials';
 import {
   type Bending,
   bendingOf,
+  eachOf,
   gapRoom,
   type Join,
   type LaidPanel,
@@ -21,6 +22,8 @@ import { foamFor, modelOf, sheetOf, type Around } from './around';
 import { bendChecks, unsoldChecks } from './checks/foam';
 import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
+import { touchChecks } from './checks/touch';
+import { repointed } from './repointed';
 import { pressChecks, slackChecks } from './checks/wear';
 import { partFit, standOffs, type PartFit } from './wear/partFit';
 import type { StandOff } from './wear/standOff';
@@ -58,7 +61,9 @@ export interface HowMade {
   wear?: PartFit;
 }
 
-export const zoneOf = ({ mount }: Part): Zone | undefined => (mount.to === 'wearer' ? mount.zone : undefined);
+/** Where on the wearer a part is worn; what is held in the hand is not. */
+export const zoneOf = ({ mount }: Part): Zone | undefined =>
+  mount.to === 'wearer' && !zoneInfo(mount.zone).held ? mount.zone : undefined;
 
 /** Room behind a shell that nobody wears, mm: as much as anything needs. */
 const FREE_MM = 400;
@@ -71,7 +76,7 @@ function gapsOf(part: Part, surfaces: readonly Surface[], { body, underLayerMm }
 /** The panels of the lining: the shell's own, a lining's thickness further in. */
 function liningOf(model: Model, lining: FoamSheet): { panels: Panel[]; joins: Join[] } {
   const id = (of: string): string => `lining-${of}`;
-  const lined = model.panels.filter((p) => !p.loose && !p.unseen);
+  const lined = model.panels.filter((p) => !p.loose && !p.unseen && !p.plate);
   const known = new Set(lined.map((p) => p.id));
   return {
     panels: lined.map(({ mirrorOf, ...panel }): Panel => {
@@ -122,7 +127,7 @@ export function makePart(
   const liningMm = lining?.thicknessMm.value ?? 0;
   const rooms = [
     ...laid
-      .filter((l) => !l.panel.loose && !l.panel.unseen)
+      .filter((l) => !l.panel.loose && !l.panel.unseen && !l.panel.plate?.backed)
       .map((l) =>
         gapRoom(
           l,
@@ -147,7 +152,8 @@ export function makePart(
   };
   const featured = part.features.reduce((all, feature) => {
     const kind = around.kinds.features.get(feature.kind);
-    return kind ? add(all, kind.lay(on, feature)) : all;
+    if (!kind) return all;
+    return add(all, kind.lay(on, kind.divide ? feature : repointed(feature, laid)));
   }, nothing());
   const shell = laid.map((l) => l.piece);
   const wear = before ?? (zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded));
@@ -178,6 +184,7 @@ export function makePart(
       ...unsoldChecks(part, around, used),
       ...bendChecks(part, around, bending),
       ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, shell, part, around.kinds)] : []),
+      ...touchChecks(model, laid),
       ...clashChecks(part, featured.items),
       ...worstOf(featured.checks),
     ].map((check) => ({ check, from: 'part' as const })),
@@ -193,7 +200,11 @@ export function makePart(
     rooms,
     ...(wear && { wear }),
     featured,
-    pieces: pieces.map((p) => ({ ...p, ...handsOf(part) })),
+    pieces: pieces.map((p) => {
+      const hands = handsOf(part);
+      const each = eachOf(p);
+      return { ...p, ...hands, quantity: hands.quantity * each, flipped: hands.flipped * each };
+    }),
     noticed,
   };
 }
@@ -210,7 +221,8 @@ const worstOf = (checks: readonly Check[]): Check[] =>
  * its outer face out, lies there as it is drawn, so the left is cut flipped.
  */
 function handsOf(part: Part): Pick<Piece, 'quantity' | 'flipped' | 'hand'> {
-  const side = part.mount.to === 'wearer' ? part.mount.side : 'middle';
+  // What is held is the same thing in either hand.
+  const side = part.mount.to === 'wearer' && zoneOf(part) ? part.mount.side : 'middle';
   return {
     quantity: copiesOf(part),
     flipped: side === 'pair' || side === 'left' ? 1 : 0,

@@ -6,20 +6,32 @@ import { formOf, standardKinds, type Kinds } from './kinds';
 const addDays = (iso: string, days: number): string =>
   new Date(Date.parse(`${iso}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
-/** A first part of a form, seeded from the wearer and hung in the form's first place. */
-export function newPart(id: string, wearer: Wearer, form: string, kinds: Kinds = standardKinds): Part {
+/**
+ * A first part of a form, seeded from the wearer and hung in the form's first place; on a host that it can ride on,
+ * when there is one.
+ */
+export function newPart(
+  id: string,
+  wearer: Wearer,
+  form: string,
+  kinds: Kinds = standardKinds,
+  hostId?: string,
+): Part {
   const kind = formOf(kinds, form);
   const [zone] = kind.zones;
+  const { rides } = kind;
   const mount: Mount =
-    zone === undefined
-      ? { to: 'stand' }
-      : { to: 'wearer', zone, side: zoneInfo(zone).paired ? 'pair' : 'middle' };
+    rides && hostId !== undefined
+      ? { to: 'part', part: hostId, ...rides }
+      : zone === undefined
+        ? { to: 'stand' }
+        : { to: 'wearer', zone, side: zoneInfo(zone).sides[0]! };
   return {
     id,
     name: kind.label,
     form,
     params: kind.defaults(resolveBody(wearer.measures)),
-    stack: [kind.startPly],
+    stack: kind.startStack.map((ply) => ({ ...ply })),
     lining: null,
     mount,
     features: [],

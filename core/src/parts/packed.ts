@@ -1,5 +1,5 @@
 import type { StrainClass } from '../foam';
-import { convexHull, type Vec2, type Vec3 } from '../geometry';
+import { convexHull, signedArea, type Vec2, type Vec3 } from '../geometry';
 import type { Piece } from '../panel';
 
 /** How a finished part travels: laid flat, one copy in the other, or only as it stands. */
@@ -11,18 +11,19 @@ export interface PackedPart {
   how: Packing;
 }
 
-/** Directions to look from: a half ball of them, about 12° apart. */
-const directions: Vec3[] = Array.from({ length: 140 }, (_, i) => {
-  // Fibonacci spiral over the upper half of the sphere.
-  const z = (i + 0.5) / 140;
-  const turn = i * Math.PI * (3 - Math.sqrt(5));
-  const r = Math.sqrt(1 - z * z);
-  return { x: r * Math.cos(turn), y: r * Math.sin(turn), z };
-}).concat([
+/** Directions to look from: the axes, then a half ball of them, about 12° apart. */
+const directions: Vec3[] = [
   { x: 0, y: 0, z: 1 },
   { x: 1, y: 0, z: 0 },
   { x: 0, y: 1, z: 0 },
-]);
+  ...Array.from({ length: 140 }, (_, i) => {
+    // Fibonacci spiral over the upper half of the sphere.
+    const z = (i + 0.5) / 140;
+    const turn = i * Math.PI * (3 - Math.sqrt(5));
+    const r = Math.sqrt(1 - z * z);
+    return { x: r * Math.cos(turn), y: r * Math.sin(turn), z };
+  }),
+];
 
 const dot = (a: Vec3, b: Vec3): number => a.x * b.x + a.y * b.y + a.z * b.z;
 
@@ -39,9 +40,8 @@ function across(n: Vec3): [Vec3, Vec3] {
   return [a, { x: n.y * a.z - n.z * a.y, y: n.z * a.x - n.x * a.z, z: n.x * a.y - n.y * a.x }];
 }
 
-/** The narrowest rectangle round a shadow, by its hull's edges (one side lies along an edge: Freeman and Shapira, 1975). */
-function rectangle(points: readonly Vec2[]): [number, number] {
-  const hull = convexHull(points);
+/** The narrowest rectangle round a hull, by its edges (one side lies along an edge: Freeman and Shapira, 1975). */
+function rectangle(hull: readonly Vec2[]): [number, number] {
   let best: [number, number] = [Infinity, Infinity];
   hull.forEach((p, i) => {
     const q = hull[(i + 1) % hull.length]!;
@@ -63,18 +63,30 @@ function rectangle(points: readonly Vec2[]): [number, number] {
 
 /** The points that stand out furthest in some direction: all that a box round them has to clear. */
 function outermost(points: readonly Vec3[]): Vec3[] {
-  const found = new Set<Vec3>();
+  const flat = new Float64Array(points.length * 3);
+  points.forEach(({ x, y, z }, i) => {
+    flat[3 * i] = x;
+    flat[3 * i + 1] = y;
+    flat[3 * i + 2] = z;
+  });
+  const found = new Set<number>();
   for (const n of directions) {
-    let [low, high] = [points[0]!, points[0]!];
+    let [low, high] = [0, 0];
     let [least, most] = [Infinity, -Infinity];
-    for (const p of points) {
-      const h = dot(p, n);
-      if (h < least) [least, low] = [h, p];
-      if (h > most) [most, high] = [h, p];
+    for (let i = 0, k = 0; i < flat.length; i += 3, k++) {
+      const h = flat[i]! * n.x + flat[i + 1]! * n.y + flat[i + 2]! * n.z;
+      if (h < least) {
+        least = h;
+        low = k;
+      }
+      if (h > most) {
+        most = h;
+        high = k;
+      }
     }
     found.add(low).add(high);
   }
-  return [...found];
+  return [...found].map((k) => points[k]!);
 }
 
 /** The box of least volume round points, among boxes that lie on one of 143 directions; longest side first. */
@@ -91,7 +103,10 @@ export function smallestBox(all: readonly Vec3[]): [number, number, number] {
       high = Math.max(high, h);
       return { x: dot(p, u), y: dot(p, w) };
     });
-    const [a, b] = rectangle(shadow);
+    const hull = convexHull(shadow);
+    // No rectangle is smaller than what it goes round.
+    if (best && Math.abs(signedArea(hull)) * (high - low) >= best.volume) continue;
+    const [a, b] = rectangle(hull);
     const volume = a * b * (high - low);
     if (!best || volume < best.volume)
       best = { sides: [a, b, high - low].sort((x, y) => y - x) as [number, number, number], volume };

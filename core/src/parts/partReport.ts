@@ -3,9 +3,20 @@ import { type Check, copiesOf, type Mount, type Part } from '../document';
 import type { Bought, Drawn, Item, Work } from '../features';
 import type { Anchor, Fastening, FormFigure, Passage, Tie } from '../forms';
 import { strainClass, type StrainClass } from '../foam';
-import { joinMeshes, type Mesh, outlineLength, type Vec2, type Vec3 } from '../geometry';
-import type { ClosureKind, FoamSheet } from '../materials';
-import { foamOf, gridNormals, type Mark, type Piece, type Solid, solidOf, type Surface } from '../panel';
+import { joinMeshes, type Mesh, outlineLength, type Vec2, type Vec3, type Weight } from '../geometry';
+import type { ClosureKind, FoamSheet, SheetKind } from '../materials';
+import {
+  type Core,
+  coreMesh,
+  eachOf,
+  foamOf,
+  gridNormals,
+  type Mark,
+  type Piece,
+  type Solid,
+  solidOf,
+  type Surface,
+} from '../panel';
 import type { Around } from './around';
 import { dartsOf, triedCures, type Tried } from './cures';
 import { finishG } from './finish';
@@ -15,6 +26,7 @@ import { formOf } from './kinds';
 import { makePart, zoneOf, type MadePart } from './made';
 import { packingOf, smallestBox, type PackedPart } from './packed';
 import { thicknessTrial, type TrialRow } from './trial';
+import { coresG, pieceG, weightOf } from './weight';
 import { padSizeMm, type Pad } from './wear/pads';
 import type { PartFit } from './wear/partFit';
 
@@ -41,6 +53,10 @@ export interface PartReport {
   zone?: Zone;
   copies: number;
   foam: FoamSheet;
+  /** Kinds of sheet its pieces are cut from. */
+  sheetKinds: SheetKind[];
+  /** Some of its pieces are bent to shape. */
+  bent: boolean;
   lining?: FoamSheet;
   solid: Solid;
   /** What features lay on the shell. */
@@ -49,6 +65,15 @@ export interface PartReport {
   surfaces: Surface[];
   rooms: RoomReport[];
   anchors: Anchor[];
+  /** Sticks it is made of, and where the hand holds it. */
+  cores: Core[];
+  heldAt?: Vec3;
+  heldTurnDeg?: number;
+  balanceWantedMm?: number;
+  /** Where its stick is chosen among the values of the part. */
+  stickField?: string;
+  /** Mass, middle and spread of one copy, in its own space. */
+  weight: Weight;
   /** How it sits on the wearer, when it is worn. */
   wear?: PartFit;
   passages: Passage[];
@@ -74,6 +99,8 @@ export interface PartReport {
   roomMm: number;
   areaMm2: number;
   foamG: number;
+  /** Pipes, dowels and bars. */
+  coreG: number;
   /** Dry glue, coats and paint. */
   finishG: number;
   totalG: number;
@@ -82,6 +109,9 @@ export interface PartReport {
   trial: TrialRow[];
   grips: FormHandle[];
 }
+
+/** Bent on a wider radius than this a sheet is flat. */
+const FLAT_MM = 1e5;
 
 const square = (c: Vec2, size: number): Vec2[] => {
   const h = size / 2;
@@ -107,7 +137,7 @@ const padMarks = (pads: readonly Pad[], pieceId: string): Mark[] =>
 const anchorsOf = ({ model, laid }: MadePart): Anchor[] => [
   ...model.anchors,
   ...laid
-    .filter(({ panel }) => !panel.loose && !panel.unseen)
+    .filter(({ panel }) => !panel.loose && !panel.unseen && !panel.plate?.inside)
     .map(({ panel, foam }): Anchor => {
       const r = Math.floor(panel.grid.length / 2);
       const c = Math.floor(panel.grid[0]!.length / 2);
@@ -146,11 +176,12 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     ...p,
     marks: [...p.marks, ...padMarks(wear?.pads ?? [], p.id)],
   }));
-  const areaMm2 = pieces.reduce((sum, p) => sum + p.areaMm2, 0);
-  const foamG = pieces.reduce((sum, p) => sum + p.areaMm2 * p.thicknessMm * p.densityKgM3 * 1e-6, 0);
-  const finishing = finishG(pieces, around.habits);
+  const areaMm2 = pieces.reduce((sum, p) => sum + p.areaMm2 * eachOf(p), 0);
+  const foamG = pieces.reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
+  const coreG = coresG(model.cores, around.catalogue);
+  const finishing = finishG(pieces, around.habits) * around.finish;
   const solid = solidOf(laid);
-  const extras = joinMeshes(featured.solids);
+  const extras = joinMeshes([...featured.solids, ...model.cores.map(coreMesh)]);
   const packed: PackedPart =
     coarse && before
       ? before.packed
@@ -161,7 +192,10 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
   const shell = pieces.filter((p) => p.role === 'shell');
   const fastenings = [...gapFastenings(model), ...model.fastenings];
   const itemsG = featured.items.reduce((sum, i) => sum + i.massG, 0);
-  const boughtG = featured.bought.reduce((sum, b) => sum + b.massG, 0);
+  const bought = [...model.bought, ...featured.bought];
+  const boughtG = bought.reduce((sum, b) => sum + b.massG, 0);
+  const ballastG = model.ballast.reduce((sum, b) => sum + b.massG, 0);
+  const totalG = foamG + coreG + ballastG + finishing + fasteningsG(fastenings) + itemsG + boughtG;
   return {
     id: part.id,
     name: part.name,
@@ -170,6 +204,8 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     ...(zone && { zone }),
     copies,
     foam,
+    sheetKinds: [...new Set(laid.map((l) => l.foam.kind))],
+    bent: laid.some((l) => !l.panel.plate) && bending.tightestRadiusMm < FLAT_MM,
     ...(lining && { lining }),
     solid,
     extras,
@@ -177,13 +213,19 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     surfaces: made.surfaces,
     rooms: made.rooms.map(({ id, name, outline, middle }) => ({ id, name, outline, middle })),
     anchors: anchorsOf(made),
+    cores: model.cores,
+    ...(model.heldAt && { heldAt: model.heldAt }),
+    ...(model.heldTurnDeg !== undefined && { heldTurnDeg: model.heldTurnDeg }),
+    ...(model.stickField && { stickField: model.stickField }),
+    ...(model.balanceWantedMm !== undefined && { balanceWantedMm: model.balanceWantedMm }),
+    weight: weightOf(made, pieces, around.catalogue, totalG),
     ...(wear && { wear }),
     passages: model.passages,
     sight: model.sight,
     pieces,
     items: featured.items,
-    bought: featured.bought,
-    work: featured.work,
+    bought,
+    work: [...model.work, ...featured.work],
     closure: model.closure,
     fastenings,
     ties: model.ties,
@@ -204,20 +246,23 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     roomMm: model.roomMm,
     areaMm2,
     foamG,
+    coreG,
     finishG: finishing,
-    totalG: foamG + finishing + fasteningsG(fastenings) + itemsG + boughtG,
+    totalG,
     packed,
     trial: coarse
       ? (before?.trial ?? [])
-      : thicknessTrial(part, around, {
-          outlineMm: shell.reduce((sum, p) => sum + outlineLength(p.outline), 0),
-          longestMm: packed.sidesMm[0],
-          pieces: shell.length,
-          copies,
-          model: made.model,
-          lampMm: Math.max(0, ...featured.items.map((i) => i.lamp?.led.lengthMm ?? 0)),
-          ...(wear?.sags[0] && { sag: wear.sags[0] }),
-        }),
+      : formOf(around.kinds, part.form).sheets !== 'one'
+        ? []
+        : thicknessTrial(part, around, {
+            outlineMm: shell.reduce((sum, p) => sum + outlineLength(p.outline), 0),
+            longestMm: packed.sidesMm[0],
+            pieces: shell.length,
+            copies,
+            model: made.model,
+            lampMm: Math.max(0, ...featured.items.map((i) => i.lamp?.led.lengthMm ?? 0)),
+            ...(wear?.sags[0] && { sag: wear.sags[0] }),
+          }),
     grips: gripsOf(part, around, model, coarse ? before?.grips : undefined),
   };
 }

@@ -1,12 +1,16 @@
-import { type Body, hangOn } from '../body';
-import { add3, cross3, dot3, rotate2, scale3, sub3, unit3, type Vec3 } from '../geometry';
+import { type Body, fistAt, hangOn, zoneInfo } from '../body';
+import { add3, rotate2, sub3, type Vec3 } from '../geometry';
+import { fixingAt } from './mounting';
 import type { PartReport } from './partReport';
 
 /** A part's own space into the figure's; the left copy is the right one mirrored. */
 export type Placing = (p: Vec3) => Vec3;
 
 /** What standing parts need to be placed: their names, mounts, anchors and how low they reach. */
-export type Placed = Pick<PartReport, 'id' | 'mount' | 'anchors' | 'solid'>;
+export type Placed = Pick<
+  PartReport,
+  'id' | 'mount' | 'anchors' | 'solid' | 'extras' | 'heldAt' | 'heldTurnDeg'
+>;
 
 /** Standing parts stand this far apart beside the wearer, mm. */
 const APART_MM = 420;
@@ -20,34 +24,50 @@ export const sidesOf = ({ mount }: Pick<Placed, 'mount'>): (1 | -1)[] => {
   return mount.side === 'pair' ? [1, -1] : [mount.side === 'left' ? -1 : 1];
 };
 
+/** Lowest point of a part with everything that is mounted on it, in its own space. */
+function lowestOf(parts: readonly Placed[], part: Placed, deep = 0): number {
+  const own = [...part.solid.mesh.points, ...part.extras.points].reduce(
+    (least, p) => Math.min(least, p.z),
+    Infinity,
+  );
+  const low = parts.reduce((least, child) => {
+    const { mount } = child;
+    if (mount.to !== 'part' || mount.part !== part.id || deep > DEEPEST) return least;
+    const anchor = part.anchors.find((a) => a.id === mount.anchor) ?? part.anchors[0];
+    if (!anchor) return least;
+    const { toHost } = fixingAt(anchor, mount);
+    return child.solid.mesh.points.reduce((l, p) => Math.min(l, toHost(p).z), least);
+  }, own);
+  return Number.isFinite(low) ? low : 0;
+}
+
 /** Where a copy of a part is in the figure's space: worn, standing beside it, or mounted on another part. */
 export function placingOf(body: Body, parts: readonly Placed[], id: string, side: 1 | -1, deep = 0): Placing {
   const part = parts.find((p) => p.id === id);
   if (!part || deep > DEEPEST) return (p) => p;
   const { mount } = part;
+  if (mount.to === 'wearer' && zoneInfo(mount.zone).held) {
+    // Held upright, the middle of the grip in the fist of a hanging arm; never through the floor.
+    const fist = fistAt(body, side);
+    const held = part.heldAt ?? { x: 0, y: 0, z: 0 };
+    const lift = -Math.min(0, lowestOf(parts, part) + fist.z - held.z);
+    const turn = ((part.heldTurnDeg ?? 0) * Math.PI) / 180;
+    return (p) => {
+      const d = sub3(p, held);
+      return add3(fist, { ...rotate2(d, turn), z: d.z + lift });
+    };
+  }
   if (mount.to === 'wearer') return hangOn(body, mount.zone, side);
   const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
   if (mount.to === 'stand' || !host) {
     const standing = parts.filter((p) => p.mount.to === 'stand');
     const x = body.shoulderBreadth.valueMm / 2 + APART_MM * (1 + Math.max(0, standing.indexOf(part)));
-    const low = part.solid.mesh.points.reduce((least, p) => Math.min(least, p.z), Infinity);
-    return (p) => ({ x: x + p.x, y: p.y, z: p.z - (Number.isFinite(low) ? low : 0) });
+    const low = lowestOf(parts, part);
+    return (p) => ({ x: x + p.x, y: p.y, z: p.z - low });
   }
   const anchor = host.anchors.find((a) => a.id === mount.anchor) ?? host.anchors[0];
   if (!anchor) return (p) => p;
   const onHost = placingOf(body, parts, host.id, sidesOf(host)[0]!, deep + 1);
-  const out = unit3(anchor.out);
-  const level = sub3(anchor.up, scale3(out, dot3(anchor.up, out)));
-  const up = unit3(Math.hypot(level.x, level.y, level.z) < 1e-6 ? cross3(out, { x: 1, y: 0, z: 0 }) : level);
-  const across = cross3(up, out);
-  const turn = ((mount.turnDeg ?? 0) * Math.PI) / 180;
-  return (p) => {
-    const q = rotate2(p, turn);
-    return onHost(
-      add3(
-        add3(anchor.at, scale3(up, mount.alongMm ?? 0)),
-        add3(add3(scale3(across, q.x), scale3(up, q.y)), scale3(out, p.z)),
-      ),
-    );
-  };
+  const { toHost } = fixingAt(anchor, mount);
+  return (p) => onHost(toHost(p));
 }

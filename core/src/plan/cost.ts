@@ -1,6 +1,14 @@
 import type { BuildDoc } from '../document';
 import type { Fastening } from '../forms';
-import { type Catalogue, type ClosureKind, closures, coatings, foamSheet, glues } from '../materials';
+import {
+  type Catalogue,
+  type ClosureKind,
+  closures,
+  coatings,
+  foamSheet,
+  glues,
+  type Rod,
+} from '../materials';
 import { gluedMm, type PartReport } from '../parts';
 import type { Sure } from '../units';
 import type { Wiring } from './wiring';
@@ -79,6 +87,7 @@ export function shopping(
   doc: BuildDoc,
   parts: readonly PartReport[],
   sheets: readonly { foamId: string; nominalMm: number }[],
+  sticks: readonly { rod: Rod; sticks: readonly unknown[] }[],
   catalogue: Catalogue,
   straps: readonly Fastening[],
   wirings: readonly Wiring[],
@@ -90,6 +99,9 @@ export function shopping(
   const round = (value: number): number => Math.ceil(value * 100) / 100;
   return merged([
     ...foamLines(doc, sheets, catalogue),
+    ...sticks.map(({ rod, sticks: bought }) =>
+      line(`${rod.name}, ${rod.stickMm} mm`, bought.length, 'sticks', rod.price.value, rod.price.sure),
+    ),
     ...parts.flatMap((p) => p.bought.map((b) => line(b.what, b.count * p.copies, b.unit, b.each, b.sure))),
     ...wiringLines(wirings),
     ...fasteningLines(straps),

@@ -10,6 +10,7 @@ import { workSteps } from './workSteps';
 
 /** Edges rounded and faces sealed by heat: before any lamp is in, which hot air would spoil. */
 export function heatSteps(part: PartReport, after: string): Step[] {
+  if (part.pieces.length === 0) return [];
   return [
     {
       id: `${part.id}:round`,
@@ -39,11 +40,12 @@ export function finishSteps(
   const kinds = [...new Set(straps.map((s) => s.closure))];
   const strapMin = straps.reduce((sum, s) => sum + s.count * closures[s.closure].eachMin, 0);
   const steps: Step[] = [];
-  for (let i = 1; i <= coat.coats; i++) {
-    const last = i === coat.coats;
+  const coats = part.pieces.length === 0 ? 0 : coat.coats;
+  for (let i = 1; i <= coats; i++) {
+    const last = i === coats;
     steps.push({
       id: id(`seal${i}`),
-      title: `${part.name}: ${coat.name}, coat ${i} of ${coat.coats}`,
+      title: `${part.name}: ${coat.name}, coat ${i} of ${coats}`,
       detail: last ? 'Handle only when dry through.' : 'Thin and even.',
       partId: part.id,
       workMin: coat.workMin * part.copies,
@@ -61,25 +63,26 @@ export function finishSteps(
     workMin: 60 * part.copies,
     waitMin: 60,
     waitFor: 'paint dry',
-    after: [steps.at(-1)!.id],
+    after: [steps.at(-1)?.id ?? after],
     cautions: ['paint'],
   });
   steps.push(...workSteps(part, 'painted', id('paint')));
-  steps.push(
-    {
-      id: id('clear'),
-      title: `${part.name}: clear coat`,
-      detail: lit ? 'Mask the lenses first.' : 'One even coat.',
-      partId: part.id,
-      workMin: 10 * part.copies,
-      waitMin: 240,
-      waitFor: 'clear coat dry to handle',
-      after: [steps.at(-1)!.id],
-      cautions: ['paint'],
-    },
-    {
+  steps.push({
+    id: id('clear'),
+    title: `${part.name}: clear coat`,
+    detail: lit ? 'Mask the lenses first.' : 'One even coat.',
+    partId: part.id,
+    workMin: 10 * part.copies,
+    waitMin: 240,
+    waitFor: 'clear coat dry to handle',
+    after: [steps.at(-1)!.id],
+    cautions: ['paint'],
+  });
+  const padded = part.zone !== undefined;
+  if (padded || straps.length > 0)
+    steps.push({
       id: id('strap'),
-      title: `${part.name}: ${[...kinds.map((k) => closures[k].name), 'padding'].join(', ')}`,
+      title: `${part.name}: ${[...kinds.map((k) => closures[k].name), ...(padded ? ['padding'] : [])].join(', ')}`,
       detail: [
         ...hungEdges(part)
           .filter((e) => !e.glued)
@@ -89,14 +92,15 @@ export function finishSteps(
           ? [
               `pads inside at the ${part.wear!.pads.length} marks, ${[...new Set(part.wear!.pads.map((p) => p.thicknessMm))].sort((a, b) => a - b).join(', ')} mm thick`,
             ]
-          : ['padding where it carries']),
+          : padded
+            ? ['padding where it carries']
+            : []),
       ].join('; '),
       partId: part.id,
       workMin: strapMin + 15 * part.copies,
       waitMin: 0,
       after: [id('clear')],
       cautions: [],
-    },
-  );
+    });
   return steps;
 }

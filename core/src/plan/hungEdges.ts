@@ -1,4 +1,5 @@
 import type { PartReport } from '../parts';
+import { trimNumber } from '../units';
 
 /** An edge fastened to the face of another piece. */
 export interface HungEdge {
@@ -7,6 +8,11 @@ export interface HungEdge {
   glued: boolean;
 }
 
+const easeWords = (easeMm: number | undefined): string =>
+  easeMm === undefined
+    ? ''
+    : `, ${trimNumber(Math.abs(easeMm), 1)} mm ${easeMm < 0 ? 'shorter' : 'longer'} than what it meets, eased in evenly`;
+
 /** Edges of the shell that are glued, riveted or hung on other pieces; like ones are told once. */
 export function hungEdges(part: PartReport): HungEdge[] {
   const all = part.pieces.flatMap((piece) =>
@@ -14,7 +20,7 @@ export function hungEdges(part: PartReport): HungEdge[] {
       edge.hung
         ? [
             {
-              words: `${piece.name}, ${edge.name}${edge.letter ? ` (${edge.letter})` : ''}: ${edge.hung.words}`,
+              words: `${piece.name}, ${edge.name}${edge.letter ? ` (${edge.letter})` : ''}: ${edge.hung.words}${easeWords(edge.easeMm)}`,
               lengthMm: edge.lengthMm,
               glued: edge.hung.by === 'glue',
             },

@@ -1,13 +1,18 @@
 import type { BuildDoc } from '../document';
-import { gluedMm, type PartReport } from '../parts';
+import type { PartReport } from '../parts';
 import { foldOpeningMm, groovesForBend } from '../foam';
 import { dist2 } from '../geometry';
+import { eachOf } from '../panel';
 import { trimNumber } from '../units';
 import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
-import { cutSpeedMPerMin, glues, speeds } from '../materials';
+import { cutSpeedMPerMin, glues, isRigid, speeds } from '../materials';
+import { layerSteps } from './layerSteps';
 import { workSteps } from './workSteps';
 import type { Step } from './step';
+
+/** Sheets that are sawn rather than cut with a knife. */
+const sawn = (part: PartReport): boolean => part.sheetKinds.some(isRigid);
 
 const cutterCaution = { knife: 'blade', 'band-saw': 'saw', laser: 'laser' } as const;
 const cutterWord = { knife: 'knife', 'band-saw': 'band saw', laser: 'laser' } as const;
@@ -40,11 +45,16 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   const { cutter, fold, glue } = doc.make.habits;
   const id = (step: string): string => `${part.id}:${step}`;
   const length = outlineM(part);
-  const pieces = part.pieces.length * part.copies;
+  const pieces = part.pieces.reduce((sum, p) => sum + eachOf(p), 0) * part.copies;
   const thickness = part.foam.thicknessMm.value;
   const foams = [...new Set(part.pieces.map((p) => p.foamName))].join(', ');
   const grooved = part.strainClass === 'grooved' && fold !== 'heat-and-fold';
-  const steps: Step[] = [
+  const steps: Step[] = [];
+  if (pieces === 0) {
+    steps.push(...workSteps(part, 'flat', 'print'), ...workSteps(part, 'formed', 'print'));
+    return steps;
+  }
+  steps.push(
     {
       id: id('trace'),
       title: `${part.name}: trace ${pieces} pieces`,
@@ -65,9 +75,9 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       workMin: Math.ceil(length / cutSpeedMPerMin(thickness, cutter)) + 2 * pieces,
       waitMin: 0,
       after: [id('trace')],
-      cautions: [cutterCaution[cutter]],
+      cautions: [cutterCaution[cutter], ...(sawn(part) ? ['boardDust' as const] : [])],
     },
-  ];
+  );
   steps.push(...workSteps(part, 'flat', steps.at(-1)!.id));
   const bevels = bevelled(part);
   if (bevels.metres > 0) {
@@ -114,20 +124,26 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [g.caution],
     });
   }
-  steps.push({
-    id: id('form'),
-    title: `${part.name}: ${part.strainClass === 'cold' ? 'bend to shape' : 'heat and form'}`,
-    detail: `Warm the whole piece, bend past the shape, hold till cool. Outer face stretches ${trimNumber(part.bendStrain * 100, 0)} %.`,
-    partId: part.id,
-    about: 'pieces',
-    workMin: speeds.formPieceMin * pieces,
-    waitMin: 15,
-    waitFor: 'foam cool',
-    after: [steps.at(-1)!.id],
-    gate: 'Heat comes before lamps and wire: hot air melts insulation and clouds lamps.',
-    cautions: ['heat'],
-  });
-  const seamM = gluedMm(part.pieces.filter((p) => p.role === 'shell')) / 1000;
+  if (part.bent)
+    steps.push({
+      id: id('form'),
+      title: `${part.name}: ${part.strainClass === 'cold' ? 'bend to shape' : 'heat and form'}`,
+      detail: `Warm the whole piece, bend past the shape, hold till cool. Outer face stretches ${trimNumber(part.bendStrain * 100, 0)} %.`,
+      partId: part.id,
+      about: 'pieces',
+      workMin: speeds.formPieceMin * pieces,
+      waitMin: 15,
+      waitFor: 'foam cool',
+      after: [steps.at(-1)!.id],
+      gate: 'Heat comes before lamps and wire: hot air melts insulation and clouds lamps.',
+      cautions: ['heat'],
+    });
+  steps.push(...layerSteps(doc, part, steps.at(-1)!.id));
+  const seamM =
+    part.pieces
+      .filter((p) => p.role === 'shell')
+      .flatMap((p) => p.edges.filter((e) => e.joint === 'seam'))
+      .reduce((sum, e) => sum + e.lengthMm, 0) / 2000;
   if (seamM > 0) {
     const g = glues[glue];
     steps.push({
@@ -163,14 +179,17 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   const laidOn = part.pieces.filter((p) => p.role === 'laid');
   if (laidOn.length > 0) {
     const g = glues[glue];
-    const metres = laidOn.reduce((sum, p) => sum + p.areaMm2 / 50, 0) * part.copies * 1e-3;
+    const metres = laidOn.reduce((sum, p) => sum + (p.areaMm2 * eachOf(p)) / 50, 0) * part.copies * 1e-3;
     steps.push({
       id: id('laid'),
-      title: `${part.name}: lay on ${laidOn.length * part.copies} trim and layer pieces`,
+      title: `${part.name}: lay on ${laidOn.reduce((sum, p) => sum + eachOf(p), 0) * part.copies} trim and layer pieces`,
       detail: `${laidOn.map((p) => p.name).join('; ')}. Warm and bend each to the shell first; outside edges flush, mitres last.`,
       partId: part.id,
       about: 'laid',
-      workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin + 3 * laidOn.length * part.copies,
+      workMin:
+        Math.ceil(metres / g.seamMPerMin) +
+        g.touchMin +
+        3 * laidOn.reduce((sum, p) => sum + eachOf(p), 0) * part.copies,
       waitMin: g.cureMin,
       waitFor: `${g.name} at full strength`,
       after: [steps.at(-1)!.id],

@@ -3,6 +3,7 @@ import type { Fastening } from '../forms';
 import type { PartReport } from '../parts';
 import { printMinutes } from '../units';
 import { finishSteps, heatSteps } from './finishSteps';
+import { mountSteps } from './mountSteps';
 import { lightSteps } from './lightSteps';
 import { liningSteps } from './liningSteps';
 import { shellSteps } from './shellSteps';
@@ -44,15 +45,18 @@ export function buildSteps(
   };
   const perPart = parts.flatMap((part) => {
     const shell = shellSteps(doc, part);
-    const heat = heatSteps(part, shell.at(-1)!.id);
-    const sealed = heat.at(-1)!.id;
+    const shaped = shell.at(-1)?.id ?? print.id;
+    const heat = heatSteps(part, shaped);
+    const sealed = heat.at(-1)?.id ?? shaped;
     const light = lightSteps(part, sealed, wirings);
     const inner = liningSteps(doc, part, light.at(-1)?.id ?? sealed);
     const before = (inner.at(-1) ?? light.at(-1))?.id ?? sealed;
     const straps = worn.straps.filter((s) => s.partId === part.id);
     return [...shell, ...heat, ...light, ...inner, ...finishSteps(doc, part, before, straps)];
   });
-  const lastOfEach = parts.map((p) => `${p.id}:strap`);
+  const lastOf = (id: string): string => perPart.filter((s) => s.partId === id).at(-1)!.id;
+  const mounted = mountSteps(parts, lastOf);
+  const lastOfEach = [...parts.map((p) => lastOf(p.id)), ...mounted.map((s) => s.id)];
   const wear: Step = {
     id: 'wear',
     title: 'Wear everything for ten minutes',
@@ -63,16 +67,31 @@ export function buildSteps(
     gate: 'Find it out at home.',
     cautions: ['wear'],
   };
+  const carry: Step[] = parts.some((p) => p.heldAt)
+    ? [
+        {
+          id: 'carry',
+          title: 'Carry everything for ten minutes',
+          detail:
+            'Hold it as for pictures, walk, turn in a doorway, set it down. Pull at every joint; feel every edge with an open hand.',
+          workMin: 15,
+          waitMin: 0,
+          after: lastOfEach,
+          gate: 'Find it out at home, away from other people.',
+          cautions: ['carry'],
+        },
+      ]
+    : [];
   const log: Step = {
     id: 'log',
     title: 'Write the log',
     detail: 'Real hours, real burn time, what you would change.',
     workMin: 10,
     waitMin: 0,
-    after: ['wear'],
+    after: [worn.dressing.length > 0 ? 'wear' : (carry.at(-1)?.id ?? lastOfEach.at(-1)!)],
     cautions: [],
   };
-  return [print, ...perPart, wear, log];
+  return [print, ...perPart, ...mounted, ...(worn.dressing.length > 0 ? [wear] : carry), log];
 }
 
 /** `20 min, then 4 h drying`. */

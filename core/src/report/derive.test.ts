@@ -32,6 +32,37 @@ describe('derive', () => {
     expect(deriver(change(calm, ['wearer', 'underLayerMm'], 4)).parts[0]).not.to.equal(first);
   });
 
+  it('takes what the shop has read of its own work into mass and time', () => {
+    const reading = { id: 'r1', takenOn: '2026-03-01', of: 'a bracer' };
+    const read = change(
+      calm,
+      ['make', 'readings'],
+      [
+        { ...reading, quantity: 'finishMass', planned: 40, actual: 60 },
+        { ...reading, id: 'r2', quantity: 'handWork', planned: 4, actual: 8 },
+      ],
+    );
+    const deriver = createDeriver();
+    const [before, after] = [deriver(calm), deriver(read)];
+    const { finishMass, handWork } = after.constants;
+    expect(finishMass.factor).to.be.within(1.2, 1.5);
+    const grown = after.parts[0]!.finishG / before.parts[0]!.finishG;
+    expect(grown).to.be.closeTo(finishMass.factor, 1e-9);
+    expect(after.parts[0]!.totalG - before.parts[0]!.totalG).to.be.closeTo(
+      before.parts[0]!.finishG * (grown - 1),
+      1e-6,
+    );
+    const minutes = (r: typeof after): number => r.steps.reduce((sum, s) => sum + s.workMin, 0);
+    expect(minutes(after) / minutes(before)).to.be.closeTo(handWork.factor, 0.05);
+    const file: BuildFile = { fomrik: 2, build: read, pins: [], log: [] };
+    const back = readBuildFile(writeBuildFile(file));
+    expect(back.ok && back.value.build.make.readings).to.have.length(2);
+    const wrong = structuredClone(file);
+    wrong.build.make.readings![0]!.actual = -1;
+    const refused = readBuildFile(writeBuildFile(wrong));
+    expect(!refused.ok && refused.message).to.match(/greater than 0/);
+  });
+
   it('gives identity back to a document that was copied', () => {
     const copy = structuredClone(param(calm, 'easeMm', 20));
     const shared = share(calm, copy);

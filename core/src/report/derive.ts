@@ -1,9 +1,11 @@
 import { type Body, doubts, largerBody, resolveBody } from '../body';
 import { circuitsOf } from '../circuit';
-import { packAll, type Packed } from '../cut';
+import { createCarried } from '../carry';
+import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting } from '../fit';
 import { allFindings, type Totals, type Worked } from '../findings';
+import { type Constant, constantOf, type Quantity, quantityKeys } from '../learn';
 import { type Catalogue, catalogue as standard } from '../materials';
 import {
   type Around,
@@ -14,6 +16,7 @@ import {
   partReport,
   type PartReport,
   standardKinds,
+  throughOf,
 } from '../parts';
 import { buildSteps, schedule, shopping } from '../plan';
 import type { Report } from './report';
@@ -34,9 +37,12 @@ export interface Asking {
 }
 
 interface Remembered {
+  /** Sticks that pass through it. */
+  through: string;
   body: string;
   stock: BuildDoc['stock'];
   habits: BuildDoc['make']['habits'];
+  readings: BuildDoc['make']['readings'];
   underLayerMm: number;
   report: PartReport;
 }
@@ -83,6 +89,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
   const rough = new WeakMap<Part, Remembered>();
   const last = new Map<string, PartReport>();
   const fitting = createFitting();
+  const carrying = createCarried();
   let lastPacked: { pieces: string; packed: Packed } | undefined;
 
   return (doc, { quick = false, goOn = () => true } = {}) => {
@@ -96,12 +103,18 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       pair: bodyKey(body),
       middle: bodyKey(body),
     };
+    const { readings = [] } = doc.make;
+    const constants = Object.fromEntries(
+      quantityKeys.map((key) => [key, constantOf(readings, key)]),
+    ) as Record<Quantity, Constant>;
     const around: Around = {
       body,
       underLayerMm,
       catalogue,
       stock: doc.stock,
       habits: doc.make.habits,
+      finish: constants.finishMass.factor,
+      through: [],
       kinds,
     };
     const { habits } = doc.make;
@@ -110,19 +123,31 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const parts = doc.parts.map((part) => {
       const side = part.mount.to === 'wearer' ? part.mount.side : 'middle';
       const key = keys[side];
+      const through = throughOf(part, doc.parts, around);
+      const passing = JSON.stringify(through);
       const holds = (known: Remembered | undefined): PartReport | undefined =>
         known?.body === key &&
+        known.through === passing &&
         known.stock === doc.stock &&
         known.habits === habits &&
+        known.readings === doc.make.readings &&
         known.underLayerMm === underLayerMm
           ? known.report
           : undefined;
       const known = holds(full.get(part));
       if (known) return known;
       const before = last.get(part.id);
-      const own = { ...around, body: bodies[side] };
+      const own = { ...around, body: bodies[side], through };
       const remember = (memory: typeof full, report: PartReport): PartReport => {
-        memory.set(part, { body: key, stock: doc.stock, habits, underLayerMm, report });
+        memory.set(part, {
+          body: key,
+          through: passing,
+          stock: doc.stock,
+          habits,
+          readings: doc.make.readings,
+          underLayerMm,
+          report,
+        });
         return report;
       };
       going = going && goOn();
@@ -143,21 +168,33 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       coarse.length > 0 && lastPacked?.pieces === pieces ? lastPacked.packed : packAll(doc, parts, catalogue);
     lastPacked = { pieces, packed };
     const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
+    const sticks = sticksOf(parts, catalogue);
     const circuits = circuitsOf(doc.circuits, body, parts);
-    const steps = buildSteps(doc, parts, fitted, circuits);
+    const steps = buildSteps(doc, parts, fitted, circuits).map((s) => ({
+      ...s,
+      workMin: Math.ceil(s.workMin * constants.handWork.factor),
+    }));
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
     const plan = schedule(steps, doc.make.done, start, doc.brief.eventDate, doc.brief.hoursPerDay);
     const worked: Omit<Worked, 'totals'> = {
+      constants,
       body,
       sides: { left, right },
       doubts: doubts(measures),
       parts,
       fitting: fitted,
       circuits,
+      carried: carrying(
+        parts,
+        catalogue,
+        Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm),
+        coarse.length > 0,
+      ),
       packed,
+      sticks,
       steps,
       schedule: plan,
-      cost: shopping(doc, parts, packed.sheets, catalogue, fitted.straps, circuits),
+      cost: shopping(doc, parts, packed.sheets, sticks, catalogue, fitted.straps, circuits),
     };
     const report: Worked = { ...worked, totals: totalsOf(worked) };
     return {

@@ -142,6 +142,8 @@ describe('a form and a feature that were only just added', () => {
       catalogue,
       stock: [],
       habits: startHabits,
+      finish: 1,
+      through: [],
       kinds: withProbes,
     };
     expect(sheetOf(around)(worn.stack[0]!).sold).to.equal(true);

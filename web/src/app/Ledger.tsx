@@ -2,6 +2,7 @@ import { Pin as PinIcon } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { pinNow, useNotes } from '../store/notes';
 import { useReport } from '../store/report';
+import { useShownParts } from '../store/version';
 import { toggle, useView } from '../store/view';
 import { difference, ledgerFigures, showFigure } from './totals';
 
@@ -15,7 +16,7 @@ export function Ledger() {
   const left = useReport((s) => s.report?.coarse.length ?? 0);
   const noticed = useReport((s) => s.report?.findings.length ?? 0);
   const tales = useView((v) => v.talesOpen);
-  const all = useBuild((s) => s.doc.parts.length);
+  const all = useShownParts().length;
   return (
     <footer
       className="flex min-h-12 flex-wrap items-center gap-5 border-t border-ink bg-paper px-3 max-[1200px]:gap-3"

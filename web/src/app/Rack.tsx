@@ -1,13 +1,17 @@
-import { type PartReport, sidesOf } from '@fomrik/core/parts';
+import type { Part } from '@fomrik/core/document';
+import { nested, type PartReport, sidesOf } from '@fomrik/core/parts';
 import { boundsOf } from '@fomrik/core/geometry';
 import { Copy, Trash2 } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
+import { fold, isFolded } from '../store/folded';
+import { useShownParts } from '../store/version';
 import { useView } from '../store/view';
 import { LongList } from '../parts/LongList';
 import { WearerOutline } from '../parts/WearerOutline';
 import { AddPart } from './AddPart';
 import { copyPart, removePart } from './partActions';
+import { VersionChoice } from './VersionChoice';
 
 /** A part in its own proportions with its foam as the lip along the lower right. */
 function Silhouette({ made, small }: { made: PartReport; small: boolean }) {
@@ -30,37 +34,65 @@ function Silhouette({ made, small }: { made: PartReport; small: boolean }) {
   );
 }
 
+/** What it is made of, in a word. */
+function sheetWords(part: Part, report: PartReport | undefined): string {
+  if (report && report.pieces.length === 0) return report.cores[0]?.name ?? 'no stick';
+  if (part.stack.length > 1)
+    return `${part.stack.length} layers, ${part.stack.reduce((sum, p) => sum + p.nominalMm, 0)} mm`;
+  return `${part.stack[0]!.nominalMm} mm`;
+}
+
 /** Left: the build's parts hung on an outline of the wearer. */
 export function Rack() {
-  const docParts = useBuild((s) => s.doc.parts);
+  const docParts = useShownParts();
+  const folded = useView((v) => v.folded);
+  const all = nested(docParts);
+  const shown = all.filter(({ part }) => !isFolded(part.id, docParts, folded));
   const wearer = useBuild((s) => s.doc.wearer.name);
   const made = useReport((s) => s.report?.parts);
   const chosen = useView((v) => v.partId) || docParts[0]?.id;
   const worn =
-    made?.flatMap((m) => (m.zone ? [{ zone: m.zone, sides: sidesOf(m), here: m.id === chosen }] : [])) ?? [];
+    made?.flatMap((m) =>
+      m.mount.to === 'wearer' ? [{ zone: m.mount.zone, sides: sidesOf(m), here: m.id === chosen }] : [],
+    ) ?? [];
   const current = docParts.find((p) => p.id === chosen) ?? docParts[0];
   return (
     <nav aria-label="Rack" className="flex min-h-0 flex-col overflow-auto border-r border-hair bg-paper p-2">
       <WearerOutline zones={worn} />
       <p className="mb-1 truncate text-center text-[12px] text-soft">{wearer}</p>
-      <LongList items={docParts} keyOf={(p) => p.id} rowPx={104} className="space-y-1">
-        {(part) => {
+      <VersionChoice />
+      <LongList items={shown} keyOf={(n) => n.part.id} rowPx={104} className="space-y-1">
+        {({ part, deep, under }) => {
           const report = made?.find((m) => m.id === part.id);
           const here = part.id === current?.id;
+          const shut = folded.includes(part.id);
           return (
-            <button
-              type="button"
-              aria-pressed={here}
-              onClick={() => useView.setState({ partId: part.id })}
-              className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : 'border-transparent'}`}
-            >
-              {report && <Silhouette made={report} small={docParts.length > 3} />}
-              <span className="block truncate font-medium">{part.name}</span>
-              <span className="block text-[12px] text-soft">
-                {part.stack[0]!.nominalMm} mm · {report ? `${report.totalG.toFixed(0)} g` : '…'}
-                {report?.copies === 2 && ' · pair'}
-              </span>
-            </button>
+            <div className="relative" style={{ paddingLeft: Math.min(deep, 4) * 12 }}>
+              {under > 0 && (
+                <button
+                  type="button"
+                  className="absolute right-0 top-0 z-10 px-1 text-[12px] text-teal"
+                  aria-expanded={!shut}
+                  aria-label={`${shut ? 'Unfold' : 'Fold'} what is mounted on ${part.name}`}
+                  onClick={() => fold(part.id)}
+                >
+                  {shut ? `+${under}` : '–'}
+                </button>
+              )}
+              <button
+                type="button"
+                aria-pressed={here}
+                onClick={() => useView.setState({ partId: part.id })}
+                className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : 'border-transparent'}`}
+              >
+                {report && <Silhouette made={report} small={docParts.length > 3} />}
+                <span className="block truncate font-medium">{part.name}</span>
+                <span className="block text-[12px] text-soft">
+                  {sheetWords(part, report)} · {report ? `${report.totalG.toFixed(0)} g` : '…'}
+                  {report?.copies === 2 && ' · pair'}
+                </span>
+              </button>
+            </div>
           );
         }}
       </LongList>

@@ -34,20 +34,33 @@ function useFigures(): Figure[] {
       text: `${made.totalG.toFixed(0)} g`,
       change: difference(made.totalG, then?.totalG, 0),
     },
-    {
-      label: 'girth of the pattern',
-      text: length(made.girthMm, 0),
-      change: difference(made.girthMm, then?.girthMm, 0),
-    },
-    { label: 'room inside', text: length(made.roomMm), change: difference(made.roomMm, then?.roomMm, 1) },
-    {
+    ...(made.girthMm > 0
+      ? [
+          {
+            label: 'girth of the pattern',
+            text: length(made.girthMm, 0),
+            change: difference(made.girthMm, then?.girthMm, 0),
+          },
+        ]
+      : []),
+    ...(made.zone
+      ? [
+          {
+            label: 'room inside',
+            text: length(made.roomMm),
+            change: difference(made.roomMm, then?.roomMm, 1),
+          },
+        ]
+      : []),
+  ];
+  if (made.bent)
+    figures.push({
       label: `bend: ${strainClassName[made.strainClass]}`,
       text: `${(made.bendStrain * 100).toFixed(0)} %`,
       change: difference(made.bendStrain, then?.bendStrain, 0, 100),
-    },
-  ];
+    });
   figures.push({
-    label: `longest, packed ${made.packed.how}`,
+    label: made.pieces.length === 0 ? 'longest' : `longest, packed ${made.packed.how}`,
     text: length(made.packed.sidesMm[0], 0),
     change: difference(made.packed.sidesMm[0], then?.packed.sidesMm[0], 0),
   });

@@ -31,6 +31,7 @@ function useOpenBuild(id: string): { error: string; retry: () => void } {
     openBuild(id)
       .then(async (recovered) => {
         if (gone) return;
+        useView.setState({ versionId: '', versionScope: 'all' });
         if (recovered) toast('Picked up changes that had not reached the server.');
         const first = useBuild.getState().doc.parts[0];
         if (!useBuild.getState().doc.parts.some((p) => p.id === useView.getState().partId))

@@ -1,8 +1,9 @@
-import { zoneInfo } from '@fomrik/core/body';
-import type { BuildDoc, Circuit, Part } from '@fomrik/core/document';
-import { newPart } from '@fomrik/core/parts';
+import { canPair } from '@fomrik/core/body';
+import { featureIdsOf, type BuildDoc, type Circuit, type Part } from '@fomrik/core/document';
+import { carries, formOf, newPart, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { useBuild } from '../store/build';
+import { useReport } from '../store/report';
 import { useView } from '../store/view';
 
 /** A name with a number that is not taken yet. */
@@ -15,9 +16,23 @@ export function freeName(taken: Iterable<string>, base: string): string {
 
 const partIds = (doc: Pick<BuildDoc, 'parts'>): string[] => doc.parts.map((p) => p.id);
 
+/** What a part that rides on a stick is put on: the chosen part or what that is mounted on. */
+function hostFor(form: string): string | undefined {
+  if (!formOf(standardKinds, form).rides) return undefined;
+  const { parts } = useBuild.getState().doc;
+  const made = useReport.getState().report?.parts ?? [];
+  const chosen = useView.getState().partId || parts[0]?.id;
+  for (let id = chosen, deep = 0; id !== undefined && deep < parts.length; deep++) {
+    if (made.some((p) => p.id === id && carries(p))) return id;
+    const mount = parts.find((p) => p.id === id)?.mount;
+    id = mount?.to === 'part' ? mount.part : undefined;
+  }
+  return made.find(carries)?.id;
+}
+
 export function addPart(form: string): void {
   const { doc, update } = useBuild.getState();
-  const part = newPart(freeName(partIds(doc), form), doc.wearer, form);
+  const part = newPart(freeName(partIds(doc), form), doc.wearer, form, standardKinds, hostFor(form));
   update((draft) => void draft.parts.push(part as Draft<Part>));
   useView.setState({ partId: part.id });
 }
@@ -50,7 +65,7 @@ export function copyPart(id: string): void {
   const { doc, update } = useBuild.getState();
   const part = doc.parts.find((p) => p.id === id);
   if (!part) return;
-  const taken = doc.parts.flatMap((p) => p.features.map((f) => f.id));
+  const taken = featureIdsOf(doc);
   const renamed = new Map(
     part.features.map((f) => {
       const name = freeName(taken, f.id.slice(0, 58));
@@ -71,8 +86,17 @@ export function copyPart(id: string): void {
   useView.setState({ partId: copy.id });
 }
 
-/** Takes a part away with the circuits it fed; what fed its lamps from elsewhere lets go of them. */
+/** Takes a part away, out of the shown version alone when edits go there; otherwise with the circuits it fed; what fed its lamps from elsewhere lets go of them. */
 export function removePart(id: string): void {
+  const { versionId, versionScope } = useView.getState();
+  if (versionScope === 'one' && useBuild.getState().doc.versions?.some((v) => v.id === versionId)) {
+    useBuild.getState().update((draft) => {
+      const version = draft.versions?.find((v) => v.id === versionId);
+      if (version) version.parts[id] = { ...version.parts[id], leftOut: true };
+    });
+    useView.setState({ partId: '' });
+    return;
+  }
   useBuild.getState().update((draft) => {
     const gone = new Set(draft.parts.find((p) => p.id === id)?.features.map((f) => f.id));
     draft.parts = draft.parts.filter((p) => p.id !== id);
@@ -88,13 +112,13 @@ export function removePart(id: string): void {
 
 /** Whether a part has a left and a right. */
 export const isPaired = ({ mount }: Pick<Part, 'mount'>): boolean =>
-  mount.to === 'wearer' && zoneInfo(mount.zone).paired;
+  mount.to === 'wearer' && canPair(mount.zone);
 
 /** One side or both: left and right become a pair, a pair becomes the left one. */
 export function mirrorPart(id: string): void {
   useBuild.getState().update((draft) => {
     const part = draft.parts.find((p) => p.id === id);
-    if (part?.mount.to === 'wearer' && zoneInfo(part.mount.zone).paired)
+    if (part?.mount.to === 'wearer' && canPair(part.mount.zone))
       part.mount.side = part.mount.side === 'pair' ? 'left' : 'pair';
   });
 }

@@ -1,19 +1,13 @@
-import {
-  type Body,
-  figure,
-  measureInfo,
-  type MeasureKey,
-  tapes,
-  type Zone,
-  zonesAt,
-} from '@fomrik/core/body';
+import { type Body, measureInfo, type MeasureKey, type Zone, zonesAt } from '@fomrik/core/body';
 import { type PartReport, placingOf, sidesOf } from '@fomrik/core/parts';
 import { joinMeshes } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import { DoubleSide } from 'three';
+import { bodyWorker } from '../workers/bodyClient';
 import { figureFromScene, figureToScene, meshGeometry } from './solidSpace';
+import { useWorked } from './useWorked';
 
 interface FigureViewProps {
   body: Body;
@@ -75,17 +69,18 @@ function Worn({
 
 /** The wearer redrawn to the numbers, with tapes to click; turn by dragging. */
 export function FigureView({ body, parts, active, onActive, chosen, onPart, onBody }: FigureViewProps) {
+  const figure = useWorked(() => bodyWorker().figure(body), [body]);
   const limbs = useMemo(
     () =>
-      figure(body).parts.map(({ name, of, mesh }) => ({
+      (figure?.parts ?? []).map(({ name, of, mesh }) => ({
         name,
         of,
         geometry: meshGeometry(mesh, figureToScene),
       })),
-    [body],
+    [figure],
   );
   useEffect(() => () => limbs.forEach((l) => l.geometry.dispose()), [limbs]);
-  const lines = useMemo(() => (onActive ? tapes(body) : []), [body, onActive]);
+  const lines = onActive ? (figure?.tapes ?? []) : [];
   const height = body.stature.valueMm;
   return (
     <div role="group" aria-label="Figure, turn by dragging" className="h-full w-full">

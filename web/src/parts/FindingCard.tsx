@@ -4,6 +4,7 @@ import { sureLabel } from '@fomrik/core/units';
 import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { useBuild } from '../store/build';
+import { applyShown } from '../store/version';
 
 export const findingMark: Record<Severity, { icon: typeof Circle; word: string; tone: string }> = {
   stop: { icon: OctagonX, word: 'Stop', tone: 'text-stop' },
@@ -54,7 +55,6 @@ function SettingAside({ finding: { id, title } }: { finding: Finding }) {
 
 /** One finding with its numbers, reason and cures. Enter on the card applies the first cure. */
 export function FindingCard({ finding }: { finding: Finding }) {
-  const apply = useBuild((s) => s.apply);
   const { icon: Icon, word, tone } = findingMark[finding.severity];
   const cures = finding.remedies.filter((r) => r.changes.length > 0);
   return (
@@ -64,7 +64,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
       data-rule={finding.id.split(':')[0]}
       className="border-t border-hair py-2 pl-6 pr-2 relative"
       onKeyDown={(e) => {
-        if (e.key === 'Enter' && e.target === e.currentTarget && cures[0]) apply(cures[0].changes);
+        if (e.key === 'Enter' && e.target === e.currentTarget && cures[0]) applyShown(cures[0].changes);
       }}
     >
       <Icon aria-hidden size={16} className={`absolute left-1 top-2.5 ${tone}`} />
@@ -77,7 +77,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
       </p>
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
         {cures.map((remedy) => (
-          <button key={remedy.label} type="button" className="btn" onClick={() => apply(remedy.changes)}>
+          <button key={remedy.label} type="button" className="btn" onClick={() => applyShown(remedy.changes)}>
             {remedy.label}
           </button>
         ))}

@@ -9,6 +9,9 @@ import { layOut } from './layOut';
 import { PieceDrawing } from './PieceDrawing';
 import { useLength } from './useLength';
 
+/** Width of a letter over its height, on average. */
+const LETTER = 0.55;
+
 /** The flat pieces of a part side by side; point at an edge and its mate lights up. */
 export function FlatPieces({
   made,
@@ -25,8 +28,17 @@ export function FlatPieces({
   const showGap = useView((v) => v.gapOpen);
   const length = useLength();
   const boxes = made.pieces.map((p) => boundsOf(p.outline));
-  const { laid, w, h } = layOut(boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY })));
-  const font = Math.max(w * 0.7, h) / 32;
+  const sizes = boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY }));
+  const fontOf = (of: { w: number; h: number }): number => Math.max(of.w * 0.7, of.h) / 32;
+  // Laid out once for the size of the words, then again with room for them.
+  const words = fontOf(layOut(sizes)) * LETTER;
+  const roomy = sizes.map((s, i) => ({
+    ...s,
+    w: s.h > s.w ? s.w : Math.max(s.w, words * made.pieces[i]!.name.length),
+  }));
+  const { laid: places, w, h } = layOut(roomy);
+  const laid = places.map((p, i) => ({ ...p, x: p.x + (p.w - sizes[i]!.w) / 2, w: sizes[i]!.w }));
+  const font = fontOf({ w, h });
   const worst = made.pieces
     .filter((p) => p.stretch)
     .reduce<Piece | undefined>((a, b) => (!a || b.stretch!.worst > a.stretch!.worst ? b : a), undefined);
@@ -66,15 +78,27 @@ export function FlatPieces({
                   onDarts={(darts, done) => onDarts(piece.id, darts, done)}
                 />
               )}
-              <text
-                x={x + width / 2}
-                y={y + height + font + 6}
-                fontSize={font}
-                textAnchor="middle"
-                fill="var(--color-ink)"
-              >
-                {width > font * 16 ? `${piece.name} · ${quantityText(piece)} · ${foam}` : piece.name}
-              </text>
+              {height > width && font * LETTER * piece.name.length > width + 8 ? (
+                <text
+                  transform={`translate(${x + width / 2 + font / 3} ${y + height / 2}) rotate(-90)`}
+                  fontSize={Math.min(font, width * 0.6, height / (LETTER * piece.name.length))}
+                  textAnchor="middle"
+                  fill="white"
+                  className="pointer-events-none"
+                >
+                  {piece.name}
+                </text>
+              ) : (
+                <text
+                  x={x + width / 2}
+                  y={y + height + font + 6}
+                  fontSize={font}
+                  textAnchor="middle"
+                  fill="var(--color-ink)"
+                >
+                  {width > font * 16 ? `${piece.name} · ${quantityText(piece)} · ${foam}` : piece.name}
+                </text>
+              )}
             </g>
           );
         })}
@@ -104,7 +128,9 @@ export function FlatPieces({
                       ? ': heat and hold'
                       : ': cold'
                 }. Refolds within ${worst.stretch!.refoldMm.toFixed(1)} mm.`
-              : 'Flat, outer face up. Point at an edge.'}
+              : made.pieces.length === 0
+                ? 'No sheet is cut for it: its lengths are under Cut.'
+                : 'Flat, outer face up. Point at an edge.'}
           </span>
         )}
       </figcaption>

@@ -1,19 +1,22 @@
 import { type Body, type Zone, zoneInfo } from '@fomrik/core/body';
 import type { PartReport } from '@fomrik/core/parts';
-import type { Vec3 } from '@fomrik/core/geometry';
+import type { Mesh, Vec3 } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
-import { DoubleSide, Vector3, type Mesh } from 'three';
+import { DoubleSide, Vector3, type Mesh as SceneMesh } from 'three';
 import { useView, type EdgeRef } from '../store/view';
+import { bodyWorker } from '../workers/bodyClient';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
-import { bodyMeshes, figureFromScene, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
+import { figureFromScene, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
+import { useWorked } from './useWorked';
 
 function Scene({
   made,
   body,
   handles,
+  beside,
   edge,
   seeThrough,
   overlays,
@@ -25,10 +28,10 @@ function Scene({
   const { place } = stage;
   const foam = useMemo(() => meshGeometry(made.solid.mesh, place), [made.solid, place]);
   const extras = useMemo(() => meshGeometry(made.extras, place), [made.extras, place]);
-  const limbs = useMemo(
-    () => bodyMeshes(body, made.zone).map((mesh) => meshGeometry(mesh, place)),
-    [body, made.zone, place],
-  );
+  const others = useMemo(() => beside && meshGeometry(beside, place), [beside, place]);
+  useEffect(() => () => others?.dispose(), [others]);
+  const bodies = useWorked(() => bodyWorker().bodiesOf(body, made.zone), [body, made.zone]);
+  const limbs = useMemo(() => (bodies ?? []).map((mesh) => meshGeometry(mesh, place)), [bodies, place]);
   useEffect(() => () => foam.dispose(), [foam]);
   useEffect(() => () => extras.dispose(), [extras]);
   useEffect(() => () => limbs.forEach((limb) => limb.dispose()), [limbs]);
@@ -61,6 +64,18 @@ function Scene({
       <mesh geometry={extras}>
         <meshStandardMaterial color="#6f7a7e" roughness={0.95} side={DoubleSide} />
       </mesh>
+      {others && (
+        <mesh geometry={others}>
+          <meshStandardMaterial
+            color="#9aa5a3"
+            roughness={1}
+            side={DoubleSide}
+            transparent
+            opacity={0.28}
+            depthWrite={false}
+          />
+        </mesh>
+      )}
       <Drawn made={made} place={place} />
       {overlays && <Overlays made={made} place={place} {...overlays} />}
       <mesh
@@ -111,11 +126,18 @@ function Scene({
   );
 }
 
-/** Limb forms are drawn in their limb's space, the others on the whole figure. */
-const inOwnSpace = (zone: Zone | undefined): boolean =>
-  zone !== undefined && zoneInfo(zone).frame !== undefined;
-const sceneOf = (zone: Zone | undefined): ((p: Vec3) => [number, number, number]) =>
-  inOwnSpace(zone) ? toScene : figureToScene;
+/** A left part is the right one mirrored: across its limb, or across the figure. */
+const mirrored = (p: Vec3, limb: boolean): Vec3 => (limb ? { ...p, y: -p.y } : { ...p, x: -p.x });
+
+/** From a part's space to the scene's and back: limb forms in their limb's, the others on the whole figure. */
+function scenes({ zone, mount }: Pick<PartReport, 'zone' | 'mount'>): Pick<Stage, 'place' | 'unplace'> {
+  const limb = zone !== undefined && zoneInfo(zone).frame !== undefined;
+  const [to, from] = limb ? [toScene, fromScene] : [figureToScene, figureFromScene];
+  const left = zone !== undefined && mount.to === 'wearer' && mount.side === 'left';
+  return left
+    ? { place: (p) => to(mirrored(p, limb)), unplace: (v) => mirrored(from(v), limb) }
+    : { place: to, unplace: from };
+}
 
 /** Back plates and frames are looked at from behind. */
 const facing = (zone: Zone | undefined): 1 | -1 => (zone === 'back' ? -1 : 1);
@@ -132,6 +154,8 @@ interface SolidViewProps {
   made: PartReport;
   body: Body;
   handles: Handle[];
+  /** What it is mounted together with, in the same space; drawn pale. */
+  beside?: Mesh;
   seeThrough?: boolean;
   overlays?: OverlayChoice;
   /** The point of the shell under the pointer, in the form's space. */
@@ -143,20 +167,23 @@ interface SolidViewProps {
 /** The part in its foam on the limb; turn it by dragging, take handles to change it. */
 export function SolidView(props: SolidViewProps) {
   const edge = useView((v) => v.edge);
-  const { made } = props;
-  const place = sceneOf(made.zone);
-  const { target, reach } = useMemo(() => framing(made.solid.mesh.points.map(place)), [made.solid, place]);
+  const { made, beside } = props;
+  const { place, unplace } = useMemo(() => scenes(made), [made]);
+  const { target, reach } = useMemo(() => {
+    // What carries the rest is shown with it; what is mounted fills the view itself.
+    const whole = made.mount.to === 'part' ? [] : (beside?.points ?? []);
+    return framing([...made.solid.mesh.points, ...made.extras.points, ...whole].map(place));
+  }, [made, beside, place]);
   const root = useRef<RootState>(null);
-  const shell = useRef<Mesh>(null);
+  const shell = useRef<SceneMesh>(null);
   const buttons = useRef(new Map<string, HTMLButtonElement>());
-  const unplace = inOwnSpace(made.zone) ? fromScene : figureFromScene;
   const stage: Stage = { place, unplace, root, shell, buttons };
   return (
     <div role="group" aria-label="Solid view" className="relative h-full w-full overflow-hidden">
       <Canvas
         frameloop="demand"
         dpr={[1, 2]}
-        key={made.zone ?? 'stand'}
+        key={made.zone ?? made.id}
         camera={{
           position: [
             target[0] + reach * 0.75,
@@ -164,15 +191,15 @@ export function SolidView(props: SolidViewProps) {
             target[2] + reach * 1.9 * facing(made.zone),
           ],
           fov: 34,
-          near: 10,
-          far: 6000,
+          near: 4,
+          far: 12000,
         }}
         onCreated={(created) => {
           root.current = created;
         }}
       >
         <Scene {...props} edge={edge} stage={stage} />
-        <OrbitControls makeDefault target={target} enablePan={false} minDistance={150} maxDistance={3500} />
+        <OrbitControls makeDefault target={target} enablePan={false} minDistance={60} maxDistance={9000} />
       </Canvas>
       {props.handles.map((handle) => (
         <Grip key={handle.id} handle={handle} stage={stage} />

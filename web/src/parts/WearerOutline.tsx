@@ -12,6 +12,7 @@ const patches: Record<Zone, string> = {
   upperArm: 'M18 -78 l6 -2 l3 12 l-6 1 z',
   elbow: 'M22 -66 l6 -1 l1 7 l-6 1 z',
   forearm: 'M25 -52 L29 -52 L33 -32 L29.5 -31 Z',
+  hand: 'M30 -31 L33.5 -32 L35 -25 L32 -24 Z',
   thigh: 'M2 -44 l9 0 l-1 18 l-7 0 z',
   knee: 'M3 -25 l7 0 l0 7 l-7 0 z',
   lowerLeg: 'M3 -17 l7 0 l-1 16 l-5 0 z',

@@ -1,8 +1,9 @@
-import type { Part } from '@fomrik/core/document';
+import type { BuildDoc, Part } from '@fomrik/core/document';
 import type { PartReport } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
-import { dragUpdate, useBuild } from '../store/build';
+import { dragReplace, useBuild } from '../store/build';
 import { useReport } from '../store/report';
+import { editedPart, shownDoc, useShownParts } from '../store/version';
 import { useView } from '../store/view';
 
 interface Chosen {
@@ -17,12 +18,21 @@ interface Chosen {
 /** The chosen part, what was worked out about it, and how to change it. */
 export function usePart(): Chosen {
   const partId = useView((v) => v.partId);
-  const part = useBuild((s) => s.doc.parts.find((p) => p.id === partId) ?? s.doc.parts[0]);
+  const parts = useShownParts();
+  const part = parts.find((p) => p.id === partId) ?? parts[0];
   const made = useReport((s) => s.report?.parts.find((p) => p.id === part?.id));
-  const update = useBuild((s) => s.update);
-  const on = (recipe: (part: Draft<Part>) => void) => (draft: Draft<{ parts: Part[] }>) => {
-    const target = draft.parts.find((p) => p.id === part?.id);
-    if (target) recipe(target);
+  /** The part as it is now: several changes may come from one drawing of the screen. */
+  const now = (): Part | undefined =>
+    shownDoc(useBuild.getState().doc, useView.getState().versionId).parts.find((p) => p.id === part?.id);
+  const edited = (recipe: (part: Draft<Part>) => void): BuildDoc => {
+    const { doc } = useBuild.getState();
+    const before = now();
+    return before ? editedPart(doc, before, recipe) : doc;
   };
-  return { part, made, change: (recipe) => update(on(recipe)), drag: (recipe) => dragUpdate(on(recipe)) };
+  return {
+    part,
+    made,
+    change: (recipe) => useBuild.getState().replace(edited(recipe)),
+    drag: (recipe) => dragReplace(() => edited(recipe)),
+  };
 }

@@ -1,3 +1,4 @@
+import type { BuildDoc } from '@fomrik/core/document';
 import { measureInfo, type MeasureKey, resolveBody } from '@fomrik/core/body';
 import { formMenu, newBuild, newPart, standardKinds } from '@fomrik/core/parts';
 import { type FormEvent, useEffect, useState } from 'react';
@@ -6,6 +7,15 @@ import { LengthField } from '../parts/Field';
 import { Sheet } from '../parts/Sheet';
 import { api, type ApiError, type SavedWearer } from '../store/api';
 import { todayIso } from '../store/today';
+
+/** The shop goes on with its habits and what it has read off its work, from the build last changed. */
+async function lastMake(): Promise<Partial<BuildDoc['make']>> {
+  const sound = (await api.list()).filter((b) => b.broken === undefined);
+  const [last] = sound.sort((a, b) => (a.updatedAt < b.updatedAt ? 1 : -1));
+  if (!last) return {};
+  const { habits, readings } = (await api.load(last.id)).doc.make;
+  return readings && readings.length > 0 ? { habits, readings } : {};
+}
 
 /** Stature gives a figure; three tapes make it this wearer's. */
 const tapes: MeasureKey[] = ['stature', 'headGirth', 'chestGirth', 'waistGirth'];
@@ -55,10 +65,11 @@ export function NewBuild({ open, onClose }: { open: boolean; onClose: () => void
         };
     try {
       const doc = newBuild(name.trim() || 'New build', today, wearer);
-      const stock = await api.stock();
+      const [stock, shop] = await Promise.all([api.stock(), lastMake()]);
       const made = await api.create({
         ...doc,
         stock,
+        make: { ...doc.make, ...shop },
         brief: { ...doc.brief, eventDate },
         parts: form === '' ? [] : [newPart(`${form}-1`, wearer, form)],
       });

@@ -152,7 +152,16 @@ export function settleConflict(keep: 'mine' | 'theirs'): void {
 }
 
 useBuild.subscribe((state, before) => {
-  if (state.doc === before.doc || state.id !== before.id || state.doc === savedDoc) return;
+  if (state.doc === before.doc || state.id !== before.id) return;
+  if (state.doc === savedDoc) {
+    // Taken back to what the server has before anything else was sent: there is nothing to save.
+    if (busy || useSaving.getState().state === 'conflict') return;
+    clearTimeout(timer);
+    forgetLocally(state.id);
+    keepHistory();
+    useSaving.setState({ state: 'saved', message: '' });
+    return;
+  }
   keepLocally(state.id, state.doc);
   keepHistory();
   if (useSaving.getState().state !== 'conflict') {

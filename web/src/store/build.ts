@@ -9,6 +9,7 @@ interface BuildState {
   doc: BuildDoc;
   update: (recipe: (draft: Draft<BuildDoc>) => void) => void;
   apply: (changes: readonly Change[]) => void;
+  replace: (doc: BuildDoc) => void;
 }
 
 const nothing = {} as BuildDoc;
@@ -21,6 +22,7 @@ export const useBuild = create<BuildState>()(
       id: '',
       doc: nothing,
       update: (recipe) => set((state) => ({ doc: produce(state.doc, recipe) })),
+      replace: (doc) => set({ doc }),
       apply: (changes) => set((state) => ({ doc: applyChanges(state.doc, changes) })),
     }),
     { limit: HISTORY, partialize: ({ doc }) => ({ doc }), equality: (a, b) => a.doc === b.doc },
@@ -77,13 +79,17 @@ export const redo = (): void => useBuild.temporal.getState().redo();
 let dragStart: BuildDoc | undefined;
 
 /** Changes while a handle is dragged: live, but one step of undo when it is let go. */
-export function dragUpdate(recipe: (draft: Draft<BuildDoc>) => void): void {
+export function dragReplace(next: () => BuildDoc): void {
   if (!dragStart) {
     dragStart = useBuild.getState().doc;
     useBuild.temporal.getState().pause();
   }
-  useBuild.getState().update(recipe);
+  useBuild.getState().replace(next());
 }
+
+/** The same by a recipe over the whole document. */
+export const dragUpdate = (recipe: (draft: Draft<BuildDoc>) => void): void =>
+  dragReplace(() => produce(useBuild.getState().doc, recipe));
 
 export function dragEnd(): void {
   if (!dragStart) return;

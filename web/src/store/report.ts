@@ -1,8 +1,11 @@
-import type { BuildDoc } from '@fomrik/core/document';
+import type { BuildDoc, CutPlan } from '@fomrik/core/document';
+import type { Page } from '@fomrik/core/files/pages';
 import type { Report } from '@fomrik/core/report';
 import { create } from 'zustand';
 import { DeriveClient } from '../workers/deriveClient';
 import { useBuild } from './build';
+import { shownDoc } from './version';
+import { useView } from './view';
 
 interface Derived {
   report: Report | undefined;
@@ -23,5 +26,13 @@ useBuild.subscribe((state, before) => {
     useReport.setState({ report: undefined, doc: undefined, error: '' });
     client.forget();
   }
-  if (state.doc !== before.doc && state.id) client.ask(state.doc);
+  if (state.doc !== before.doc && state.id) client.ask(shownDoc(state.doc, useView.getState().versionId));
 });
+
+useView.subscribe((view, before) => {
+  const { id, doc } = useBuild.getState();
+  if (id && view.versionId !== before.versionId) client.ask(shownDoc(doc, view.versionId));
+});
+
+/** The pages the report's pieces print on. */
+export const askPages = (cut: CutPlan): Promise<Page[]> => client.pages(cut);

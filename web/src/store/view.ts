@@ -1,4 +1,4 @@
-import type { Params } from '@fomrik/core/document';
+import type { Params, VersionScope } from '@fomrik/core/document';
 import type { Vec2 } from '@fomrik/core/geometry';
 import type { LengthUnit } from '@fomrik/core/units';
 import { create } from 'zustand';
@@ -34,6 +34,11 @@ interface View {
   /** Everything on the figure instead of one solid. */
   figureOpen: boolean;
   shapeTab: ShapeTab;
+  /** Parts whose mounted parts are not shown on the rack. */
+  folded: string[];
+  /** The version that is shown; the document itself when empty. */
+  versionId: string;
+  versionScope: VersionScope;
   /** A line being drawn on the solid. */
   drawing: LineInHand | undefined;
 }
@@ -69,6 +74,9 @@ export const useView = create<View>()(
       ringsOpen: false,
       figureOpen: false,
       shapeTab: 'form',
+      folded: [],
+      versionId: '',
+      versionScope: 'all',
       drawing: undefined,
     }),
     {

@@ -1,9 +1,12 @@
-import { type BuildDoc, share } from '@fomrik/core/document';
-import { createDeriver } from '@fomrik/core/report';
+import { type BuildDoc, type CutPlan, share } from '@fomrik/core/document';
+import { type Page, planPages } from '@fomrik/core/files/pages';
+import { sourcedPieces } from '@fomrik/core/files/sourcedPieces';
+import { createDeriver, type Report } from '@fomrik/core/report';
 import { expose } from 'comlink';
 import { createSender, type PartialReport } from './partial';
 
 let previous: BuildDoc | undefined;
+let report: Report | undefined;
 let day = '';
 let deriver = createDeriver();
 const send = createSender();
@@ -20,8 +23,11 @@ const api = {
     }
     previous = previous ? share(previous, doc) : doc;
     const until = performance.now() + withinMs;
-    return send(deriver(previous, { quick: withinMs === 0, goOn: () => performance.now() < until }));
+    report = deriver(previous, { quick: withinMs === 0, goOn: () => performance.now() < until });
+    return send(report);
   },
+  /** The pages the build last derived prints on. */
+  pages: (cut: CutPlan): Page[] => (report ? planPages(sourcedPieces(report), cut) : []),
 };
 
 export type DeriveWorker = typeof api;

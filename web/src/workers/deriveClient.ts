@@ -1,4 +1,5 @@
-import { firstParts, type BuildDoc } from '@fomrik/core/document';
+import { firstParts, type BuildDoc, type CutPlan } from '@fomrik/core/document';
+import type { Page } from '@fomrik/core/files/pages';
 import type { Report } from '@fomrik/core/report';
 import { wrap, type Remote } from 'comlink';
 import { todayIso } from '../store/today';
@@ -48,6 +49,11 @@ export class DeriveClient {
   ask(doc: BuildDoc): void {
     this.waiting = doc;
     if (!this.running) void this.run();
+  }
+
+  /** The pages of the newest answer. */
+  pages(cut: CutPlan): Promise<Page[]> {
+    return this.worker.pages(cut);
   }
 
   private async answer(doc: BuildDoc, withinMs: number): Promise<Report> {

@@ -1,20 +1,10 @@
-import type { EdgeSpan, Feature } from '../../document';
+import type { Feature } from '../../document';
 import { dist3, type Vec3 } from '../../geometry';
-import type { FoamSheet } from '../../materials';
 import { bandAlong, type LaidPanel, offsetGrid, onGrid, type Side, sides } from '../../panel';
 import { nothing, notLaid, panelOf, type Laid, type LaidPart } from '../contract';
+import type { Band } from './bandSpec';
 import { layPatch } from './patch';
-
-/** A strip along edges: where, how wide, of what, on which face. */
-export interface Band {
-  runs: readonly EdgeSpan[];
-  widthMm: number;
-  foam: FoamSheet;
-  face: 'outer' | 'inner';
-  /** What it is called, and what the maker should know before cutting. */
-  name: string;
-  note: string;
-}
+import { stripOnPlate } from './plateBand';
 
 interface Run {
   laid: LaidPanel;
@@ -39,11 +29,32 @@ const mitred = (on: LaidPart, feature: Feature, panel: string, edge: Side): bool
 
 const next = (side: Side, by: number): Side => sides[(sides.indexOf(side) + by + 4) % 4]!;
 
+/** Strips along edges of flat panels, one for each edge. */
+function bandOnPlates(on: LaidPart, feature: Feature, band: Band): Laid {
+  const made = nothing();
+  for (const [i, { panel, edge }] of band.runs.entries()) {
+    const laid = panelOf(on, panel)!;
+    const strip = stripOnPlate(feature, i === 0 ? '' : `.${i + 1}`, laid, edge, band);
+    if (!strip)
+      return notLaid(
+        feature,
+        'shape',
+        `the edge “${edge}” of ${laid.panel.name} that carried ${band.name} is not there, or too small for it.`,
+      );
+    made.pieces.push(...strip.pieces);
+    made.solids.push(...strip.solids);
+    made.stiffens.push({ pieceId: panel, edgeId: edge, thicknessMm: band.foam.thicknessMm.value });
+  }
+  return made;
+}
+
 /**
  * A strip laid along runs of edges, three points deep from the edge inwards. Runs whose ends meet make one strip,
  * across seams; where they do not, the strip is cut in as many pieces as there are runs that hang together.
  */
 export function layBand(on: LaidPart, feature: Feature, band: Band): Laid {
+  const flat = band.runs.every((r) => panelOf(on, r.panel)?.panel.plate);
+  if (flat && band.runs.length > 0) return bandOnPlates(on, feature, band);
   const lost = band.runs.find((r) => !panelOf(on, r.panel) || !isSide(r.edge));
   if (lost || band.runs.length === 0)
     return notLaid(

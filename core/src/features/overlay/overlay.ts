@@ -1,6 +1,7 @@
 import { type FoamField, length, type ParamsOf } from '../../document';
-import { insetOf, offsetGrid, onGrid } from '../../panel';
-import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { cross3, grown, largestRing, scale3, add3 } from '../../geometry';
+import { insetOf, type LaidPanel, offsetGrid, onGrid, type Plate, plateMesh, platePiece } from '../../panel';
+import { defineFeature, type Laid, type LaidPart, nothing, notLaid, panelOf } from '../contract';
 import { layPatch } from '../laying/patch';
 
 const foam: FoamField<'foamMm'> = {
@@ -32,6 +33,8 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
     const { place, params } = feature;
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
     if (!laid) return notLaid(feature, 'shape', 'the piece that carried a layer is no longer there.');
+    const { plate } = laid.panel;
+    if (plate) return onPlate(on, feature, laid, plate);
     const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
     const inset = insetOf(face, params.insetMm);
     const { name } = laid.panel;
@@ -58,3 +61,45 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
     };
   },
 });
+
+/** On a flat piece the layer is its own outline drawn in. */
+function onPlate(
+  on: LaidPart,
+  feature: { id: string; params: ParamsOf<typeof fields> },
+  laid: LaidPanel,
+  plate: Plate,
+): Laid {
+  const { params } = feature;
+  // Sloped edges end where the outer face begins.
+  const face = plate.sections?.at(-1)?.region ?? [plate.outline];
+  const outline = largestRing(grown(face, -params.insetMm));
+  if (outline.length < 3)
+    return notLaid(
+      feature,
+      'shape',
+      `${laid.panel.name} is too small for a layer set in by ${params.insetMm} mm.`,
+    );
+  const sheet = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
+  const lift = scale3(cross3(plate.across, plate.up), laid.foam.thicknessMm.value);
+  const raised: Plate = {
+    origin: add3(plate.origin, lift),
+    across: plate.across,
+    up: plate.up,
+    outline,
+    cuts: [],
+  };
+  return {
+    ...nothing(),
+    pieces: [
+      {
+        ...platePiece({ id: feature.id, name: `layer on ${laid.panel.name}` }, raised, sheet),
+        role: 'laid',
+        featureId: feature.id,
+        face: 'outer',
+        note: `Glued on the outer face, ${params.insetMm} mm in from every edge. On ${laid.panel.name}.`,
+      },
+    ],
+    solids: [plateMesh(raised, sheet.thicknessMm.value)],
+    stiffens: [{ pieceId: laid.panel.id, thicknessMm: sheet.thicknessMm.value }],
+  };
+}

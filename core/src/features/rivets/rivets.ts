@@ -1,7 +1,8 @@
 import { length, type ParamsOf } from '../../document';
-import type { Vec2 } from '../../geometry';
-import { offsetGrid, onGrid, type Side, sides, spotsAlong } from '../../panel';
+import { add3, boundsOf, contains, cross3, scale3, type Vec2 } from '../../geometry';
+import { offsetGrid, onGrid, onPlane, type Side, sides, spotsAlong } from '../../panel';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { plateRun, spotsOnPlate } from '../laying/plateBand';
 
 const fields = [
   length('insetMm', 'In from the edge', [3, 100], 'To the middle of each.'),
@@ -36,6 +37,28 @@ export const rivets = defineFeature<ParamsOf<typeof fields>>({
     let count = 0;
     for (const { panel, edge } of place.on === 'edges' ? place.runs : []) {
       const laid = panelOf(on, panel);
+      const onPlate = laid && plateRun(laid, edge);
+      if (laid && onPlate) {
+        const { plate, run } = onPlate;
+        const lift = scale3(cross3(plate.across, plate.up), laid.foam.thicknessMm.value);
+        const b = boundsOf(plate.outline);
+        const spots = spotsOnPlate(run, params.insetMm, params.spacingMm).filter((p) =>
+          contains(plate.outline, p),
+        );
+        for (const p of spots) {
+          made.marks.push({
+            pieceId: panel,
+            mark: { kind: 'rivet', points: circle({ x: p.x - b.minX, y: p.y - b.minY }, params.diameterMm) },
+          });
+          made.drawn.push({
+            kind: 'rivet',
+            points: [add3(onPlane(plate, p), lift)],
+            acrossMm: params.diameterMm,
+          });
+        }
+        count += spots.length;
+        continue;
+      }
       if (!laid || !(sides as readonly string[]).includes(edge))
         return notLaid(
           feature,

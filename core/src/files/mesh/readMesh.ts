@@ -2,36 +2,40 @@ import { type BufferGeometry, Mesh as Solid } from 'three';
 import { OBJLoader } from 'three/addons/loaders/OBJLoader.js';
 import { PLYLoader } from 'three/addons/loaders/PLYLoader.js';
 import { STLLoader } from 'three/addons/loaders/STLLoader.js';
-import type { Mesh } from '../../geometry';
+import type { Mesh, Vec3 } from '../../geometry';
 import { fail, ok, type Result } from '../../units';
 import { PLY_SHORT, plyPromise, stlFault } from './promised';
 
 /** Larger meshes than this are not scans of people. */
 const MOST_TRIANGLES = 4_000_000;
 
-/** Corners and triangles of geometries, put together; what is no surface is left out. */
+/** Corners and triangles of geometries, put together; what is no surface is left out. Loops: there may be millions. */
 function meshOf(geometries: readonly BufferGeometry[]): Mesh {
   const mesh: Mesh = { points: [], triangles: [] };
   for (const { attributes, index } of geometries) {
     const base = mesh.points.length;
-    const places = attributes.position!;
-    for (let i = 0; i < places.count; i++)
-      mesh.points.push({ x: places.getX(i), y: places.getY(i), z: places.getZ(i) });
-    const corners = index?.count ?? places.count;
-    const corner = (i: number): number => base + (index ? index.getX(i) : i);
-    for (let i = 0; i + 2 < corners; i += 3) mesh.triangles.push([corner(i), corner(i + 1), corner(i + 2)]);
+    const { array, count } = attributes.position!;
+    for (let i = 0; i < count * 3; i += 3)
+      mesh.points.push({ x: array[i]!, y: array[i + 1]!, z: array[i + 2]! });
+    const corners = index?.array;
+    const corner = (i: number): number => base + (corners ? corners[i]! : i);
+    for (let i = 0; i + 2 < (index?.count ?? count); i += 3)
+      mesh.triangles.push([corner(i), corner(i + 1), corner(i + 2)]);
   }
   return mesh;
 }
+
+const placed = ({ x, y, z }: Vec3): boolean => Number.isFinite(x + y + z);
 
 function checked(mesh: Mesh): Result<Mesh> {
   if (mesh.triangles.length === 0) return fail('The file holds no triangles.');
   if (mesh.triangles.length > MOST_TRIANGLES)
     return fail(`The file holds ${mesh.triangles.length} triangles; at most ${MOST_TRIANGLES}.`);
   const count = mesh.points.length;
-  if (mesh.triangles.some((t) => t.some((v) => !(v >= 0 && v < count))))
+  const there = (v: number): boolean => v >= 0 && v < count;
+  if (!mesh.triangles.every(([a, b, c]) => there(a) && there(b) && there(c)))
     return fail('A face names a corner that is not there.');
-  if (mesh.points.some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y) || !Number.isFinite(p.z)))
+  if (!mesh.points.every(placed))
     return fail('A corner has no number for its place, or a face names a corner that is not there.');
   return ok(mesh);
 }

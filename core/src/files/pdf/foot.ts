@@ -72,6 +72,18 @@ export function correction(cut: CutPlan): string {
     : `corrected across ${one(barMeasuredMm)}, along ${one(barAlongMeasuredMm)}`;
 }
 
+/** Letters that stand between the bars' left end and the legend. */
+const LINE_LETTERS = 80;
+
+/** What is on a page, as many names as there is room for; one at least. */
+export function namesLine(title: string, names: readonly string[]): string {
+  const line = (n: number): string =>
+    [title, ...names.slice(0, n), ...(n < names.length ? [`and ${names.length - n} more`] : [])].join(' · ');
+  for (let n = names.length; n > 1; n--) if (line(n).length <= LINE_LETTERS) return line(n);
+  const one = line(1);
+  return one.length <= LINE_LETTERS ? one : `${one.slice(0, LINE_LETTERS - 1)}…`;
+}
+
 /** The band at the foot of a page: bars, what is on it, legend and map. */
 export function foot(
   pen: Pen,
@@ -87,8 +99,7 @@ export function foot(
   bar(pen, { x: left + 1, y: low + 22 }, 100, '100 mm');
   bar(pen, { x: left + 1, y: low + 15 }, 101.6, '4 in');
   const names = [...new Set(page.placed.map(({ item }) => `${item.source.partName}: ${item.piece.name}`))];
-  const shown = names.slice(0, 3).join(' · ') + (names.length > 3 ? ` · and ${names.length - 3} more` : '');
-  write(pen, `${title} · ${shown}`, { x: left + 1, y: low + 8 }, 2.2);
+  write(pen, namesLine(title, names), { x: left + 1, y: low + 8 }, 2.2);
   write(
     pen,
     `page ${number} of ${total} · column ${page.column + 1}, row ${page.row + 1} · print at 100 %, ${correction(cut)}`,

@@ -1,4 +1,12 @@
-import { clip, endPath, PDFDocument, popGraphicsState, pushGraphicsState, rectangle } from '@cantoo/pdf-lib';
+import {
+  clip,
+  endPath,
+  PDFDocument,
+  type PDFFont,
+  popGraphicsState,
+  pushGraphicsState,
+  rectangle,
+} from '@cantoo/pdf-lib';
 import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
 import { rotate2, type Vec2 } from '../../geometry';
@@ -6,8 +14,9 @@ import { pieceShapes, type SourcedPiece } from '../drawing';
 import { moveShape, type Shape } from '../shape';
 import { FOOT_MM, type Page, PAGE_MARGIN_MM, paper, planPages, printScale } from '../pages';
 import { cover, coverPages } from './cover';
+import { type FontSource, fontsFor } from './fonts';
 import { foot } from './foot';
-import { drawShape, grey, type Pen, PT_PER_MM, stroke } from './pen';
+import { drawShape, grey, has, type Pen, PT_PER_MM, stroke } from './pen';
 
 /** Crosses in the overlap, where neighbouring pages are laid on each other. */
 function crosses(pen: Pen, { widthMm, heightMm }: Page, overlapMm: number, corner: Vec2): void {
@@ -56,13 +65,13 @@ const shapesOn = (page: Page, corner: Vec2): Shape[] =>
 /**
  * The pattern at actual size on the chosen paper: a first page that says how to print and what is where, then every
  * piece, sharing pages or each alone.
- * @param font a TrueType font, which goes into the file. @returns PDF bytes.
+ * @param font where TrueType fonts come from; what is used of them goes into the file. @returns PDF bytes.
  */
 export async function patternPdf(
   items: readonly SourcedPiece[],
   cut: CutPlan,
   title: string,
-  font: Uint8Array,
+  font: FontSource,
 ): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
@@ -70,13 +79,21 @@ export async function patternPdf(
   pdf.setCreator('Fomrik');
   pdf.setCreationDate(new Date(0));
   pdf.setModificationDate(new Date(0));
-  const embedded = await pdf.embedFont(font, { features: { liga: false } });
+  const words = items
+    .flatMap(({ piece, source }) => [piece.name, source.partName])
+    .concat(title)
+    .join(' ');
+  const fonts: PDFFont[] = [];
+  // A font of thousands of letters goes in only for letters no other has.
+  for (const name of fontsFor(words))
+    if (fonts.length === 0 || [...words].some((letter) => !fonts.some((f) => has(f, letter))))
+      fonts.push(await pdf.embedFont(await font(name), { features: { liga: false } }));
   const scale = printScale(cut);
   const pt = { x: PT_PER_MM * scale.x, y: PT_PER_MM * scale.y };
   const size = paper[cut.page];
   const newPen = (): Pen => ({
     page: pdf.addPage([size.widthMm * PT_PER_MM, size.heightMm * PT_PER_MM]),
-    font: embedded,
+    fonts,
     pt,
   });
   const pages = planPages(items, cut);

@@ -10,15 +10,32 @@ export const grey = rgb(0.55, 0.55, 0.55);
 /** Draws in millimetres from the page's lower left, corrected for what the printer shrinks. */
 export interface Pen {
   page: PDFPage;
-  font: PDFFont;
+  /** The plain font, then those with letters it lacks. */
+  fonts: readonly PDFFont[];
   /** Points per drawn millimetre across and along the page, correction included. */
   pt: Vec2;
 }
 
-/** What the font cannot show is drawn as an empty box. */
-function printable(font: PDFFont, text: string): string {
-  const known = new Set(font.getCharacterSet());
-  return [...text].map((c) => (known.has(c.codePointAt(0)!) ? c : '\u25a1')).join('');
+const letters = new WeakMap<PDFFont, Set<number>>();
+
+/** Whether a font can show a letter. */
+export function has(font: PDFFont, letter: string): boolean {
+  let known = letters.get(font);
+  if (!known) letters.set(font, (known = new Set(font.getCharacterSet())));
+  return known.has(letter.codePointAt(0)!);
+}
+
+/** A text in runs of one font each; what no font can show is an empty box. */
+function runsOf(fonts: readonly PDFFont[], text: string): { font: PDFFont; text: string }[] {
+  const runs: { font: PDFFont; text: string }[] = [];
+  for (const letter of text) {
+    const holder = fonts.find((f) => has(f, letter));
+    const [font, shown] = holder ? [holder, letter] : [fonts[0]!, '\u25a1'];
+    const last = runs.at(-1);
+    if (last?.font === font) last.text += shown;
+    else runs.push({ font, text: shown });
+  }
+  return runs;
 }
 
 export function stroke(
@@ -42,23 +59,29 @@ export function stroke(
 }
 
 export function write(
-  { page, font, pt }: Pen,
+  { page, fonts, pt }: Pen,
   text: string,
   at: Vec2,
   heightMm: number,
   { centred = false, turnRad = 0 } = {},
 ): void {
   const size = heightMm * PT_PER_MM * 1.25;
-  const shown = printable(font, text);
-  const back = centred ? font.widthOfTextAtSize(shown, size) / 2 : 0;
-  page.drawText(shown, {
-    x: at.x * pt.x - back * Math.cos(turnRad),
-    y: at.y * pt.y - back * Math.sin(turnRad),
-    size,
-    font,
-    color: black,
-    rotate: degrees((turnRad * 180) / Math.PI),
-  });
+  const runs = runsOf(fonts, text).map((run) => ({
+    ...run,
+    wide: run.font.widthOfTextAtSize(run.text, size),
+  }));
+  let along = centred ? -runs.reduce((sum, run) => sum + run.wide, 0) / 2 : 0;
+  for (const { font, text: shown, wide } of runs) {
+    page.drawText(shown, {
+      x: at.x * pt.x + along * Math.cos(turnRad),
+      y: at.y * pt.y + along * Math.sin(turnRad),
+      size,
+      font,
+      color: black,
+      rotate: degrees((turnRad * 180) / Math.PI),
+    });
+    along += wide;
+  }
 }
 
 export function drawShape(pen: Pen, shape: Shape): void {

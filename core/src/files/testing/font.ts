@@ -1,6 +1,7 @@
+import { fontFiles, type FontSource } from '../pdf/fonts';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 
-/** The font of printed pages, read from its package. */
-export const fontFile = async (): Promise<Uint8Array> =>
-  readFile(createRequire(import.meta.url).resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf'));
+/** A font of printed pages, read from its package. */
+export const fontFile: FontSource = (name) =>
+  readFile(createRequire(import.meta.url).resolve(fontFiles[name]));

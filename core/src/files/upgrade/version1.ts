@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { type Body, limbSection, resolveBody, type Wearer, type Zone, zoneInfo } from '../../body';
+import { type Body, canPair, limbSection, resolveBody, type Wearer, type Zone } from '../../body';
 import type { Circuit, Feature, Params, Part, PieceDarts, Place, Ply, Row, Side } from '../../document';
 import { ellipseAtNormal } from '../../geometry';
 import { catalogue, startHabits } from '../../materials';
@@ -254,6 +254,8 @@ function placeOf(part: Part, body: Body, wearer: Wearer, at: Spot): Place {
     catalogue,
     stock: [],
     habits: startHabits,
+    finish: 1,
+    through: [],
     kinds: standardKinds,
   });
   const out = wearer.underLayerMm + 10;
@@ -287,7 +289,7 @@ function liftPart(
   name: (part: string, id: string) => string,
 ): { part: Part; circuits: Circuit[] } {
   const zone = homes[old.form] ?? 'torso';
-  const side: Side = zoneInfo(zone).paired ? old.sides : 'middle';
+  const side: Side = canPair(zone) ? old.sides : 'middle';
   const part: Part = {
     id: old.id,
     name: old.name,

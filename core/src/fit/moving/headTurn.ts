@@ -1,4 +1,4 @@
-import { type Body, hangOn, levels, neckSection, type Zone, zoneInfo, zonesIn } from '../../body';
+import { type Body, canPair, hangOn, levels, neckSection, type Zone, zonesIn } from '../../body';
 import { dist3, type Mesh, type Vec3 } from '../../geometry';
 import type { MovingPart } from './joints';
 
@@ -66,7 +66,7 @@ export function headTurn(body: Body, parts: readonly MovingPart[]): HeadTurn | u
   if (worn.length === 0 || below.length === 0) return undefined;
   const axis = { x: 0, y: neckSection(body, levels(body).chin).forwardMm };
   const hung = (part: MovingPart): { points: Vec3[]; triangles: Mesh['triangles'] }[] =>
-    (zoneInfo(part.zone).paired ? ([1, -1] as const) : ([1] as const)).map((side) => ({
+    (canPair(part.zone) ? ([1, -1] as const) : ([1] as const)).map((side) => ({
       points: part.mesh.points.map(hangOn(body, part.zone, side)),
       triangles: part.mesh.triangles,
     }));

@@ -127,7 +127,7 @@ describe('moving in armour', () => {
     const free = jointOf('head', [worn('helmet'), worn('gorget')])!;
     expect(free.angleDeg).to.be.greaterThan(45);
     // A board standing beside the visor, on the breast.
-    const at = 1530;
+    const at = 1515;
     const board: MovingPart = {
       id: 'board',
       name: 'board',

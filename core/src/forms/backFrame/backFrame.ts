@@ -81,7 +81,11 @@ type BackFrameParams = ParamsOf<typeof fields>;
 const across: Vec3 = { x: 1, y: 0, z: 0 };
 const up: Vec3 = { x: 0, y: 0, z: 1 };
 
-const glued = (words: string): Hung => ({ by: 'glue', words });
+const glued = (words: string, on?: string): Hung => ({
+  by: 'glue',
+  words,
+  ...(on !== undefined && { meets: { on: [on], way: 'on' } }),
+});
 
 /** Plates on the back with spacers between, boxes and tubes on the outermost, straps and belt; plane pieces and wraps. */
 function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFrameParams>): Design {
@@ -103,6 +107,8 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
     const z = at.waist + (first!.heightMm - plate.heightMm) / 2;
     if (i > 0 && plate.spacerMm > 0) {
       const half = Math.max(10, plate.widthMm / 2 - 30);
+      // Its other edge is glued to the back of the plate that follows.
+      const onEdge = glued('glued on edge between the plates', i === 1 ? 'plate' : `plate-${i}`);
       for (const side of [1, -1] as const)
         panels.push({
           id: `spacer-${i + 1}-${side === 1 ? 'right' : 'left'}`,
@@ -115,8 +121,8 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
           })),
           edges: { bottom: 'bottom', right: 'plate edge', top: 'top', left: 'plate edge' },
           hung: {
-            left: glued('glued on edge between the plates'),
-            right: glued('glued on edge between the plates'),
+            left: side === -1 ? onEdge : glued(onEdge.words),
+            right: side === 1 ? onEdge : glued(onEdge.words),
           },
         });
     }
@@ -143,7 +149,10 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
       widthMm: Math.max(10, row.widthMm - 2 * t),
       heightMm: Math.max(10, row.heightMm - 2 * t),
       deepMm: Math.max(10, row.deepMm - t),
-      hung: glued('glued on the plate'),
+      hung: glued(
+        'glued on the plate',
+        params.plates.length === 1 ? 'plate' : `plate-${params.plates.length}`,
+      ),
     });
     panels.push(...made.panels);
     joins.push(...made.joins);

@@ -89,7 +89,11 @@ function design(input: FormInput<BeltParams>): Design {
       }),
       edges: { bottom: 'lower edge', right: 'side', top: 'belt edge', left: 'side' },
       hung: {
-        top: { by: 'rivet', words: 'riveted or strapped behind the belt, 15 mm under its lower edge' },
+        top: {
+          by: 'rivet',
+          words: 'riveted or strapped on the face of the belt, 15 mm above its lower edge',
+          meets: { on: belts.map((b) => b.id), way: 'over' },
+        },
       },
       ...ownPly(input, params.tassetFoam),
     };

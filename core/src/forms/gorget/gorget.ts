@@ -25,7 +25,12 @@ const fields = [
     'tier',
     'Rings from the shoulders up, each inside the one below.',
   ),
-  length('stepMm', 'Step', [0, 30], 'Gap between one tier and the next inside it.'),
+  length(
+    'stepMm',
+    'Step',
+    [0, 30],
+    'Pads between one tier and the next inside it; 0 when they are glued face to face.',
+  ),
   length('setBackMm', 'Set back', [-20, 40], 'How far the rings move back for each 60 mm up.'),
   length('roomMm', 'Room round the neck', [2, 80], 'Between neck and innermost tier.', 'Room', {
     cures: [
@@ -62,6 +67,25 @@ function tiersThatFit(neckMm: number): { tiers: number; tierMm: number } {
   return { tiers, tierMm: Math.min(90, Math.max(10, highMm(tiers))) };
 }
 
+/**
+ * How far the lower edge of each tier stands out from the innermost of them. Where two lap, the upper tier's foam lies
+ * within the lower one's inner face at both ends of the lap, both leaning; touching at one of them.
+ */
+function standOut(list: GorgetParams['tiers'], thickness: (i: number) => number, stepMm: number): number[] {
+  const out = [0];
+  for (let i = 1; i < list.length; i++) {
+    const [below, tier] = [list[i - 1]!, list[i]!];
+    const atFoot = below.leanMm * (1 - tier.overlapMm / below.heightMm);
+    const atRim = below.leanMm - tier.leanMm * (tier.overlapMm / tier.heightMm);
+    // Leaning foam takes more room across than it is thick.
+    const slope = Math.max(Math.abs(below.leanMm / below.heightMm), Math.abs(tier.leanMm / tier.heightMm));
+    const across = (thickness(i) + stepMm) * Math.hypot(1, slope);
+    out.push(out[i - 1]! + Math.min(atFoot, atRim) - across);
+  }
+  const innermost = Math.min(...out);
+  return out.map((mm) => mm - innermost);
+}
+
 function design(input: FormInput<GorgetParams>): Design {
   const { params, body, underLayerMm, liningMm, own } = input;
   const at = levels(body);
@@ -69,9 +93,7 @@ function design(input: FormInput<GorgetParams>): Design {
   const { tiers: list } = params;
   const out = underLayerMm + liningMm + params.roomMm;
   const thickness = (i: number): number => own(list[i]!.foamMm).foam.thicknessMm.value;
-  /** Each tier stands inside the one below it: the lower tier's thickness and the step come off. */
-  const innerOut = (i: number): number =>
-    list.slice(i + 1).reduce((sum, _, k) => sum + thickness(i + 1 + k) + params.stepMm, out);
+  const innerOut = standOut(list, thickness, params.stepMm).map((mm) => mm + out);
   /** Lower edge of a tier: each begins inside the one below. */
   const lowOf = (i: number): number =>
     list.slice(0, i).reduce((sum, tier, k) => sum + tier.heightMm - list[k + 1]!.overlapMm, at.neckBase - 15);
@@ -82,7 +104,7 @@ function design(input: FormInput<GorgetParams>): Design {
       return { ...s, x: 0, y: s.forwardMm - (params.setBackMm * (z - at.neckBase)) / 60, z };
     };
     const girth = 2 * Math.PI * Math.sqrt((section(low).a ** 2 + section(low).b ** 2) / 2);
-    const half = closed ? 0 : ((params.gapMm / parallelGirth(girth, innerOut(i))) * 360) / 2;
+    const half = closed ? 0 : ((params.gapMm / parallelGirth(girth, innerOut[i]!)) * 360) / 2;
     const panel: Panel = {
       id: `tier-${i + 1}`,
       name: `tier ${i + 1}`,
@@ -90,7 +112,7 @@ function design(input: FormInput<GorgetParams>): Design {
         onSlice(
           section(low + tier.heightMm * v),
           270 + half + u * (360 - 2 * half),
-          innerOut(i) + tier.leanMm * v,
+          innerOut[i]! + tier.leanMm * v,
         ),
       ),
       edges: { bottom: 'lower edge', right: 'back edge', top: 'upper edge', left: 'back edge' },
@@ -98,13 +120,14 @@ function design(input: FormInput<GorgetParams>): Design {
         hung: {
           bottom: {
             by: 'glue' as const,
-            words: `glued inside tier ${i}, lapped by ${trimNumber(tier.overlapMm)} mm`,
+            words: `glued inside tier ${i}, lapped by ${trimNumber(tier.overlapMm)} mm${params.stepMm > 0 ? `, on pads ${trimNumber(params.stepMm)} mm thick` : ''}`,
+            meets: { on: [`tier-${i}`], way: 'under' as const, apartMm: params.stepMm },
           },
         },
       }),
       ...ownPly(input, tier.foamMm),
     };
-    const inside = parallelGirth(girth, innerOut(i) - liningMm + Math.min(0, tier.leanMm));
+    const inside = parallelGirth(girth, innerOut[i]! - liningMm + Math.min(0, tier.leanMm));
     return { panel, inside };
   });
   const joins: Join[] = tiers.map(({ panel }) => ({
@@ -192,7 +215,7 @@ export const gorget = defineForm<GorgetParams>({
         overlapMm: i === 0 ? 0 : Math.round(tierMm * 2) / 10,
         foamMm: 0,
       })),
-      stepMm: 4,
+      stepMm: 0,
       setBackMm: 6,
       roomMm: 18,
       closure: 'hook-and-loop',

@@ -1,4 +1,4 @@
-import { add3, dot3, scale3, type Vec3 } from '../../geometry';
+import { add3, cross3, dist3, dot3, scale3, sub3, unit3, type Vec3 } from '../../geometry';
 import { ownPly, type FormInput } from '../contract';
 import { gridOf, type Join, onEllipsoid, type Panel } from '../../panel';
 import { BROW_DEG, rad, type HelmetFrame } from './frame';
@@ -25,7 +25,7 @@ const browElevation = (across: number): number =>
   Math.asin(Math.min(0.98, Math.sin(rad(BROW_DEG)) / Math.sqrt(1 - across * across)));
 
 /** The sides of the dome are cut off so much before their pointed ends, on the ring and on the strip alike. */
-const END_DEG = 1.5;
+const END_DEG = 0.2;
 
 /** One side of the dome, between the edge of the crown strip and the brow line; its two ends are a few millimetres wide. */
 function domeSide(side: 1 | -1, axes: Vec3, centre: Vec3, half: number): Panel {
@@ -108,28 +108,70 @@ function stripAndSides(stripMm: number, { axes, centre }: HelmetFrame): Division
   };
 }
 
+/** Rows of the brow band: enough for it to bend over the cap's edge. */
+const BAND_ROWS = 6;
+
+/** A point of an upright wall, moved out by a distance. */
+function outside(wallAt: (azimuthDeg: number) => Vec3, azimuthDeg: number, up: Vec3, outMm: number): Vec3 {
+  const along = sub3(wallAt(azimuthDeg + 0.5), wallAt(azimuthDeg - 0.5));
+  return add3(wallAt(azimuthDeg), scale3(unit3(cross3(along, up)), outMm));
+}
+
+/** A point of the cap's outer face at a height of its inner face. */
+function onCap({ axes, centre }: HelmetFrame, azimuthDeg: number, z: number, outMm: number): Vec3 {
+  const elevationDeg = (Math.asin(Math.min(0.99, (z - centre.z) / axes.z)) * 180) / Math.PI;
+  const p = onEllipsoid(axes, centre, azimuthDeg, elevationDeg);
+  const [x, y, up] = [p.x - centre.x, p.y - centre.y, p.z - centre.z];
+  const normal = unit3({ x: x / axes.x ** 2, y: y / axes.y ** 2, z: up / axes.z ** 2 });
+  return add3(p, scale3(normal, outMm));
+}
+
+/** The point so far along a curve from a height upwards. */
+function alongFrom(at: (z: number) => Vec3, fromZ: number, mm: number): Vec3 {
+  let [z, p, run] = [fromZ, at(fromZ), 0];
+  while (run < mm - 1e-6) {
+    const step = Math.min(1, mm - run);
+    const next = at(z + step);
+    run += Math.max(step, dist3(p, next));
+    [z, p] = [z + step, next];
+  }
+  return p;
+}
+
 /** A cap in quarters with a band laid over its lower edge, closed behind. */
 function capAndBand(input: FormInput<HelmetParams>, frame: HelmetFrame, capMm: number): Division {
   const { params } = input;
   const quarters = gores(4, frame, 10);
-  const { centre, axes } = frame;
-  const out = capMm + 1;
-  const brow = Math.cos(rad(BROW_DEG));
+  const { browZ, bottomZ, wall } = frame;
   const band: Panel = {
     id: 'band',
     name: 'brow band',
-    grid: gridOf(40, 2, (u, v) => {
-      const az = rad(271 + 358 * u);
-      return {
-        x: centre.x + (axes.x * brow + out) * Math.cos(az),
-        y: centre.y + (axes.y * brow + out) * Math.sin(az),
-        z: frame.browZ - params.bandMm * (0.55 - v),
-      };
+    // It lies on the outer face of the wall up to the brow line, and on the cap's above it.
+    grid: gridOf(40, BAND_ROWS, (u, v) => {
+      const azimuthDeg = 270 + 360 * u;
+      const at = (z: number): Vec3 =>
+        z <= browZ
+          ? outside(
+              (deg) => wall(rad(deg), (z - bottomZ) / (browZ - bottomZ)),
+              azimuthDeg,
+              { x: 0, y: 0, z: 1 },
+              capMm,
+            )
+          : onCap(frame, azimuthDeg, z, capMm);
+      return alongFrom(at, browZ - params.bandMm * 0.55, params.bandMm * v);
     }),
     edges: { bottom: 'lower edge', right: 'end', top: 'upper edge', left: 'end' },
     hung: {
-      bottom: { by: 'glue', words: 'glued over cheeks and nape' },
-      top: { by: 'glue', words: 'glued over the edge of the cap' },
+      bottom: {
+        by: 'glue',
+        words: 'glued over cheeks and nape',
+        meets: { on: ['cheek-left', 'nape', 'cheek-right'], way: 'over' },
+      },
+      top: {
+        by: 'glue',
+        words: 'glued over the edge of the cap',
+        meets: { on: quarters.panels.map((p) => p.id), way: 'over' },
+      },
     },
     ...ownPly(input, params.bandFoam),
   };

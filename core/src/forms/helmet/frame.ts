@@ -1,12 +1,10 @@
-import { headAxes, levels, neckSection } from '../../body';
+import { headForm, levels, neckSection } from '../../body';
 import type { Vec3 } from '../../geometry';
 import type { FormInput } from '../contract';
 import type { HelmetParams } from './params';
 
 /** Elevation of the brow line, where the dome ends and the skirt begins. */
 export const BROW_DEG = 8;
-/** Eyes lie about 110 mm below the crown (from memory), as a share of an adult's head height. */
-const EYE_SHARE = 110 / 225;
 
 export const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 
@@ -24,16 +22,18 @@ export interface HelmetFrame {
   /** Half the length of the head. */
   headFront: number;
   pivotY: number;
+  /** Height of the middle of the ears. */
+  earZ: number;
   /** The wall below the brow: azimuth in radians (0 right, a quarter turn front), share of its height. */
   wall: (azimuth: number, v: number) => Vec3;
 }
 
 export function helmetFrame({ params, body, underLayerMm, liningMm }: FormInput<HelmetParams>): HelmetFrame {
-  const head = headAxes(body);
+  const head = headForm(body);
   const at = levels(body);
   const outMm = underLayerMm + liningMm + params.paddingMm;
   const pivotY = neckSection(body, at.chin).forwardMm;
-  const centre: Vec3 = { x: 0, y: pivotY + 12, z: head.centreMm };
+  const centre = head.middle;
   const axes = { x: head.side + outMm, y: head.front + outMm, z: head.up + outMm };
   const browZ = centre.z + axes.z * Math.sin(rad(BROW_DEG));
   const bottomZ = Math.max(at.chin - 20, browZ - params.skirtMm);
@@ -44,9 +44,10 @@ export function helmetFrame({ params, body, underLayerMm, liningMm }: FormInput<
     outMm,
     browZ,
     bottomZ,
-    eye: { x: 0, y: centre.y + head.front - 12, z: at.crown - EYE_SHARE * body.headHeight.valueMm },
+    eye: { x: 0, y: centre.y + head.front - 12, z: head.eyeZ },
     headFront: head.front,
     pivotY,
+    earZ: head.earZ,
     wall: (azimuth, v) => ({
       x: centre.x + axes.x * brow * Math.cos(azimuth),
       y: centre.y + axes.y * brow * Math.sin(azimuth),

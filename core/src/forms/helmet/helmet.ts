@@ -7,7 +7,7 @@ import { counterweightG, neckMomentNmm } from './balance';
 import { helmetChecks } from './checks';
 import { dome } from './dome';
 import { BROW_DEG, helmetFrame, rad, type HelmetFrame } from './frame';
-import { crestPanel, lowerWall, visorPanel, VISOR_PAST_DEG } from './lower';
+import { crestPanel, lowerWall, VISOR_AIR_MM, visorPanel, VISOR_PAST_DEG } from './lower';
 import { helmetDefaults, helmetFields, type HelmetParams } from './params';
 import { sightThrough, type Sight } from './sight';
 
@@ -15,9 +15,9 @@ import { sightThrough, type Sight } from './sight';
 function sightOf(
   params: HelmetParams,
   { eye, axes, centre, browZ, bottomZ }: HelmetFrame,
-  visorMm: number,
+  faceMm: number,
 ): Sight {
-  const front = centre.y + axes.y + (params.visor === 'none' ? 0 : visorMm + 3);
+  const front = centre.y + axes.y + (params.visor === 'none' ? 0 : faceMm);
   const slitted = params.visor === 'slit';
   const side = rad(slitted ? (params.faceDeg + VISOR_PAST_DEG) * 0.76 : params.faceDeg);
   return sightThrough(eye, {
@@ -50,16 +50,18 @@ function design(input: FormInput<HelmetParams>): Design {
   const { params, body, foam, own, liningMm } = input;
   const frame = helmetFrame(input);
   const { axes, centre, bottomZ, eye, pivotY } = frame;
-  const visorMm = own(params.visorFoam).foam.thicknessMm.value;
+  // Out to the face of the visor, whose edges limit what is seen.
+  const faceMm = foam.thicknessMm.value + VISOR_AIR_MM + own(params.visorFoam).foam.thicknessMm.value;
   const upper = dome(input, frame, foam.thicknessMm.value);
-  const lower = lowerWall(params, frame);
+  const plates = upper.panels.filter((p) => !p.hung);
+  const lower = lowerWall(params, frame, plates);
   const panels: Panel[] = [
     ...upper.panels,
     ...lower.panels,
-    ...visorPanel(input, frame, visorMm),
-    ...crestPanel(params, frame),
+    ...visorPanel(input, frame, lower.panels),
+    ...crestPanel(params, frame, foam.thicknessMm.value, plates),
   ];
-  const sight = sightOf(params, frame, visorMm);
+  const sight = sightOf(params, frame, faceMm);
   const brow = Math.cos(rad(BROW_DEG));
   const opening = ellipsePerimeter({ a: axes.x * brow - liningMm, b: axes.y * brow - liningMm });
   // Centre of mass of the shell ahead of the neck pivot, panels weighed by area and their own foam.
@@ -77,7 +79,7 @@ function design(input: FormInput<HelmetParams>): Design {
     checks: helmetChecks(params, body, sight, opening),
     roomMm: params.paddingMm,
     padded: true,
-    measures: ['headGirth', 'headBreadth', 'headLength', 'headHeight'],
+    measures: ['headGirth', 'headBreadth', 'headLength', 'headHeight', 'eyeDepth'],
     fastenings: [strapOver(body.headHeight.valueMm * 1.35, 'under the chin, from cheek to cheek')],
     anchors: [
       {

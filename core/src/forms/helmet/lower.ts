@@ -1,5 +1,5 @@
 import { ownPly, type FormInput } from '../contract';
-import { gridOf, type Join, type Panel } from '../../panel';
+import { gridOf, type Hung, type Join, type Panel } from '../../panel';
 import { rad, type HelmetFrame } from './frame';
 import type { HelmetParams } from './params';
 
@@ -10,10 +10,14 @@ const AIR_MM = 8;
 const CHEEK_DEG = 30;
 
 /** The wall below the brow: one skirt, or two cheeks with a nape between them. An opening over each ear. */
-export function lowerWall(params: HelmetParams, frame: HelmetFrame): { panels: Panel[]; joins: Join[] } {
-  const { browZ, bottomZ, centre, wall } = frame;
+export function lowerWall(
+  params: HelmetParams,
+  frame: HelmetFrame,
+  dome: readonly Panel[],
+): { panels: Panel[]; joins: Join[] } {
+  const { browZ, bottomZ, earZ, wall } = frame;
   const face = params.faceDeg;
-  const earV = Math.min(0.8, Math.max(0.2, (centre.z - 12 - bottomZ) / (browZ - bottomZ)));
+  const earV = Math.min(0.8, Math.max(0.2, (earZ - bottomZ) / (browZ - bottomZ)));
   const piece = (
     id: string,
     name: string,
@@ -37,7 +41,13 @@ export function lowerWall(params: HelmetParams, frame: HelmetFrame): { panels: P
             }))
         : [],
     edges: { bottom: 'lower edge', right: edges[1], top: 'brow edge', left: edges[0] },
-    hung: { top: { by: 'glue', words: 'glued to the edge of the dome' } },
+    hung: {
+      top: {
+        by: 'glue',
+        words: 'glued to the edge of the dome',
+        meets: { on: dome.map((p) => p.id), way: 'edge' },
+      },
+    },
   });
   if (params.scheme !== 'cap')
     return {
@@ -61,11 +71,18 @@ export function lowerWall(params: HelmetParams, frame: HelmetFrame): { panels: P
   };
 }
 
+/** Air between visor and cheek, so that it swings, mm. */
+export const VISOR_AIR_MM = 3;
+
 /** Reach of the visor past the cheek edges, degrees. */
 export const VISOR_PAST_DEG = 14;
 
 /** A visor over the face: closed with a slit and air holes, or a peak. */
-export function visorPanel(input: FormInput<HelmetParams>, frame: HelmetFrame, visorMm: number): Panel[] {
+export function visorPanel(
+  input: FormInput<HelmetParams>,
+  frame: HelmetFrame,
+  lower: readonly Panel[],
+): Panel[] {
   const { params } = input;
   if (params.visor === 'none') return [];
   const { eye, browZ, bottomZ, centre, wall } = frame;
@@ -76,13 +93,19 @@ export function visorPanel(input: FormInput<HelmetParams>, frame: HelmetFrame, v
   const low = slitted ? Math.min(Math.max(bottomZ, slitLow - 60), slitLow - 15) : eye.z - 12;
   const height = browZ + 18 - low;
   const slitV = (eye.z - params.slitDropMm - low) / height;
+  const overCheek: Hung = {
+    by: 'rivet',
+    words: 'hinged or riveted over the cheek',
+    meets: { on: lower.map((p) => p.id), way: 'over' },
+  };
   return [
     {
       id: 'visor',
       name: 'visor',
       grid: gridOf(24, 12, (u, v) => {
         const p = wall(rad(90 - reach + 2 * reach * u), 1);
-        const push = (visorMm + 3) / Math.hypot(p.x - centre.x, p.y - centre.y);
+        const push =
+          (input.foam.thicknessMm.value + VISOR_AIR_MM) / Math.hypot(p.x - centre.x, p.y - centre.y);
         return {
           x: p.x + (p.x - centre.x) * push,
           y: p.y + (p.y - centre.y) * push,
@@ -99,8 +122,8 @@ export function visorPanel(input: FormInput<HelmetParams>, frame: HelmetFrame, v
           : [],
       edges: { bottom: 'lower edge', right: 'hinge', top: 'upper edge', left: 'hinge' },
       hung: {
-        left: { by: 'rivet', words: 'hinged or riveted over the cheek' },
-        right: { by: 'rivet', words: 'hinged or riveted over the cheek' },
+        left: overCheek,
+        right: overCheek,
       },
       ...ownPly(input, params.visorFoam),
       ...(slitted && {
@@ -111,7 +134,12 @@ export function visorPanel(input: FormInput<HelmetParams>, frame: HelmetFrame, v
 }
 
 /** A ridge plate along the crown. */
-export function crestPanel({ crestMm }: HelmetParams, { axes, centre }: HelmetFrame): Panel[] {
+export function crestPanel(
+  { crestMm }: HelmetParams,
+  { axes, centre }: HelmetFrame,
+  thicknessMm: number,
+  dome: readonly Panel[],
+): Panel[] {
   if (crestMm === 0) return [];
   return [
     {
@@ -120,10 +148,21 @@ export function crestPanel({ crestMm }: HelmetParams, { axes, centre }: HelmetFr
       grid: gridOf(18, 4, (u, v) => {
         const el = rad(30 + 120 * u);
         const r = 1 + ((crestMm * (0.25 + 0.75 * Math.sin(Math.PI * u))) / axes.z) * v;
-        return { x: 0, y: centre.y + axes.y * r * Math.cos(el), z: centre.z + axes.z * r * Math.sin(el) };
+        // It stands on the outer face, its own middle over the crown.
+        return {
+          x: thicknessMm / 2,
+          y: centre.y + (axes.y + thicknessMm) * r * Math.cos(el),
+          z: centre.z + (axes.z + thicknessMm) * r * Math.sin(el),
+        };
       }),
       edges: { bottom: 'crown edge', right: 'back', top: 'ridge', left: 'front' },
-      hung: { bottom: { by: 'glue', words: 'glued along the crown' } },
+      hung: {
+        bottom: {
+          by: 'glue',
+          words: 'glued along the crown',
+          meets: { on: dome.map((p) => p.id), way: 'on' },
+        },
+      },
     },
   ];
 }

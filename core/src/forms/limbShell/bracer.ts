@@ -253,7 +253,7 @@ export const bracer = defineForm<BracerParams>({
   summary: 'A shell round the forearm, from the wrist towards the elbow.',
   fields,
   developable: true,
-  startPly: { foamId: 'dense-eva', nominalMm: 6 },
+  startStack: [{ foamId: 'dense-eva', nominalMm: 6 }],
   defaults: (body) => {
     const long = limbLengthMm(body, of.limb);
     return {

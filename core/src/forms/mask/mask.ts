@@ -1,4 +1,4 @@
-import { headAxes, levels, neckSection } from '../../body';
+import { headForm, skinAt } from '../../body';
 import { angle, choice, length, type ParamsOf, setting } from '../../document';
 import { gridOf, type Panel } from '../../panel';
 import { trimNumber } from '../../units';
@@ -43,27 +43,27 @@ const airHoles = (from: number, to: number): NonNullable<Panel['holes']> =>
     .filter((t) => t > from && t < to)
     .map((t) => ({ at: [(t - from) / (to - from), 0.42], diameterMm: 9, kind: 'air' }));
 
+/** Below this the chin turns in under the mask; a share of the head's half height. */
+const LOWEST = -0.92;
+
 /** The lower face as a drawn-out ellipse at each height; cheeks come from the measured head. */
 function design({ params, body, underLayerMm, liningMm }: FormInput<MaskParams>): Design {
-  const head = headAxes(body);
-  const at = levels(body);
+  const head = headForm(body);
   const out = underLayerMm + liningMm + params.paddingMm;
-  const centreY = neckSection(body, at.chin).forwardMm + 12;
-  const topZ = at.crown - (110 / 225) * body.headHeight.valueMm - params.topMm;
+  const topZ = head.eyeZ - params.topMm;
   const panel = (id: string, name: string, from: number, to: number): Panel => ({
     id,
     name,
     grid: gridOf(params.halves === 2 ? 8 : 14, 10, (u, v) => {
       const t = from + (to - from) * u;
       const z = topZ - params.heightMm * (1 - v) * (1 - 0.35 * t * t);
-      const rel = (z - head.centreMm) / head.up;
-      const r = Math.sqrt(Math.max(0.15, 1 - rel * rel));
-      const jaw = rel < -0.1 ? 1 - 0.25 * (-rel - 0.1) : 1;
       const az = ((90 + t * params.widthDeg) * Math.PI) / 180;
-      const nose = params.forwardMm * Math.max(0, 1 - Math.abs(t) / 0.5) * (0.4 + 0.6 * v);
+      // The skin of the face without its nose, from which the ridge rises.
+      const skin = skinAt({ ...head, noseOutMm: 0 }, az, Math.max(LOWEST, (z - head.middle.z) / head.up));
+      const ridge = params.forwardMm * Math.max(0, 1 - Math.abs(t) / 0.5) * (0.4 + 0.6 * v);
       return {
-        x: (head.side * r * jaw + out) * Math.cos(az),
-        y: centreY + (head.front * r + out + nose) * Math.sin(az),
+        x: skin.x + out * Math.cos(az),
+        y: skin.y + (out + ridge) * Math.sin(az),
         z,
       };
     }),
@@ -84,7 +84,7 @@ function design({ params, body, underLayerMm, liningMm }: FormInput<MaskParams>)
     joins: params.halves === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' }] : [],
     roomMm: params.paddingMm,
     padded: true,
-    measures: ['headBreadth', 'headHeight'],
+    measures: ['headBreadth', 'headHeight', 'noseOut', 'eyeDepth'],
     closure: 'elastic',
     fastenings: [
       {
@@ -126,7 +126,7 @@ export const halfMask = defineForm<MaskParams>({
     widthDeg: 82,
     topMm: 18,
     heightMm: Math.round(body.headHeight.valueMm * 0.37),
-    forwardMm: 22,
+    forwardMm: Math.min(80, Math.round(body.noseOut.valueMm * 1.1 + 4)),
     paddingMm: 6,
     halves: 2,
     breath: 'holes',

@@ -34,6 +34,36 @@ type PauldronParams = ParamsOf<typeof fields>;
 /** Least lap of a lame, mm; common practice, no source. */
 const LAP_MM = 12;
 
+/** Air between a lame and the plate it slides under, mm. */
+const AIR_MM = 1;
+/** The innermost lame clears the clothed arm by so much, mm. */
+const ARM_MM = 3;
+/** The cap is wider than the arm by so much, front to back. */
+const WIDER = 1.2;
+
+/**
+ * How far the upper edge of each lame stands in from the line of the cap's lower edge: enough for its foam to lie
+ * within the plate above at both ends of their overlap. The cap draws in towards its top like an ellipse.
+ */
+function insetsOf(
+  list: PauldronParams['lames'],
+  thickOf: (i: number) => number,
+  radiusMm: number,
+  capMm: number,
+): number[] {
+  const insets: number[] = [];
+  list.forEach((lame, i) => {
+    const own = lame.flareMm * Math.min(1, lame.overlapMm / lame.heightMm);
+    const above = list[i - 1];
+    const drawnIn = radiusMm * (1 - Math.sqrt(1 - Math.min(0.95, lame.overlapMm / capMm) ** 2));
+    const roomier = above
+      ? Math.min(above.flareMm * (1 - Math.min(1, lame.overlapMm / above.heightMm)), above.flareMm - own)
+      : -Math.max(drawnIn, own);
+    insets.push((insets[i - 1] ?? 0) + thickOf(i) + AIR_MM - roomier);
+  });
+  return insets;
+}
+
 /**
  * A cap over the shoulder and lames below it, in the space of the upper arm: z up along the arm to the
  * shoulder tip at 0, x outwards, y to the front.
@@ -41,9 +71,15 @@ const LAP_MM = 12;
 function design(input: FormInput<PauldronParams>): Design {
   const { params, body, underLayerMm, liningMm, own } = input;
   const { lames: list } = params;
-  const out = underLayerMm + liningMm + params.paddingMm + 8;
-  const arm = body.upperArmGirth.valueMm / (2 * Math.PI) + out;
-  const axes = { x: arm * 1.15, y: arm * 1.2, z: params.capMm };
+  const thickOf = (i: number): number => own(list[i]!.foamMm).foam.thicknessMm.value;
+  const skin = body.upperArmGirth.valueMm / (2 * Math.PI) + underLayerMm + liningMm;
+  const insetsAt = (radiusMm: number): number[] => insetsOf(list, thickOf, radiusMm * WIDER, params.capMm);
+  // Lames lie inside the cap and one another: the innermost still clears the arm.
+  const room = params.paddingMm + 8;
+  const arm = skin + Math.max(room, ARM_MM + Math.max(0, ...insetsAt(skin + room)));
+  // Never so far that a plate would close in on itself; what then overlaps is told.
+  const insets = insetsAt(arm).map((mm) => Math.min(arm * 0.75, mm));
+  const axes = { x: arm * 1.15, y: arm * WIDER, z: params.capMm };
   const cap: Panel = {
     id: 'cap',
     name: 'cap',
@@ -57,13 +93,9 @@ function design(input: FormInput<PauldronParams>): Design {
     ),
     edges: { bottom: 'lower edge', right: 'front edge', top: 'neck edge', left: 'back edge' },
   };
-  const thickOf = (i: number): number => own(list[i]!.foamMm).foam.thicknessMm.value;
   /** Upper edge of a lame: those above it, less the overlaps. */
   const topOf = (i: number): number =>
     list.slice(0, i).reduce((z, lame, k) => z - lame.heightMm + list[k + 1]!.overlapMm, list[0]!.overlapMm);
-  /** Lames lie under one another: half of each one's foam and a little air. */
-  const under = (i: number): number =>
-    list.slice(0, i + 1).reduce((sum, _, k) => sum + (thickOf(k) + 1) * 0.5, 0);
   const lean = Math.tan(armLean);
   const lames = list.map((lame, i): Panel => {
     const top = topOf(i);
@@ -75,14 +107,21 @@ function design(input: FormInput<PauldronParams>): Design {
         const z = top - lame.heightMm * (1 - v);
         const flare = lame.flareMm * (1 - v);
         // The arm hangs a little away from the body, and the plates follow it.
-        const slice = { a: arm * 1.15 * grow(z), b: arm * 1.2 * grow(z), x: Math.max(0, -z) * lean, y: 0, z };
-        return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - under(i));
+        const slice = {
+          a: arm * 1.15 * grow(z),
+          b: arm * WIDER * grow(z),
+          x: Math.max(0, -z) * lean,
+          y: 0,
+          z,
+        };
+        return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - insets[i]!);
       }),
       edges: { bottom: 'lower edge', right: 'front edge', top: 'upper edge', left: 'back edge' },
       hung: {
         top: {
           by: 'strap',
           words: `hung on straps under ${i === 0 ? 'the cap' : `lame ${i}`}, a rivet at each end`,
+          meets: { on: [i === 0 ? 'cap' : `lame-${i}`], way: 'under' },
         },
       },
       ...ownPly(input, lame.foamMm),

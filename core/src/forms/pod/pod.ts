@@ -1,4 +1,4 @@
-import { headAxes, levels, neckSection } from '../../body';
+import { earOf, headForm } from '../../body';
 import { length, type ParamsOf, setting } from '../../document';
 import { boxPanels, gridOf, type Panel } from '../../panel';
 import { trimNumber } from '../../units';
@@ -18,16 +18,15 @@ type PodParams = ParamsOf<typeof fields>;
 /** What one ear carries before it hurts, grams; from memory. */
 const EAR_G = 40;
 
+/** An ear pressed flat stands so far off the head, mm; from memory. */
+const EAR_FLAT_MM = 7;
+
 /** A box over the ear: a face and four walls, its inside as asked, and a hook over the ear. */
 function design({ params, body, foam, underLayerMm, liningMm }: FormInput<PodParams>): Design {
-  const head = headAxes(body);
-  const at = levels(body);
   const t = foam.thicknessMm.value;
-  const base = {
-    x: head.side + 4 + underLayerMm,
-    y: neckSection(body, at.chin).forwardMm + 6,
-    z: head.centreMm - 10,
-  };
+  const ear = earOf(headForm(body), 1);
+  // It stands on the side of the head, round the ear.
+  const base = { ...ear.at, x: ear.at.x + EAR_FLAT_MM + underLayerMm };
   const inside = params.insideMm + liningMm;
   const deep = Math.max(params.deepMm, inside + 2 * t);
   // Grids lie on inner faces: the face's own foam stands outside of them.

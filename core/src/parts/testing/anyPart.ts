@@ -35,12 +35,16 @@ export function anyPart(form: string, wearer: Wearer): fc.Arbitrary<Part> {
       const changed = all.flatMap(([key, value]) => (value === null ? [] : [[key, value] as const]));
       return { ...plain.params, ...Object.fromEntries(changed) };
     });
-  const ply = fc.constantFrom(...catalogue.foams.map((f) => f.id)).chain((foamId) =>
-    fc.record({
-      foamId: fc.constant(foamId),
-      nominalMm: fc.constantFrom(...thicknessesOf(catalogue.foams, [], foamId)),
-    }),
-  );
+  const ply = fc
+    .constantFrom(
+      ...catalogue.foams.filter((f) => kind.zones.length === 0 || f.kind === 'foam').map((f) => f.id),
+    )
+    .chain((foamId) =>
+      fc.record({
+        foamId: fc.constant(foamId),
+        nominalMm: fc.constantFrom(...thicknessesOf(catalogue.foams, [], foamId)),
+      }),
+    );
   return fc.record({ params, ply, lined: fc.boolean() }).map(({ params: values, ply: own, lined }) => ({
     ...plain,
     params: values,

@@ -62,6 +62,8 @@ export const aroundOf = ({ body = adult, underLayerMm = 3, stock = [] }: Making 
   catalogue,
   stock,
   habits: startHabits,
+  finish: 1,
+  through: [],
   kinds: standardKinds,
 });
 

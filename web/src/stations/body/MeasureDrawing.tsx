@@ -1,12 +1,14 @@
 import { type Body, measureInfo, type MeasureKey } from '@fomrik/core/body';
-import { useId, useMemo } from 'react';
-import { measureView } from './measureView';
+import { useId } from 'react';
+import { useWorked } from '../../parts/useWorked';
+import { bodyWorker } from '../../workers/bodyClient';
 
 /** Where the tape of one measure goes, drawn small. */
 export function MeasureDrawing({ body, measure }: { body: Body; measure: MeasureKey }) {
   const clip = useId();
-  const view = useMemo(() => measureView(body, measure), [body, measure]);
-  if (!view) return null;
+  const view = useWorked(() => bodyWorker().measure(body, measure), [body, measure]);
+  if (view === null) return null;
+  if (!view) return <span className="h-24 w-24 shrink-0 border border-hair bg-bench" />;
   const { x, y, width, height } = view.box;
   const thin = width / 130;
   const ends = [view.tape[0]!, view.tape.at(-1)!];

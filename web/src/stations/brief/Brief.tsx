@@ -6,6 +6,7 @@ import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { Costs } from './Costs';
 import { Timeline } from './Timeline';
+import { Versions } from './Versions';
 
 type BriefDraft = Draft<BuildDoc['brief']>;
 
@@ -90,6 +91,36 @@ export function Brief() {
           onChange={(mm) => set((b) => void (b.eventMaxMm = mm))}
           help="Event rules decide; read them."
         />
+        {report.carried.length > 0 && (
+          <>
+            <NumberField
+              label="Heaviest the event admits"
+              value={brief.maxCarriedG ?? 0}
+              range={[0, 50000]}
+              suffix="g"
+              whole
+              onChange={(g) =>
+                set((b) => {
+                  if (g === 0) delete b.maxCarriedG;
+                  else b.maxCarriedG = g;
+                })
+              }
+              help="Of what is carried; 0 when it says nothing."
+            />
+            <LengthField
+              label="Longest hard stick admitted"
+              valueMm={brief.maxRigidMm ?? 0}
+              range={[0, 10000]}
+              onChange={(mm) =>
+                set((b) => {
+                  if (mm === 0) delete b.maxRigidMm;
+                  else b.maxRigidMm = mm;
+                })
+              }
+              help="In one piece; 0 when it says nothing."
+            />
+          </>
+        )}
         <div className="col-span-4">
           <label htmlFor={notesId} className="label">
             What it is
@@ -107,6 +138,7 @@ export function Brief() {
           />
         </div>
       </section>
+      {report.parts.length > 0 && <Versions />}
       <Timeline report={report} eventDate={brief.eventDate} />
       <Costs lines={report.cost} currency={brief.currency} budget={brief.budget} />
     </div>

@@ -7,6 +7,8 @@ import { useReport } from '../../store/report';
 import { Downloads } from './Downloads';
 import { PagePreview } from './PagePreview';
 import { SheetDrawing } from './SheetDrawing';
+import { PipeBench } from './PipeBench';
+import { Sticks } from './Sticks';
 import { StockTable } from './StockTable';
 
 /** Pieces on sheets, pages on the printer, files for the cutter, and what is on the shelf. */
@@ -31,6 +33,8 @@ export function Cut() {
           ))}
         </div>
       </section>
+      <Sticks sets={report.sticks} />
+      {report.sticks.length > 0 && <PipeBench />}
       <section aria-label="Print" className="leaf p-3">
         <h2 className="head">Print at actual size</h2>
         <div className="mt-1 grid grid-cols-6 max-[1100px]:grid-cols-3 gap-3">

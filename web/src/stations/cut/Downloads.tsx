@@ -1,5 +1,9 @@
-import fontUrl from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url';
+import chinese from '@expo-google-fonts/zcool-kuaile/400Regular/ZCOOLKuaiLe_400Regular.ttf?url';
+import japanese from '@expo-google-fonts/kosugi/Kosugi_400Regular.ttf?url';
+import korean from '@expo-google-fonts/gowun-dodum/400Regular/GowunDodum_400Regular.ttf?url';
+import plain from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url';
 import type { DownloadKind } from '@fomrik/core/files/downloads';
+import type { FontName } from '@fomrik/core/files/pdf/fonts';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -17,10 +21,12 @@ const kinds: { kind: DownloadKind; label: string; what: string; type: string }[]
   { kind: 'steps.ics', label: 'Steps, ICS', what: 'for a calendar', type: 'text/calendar' },
 ];
 
-/** The font of printed pages, as this application serves it. */
-async function printFont(): Promise<Uint8Array> {
-  const answer = await fetch(fontUrl);
-  if (!answer.ok) throw new Error('the font of the pages could not be fetched.');
+const fontUrls: Record<FontName, string> = { plain, japanese, chinese, korean };
+
+/** A font of printed pages, as this application serves it. */
+async function printFont(name: FontName): Promise<Uint8Array> {
+  const answer = await fetch(fontUrls[name]);
+  if (!answer.ok) throw new Error('a font of the pages could not be fetched.');
   return new Uint8Array(await answer.arrayBuffer());
 }
 

@@ -1,14 +1,15 @@
 import type { CutPlan } from '@fomrik/core/document';
-import { FOOT_MM, PAGE_MARGIN_MM, paper, planPages, printScale } from '@fomrik/core/files/pages';
-import { sourcedPieces } from '@fomrik/core/files/sourcedPieces';
+import { FOOT_MM, PAGE_MARGIN_MM, paper, printScale } from '@fomrik/core/files/pages';
 import type { Report } from '@fomrik/core/report';
-import { useMemo } from 'react';
+import { useWorked } from '../../parts/useWorked';
+import { askPages } from '../../store/report';
 
 /** Every page that will be printed, small. */
 export function PagePreview({ report, cut }: { report: Report; cut: CutPlan }) {
-  const pages = useMemo(() => planPages(sourcedPieces(report), cut), [report, cut]);
+  const pages = useWorked(() => askPages(cut), [report, cut]);
   const size = paper[cut.page];
   const scale = printScale(cut);
+  if (!pages) return <p className="mt-2 text-[13px] text-soft">Laying out the pages…</p>;
   return (
     <>
       <p className="mt-2 text-[13px] text-soft">

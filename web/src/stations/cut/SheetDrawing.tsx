@@ -1,6 +1,7 @@
 import type { PartReport } from '@fomrik/core/parts';
 import { laidOutline, type Sheet } from '@fomrik/core/cut';
-import { centroid, signedArea } from '@fomrik/core/geometry';
+import { roomiest } from '@fomrik/core/files/label';
+import { signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
 
 /** One sheet of foam with its pieces laid on it. */
@@ -39,8 +40,9 @@ export function SheetDrawing({
         aria-label={`Sheet ${number}: ${pieces.length} pieces, ${(used * 100).toFixed(0)} % used`}
       >
         <rect width={sheet.widthMm} height={sheet.heightMm} fill="var(--color-foam)" />
-        {pieces.map(({ laid, piece, part, outline }, i) => {
-          const middle = centroid(outline);
+        {pieces.map(({ outline }, i) => {
+          const { at, clearMm } = roomiest({ outline, holes: [], marks: [] });
+          const fontSize = Math.min(34, Math.max(13, clearMm * 1.3));
           return (
             <g key={i}>
               <polygon
@@ -49,12 +51,14 @@ export function SheetDrawing({
                 stroke="var(--color-pen)"
                 strokeWidth={2}
               />
-              <text x={middle.x} y={y(middle.y)} fontSize={17} textAnchor="middle" fill="white">
-                <tspan x={middle.x}>{part}</tspan>
-                <tspan x={middle.x} dy={19}>
-                  {piece.name}
-                  {laid.flipped ? ', flipped' : ''}
-                </tspan>
+              <text
+                x={at.x}
+                y={y(at.y) + fontSize * 0.36}
+                fontSize={fontSize}
+                textAnchor="middle"
+                fill="white"
+              >
+                {i + 1}
               </text>
             </g>
           );
@@ -63,6 +67,14 @@ export function SheetDrawing({
       <figcaption className="text-[12.5px]">
         {number}. {sheet.nominalMm} mm {foam}, {sheet.widthMm} × {sheet.heightMm} mm ·{' '}
         {(used * 100).toFixed(0)} % used
+        <ol className="columns-2 gap-x-4 text-[12px] text-soft">
+          {pieces.map(({ laid, piece, part }, i) => (
+            <li key={i} className="truncate">
+              {i + 1} {part}: {piece.name}
+              {laid.flipped ? ', flipped' : ''}
+            </li>
+          ))}
+        </ol>
       </figcaption>
     </figure>
   );

@@ -1,5 +1,5 @@
 import { type PartReport, standardKinds, startLights } from '@fomrik/core/parts';
-import type { Circuit, Feature } from '@fomrik/core/document';
+import { featureIdsOf, type Circuit, type Feature } from '@fomrik/core/document';
 import type { Draft } from 'immer';
 import { freeName } from '../../app/partActions';
 import { Empty } from '../../parts/Empty';
@@ -60,10 +60,7 @@ function Dark({ part, made }: { part: Parameters<typeof startLights>[0]; made: P
   const update = useBuild((s) => s.update);
   const light = (): void => {
     const { doc } = useBuild.getState();
-    const taken = [
-      ...doc.parts.flatMap((p) => p.features.map((f) => f.id)),
-      ...doc.circuits.map((c) => c.id),
-    ];
+    const taken = [...featureIdsOf(doc), ...doc.circuits.map((c) => c.id)];
     const lights = startLights(part, made, standardKinds, (base) => {
       const name = freeName(taken, base);
       taken.push(name);

@@ -1,4 +1,4 @@
-import type { Feature, Part } from '@fomrik/core/document';
+import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { Plus, Trash2 } from 'lucide-react';
@@ -18,14 +18,21 @@ const kinds = [...standardKinds.features.values()].filter((k) => k.station === '
 export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
   const update = useBuild((s) => s.update);
   const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));
-  const first = made.pieces.find((p) => p.role === 'shell')!;
+  const first = made.pieces.find((p) => p.role === 'shell');
+  const room = made.rooms[0];
+  // A part that is all stick has rooms and no pieces: what can lie in a room may be put in it.
+  const fits = (kind: (typeof kinds)[number]): boolean =>
+    first !== undefined || (room !== undefined && kind.places.includes('room'));
   const add = (kind: (typeof kinds)[number]): void => {
     const { doc } = useBuild.getState();
-    const taken = doc.parts.flatMap((p) => p.features.map((f) => f.id));
+    const taken = featureIdsOf(doc);
     const id = freeName(taken, `${part.id}.${kind.kind}`);
     const near = features.find((f) => f.place.on === 'panel')?.place;
-    const panel = near?.on === 'panel' ? near.panel : first.id;
-    const started = kind.start({ panel, edge: first.edges[0]!.id, at: { x: 0.5, y: 0.5 } });
+    const panel = near?.on === 'panel' ? near.panel : (first?.id ?? '');
+    const onPanel = kind.start({ panel, edge: first?.edges[0]!.id ?? '', at: { x: 0.5, y: 0.5 } });
+    const started: Pick<Feature, 'place' | 'params'> = first
+      ? onPanel
+      : { ...onPanel, place: { on: 'room', room: room!.id, alongMm: 0, acrossMm: 0, turnDeg: 0 } };
     update((d) => {
       const target = d.parts.find((p) => p.id === part.id)!;
       target.features.push({ id, kind: kind.kind, ...started } as Draft<Feature>);
@@ -59,6 +66,7 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
             type="button"
             className="btn"
             title={kind.summary}
+            disabled={!fits(kind)}
             onClick={() => add(kind)}
           >
             <Plus size={14} aria-hidden /> {kind.verb}

@@ -9,6 +9,7 @@ import { useBuild } from '../../store/build';
 import { eraseLog, useNotes, writeLog } from '../../store/notes';
 import { useReport } from '../../store/report';
 import { saveFile } from '../cut/saveFile';
+import { Readings } from './Readings';
 
 /** What is usually worth writing down, with what was planned. */
 const suggestions = (
@@ -105,6 +106,7 @@ export function Log() {
             ))}
         </div>
       </form>
+      <Readings />
       {log.length === 0 ? (
         <p className="text-soft">
           Nothing written yet. The next build starts from what this one really took: hours, light, mass,

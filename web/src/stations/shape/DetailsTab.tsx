@@ -1,4 +1,4 @@
-import type { Feature, Part } from '@fomrik/core/document';
+import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { freeName } from '../../app/partActions';
@@ -32,14 +32,21 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
   const last = useView((v) => v.lastEdge);
   const shell = made.pieces.filter((p) => p.role === 'shell');
   const edge = last && shell.some((p) => p.id === last.pieceId) ? last : undefined;
+  const first = shell[0];
+  if (!first)
+    return (
+      <p className="text-soft">
+        Nothing of this part is cut from sheet, so nothing can be laid on it. Hang parts on it instead.
+      </p>
+    );
   const pointed = {
-    panel: edge?.pieceId ?? shell[0]!.id,
-    edge: edge?.edgeId ?? shell[0]!.edges[0]!.id,
+    panel: edge?.pieceId ?? first.id,
+    edge: edge?.edgeId ?? first.edges[0]!.id,
     at: { x: 0.5, y: 0.5 },
   };
   const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));
   const add = (kind: string, place: Feature['place'], params: Feature['params']): void => {
-    const taken = useBuild.getState().doc.parts.flatMap((p) => p.features.map((f) => f.id));
+    const taken = featureIdsOf(useBuild.getState().doc);
     const feature = { id: freeName(taken, `${part.id}.${kind}`), kind, place, params };
     change((p) => void p.features.push(feature as Draft<Feature>));
   };

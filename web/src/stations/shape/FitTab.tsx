@@ -1,10 +1,32 @@
 import type { PartReport } from '@fomrik/core/parts';
 import { trimNumber } from '@fomrik/core/units';
 import { useLength } from '../../parts/useLength';
+import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { CarriedFit } from './CarriedFit';
 
 /** How the part sits, what moves, in which order everything is put on, and every strap. */
 export function FitTab({ made }: { made: PartReport }) {
+  const carried = useReport((s) => s.report!.carried.find((c) => c.partIds.includes(made.id)));
+  const root = useReport((s) => s.report!.parts.find((p) => p.id === carried?.rootId));
+  const update = useBuild((s) => s.update);
+  if (!carried) return <WornFit made={made} />;
+  const field = root?.stickField;
+  return (
+    <CarriedFit
+      carried={carried}
+      {...(field && {
+        onStick: (rodId: string) =>
+          update((d) => {
+            const part = d.parts.find((p) => p.id === carried.rootId);
+            if (part) part.params[field] = rodId;
+          }),
+      })}
+    />
+  );
+}
+
+function WornFit({ made }: { made: PartReport }) {
   const length = useLength();
   const fitting = useReport((s) => s.report!.fitting);
   const { wear } = made;

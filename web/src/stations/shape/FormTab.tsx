@@ -2,12 +2,15 @@ import type { Part, Row } from '@fomrik/core/document';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
 import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
+import { Fragment } from 'react';
 import { isPaired, mirrorPart } from '../../app/partActions';
 import { ChoiceField, WordsField } from '../../parts/Field';
 import { FieldInput } from '../../parts/FieldInput';
+import { OutlineEditor } from '../../parts/OutlineEditor';
 import { RowsInput } from '../../parts/RowsInput';
-import { useBuild } from '../../store/build';
+import { dragEnd, useBuild } from '../../store/build';
 import { useView } from '../../store/view';
+import { LayerList } from './LayerList';
 import { MountFields } from './MountFields';
 import { ThicknessTrial } from './ThicknessTrial';
 import { WholeBuild } from './WholeBuild';
@@ -17,10 +20,12 @@ export function FormTab({
   part,
   made,
   change,
+  drag,
 }: {
   part: Part;
   made: PartReport;
   change: (recipe: (part: Draft<Part>) => void) => void;
+  drag: (recipe: (part: Draft<Part>) => void) => void;
 }) {
   const trialOpen = useView((v) => v.trialOpen);
   const stock = useBuild((s) => s.doc.stock);
@@ -36,37 +41,45 @@ export function FormTab({
     <>
       <div className="grid grid-cols-[repeat(auto-fill,minmax(124px,1fr))] gap-x-2.5 gap-y-0.5">
         <WordsField label="Part" value={part.name} onChange={(name) => change((p) => void (p.name = name))} />
-        <ChoiceField
-          label="Foam"
-          value={ply.foamId}
-          choices={[
-            ...(unknown ? [{ value: ply.foamId, label: `${ply.foamId} (not known)` }] : []),
-            ...catalogue.foams.map((f) => ({ value: f.id, label: f.name })),
-          ]}
-          onChange={(foamId) =>
-            change((p) => void (p.stack = [{ foamId, nominalMm: nearest(foamId, ply.nominalMm) }]))
-          }
-        />
-        <ChoiceField
-          label="Thickness"
-          value={ply.nominalMm}
-          choices={[
-            ...can(ply.foamId).map((mm) => ({ value: mm, label: `${mm} mm` })),
-            ...(made.foam.sold ? [] : [{ value: ply.nominalMm, label: `${ply.nominalMm} mm, not sold` }]),
-          ]}
-          onChange={(mm) => change((p) => void (p.stack[0]!.nominalMm = mm))}
-        />
-        <ChoiceField
-          label="Lining"
-          value={lined}
-          choices={[
-            { value: 0, label: 'none' },
-            ...linings.map((t) => ({ value: t, label: `${t} mm dense EVA` })),
-          ]}
-          onChange={(mm) =>
-            change((p) => void (p.lining = mm === 0 ? null : { foamId: 'dense-eva', nominalMm: mm }))
-          }
-        />
+        {form.sheets === 'one' && (
+          <>
+            <ChoiceField
+              label="Foam"
+              value={ply.foamId}
+              choices={[
+                ...(unknown ? [{ value: ply.foamId, label: `${ply.foamId} (not known)` }] : []),
+                ...catalogue.foams
+                  .filter((f) => f.kind === 'foam' || form.zones.length === 0 || f.id === ply.foamId)
+                  .map((f) => ({ value: f.id, label: f.name })),
+              ]}
+              onChange={(foamId) =>
+                change((p) => void (p.stack = [{ foamId, nominalMm: nearest(foamId, ply.nominalMm) }]))
+              }
+            />
+            <ChoiceField
+              label="Thickness"
+              value={ply.nominalMm}
+              choices={[
+                ...can(ply.foamId).map((mm) => ({ value: mm, label: `${mm} mm` })),
+                ...(made.foam.sold ? [] : [{ value: ply.nominalMm, label: `${ply.nominalMm} mm, not sold` }]),
+              ]}
+              onChange={(mm) => change((p) => void (p.stack[0]!.nominalMm = mm))}
+            />
+          </>
+        )}
+        {form.sheets === 'one' && form.zones.length > 0 && (
+          <ChoiceField
+            label="Lining"
+            value={lined}
+            choices={[
+              { value: 0, label: 'none' },
+              ...linings.map((t) => ({ value: t, label: `${t} mm dense EVA` })),
+            ]}
+            onChange={(mm) =>
+              change((p) => void (p.lining = mm === 0 ? null : { foamId: 'dense-eva', nominalMm: mm }))
+            }
+          />
+        )}
         {isPaired(part) && (
           <div className="flex items-center">
             <button type="button" className="btn" onClick={() => mirrorPart(part.id)} title="Mirror (M)">
@@ -89,20 +102,32 @@ export function FormTab({
                 />
               ),
           )}
+        {form.sheets === 'layers' && <LayerList part={part} change={change} />}
         {form.fields.map(
           (field) =>
-            field.type === 'rows' && (
-              <RowsInput
-                key={field.key}
-                field={field}
-                rows={part.params[field.key] as Row[]}
-                ply={ply}
-                onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
-              />
+            field.type === 'rows' &&
+            (!field.when || field.when(part.params)) && (
+              <Fragment key={field.key}>
+                {field.draws && (
+                  <OutlineEditor
+                    field={field}
+                    rows={part.params[field.key] as Row[]}
+                    onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
+                    onDrag={(value) => drag((p) => void Object.assign(p.params, { [field.key]: value }))}
+                    onDragEnd={dragEnd}
+                  />
+                )}
+                <RowsInput
+                  field={field}
+                  rows={part.params[field.key] as Row[]}
+                  ply={ply}
+                  onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
+                />
+              </Fragment>
             ),
         )}
       </div>
-      {trialOpen && (
+      {trialOpen && form.sheets === 'one' && (
         <ThicknessTrial made={made} onChoose={(mm) => change((p) => void (p.stack[0]!.nominalMm = mm))} />
       )}
       {trialOpen && <WholeBuild />}

@@ -39,7 +39,7 @@ export function MountFields({ part, form, change }: MountFieldsProps) {
   const to = (value: string): Mount => {
     if (value === 'stand') return { to: 'stand' };
     const zone = form.zones.find((z) => z === value);
-    if (zone) return { to: 'wearer', zone, side: zoneInfo(zone).paired ? 'pair' : 'middle' };
+    if (zone) return { to: 'wearer', zone, side: zoneInfo(zone).sides[0]! };
     const host = value.slice('part:'.length);
     return { to: 'part', part: host, anchor: anchorsOf(host)[0]?.value ?? 'none' };
   };

@@ -1,8 +1,9 @@
 import type { HandDart } from '@fomrik/core/document';
+import { besideOf } from '@fomrik/core/carry';
 import { nearestOn } from '@fomrik/core/panel';
 import type { Vec3 } from '@fomrik/core/geometry';
 import { Tabs } from 'radix-ui';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { Empty } from '../../parts/Empty';
 import { FlatPieces } from '../../parts/FlatPieces';
@@ -39,6 +40,8 @@ export function Shape() {
       drawing: v.drawing,
     })),
   );
+  const parts = useReport((s) => s.report!.parts);
+  const beside = useMemo(() => (made ? besideOf(parts, made.id) : undefined), [parts, made]);
   const [gapHere, setGapHere] = useState<string | undefined>();
   if (!part) return <Empty what="shape" />;
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
@@ -78,6 +81,7 @@ export function Shape() {
                 made={made}
                 body={body}
                 handles={handles}
+                {...(beside && { beside })}
                 overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
                 {...(gapOpen && { seeThrough: true, onPoint })}
                 {...(drawing && { onPick })}
@@ -120,7 +124,7 @@ export function Shape() {
         </Tabs.List>
         <div className="overflow-auto px-3 pb-1 pt-1.5">
           <Tabs.Content value="form">
-            <FormTab part={part} made={made} change={change} />
+            <FormTab part={part} made={made} change={change} drag={drag} />
           </Tabs.Content>
           <Tabs.Content value="details">
             <DetailsTab part={part} made={made} change={change} />

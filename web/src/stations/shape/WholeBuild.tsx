@@ -1,4 +1,5 @@
 import { useBuild } from '../../store/build';
+import { applyShown } from '../../store/version';
 import { useReport } from '../../store/report';
 
 const signed = (value: number, decimals: number): string =>
@@ -8,7 +9,6 @@ const signed = (value: number, decimals: number): string =>
 export function WholeBuild() {
   const advice = useReport((s) => s.report!.advice);
   const count = useReport((s) => s.report!.parts.length);
-  const apply = useBuild((s) => s.apply);
   const currency = useBuild((s) => s.doc.brief.currency);
   if (advice.length === 0 || (count < 2 && advice.every((a) => a.id === a.partId))) return null;
   return (
@@ -18,14 +18,14 @@ export function WholeBuild() {
           Across the build: {advice.length} {advice.length === 1 ? 'part or detail' : 'parts and details'}{' '}
           would rather be another thickness
         </h2>
-        <button type="button" className="btn" onClick={() => apply(advice.map((a) => a.change))}>
+        <button type="button" className="btn" onClick={() => applyShown(advice.map((a) => a.change))}>
           Take all
         </button>
       </div>
       <ul className="text-[12.5px]">
         {advice.map((a) => (
           <li key={a.id} className="flex items-center gap-2 border-t border-hair py-0.5">
-            <button type="button" className="text-teal underline" onClick={() => apply([a.change])}>
+            <button type="button" className="text-teal underline" onClick={() => applyShown([a.change])}>
               {a.name}: {a.fromMm} → {a.toMm} mm
             </button>
             <span>

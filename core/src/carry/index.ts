@@ -1,0 +1,2 @@
+export { besideOf } from './beside';
+export { createCarried, type Carried } from './carried';

@@ -1,0 +1,62 @@
+import type { PartReport } from '../../parts';
+import type { Catalogue, Rod } from '../../materials';
+import { packSticks } from './plan';
+
+/** One length to be cut from a stick. */
+export interface StickCut {
+  partId: string;
+  /** Letter among the cuts of one kind of stick. */
+  letter: string;
+  name: string;
+  lengthMm: number;
+}
+
+/** All sticks of one kind. */
+export interface StickSet {
+  rod: Rod;
+  sticks: { cuts: StickCut[]; offcutMm: number }[];
+  bound: number;
+  proved: boolean;
+  tooLong: StickCut[];
+}
+
+/** A fine hand saw takes this much; common practice, no source. */
+const KERF_MM = 1.8;
+
+const letterOf = (i: number): string =>
+  (i < 26 ? '' : String.fromCharCode(64 + Math.floor(i / 26))) + String.fromCharCode(65 + (i % 26));
+
+/** Every length of every stick in the build, packed into sticks as sold. */
+export function sticksOf(parts: readonly PartReport[], { rods }: Catalogue): StickSet[] {
+  const cores = parts.flatMap((part) =>
+    part.cores.flatMap((core) =>
+      Array.from({ length: part.copies }, () => core.cutMm)
+        .flat()
+        .map((lengthMm) => ({ partId: part.id, name: part.name, rodId: core.rodId, lengthMm })),
+    ),
+  );
+  return rods.flatMap((rod): StickSet[] => {
+    const cuts = cores
+      .filter((c) => c.rodId === rod.id)
+      .map(({ partId, name, lengthMm }, i): StickCut => ({ partId, name, lengthMm, letter: letterOf(i) }));
+    if (cuts.length === 0) return [];
+    const plan = packSticks(
+      cuts.map((c) => c.lengthMm),
+      rod.stickMm,
+      KERF_MM,
+    );
+    return [
+      {
+        rod,
+        sticks: plan.sticks.map((indices) => {
+          const of = indices.map((i) => cuts[i]!);
+          const used = of.reduce((sum, c) => sum + c.lengthMm, 0) + (of.length - 1) * KERF_MM;
+          return { cuts: of, offcutMm: Math.max(0, rod.stickMm - used) };
+        }),
+        bound: plan.bound,
+        proved: plan.proved,
+        tooLong: plan.tooLong.map((i) => cuts[i]!),
+      },
+    ];
+  });
+}

@@ -1,0 +1,67 @@
+import type { Feature } from '../../document';
+import { add3, alongRun, common, cross3, dist2, largestRing, lerp2, scale3, type Vec2 } from '../../geometry';
+import { edgeRun, type LaidPanel, type Piece, type Plate, plateMesh, platePiece } from '../../panel';
+import type { Laid } from '../contract';
+import type { Band } from './bandSpec';
+
+/** A flat panel and the run of one of its edges, in its own plane; nothing when it has no such edge. */
+export function plateRun(laid: LaidPanel, edgeId: string): { plate: Plate; run: Vec2[] } | undefined {
+  const { plate } = laid.panel;
+  const edge = plate && laid.piece.edges.find((e) => e.id === edgeId);
+  return plate && edge && { plate, run: edgeRun(plate.outline, edge) };
+}
+
+/** A strip along an edge of a flat panel: what of it lies within a distance of the run. */
+export function stripOnPlate(
+  feature: Pick<Feature, 'id'>,
+  suffix: string,
+  laid: LaidPanel,
+  edgeId: string,
+  band: Band,
+): Pick<Laid, 'pieces' | 'solids'> | undefined {
+  const found = plateRun(laid, edgeId);
+  if (!found) return undefined;
+  const { plate, run } = found;
+  const outline = largestRing(common([plate.outline], alongRun(run, band.widthMm)));
+  if (outline.length < 3) return undefined;
+  const out = cross3(plate.across, plate.up);
+  const t = band.foam.thicknessMm.value;
+  const lift = band.face === 'outer' ? laid.foam.thicknessMm.value : -t;
+  const strip: Plate = {
+    origin: add3(plate.origin, scale3(out, lift)),
+    across: plate.across,
+    up: plate.up,
+    outline,
+    cuts: [],
+  };
+  const name = laid.piece.edges.find((e) => e.id === edgeId)!.name;
+  const piece: Piece = {
+    ...platePiece({ id: `${feature.id}${suffix}`, name: `${band.name}, ${name}` }, strip, band.foam),
+    role: 'laid',
+    featureId: feature.id,
+    face: band.face,
+    note: `${band.note} On ${laid.panel.name}.`,
+  };
+  return { pieces: [piece], solids: [plateMesh(strip, t)] };
+}
+
+/** Places along a run, so far in from it and about so far apart, clear of its ends; in the panel's plane. */
+export function spotsOnPlate(run: readonly Vec2[], insetMm: number, spacingMm: number): Vec2[] {
+  const lengths = [0];
+  for (let i = 1; i < run.length; i++) lengths.push(lengths[i - 1]! + dist2(run[i - 1]!, run[i]!));
+  const free = lengths.at(-1)! - 2 * insetMm;
+  if (free < 0) return [];
+  const count = Math.max(1, Math.round(free / spacingMm));
+  return Array.from({ length: count + 1 }, (_, k) => {
+    const want = insetMm + (free * k) / count;
+    const i = Math.max(
+      1,
+      lengths.findIndex((mm) => mm >= want - 1e-9),
+    );
+    const [a, b] = [run[i - 1]!, run[i]!];
+    const size = dist2(a, b) || 1;
+    const at = lerp2(a, b, (want - lengths[i - 1]!) / size);
+    // Outlines run counter-clockwise: inwards is to the left.
+    return { x: at.x - ((b.y - a.y) / size) * insetMm, y: at.y + ((b.x - a.x) / size) * insetMm };
+  });
+}

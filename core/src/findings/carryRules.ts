@@ -1,0 +1,218 @@
+import type { Change } from '../document';
+import { modelOf, needCandidates, type PartReport } from '../parts';
+import { printMm, trimNumber } from '../units';
+import type { Finding, Remedy } from './finding';
+import { inPart, when, type BuildContext, type BuildRule } from './rule';
+
+/** Balance within this of what is wanted is there; mm. */
+const NEAR_MM = 12;
+/** Turning moment on the wrist held level: tires, and hardly held; N·m, from memory. */
+const TIRES_NM = 2;
+const TOO_MUCH_NM = 6;
+/** A stick that hangs by more than this share of its length, or swings slower than this, whips; from memory. */
+const WHIPS = { share: 0.03, hz: 3 };
+
+const indexOf = ({ doc }: BuildContext, partId: string): number =>
+  doc.parts.findIndex((p) => p.id === partId);
+
+/** Puts so much mass at an end, where the form has a field that gives it. */
+function ballastRemedies(
+  context: BuildContext,
+  partId: string,
+  end: 'foot' | 'tip',
+  massG: number,
+): Remedy[] {
+  const index = indexOf(context, partId);
+  const [first] = needCandidates(
+    context.doc.parts[index]!,
+    context.around,
+    end === 'foot' ? 'footMass' : 'tipMass',
+    massG,
+  );
+  return first ? [{ label: first.label, changes: inPart(index, first.changes) }] : [];
+}
+
+/** Balanced where the maker asked for it. */
+export const balanced: BuildRule = (context) =>
+  context.report.carried.flatMap((c) =>
+    c.ballast && Math.abs(c.balanceMm - c.ballast.wantedMm) > NEAR_MM
+      ? [
+          {
+            id: `balance:${c.rootId}`,
+            severity: 'mind' as const,
+            station: 'shape' as const,
+            title: `${c.name}: balances ${trimNumber(c.balanceMm, 0)} mm from the fist, ${trimNumber(c.ballast.wantedMm, 0)} mm is wanted: ${trimNumber(c.ballast.massG, 0)} g at the ${c.ballast.end} would do it.`,
+            why: 'Mass and middle of every part are summed; the levers of the two sides are equal at the balance.',
+            sure: 'standard' as const,
+            excess: Math.abs(c.balanceMm - c.ballast.wantedMm),
+            partId: c.rootId,
+            remedies: ballastRemedies(context, c.rootId, c.ballast.end, c.ballast.massG),
+          },
+        ]
+      : [],
+  );
+
+/** Heavy in the hand. */
+export const lightInHand: BuildRule = ({ report }) =>
+  report.carried.flatMap((c) =>
+    when(c.momentNm > TIRES_NM, () => ({
+      id: `moment:${c.rootId}`,
+      severity: c.momentNm > TOO_MUCH_NM ? 'stop' : 'mind',
+      station: 'shape',
+      title: `${c.name}: held level it pulls the wrist down with ${trimNumber(c.momentNm, 1)} N·m (${trimNumber(c.massG, 0)} g, ${trimNumber(Math.abs(c.balanceMm), 0)} mm from the fist).`,
+      why: `Over ${TIRES_NM} N·m tires one hand in minutes; hold it nearer its middle, lighten that end, or carry it in two.`,
+      sure: 'memory',
+      excess: c.momentNm - TIRES_NM,
+      partId: c.rootId,
+      remedies: [],
+    })),
+  );
+
+/** Whips or hangs. */
+export const stiff: BuildRule = ({ report }) =>
+  report.carried.flatMap((c) => {
+    const { stick } = c;
+    if (!stick) return [];
+    const slow = stick.hz < WHIPS.hz;
+    return when(stick.sagMm > WHIPS.share * stick.lengthMm || slow, () => {
+      const better = stick.choices.find((o) => !o.chosen && o.sagMm < stick.sagMm / 2 && o.hz > WHIPS.hz);
+      return {
+        id: `whip:${c.rootId}`,
+        severity: 'mind',
+        station: 'shape',
+        title: `${c.name}: held level its tip hangs ${printMm(stick.sagMm, 0)} and it swings ${trimNumber(stick.hz, 1)} times a second: it will whip.`,
+        why: `A cantilever from the fist under all it carries (beam tables).${better ? ` ${better.name} would hang ${trimNumber(better.sagMm, 0)} mm.` : ''}`,
+        sure: 'standard',
+        excess: stick.sagMm,
+        partId: c.rootId,
+        remedies: [],
+      };
+    });
+  });
+
+/** What parts a stick at given places, where its form can be parted. */
+function partedRemedies(context: BuildContext, partId: string, atMm: readonly number[]): Remedy[] {
+  const index = indexOf(context, partId);
+  const part = context.doc.parts[index]!;
+  const set = modelOf(part, context.around).partedAt?.(atMm);
+  if (!set) return [];
+  const changes: Change[] = Object.entries(set).map(([key, value]) => ({ path: ['params', key], value }));
+  return [
+    {
+      label: `Part it at ${atMm.map((mm) => trimNumber(mm, 0)).join(', ')} mm`,
+      changes: inPart(index, changes),
+    },
+  ];
+}
+
+/** Goes into the luggage, taken apart. */
+export const comesApart: BuildRule = (context) =>
+  context.report.carried.flatMap((c): Finding[] => {
+    const limit = context.doc.brief.luggageMm;
+    if (c.apartMm <= limit) return [];
+    const parted = c.parted && c.parted.longestMm <= limit ? c.parted : undefined;
+    return [
+      {
+        id: `apart:${c.rootId}`,
+        severity: 'mind',
+        station: 'brief',
+        title: `${c.name}: ${printMm(c.apartMm, 0)} long as it travels, the luggage takes ${printMm(limit, 0)}.`,
+        why: parted
+          ? `Parted in ${parted.atMm.length + 1}, its longest length is ${trimNumber(parted.longestMm, 0)} mm. Joints are kept out of what goes over the stick.`
+          : 'No joint clear of what goes over the stick would do; a part of its own is longer than the luggage.',
+        sure: 'standard',
+        excess: c.apartMm - limit,
+        partId: c.rootId,
+        remedies: parted ? partedRemedies(context, c.rootId, parted.atMm) : [],
+      },
+    ];
+  });
+
+/** Within what the event says of things that are carried. */
+export const admitted: BuildRule = ({ doc: { brief }, report }) =>
+  report.carried.flatMap((c) => {
+    const found = (id: string, title: string, excess: number): Finding => ({
+      id: `event-${id}:${c.rootId}`,
+      severity: 'mind',
+      station: 'brief',
+      title: `${c.name}: ${title}`,
+      why: 'The limit is the one typed in the brief; the event’s own rules and its checks at the door decide.',
+      sure: 'standard',
+      excess,
+      partId: c.rootId,
+      remedies: [],
+    });
+    return [
+      ...when(c.lengthMm > brief.eventMaxMm, () =>
+        found(
+          'long',
+          `${printMm(c.lengthMm, 0)} long, the event admits ${printMm(brief.eventMaxMm, 0)}.`,
+          c.lengthMm - brief.eventMaxMm,
+        ),
+      ),
+      ...when(brief.maxCarriedG !== undefined && c.massG > brief.maxCarriedG, () =>
+        found(
+          'heavy',
+          `${trimNumber(c.massG, 0)} g, the event admits ${trimNumber(brief.maxCarriedG!, 0)} g.`,
+          c.massG - brief.maxCarriedG!,
+        ),
+      ),
+      ...when(brief.maxRigidMm !== undefined && c.rigidMm > brief.maxRigidMm, () =>
+        found(
+          'rigid',
+          `a hard stick of ${printMm(c.rigidMm, 0)} in one piece, the event admits ${printMm(brief.maxRigidMm!, 0)}.`,
+          c.rigidMm - brief.maxRigidMm!,
+        ),
+      ),
+    ];
+  });
+
+/** Lengths no stick is sold in. */
+export const sticksLongEnough: BuildRule = (context) =>
+  context.report.sticks.flatMap(({ rod, tooLong }) =>
+    tooLong.map((cut): Finding => {
+      const joints = Math.ceil(cut.lengthMm / rod.stickMm) - 1;
+      const atMm = Array.from({ length: joints }, (_, i) =>
+        Math.round((cut.lengthMm * (i + 1)) / (joints + 1)),
+      );
+      return {
+        id: `stick:${cut.partId}:${cut.letter}`,
+        severity: 'stop',
+        station: 'cut',
+        title: `${cut.name}: ${printMm(cut.lengthMm, 0)} of ${rod.name}, which is sold in sticks of ${printMm(rod.stickMm, 0)}.`,
+        why: 'A longer stick, or a joint.',
+        sure: 'practice',
+        excess: cut.lengthMm - rod.stickMm,
+        partId: cut.partId,
+        remedies: partedRemedies(context, cut.partId, atMm),
+      };
+    }),
+  );
+
+const cutFrom = (
+  parts: readonly PartReport[],
+  foams: BuildContext['around']['catalogue']['foams'],
+): PartReport[] =>
+  parts.filter((p) => p.pieces.some((q) => foams.find((f) => f.id === q.foamId)?.neverLaser));
+
+/** PVC is never cut by laser. */
+export const noLaserOnPvc: BuildRule = ({ doc, report, around }) =>
+  doc.make.habits.cutter !== 'laser'
+    ? []
+    : cutFrom(report.parts, around.catalogue.foams).map((part): Finding => ({
+        id: `laser:${part.id}`,
+        severity: 'stop',
+        station: 'make',
+        title: `${part.name}: PVC must not be cut by laser.`,
+        why: 'It gives off hydrogen chloride, which harms lungs and eats the machine. Saw it, or score and snap thin board.',
+        sure: 'standard',
+        excess: 1,
+        partId: part.id,
+        remedies: [
+          {
+            label: 'Cut by knife and saw',
+            changes: [{ path: ['make', 'habits', 'cutter'], value: 'knife' }],
+          },
+          { label: 'Cut by band saw', changes: [{ path: ['make', 'habits', 'cutter'], value: 'band-saw' }] },
+        ],
+      }));

@@ -1,0 +1,246 @@
+import { type Check, choice, length, type ParamsOf, setting } from '../../document';
+import { type PlateCut, sizeOf } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineForm, type Design, type FormInput } from '../contract';
+import { fitBevel, fourLayers, laminate, stackMm, type Layer } from '../held/laminate';
+import { rectangle } from '../held/outlines';
+import { lyingIn, wallCheck } from '../held/seat';
+import { bladeOutline, halfWidthAt } from './outline';
+import { hollowRoom, innerLayers, layerFigures } from '../held/hollow';
+
+const given =
+  (key: string) =>
+  (params: object): boolean =>
+    (params as Record<string, unknown>)[key] !== 0;
+
+const fields = [
+  length('lengthMm', 'Length', [60, 2500], 'From shoulder to point.', 'Form', {
+    cures: [{ need: 'reach', by: -1 }],
+  }),
+  length('widthMm', 'Width', [12, 400], 'At the shoulder.', 'Form', { cures: [{ need: 'room', by: 2 }] }),
+  length('tipWidthMm', 'Width at the point', [6, 400], 'Where the point begins.', 'Form', {
+    cures: [{ need: 'room', by: 2 }],
+  }),
+  choice(
+    'point',
+    'Point',
+    [
+      ['spear', 'spear'],
+      ['clip', 'clipped'],
+      ['leaf', 'leaf'],
+      ['round', 'round'],
+      ['square', 'square'],
+    ],
+    'How it ends.',
+    'Form',
+  ),
+  length('pointMm', 'Point length', [5, 600], 'From where it begins to its end.', 'Form'),
+  length('bevelMm', 'Bevel', [0, 150], 'From the edge inwards, on both faces; 0 leaves it square.', 'Edge'),
+  length('edgeMm', 'Edge left', [1, 40], 'Square at the very edge.', 'Edge', { when: given('bevelMm') }),
+  length(
+    'fullerMm',
+    'Fuller',
+    [0, 100],
+    'Width of the groove down the middle of each face; 0 for none.',
+    'Edge',
+  ),
+  length('tangMm', 'Tang', [0, 500], 'Below the shoulder, into the handle.', 'Tang'),
+  length('tangWidthMm', 'Tang width', [6, 200], 'Across.', 'Tang', { when: given('tangMm') }),
+  length(
+    'windowMm',
+    'Light channel',
+    [0, 200],
+    'Width of a hollow down the middle for lamps; 0 for none.',
+    'Light',
+  ),
+] as const;
+
+export type BladeParams = ParamsOf<typeof fields>;
+
+/** Foam beside a core, over it, and between it and the point; common practice, no source. */
+const WALL_MM = 8;
+const SKIN_MM = 2;
+const TIP_MM = 30;
+/** Foam at a point narrower than this wants a soft block instead; from memory. */
+const SHARP_MM = 12;
+
+function design({ params, stack, through }: FormInput<BladeParams>): Design {
+  const total = stackMm(stack);
+  const outline = bladeOutline(params);
+  const tang =
+    params.tangMm > 0
+      ? rectangle(
+          { x: 0, y: -params.tangMm / 2 + 0.5 },
+          Math.min(params.tangWidthMm, params.widthMm),
+          params.tangMm + 1,
+        )
+      : undefined;
+  const bevel =
+    params.bevelMm > 0
+      ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: Math.min(params.edgeMm, total - 0.5), fromY: 0 })
+      : undefined;
+  const [top, bottom] = [params.lengthMm - params.pointMm, 25];
+  const fuller = (layer: Layer): PlateCut[] => {
+    const outermost = layer.index === 0 || layer.index === layer.count - 1;
+    if (params.fullerMm <= 0 || !outermost || top - bottom < 40) return [];
+    const alone = layer.count === 1;
+    const depthMm = Math.min(2, layer.foam.thicknessMm.value / 3);
+    const cut = (face: 'inner' | 'outer'): PlateCut => ({
+      id: `fuller-${face}`,
+      name: `fuller ${trimNumber(params.fullerMm)} mm`,
+      outline: rectangle({ x: 0, y: (top + bottom) / 2 }, params.fullerMm, top - bottom),
+      recess: { depthMm, face },
+    });
+    return alone ? [cut('inner'), cut('outer')] : [cut(layer.index === 0 ? 'inner' : 'outer')];
+  };
+  const hollowed = innerLayers(stack);
+  const window = (layer: Layer): PlateCut[] =>
+    params.windowMm > 0 && hollowed.some((l) => l.index === layer.index) && top - bottom > 40
+      ? [
+          {
+            id: 'light',
+            name: `light channel ${trimNumber(params.windowMm)} mm`,
+            outline: rectangle({ x: 0, y: (top + bottom) / 2 }, params.windowMm, top - bottom),
+          },
+        ]
+      : [];
+  // A pipe that ends at the shoulder takes the tang in its bore; every other stick lies in a channel.
+  const handle = through.find((c) => c.section.shape === 'tube' && c.to.z < 20);
+  const channelled = through.filter((c) => c !== handle);
+  const panels = laminate({
+    id: 'blade',
+    outline,
+    ...(tang && { square: tang }),
+    stack,
+    ...(bevel && { bevel }),
+    through: channelled,
+    cuts: (layer) => [...fuller(layer), ...window(layer)],
+  });
+  const checks: Check[] = [];
+  for (const core of channelled) {
+    const lying = lyingIn(core);
+    if (!lying || lying.to < 0) continue;
+    const [wide, thick] = sizeOf(core.section);
+    const end = Math.min(lying.to, params.lengthMm);
+    checks.push(
+      ...wallCheck(
+        `wall-${core.id}`,
+        core.name,
+        halfWidthAt(outline, Math.max(1, end - 1)) - wide / 2,
+        WALL_MM,
+      ),
+      ...wallCheck(
+        `skin-${core.id}`,
+        `${core.name} in ${trimNumber(total)} mm of layers`,
+        (total - thick) / 2,
+        SKIN_MM,
+      ).map((c): Check => ({ ...c, cures: [] })),
+    );
+    if (lying.to > params.lengthMm - TIP_MM)
+      checks.push({
+        id: `core-tip-${core.id}`,
+        severity: 'stop',
+        station: 'shape',
+        title: `${core.name} reaches to ${trimNumber(params.lengthMm - lying.to, 0)} mm from the point; keep ${TIP_MM} mm of foam over a hard end.`,
+        why: 'A hard core comes through the point at the first knock; most events refuse it.',
+        sure: 'practice',
+        excess: lying.to - params.lengthMm + TIP_MM,
+        cures: [
+          setting(`Blade ${Math.ceil(lying.to + TIP_MM)} mm long`, {
+            lengthMm: Math.min(2500, Math.ceil(lying.to + TIP_MM)),
+          }),
+        ],
+      });
+  }
+  if (handle && handle.section.shape === 'tube' && tang) {
+    const { boreMm } = handle.section;
+    const diagonal = Math.hypot(Math.min(params.tangWidthMm, params.widthMm), total);
+    const fits = boreMm > total ? Math.floor(Math.sqrt(boreMm ** 2 - total ** 2)) : 0;
+    if (diagonal > boreMm)
+      checks.push({
+        id: 'tang-bore',
+        severity: 'stop',
+        station: 'shape',
+        title: `the tang is ${trimNumber(diagonal)} mm corner to corner, the bore of ${handle.name} ${trimNumber(boreMm)} mm.`,
+        why:
+          fits > 0
+            ? `At ${trimNumber(total)} mm thick it may be ${fits} mm wide.`
+            : 'The layers alone are thicker than the bore.',
+        sure: 'standard',
+        excess: diagonal - boreMm,
+        cures: fits >= 6 ? [setting(`Tang ${fits} mm wide`, { tangWidthMm: fits })] : [],
+      });
+    const bore = handle.to.z - handle.from.z;
+    if (params.tangMm > bore)
+      checks.push({
+        id: 'tang-long',
+        severity: 'mind',
+        station: 'shape',
+        title: `the tang is ${trimNumber(params.tangMm - bore, 0)} mm longer than the hollow handle.`,
+        why: 'What lies in the handle besides (pack, switch) needs its length too.',
+        sure: 'standard',
+        excess: params.tangMm - bore,
+        cures: [setting(`Tang ${Math.floor(bore)} mm long`, { tangMm: Math.floor(bore) })],
+      });
+  }
+  if (
+    params.point !== 'square' &&
+    params.point !== 'round' &&
+    through.length > 0 &&
+    params.pointMm > 3 * SHARP_MM
+  )
+    checks.push({
+      id: 'soft-tip',
+      severity: 'note',
+      station: 'shape',
+      title: `the last ${SHARP_MM} mm of the point are thin foam: round them over, or make them of soft block.`,
+      why: 'Points tear first and poke others; event rules decide what may be pointed.',
+      sure: 'practice',
+      excess: 1,
+      cures: [],
+    });
+  return {
+    panels,
+    joins: [],
+    roomMm: 0,
+    rooms:
+      params.windowMm > 0
+        ? hollowRoom(
+            'light',
+            'light channel',
+            rectangle({ x: 0, y: (top + bottom) / 2 }, params.windowMm, Math.max(1, top - bottom)),
+            stack,
+          )
+        : [],
+    figures: layerFigures(stack, bevel),
+    checks,
+  };
+}
+
+export const blade = defineForm<BladeParams>({
+  kind: 'blade',
+  label: 'Blade',
+  summary: 'Layers with bevelled edges, a channel for what carries it, fuller and tang.',
+  zones: [],
+  rides: { anchor: 'hand', alongMm: 90 },
+  fields,
+  developable: true,
+  sheets: 'layers',
+  startStack: fourLayers,
+  defaults: () => ({
+    lengthMm: 780,
+    widthMm: 70,
+    tipWidthMm: 52,
+    point: 'spear',
+    pointMm: 90,
+    bevelMm: 18,
+    edgeMm: 4,
+    fullerMm: 0,
+    tangMm: 0,
+    tangWidthMm: 24,
+    windowMm: 0,
+  }),
+  design,
+  silhouette: (params) => [...bladeOutline(params)],
+  grips: [],
+});

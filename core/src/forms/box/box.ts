@@ -1,0 +1,144 @@
+import { choice, length, type ParamsOf } from '../../document';
+import { add3, type Vec3 } from '../../geometry';
+import { boxPanels, boxRoom, type Panel, platePanel } from '../../panel';
+import { defineForm, type Design, type FormInput } from '../contract';
+import { rectangle } from '../held/outlines';
+
+const fields = [
+  length('widthMm', 'Width', [10, 1500], 'From side to side.', 'Form'),
+  length('heightMm', 'Height', [10, 1500], 'Upwards.', 'Form'),
+  length('deepMm', 'Depth', [10, 1500], 'From front to back.', 'Form'),
+  choice(
+    'held',
+    'Sizes are',
+    [
+      ['inside', 'inside'],
+      ['outside', 'outside'],
+    ],
+    'Which of the two stays as typed whatever the sheet.',
+    'Form',
+  ),
+  choice(
+    'corners',
+    'Corners',
+    [
+      ['mitre', 'mitred'],
+      ['butt', 'butt: sides give way'],
+    ],
+    'Every edge bevelled to half the corner, or cut square with the plates behind each other.',
+    'Form',
+  ),
+  choice(
+    'open',
+    'Open',
+    [
+      ['none', 'nowhere'],
+      ['back', 'at the back'],
+      ['top', 'on top'],
+    ],
+    'Left off, or made as a lid.',
+    'Form',
+  ),
+] as const;
+
+export type BoxParams = ParamsOf<typeof fields>;
+
+const axes = { x: { x: 1, y: 0, z: 0 }, y: { x: 0, y: 1, z: 0 }, z: { x: 0, y: 0, z: 1 } } as const;
+const neg = (v: Vec3): Vec3 => ({ x: -v.x, y: -v.y, z: -v.z });
+
+/** Plates cut square: top and foot whole, front and back between them, sides between all four. */
+function butt(w: number, h: number, d: number, t: number, open: BoxParams['open']): Panel[] {
+  const plate = (
+    id: string,
+    name: string,
+    origin: Vec3,
+    across: Vec3,
+    up: Vec3,
+    width: number,
+    height: number,
+  ): Panel =>
+    platePanel({ id, name, origin, across, up, outline: rectangle({ x: 0, y: 0 }, width, height), cuts: [] });
+  const [hw, hd] = [w / 2, d / 2];
+  const { x, y, z } = axes;
+  // Inner sizes w, h, d; every origin is the middle of a plate's inner face.
+  const at = (dx: number, dy: number, dz: number): Vec3 => ({ x: dx, y: dy, z: dz });
+  return [
+    plate('foot', 'foot', at(0, 0, 0), x, neg(y), w + 2 * t, d + 2 * t),
+    ...(open === 'top' ? [] : [plate('top', 'top', at(0, 0, h), x, y, w + 2 * t, d + 2 * t)]),
+    plate('front', 'front', at(0, hd, h / 2), neg(x), z, w + 2 * t, h),
+    ...(open === 'back' ? [] : [plate('back', 'back', at(0, -hd, h / 2), x, z, w + 2 * t, h)]),
+    plate('right', 'right side', at(hw, 0, h / 2), y, z, d, h),
+    plate('left', 'left side', at(-hw, 0, h / 2), neg(y), z, d, h),
+  ];
+}
+
+function design({ params, foam }: FormInput<BoxParams>): Design {
+  const t = foam.thicknessMm.value;
+  const inside = (mm: number): number => Math.max(2, params.held === 'inside' ? mm : mm - 2 * t);
+  const [w, h, d] = [inside(params.widthMm), inside(params.heightMm), inside(params.deepMm)];
+  const outline = rectangle({ x: 0, y: h / 2 }, w, h);
+  const room = boxRoom('inside', 'inside', outline, d, (p, depth) => ({ x: -p.x, y: d / 2 - depth, z: p.y }));
+  const figures: Design['figures'] = [
+    { key: 'inside', label: 'inside, wide', value: w, unit: 'mm', decimals: 1 },
+    { key: 'insideHigh', label: 'inside, high', value: h, unit: 'mm', decimals: 1 },
+    { key: 'outside', label: 'outside, wide', value: w + 2 * t, unit: 'mm', decimals: 1 },
+  ];
+  if (params.corners === 'butt')
+    return {
+      panels: butt(w, h, d, t, params.open),
+      joins: [],
+      roomMm: 0,
+      rooms: [room],
+      figures,
+      checks: [],
+    };
+  // The face of an open box looks to the front; its back is a plate of its own.
+  const level = params.open === 'top';
+  const made = boxPanels({
+    id: '',
+    name: '',
+    base: level ? { x: 0, y: 0, z: h } : add3({ x: 0, y: -d / 2, z: h / 2 }, { x: 0, y: 0, z: 0 }),
+    across: level ? axes.x : neg(axes.x),
+    up: level ? neg(axes.y) : axes.z,
+    widthMm: w,
+    heightMm: level ? d : h,
+    deepMm: level ? h : d,
+  });
+  const back =
+    params.open === 'none'
+      ? [
+          platePanel({
+            id: 'back',
+            name: 'back, set within the walls',
+            origin: { x: 0, y: -d / 2 + t, z: h / 2 },
+            across: axes.x,
+            up: axes.z,
+            outline: rectangle({ x: 0, y: 0 }, w, h),
+            cuts: [],
+          }),
+        ]
+      : [];
+  const panels = [...made.panels, ...back.map((p) => ({ ...p, id: 'lid' }))];
+  return { panels, joins: made.joins, roomMm: 0, rooms: [room], figures, checks: [] };
+}
+
+export const box = defineForm<BoxParams>({
+  kind: 'box',
+  label: 'Box',
+  summary: 'Plates with mitred or butt corners, inside or outside sizes held.',
+  zones: [],
+  rides: { anchor: 'hand', alongMm: 0 },
+  fields,
+  developable: true,
+  startStack: [{ foamId: 'dense-eva', nominalMm: 6 }],
+  defaults: () => ({
+    widthMm: 120,
+    heightMm: 160,
+    deepMm: 60,
+    held: 'inside',
+    corners: 'mitre',
+    open: 'none',
+  }),
+  design,
+  silhouette: ({ widthMm, heightMm }) => rectangle({ x: 0, y: heightMm / 2 }, widthMm, heightMm),
+});

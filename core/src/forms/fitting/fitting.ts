@@ -1,0 +1,168 @@
+import { choice, length, type ParamsOf } from '../../document';
+import { rods } from '../../materials';
+import { platePanel } from '../../panel';
+import { plugMm } from '../../pipe';
+import { trimNumber } from '../../units';
+import { defineForm, type Design, type FormInput } from '../contract';
+import { ellipse, rectangle } from '../held/outlines';
+import { frusta } from '../held/revolved';
+
+const byHand = (params: object): boolean => (params as { rod?: string }).rod === 'own';
+const isAdapter = (params: object): boolean => (params as { kind?: string }).kind === 'adapter';
+
+const tubes = rods.filter((r) => r.shape === 'tube');
+
+const fields = [
+  choice(
+    'kind',
+    'Kind',
+    [
+      ['plug', 'plug in a pipe'],
+      ['cap', 'cap and band over a pipe'],
+      ['adapter', 'adapter ring between pipes'],
+      ['gasket', 'gasket'],
+      ['bulkhead', 'bulkhead with a cable hole'],
+    ],
+    'Small parts usable anywhere.',
+    'Form',
+  ),
+  choice(
+    'rod',
+    'For pipe',
+    [['own', 'own sizes'], ...tubes.map((r): [string, string] => [r.id, r.name])],
+    'The stick it is mounted on, when it is mounted on one, comes first.',
+    'Form',
+    { open: true },
+  ),
+  length('outsideMm', 'Outside', [6, 300], 'Of the pipe.', 'Form', { when: byHand }),
+  length('boreMm', 'Bore', [4, 290], 'Of the pipe.', 'Form', { when: byHand }),
+  length('smallerMm', 'Inner pipe', [4, 290], 'Outside of the pipe within.', 'Form', { when: isAdapter }),
+  length('highMm', 'High', [2, 200], 'Band, ring or plug.', 'Form'),
+] as const;
+
+export type FittingParams = ParamsOf<typeof fields>;
+
+const CABLE_MM = 8;
+const GASKET_WALL_MM = 6;
+
+/** Foam ring that fills between two pipes: half of what is left between the larger's bore and the smaller's outside. */
+const adapterMm = (boreMm: number, outsideMm: number): number => (boreMm - outsideMm) / 2;
+
+function pipeOf({ params, through, rods: known }: FormInput<FittingParams>): {
+  outside: number;
+  bore: number;
+} {
+  const host = through.find((c) => c.section.shape === 'tube');
+  if (host?.section.shape === 'tube') return { outside: host.section.outsideMm, bore: host.section.boreMm };
+  const rod = known.find((r) => r.id === params.rod);
+  if (rod) return { outside: rod.acrossMm.value, bore: rod.acrossMm.value - 2 * (rod.wallMm?.value ?? 0) };
+  return { outside: params.outsideMm, bore: Math.min(params.boreMm, params.outsideMm - 0.5) };
+}
+
+function design(input: FormInput<FittingParams>): Design {
+  const { params, foam, ply } = input;
+  const t = foam.thicknessMm.value;
+  const { outside, bore } = pipeOf(input);
+  const disc = (id: string, name: string, z: number, across: number, hole = 0) =>
+    platePanel({
+      id,
+      name,
+      origin: { x: 0, y: 0, z },
+      across: { x: 1, y: 0, z: 0 },
+      up: { x: 0, y: 1, z: 0 },
+      outline: ellipse({ x: 0, y: 0 }, across / 2),
+      cuts:
+        hole > 0 && hole < across - 1
+          ? [
+              {
+                id: 'hole',
+                name: `hole ${trimNumber(hole)} mm`,
+                outline: ellipse({ x: 0, y: 0 }, hole / 2, hole / 2, 36),
+              },
+            ]
+          : [],
+      ply,
+    });
+  const stack = (across: number, hole: number) =>
+    Array.from(
+      { length: Math.max(1, Math.round(params.highMm / t)) },
+      (_, i, all = Math.max(1, Math.round(params.highMm / t))) =>
+        disc(
+          all === 1 ? params.kind : `${params.kind}-${i + 1}`,
+          all === 1 ? params.kind : `${params.kind} ${i + 1} of ${all}`,
+          i * t,
+          across,
+          hole,
+        ),
+    );
+  const wall = adapterMm(bore, params.smallerMm);
+  const band = () =>
+    frusta(
+      input,
+      [
+        { zMm: 0, acrossMm: outside + 2 * t },
+        { zMm: params.highMm, acrossMm: outside + 2 * t },
+      ],
+      'band',
+    );
+  const made =
+    params.kind === 'cap'
+      ? (() => {
+          const { panels, joins } = band();
+          return { panels: [...panels, disc('cap', 'cap', params.highMm, outside + 2 * t)], joins };
+        })()
+      : {
+          joins: [],
+          panels:
+            params.kind === 'plug'
+              ? stack(plugMm(bore), 0)
+              : params.kind === 'adapter'
+                ? stack(bore, Math.max(2, params.smallerMm))
+                : params.kind === 'gasket'
+                  ? [disc('gasket', 'gasket', 0, outside, Math.max(2, outside - 2 * GASKET_WALL_MM))]
+                  : [disc('bulkhead', 'bulkhead', 0, bore, CABLE_MM)],
+        };
+  return {
+    ...made,
+    roomMm: 0,
+    figures: [
+      { key: 'outside', label: 'pipe outside', value: outside, unit: 'mm', decimals: 1 },
+      { key: 'bore', label: 'pipe bore', value: bore, unit: 'mm', decimals: 1 },
+      ...(params.kind === 'adapter'
+        ? [{ key: 'ring', label: 'ring wall', value: wall, unit: 'mm' as const, decimals: 1 }]
+        : []),
+    ],
+    checks:
+      params.kind === 'adapter' && wall < 1
+        ? [
+            {
+              id: 'adapter-wall',
+              severity: 'stop',
+              station: 'shape',
+              title:
+                wall < 0
+                  ? `the inner pipe is ${trimNumber(-2 * wall)} mm wider than the bore.`
+                  : `the ring would be ${trimNumber(wall)} mm thin; wind tape instead.`,
+              why: 'The ring fills half of what is left between bore and inner pipe.',
+              sure: 'standard',
+              excess: 1 - wall,
+              cures: [],
+            },
+          ]
+        : [],
+  };
+}
+
+export const fitting = defineForm<FittingParams>({
+  kind: 'fitting',
+  label: 'Plug, cap, ring or gasket',
+  summary: 'Small parts cut to a pipe.',
+  zones: [],
+  rides: { anchor: 'tip', alongMm: 0 },
+  fields,
+  developable: true,
+  startStack: [{ foamId: 'dense-eva', nominalMm: 5 }],
+  defaults: () => ({ kind: 'cap', rod: 'pvc-1in', outsideMm: 33.4, boreMm: 26.6, smallerMm: 20, highMm: 20 }),
+  design,
+  silhouette: ({ outsideMm, highMm }) => rectangle({ x: 0, y: highMm / 2 }, outsideMm, highMm),
+});

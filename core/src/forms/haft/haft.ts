@@ -1,0 +1,255 @@
+import { type Check, choice, length, number, type ParamsOf, rows, setting } from '../../document';
+import { rodMatters, rods } from '../../materials';
+import { type Core, isRound, sectionAreaMm2, sectionOf, type Section, sizeOf } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineForm, type Design, type FormInput } from '../contract';
+import { boreRoom } from '../held/bore';
+
+const hasStick = (params: object): boolean => (params as { rod?: string }).rod !== 'none';
+const isJointed = (params: object): boolean =>
+  hasStick(params) && ((params as { joints?: unknown[] }).joints?.length ?? 0) > 0;
+
+const fields = [
+  choice(
+    'rod',
+    'Stick',
+    [['none', 'none: foam alone'], ...rods.map((r): [string, string] => [r.id, r.name])],
+    'Pipe, dowel or bar that carries everything mounted on it.',
+    'Stick',
+    { open: true },
+  ),
+  length('lengthMm', 'Length', [40, 4000], 'From foot to tip.', 'Stick', {
+    cures: [{ need: 'reach', by: -1 }],
+  }),
+  length(
+    'measuredMm',
+    'Measured outside',
+    [0, 200],
+    'Your own stick by caliper; less than 3 mm takes the table.',
+    'Stick',
+    {
+      when: hasStick,
+    },
+  ),
+  length('handMm', 'Hand at', [0, 4000], 'From the foot to the middle of the fist.', 'Hold'),
+  length(
+    'balanceMm',
+    'Balance wanted',
+    [-1000, 2000],
+    'From the fist towards the tip; 0 asks for none.',
+    'Hold',
+  ),
+  number('footG', 'Ballast in the foot', [0, 3000], 'g', 'Dead weight that brings it to balance.', 'Hold', {
+    cures: [{ need: 'footMass', by: 1 }],
+  }),
+  number('tipG', 'Ballast in the tip', [0, 3000], 'g', 'Dead weight that brings it to balance.', 'Hold', {
+    cures: [{ need: 'tipMass', by: 1 }],
+  }),
+  choice(
+    'joint',
+    'Joined by',
+    [
+      ['coupler', 'couplers'],
+      ['sleeve', 'a length of pipe inside'],
+      ['magnets', 'plug and magnets'],
+    ],
+    'How the lengths hold together.',
+    'Break down',
+    { when: isJointed },
+  ),
+  rows(
+    'joints',
+    'Joints',
+    [length('atMm', 'At', [20, 3980], 'From the foot.')],
+    [0, 6],
+    (before) => ({ atMm: Math.min(3980, (Number(before.at(-1)?.atMm) || 0) + 400) }),
+    'joint',
+    'Where it comes apart.',
+    'Joints',
+    { when: hasStick },
+  ),
+] as const;
+
+export type HaftParams = ParamsOf<typeof fields>;
+
+function stickOf({
+  rods: known,
+  params,
+}: FormInput<HaftParams>): { section: Section; name: string } | undefined {
+  const rod = known.find((r) => r.id === params.rod);
+  if (!rod) return undefined;
+  const across = params.measuredMm >= LEAST_MM ? params.measuredMm : rod.acrossMm.value;
+  return { section: sectionOf(rod, across), name: rod.name };
+}
+
+/** Nothing thinner is a stick to hold on to, mm. */
+const LEAST_MM = 3;
+
+/** A joint's own length of stick and what it costs; sleeves and plugs reach two widths into either side. */
+const SLEEVE_WIDTHS = 2;
+
+function design(input: FormInput<HaftParams>): Design {
+  const { params, rods: known } = input;
+  const { lengthMm } = params;
+  const handMm = Math.min(params.handMm, lengthMm);
+  const up = { x: 0, y: 0, z: 1 };
+  const at = (z: number): { x: number; y: number; z: number } => ({ x: 0, y: 0, z });
+  const down = { x: 0, y: 0, z: -1 };
+  // What is put on the foot grows out of it, as what is put on the tip does.
+  const anchor = (id: string, name: string, z: number, out = up) => ({
+    id,
+    name,
+    at: at(z),
+    out,
+    up: { x: 0, y: 1, z: 0 },
+    along: out,
+  });
+  const made = stickOf(input);
+  const rod = known.find((r) => r.id === params.rod);
+  const breaks = [...new Set(params.joints.map((j) => j.atMm))]
+    .filter((at) => at < lengthMm)
+    .sort((a, b) => a - b);
+  const joints = breaks.length;
+  const ends = [0, ...breaks, lengthMm];
+  const cutMm = ends.slice(1).map((end, i) => end - ends[i]!);
+  const cores: Core[] = made
+    ? [
+        {
+          id: 'stick',
+          name: made.name,
+          rodId: params.rod,
+          from: at(0),
+          to: at(lengthMm),
+          wide: { x: 1, y: 0, z: 0 },
+          section: made.section,
+          cutMm,
+        },
+      ]
+    : [];
+  const checks: Check[] = [];
+  if (params.rod !== 'none' && !rod)
+    checks.push({
+      id: 'stick-known',
+      severity: 'stop',
+      station: 'shape',
+      title: `the stick “${params.rod}” is not in the catalogue; it is worked out without one.`,
+      why: 'Choose another, or none.',
+      sure: 'standard',
+      excess: 1,
+      cures: [setting('No stick', { rod: 'none' })],
+    });
+  if (params.handMm > lengthMm)
+    checks.push({
+      id: 'hand-on',
+      severity: 'mind',
+      station: 'shape',
+      title: `the hand is ${trimNumber(params.handMm - lengthMm, 0)} mm beyond the tip.`,
+      why: 'Everything is balanced about the fist.',
+      sure: 'standard',
+      excess: params.handMm - lengthMm,
+      cures: [setting(`Hand at ${Math.floor(lengthMm / 2)} mm`, { handMm: Math.floor(lengthMm / 2) })],
+    });
+  const tube = made?.section.shape === 'tube' ? made.section : undefined;
+  return {
+    panels: [],
+    joins: [],
+    roomMm: 0,
+    cores,
+    heldAt: at(handMm),
+    ...(params.balanceMm !== 0 && { balanceWantedMm: params.balanceMm }),
+    ballast: [
+      { what: 'ballast in the foot', massG: params.footG, at: at(0) },
+      { what: 'ballast in the tip', massG: params.tipG, at: at(lengthMm) },
+    ].filter((b) => b.massG > 0),
+    stickField: 'rod',
+    partedAt: (atMm) => ({ joints: atMm.map((mm) => ({ atMm: Math.min(3980, Math.max(20, mm)) })) }),
+    anchors: [
+      anchor('foot', 'foot of the stick', 0, down),
+      anchor('hand', 'where the hand is', handMm),
+      anchor('tip', 'tip of the stick', lengthMm),
+    ],
+    rooms: tube ? [boreRoom('bore', 'bore of the pipe', tube.boreMm, at(0), lengthMm)] : [],
+    figures: made
+      ? [
+          {
+            key: 'outside',
+            label: isRound(made.section) ? 'outside' : 'wide',
+            value: sizeOf(made.section)[0],
+            unit: 'mm',
+            decimals: 1,
+          },
+          ...(tube
+            ? [{ key: 'bore', label: 'bore', value: tube.boreMm, unit: 'mm' as const, decimals: 1 }]
+            : []),
+          {
+            key: 'length',
+            label: joints > 0 ? `longest of ${joints + 1}` : 'stick',
+            value: Math.max(...cutMm),
+            unit: 'mm' as const,
+            decimals: 0,
+          },
+        ]
+      : [],
+    checks,
+    bought:
+      made && joints > 0
+        ? [
+            {
+              what: `${params.joint === 'coupler' ? 'coupler' : params.joint === 'sleeve' ? 'sleeve' : 'plug with magnets'} for ${made.name}`,
+              unit: 'pieces',
+              count: joints,
+              each: rod?.coupler?.price.value ?? 1.5,
+              massG: joints * jointG(made.section, rod ? rodMatters[rod.matter].densityKgM3.value : 1000),
+              sure: 'memory',
+            },
+          ]
+        : [],
+    work:
+      made && rod
+        ? [
+            {
+              step: 'saw',
+              when: 'flat',
+              verb: 'saw',
+              what: `${cutMm.length === 1 ? 'length' : 'lengths'} of ${made.name}`,
+              count: cutMm.length,
+              eachMin: 6,
+              detail: `${cutMm.map((mm) => trimNumber(mm, 0)).join(', ')} mm by ${rodMatters[rod.matter].saw}. Wrap a straight strip of paper round it, overlap in line, to mark the cut square; break the edges, scuff for glue and paint.`,
+              cautions: [rodMatters[rod.matter].rigid ? 'boardDust' : 'blade'],
+              waitMin: 0,
+            },
+          ]
+        : [],
+  };
+}
+
+const jointG = (section: Section, densityKgM3: number): number =>
+  sectionAreaMm2(section) * sizeOf(section)[0] * SLEEVE_WIDTHS * densityKgM3 * 1e-6;
+
+export const haft = defineForm<HaftParams>({
+  kind: 'haft',
+  label: 'Haft or stick',
+  summary: 'Pipe, dowel or bar in the hand; everything else is mounted on it.',
+  zones: ['hand'],
+  fields,
+  developable: true,
+  sheets: 'none',
+  defaults: () => ({
+    rod: 'pvc-3-4in',
+    lengthMm: 900,
+    measuredMm: 0,
+    handMm: 160,
+    balanceMm: 0,
+    footG: 0,
+    tipG: 0,
+    joint: 'coupler',
+    joints: [],
+  }),
+  design,
+  silhouette: ({ lengthMm }) => [
+    { x: -Math.max(6, lengthMm / 60), y: 0 },
+    { x: Math.max(6, lengthMm / 60), y: 0 },
+    { x: Math.max(6, lengthMm / 60), y: lengthMm },
+    { x: -Math.max(6, lengthMm / 60), y: lengthMm },
+  ],
+});

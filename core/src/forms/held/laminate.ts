@@ -1,0 +1,198 @@
+import {
+  boundsOf,
+  common,
+  grown,
+  joined,
+  largestRing,
+  type Region,
+  regionArea,
+  type Vec2,
+} from '../../geometry';
+import type { FoamSheet } from '../../materials';
+import type { Ply } from '../../document';
+import { type Core, type Panel, platePanel, type PlateCut } from '../../panel';
+import { channelIn, type Lying, lyingIn, piercing } from './seat';
+
+/** A glue line of contact cement between two layers, mm; from memory. */
+export const GLUE_LINE_MM = 0.1;
+
+/** Edges that slope from the outline to the faces, both sides alike. */
+export interface Bevel {
+  /** From the edge inwards. */
+  widthMm: number;
+  /** Left square at the very edge, over both sides together. */
+  edgeMm: number;
+  /** Below this height of the drawing edges stay square. */
+  fromY?: number;
+}
+
+export interface Lamination {
+  id: string;
+  /** As seen from the front: x to the right, y up; counter-clockwise. */
+  outline: Vec2[];
+  /** Left square and never sloped, joined to the outline: a tang or a lug. */
+  square?: Vec2[];
+  stack: readonly { ply: Ply; foam: FoamSheet }[];
+  bevel?: Bevel;
+  through: readonly Core[];
+  /** Cut in the layers named by a test of their place, besides channels. */
+  cuts?: (layer: Layer) => PlateCut[];
+  /** How far a channel goes on beyond the end of its stick. */
+  beyondMm?: number;
+  /** Layers lie level, one above the other, instead of standing behind each other. */
+  level?: { footMm: number };
+}
+
+/** Thick foam inside and thinner outside: about 32 mm, what grips, frames and blades often begin as. */
+export const fourLayers: readonly Ply[] = [6, 10, 10, 6].map((nominalMm) => ({
+  foamId: 'dense-eva',
+  nominalMm,
+}));
+
+/** One layer and where it lies from the middle of the stack. */
+export interface Layer {
+  index: number;
+  count: number;
+  lowMm: number;
+  highMm: number;
+  foam: FoamSheet;
+}
+
+/** All sheets and the glue between them. */
+export const stackMm = (stack: readonly { foam: FoamSheet }[]): number =>
+  stack.reduce((sum, { foam }) => sum + foam.thicknessMm.value, 0) + (stack.length - 1) * GLUE_LINE_MM;
+
+export function layersOf(stack: Lamination['stack']): Layer[] {
+  let at = -stackMm(stack) / 2;
+  return stack.map(({ foam }, index) => {
+    const lowMm = at;
+    const highMm = lowMm + foam.thicknessMm.value;
+    at = highMm + GLUE_LINE_MM;
+    return { index, count: stack.length, lowMm, highMm, foam };
+  });
+}
+
+/** The most an outline can be drawn in before nothing is left of it, mm. */
+function inradius(outline: readonly Vec2[], mostMm: number): number {
+  let [low, high] = [0, mostMm];
+  for (let i = 0; i < 14; i++) {
+    const middle = (low + high) / 2;
+    if (grown([[...outline]], -middle).length > 0) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** A bevel no wider than its outline has room for: the two sides then meet in a ridge. */
+export function fitBevel(outline: readonly Vec2[], bevel: Bevel): Bevel {
+  if (grown([[...outline]], -bevel.widthMm).length > 0) return bevel;
+  return { ...bevel, widthMm: inradius(outline, bevel.widthMm) };
+}
+
+/** The outline moved in by a distance where it slopes, with what stays square joined on. */
+function insetBy({ outline, square, bevel }: Lamination, mm: number): Region {
+  const tang: Region = square ? [square] : [];
+  if (mm <= 1e-6) return tang.length > 0 ? joined([outline], tang) : [outline];
+  const base = bevel?.fromY;
+  if (base === undefined) return joined(grown([outline], -mm), tang);
+  // Carried on below the base by as much as it is drawn in, so that only its sides slope.
+  const b = boundsOf(outline);
+  const foot = outline.filter((p) => p.y < base + 1e-6);
+  const { minX, maxX } = boundsOf(foot.length > 1 ? foot : outline);
+  const skirt: Vec2[] = [
+    { x: minX, y: b.minY - 2 * mm },
+    { x: maxX, y: b.minY - 2 * mm },
+    { x: maxX, y: base + 1e-3 },
+    { x: minX, y: base + 1e-3 },
+  ];
+  const drawn = grown(joined([outline], [skirt]), -mm);
+  const above: Vec2[] = [
+    { x: b.minX - 1, y: base },
+    { x: b.maxX + 1, y: base },
+    { x: b.maxX + 1, y: b.maxY + 1 },
+    { x: b.minX - 1, y: b.maxY + 1 },
+  ];
+  return joined(common(drawn, [above]), tang);
+}
+
+/** How far the outline stands back at a height off the middle of a stack. */
+export function insetAt(heightMm: number, totalMm: number, bevel: Bevel | undefined): number {
+  if (!bevel || bevel.widthMm <= 0) return 0;
+  const [land, half] = [bevel.edgeMm / 2, totalMm / 2];
+  return half - land < 1e-6 ? 0 : bevel.widthMm * Math.min(1, Math.max(0, (heightMm - land) / (half - land)));
+}
+
+/** Levels within a layer at which its edge changes slope, from its inner face. */
+function sectionsOf(all: Lamination, layer: Layer, totalMm: number): { atMm: number; region: Region }[] {
+  const { bevel } = all;
+  const breaks = bevel ? [-bevel.edgeMm / 2, bevel.edgeMm / 2] : [];
+  const heights = [
+    layer.lowMm,
+    ...breaks.filter((h) => h > layer.lowMm + 0.05 && h < layer.highMm - 0.05),
+    layer.highMm,
+  ];
+  return heights.map((h) => ({
+    atMm: h - layer.lowMm,
+    region: insetBy(all, insetAt(Math.abs(h), totalMm, bevel)),
+  }));
+}
+
+/** Holes for the sticks that stand through level layers. */
+const piercings = (through: readonly Core[], footMm: number, totalMm: number, layer: Layer): PlateCut[] =>
+  through.flatMap((core) => {
+    const at = footMm + totalMm / 2;
+    const hole = piercing(core, at + layer.lowMm, at + layer.highMm, layer.foam);
+    return hole ? [hole] : [];
+  });
+
+/** Layers glued face to face: each its own piece, with the channels of what passes through and its bevel lines. */
+export function laminate(all: Lamination): Panel[] {
+  const total = stackMm(all.stack);
+  const lying = (all.level ? [] : all.through).flatMap((core): Lying[] => {
+    const found = lyingIn(core);
+    return found ? [found] : [];
+  });
+  return layersOf(all.stack).flatMap((layer, i) => {
+    const sections = sectionsOf(all, layer, total);
+    const widest = sections.reduce((a, b) => (regionArea(b.region) > regionArea(a.region) ? b : a));
+    const outline = largestRing(widest.region);
+    if (outline.length < 3) return [];
+    const b = boundsOf(outline);
+    const sloped = sections.some((s) => regionArea(widest.region) - regionArea(s.region) > 0.5);
+    const channels = lying.flatMap(
+      (l) => channelIn(l, layer, l.alongX ? [b.minX, b.maxX] : [b.minY, b.maxY], all.beyondMm) ?? [],
+    );
+    return [
+      platePanel({
+        id: all.stack.length === 1 ? all.id : `${all.id}-${i + 1}`,
+        name: all.stack.length === 1 ? all.id : `${all.id}, layer ${i + 1} of ${all.stack.length}`,
+        ...(all.level
+          ? {
+              origin: { x: 0, y: 0, z: all.level.footMm + total / 2 + layer.lowMm },
+              across: { x: 1, y: 0, z: 0 },
+              up: { x: 0, y: 1, z: 0 },
+            }
+          : {
+              origin: { x: 0, y: layer.lowMm, z: 0 },
+              across: { x: -1, y: 0, z: 0 },
+              up: { x: 0, y: 0, z: 1 },
+            }),
+        outline,
+        cuts: [
+          ...channels,
+          ...(all.level ? piercings(all.through, all.level.footMm, total, layer) : []),
+          ...(all.cuts?.(layer) ?? []),
+        ],
+        layers: all.stack.length,
+        ...(i > 0 && { backed: true as const }),
+        ...(sloped && { sections }),
+        ...(i > 0 && i < all.stack.length - 1 && { inside: true as const }),
+        ply: all.stack[i]!.ply,
+      }),
+    ];
+  });
+}
+
+/** The slope of a bevel off the face, degrees: its rise over its width. */
+export const bevelDeg = (totalMm: number, { widthMm, edgeMm }: Bevel): number =>
+  (Math.atan2((totalMm - edgeMm) / 2, widthMm) * 180) / Math.PI;

@@ -1,0 +1,2 @@
+export { constantOf, type Constant } from './constants';
+export { quantities, quantityKeys, type Quantity, type Reading } from './quantities';

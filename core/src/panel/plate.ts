@@ -1,0 +1,184 @@
+import {
+  add3,
+  boundsOf,
+  contains,
+  cross3,
+  dist2,
+  meshVolume,
+  regionArea,
+  scale3,
+  signedArea,
+  type Vec2,
+  type Vec3,
+} from '../geometry';
+import type { FoamSheet } from '../materials';
+import { edgeRun } from './edgeRun';
+import type { FlatPanel } from './flatPanel';
+import { gridOf } from './grids';
+import type { Panel } from './panel';
+import type { Mark, Piece, PieceEdge } from './piece';
+import { plateMesh } from './plateMesh';
+import { onPlane, type Plate, plateRegion, through } from './plateShape';
+
+export interface PlateSpec extends Plate {
+  id: string;
+  name: string;
+  ply?: Panel['ply'];
+}
+
+const CELLS = 8;
+
+/** The plate as a panel: its grid covers the box of its outline. */
+export function platePanel({ id, name, ply, ...plate }: PlateSpec): Panel {
+  const b = plate.frame ?? boundsOf(plate.outline);
+  return {
+    id,
+    name,
+    grid: gridOf(CELLS, CELLS, (u, v) =>
+      onPlane(plate, { x: b.minX + u * (b.maxX - b.minX), y: b.minY + v * (b.maxY - b.minY) }),
+    ),
+    edges: { bottom: 'lower edge', right: 'right edge', top: 'upper edge', left: 'left edge' },
+    plate,
+    ...(ply && { ply }),
+  };
+}
+
+/** An outline turns into another edge where it turns more than this, degrees. */
+const CORNER_DEG = 30;
+
+/** Where an outline turns sharply; its lowest and highest points when it hardly does. */
+function cornersOf(outline: readonly Vec2[]): number[] {
+  const n = outline.length;
+  const sharp = outline.flatMap((p, i) => {
+    const [a, b] = [outline[(i + n - 1) % n]!, outline[(i + 1) % n]!];
+    const turn = Math.atan2(
+      (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
+      (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),
+    );
+    return Math.abs(turn) > (CORNER_DEG * Math.PI) / 180 ? [i] : [];
+  });
+  if (sharp.length >= 2) return sharp;
+  const by = (better: (a: Vec2, b: Vec2) => boolean): number =>
+    outline.reduce((best, p, i) => (better(p, outline[best]!) ? i : best), 0);
+  return [by((a, b) => a.y < b.y), by((a, b) => a.y > b.y)].sort((a, b) => a - b);
+}
+
+const facing = (a: Vec2, b: Vec2): string => {
+  const [x, y] = [b.y - a.y, a.x - b.x];
+  if (Math.abs(x) > Math.abs(y)) return x > 0 ? 'right edge' : 'left edge';
+  return y > 0 ? 'upper edge' : 'lower edge';
+};
+
+/** Runs between corners, named by the way they face. */
+function edgesOf(outline: readonly Vec2[]): PieceEdge[] {
+  const n = outline.length;
+  const corners = cornersOf(outline);
+  return corners.map((from, i) => {
+    const to = corners[(i + 1) % corners.length]!;
+    let lengthMm = 0;
+    for (let k = from; k !== to; k = (k + 1) % n) lengthMm += dist2(outline[k]!, outline[(k + 1) % n]!);
+    return {
+      id: `edge-${i + 1}`,
+      name: facing(outline[from]!, outline[to]!),
+      from,
+      to,
+      lengthMm,
+      bevelDeg: 0,
+      joint: 'free',
+    };
+  });
+}
+
+/** The outline at the inner and the outer face, where they differ from what is cut, as lines to bevel to. */
+function bevelMarks({ outline, sections }: Plate, place: (p: Vec2) => Vec2): Mark[] {
+  if (!sections) return [];
+  const whole = Math.abs(signedArea(outline));
+  const faces = [
+    { region: sections[0]!.region, words: 'bevel line, back' },
+    { region: sections.at(-1)!.region, words: 'bevel line, face' },
+  ];
+  return faces
+    .filter(({ region }) => Math.abs(regionArea(region) - whole) > 1)
+    .flatMap(({ region, words }) =>
+      region.map((ring): Mark => ({ kind: 'bevel', points: ring.map(place), text: words })),
+    );
+}
+
+/** A plate as a piece, moved to the corner of its box. Its volume is what is left of it once it is shaped. */
+export function platePiece({ id, name }: Pick<Panel, 'id' | 'name'>, plate: Plate, foam: FoamSheet): Piece {
+  const b = boundsOf(plate.outline);
+  const place = (p: Vec2): Vec2 => ({ x: p.x - b.minX, y: p.y - b.minY });
+  const outline = plate.outline.map(place);
+  return {
+    id,
+    name,
+    role: 'shell',
+    outline,
+    edges: edgesOf(outline),
+    holes: [],
+    marks: [
+      ...plate.cuts.map((cut): Mark => ({
+        kind: cut.recess ? 'pocket' : 'slot',
+        points: cut.outline.map(place),
+        text: cut.recess ? `${cut.name}, ${cut.recess.depthMm.toFixed(1)} mm deep` : cut.name,
+        ...(cut.channel && { channel: true as const }),
+      })),
+      ...bevelMarks(plate, place),
+    ],
+    foamId: foam.foamId,
+    foamName: foam.name,
+    nominalMm: foam.nominalMm,
+    thicknessMm: foam.thicknessMm.value,
+    densityKgM3: foam.densityKgM3.value,
+    quantity: 1,
+    flipped: 0,
+    areaMm2: regionArea(plateRegion(plate)),
+    volumeMm3: plateVolumeMm3(plate, foam.thicknessMm.value),
+    layers: plate.layers ?? 1,
+    ...(plate.inside && { inside: true as const }),
+  };
+}
+
+/** A plate laid flat: as it is, with the way between shares of its box and its piece. */
+export function flatPlate(panel: Panel, plate: Plate, foam: FoamSheet): FlatPanel {
+  const b = boundsOf(plate.outline);
+  const frame = plate.frame ?? b;
+  const [w, h] = [frame.maxX - frame.minX, frame.maxY - frame.minY];
+  // The piece begins at the corner of its own box, its shares at that of the whole.
+  const [dx, dy] = [frame.minX - b.minX, frame.minY - b.minY];
+  const piece = platePiece(panel, plate, foam);
+  const open = through(plate.cuts).map((ring) => ring.map((p) => ({ x: p.x - b.minX, y: p.y - b.minY })));
+  const off = (p: Vec2): boolean => !contains(piece.outline, p) || open.some((ring) => contains(ring, p));
+  const shares = Array.from({ length: CELLS + 1 }, (_, i) => i / CELLS);
+  return {
+    piece,
+    flat: shares.map((v) => shares.map((u) => ({ x: dx + u * w, y: dy + v * h }))),
+    flatAt: ({ x, y }) => ({ x: dx + x * w, y: dy + y * h }),
+    uvAt: (p) => (off(p) ? undefined : { x: (p.x - dx) / w, y: (p.y - dy) / h }),
+  };
+}
+
+/** Foam left once the edges are shaped and pockets are cut, mm³. */
+export function plateVolumeMm3(plate: Plate, thicknessMm: number): number {
+  const solid = plate.sections
+    ? meshVolume(plateMesh(plate, thicknessMm))
+    : regionArea(plateRegion(plate)) * thicknessMm;
+  const hollow = plate.cuts.reduce(
+    (sum, { outline, recess }) => sum + (recess ? signedArea(outline) * recess.depthMm : 0),
+    0,
+  );
+  return Math.max(0, solid - hollow);
+}
+
+/** Edges of the outline on the outer face. */
+export function plateEdgeLines(
+  panel: Panel,
+  plate: Plate,
+  thicknessMm: number,
+): { pieceId: string; edgeId: string; points: Vec3[] }[] {
+  const lift = scale3(cross3(plate.across, plate.up), thicknessMm);
+  return edgesOf(plate.outline).map((edge) => {
+    const run = edgeRun(plate.outline, edge);
+    return { pieceId: panel.id, edgeId: edge.id, points: run.map((p) => add3(onPlane(plate, p), lift)) };
+  });
+}

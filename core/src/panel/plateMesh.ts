@@ -1,0 +1,175 @@
+import {
+  add3,
+  cross3,
+  dist2,
+  type Mesh,
+  type Region,
+  regionArea,
+  scale3,
+  signedArea,
+  triangulated,
+  type Vec2,
+  without,
+} from '../geometry';
+import { onPlane, through, type Plate } from './plateShape';
+
+const NEAR_MM = 2e-3;
+
+/** Whether a point lies on a ring. */
+function onRing(ring: readonly Vec2[], p: Vec2): boolean {
+  return ring.some((a, i) => {
+    const c = ring[(i + 1) % ring.length]!;
+    const [dx, dy] = [c.x - a.x, c.y - a.y];
+    const size = dx * dx + dy * dy;
+    const t = size === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / size));
+    return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy) < NEAR_MM;
+  });
+}
+
+const onAny = (region: Region, p: Vec2): boolean => region.some((ring) => onRing(ring, p));
+
+/** Points of the plane at heights above it, and triangles over them. */
+class Faces {
+  readonly points: { p: Vec2; h: number }[] = [];
+  readonly triangles: [number, number, number][] = [];
+
+  triangle(...corners: { p: Vec2; h: number }[]): void {
+    const base = this.points.length;
+    this.points.push(...corners);
+    this.triangles.push([base, base + 1, base + 2]);
+  }
+
+  cap(region: Region, h: number, up: boolean): void {
+    this.cover(triangulated(region), () => h, up);
+  }
+
+  cover({ points, triangles }: Triangulated, heightOf: (p: Vec2) => number, up: boolean): void {
+    const base = this.points.length;
+    for (const p of points) this.points.push({ p, h: heightOf(p) });
+    for (const [a, b, c] of triangles)
+      this.triangles.push(up ? [a + base, b + base, c + base] : [a + base, c + base, b + base]);
+  }
+
+  /** An upright wall along a run of a ring: inside is on the left of the run. */
+  wall(a: Vec2, b: Vec2, low: number, high: number): void {
+    this.triangle({ p: a, h: low }, { p: b, h: low }, { p: b, h: high });
+    this.triangle({ p: a, h: low }, { p: b, h: high }, { p: a, h: high });
+  }
+}
+
+type Triangulated = ReturnType<typeof triangulated>;
+
+/** Edges of triangles that no other triangle shares, as they run. */
+function rimOf({ points, triangles }: Triangulated): [Vec2, Vec2][] {
+  const key = (p: Vec2): string => `${p.x.toFixed(4)},${p.y.toFixed(4)}`;
+  const sides = triangles.flatMap(([a, b, c]): [Vec2, Vec2][] => [
+    [points[a]!, points[b]!],
+    [points[b]!, points[c]!],
+    [points[c]!, points[a]!],
+  ]);
+  const known = new Set(sides.map(([a, b]) => `${key(a)} ${key(b)}`));
+  return sides.filter(([a, b]) => !known.has(`${key(b)} ${key(a)}`));
+}
+
+/** Rings of one level beside those of the next: the same number, each with the one of its hand that lies nearest. */
+function paired(low: Region, high: Region): [Vec2[], Vec2[]][] | undefined {
+  if (low.length !== high.length) return undefined;
+  const left = [...high];
+  const pairs = low.map((ring): [Vec2[], Vec2[]] | undefined => {
+    const c = middleOf(ring);
+    const alike = left.filter((r) => signedArea(r) > 0 === signedArea(ring) > 0);
+    if (alike.length === 0) return undefined;
+    const nearest = alike.reduce((a, b) => (dist2(middleOf(b), c) < dist2(middleOf(a), c) ? b : a));
+    left.splice(left.indexOf(nearest), 1);
+    return [ring, nearest];
+  });
+  return pairs.every((p) => p !== undefined) ? pairs : undefined;
+}
+
+const middleOf = (ring: readonly Vec2[]): Vec2 => ({
+  x: ring.reduce((sum, p) => sum + p.x, 0) / ring.length,
+  y: ring.reduce((sum, p) => sum + p.y, 0) / ring.length,
+});
+
+/** A band of triangles between two rings of one hand, always over the shorter of the two next diagonals. */
+function stitch(faces: Faces, low: readonly Vec2[], high: readonly Vec2[], from: number, to: number): void {
+  const start = high.reduce((best, p, k) => (dist2(p, low[0]!) < dist2(high[best]!, low[0]!) ? k : best), 0);
+  const a = (i: number): { p: Vec2; h: number } => ({ p: low[i % low.length]!, h: from });
+  const b = (k: number): { p: Vec2; h: number } => ({ p: high[(start + k) % high.length]!, h: to });
+  let [i, k] = [0, 0];
+  while (i < low.length || k < high.length) {
+    const onLow =
+      k >= high.length || (i < low.length && dist2(a(i + 1).p, b(k).p) <= dist2(a(i).p, b(k + 1).p));
+    if (onLow) {
+      faces.triangle(a(i), a(i + 1), b(k));
+      i += 1;
+    } else {
+      faces.triangle(a(i), b(k + 1), b(k));
+      k += 1;
+    }
+  }
+}
+
+/** Slopes and walls from one level to the next; one of the two lies within the other. */
+function between(faces: Faces, low: { atMm: number; region: Region }, high: typeof low): void {
+  const pairs = paired(low.region, high.region);
+  if (pairs) {
+    for (const [a, b] of pairs) stitch(faces, a, b, low.atMm, high.atMm);
+    return;
+  }
+  const narrows = regionArea(low.region) >= regionArea(high.region);
+  const [wide, narrow] = narrows ? [low, high] : [high, low];
+  const slope = without(wide.region, narrow.region);
+  if (Math.abs(regionArea(slope)) > 1e-3) {
+    const made = triangulated(slope);
+    const heightOf = (p: Vec2): number => (onAny(narrow.region, p) ? narrow.atMm : wide.atMm);
+    faces.cover(made, heightOf, narrows);
+    // Where the slope begins on both outlines, the gap beneath it is upright.
+    for (const [a, b] of rimOf(made)) {
+      const [ha, hb] = [heightOf(a), heightOf(b)];
+      if (Math.abs(ha - hb) < 1e-9) continue;
+      const foot = ha === wide.atMm ? b : a;
+      const corners = [
+        { p: b, h: hb },
+        { p: a, h: ha },
+        { p: foot, h: wide.atMm },
+      ];
+      faces.triangle(...(narrows ? corners : [...corners].reverse()));
+    }
+  }
+  for (const ring of narrow.region)
+    ring.forEach((a, i) => {
+      const b = ring[(i + 1) % ring.length]!;
+      const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+      if (onAny(wide.region, middle)) faces.wall(a, b, low.atMm, high.atMm);
+    });
+}
+
+const meshes = new WeakMap<Plate, { thicknessMm: number; mesh: Mesh }>();
+
+/** The plate in its thickness as a closed mesh, what is cut right through left out. */
+export function plateMesh(plate: Plate, thicknessMm: number): Mesh {
+  const known = meshes.get(plate);
+  if (known?.thicknessMm === thicknessMm) return known.mesh;
+  const open = through(plate.cuts);
+  const sections = (
+    plate.sections ?? [0, thicknessMm].map((atMm) => ({ atMm, region: [plate.outline] }))
+  ).map(({ atMm, region }) => ({ atMm, region: without(region, open) }));
+  const faces = new Faces();
+  faces.cap(sections[0]!.region, sections[0]!.atMm, false);
+  faces.cap(sections.at(-1)!.region, sections.at(-1)!.atMm, true);
+  sections.slice(1).forEach((high, i) => {
+    const low = sections[i]!;
+    if (low.region === high.region || plate.sections === undefined) {
+      for (const ring of low.region)
+        ring.forEach((a, k) => faces.wall(a, ring[(k + 1) % ring.length]!, low.atMm, high.atMm));
+    } else between(faces, low, high);
+  });
+  const normal = cross3(plate.across, plate.up);
+  const mesh = {
+    points: faces.points.map(({ p, h }) => add3(onPlane(plate, p), scale3(normal, h))),
+    triangles: faces.triangles,
+  };
+  meshes.set(plate, { thicknessMm, mesh });
+  return mesh;
+}

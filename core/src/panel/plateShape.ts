@@ -1,0 +1,46 @@
+import { add3, type Bounds, type Region, scale3, type Vec2, type Vec3, without } from '../geometry';
+
+/** A plane in space: where its x and y are nought, and which way they run, seen from outside. */
+export interface Plane {
+  origin: Vec3;
+  across: Vec3;
+  up: Vec3;
+}
+
+/** Something cut in a plate: right through, or to a depth from one of its faces. */
+export interface PlateCut {
+  id: string;
+  name: string;
+  outline: Vec2[];
+  /** A stick lies in it. */
+  channel?: true;
+  /** From which face, and how deep; right through when absent. */
+  recess?: { depthMm: number; face: 'inner' | 'outer' };
+}
+
+/** A panel cut flat by an outline of any number of edges, in its plane. */
+export interface Plate extends Plane {
+  /** Counter-clockwise as seen from outside. */
+  outline: Vec2[];
+  cuts: PlateCut[];
+  /** The outline at heights above the inner face, from 0 to the thickness, where its edge is not square. */
+  sections?: { atMm: number; region: Region }[];
+  /** Lies between others, so that nothing of its faces is seen. */
+  inside?: true;
+  /** Another layer lies behind it, so that nothing can be put there. */
+  backed?: true;
+  /** The box that shares of its width and height count over, where it is a part of a larger plate. */
+  frame?: Bounds;
+  /** How many are glued face to face; 1 stands alone. */
+  layers?: number;
+}
+
+export const onPlane = ({ origin, across, up }: Plane, p: Vec2): Vec3 =>
+  add3(origin, add3(scale3(across, p.x), scale3(up, p.y)));
+
+/** What is cut right through it. */
+export const through = (cuts: readonly PlateCut[]): Region =>
+  cuts.filter((c) => !c.recess).map((c) => c.outline);
+
+/** What is cut: the outline without what is cut right through it. */
+export const plateRegion = ({ outline, cuts }: Plate): Region => without([outline], through(cuts));

@@ -1,0 +1,62 @@
+import {
+  dist3,
+  meshWeight,
+  pointWeight,
+  rodWeight,
+  togetherWeight,
+  type Weight,
+  joinMeshes,
+} from '../geometry';
+import { type Catalogue, rodMatters } from '../materials';
+import { type Core, eachOf, type Piece, sectionAreaMm2, skinMesh } from '../panel';
+import type { MadePart } from './made';
+
+/** Foam of one piece once it is shaped. */
+export const pieceG = (p: Piece): number => (p.volumeMm3 ?? p.areaMm2 * p.thicknessMm) * p.densityKgM3 * 1e-6;
+
+const coreG = (core: Core, { rods }: Catalogue): number => {
+  const rod = rods.find((r) => r.id === core.rodId);
+  const density = rod ? rodMatters[rod.matter].densityKgM3.value : 1000;
+  return sectionAreaMm2(core.section) * dist3(core.from, core.to) * density * 1e-6;
+};
+
+/** Pipes, dowels and bars of one copy. */
+export const coresG = (cores: readonly Core[], catalogue: Catalogue): number =>
+  cores.reduce((sum, c) => sum + coreG(c, catalogue), 0);
+
+/**
+ * Where the mass of a part lies: every panel as the solid it is, sticks along their lines, what is put in where it sits,
+ * what is laid on as the solids of it; finish, glue and straps are spread as the foam is.
+ */
+export function weightOf(
+  { laid, featured, model }: MadePart,
+  pieces: readonly Piece[],
+  catalogue: Catalogue,
+  totalG: number,
+): Weight {
+  const shell = laid.map((skin) => {
+    const piece = pieces.find((p) => p.id === skin.panel.id);
+    return meshWeight(skinMesh(skin).mesh, piece ? pieceG(piece) : 0);
+  });
+  const laidG = pieces.filter((p) => p.role === 'laid').reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
+  const known = togetherWeight([
+    ...shell,
+    meshWeight(joinMeshes(featured.solids), laidG),
+    ...model.cores.map((c) => rodWeight(c.from, c.to, coreG(c, catalogue))),
+    ...featured.items.map((i) => pointWeight(i.massG, i.at)),
+    ...model.ballast.map((b) => pointWeight(b.massG, b.at)),
+  ]);
+  // On the foam where there is any, else on the sticks.
+  const foam = togetherWeight(shell);
+  const under = foam.massG > 0 ? foam : known;
+  const restG = totalG - known.massG;
+  if (under.massG === 0) return known;
+  const by = restG / under.massG;
+  const { xx, yy, zz, xy, xz, yz } = under.spread;
+  const rest = {
+    massG: restG,
+    at: under.at,
+    spread: { xx: xx * by, yy: yy * by, zz: zz * by, xy: xy * by, xz: xz * by, yz: yz * by },
+  };
+  return togetherWeight([known, rest]);
+}

@@ -1,0 +1,47 @@
+import type { Pack, Rod } from '../materials';
+
+/** Pipes slide into each other with at least this much between them; jam under it. mm across, from memory. */
+const SLIDES_MM = 0.4;
+/** Room all round something that goes into a bore, mm; common practice, no source. */
+const CLEAR_MM = 1;
+/** A plug is cut over the bore by this much so that it pushes in snug; common practice, 3 % from memory. */
+const PLUG_OVER = 1.03;
+
+export const boreOf = (rod: Rod): number =>
+  rod.shape === 'tube' ? rod.acrossMm.value - 2 * (rod.wallMm?.value ?? 0) : 0;
+
+/** How one stick goes with another. */
+export interface Fit {
+  rod: Rod;
+  /** Between the bore and what is in it, across. */
+  playMm: number;
+  how: 'slides' | 'packed out';
+}
+
+/** Sticks that go into a pipe, the snuggest first; loose ones want a ring or tape. */
+export const inside = (pipe: Rod, rods: readonly Rod[]): Fit[] =>
+  rods
+    .filter((r) => r.shape !== 'bar' && r.id !== pipe.id)
+    .map((rod) => ({ rod, playMm: boreOf(pipe) - rod.acrossMm.value }))
+    .filter((f) => f.playMm >= SLIDES_MM)
+    .map((f): Fit => ({ ...f, how: f.playMm < 2 ? 'slides' : 'packed out' }))
+    .sort((a, b) => a.playMm - b.playMm);
+
+type Box = Pick<Pack, 'lengthMm' | 'widthMm' | 'thickMm'>;
+
+/** Across a bore a box needs, corner to corner, with room all round. */
+export const boreForPack = ({ lengthMm, widthMm, thickMm }: Box): number => {
+  const [a, b] = [lengthMm, widthMm, thickMm].sort((x, y) => x - y);
+  return Math.hypot(a!, b!) + 2 * CLEAR_MM;
+};
+
+/** The narrowest pipe that takes a pack lengthwise. */
+export function pipeForPack(pack: Box, rods: readonly Rod[]): Rod | undefined {
+  const need = boreForPack(pack);
+  return rods
+    .filter((r) => r.shape === 'tube' && boreOf(r) >= need)
+    .sort((a, b) => a.acrossMm.value - b.acrossMm.value)[0];
+}
+
+/** A foam disc that pushes into a bore and stays. */
+export const plugMm = (boreMm: number): number => boreMm * PLUG_OVER;

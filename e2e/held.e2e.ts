@@ -1,0 +1,202 @@
+import { expect } from 'chai';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'playwright-core';
+import {
+  figure,
+  go,
+  noGraveFaults,
+  onWorkbench,
+  resting,
+  saved,
+  shows,
+  type,
+  type Workbench,
+} from './harness';
+
+const build = 'demo-lampwarden-arms';
+
+/** What is held in the hand, from a stick to its cut list, on the real bench. */
+describe('the arms on the bench', function () {
+  this.timeout(150_000);
+  let bench: Workbench;
+  let page: Page;
+  onWorkbench((tools) => ({ bench, page } = tools));
+  before(async () => {
+    page.setDefaultTimeout(30_000);
+    await go(page, bench, 'shape', build);
+  });
+
+  const rack = () => page.getByRole('navigation', { name: 'Rack' });
+  const choose = async (part: string): Promise<void> => {
+    await rack()
+      .getByRole('button', { name: new RegExp(`^${part}`) })
+      .click();
+    await page.locator('canvas').waitFor();
+  };
+
+  it('nests parts under what they are mounted on, and folds them away', async () => {
+    await rack()
+      .getByRole('button', { name: /^Wick-pike, lantern/ })
+      .waitFor();
+    await rack().getByRole('button', { name: 'Fold what is mounted on Wick-pike, shaft' }).click();
+    await rack()
+      .getByRole('button', { name: /^Wick-pike, lantern/ })
+      .waitFor({ state: 'detached' });
+    await rack().getByRole('button', { name: 'Unfold what is mounted on Wick-pike, shaft' }).click();
+    await rack()
+      .getByRole('button', { name: /^Wick-pike, lantern/ })
+      .waitFor();
+    await noGraveFaults(page);
+  });
+
+  it('cures a tang too wide for its hollow handle', async () => {
+    await choose('Fog knife, blade');
+    await shows(page, 'Tang width', '20 mm');
+    await page.getByRole('button', { name: 'Tang 18 mm wide' }).click();
+    await shows(page, 'Tang width', '18 mm');
+    await page.getByText(/the tang is .* corner to corner/).waitFor({ state: 'detached' });
+  });
+
+  it('takes sheets for a thickness, and a layer away again', async () => {
+    await type(page, 'Together they should be', '12 mm');
+    await page.getByRole('button', { name: 'Take 6 and 6 mm' }).click();
+    await page.locator('[data-row="layer-2"]').waitFor();
+    await page.locator('[data-row="layer-3"]').waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Take away layer 2' }).click();
+    await page.locator('[data-row="layer-2"]').waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+z');
+    await page.locator('[data-row="layer-2"]').waitFor();
+    await saved(page);
+  });
+
+  it('draws an outline: a point is dragged, typed, made smooth, mirrored, and one comes from a file', async () => {
+    await choose('Signal pistol, body');
+    const drawing = page.getByRole('group', { name: /^Outline, drawn/ });
+    await drawing.scrollIntoViewIfNeeded();
+    const point = page.getByRole('button', { name: /^Point 2: -8 across, 0 up/ });
+    const at = await resting(point);
+    await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(at.x + at.width / 2 + 12, at.y + at.height / 2, { steps: 4 });
+    await page.mouse.up();
+    await point.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: /^Point 1:/ }).focus();
+    await page.keyboard.press('ArrowLeft');
+    await page.getByRole('button', { name: /^Point 1: -53 across, 0 up/ }).waitFor();
+    const folder = mkdtempSync(join(tmpdir(), 'fomrik-outline-'));
+    const file = join(folder, 'plate.svg');
+    writeFileSync(file, '<svg width="80mm" viewBox="0 0 80 120"><path d="M0 0H80V120H0Z"/></svg>');
+    await page.getByLabel('Read SVG or DXF').setInputFiles(file);
+    await page.getByText('4 points read from plate.svg, true size.').waitFor();
+    await page.getByRole('button', { name: /^Point \d: 40 across, 120 up/ }).waitFor();
+    writeFileSync(file, '<svg viewBox="0 0 8 12"><path d="M0 0H8V12H0Z"/></svg>');
+    await page.getByLabel('Read SVG or DXF').setInputFiles(file);
+    await page.getByLabel('Its unit').selectOption({ label: 'centimetres' });
+    await page.getByRole('button', { name: /^Point \d: 40 across, 120 up/ }).waitFor();
+    await noGraveFaults(page);
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Control+z');
+    await page.getByRole('button', { name: /^Point 2: -8 across, 0 up/ }).waitFor();
+    await saved(page);
+  });
+
+  it('tells how it balances and hangs, and takes another stick', async () => {
+    await choose('Wick-pike, shaft');
+    await page.getByRole('tab', { name: 'Fit' }).click();
+    const hand = page.getByRole('region', { name: 'In the hand' });
+    expect(await hand.innerText()).to.match(/balances 2\d\d mm beyond/);
+    const before = await figure(page, 'massG');
+    await page.getByRole('button', { name: 'Take 28 mm dowel' }).click();
+    await page.getByRole('row', { name: /28 mm dowel \(now\)/ }).waitFor();
+    for (let i = 0; i < 50 && (await figure(page, 'massG')) === before; i++) await page.waitForTimeout(100);
+    expect(await figure(page, 'massG')).to.not.equal(before);
+    await page.keyboard.press('Control+z');
+    await page.getByRole('row', { name: /1 in PVC pipe \(now\)/ }).waitFor();
+    await page.getByRole('button', { name: /^Ballast in the foot/ }).click();
+    await page.getByText(/balances .* is wanted/).waitFor({ state: 'detached' });
+    await noGraveFaults(page);
+  });
+
+  it('parts it for the luggage and lists the sticks to buy', async () => {
+    await go(page, bench, 'brief', build);
+    await page.getByRole('button', { name: /^Part it at/ }).click();
+    await page.getByText(/long as it travels/).waitFor({ state: 'detached' });
+    await saved(page);
+    await go(page, bench, 'cut', build);
+    const sticks = page.getByRole('region', { name: 'Sticks' });
+    expect(await sticks.innerText())
+      .to.include('1 in PVC pipe')
+      .and.to.include('the fewest there can be');
+    await sticks.getByRole('img', { name: /^Stick 1: .*Wick-pike, shaft/ }).waitFor();
+    await page.getByRole('img', { name: /^Wrap for a mitre 22\.5 deg/ }).waitFor();
+    await noGraveFaults(page);
+  });
+
+  it('opens every tab of every part, sticks and boards alike', async () => {
+    await go(page, bench, 'shape', build);
+    const names = await rack().getByRole('button', { name: / · / }).allInnerTexts();
+    expect(names.length).to.be.greaterThan(3);
+    for (const text of names.slice(0, 5)) {
+      await choose(text.split('\n')[0]!);
+      for (const name of ['Form and foam', 'Details and darts', 'Fit']) {
+        await page.getByRole('tab', { name }).click();
+        await page.getByRole('tabpanel').waitFor();
+      }
+    }
+    expect(await page.getByText('This screen broke').count()).to.equal(0);
+  });
+
+  it('parts a board along a line: two pieces, letters on both, one step to join them', async () => {
+    await choose('Signal pistol, body');
+    await page.getByRole('tab', { name: 'Details and darts' }).click();
+    const before = await page.locator('[data-piece]').count();
+    await page.getByRole('button', { name: 'Part it' }).click();
+    await page.locator('[data-piece$="-b"]').first().waitFor({ state: 'attached' });
+    expect(await page.locator('[data-piece]').count()).to.be.greaterThan(before);
+    await page.getByRole('button', { name: /^Take away parting line/ }).click();
+    await page.locator('[data-piece$="-b"]').first().waitFor({ state: 'detached' });
+  });
+
+  it('hangs a new head on the chosen stick', async () => {
+    await go(page, bench, 'shape', build);
+    await choose('Fog knife, handle');
+    await rack().getByRole('button', { name: 'Part', exact: true }).click();
+    await page.getByRole('menuitem', { name: /^Turned form/ }).click();
+    await rack()
+      .getByRole('button', { name: /^Turned form/ })
+      .waitFor();
+    expect(await page.getByLabel('Hangs from').locator('option:checked').innerText()).to.equal(
+      'Fog knife, handle',
+    );
+    await saved(page);
+  });
+
+  it('keeps a stunt version: unlit, a part left out, a value of its own, costed beside the hero', async () => {
+    await go(page, bench, 'brief', build);
+    const versions = page.getByRole('region', { name: 'Versions' });
+    await versions.getByRole('button', { name: 'Stunt, unlit' }).click();
+    const card = page.locator('[data-version="version-1"]');
+    await card.getByLabel('Signal pistol, muzzle ring').uncheck();
+    await versions.getByText('Otherwise: nothing lit; Signal pistol, muzzle ring left out.').waitFor();
+    await versions.getByRole('row', { name: /^Stunt, unlit .* g /, exact: false }).waitFor();
+    await noGraveFaults(page);
+    await go(page, bench, 'shape', build);
+    await rack().getByLabel('Version', { exact: true }).selectOption({ label: 'Stunt, unlit' });
+    await rack()
+      .getByRole('button', { name: /^Signal pistol, muzzle ring/ })
+      .waitFor({ state: 'detached' });
+    await rack().getByLabel('Edits go to').selectOption({ label: 'this one' });
+    await choose('Fog knife, blade');
+    await page.getByRole('tab', { name: 'Form and foam' }).click();
+    await type(page, 'Length', '150 mm');
+    await rack().getByLabel('Version', { exact: true }).selectOption({ label: 'as designed' });
+    await shows(page, 'Length', '210 mm');
+    await rack()
+      .getByRole('button', { name: /^Signal pistol, muzzle ring/ })
+      .waitFor();
+    await rack().getByLabel('Version', { exact: true }).selectOption({ label: 'Stunt, unlit' });
+    await shows(page, 'Length', '150 mm');
+    await saved(page);
+  });
+});

@@ -1,0 +1,323 @@
+import type { Row, RowsField } from '@fomrik/core/document';
+import { drawnLine } from '@fomrik/core/forms';
+import { boundsOf } from '@fomrik/core/geometry';
+import { trimNumber } from '@fomrik/core/units';
+import { mirroredRows, twinOf } from './outlineRows';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { drawingUnits, readOutline } from '@fomrik/core/files/outline/readOutline';
+
+interface OutlineEditorProps {
+  field: RowsField;
+  rows: readonly Row[];
+  onChange: (rows: Row[]) => void;
+  onDrag: (rows: Row[]) => void;
+  onDragEnd: () => void;
+}
+
+type Axis = readonly [across: string, up: string];
+const axes: Record<'outline' | 'profile', Axis> = {
+  outline: ['xMm', 'yMm'],
+  profile: ['acrossMm', 'zMm'],
+};
+
+const SNAPS = [0, 1, 5, 10] as const;
+/** Points and the middle line draw a dragged point from this far, mm at the drawing's scale. */
+const NEAR = 0.012;
+
+/** The points of a rows field drawn and dragged: an outline seen from the front, or half of a profile about its axis. */
+export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: OutlineEditorProps) {
+  const kind = field.draws ?? 'outline';
+  const [ax, up] = axes[kind];
+  const half = kind === 'profile';
+  const svg = useRef<SVGSVGElement>(null);
+  const held = useRef<number | undefined>(undefined);
+  const [chosen, setChosen] = useState(0);
+  const [snap, setSnap] = useState<number>(1);
+  const [symmetric, setSymmetric] = useState(false);
+  const [said, setSaid] = useState('');
+  const [asking, setAsking] = useState<{ name: string; text: string } | undefined>();
+  const at = (row: Row) => ({ x: Number(row[ax]) / (half ? 2 : 1), y: Number(row[up]) });
+  const points = rows.map(at);
+  const line = half
+    ? [...points].sort((a, b) => a.y - b.y)
+    : drawnLine(rows as { xMm: number; yMm: number; node: 'corner' | 'smooth' }[]);
+  const b = boundsOf([...line, ...points, ...(half ? [{ x: 0, y: 0 }] : [])]);
+  // While a point is dragged the paper stays where it is.
+  const [paper, setPaper] = useState<typeof b | undefined>();
+  const view = paper ?? b;
+  const pad = Math.max(12, (view.maxX - view.minX) * 0.08, (view.maxY - view.minY) * 0.08);
+  const [w, h] = [view.maxX - view.minX + 2 * pad, view.maxY - view.minY + 2 * pad];
+  const size = Math.max(w, h);
+  const ranged = (key: string, value: number): number => {
+    const of = field.of.find((f) => f.key === key);
+    const [low, high] = of && 'range' in of ? of.range : [-Infinity, Infinity];
+    return Math.min(high, Math.max(low, value));
+  };
+  const put = (i: number, x: number, y: number): Row[] => {
+    const moved = (row: Row, px: number): Row => ({
+      ...row,
+      [ax]: ranged(ax, half ? Math.max(0, px) * 2 : px),
+      [up]: ranged(up, y),
+    });
+    const twin = symmetric && !half ? twinOf(points, i) : undefined;
+    return rows.map((row, k) => (k === i ? moved(row, x) : k === twin ? moved(row, -x) : row));
+  };
+  const snapped = (x: number, y: number, i: number): [number, number] => {
+    const reach = size * NEAR;
+    const lines = (key: 'x' | 'y'): number[] => [0, ...points.flatMap((p, k) => (k === i ? [] : [p[key]]))];
+    const to = (value: number, of: number[]): number | undefined =>
+      of
+        .filter((v) => Math.abs(v - value) < reach)
+        .sort((p, q) => Math.abs(p - value) - Math.abs(q - value))[0];
+    const grid = (value: number): number => (snap === 0 ? value : Math.round(value / snap) * snap);
+    return snap === 0 ? [x, y] : [to(x, lines('x')) ?? grid(x), to(y, lines('y')) ?? grid(y)];
+  };
+  const under = (e: PointerEvent): [number, number] => {
+    const box = svg.current!.getBoundingClientRect();
+    const scale = Math.max(w / box.width, h / box.height);
+    const [left, top] = [box.left + (box.width - w / scale) / 2, box.top + (box.height - h / scale) / 2];
+    return [view.minX - pad + (e.clientX - left) * scale, view.maxY + pad - (e.clientY - top) * scale];
+  };
+  const onMove = (e: PointerEvent): void => {
+    if (held.current === undefined) return;
+    const [x, y] = under(e);
+    onDrag(put(held.current, ...snapped(x, y, held.current)));
+  };
+  const drop = (): void => {
+    if (held.current === undefined) return;
+    held.current = undefined;
+    setPaper(undefined);
+    onDragEnd();
+  };
+  const add = (after: number): void => {
+    const next = rows[(after + 1) % rows.length]!;
+    const row = rows[after]!;
+    const middle: Row = {
+      ...row,
+      [ax]: ranged(ax, (Number(row[ax]) + Number(next[ax])) / 2),
+      [up]: ranged(up, (Number(row[up]) + Number(next[up])) / 2),
+    };
+    onChange([...rows.slice(0, after + 1), middle, ...rows.slice(after + 1)]);
+    setChosen(after + 1);
+  };
+  const take = (i: number): void => {
+    if (rows.length <= field.range[0]) return;
+    onChange(rows.filter((_, k) => k !== i));
+    setChosen(Math.max(0, i - 1));
+  };
+  const onKey = (e: KeyboardEvent, i: number): void => {
+    const by = e.altKey ? 0.1 : e.shiftKey ? 10 : 1;
+    const step: Record<string, [number, number]> = {
+      ArrowLeft: [-by, 0],
+      ArrowRight: [by, 0],
+      ArrowUp: [0, by],
+      ArrowDown: [0, -by],
+    };
+    const move = step[e.key];
+    if (move) {
+      e.preventDefault();
+      onChange(put(i, points[i]!.x + move[0], points[i]!.y + move[1]));
+    }
+    if (e.key === 'Delete' || e.key === 'Backspace') {
+      e.preventDefault();
+      take(i);
+    }
+  };
+  const current = Math.min(chosen, rows.length - 1);
+  const node = rows[current]?.['node'];
+  const readIn = (file: { name: string; text: string }, unitMm?: number): void => {
+    const found = readOutline(file.text, file.name, field.range[1], unitMm);
+    setAsking(undefined);
+    if (!found.ok) return setSaid(found.message);
+    if ('asks' in found.value) {
+      setSaid(`${file.name} does not say its unit.`);
+      return setAsking(file);
+    }
+    const { points: read } = found.value;
+    setSaid(`${read.length} points read from ${file.name}, true size.`);
+    onChange(read.map(([x, y]) => ({ xMm: ranged('xMm', x), yMm: ranged('yMm', y), node: 'corner' })));
+  };
+  return (
+    <div className="col-span-full grid grid-cols-[minmax(0,1fr)_13rem] gap-3 border-t border-hair pt-1 max-[1000px]:grid-cols-1">
+      <svg
+        ref={svg}
+        viewBox={`${view.minX - pad} ${-view.maxY - pad} ${w} ${h}`}
+        className="h-72 w-full touch-none bg-leaf"
+        role="group"
+        aria-label={`${field.label}, drawn: ${rows.length} points`}
+        onPointerMove={onMove}
+        onPointerUp={drop}
+        onPointerCancel={drop}
+      >
+        <line
+          x1={0}
+          x2={0}
+          y1={-view.maxY - pad}
+          y2={-view.minY + pad}
+          stroke="var(--color-soft)"
+          strokeWidth={size / 600}
+          strokeDasharray={`${size / 60} ${size / 150} ${size / 300} ${size / 150}`}
+        />
+        {half && (
+          <polyline
+            points={line.map((p) => `${-p.x},${-p.y}`).join(' ')}
+            fill="none"
+            stroke="var(--color-soft)"
+            strokeWidth={size / 500}
+          />
+        )}
+        {half ? (
+          <polyline
+            points={line.map((p) => `${p.x},${-p.y}`).join(' ')}
+            fill="none"
+            stroke="var(--color-ink)"
+            strokeWidth={size / 300}
+          />
+        ) : (
+          <polygon
+            points={line.map((p) => `${p.x},${-p.y}`).join(' ')}
+            fill="var(--color-foam)"
+            fillOpacity={0.18}
+            stroke="var(--color-ink)"
+            strokeWidth={size / 300}
+          />
+        )}
+        {points.map((p, i) => (
+          <g
+            key={i}
+            role="button"
+            tabIndex={0}
+            aria-label={`Point ${i + 1}: ${trimNumber(p.x, 1)} across, ${trimNumber(p.y, 1)} up`}
+            aria-pressed={i === current}
+            className="cursor-move outline-none focus-visible:[&>rect]:stroke-[var(--color-marigold)]"
+            onFocus={() => setChosen(i)}
+            onKeyDown={(e) => onKey(e, i)}
+            onPointerDown={(e) => {
+              (e.target as Element).setPointerCapture(e.pointerId);
+              held.current = i;
+              setPaper(b);
+              setChosen(i);
+            }}
+          >
+            <circle cx={p.x} cy={-p.y} r={size / 40} fill="transparent" />
+            {rows[i]?.['node'] === 'smooth' ? (
+              <circle
+                cx={p.x}
+                cy={-p.y}
+                r={size / 110}
+                fill={i === current ? 'var(--color-teal)' : 'white'}
+                stroke="var(--color-teal)"
+                strokeWidth={size / 350}
+              />
+            ) : (
+              <rect
+                x={p.x - size / 120}
+                y={-p.y - size / 120}
+                width={size / 60}
+                height={size / 60}
+                fill={i === current ? 'var(--color-teal)' : 'white'}
+                stroke="var(--color-teal)"
+                strokeWidth={size / 350}
+              />
+            )}
+          </g>
+        ))}
+      </svg>
+      <div className="flex flex-col gap-1.5 text-[13px]">
+        <p>
+          Point {current + 1}: {trimNumber(points[current]?.x ?? 0, 1)} across,{' '}
+          {trimNumber(points[current]?.y ?? 0, 1)} up
+        </p>
+        <div className="flex flex-wrap gap-1">
+          <button
+            type="button"
+            className="btn min-h-7 px-2"
+            disabled={rows.length >= field.range[1]}
+            onClick={() => add(current)}
+          >
+            Add after it
+          </button>
+          <button
+            type="button"
+            className="btn min-h-7 px-2"
+            disabled={rows.length <= field.range[0]}
+            onClick={() => take(current)}
+          >
+            Take away
+          </button>
+          {node !== undefined && (
+            <button
+              type="button"
+              className="btn min-h-7 px-2"
+              onClick={() =>
+                onChange(
+                  rows.map((r, k) =>
+                    k === current ? { ...r, node: node === 'smooth' ? 'corner' : 'smooth' } : r,
+                  ),
+                )
+              }
+            >
+              Make it {node === 'smooth' ? 'a corner' : 'smooth'}
+            </button>
+          )}
+        </div>
+        <label className="label">
+          Snap to
+          <select className="box" value={snap} onChange={(e) => setSnap(Number(e.target.value))}>
+            {SNAPS.map((mm) => (
+              <option key={mm} value={mm}>
+                {mm === 0 ? 'nothing' : `${mm} mm, points, middle line`}
+              </option>
+            ))}
+          </select>
+        </label>
+        {!half && (
+          <>
+            <label className="flex items-center gap-2">
+              <input type="checkbox" checked={symmetric} onChange={(e) => setSymmetric(e.target.checked)} />
+              Move both sides alike
+            </label>
+            <button
+              type="button"
+              className="btn min-h-7 px-2"
+              onClick={() => onChange(mirroredRows(rows, field.range[1]))}
+            >
+              Mirror the right half
+            </button>
+            <label className="btn min-h-7 cursor-pointer px-2">
+              Read SVG or DXF
+              <input
+                type="file"
+                accept=".svg,.dxf"
+                className="sr-only"
+                onChange={(e) => {
+                  const file = e.target.files?.[0];
+                  e.target.value = '';
+                  if (file) void file.text().then((text) => readIn({ name: file.name, text }));
+                }}
+              />
+            </label>
+          </>
+        )}
+        {asking && (
+          <label className="label">
+            Its unit
+            <select className="box" defaultValue="" onChange={(e) => readIn(asking, Number(e.target.value))}>
+              <option value="" disabled>
+                choose
+              </option>
+              {drawingUnits.map((u) => (
+                <option key={u.label} value={u.mm}>
+                  {u.label}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <p role="status" className="text-[12px] text-soft">
+          {said || 'Drag points, or move the focused one with the arrows (Shift 10, Alt 0.1).'}
+        </p>
+      </div>
+    </div>
+  );
+}

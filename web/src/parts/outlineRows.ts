@@ -1,0 +1,20 @@
+import type { Row } from '@fomrik/core/document';
+
+/** The point that mirrors another about the middle line, when there is one. */
+export function twinOf(points: readonly { x: number; y: number }[], i: number): number | undefined {
+  const p = points[i]!;
+  if (Math.abs(p.x) < 0.5) return undefined;
+  const k = points.findIndex((q, n) => n !== i && Math.abs(q.x + p.x) < 1.5 && Math.abs(q.y - p.y) < 1.5);
+  return k < 0 ? undefined : k;
+}
+
+/** Points right of the middle line, then their mirror images the other way round. */
+export function mirroredRows(rows: readonly Row[], most: number): Row[] {
+  const right = rows.filter((r) => Number(r['xMm']) >= -0.25);
+  if (right.length < 2) return [...rows];
+  const left = [...right]
+    .reverse()
+    .filter((r) => Number(r['xMm']) > 0.25)
+    .map((r) => ({ ...r, xMm: -Number(r['xMm']) }));
+  return [...right, ...left].slice(0, most);
+}

@@ -1,0 +1,70 @@
+import {
+  applyChanges,
+  type BuildDoc,
+  type Change,
+  editPart,
+  inVersion,
+  type Part,
+  type Version,
+} from '@fomrik/core/document';
+import { produce, type Draft } from 'immer';
+import { toast } from 'sonner';
+import { useBuild } from './build';
+import { useView } from './view';
+
+const versionOf = (doc: BuildDoc, id: string): Version | undefined => doc.versions?.find((v) => v.id === id);
+
+let last: { doc: BuildDoc; id: string; shown: BuildDoc } | undefined;
+
+/** The document as the chosen version has it; the same object as long as neither changes. */
+export function shownDoc(doc: BuildDoc, id: string): BuildDoc {
+  if (last?.doc === doc && last.id === id) return last.shown;
+  const shown = inVersion(doc, versionOf(doc, id));
+  last = { doc, id, shown };
+  return shown;
+}
+
+/** The part as it is shown. */
+export function useShownParts(): readonly Part[] {
+  const doc = useBuild((s) => s.doc);
+  const id = useView((v) => v.versionId);
+  return shownDoc(doc, id).parts;
+}
+
+/** A part edited as it is shown: in the document, or in the shown version alone. */
+export function editedPart(doc: BuildDoc, before: Part, recipe: (part: Draft<Part>) => void): BuildDoc {
+  const { versionId, versionScope } = useView.getState();
+  const after = produce(before, recipe);
+  if (after === before) return doc;
+  if (!versionOf(doc, versionId))
+    return { ...doc, parts: doc.parts.map((p) => (p.id === after.id ? after : p)) };
+  return editPart(doc, versionId, versionScope, before, after);
+}
+
+/** Changes that lead from the document as it is shown, such as a remedy's. */
+export function applyShown(changes: readonly Change[]): void {
+  const { doc, apply, replace } = useBuild.getState();
+  const { versionId, versionScope } = useView.getState();
+  const shown = shownDoc(doc, versionId);
+  if (shown === doc) return apply(changes);
+  const elsewhere = versionOf(doc, versionId)?.statureMm !== undefined;
+  if (elsewhere && changes.some((c) => c.path[0] === 'wearer')) {
+    toast('This version is for someone of another height. Show the build itself to change its wearer.');
+    return;
+  }
+  const next = applyChanges(shown, changes);
+  // A version may show fewer circuits than there are: they are found again by what they are called.
+  const rest = changes
+    .filter((c) => c.path[0] !== 'parts')
+    .map(({ path, value }): Change => {
+      const [root, index, ...deeper] = path;
+      if (root !== 'circuits' || typeof index !== 'number') return { path, value };
+      const id = shown.circuits[index]?.id;
+      return { path: [root, doc.circuits.findIndex((c) => c.id === id), ...deeper], value };
+    });
+  const edited = next.parts.reduce((now, after, i) => {
+    const before = shown.parts[i]!;
+    return before === after ? now : editPart(now, versionId, versionScope, before, after);
+  }, doc);
+  replace(applyChanges(edited, rest));
+}
