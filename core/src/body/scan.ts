@@ -80,10 +80,18 @@ export function standUp(mesh: Mesh, unit: ScanUnit): Mesh {
 const STEP_MM = 3;
 const middleX = (points: readonly Vec2[]): number => points.reduce((sum, p) => sum + p.x, 0) / points.length;
 
-/** Trunk and two arms of like girth: neither arm has run into the trunk. */
+const middleOf = (points: readonly Vec2[]): Vec2 => ({
+  x: middleX(points),
+  y: points.reduce((sum, p) => sum + p.y, 0) / points.length,
+});
+
+/** A trunk between two arms of like girth: neither arm has run into the trunk, nor into a half of it where the scan has a hole. */
 function armsApart(bodies: readonly Vec2[][]): boolean {
+  if (bodies.length !== 3) return false;
   const [, a, b] = bodies.map((body) => tapeGirthMm(body));
-  return bodies.length === 3 && b! > 0.7 * a!;
+  const [trunk, one, other] = bodies.map(middleOf) as [Vec2, Vec2, Vec2];
+  const between = (one.x - trunk.x) * (other.x - trunk.x) + (one.y - trunk.y) * (other.y - trunk.y) < 0;
+  return between && b! > 0.7 * a!;
 }
 
 /** Share of stature between which each girth is looked for, whether the widest or the narrowest counts, and how many

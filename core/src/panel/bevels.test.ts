@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { make } from '../parts/testing/worn.test';
+import { checkOf, make } from '../parts/testing/worn.test';
 import type { PieceEdge } from './piece';
-import { bevelsOf } from './bevels';
+import { bevelsOf, STEEPEST_BEVEL_DEG } from './bevels';
+import { foamOf } from './lay';
 import { growEdges } from './growEdges';
 import { gridOf, onSlice } from './grids';
 import type { Panel } from './panel';
@@ -72,6 +73,30 @@ describe('bevels', () => {
     const wider = growEdges(piece, [4, 0, 4, 0]);
     expect(wider.edges[1]!.lengthMm).to.be.closeTo(piece.edges[1]!.lengthMm + 8, 0.1);
     expect(wider.areaMm2).to.be.greaterThan(piece.areaMm2 + 4 * piece.edges[0]!.lengthMm);
+  });
+
+  it('are square where a seam folds back further than a knife can follow, and the part says so', () => {
+    const dome = (heightMm: number): ReturnType<typeof make> =>
+      make(
+        'rounds',
+        { sections: [{ kind: 'dome', heightMm, lowMm: 60, highMm: 100, joint: 'butt', foamMm: 0 }] },
+        { nominalMm: 6 },
+      );
+    const turned = [dome(30), dome(3)].filter((m) => checkOf(m, 'folds-back'));
+    expect(turned.length).to.be.greaterThan(0);
+    for (const { made, pieces } of turned) {
+      const back = pieces.flatMap((p) => p.edges.filter((e) => e.foldsBackDeg !== undefined));
+      expect(back.length % 2).to.equal(0);
+      for (const e of back) {
+        expect(e.bevelDeg).to.equal(0);
+        expect(Math.abs(e.foldsBackDeg!)).to.be.greaterThan(2 * STEEPEST_BEVEL_DEG);
+      }
+      const cut = made.laid.reduce((sum, l) => sum + l.piece.areaMm2, 0);
+      expect(cut / foamOf(made.laid, made.model.joins).areaMm2, 'no piece outgrows the form').to.be.closeTo(
+        1,
+        0.08,
+      );
+    }
   });
 
   it('follow the ridge of a breastplate', () => {

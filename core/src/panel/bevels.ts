@@ -10,6 +10,13 @@ const SQUARE_DEG = 3;
 export const squareWhenSmall = (bevelDeg: number): number =>
   Math.abs(2 * bevelDeg) < SQUARE_DEG ? 0 : bevelDeg;
 
+/** Steeper than this a knife cannot be held to the edge, and the bevel would be wider than the foam is thick by far; from memory. */
+export const STEEPEST_BEVEL_DEG = 60;
+
+/** The bevel that is cut: none where the seam folds back so far that no knife follows; such edges are butted square. */
+export const cuttableBevel = (bevelDeg: number): number =>
+  Math.abs(bevelDeg) > STEEPEST_BEVEL_DEG ? 0 : bevelDeg;
+
 /**
  * Bevel of two panels that meet: each loses half the turning angle (plane geometry), taken as the mean along
  * the seam. Positive is lost from the back, for a seam that turns outwards like the edge of a box; negative

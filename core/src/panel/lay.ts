@@ -13,7 +13,7 @@ import {
   type Vec3,
 } from '../geometry';
 import type { FoamSheet } from '../materials';
-import { bevelsOf } from './bevels';
+import { bevelsOf, cuttableBevel } from './bevels';
 import { edgeRun } from './edgeRun';
 import { type Flush, flushEaseMm, flushEdges } from './flush';
 import { flatPanel, type FlatOptions, type FlatPanel } from './flatPanel';
@@ -91,7 +91,9 @@ function bevelSeams(laid: readonly LaidPanel[], joins: readonly Join[], flush: r
     const [panelA, panelB] = [a, b].map(([id]) => laid.find((l) => l.panel.id === id)?.panel);
     const [edgeA, edgeB] = [find(a), find(b)];
     if (!panelA || !panelB || !edgeA || !edgeB) continue;
-    edgeA.bevelDeg = edgeB.bevelDeg = bevelsOf(panelA, a[1], panelB, b[1]);
+    const asked = bevelsOf(panelA, a[1], panelB, b[1]);
+    edgeA.bevelDeg = edgeB.bevelDeg = cuttableBevel(asked);
+    if (edgeA.bevelDeg !== asked) edgeA.foldsBackDeg = edgeB.foldsBackDeg = 2 * asked;
   }
   for (const { laid: one, side, along, bevelDeg } of flush) {
     if (bevelDeg === 0) continue;
@@ -295,7 +297,9 @@ function bevelAreas(skins: readonly Skin[], grids: readonly Vec3[][][], joins: r
   for (const { a, b, kind } of joins) {
     const [i, k] = [a, b].map(([id]) => skins.findIndex((s) => s.panel.id === id)) as [number, number];
     if (kind !== 'seam' || i < 0 || k < 0 || (i === k && a[1] === b[1])) continue;
-    const tangent = Math.tan((bevelsOf(skins[i]!.panel, a[1], skins[k]!.panel, b[1]) * Math.PI) / 180);
+    const tangent = Math.tan(
+      (cuttableBevel(bevelsOf(skins[i]!.panel, a[1], skins[k]!.panel, b[1])) * Math.PI) / 180,
+    );
     for (const [at, side] of [
       [i, a[1]],
       [k, b[1]],

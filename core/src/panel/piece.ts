@@ -16,6 +16,8 @@ export interface PieceEdge {
   bevelDeg: number;
   /** How far the outer face stands beyond the drawn line at a bevel; the inner face stands back in proportion. */
   proudMm?: number;
+  /** How far a seam turns that folds back too far to be bevelled, degrees, signed as bevels are; it is butted square. */
+  foldsBackDeg?: number;
   joint: Joint;
   /** The edge on the other side. */
   mate?: { pieceId: string; edgeId: string };

@@ -22,6 +22,7 @@ import { foamFor, modelOf, sheetOf, type Around } from './around';
 import { bendChecks, unsoldChecks } from './checks/foam';
 import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
+import { foldBackChecks } from './checks/foldBack';
 import { touchChecks } from './checks/touch';
 import { repointed } from './repointed';
 import { pressChecks, slackChecks } from './checks/wear';
@@ -185,6 +186,7 @@ export function makePart(
       ...bendChecks(part, around, bending),
       ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, shell, part, around.kinds)] : []),
       ...touchChecks(model, laid),
+      ...foldBackChecks(pieces),
       ...clashChecks(part, featured.items),
       ...worstOf(featured.checks),
     ].map((check) => ({ check, from: 'part' as const })),

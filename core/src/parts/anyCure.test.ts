@@ -1,0 +1,49 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { resolveBody } from '../body';
+import { applyChanges, type Part } from '../document';
+import { standardKinds } from './kinds';
+import { isValid, triedCures } from './cures';
+import { makePart } from './made';
+import { anyPart } from './testing/anyPart';
+import { anyone, aroundOf } from './testing/worn.test';
+
+/** Parts over all forms; FOMRIK_PARTS=10000 for a long run. */
+const count = Number(process.env['FOMRIK_PARTS'] ?? 2000);
+const perForm = Math.ceil(count / standardKinds.forms.size);
+
+describe('the cures of any valid part', function () {
+  this.timeout(60_000 + count * 150);
+  let tried = 0;
+  after(() => expect(tried).to.be.greaterThan(count / 4));
+
+  for (const form of standardKinds.forms.keys())
+    it(`${form}: lead to a valid part that has less of what they cure, worked out anew`, () => {
+      fc.assert(
+        fc.property(
+          anyone.chain((measures) =>
+            fc.record({
+              measures: fc.constant(measures),
+              part: anyPart(form, { name: 'Anyone', underLayerMm: 2, measures }),
+            }),
+          ),
+          ({ measures, part }) => {
+            const around = aroundOf({ body: resolveBody(measures), underLayerMm: 2 });
+            const made = makePart(part, around, { coarse: true });
+            for (const noticed of made.noticed.filter((n) => n.from !== 'flat'))
+              for (const cure of triedCures(noticed, part, around, made)) {
+                const cured: Part = applyChanges(part, cure.changes);
+                tried += 1;
+                const told = `${noticed.check.id} “${cure.label}”`;
+                expect(isValid(cured, around), told).to.equal(true);
+                const left = makePart(cured, around, { coarse: true }).noticed.find(
+                  (n) => n.check.id === noticed.check.id,
+                );
+                expect(left?.check.excess ?? 0, told).to.be.lessThan(noticed.check.excess);
+              }
+          },
+        ),
+        { numRuns: perForm, seed: 20261125 },
+      );
+    });
+});
