@@ -1,9 +1,20 @@
+import type { Habits } from '../materials';
+
 /** Opening at the surface of a V groove of depth d that closes at fold β: 2·d·tan(β/2) (plane geometry). */
 export const grooveOpeningMm = (depthMm: number, foldRad: number): number =>
   2 * depthMm * Math.tan(foldRad / 2);
 
-/** Depth of the default V: a little more than half the thickness (common practice, no source). */
-export const grooveDepthMm = (thicknessMm: number): number => 0.55 * thicknessMm;
+/** Depth of what is cut for a fold, in thicknesses: a V a little more than half through (common practice, no source), the others from memory. */
+const depths: Record<Habits['fold'], number> = {
+  'v-groove': 0.55,
+  'slanted-pair': 0.5,
+  'heat-and-fold': 0,
+  'partial-cut': 0.6,
+};
+
+/** How deep a fold is grooved, mm; nothing when it is only heated. */
+export const grooveDepthMm = (thicknessMm: number, school: Habits['fold'] = 'v-groove'): number =>
+  depths[school] * thicknessMm;
 
 /**
  * Opening to cut for a fold, from the opening that closed a right angle cleanly in a groove test; without a test

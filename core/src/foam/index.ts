@@ -1,5 +1,5 @@
 export { bendStrain, ringTestNeutralFraction, strainClass, strainClassName, type StrainClass } from './bend';
 export { foamMassG } from './foamMass';
-export { foldOpeningMm, groovesForBend } from './groove';
+export { foldOpeningMm, grooveDepthMm, groovesForBend } from './groove';
 export { sprungOpeningMm } from './spring';
 export { stackWays, type StackWay } from './stacks';

@@ -29,6 +29,7 @@ export {
   type Side,
 } from './panel';
 export { bandAlong, insetOf, onGrid, spotsAlong } from './patch';
+export { netsOf, type Nets } from './nets';
 export { nearestOn } from './pick';
 export { eachOf, type Hole, type Mark, type Piece, type PieceEdge } from './piece';
 export { platePanel, platePiece } from './plate';

@@ -12,9 +12,10 @@ import {
   type Vec2,
   type Vec3,
 } from '../geometry';
-import type { FoamSheet } from '../materials';
+import type { FoamSheet, Habits } from '../materials';
 import { bevelsOf, cuttableBevel } from './bevels';
 import { edgeRun } from './edgeRun';
+import { foldOf } from './fold';
 import { type Flush, flushEaseMm, flushEdges } from './flush';
 import { flatPanel, type FlatOptions, type FlatPanel } from './flatPanel';
 import { growEdges } from './growEdges';
@@ -34,6 +35,8 @@ import {
 } from './panel';
 import type { Piece, PieceEdge } from './piece';
 
+const rad = (deg: number): number => (deg * Math.PI) / 180;
+
 /** A panel in its foam, laid flat. */
 export interface LaidPanel extends FlatPanel {
   panel: Panel;
@@ -43,6 +46,8 @@ export interface LaidPanel extends FlatPanel {
 /** How a form's panels are laid: limits for all of them, and darts by hand for some. */
 export interface LayOptions extends FlatOptions {
   dartsByHand?: readonly PieceDarts[];
+  /** How folds are cut; the default V when absent. */
+  fold?: Habits['fold'];
 }
 
 /** Lays a panel flat; one that would overlap itself is split down its middle, at most twice over. */
@@ -81,17 +86,27 @@ function notch(piece: Piece, edge: PieceEdge, letter: string, backwards: boolean
 
 /**
  * Bevels of every seam, and what they do to the flat pieces: at a mitre the layer that is cut reaches further than
- * the inner face by its depth times the tangent of the bevel, and the outer face by the whole thickness' worth.
+ * the inner face by its depth times the tangent of the bevel, and the outer face by the whole thickness' worth. At a
+ * fold the piece ends where its groove is cut.
  */
-function bevelSeams(laid: readonly LaidPanel[], joins: readonly Join[], flush: readonly Flush[]): void {
+function bevelSeams(
+  laid: readonly LaidPanel[],
+  joins: readonly Join[],
+  flush: readonly Flush[],
+  fold: Habits['fold'],
+): void {
   const find = ([id, side]: Join['a']): PieceEdge | undefined =>
     laid.find((l) => l.panel.id === id)?.piece.edges.find((e) => e.id === side);
   for (const { a, b, kind } of joins) {
-    if (kind !== 'seam' || (a[0] === b[0] && a[1] === b[1])) continue;
+    if (kind === 'closure' || (a[0] === b[0] && a[1] === b[1])) continue;
     const [panelA, panelB] = [a, b].map(([id]) => laid.find((l) => l.panel.id === id)?.panel);
     const [edgeA, edgeB] = [find(a), find(b)];
     if (!panelA || !panelB || !edgeA || !edgeB) continue;
     const asked = bevelsOf(panelA, a[1], panelB, b[1]);
+    if (kind === 'fold') {
+      edgeA.foldDeg = edgeB.foldDeg = 2 * asked;
+      continue;
+    }
     edgeA.bevelDeg = edgeB.bevelDeg = cuttableBevel(asked);
     if (edgeA.bevelDeg !== asked) edgeA.foldsBackDeg = edgeB.foldsBackDeg = 2 * asked;
   }
@@ -104,10 +119,14 @@ function bevelSeams(laid: readonly LaidPanel[], joins: readonly Join[], flush: r
   }
   for (const l of laid) {
     const { thicknessMm, neutralFraction } = l.foam;
-    const tangent = (e: PieceEdge): number => Math.tan((e.bevelDeg * Math.PI) / 180);
+    const tangent = (e: PieceEdge): number => Math.tan(rad(e.bevelDeg));
     for (const edge of l.piece.edges)
       if (edge.bevelDeg !== 0) edge.proudMm = (1 - neutralFraction.value) * thicknessMm.value * tangent(edge);
-    const out = l.piece.edges.map((e) => neutralFraction.value * thicknessMm.value * tangent(e));
+    const out = l.piece.edges.map((e) =>
+      e.foldDeg === undefined
+        ? neutralFraction.value * thicknessMm.value * tangent(e)
+        : foldOf(l.foam, rad(e.foldDeg), fold).outMm,
+    );
     if (out.some((mm) => Math.abs(mm) > LEAST_GROWTH_MM)) l.piece = growEdges(l.piece, out);
   }
 }
@@ -123,7 +142,12 @@ const letterOf = (i: number): string =>
   (i < 26 ? '' : String.fromCharCode(64 + Math.floor(i / 26))) + String.fromCharCode(65 + (i % 26));
 
 function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: readonly Flush[]): void {
-  joins.forEach((join, i) => {
+  const met = joins.filter((j) => j.kind !== 'fold');
+  for (const { a, b, kind } of joins)
+    if (kind === 'fold')
+      for (const [id, side] of [a, b])
+        laid.find((l) => l.panel.id === id)!.piece.edges.find((e) => e.id === side)!.joint = 'fold';
+  met.forEach((join, i) => {
     const [a, b] = [join.a, join.b].map(([id, side]) => {
       const piece = laid.find((l) => l.panel.id === id)?.piece;
       return piece && { piece, edge: piece.edges.find((e) => e.id === side)! };
@@ -153,7 +177,7 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
     const edge = one.laid.piece.edges.find((e) => e.id === one.side)!;
     if (Math.abs(ease) > SEAM_TOLERANCE_MM) edge.easeMm = ease;
   }
-  let next = joins.length;
+  let next = met.length;
   for (const { piece } of laid)
     for (const edge of piece.edges)
       if (edge.hung && edge.joint === 'hung') {
@@ -178,7 +202,7 @@ export function layPanels(
     else laid.push(...lay(panel, foam, options, 2, all));
   }
   const flush = flushEdges(laid);
-  bevelSeams(laid, all, flush);
+  bevelSeams(laid, all, flush, options.fold ?? 'v-groove');
   joinEdges(laid, all, flush);
   return laid;
 }
@@ -269,11 +293,12 @@ export function bendingOf(skins: readonly Skin[]): Bending {
 export function foamOf(
   skins: readonly Skin[],
   joins: readonly Join[],
+  fold: Habits['fold'] = 'v-groove',
 ): { areaMm2: number; massG: number; girthMm: number } {
   const grids = skins.map(({ panel, foam }) =>
     offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value),
   );
-  const grown = bevelAreas(skins, grids, joins);
+  const grown = bevelAreas(skins, grids, joins, fold);
   const areas = grids.map((grid, i) => {
     const { plate } = skins[i]!.panel;
     return plate ? regionArea(plateRegion(plate)) : meshArea(gridMesh(grid)) + grown[i]!;
@@ -292,14 +317,18 @@ export function foamOf(
 }
 
 /** What bevels add to each piece: at a mitre the layer that is cut reaches further than the inner face. */
-function bevelAreas(skins: readonly Skin[], grids: readonly Vec3[][][], joins: readonly Join[]): number[] {
+function bevelAreas(
+  skins: readonly Skin[],
+  grids: readonly Vec3[][][],
+  joins: readonly Join[],
+  fold: Habits['fold'],
+): number[] {
   const grown = skins.map(() => 0);
   for (const { a, b, kind } of joins) {
     const [i, k] = [a, b].map(([id]) => skins.findIndex((s) => s.panel.id === id)) as [number, number];
-    if (kind !== 'seam' || i < 0 || k < 0 || (i === k && a[1] === b[1])) continue;
-    const tangent = Math.tan(
-      (cuttableBevel(bevelsOf(skins[i]!.panel, a[1], skins[k]!.panel, b[1])) * Math.PI) / 180,
-    );
+    if (kind === 'closure' || i < 0 || k < 0 || (i === k && a[1] === b[1])) continue;
+    const bevelDeg = bevelsOf(skins[i]!.panel, a[1], skins[k]!.panel, b[1]);
+    const tangent = Math.tan(rad(cuttableBevel(bevelDeg)));
     for (const [at, side] of [
       [i, a[1]],
       [k, b[1]],
@@ -308,7 +337,11 @@ function bevelAreas(skins: readonly Skin[], grids: readonly Vec3[][][], joins: r
       const points = grids[at]!.flat();
       const run = sideVertices(panel, side).map((v) => points[v]!);
       const lengthMm = run.slice(1).reduce((sum, p, n) => sum + dist3(p, run[n]!), 0);
-      grown[at]! += lengthMm * foam.neutralFraction.value * foam.thicknessMm.value * tangent;
+      grown[at]! +=
+        lengthMm *
+        (kind === 'fold'
+          ? foldOf(foam, rad(2 * bevelDeg), fold).outMm
+          : foam.neutralFraction.value * foam.thicknessMm.value * tangent);
     }
   }
   return grown;

@@ -68,11 +68,11 @@ export interface Ruled {
   outMm: number;
 }
 
-/** Two sides that meet. */
+/** Two sides that meet: glued, shut by a closure, or one sheet folded. */
 export interface Join {
   a: [panelId: string, side: Side];
   b: [panelId: string, side: Side];
-  kind: 'seam' | 'closure';
+  kind: 'seam' | 'closure' | 'fold';
 }
 
 export const rowsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid.length;

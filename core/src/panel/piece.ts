@@ -2,8 +2,8 @@ import type { Hung } from './panel';
 import type { HandDart } from '../document';
 import type { Vec2 } from '../geometry';
 
-/** How an edge meets its neighbour: left open, glued to its mate, shut by a closure, or fastened to the face of another piece. */
-export type Joint = 'free' | 'seam' | 'closure' | 'hung';
+/** How an edge meets its neighbour: left open, glued to its mate, shut by a closure, one with it and folded, or fastened to the face of another piece. */
+export type Joint = 'free' | 'seam' | 'closure' | 'fold' | 'hung';
 
 /** A run of the outline, from vertex `from` to vertex `to` counter-clockwise. */
 export interface PieceEdge {
@@ -18,7 +18,11 @@ export interface PieceEdge {
   proudMm?: number;
   /** How far a seam turns that folds back too far to be bevelled, degrees, signed as bevels are; it is butted square. */
   foldsBackDeg?: number;
+  /** How far the sheet folds here, degrees, signed as bevels are. */
+  foldDeg?: number;
   joint: Joint;
+  /** The panel's own edge, where the piece is a net of several. */
+  of?: { panel: string; edge: string };
   /** The edge on the other side. */
   mate?: { pieceId: string; edgeId: string };
   /** How much longer this edge is than its mate, to be eased in evenly; absent when they agree. */

@@ -6,7 +6,7 @@ export type { FormHandle } from './grips';
 export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
 export { makePart } from './made';
 export { newBuild, newPart } from './newPart';
-export { partReport, type PartReport } from './partReport';
+export { partReport, type PanelReport, type PartReport } from './partReport';
 export { carries, nested } from './nested';
 export { ontoRoot, throughOf } from './mounting';
 export { smallestBox } from './packed';

@@ -12,6 +12,8 @@ import {
   type LaidPanel,
   layerOf,
   layPanels,
+  type Nets,
+  netsOf,
   type Panel,
   type Piece,
   type Room,
@@ -24,6 +26,7 @@ import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
 import { foldBackChecks } from './checks/foldBack';
 import { touchChecks } from './checks/touch';
+import { foldWork } from './foldWork';
 import { repointed } from './repointed';
 import { pressChecks, slackChecks } from './checks/wear';
 import { partFit, standOffs, type PartFit } from './wear/partFit';
@@ -43,6 +46,8 @@ export interface MadePart {
   foam: FoamSheet;
   lining?: FoamSheet;
   laid: LaidPanel[];
+  /** Panels that are cut as one sheet and folded. */
+  nets: Nets;
   surfaces: Surface[];
   bending: Bending;
   rooms: Room[];
@@ -95,7 +100,11 @@ function liningOf(model: Model, lining: FoamSheet): { panels: Panel[]; joins: Jo
     }),
     joins: model.joins
       .filter((j) => known.has(j.a[0]) && known.has(j.b[0]))
-      .map((j) => ({ ...j, a: [id(j.a[0]), j.a[1]], b: [id(j.b[0]), j.b[1]] })),
+      .map((j) => ({
+        a: [id(j.a[0]), j.a[1]],
+        b: [id(j.b[0]), j.b[1]],
+        kind: j.kind === 'fold' ? 'seam' : j.kind,
+      })),
   };
 }
 
@@ -121,6 +130,7 @@ export function makePart(
     darts: typeof mostDarts === 'number' ? mostDarts : 0,
     dartsByHand: [...part.darts, ...darts],
     coarse,
+    fold: around.habits.fold,
   };
   const laid = layPanels(model.panels, model.joins, foamFor(around, ply), options);
   const surfaces = laid.map(surfaceOf);
@@ -172,6 +182,7 @@ export function makePart(
     ...linings.map(({ piece }) => ({ ...piece, role: 'lining' as const })),
     ...featured.pieces,
   ];
+  const nets = netsOf(laid, model.joins, around.habits.fold);
   const bending = bendingOf(laid);
   const used = [
     foam,
@@ -197,17 +208,21 @@ export function makePart(
     foam,
     ...(lining && { lining }),
     laid,
+    nets,
     surfaces,
     bending,
     rooms,
     ...(wear && { wear }),
-    featured,
-    pieces: pieces.map((p) => {
+    featured: { ...featured, work: [...featured.work, ...foldWork(laid)] },
+    pieces: nets.gather(pieces).map((p) => {
       const hands = handsOf(part);
       const each = eachOf(p);
       return { ...p, ...hands, quantity: hands.quantity * each, flipped: hands.flipped * each };
     }),
-    noticed,
+    noticed: noticed.map(({ check, from }) => {
+      const net = check.pieceId === undefined ? undefined : nets.placeOf(check.pieceId);
+      return { from, check: net ? { ...check, pieceId: net.netId } : check };
+    }),
   };
 }
 

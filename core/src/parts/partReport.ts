@@ -13,6 +13,7 @@ import {
   gridNormals,
   type Mark,
   type Piece,
+  type PieceEdge,
   type Solid,
   solidOf,
   type Surface,
@@ -36,6 +37,13 @@ export interface RoomReport {
   name: string;
   outline: Vec2[];
   middle: Vec2;
+}
+
+/** A panel and its edges, as places name them. */
+export interface PanelReport {
+  id: string;
+  name: string;
+  edges: Pick<PieceEdge, 'id' | 'name' | 'mate'>[];
 }
 
 /** Something that was noticed, with the cures that were tried; changes lead from the part. */
@@ -63,6 +71,8 @@ export interface PartReport {
   extras: Mesh;
   drawn: Drawn[];
   surfaces: Surface[];
+  /** What features are laid on: the panels by the names they have in the document. */
+  panels: PanelReport[];
   rooms: RoomReport[];
   anchors: Anchor[];
   /** Sticks it is made of, and where the hand holds it. */
@@ -180,7 +190,15 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
   const foamG = pieces.reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
   const coreG = coresG(model.cores, around.catalogue);
   const finishing = finishG(pieces, around.habits) * around.finish;
-  const solid = solidOf(laid);
+  const { nets } = made;
+  const whole = solidOf(laid);
+  const solid: Solid = {
+    ...whole,
+    edgeLines: whole.edgeLines.map((line) => {
+      const net = nets.placeOf(line.pieceId);
+      return net ? { ...line, pieceId: net.netId, edgeId: net.edgeId(line.edgeId) } : line;
+    }),
+  };
   const extras = joinMeshes([...featured.solids, ...model.cores.map(coreMesh)]);
   const packed: PackedPart =
     coarse && before
@@ -223,7 +241,19 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     passages: model.passages,
     sight: model.sight,
     pieces,
-    items: featured.items,
+    items: featured.items.map((item) => {
+      const net = item.pieceId === undefined ? undefined : nets.placeOf(item.pieceId);
+      return net ? { ...item, pieceId: net.netId, ...(item.flat && { flat: net.move(item.flat) }) } : item;
+    }),
+    panels: laid.map(({ piece: { id, name, edges } }) => ({
+      id,
+      name,
+      edges: edges.map(({ id: edge, name: called, mate }) => ({
+        id: edge,
+        name: called,
+        ...(mate && { mate }),
+      })),
+    })),
     bought,
     work: [...model.work, ...featured.work],
     closure: model.closure,
@@ -232,7 +262,7 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     alone: model.alone,
     measures: model.measures,
     silhouette: formOf(around.kinds, part.form).silhouette(part.params, around.body),
-    girthMm: foamOf(laid, model.joins).girthMm,
+    girthMm: foamOf(laid, model.joins, around.habits.fold).girthMm,
     bendStrain: bending.bendStrain,
     strainClass: strainClass(bending.bendStrain),
     tightestRadiusMm: bending.tightestRadiusMm,

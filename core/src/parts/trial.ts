@@ -73,7 +73,7 @@ export function thicknessTrial(part: Part, around: Around, shell: TrialShell): T
     const model = nominalMm === chosen ? shell.model : modelOf(part, around, ply);
     const foam = foamFor(around, ply);
     const skins = model.panels.map((panel) => ({ panel, foam: foam(panel) }));
-    const { areaMm2, massG, girthMm } = foamOf(skins, model.joins);
+    const { areaMm2, massG, girthMm } = foamOf(skins, model.joins, around.habits.fold);
     const { bendStrain } = bendingOf(skins);
     const thicknessMm = sheet.thicknessMm.value;
     const kind = strainClass(bendStrain);

@@ -34,10 +34,7 @@ export function weightOf(
   catalogue: Catalogue,
   totalG: number,
 ): Weight {
-  const shell = laid.map((skin) => {
-    const piece = pieces.find((p) => p.id === skin.panel.id);
-    return meshWeight(skinMesh(skin).mesh, piece ? pieceG(piece) : 0);
-  });
+  const shell = laid.map((skin) => meshWeight(skinMesh(skin).mesh, pieceG(skin.piece)));
   const laidG = pieces.filter((p) => p.role === 'laid').reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
   const known = togetherWeight([
     ...shell,

@@ -1,6 +1,5 @@
 import type { Place } from '@fomrik/core/document';
-import type { PartReport } from '@fomrik/core/parts';
-import type { Piece, PieceEdge } from '@fomrik/core/panel';
+import type { PanelReport, PartReport } from '@fomrik/core/parts';
 import { Plus, X } from 'lucide-react';
 import { ChoiceField, LengthField, NumberField } from './Field';
 
@@ -15,14 +14,14 @@ interface PlaceInputProps {
 }
 
 /** An edge by its name; two of the same name are told apart by their side. */
-const edgeWords = (piece: Piece, edge: PieceEdge): string =>
-  piece.edges.filter((e) => e.name === edge.name).length > 1 ? `${edge.name}, ${edge.id}` : edge.name;
+const edgeWords = (panel: PanelReport, edge: PanelReport['edges'][number]): string =>
+  panel.edges.filter((e) => e.name === edge.name).length > 1 ? `${edge.name}, ${edge.id}` : edge.name;
 
 const percent = (share: number): number => Math.round(share * 1000) / 10;
 
 /** Where a feature is: on a piece, along edges, over a piece, or in a room. */
 export function PlaceInput({ place, made, rooms = false, spot = true, onChange }: PlaceInputProps) {
-  const shell = made.pieces.filter((p) => p.role === 'shell');
+  const shell = made.panels;
   const pieces = (now: string): { value: string; label: string }[] => [
     ...(shell.some((p) => p.id === now) ? [] : [{ value: now, label: `${now} (gone)` }]),
     ...shell.map((p) => ({ value: p.id, label: p.name })),
@@ -201,7 +200,7 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
 
 /** The edge a strip goes on over: the same side of the piece beyond the seam, or of the piece after this one. */
 function nextRun(
-  shell: readonly Piece[],
+  shell: readonly PanelReport[],
   last: { panel: string; edge: string },
 ): { panel: string; edge: string } {
   const piece = shell.find((p) => p.id === last.panel);

@@ -1,6 +1,6 @@
 import { choice, length, type ParamsOf } from '../../document';
-import { add3, type Vec3 } from '../../geometry';
-import { boxPanels, boxRoom, type Panel, platePanel } from '../../panel';
+import type { Vec3 } from '../../geometry';
+import { boxPanels, boxRoom, type Join, type Panel, platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { rectangle } from '../held/outlines';
 
@@ -24,8 +24,9 @@ const fields = [
     [
       ['mitre', 'mitred'],
       ['butt', 'butt: sides give way'],
+      ['folded', 'folded from one net'],
     ],
-    'Every edge bevelled to half the corner, or cut square with the plates behind each other.',
+    'Every edge bevelled to half the corner, cut square with the plates behind each other, or the walls folded from the face in grooved foam and bevelled where they meet.',
     'Form',
   ),
   choice(
@@ -37,6 +38,13 @@ const fields = [
       ['top', 'on top'],
     ],
     'Left off, or made as a lid.',
+    'Form',
+  ),
+  length(
+    'skinMm',
+    'Skin',
+    [0, 5],
+    'Thermoplastic, filler or paint on every face. A lid is drawn in by it twice all round, and outside sizes count it.',
     'Form',
   ),
 ] as const;
@@ -74,18 +82,23 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
 
 function design({ params, foam }: FormInput<BoxParams>): Design {
   const t = foam.thicknessMm.value;
-  const inside = (mm: number): number => Math.max(2, params.held === 'inside' ? mm : mm - 2 * t);
-  const [w, h, d] = [inside(params.widthMm), inside(params.heightMm), inside(params.deepMm)];
+  const { skinMm, open } = params;
+  /** Between bare plates, of which one may be left off. */
+  const inside = (mm: number, plates = 2): number =>
+    Math.max(2, params.held === 'inside' ? mm + plates * skinMm : mm - plates * (t + skinMm));
+  const w = inside(params.widthMm);
+  const h = inside(params.heightMm, open === 'top' ? 1 : 2);
+  const d = inside(params.deepMm, open === 'back' ? 1 : 2);
   const outline = rectangle({ x: 0, y: h / 2 }, w, h);
   const room = boxRoom('inside', 'inside', outline, d, (p, depth) => ({ x: -p.x, y: d / 2 - depth, z: p.y }));
   const figures: Design['figures'] = [
-    { key: 'inside', label: 'inside, wide', value: w, unit: 'mm', decimals: 1 },
-    { key: 'insideHigh', label: 'inside, high', value: h, unit: 'mm', decimals: 1 },
-    { key: 'outside', label: 'outside, wide', value: w + 2 * t, unit: 'mm', decimals: 1 },
+    { key: 'inside', label: 'inside, wide', value: w - 2 * skinMm, unit: 'mm', decimals: 1 },
+    { key: 'insideHigh', label: 'inside, high', value: h - (open === 'top' ? 1 : 2) * skinMm, unit: 'mm', decimals: 1 },
+    { key: 'outside', label: 'outside, wide', value: w + 2 * (t + skinMm), unit: 'mm', decimals: 1 },
   ];
   if (params.corners === 'butt')
     return {
-      panels: butt(w, h, d, t, params.open),
+      panels: butt(w, h, d, t, open),
       joins: [],
       roomMm: 0,
       rooms: [room],
@@ -93,39 +106,47 @@ function design({ params, foam }: FormInput<BoxParams>): Design {
       checks: [],
     };
   // The face of an open box looks to the front; its back is a plate of its own.
-  const level = params.open === 'top';
+  const level = open === 'top';
+  // The walls run on round a back that is set within them.
+  const round = open === 'none' ? t : 0;
   const made = boxPanels({
     id: '',
     name: '',
-    base: level ? { x: 0, y: 0, z: h } : add3({ x: 0, y: -d / 2, z: h / 2 }, { x: 0, y: 0, z: 0 }),
+    base: level ? { x: 0, y: 0, z: h } : { x: 0, y: -d / 2 - round, z: h / 2 },
     across: level ? axes.x : neg(axes.x),
     up: level ? neg(axes.y) : axes.z,
     widthMm: w,
     heightMm: level ? d : h,
-    deepMm: level ? h : d,
+    deepMm: level ? h : d + round,
   });
   const back =
-    params.open === 'none'
+    open === 'none'
       ? [
           platePanel({
             id: 'back',
             name: 'back, set within the walls',
-            origin: { x: 0, y: -d / 2 + t, z: h / 2 },
+            origin: { x: 0, y: -d / 2, z: h / 2 },
             across: axes.x,
             up: axes.z,
-            outline: rectangle({ x: 0, y: 0 }, w, h),
+            // The skin of the walls and that of its own rim both take of the opening.
+            outline: rectangle({ x: 0, y: 0 }, Math.max(2, w - 4 * skinMm), Math.max(2, h - 4 * skinMm)),
             cuts: [],
           }),
         ]
       : [];
   const panels = [...made.panels, ...back.map((p) => ({ ...p, id: 'lid' }))];
-  return { panels, joins: made.joins, roomMm: 0, rooms: [room], figures, checks: [] };
+  // The walls hang from the face; where they meet each other they are glued.
+  const joins = made.joins.map((j): Join => ({
+    ...j,
+    kind: params.corners === 'folded' && j.a[0] === 'face' ? 'fold' : j.kind,
+  }));
+  return { panels, joins, roomMm: 0, rooms: [room], figures, checks: [] };
 }
 
 export const box = defineForm<BoxParams>({
   kind: 'box',
   label: 'Box',
-  summary: 'Plates with mitred or butt corners, inside or outside sizes held.',
+  summary: 'Folded from one net, or plates with mitred or butt corners; inside or outside sizes held.',
   zones: [],
   rides: { anchor: 'hand', alongMm: 0 },
   fields,
@@ -138,6 +159,7 @@ export const box = defineForm<BoxParams>({
     held: 'inside',
     corners: 'mitre',
     open: 'none',
+    skinMm: 0,
   }),
   design,
   silhouette: ({ widthMm, heightMm }) => rectangle({ x: 0, y: heightMm / 2 }, widthMm, heightMm),

@@ -31,8 +31,8 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
   const drawing = useView((v) => v.drawing);
   const last = useView((v) => v.lastEdge);
   const shell = made.pieces.filter((p) => p.role === 'shell');
-  const edge = last && shell.some((p) => p.id === last.pieceId) ? last : undefined;
-  const first = shell[0];
+  const edge = shell.find((p) => p.id === last?.pieceId)?.edges.find((e) => e.id === last?.edgeId);
+  const first = made.panels[0];
   if (!first)
     return (
       <p className="text-soft">
@@ -40,8 +40,9 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
       </p>
     );
   const pointed = {
-    panel: edge?.pieceId ?? first.id,
-    edge: edge?.edgeId ?? first.edges[0]!.id,
+    ...(last && edge
+      ? (edge.of ?? { panel: last.pieceId, edge: last.edgeId })
+      : { panel: first.id, edge: first.edges[0]!.id }),
     at: { x: 0.5, y: 0.5 },
   };
   const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));

@@ -54,7 +54,7 @@ export function Shape() {
     const row = gap[Math.round(spot.at.y * (gap.length - 1))]!;
     const mm = row[Math.round(spot.at.x * (row.length - 1))]!;
     setGapHere(
-      `${made.pieces.find((q) => q.id === spot.pieceId)!.name}: ${mm.toFixed(0)} mm from the clothed body`,
+      `${made.panels.find((q) => q.id === spot.pieceId)!.name}: ${mm.toFixed(0)} mm from the clothed body`,
     );
   };
   const onPick = (p: Vec3): void => {
