@@ -64,6 +64,57 @@ describe('features on flat pieces', () => {
     expect(signedArea(layer.outline)).to.be.closeTo(260 * 160, 0.5);
   });
 
+  it('cut an opening through, as large as asked and where it was put, and drill it first where the board is hard', () => {
+    const at: Place = { on: 'panel', panel: 'board', u: 0.25, v: 0.5, turnDeg: 90 };
+    const slot = { widthMm: 20, lengthMm: 60, ends: 'round', through: 'all' };
+    const plain = board().pieces[0]!;
+    const made = board(feature('opening', at, slot));
+    const cut = made.pieces[0]!;
+    // A stadium: 40 by 20 and a circle of 20.
+    expect(plain.areaMm2 - cut.areaMm2).to.be.closeTo(40 * 20 + Math.PI * 100, 12);
+    const ring = cut.marks.find((m) => m.kind === 'slot')!;
+    const b = boundsOf(ring.points);
+    expect([b.minX, b.maxX, b.minY, b.maxY].map((mm) => Math.round(mm * 10) / 10)).to.deep.equal([
+      45, 105, 90, 110,
+    ]);
+    expect(plain.volumeMm3! - cut.volumeMm3!).to.be.closeTo((plain.areaMm2 - cut.areaMm2) * 10, 1);
+    expect(made.work.find((w) => w.step === 'openings')?.detail).to.match(/Punch the ends/);
+    const gone = board(feature('opening', { ...at, u: 0.02 }, slot));
+    expect(gone.pieces[0]!.areaMm2).to.be.closeTo(plain.areaMm2, 1e-6);
+    expect(gone.checks.some((c) => /breaks the edge/.test(c.title))).to.equal(true);
+  });
+
+  it('cut an opening through every layer of a lamination, or through one alone', () => {
+    const part = newPart('one', wearer, 'head');
+    const stack = [1, 2, 3].map(() => ({ foamId: 'dense-eva', nominalMm: 6 }));
+    const plain = partReport({ ...part, stack }, aroundOf());
+    const panel = plain.panels[0]!.id;
+    const at: Place = { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 };
+    const cutIn = (through: string): number =>
+      partReport(
+        { ...part, stack, features: [feature('opening', at, { widthMm: 8, lengthMm: 16, through })] },
+        aroundOf(),
+      ).pieces.filter((p) => p.marks.some((m) => m.kind === 'slot' && m.text === 'opening')).length;
+    expect(cutIn('one')).to.equal(1);
+    expect(cutIn('all')).to.equal(plain.pieces.filter((p) => p.role === 'shell').length);
+  });
+
+  it('skin a piece in a thin sheet turned over every edge, weighed as what it is', () => {
+    const skinned = board(
+      feature(
+        'skin',
+        { on: 'panel', panel: 'board', u: 0.5, v: 0.5, turnDeg: 0 },
+        { sheet: 'thermoplastic', thickMm: 1, turnedMm: 15 },
+      ),
+    );
+    const skin = skinned.pieces.find((p) => p.role === 'laid')!;
+    expect(skin.foamId).to.equal('thermoplastic');
+    expect(signedArea(skin.outline)).to.be.closeTo(330 * 230, 1);
+    const more = skinned.foamG - board().foamG;
+    expect(more).to.be.closeTo(330 * 230 * 1 * 1050e-6, 0.5);
+    expect(skinned.work.find((w) => w.step === 'skin')?.cautions).to.include('heat');
+  });
+
   it('set rivets inside the edge they follow', () => {
     const bottom = board().pieces[0]!.edges.find((e) => e.name === 'lower edge')!;
     const riveted = board(feature('rivets', edge(bottom.id), { insetMm: 12, spacingMm: 60, diameterMm: 9 }));

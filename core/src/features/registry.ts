@@ -2,12 +2,14 @@ import type { FeatureKind } from './contract';
 import { hole } from './hole/hole';
 import { lamps } from './lamps/lamps';
 import { line } from './line/line';
+import { opening } from './opening/opening';
 import { overlay } from './overlay/overlay';
 import { ornament } from './ornament/ornament';
 import { pack } from './pack/pack';
 import { parting } from './parting/parting';
 import { pocket } from './pocket/pocket';
 import { rivets } from './rivets/rivets';
+import { skin } from './skin/skin';
 import { strip } from './strip/strip';
 import { toggle } from './toggle/toggle';
 import { trim } from './trim/trim';
@@ -17,10 +19,12 @@ export const features: readonly FeatureKind[] = [
   trim,
   strip,
   overlay,
+  skin,
   rivets,
   ornament,
   line,
   hole,
+  opening,
   parting,
   lamps,
   pack,

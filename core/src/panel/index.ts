@@ -47,4 +47,5 @@ export {
   type Core,
   type Section,
 } from './core';
+export { growEdges } from './growEdges';
 export { boxRoom, depthUnder, footprintOutline, gapRoom, type Room } from './room';

@@ -35,7 +35,7 @@ const cut = { 'v-groove': 0.55, 'slanted-pair': 0.5, 'heat-and-fold': 0, 'partia
 function alongSection(outsideMm: number, webMm: number, k: number): number {
   const n = 2000;
   let length = outsideMm - 2 * webMm;
-  for (const _corner of [0, 1])
+  for (let corner = 0; corner < 2; corner++)
     for (let i = 0; i < n; i++) {
       const [a, b] = [(i / n) * (Math.PI / 4), ((i + 1) / n) * (Math.PI / 4)];
       const r = k * webMm;

@@ -122,7 +122,7 @@ describe('every form', function () {
           (f.kind === 'parting' && halves.length > 1) ||
           halves.some((p) =>
             p.marks.some((m) =>
-              ({ rivets: ['rivet'], line: ['score', 'groove', 'fold'], pocket: ['pocket'] })[
+              ({ rivets: ['rivet'], line: ['score', 'groove', 'fold'], pocket: ['pocket'], opening: ['slot'] })[
                 f.kind
               ]?.includes(m.kind),
             ),

@@ -1,0 +1,176 @@
+import { choice, length, type ParamsOf } from '../../document';
+import { contains, distanceToEdge, dot3, rotate2, sub3, type Vec2 } from '../../geometry';
+import { offsetGrid, onGrid, type Panel, type Plate } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+
+const fields = [
+  length('widthMm', 'Width', [2, 300], 'Across.'),
+  length('lengthMm', 'Length', [2, 600], 'Along.'),
+  choice(
+    'ends',
+    'Ends',
+    [
+      ['round', 'round'],
+      ['square', 'square'],
+    ],
+    'Round ends are drilled and do not tear.',
+  ),
+  choice(
+    'through',
+    'Through',
+    [
+      ['all', 'every layer'],
+      ['one', 'this piece'],
+    ],
+    'Of a lamination: all layers that lie there, or the one alone.',
+  ),
+] as const;
+
+type OpeningParams = ParamsOf<typeof fields>;
+
+/** Least foam between an opening and an edge, mm; common practice, no source. */
+const LEAST_MM = 8;
+const ARC_STEPS = 8;
+
+/** The opening about nought, its length upright, counter-clockwise. */
+function outlineOf({ widthMm: w, lengthMm: l, ends }: OpeningParams, turnDeg: number): Vec2[] {
+  const r = Math.min(w, l) / 2;
+  const turned = (p: Vec2): Vec2 => rotate2(p, (-turnDeg * Math.PI) / 180);
+  if (ends === 'square')
+    return [
+      { x: -w / 2, y: -l / 2 },
+      { x: w / 2, y: -l / 2 },
+      { x: w / 2, y: l / 2 },
+      { x: -w / 2, y: l / 2 },
+    ].map(turned);
+  const end = (x: number, y: number, from: number): Vec2[] =>
+    Array.from({ length: ARC_STEPS + 1 }, (_, i) => {
+      const a = from + (i / ARC_STEPS) * (Math.PI / 2);
+      return { x: x + r * Math.cos(a), y: y + r * Math.sin(a) };
+    });
+  const [x, y] = [w / 2 - r, l / 2 - r];
+  return [
+    ...end(x, -y, -Math.PI / 2),
+    ...end(x, y, 0),
+    ...end(-x, y, Math.PI / 2),
+    ...end(-x, -y, Math.PI),
+  ].map(turned);
+}
+
+const parallel = (a: Plate, b: Plate): boolean =>
+  Math.abs(dot3(a.across, b.across)) > 0.999 && Math.abs(dot3(a.up, b.up)) > 0.999;
+
+/** Flat panels with the opening cut in those that it lies in. */
+function cutInto(
+  panels: readonly Panel[],
+  feature: {
+    id: string;
+    place: { panel: string; u: number; v: number; turnDeg: number };
+    params: OpeningParams;
+  },
+): Panel[] {
+  const { place, params } = feature;
+  const named = (p: Panel): boolean => p.id === place.panel || p.dividedFrom === place.panel;
+  const own = panels.find(named);
+  if (!own?.plate) return [...panels];
+  const at = onGrid(own.grid, { x: place.u, y: place.v });
+  const lead = own.plate;
+  return panels.map((panel) => {
+    const { plate } = panel;
+    if (!plate || (params.through === 'one' ? !named(panel) : !parallel(lead, plate))) return panel;
+    const d = sub3(at, plate.origin);
+    const spot = { x: dot3(d, plate.across), y: dot3(d, plate.up) };
+    // Seen from the back, left is right.
+    const hand = Math.sign(dot3(lead.across, plate.across)) * Math.sign(dot3(lead.up, plate.up));
+    const ring = outlineOf(params, hand * place.turnDeg).map((p) => ({ x: spot.x + p.x, y: spot.y + p.y }));
+    if (!ring.every((p) => contains(plate.outline, p))) return panel;
+    return {
+      ...panel,
+      plate: { ...plate, cuts: [...plate.cuts, { id: feature.id, name: 'opening', outline: ring }] },
+    };
+  });
+}
+
+/** A slot or window cut through: in one piece, or through every layer of a lamination at once. */
+export const opening = defineFeature<OpeningParams>({
+  kind: 'opening',
+  label: 'Opening',
+  verb: 'Opening',
+  summary: 'A slot or window cut through a piece, or through every layer of a lamination.',
+  station: 'shape',
+  fields,
+  places: ['panel'],
+  start: ({ panel, at }) => ({
+    place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
+    params: { widthMm: 12, lengthMm: 40, ends: 'round', through: 'all' },
+  }),
+  divide: (panels, { id, place, params }) =>
+    place.on === 'panel' ? cutInto(panels, { id, place, params }) : [...panels],
+  lay: (on, feature) => {
+    const { place, params } = feature;
+    const cut = on.panels.filter((l) => l.panel.plate?.cuts.some((c) => c.id === feature.id));
+    const own = place.on === 'panel' ? place.panel : '';
+    // Of a board that is parted, the half it lies on.
+    const laid = cut.find((l) => l.panel.id === own || l.panel.dividedFrom === own) ?? panelOf(on, own);
+    if (!laid || place.on !== 'panel')
+      return notLaid(feature, 'shape', 'the piece that carried an opening is no longer there.');
+    const size = `${trimNumber(params.lengthMm)} × ${trimNumber(params.widthMm)} mm`;
+    const uv = { x: place.u, y: place.v };
+    const spot = laid.flatAt(uv);
+    const ring = outlineOf(params, place.turnDeg).map((p) => ({ x: spot.x + p.x, y: spot.y + p.y }));
+    const left = Math.min(
+      ...ring.map((p) => (contains(laid.piece.outline, p) ? distanceToEdge(laid.piece.outline, p) : -1)),
+    );
+    if (left < 1)
+      return notLaid(feature, 'shape', `an opening of ${size} breaks the edge of ${laid.panel.name}.`);
+    const layers = cut.length;
+    const rigid = laid.foam.kind === 'board' || laid.foam.kind === 'acrylic';
+    return {
+      ...nothing(),
+      // In a flat piece it is cut already; on a bent one it is drawn where the piece lies flat.
+      marks:
+        layers > 0
+          ? []
+          : [{ pieceId: laid.panel.id, mark: { kind: 'slot', points: ring, text: `opening ${size}` } }],
+      drawn: [
+        {
+          kind: 'hole',
+          points: [onGrid(offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value), uv)],
+          acrossMm: Math.min(params.widthMm, params.lengthMm),
+        },
+      ],
+      work: [
+        {
+          step: 'openings',
+          when: 'flat',
+          verb: 'cut',
+          what: 'openings',
+          count: Math.max(1, layers),
+          eachMin: rigid ? 8 : 4,
+          detail: rigid
+            ? 'Drill a pilot hole in each end, then the full size, then saw between and file to the line; clamp it on waste board.'
+            : `${params.ends === 'round' ? 'Punch the ends first with a sharpened tube, then cut between them.' : 'Cut each side from the corners inwards.'} Before the outline, while the sheet still holds; glue a lamination over a stick as wide as the opening, so that the layers line up.`,
+          cautions: [rigid ? 'boardDust' : 'blade'],
+          waitMin: 0,
+        },
+      ],
+      checks:
+        left < LEAST_MM
+          ? [
+              {
+                id: `opening-${feature.id}`,
+                severity: 'mind',
+                station: 'shape',
+                title: `${laid.panel.name}: an opening of ${size} stands ${trimNumber(left)} mm from an edge; keep ${LEAST_MM} mm.`,
+                why: 'A thin bridge tears when it is bent or knocked.',
+                sure: 'practice',
+                excess: LEAST_MM - left,
+                pieceId: laid.panel.id,
+                cures: [],
+              },
+            ]
+          : [],
+    };
+  },
+});
