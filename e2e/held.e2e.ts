@@ -95,8 +95,11 @@ describe('the arms on the bench', function () {
     await page.getByLabel('Read SVG or DXF').setInputFiles(file);
     await page.getByLabel('Its unit').selectOption({ label: 'centimetres' });
     await page.getByRole('button', { name: /^Point \d: 40 across, 120 up/ }).waitFor();
+    await page.getByRole('button', { name: 'Draw in' }).click();
+    await page.getByRole('button', { name: /^Point \d: 35 across, 115 up/ }).focus();
+    await page.getByLabel('The line here').selectOption('arc');
     await noGraveFaults(page);
-    for (let i = 0; i < 4; i++) await page.keyboard.press('Control+z');
+    for (let i = 0; i < 6; i++) await page.keyboard.press('Control+z');
     await page.getByRole('button', { name: /^Point 2: -8 across, 0 up/ }).waitFor();
     await saved(page);
   });

@@ -32,7 +32,7 @@ const square = (size: number, rest: Partial<Piece> = {}): Piece => ({
   ...rest,
 });
 
-const source = { partName: 'Test', foamName: '6 mm dense EVA' };
+const source = { code: 'A1', partName: 'Test', foamName: '6 mm dense EVA' };
 const cut: CutPlan = { page: 'A4', barMeasuredMm: 100, overlapMm: 10, spacingMm: 5, pagePlan: 'apart' };
 const ringOf = (points: readonly Vec2[]): Polygon => [points.map((p): [number, number] => [p.x, p.y])];
 const item = (size: number) => ({ piece: square(size), source });
@@ -90,7 +90,7 @@ describe('what is drawn on a piece', () => {
     expect(shapes.filter((s) => s.layer === 'cut')).to.have.length(1);
     expect(shapes.filter((s) => s.layer === 'hole')).to.have.length(3);
     const words = shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
-    expect(words).to.include.members(['Test: square', 'cut 1', '6 mm dense EVA', 'Ø5']);
+    expect(words).to.include.members(['A1 · Test: square', 'cut 1', '6 mm dense EVA', 'Ø5']);
   });
 
   it('draws notches inwards with their letter, and slots as holes', () => {

@@ -7,6 +7,8 @@ import { moveShape, type Shape } from './shape';
 
 /** Where a piece comes from, for what is written on it. */
 export interface Source {
+  /** The letter of its part in the order of putting together, and its number in the part. */
+  code: string;
   partName: string;
   foamName: string;
 }
@@ -41,7 +43,11 @@ export function pieceShapes(piece: Piece, source: Source): Shape[] {
     ]),
     ...piece.marks.flatMap((mark) => markShapes(piece, mark)),
     ...piece.edges.flatMap((edge) => (edge.bevelDeg === 0 ? [] : bevelShapes(piece, edge))),
-    ...labelShapes(piece, [`${source.partName}: ${piece.name}`, quantityText(piece), source.foamName]),
+    ...labelShapes(piece, [
+      `${source.code} · ${source.partName}: ${piece.name}`,
+      quantityText(piece),
+      source.foamName,
+    ]),
   ];
 }
 

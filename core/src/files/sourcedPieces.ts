@@ -4,8 +4,12 @@ import type { SourcedPiece } from './drawing';
 /** Each piece with the words that are written on it. */
 export const sourcedPieces = (report: Report): SourcedPiece[] =>
   report.parts.flatMap((part) =>
-    part.pieces.map((piece) => ({
+    part.pieces.map((piece, i) => ({
       piece,
-      source: { partName: part.name, foamName: piece.foamName },
+      source: {
+        code: `${report.letters[part.id]}${i + 1}`,
+        partName: part.name,
+        foamName: piece.foamName,
+      },
     })),
   );

@@ -28,6 +28,8 @@ export interface Worked {
   /** What this shop's readings say of what is planned. */
   constants: Record<Quantity, Constant>;
   parts: PartReport[];
+  /** Letters of the parts, by their ids, in the order they are put together. */
+  letters: Record<string, string>;
   fitting: Fitting;
   circuits: CircuitReport[];
   /** Everything held in a hand, as one. */

@@ -9,5 +9,5 @@ export type {
   Passage,
   Tie,
 } from './contract';
-export { nodeLine as drawnLine } from './held/drawn';
+export { nodeLine as drawnLine, offsetNodes, type Node as DrawnNode } from './held/drawn';
 export { forms } from './registry';

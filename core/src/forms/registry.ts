@@ -24,6 +24,7 @@ import { rimmed } from './rimmed/rimmed';
 import { rounds } from './rounds/rounds';
 import { shield } from './shield/shield';
 import { turned } from './turned/turned';
+import { wand } from './wand/wand';
 
 /** Every form, in the order they are shown. */
 export const forms: readonly FormKind[] = [
@@ -44,6 +45,7 @@ export const forms: readonly FormKind[] = [
   kneeCop,
   greave,
   haft,
+  wand,
   grip,
   blade,
   guard,

@@ -17,7 +17,7 @@ export interface Core {
   to: Vec3;
   wide: Vec3;
   section: Section;
-  /** Lengths it is cut to, with the joints between them. */
+  /** Lengths it is cut to, with the joints between them; none for a fitting that is bought as it is. */
   cutMm: number[];
 }
 

@@ -1,15 +1,10 @@
 import type { PartReport } from '../parts';
 import { trimNumber } from '../units';
+import { depthOf } from './assemblies';
 import type { Step } from './step';
 
 /** Parts put on what carries them, those nearest the root first, once both are finished. */
 export function mountSteps(parts: readonly PartReport[], lastOf: (partId: string) => string): Step[] {
-  const depthOf = (part: PartReport, deep = 0): number => {
-    const { mount } = part;
-    const host =
-      mount.to === 'part' && deep < parts.length ? parts.find((p) => p.id === mount.part) : undefined;
-    return host ? 1 + depthOf(host, deep + 1) : 0;
-  };
   return parts
     .flatMap((part): { depth: number; step: Step }[] => {
       const { mount } = part;
@@ -19,7 +14,7 @@ export function mountSteps(parts: readonly PartReport[], lastOf: (partId: string
       const along = mount.alongMm ?? 0;
       return [
         {
-          depth: depthOf(part),
+          depth: depthOf(part, parts),
           step: {
             id: `${part.id}:mount`,
             title: `Put ${part.name} on ${host.name}`,

@@ -2,6 +2,7 @@ import type { BuildDoc } from '../document';
 import type { Fastening } from '../forms';
 import type { PartReport } from '../parts';
 import { printMinutes } from '../units';
+import { assembliesOf } from './assemblies';
 import { finishSteps, heatSteps } from './finishSteps';
 import { mountSteps } from './mountSteps';
 import { lightSteps } from './lightSteps';
@@ -43,7 +44,7 @@ export function buildSteps(
     gate: 'Printers shrink pages; a wrong bar spoils every piece.',
     cautions: [],
   };
-  const perPart = parts.flatMap((part) => {
+  const stepsOf = (part: PartReport): Step[] => {
     const shell = shellSteps(doc, part);
     const shaped = shell.at(-1)?.id ?? print.id;
     const heat = heatSteps(part, shaped);
@@ -53,10 +54,21 @@ export function buildSteps(
     const before = (inner.at(-1) ?? light.at(-1))?.id ?? sealed;
     const straps = worn.straps.filter((s) => s.partId === part.id);
     return [...shell, ...heat, ...light, ...inner, ...finishSteps(doc, part, before, straps)];
+  };
+  // Assembly by assembly: its parts from what carries the rest on, then put together.
+  const lasts = new Map<string, string>();
+  const lastOf = (id: string): string => lasts.get(id)!;
+  const lastOfEach: string[] = [];
+  const assembled = assembliesOf(parts).flatMap((group) => {
+    const made = group.flatMap((part) => {
+      const own = stepsOf(part);
+      lasts.set(part.id, own.at(-1)!.id);
+      return own;
+    });
+    const mounted = mountSteps(group, lastOf);
+    lastOfEach.push(...group.map((p) => lastOf(p.id)), ...mounted.map((s) => s.id));
+    return [...made, ...mounted];
   });
-  const lastOf = (id: string): string => perPart.filter((s) => s.partId === id).at(-1)!.id;
-  const mounted = mountSteps(parts, lastOf);
-  const lastOfEach = [...parts.map((p) => lastOf(p.id)), ...mounted.map((s) => s.id)];
   const wear: Step = {
     id: 'wear',
     title: 'Wear everything for ten minutes',
@@ -91,7 +103,7 @@ export function buildSteps(
     after: [worn.dressing.length > 0 ? 'wear' : (carry.at(-1)?.id ?? lastOfEach.at(-1)!)],
     cautions: [],
   };
-  return [print, ...perPart, ...mounted, ...(worn.dressing.length > 0 ? [wear] : carry), log];
+  return [print, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
 }
 
 /** `20 min, then 4 h drying`. */

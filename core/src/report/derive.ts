@@ -18,7 +18,7 @@ import {
   standardKinds,
   throughOf,
 } from '../parts';
-import { buildSteps, schedule, shopping } from '../plan';
+import { buildSteps, partLetters, schedule, shopping } from '../plan';
 import type { Report } from './report';
 
 export interface DeriveOptions {
@@ -182,6 +182,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       sides: { left, right },
       doubts: doubts(measures),
       parts,
+      letters: partLetters(parts),
       fitting: fitted,
       circuits,
       carried: carrying(

@@ -122,9 +122,12 @@ describe('every form', function () {
           (f.kind === 'parting' && halves.length > 1) ||
           halves.some((p) =>
             p.marks.some((m) =>
-              ({ rivets: ['rivet'], line: ['score', 'groove', 'fold'], pocket: ['pocket'], opening: ['slot'] })[
-                f.kind
-              ]?.includes(m.kind),
+              ({
+                rivets: ['rivet'],
+                line: ['score', 'groove', 'fold'],
+                pocket: ['pocket'],
+                opening: ['slot'],
+              })[f.kind]?.includes(m.kind),
             ),
           );
         expect(left, `${kind}: ${f.kind} leaves something or says why not`).to.equal(true);

@@ -50,6 +50,7 @@ export function Rack() {
   const shown = all.filter(({ part }) => !isFolded(part.id, docParts, folded));
   const wearer = useBuild((s) => s.doc.wearer.name);
   const made = useReport((s) => s.report?.parts);
+  const letters = useReport((s) => s.report?.letters);
   const chosen = useView((v) => v.partId) || docParts[0]?.id;
   const worn =
     made?.flatMap((m) =>
@@ -88,6 +89,7 @@ export function Rack() {
                 {report && <Silhouette made={report} small={docParts.length > 3} />}
                 <span className="block truncate font-medium">{part.name}</span>
                 <span className="block text-[12px] text-soft">
+                  {letters?.[part.id] && `${letters[part.id]} · `}
                   {sheetWords(part, report)} · {report ? `${report.totalG.toFixed(0)} g` : '…'}
                   {report?.copies === 2 && ' · pair'}
                 </span>

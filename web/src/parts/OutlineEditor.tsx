@@ -1,7 +1,8 @@
 import type { Row, RowsField } from '@fomrik/core/document';
-import { drawnLine } from '@fomrik/core/forms';
+import { type DrawnNode, drawnLine, offsetNodes } from '@fomrik/core/forms';
 import { boundsOf } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
+import { LengthField } from './Field';
 import { mirroredRows, twinOf } from './outlineRows';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { drawingUnits, readOutline } from '@fomrik/core/files/outline/readOutline';
@@ -20,6 +21,12 @@ const axes: Record<'outline' | 'profile', Axis> = {
   profile: ['acrossMm', 'zMm'],
 };
 
+const nodeWords: Record<string, string> = {
+  corner: 'turns: a corner',
+  smooth: 'runs through: smooth',
+  arc: 'goes round: an arc',
+};
+
 const SNAPS = [0, 1, 5, 10] as const;
 /** Points and the middle line draw a dragged point from this far, mm at the drawing's scale. */
 const NEAR = 0.012;
@@ -35,12 +42,11 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: Outl
   const [snap, setSnap] = useState<number>(1);
   const [symmetric, setSymmetric] = useState(false);
   const [said, setSaid] = useState('');
+  const [offsetMm, setOffsetMm] = useState(5);
   const [asking, setAsking] = useState<{ name: string; text: string } | undefined>();
   const at = (row: Row) => ({ x: Number(row[ax]) / (half ? 2 : 1), y: Number(row[up]) });
   const points = rows.map(at);
-  const line = half
-    ? [...points].sort((a, b) => a.y - b.y)
-    : drawnLine(rows as { xMm: number; yMm: number; node: 'corner' | 'smooth' }[]);
+  const line = half ? [...points].sort((a, b) => a.y - b.y) : drawnLine(rows as unknown as DrawnNode[]);
   const b = boundsOf([...line, ...points, ...(half ? [{ x: 0, y: 0 }] : [])]);
   // While a point is dragged the paper stays where it is.
   const [paper, setPaper] = useState<typeof b | undefined>();
@@ -124,7 +130,13 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: Outl
     }
   };
   const current = Math.min(chosen, rows.length - 1);
-  const node = rows[current]?.['node'];
+  const nodeField = field.of.find((f) => f.key === 'node');
+  const moveLine = (outMm: number): void => {
+    const moved = offsetNodes(rows as unknown as DrawnNode[], outMm, field.range[1]);
+    if (!moved) return setSaid('Nothing is left of it when it is drawn in so far.');
+    setSaid('');
+    onChange(moved.map((n) => ({ ...n, xMm: ranged('xMm', n.xMm), yMm: ranged('yMm', n.yMm) })));
+  };
   const readIn = (file: { name: string; text: string }, unitMm?: number): void => {
     const found = readOutline(file.text, file.name, field.range[1], unitMm);
     setAsking(undefined);
@@ -200,7 +212,21 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: Outl
             }}
           >
             <circle cx={p.x} cy={-p.y} r={size / 40} fill="transparent" />
-            {rows[i]?.['node'] === 'smooth' ? (
+            {rows[i]?.['node'] === 'arc' ? (
+              <polygon
+                points={[
+                  [p.x, -p.y - size / 85],
+                  [p.x + size / 85, -p.y],
+                  [p.x, -p.y + size / 85],
+                  [p.x - size / 85, -p.y],
+                ]
+                  .map((q) => q.join(','))
+                  .join(' ')}
+                fill={i === current ? 'var(--color-teal)' : 'white'}
+                stroke="var(--color-teal)"
+                strokeWidth={size / 350}
+              />
+            ) : rows[i]?.['node'] === 'smooth' ? (
               <circle
                 cx={p.x}
                 cy={-p.y}
@@ -245,22 +271,25 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: Outl
           >
             Take away
           </button>
-          {node !== undefined && (
-            <button
-              type="button"
-              className="btn min-h-7 px-2"
-              onClick={() =>
-                onChange(
-                  rows.map((r, k) =>
-                    k === current ? { ...r, node: node === 'smooth' ? 'corner' : 'smooth' } : r,
-                  ),
-                )
+        </div>
+        {nodeField?.type === 'choice' && (
+          <label className="label">
+            The line here
+            <select
+              className="box"
+              value={String(rows[current]?.['node'])}
+              onChange={(e) =>
+                onChange(rows.map((r, k) => (k === current ? { ...r, node: e.target.value } : r)))
               }
             >
-              Make it {node === 'smooth' ? 'a corner' : 'smooth'}
-            </button>
-          )}
-        </div>
+              {nodeField.choices.map((c) => (
+                <option key={c.value} value={c.value}>
+                  {nodeWords[c.value] ?? c.label}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         <label className="label">
           Snap to
           <select className="box" value={snap} onChange={(e) => setSnap(Number(e.target.value))}>
@@ -284,6 +313,17 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: Outl
             >
               Mirror the right half
             </button>
+            <div className="flex flex-wrap items-end gap-1">
+              <div className="w-24">
+                <LengthField label="Distance" valueMm={offsetMm} range={[0.5, 200]} onChange={setOffsetMm} />
+              </div>
+              <button type="button" className="btn min-h-7 px-2" onClick={() => moveLine(-offsetMm)}>
+                Draw in
+              </button>
+              <button type="button" className="btn min-h-7 px-2" onClick={() => moveLine(offsetMm)}>
+                Draw out
+              </button>
+            </div>
             <label className="btn min-h-7 cursor-pointer px-2">
               Read SVG or DXF
               <input

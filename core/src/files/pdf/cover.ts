@@ -75,7 +75,7 @@ export function cover(
     }
     const { piece, source } = item;
     const on = pages.flatMap((p, k) => (p.placed.some((x) => x.item === item) ? [first + k] : []));
-    write(pen, `${source.partName}: ${piece.name}`, { x: left, y }, 2.4);
+    write(pen, `${source.code} · ${source.partName}: ${piece.name}`, { x: left, y }, 2.4);
     write(pen, `${source.foamName} · ${quantityText(piece)}`, { x: left + 62, y }, 2.4);
     write(pen, `page ${on.join(', ')}`, { x: left + 148, y }, 2.4);
     y -= LINE_MM;

@@ -93,7 +93,13 @@ function design({ params, foam }: FormInput<BoxParams>): Design {
   const room = boxRoom('inside', 'inside', outline, d, (p, depth) => ({ x: -p.x, y: d / 2 - depth, z: p.y }));
   const figures: Design['figures'] = [
     { key: 'inside', label: 'inside, wide', value: w - 2 * skinMm, unit: 'mm', decimals: 1 },
-    { key: 'insideHigh', label: 'inside, high', value: h - (open === 'top' ? 1 : 2) * skinMm, unit: 'mm', decimals: 1 },
+    {
+      key: 'insideHigh',
+      label: 'inside, high',
+      value: h - (open === 'top' ? 1 : 2) * skinMm,
+      unit: 'mm',
+      decimals: 1,
+    },
     { key: 'outside', label: 'outside, wide', value: w + 2 * (t + skinMm), unit: 'mm', decimals: 1 },
   ];
   if (params.corners === 'butt')

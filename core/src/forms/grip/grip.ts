@@ -1,5 +1,5 @@
 import { type Check, choice, count, length, type ParamsOf, setting } from '../../document';
-import { gridOf, type Join, type Panel, sizeOf } from '../../panel';
+import { type Core, gridOf, type Join, type Panel, sizeOf } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
@@ -97,7 +97,13 @@ function rolled(
 
 function design({ params, stack, through, body }: FormInput<GripParams>): Design {
   const total = stackMm(stack);
-  const core = through.find((c) => c.from.z < params.lengthMm / 2 && c.to.z > -params.lengthMm / 2);
+  // Over a coupler the grip is bored for the coupler.
+  const core = through
+    .filter((c) => c.from.z < params.lengthMm / 2 && c.to.z > -params.lengthMm / 2)
+    .reduce<Core | undefined>(
+      (a, b) => (a && sizeOf(a.section)[0] >= sizeOf(b.section)[0] ? a : b),
+      undefined,
+    );
   const coreMm = core ? Math.max(...sizeOf(core.section)) : 0;
   const innerMm = core ? coreMm : params.boreMm;
   const isLayered = params.make === 'layers';

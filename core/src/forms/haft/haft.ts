@@ -1,9 +1,11 @@
-import { type Check, choice, length, number, type ParamsOf, rows, setting } from '../../document';
+import { angle, type Check, choice, length, number, type ParamsOf, rows, setting } from '../../document';
 import { rodMatters, rods } from '../../materials';
 import { type Core, isRound, sectionAreaMm2, sectionOf, type Section, sizeOf } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
+import { jointWords } from './joints';
+import { openingsIn } from './openings';
 
 const hasStick = (params: object): boolean => (params as { rod?: string }).rod !== 'none';
 const isJointed = (params: object): boolean =>
@@ -51,6 +53,8 @@ const fields = [
     [
       ['coupler', 'couplers'],
       ['sleeve', 'a length of pipe inside'],
+      ['plug', 'a plug and a screw'],
+      ['keyhole', 'a keyhole strip'],
       ['magnets', 'plug and magnets'],
     ],
     'How the lengths hold together.',
@@ -66,6 +70,27 @@ const fields = [
     'joint',
     'Where it comes apart.',
     'Joints',
+    { when: hasStick },
+  ),
+  rows(
+    'openings',
+    'Cut in the pipe',
+    [
+      length('atMm', 'At', [0, 4000], 'From the foot to its middle.'),
+      length('lengthMm', 'Length', [2, 400], 'Along the pipe; a round hole is as long as it is wide.'),
+      length('acrossMm', 'Width', [2, 100], 'Round the pipe.'),
+      angle('roundDeg', 'Round', [0, 359], 'Degrees round the pipe from its front.'),
+    ],
+    [0, 12],
+    (before) => ({
+      atMm: Math.min(4000, (Number(before.at(-1)?.atMm) || 100) + 60),
+      lengthMm: Number(before.at(-1)?.lengthMm) || 12,
+      acrossMm: Number(before.at(-1)?.acrossMm) || 12,
+      roundDeg: Number(before.at(-1)?.roundDeg) || 0,
+    }),
+    'opening',
+    'For a switch, a lamp or a wire.',
+    'Openings',
     { when: hasStick },
   ),
 ] as const;
@@ -150,6 +175,24 @@ function design(input: FormInput<HaftParams>): Design {
       cures: [setting(`Hand at ${Math.floor(lengthMm / 2)} mm`, { handMm: Math.floor(lengthMm / 2) })],
     });
   const tube = made?.section.shape === 'tube' ? made.section : undefined;
+  const openings = tube ? openingsIn(params, tube) : { checks: [], work: [] };
+  if (made && rod?.coupler && params.joint === 'coupler')
+    cores.push(
+      ...breaks.map((z, i): Core => ({
+        id: `coupler-${i + 1}`,
+        name: `coupler on ${made.name}`,
+        rodId: params.rod,
+        from: at(Math.max(0, z - rod.coupler!.socketMm.value)),
+        to: at(Math.min(lengthMm, z + rod.coupler!.socketMm.value)),
+        wide: { x: 1, y: 0, z: 0 },
+        section: {
+          shape: 'tube',
+          outsideMm: Math.max(rod.coupler!.acrossMm.value, sizeOf(made.section)[0] + 2),
+          boreMm: sizeOf(made.section)[0],
+        },
+        cutMm: [],
+      })),
+    );
   return {
     panels: [],
     joins: [],
@@ -190,16 +233,21 @@ function design(input: FormInput<HaftParams>): Design {
           },
         ]
       : [],
-    checks,
+    checks: [...checks, ...openings.checks],
     bought:
       made && joints > 0
         ? [
             {
-              what: `${params.joint === 'coupler' ? 'coupler' : params.joint === 'sleeve' ? 'sleeve' : 'plug with magnets'} for ${made.name}`,
+              what: `${jointWords[params.joint].what} for ${made.name}`,
               unit: 'pieces',
               count: joints,
-              each: rod?.coupler?.price.value ?? 1.5,
-              massG: joints * jointG(made.section, rod ? rodMatters[rod.matter].densityKgM3.value : 1000),
+              each:
+                (params.joint === 'coupler' && rod?.coupler?.price.value) || jointWords[params.joint].price,
+              // A coupler is weighed as the pipe it is.
+              massG:
+                cores.length > 1
+                  ? 0
+                  : joints * jointG(made.section, rod ? rodMatters[rod.matter].densityKgM3.value : 1000),
               sure: 'memory',
             },
           ]
@@ -218,6 +266,22 @@ function design(input: FormInput<HaftParams>): Design {
               cautions: [rodMatters[rod.matter].rigid ? 'boardDust' : 'blade'],
               waitMin: 0,
             },
+            ...openings.work,
+            ...(joints > 0
+              ? [
+                  {
+                    step: 'joints',
+                    when: 'flat' as const,
+                    verb: 'fit',
+                    what: `joints of ${made.name}`,
+                    count: joints,
+                    eachMin: 12,
+                    detail: `${jointWords[params.joint].how} Where wires cross a joint, leave them a plug and a hand’s breadth of slack.`,
+                    cautions: [rodMatters[rod.matter].rigid ? ('boardDust' as const) : ('blade' as const)],
+                    waitMin: 0,
+                  },
+                ]
+              : []),
           ]
         : [],
   };
@@ -244,6 +308,7 @@ export const haft = defineForm<HaftParams>({
     tipG: 0,
     joint: 'coupler',
     joints: [],
+    openings: [],
   }),
   design,
   silhouette: ({ lengthMm }) => [

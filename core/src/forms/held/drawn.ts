@@ -1,12 +1,13 @@
+import { Clipper } from 'clipper2-ts';
 import { choice, length, rows } from '../../document';
-import { dist2, joined, largestRing, lerp2, signedArea, type Vec2 } from '../../geometry';
+import { dist2, grown, joined, largestRing, lerp2, signedArea, type Vec2 } from '../../geometry';
 import { rectangle } from './outlines';
 
-/** A point of a drawn outline: straight on from a corner, or on through a smooth one. */
+/** A point of a drawn outline: straight on from a corner, on through a smooth one, or round an arc through it. */
 export interface Node {
   xMm: number;
   yMm: number;
-  node: 'corner' | 'smooth';
+  node: 'corner' | 'smooth' | 'arc';
 }
 
 const pointFields = [
@@ -18,8 +19,9 @@ const pointFields = [
     [
       ['corner', 'corner'],
       ['smooth', 'smooth'],
+      ['arc', 'arc'],
     ],
-    'Whether the line turns here or runs through.',
+    'Whether the line turns here, runs through, or goes round on a circle from the point before to the one after.',
   ),
 ] as const;
 
@@ -62,7 +64,35 @@ function curve(p0: Vec2, p1: Vec2, p2: Vec2, p3: Vec2): Vec2[] {
   });
 }
 
-/** The line through nodes, closed: straight between corners, curved where an end is smooth. */
+const ARC_DEG = 6;
+
+/** The arc of a circle from one point through a second to a third, start left out; straight when they are in line. */
+function arcThrough(a: Vec2, b: Vec2, c: Vec2): Vec2[] {
+  const [bx, by, cx, cy] = [b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y];
+  const twice = 2 * (bx * cy - by * cx);
+  if (Math.abs(twice) < 1e-3 * (Math.hypot(bx, by) + Math.hypot(cx, cy))) return [b, c];
+  // Centre of the circle through three points, from the first.
+  const ux = (cy * (bx * bx + by * by) - by * (cx * cx + cy * cy)) / twice;
+  const uy = (bx * (cx * cx + cy * cy) - cx * (bx * bx + by * by)) / twice;
+  const r = Math.hypot(ux, uy);
+  const angle = (x: number, y: number): number => Math.atan2(y - uy, x - ux);
+  const whole = 2 * Math.PI;
+  const from = angle(0, 0);
+  const onward = (to: number): number => (((to - from) % whole) + whole) % whole;
+  const [through, end] = [onward(angle(bx, by)), onward(angle(cx, cy))];
+  const back = through < end ? 0 : whole;
+  const leg = (start: number, stop: number, last: Vec2): Vec2[] => {
+    const steps = Math.max(1, Math.ceil((Math.abs(stop - start) * 180) / Math.PI / ARC_DEG));
+    return Array.from({ length: steps }, (_, i) => {
+      if (i === steps - 1) return last;
+      const t = from + start + ((stop - start) * (i + 1)) / steps;
+      return { x: a.x + ux + r * Math.cos(t), y: a.y + uy + r * Math.sin(t) };
+    });
+  };
+  return [...leg(0, through - back, b), ...leg(through - back, end - back, c)];
+}
+
+/** The line through nodes, closed: straight between corners, curved where an end is smooth, round where one is an arc. */
 export function nodeLine(nodes: readonly Node[]): Vec2[] {
   const n = nodes.length;
   const at = (i: number): Vec2 => {
@@ -70,8 +100,13 @@ export function nodeLine(nodes: readonly Node[]): Vec2[] {
     return { x: xMm, y: yMm };
   };
   const smooth = (i: number): boolean => nodes[(i + n) % n]!.node === 'smooth';
+  const arcs = nodes.map(({ node }, i) => node === 'arc' && nodes[(i + n - 1) % n]!.node !== 'arc');
+  const isArc = (i: number): boolean => arcs[(i + n) % n]!;
   return nodes.flatMap((_, i): Vec2[] => {
     const [p, q] = [at(i), at(i + 1)];
+    // An arc is drawn whole when its middle is come to; of two in a row the second ends the first.
+    if (isArc(i + 1)) return arcThrough(p, q, at(i + 2));
+    if (isArc(i)) return [];
     if (!smooth(i) && !smooth(i + 1)) return [q];
     // A corner ends the curve: it has no neighbour beyond it.
     return curve(smooth(i) ? at(i - 1) : p, p, q, smooth(i + 1) ? at(i + 2) : q);
@@ -99,6 +134,21 @@ export function drawnOutline(nodes: readonly Node[]): Drawing {
   }
   const lost = Math.abs(signedArea(ring) - signedArea(outline)) > 0.01 * signedArea(outline);
   return { outline, crosses: lost || loops.length > 1 };
+}
+
+/**
+ * A drawing moved in or out by a distance everywhere, corners mitred, as corner nodes: as few as keep the line within a
+ * twentieth of a millimetre, and at most so many. Nothing when nothing is left of it.
+ */
+export function offsetNodes(nodes: readonly Node[], outMm: number, most: number): Node[] | undefined {
+  const ring = largestRing(grown([drawnOutline(nodes).outline], outMm));
+  if (ring.length < 3 || Math.abs(signedArea(ring)) < LEAST_MM2) return undefined;
+  const round = (mm: number): number => Math.round(mm * 100) / 100;
+  for (let tolerance = 0.05; ; tolerance *= 1.6) {
+    const thin = Clipper.simplifyPathD([...ring], tolerance, true);
+    if (thin.length <= most || tolerance > 1000)
+      return thin.slice(0, most).map(({ x, y }) => ({ xMm: round(x), yMm: round(y), node: 'corner' }));
+  }
 }
 
 /** Nodes of an outline given as corner points. */

@@ -1,0 +1,43 @@
+import { expect } from 'chai';
+import { demo } from '../files/testing/demo';
+import { sourcedPieces } from '../files/sourcedPieces';
+import { derive } from '../report';
+import { assembliesOf, partLetters } from './assemblies';
+
+type Mounted = Parameters<typeof partLetters>[0][number];
+const on = (id: string, part?: string): Mounted =>
+  ({
+    id,
+    mount: part ? { to: 'part', part, anchor: 'tip' } : { to: 'wearer', zone: 'hand', side: 'middle' },
+  }) as Mounted;
+
+describe('putting together', () => {
+  it('goes assembly by assembly, what carries the rest first, however the parts were added', () => {
+    const parts = [on('lamp', 'head'), on('knife'), on('head', 'stick'), on('grip', 'knife'), on('stick')];
+    expect(assembliesOf(parts).map((g) => g.map((p) => p.id))).to.deep.equal([
+      ['stick', 'head', 'lamp'],
+      ['knife', 'grip'],
+    ]);
+    expect(partLetters(parts)).to.deep.equal({ stick: 'A', head: 'B', lamp: 'C', knife: 'D', grip: 'E' });
+  });
+
+  it('takes a ring of mounts for what it is worth and loses no part', () => {
+    const ring = [on('a', 'b'), on('b', 'a'), on('c')];
+    expect(assembliesOf(ring).flat()).to.have.length(3);
+  });
+
+  it('letters the pieces of a build in the order its steps come', () => {
+    const report = derive(demo('lampwarden-arms'));
+    const order = Object.entries(report.letters)
+      .sort(([, a], [, b]) => a.length - b.length || a.localeCompare(b))
+      .map(([id]) => id);
+    const first = order.map((id) => report.steps.findIndex((s) => s.partId === id));
+    expect(first).to.deep.equal([...first].sort((a, b) => a - b));
+    const codes = sourcedPieces(report).map((p) => p.source.code);
+    expect(new Set(codes).size).to.equal(codes.length);
+    // Each is put on what carries it before the next assembly begins.
+    const mounts = report.steps.map((s, i) => ({ s, i })).filter(({ s }) => s.title.startsWith('Put '));
+    for (const { s, i } of mounts)
+      for (const need of s.after) expect(report.steps.findIndex((o) => o.id === need)).to.be.lessThan(i);
+  });
+});
