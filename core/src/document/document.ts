@@ -6,7 +6,6 @@ import type { FoamStock, Habits } from '../materials';
 export const schemaVersion = 2;
 
 export interface Brief {
-  version: 'hero' | 'stunt';
   /** ISO dates. */
   startDate: string;
   eventDate: string;
@@ -21,6 +20,8 @@ export interface Brief {
   /** What the event admits of things that are carried, where it says so. */
   maxCarriedG?: number;
   maxRigidMm?: number;
+  softEdges?: true;
+  noBarrel?: true;
   notes: string;
 }
 

@@ -278,7 +278,8 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
     schema: Joi.valid(schemaVersion).required(),
     name: name.required(),
     brief: Joi.object({
-      version: Joi.valid('hero', 'stunt').required(),
+      // Files from before versions carry a word that nothing reads.
+      version: Joi.any().strip(),
       startDate: day.required(),
       eventDate: day.required(),
       hoursPerDay: within(0.25, 16).required(),
@@ -289,6 +290,8 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       eventMaxMm: within(100, 10000).required(),
       maxCarriedG: within(1, 50000),
       maxRigidMm: within(1, 10000),
+      softEdges: Joi.valid(true),
+      noBarrel: Joi.valid(true),
       notes: Joi.string().allow('').max(20000).required(),
     }).required(),
     wearer: wearerSchema.required(),

@@ -1,4 +1,5 @@
 import type { Change } from '../document';
+import { isRigid } from '../materials';
 import { modelOf, needCandidates, type PartReport } from '../parts';
 import { printMm, trimNumber } from '../units';
 import type { Finding, Remedy } from './finding';
@@ -164,6 +165,24 @@ export const admitted: BuildRule = ({ doc: { brief }, report }) =>
           c.rigidMm - brief.maxRigidMm!,
         ),
       ),
+      ...report.parts
+        .filter((p) => c.partIds.includes(p.id))
+        .flatMap((p) => [
+          ...when(brief.softEdges === true && p.sheetKinds.some(isRigid), () =>
+            found(
+              `hard-${p.id}`,
+              `${p.name} is cut from hard sheet; the event asks for soft edges. Foam round it, or a soft layer over its edge.`,
+              1,
+            ),
+          ),
+          ...when(brief.noBarrel === true && p.cores.some((core) => core.opens), () =>
+            found(
+              `barrel-${p.id}`,
+              `${p.name} has an open barrel; the event admits none. Glue a plug into it.`,
+              1,
+            ),
+          ),
+        ]),
     ];
   });
 

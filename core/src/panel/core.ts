@@ -19,6 +19,8 @@ export interface Core {
   section: Section;
   /** Lengths it is cut to, with the joints between them; none for a fitting that is bought as it is. */
   cutMm: number[];
+  /** Its far end looks like a barrel. */
+  opens?: true;
 }
 
 /** A stick of the catalogue as a section, as wide as measured. */

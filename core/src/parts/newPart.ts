@@ -44,7 +44,6 @@ export const newBuild = (name: string, todayIso: string, wearer: Wearer): BuildD
   schema: schemaVersion,
   name,
   brief: {
-    version: 'hero',
     startDate: todayIso,
     eventDate: addDays(todayIso, 42),
     hoursPerDay: 2,

@@ -84,6 +84,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
             wide: { x: 0, y: 0, z: 1 },
             section,
             cutMm: [params.barrelMm],
+            ...(section.shape === 'tube' && { opens: true as const }),
           },
         ]
       : [];

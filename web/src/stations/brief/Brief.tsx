@@ -29,15 +29,6 @@ export function Brief() {
           />
         </div>
         <ChoiceField
-          label="Version"
-          value={brief.version}
-          choices={[
-            { value: 'hero', label: 'hero: close up, in pictures' },
-            { value: 'stunt', label: 'stunt: knocked about' },
-          ]}
-          onChange={(version) => set((b) => void (b.version = version))}
-        />
-        <ChoiceField
           label="Currency"
           value={brief.currency}
           choices={(['EUR', 'USD', 'GBP'] as const).map((c) => ({ value: c, label: c }))}
@@ -119,6 +110,26 @@ export function Brief() {
               }
               help="In one piece; 0 when it says nothing."
             />
+            {(
+              [
+                ['softEdges', 'The event asks for soft edges'],
+                ['noBarrel', 'The event admits no open barrel'],
+              ] as const
+            ).map(([key, label]) => (
+              <label key={key} className="flex items-center gap-2 self-center">
+                <input
+                  type="checkbox"
+                  checked={brief[key] === true}
+                  onChange={(e) =>
+                    set((b) => {
+                      if (e.target.checked) b[key] = true;
+                      else delete b[key];
+                    })
+                  }
+                />
+                {label}
+              </label>
+            ))}
           </>
         )}
         <div className="col-span-4">
