@@ -105,10 +105,26 @@ function drawn(mark: Mark): Shape[] {
 /** A mark and the words beside it. */
 export function markShapes(piece: Pick<Piece, 'outline'>, mark: Mark): Shape[] {
   if (mark.kind === 'notch') return notch(mark.points[0]!, centroid(piece.outline), mark.text ?? '');
-  const words: Shape[] = mark.text
-    ? [{ kind: 'text', layer: 'text', at: centroid(mark.points), heightMm: 3, text: mark.text }]
-    : [];
-  return [...drawn(mark), ...words];
+  return [...drawn(mark), ...(mark.text ? [wordsOf(mark, mark.text)] : [])];
+}
+
+/** Words stand clear of their line by this, mm. */
+const CLEAR_MM = 3;
+
+/** The words of a mark: in its middle, or along it where it is a line, readable from below. */
+function wordsOf({ points }: Mark, text: string): Shape {
+  const shape = { kind: 'text' as const, layer: 'text' as const, heightMm: 3, text };
+  if (points.length > 2) return { ...shape, at: centroid(points) };
+  const [a, b] = [points[0]!, points.at(-1)!];
+  const way = Math.atan2(b.y - a.y, b.x - a.x);
+  // Never upside down.
+  const turnRad = Math.abs(way) > Math.PI / 2 + 1e-6 ? way - Math.sign(way) * Math.PI : way;
+  const middle = lerp2(a, b, 0.5);
+  return {
+    ...shape,
+    at: { x: middle.x - CLEAR_MM * Math.sin(turnRad), y: middle.y + CLEAR_MM * Math.cos(turnRad) },
+    ...(Math.abs(turnRad) > 1e-6 && { turnRad }),
+  };
 }
 
 const WEDGE_MM = 9;

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import type { Brief } from '../document';
+import type { BuildDoc } from '../document';
 import { checkDoc } from '../files/schema';
 import { demo } from '../files/testing/demo';
 import { derive } from '../report';
 
 const arms = demo('lampwarden-arms');
-const told = (brief: Partial<Brief>): string[] =>
+const told = (brief: Partial<BuildDoc['brief']>): string[] =>
   derive({ ...arms, brief: { ...arms.brief, ...brief } }).findings.flatMap((f) =>
     f.id.startsWith('event-') ? [`${f.id.split(':')[0]} ${f.title}`] : [],
   );

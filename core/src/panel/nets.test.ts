@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import type { Habits } from '../materials';
-import { overlapsItself } from '../geometry';
+import { markShapes } from '../files/marks';
+import { contains, overlapsItself, type Vec2 } from '../geometry';
 import { makePart } from '../parts/made';
 import { aroundOf, partOf, pieceOf } from '../parts/testing/worn.test';
 import type { Feature } from '../document';
@@ -115,6 +116,20 @@ describe('a net', () => {
       ),
       { numRuns: 40 },
     );
+  });
+
+  it('writes what each fold asks beside its line, on the piece, never upside down', () => {
+    const net = pieceOf(boxOf({ widthMm: 120, heightMm: 160, deepMm: 60 }), 'net-1');
+    for (const mark of net.marks.filter((m) => m.kind === 'fold')) {
+      const words = markShapes(net, mark).find((s) => s.kind === 'text')!;
+      if (words.kind !== 'text') throw new Error('words are text');
+      expect(words.text).to.equal('fold 90°: groove on the back 3.3 deep, 6.6 open');
+      expect(contains(net.outline, words.at)).to.equal(true);
+      const [a, b] = mark.points as [Vec2, Vec2];
+      const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+      expect(Math.hypot(words.at.x - middle.x, words.at.y - middle.y)).to.be.closeTo(3, 1e-6);
+      expect(Math.abs(words.turnRad ?? 0)).to.be.at.most(Math.PI / 2 + 1e-6);
+    }
   });
 
   it('carries what is cut in its walls, where they lie in it', () => {

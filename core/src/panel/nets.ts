@@ -1,6 +1,6 @@
 import { foldOpeningMm } from '../foam';
 import type { FoamSheet, Habits } from '../materials';
-import { add2, dist2, rotate2, sub2, type Vec2 } from '../geometry';
+import { add2, boundsOf, dist2, rotate2, sub2, type Vec2 } from '../geometry';
 import { trimNumber } from '../units';
 import { foldOf } from './fold';
 import { edgeRun } from './edgeRun';
@@ -63,7 +63,9 @@ export function netsOf(
     if (places.has(panel.id) || !hinges.some((h) => h.of === panel.id)) continue;
     count += 1;
     const netId = `net-${count}`;
+    const own: string[] = [];
     const place = (id: string, move: (p: Vec2) => Vec2): void => {
+      own.push(id);
       places.set(id, { netId, move, edgeId: (edge) => `${id}.${edge}` });
       const on = pieceOf(id);
       for (const hinge of hinges.filter((h) => h.of === id && !places.has(h.to))) {
@@ -79,6 +81,12 @@ export function netsOf(
       }
     };
     place(panel.id, (p) => p);
+    // A piece begins at the corner of its own box.
+    const { minX, minY } = boundsOf(own.flatMap((id) => pieceOf(id).outline.map(places.get(id)!.move)));
+    for (const id of own) {
+      const { move, ...rest } = places.get(id)!;
+      places.set(id, { ...rest, move: (p) => sub2(move(p), { x: minX, y: minY }) });
+    }
   }
   return {
     placeOf: (id) => places.get(id),

@@ -314,7 +314,7 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: Outl
               Mirror the right half
             </button>
             <div className="flex flex-wrap items-end gap-1">
-              <div className="w-24">
+              <div className="w-16">
                 <LengthField label="Distance" valueMm={offsetMm} range={[0.5, 200]} onChange={setOffsetMm} />
               </div>
               <button type="button" className="btn min-h-7 px-2" onClick={() => moveLine(-offsetMm)}>

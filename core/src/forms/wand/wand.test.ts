@@ -25,8 +25,8 @@ describe('a rod', () => {
     expect(plain.figures.find((f) => f.key === 'hollow')!.label).to.match(/coin cells/);
     expect(plain.checks.filter((c) => c.severity === 'stop' || c.id === 'wand-way')).to.have.length(0);
     const thick = make('wand', {}, { nominalMm: 5, foamId: 'dense-eva' });
-    expect(figureOf(thick, 'way')).to.be.closeTo(5, 1e-9);
-    expect(checkOf(thick, 'wand-way')!.excess).to.be.closeTo(2, 1e-9);
+    expect(figureOf(thick, 'way')).to.be.closeTo(6, 1e-9);
+    expect(checkOf(thick, 'wand-way')!.excess).to.be.closeTo(1, 1e-9);
     const told = reportOf('wand', {}, { nominalMm: 5, foamId: 'dense-eva' }).checks.find(
       (c) => c.id === 'wand-way',
     )!;

@@ -126,7 +126,7 @@ export const wand = defineForm<WandParams>({
     handleAcrossMm: 32,
     shaftMm: 280,
     buttAcrossMm: 24,
-    tipAcrossMm: 15,
+    tipAcrossMm: 16,
     bands: 1,
   }),
   design,
