@@ -1,11 +1,14 @@
 import type { Body } from '../body';
 import type { Circuit } from '../document';
 import type { Item } from '../features';
-import { leds, type Pack, type Switch } from '../materials';
+import { gaugeOhmPerM, ledMaxA, leds, type Pack, startGauge, type Switch } from '../materials';
 import { type PartReport, placingOf, sidesOf } from '../parts';
 import type { Vec3 } from '../geometry';
 import type { Result } from '../units';
-import { cellVolts, runTime, type RunTime } from './runtime';
+import { cellVolts } from './cells';
+import { type Feed, type Working, workingAt } from './network';
+import { junctionOf } from './nodal';
+import { type Duty, runTime, type RunTime, STRAIGHT } from './runtime';
 import { solveCircuit, type LampGroup, type Strings } from './strings';
 import { wireLengthMm } from './wire';
 
@@ -33,6 +36,12 @@ export interface CircuitReport {
   pack?: Pack;
   switch?: Switch;
   solved?: Strings;
+  /** The circuit at work with fresh cells: what a meter reads. */
+  working?: Working;
+  /** What lies between the pack and the lamps, and how the light is used. */
+  feed: Feed;
+  duty: Duty;
+  awg: number;
   /** Said instead when the lamps cannot be lit. */
   infeasible?: string;
   run?: RunTime;
@@ -53,9 +62,15 @@ export function solveOn(groups: readonly LampGroup[], pack: Pack, currentMa?: nu
 }
 
 /** Hours the lamps burn on a pack; 0 when they cannot be lit from it or draw more than its cells give. */
-export function hoursOn(groups: readonly LampGroup[], pack: Pack, currentMa?: number): number {
+export function hoursOn(
+  { groups, feed, duty }: Pick<CircuitReport, 'groups' | 'feed' | 'duty'>,
+  pack: Pack,
+  currentMa?: number,
+): number {
   const solved = solveOn(groups, pack, currentMa);
-  return solved.ok && solved.value.totalA <= pack.cell.maxA ? runTime(pack, solved.value).hours : 0;
+  return solved.ok && solved.value.totalA <= pack.cell.maxA
+    ? runTime(pack, solved.value, feed, duty).hours
+    : 0;
 }
 
 /** Lamps of one colour and one current share their strings. */
@@ -71,7 +86,7 @@ function groupsOf(circuit: Circuit, lamps: readonly Fitted[]): LampGroup[] {
       groups.set(key, {
         label: colour,
         count: times,
-        forwardV: leds[colour].forwardV,
+        junction: junctionOf({ forwardV: leds[colour].forwardV, ratedA: ledMaxA }),
         currentA: currentMa / 1000,
       });
   }
@@ -105,6 +120,13 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
   const from = source ? spots(source)[0] : undefined;
   const by = toggle ? spots(toggle)[0] : from;
   const wireMm = from && by ? wireLengthMm(from, by, lamps.flatMap(spots)) : 0;
+  const awg = circuit.wireAwg ?? startGauge;
+  const feed: Feed = {
+    switchOhm: toggle?.item.toggle?.contactOhm ?? STRAIGHT.switchOhm,
+    wireOhm: (wireMm / 1000) * gaugeOhmPerM(awg),
+  };
+  const duty: Duty = { onShare: circuit.onShare ?? 1, idleA: toggle?.item.toggle?.idleA ?? 0 };
+  const working = solved?.ok && pack ? workingAt(pack, solved.value.strings, feed, 0) : undefined;
   const strangers = owners.filter((p) => p.id !== source?.partId);
   return {
     id: circuit.id,
@@ -119,7 +141,11 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
     ...(toggle?.item.toggle && { switch: toggle.item.toggle }),
     ...(solved?.ok && { solved: solved.value }),
     ...(solved && !solved.ok && { infeasible: solved.message }),
-    ...(solved?.ok && pack && { run: runTime(pack, solved.value) }),
+    ...(working && { working }),
+    feed,
+    duty,
+    awg,
+    ...(solved?.ok && pack && { run: runTime(pack, solved.value, feed, duty) }),
     wireMm,
     wireG: (wireMm / 1000) * WIRE_G_PER_M,
     crossings: source ? strangers.reduce((sum, p) => sum + p.copies, 0) : Math.max(0, owners.length - 1),

@@ -1,30 +1,11 @@
-import type { CapacityCurve, Pack, VoltageCurve } from '../materials';
+import type { Pack } from '../materials';
+import { capacityAh } from './cells';
+import { type Feed, workingAt } from './network';
 import type { Strings } from './strings';
-
-/** Capacity at a load, straight lines between the known points on logarithmic axes, held beyond them. */
-export function capacityAh(curve: CapacityCurve, loadA: number): number {
-  const first = curve[0]!;
-  const last = curve.at(-1)!;
-  if (loadA <= first.loadA) return first.capacityAh;
-  if (loadA >= last.loadA) return last.capacityAh;
-  const i = curve.findIndex((p) => p.loadA >= loadA);
-  const a = curve[i - 1]!;
-  const b = curve[i]!;
-  const t = Math.log(loadA / a.loadA) / Math.log(b.loadA / a.loadA);
-  return Math.exp(Math.log(a.capacityAh) + t * Math.log(b.capacityAh / a.capacityAh));
-}
-
-/** Volts of one cell after a share of its capacity is used. */
-export function cellVolts(curve: VoltageCurve, used: number): number {
-  const i = curve.findIndex((p) => p.used >= used);
-  if (i <= 0) return (i === 0 ? curve[0]! : curve.at(-1)!).volts;
-  const a = curve[i - 1]!;
-  const b = curve[i]!;
-  return a.volts + ((b.volts - a.volts) * (used - a.used)) / (b.used - a.used);
-}
 
 export interface RunPoint {
   hour: number;
+  /** At the pack's terminals. */
   volts: number;
   currentA: number;
 }
@@ -36,22 +17,49 @@ export interface RunTime {
   points: RunPoint[];
 }
 
-const currentAt = (circuit: Strings, volts: number): number =>
-  circuit.strings.reduce((sum, s) => sum + Math.max(0, (volts - s.forwardV) / s.ohm), 0);
+/** How the light is used: what share of the hours it is on, and what is drawn while it is off. */
+export interface Duty {
+  onShare: number;
+  idleA: number;
+}
 
-/** Discharge in steps of half a percent of capacity, the current following the sagging voltage. */
-export function runTime(pack: Pack, circuit: Strings): RunTime {
-  const steps = 200;
+const ALWAYS: Duty = { onShare: 1, idleA: 0 };
+export const STRAIGHT: Feed = { switchOhm: 0.05, wireOhm: 0 };
+
+const STEPS = 60;
+
+/**
+ * Discharge in equal shares of capacity, the circuit solved anew at each: volts fall, the cells' own resistance grows,
+ * and capacity is that at the mean load (tables of the cells). Hours are by the clock, the light on for its share of them.
+ */
+export function runTime(
+  pack: Pack,
+  circuit: Pick<Strings, 'strings'>,
+  feed: Feed = STRAIGHT,
+  { onShare, idleA }: Duty = ALWAYS,
+): RunTime {
   const points: RunPoint[] = [];
   let hour = 0;
-  const voltsAt = (used: number): number => cellVolts(pack.cell.voltage, used) * pack.series;
-  const start = currentAt(circuit, voltsAt(0));
-  for (let i = 0; i <= steps; i++) {
-    const volts = voltsAt(i / steps);
-    const currentA = currentAt(circuit, volts);
-    points.push({ hour, volts, currentA });
-    if (currentA < start / 2 || currentA === 0) return { hours: hour, endedBy: 'dim', points };
-    hour += capacityAh(pack.cell.capacity, currentA) / steps / currentA;
+  const first = workingAt(pack, circuit.strings, feed, 0)?.totalA ?? 0;
+  for (let i = 0; i <= STEPS; i++) {
+    const now = workingAt(pack, circuit.strings, feed, i / STEPS);
+    const currentA = now?.totalA ?? 0;
+    const before = points.at(-1);
+    points.push({ hour, volts: now?.packVolts ?? 0, currentA });
+    if (currentA < first / 2 || currentA < 1e-6) {
+      if (!before || before.currentA <= currentA) return { hours: hour, endedBy: 'dim', points };
+      // Within the last step the light fell through its half.
+      const share = (before.currentA - first / 2) / (before.currentA - currentA);
+      const hours = before.hour + Math.min(1, Math.max(0, share)) * (hour - before.hour);
+      points[points.length - 1] = {
+        hour: hours,
+        volts: before.volts + share * ((now?.packVolts ?? 0) - before.volts),
+        currentA: first / 2,
+      };
+      return { hours, endedBy: 'dim', points };
+    }
+    const meanA = currentA * onShare + idleA * (1 - onShare);
+    if (i < STEPS) hour += capacityAh(pack.cell.capacity, meanA) / STEPS / meanA;
   }
   return { hours: hour, endedBy: 'empty', points };
 }

@@ -1,11 +1,13 @@
 import { fail, ok, type Result, trimNumber } from '../units';
 import { nextE24 } from './e24';
+import { type Junction, junctionVolts, stringFlow } from './nodal';
 
 /** Lamps of one colour that share a setting. */
 export interface LampGroup {
   label: string;
   count: number;
-  forwardV: number;
+  junction: Junction;
+  /** Asked through each. */
   currentA: number;
 }
 
@@ -13,6 +15,8 @@ export interface LampGroup {
 export interface LedString {
   group: string;
   lamps: number;
+  junction: Junction;
+  /** Of all its lamps at the current asked. */
   forwardV: number;
   idealOhm: number;
   ohm: number;
@@ -37,20 +41,22 @@ const HEADROOM = 0.15;
 /** Quarter-watt resistors are what makers own; half their rating is the limit (common practice, no source). */
 export const resistorRatedW = 0.25;
 
-/** R = (V − ΣVf) / I with fresh cells, then the next E24 value up and what it passes at most. */
+/** R = (V − ΣVf) / I with fresh cells, then the next E24 value up and what it passes at most: the lamps' own curve behind it. */
 function makeString(group: LampGroup, lamps: number, freshV: number): LedString {
-  const forwardV = lamps * group.forwardV;
+  const { junction } = group;
+  const forwardV = lamps * junctionVolts(junction, group.currentA);
   const idealOhm = (freshV - forwardV) / group.currentA;
   const ohm = nextE24(idealOhm);
-  const currentA = (freshV - forwardV) / ohm;
+  const { amps } = stringFlow({ count: lamps, junction, ohm }, freshV);
   return {
     group: group.label,
     lamps,
+    junction,
     forwardV,
     idealOhm,
     ohm,
-    currentA,
-    resistorW: currentA * currentA * ohm,
+    currentA: amps,
+    resistorW: amps * amps * ohm,
   };
 }
 
@@ -63,9 +69,10 @@ export function solveCircuit(supply: Supply, groups: readonly LampGroup[]): Resu
   const { nominalV, freshV } = supply;
   const strings: LedString[] = [];
   for (const group of groups) {
-    const most = Math.floor((nominalV * (1 - HEADROOM)) / group.forwardV);
+    const forwardV = junctionVolts(group.junction, group.currentA);
+    const most = Math.floor((nominalV * (1 - HEADROOM)) / forwardV + 1e-9);
     if (most < 1) {
-      const short = `${trimNumber(nominalV, 2)} V − ${trimNumber(group.forwardV, 2)} V = ${trimNumber(nominalV - group.forwardV, 2)} V`;
+      const short = `${trimNumber(nominalV, 2)} V − ${trimNumber(forwardV, 2)} V = ${trimNumber(nominalV - forwardV, 2)} V`;
       const keep = trimNumber(nominalV * HEADROOM, 2);
       return fail(
         `One ${group.label} lamp leaves ${short} for its resistor; at least ${keep} V must remain as the cells sag.`,

@@ -1,6 +1,6 @@
 import type { Wearer, Zone } from '../body';
 import type { Reading } from '../learn';
-import type { FoamStock, Habits } from '../materials';
+import type { FoamStock, Gauge, Habits } from '../materials';
 
 /** The schema this code reads and writes; older ones are lifted to it when they are read. */
 export const schemaVersion = 2;
@@ -134,6 +134,12 @@ export interface Circuit {
   source: string;
   switch: string | null;
   loads: Load[];
+  /** Gauge of its wires, where it is not the usual one. */
+  wireAwg?: Gauge;
+  /** Share of the hours at which the light is on; all of them when left out. */
+  onShare?: number;
+  /** A fuse by the pack. */
+  fused?: true;
 }
 
 export type PageSize = 'A4' | 'A3' | 'Letter' | 'Legal';

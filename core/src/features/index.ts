@@ -9,4 +9,5 @@ export {
   type Pointed,
   type Work,
 } from './contract';
+export { boxFace, type LightBox } from './lightBox/box';
 export { features } from './registry';

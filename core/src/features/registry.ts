@@ -1,6 +1,7 @@
 import type { FeatureKind } from './contract';
 import { hole } from './hole/hole';
 import { lamps } from './lamps/lamps';
+import { lightBox } from './lightBox/lightBox';
 import { line } from './line/line';
 import { opening } from './opening/opening';
 import { overlay } from './overlay/overlay';
@@ -27,6 +28,7 @@ export const features: readonly FeatureKind[] = [
   opening,
   parting,
   lamps,
+  lightBox,
   pack,
   toggle,
   pocket,

@@ -9,6 +9,7 @@ import {
   type PlaceKind,
   schemaVersion,
 } from '../document';
+import { gauges } from '../materials';
 import { type Kinds, standardKinds } from '../parts';
 import { fail, ok, type Result } from '../units';
 import { versionsFit } from './versionsFit';
@@ -218,6 +219,9 @@ const circuit = Joi.object({
     .unique('feature')
     .items(Joi.object({ feature: id.required(), currentMa: within(0.5, 60).required() }))
     .required(),
+  wireAwg: Joi.valid(...gauges.map((g) => g.awg)),
+  onShare: within(0.01, 1),
+  fused: Joi.valid(true),
 });
 
 export const wearerSchema = Joi.object({

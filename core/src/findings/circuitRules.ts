@@ -1,6 +1,6 @@
 import { type CircuitReport, hoursOn, resistorRatedW, solveOn } from '../circuit';
 import type { Change, Circuit } from '../document';
-import { ledMaxA, type Pack } from '../materials';
+import { gaugeOhmPerM, gauges, ledMaxA, type Pack } from '../materials';
 import { printHours, trimNumber } from '../units';
 import type { Finding, Remedy } from './finding';
 import type { BuildContext, BuildRule } from './rule';
@@ -61,7 +61,7 @@ export const stringsFeasible = each((context) => {
       sure: 'standard',
       excess: 1,
       remedies: around.catalogue.packs
-        .filter((p) => hoursOn(made.groups, p) > 0)
+        .filter((p) => hoursOn(made, p) > 0)
         .slice(0, 2)
         .map((p) => usePack(context, p)),
     },
@@ -137,7 +137,7 @@ export const cellCurrent = each((context) => {
       sure: cell.sure,
       excess: made.solved.totalA - cell.maxA,
       remedies: around.catalogue.packs
-        .filter((p) => hoursOn(made.groups, p) > 0)
+        .filter((p) => hoursOn(made, p) > 0)
         .sort((a, b) => a.thickMm - b.thickMm)
         .slice(0, 2)
         .map((p) => usePack(context, p)),
@@ -165,12 +165,97 @@ export const switchCurrent = each((context) => {
   ];
 });
 
+/** Volts lost on the way to the lamps, as a share of the pack's, past which the light is told to suffer; from memory. */
+const MOST_DROP = 0.05;
+
+/** Wires too thin for what they carry, or so long that the lamps dim. */
+export const wiresThickEnough = each((context) => {
+  const { made, at } = context;
+  const { working, awg } = made;
+  if (!working) return [];
+  const gauge = gauges.find((g) => g.awg === awg)!;
+  const lost = working.wireVolts / working.packVolts;
+  const over = working.totalA / gauge.maxA - 1;
+  if (over <= 0 && lost <= MOST_DROP) return [];
+  // Losses go as resistance does.
+  const thicker = [...gauges]
+    .reverse()
+    .find(
+      (g) =>
+        g.awg < awg &&
+        working.totalA <= g.maxA &&
+        lost * (gaugeOhmPerM(g.awg) / gaugeOhmPerM(awg)) <= MOST_DROP,
+    );
+  return [
+    {
+      ...about(context, 'wire'),
+      severity: 'mind',
+      title:
+        over > 0
+          ? `${made.name}: ${ma(working.totalA)} in AWG ${awg} wire; in a bundle it carries ${ma(gauge.maxA)}.`
+          : `${made.name}: ${trimNumber(lost * 100, 1)} % of the volts are lost in ${trimNumber(made.wireMm / 1000, 1)} m of AWG ${awg} wire.`,
+      why: 'Thin wire grows warm in foam, and the lamps at its end are dimmer.',
+      sure: 'memory',
+      excess: Math.max(over, lost / MOST_DROP - 1),
+      remedies: thicker
+        ? [
+            {
+              label: `AWG ${thicker.awg}`,
+              changes: [{ path: ['circuits', at, 'wireAwg'], value: thicker.awg }],
+            },
+          ]
+        : [],
+    },
+  ];
+});
+
+/** A lithium pack without a fuse. */
+export const lithiumFused = each((context) => {
+  const { made, circuit, at } = context;
+  if (!made.pack?.cell.wantsFuse || circuit.fused) return [];
+  return [
+    {
+      ...about(context, 'fuse'),
+      severity: 'stop',
+      title: `${made.name}: ${made.pack.name} without a fuse.`,
+      why: 'A shorted lithium cell gives tens of amperes and can burn. Protected cells only, a fuse within a finger of the plus pole, charged outside the prop; the cell maker’s sheet and the event’s and carrier’s rules come first.',
+      sure: 'practice',
+      excess: 1,
+      remedies: [
+        { label: 'A fuse by the pack', changes: [{ path: ['circuits', at, 'fused'], value: true }] },
+      ],
+    },
+  ];
+});
+
+/** A power bank that takes the lamps for nothing at all. */
+export const bankStaysAwake = each((context) => {
+  const { made, around } = context;
+  const least = made.pack?.cell.sleepsBelowA;
+  const draws = made.working?.totalA ?? 0;
+  if (least === undefined || draws === 0 || draws >= least) return [];
+  return [
+    {
+      ...about(context, 'asleep'),
+      severity: 'mind',
+      title: `${made.name}: the lamps draw ${ma(draws)}; a power bank switches itself off below about ${ma(least)}.`,
+      why: 'Banks take a small load for a telephone that is full. Try yours for ten minutes, or take cells.',
+      sure: 'memory',
+      excess: least - draws,
+      remedies: around.catalogue.packs
+        .filter((p) => p.cell.sleepsBelowA === undefined && hoursOn(made, p) > 0)
+        .sort((a, b) => a.thickMm - b.thickMm)
+        .slice(0, 2)
+        .map((p) => usePack(context, p)),
+    },
+  ];
+});
+
 /** The brightest setting at which some other pack lasts. */
 function dimmerOnAnother(context: CircuitContext, dimmed: readonly number[], wanted: number): Remedy[] {
-  const { groups } = context.made;
   const found = dimmed
     .flatMap((current) =>
-      context.around.catalogue.packs.map((p) => ({ p, current, hours: hoursOn(groups, p, current) })),
+      context.around.catalogue.packs.map((p) => ({ p, current, hours: hoursOn(context.made, p, current) })),
     )
     .find(({ hours }) => hours >= wanted);
   if (!found) return [];
@@ -186,20 +271,20 @@ function dimmerOnAnother(context: CircuitContext, dimmed: readonly number[], wan
 /** The light ends before the day does. */
 export const burnsLongEnough = each((context) => {
   const { made, doc, around } = context;
-  const { run, pack, groups } = made;
+  const { run, pack } = made;
   const wanted = doc.brief.lightHours;
   if (!run || !pack || run.hours >= wanted) return [];
   const remedies: Remedy[] = around.catalogue.packs
-    .map((p) => ({ p, hours: hoursOn(groups, p) }))
+    .map((p) => ({ p, hours: hoursOn(made, p) }))
     .filter(({ p, hours }) => hours >= wanted && p.id !== pack.id)
     .sort((a, b) => a.p.thickMm - b.p.thickMm || a.p.massG - b.p.massG)
     .slice(0, 2)
     .map(({ p, hours }) => usePack(context, p, ` (${printHours(hours)})`));
   const dimmed = [15, 10, 8, 5, 3, 2].filter((current) => current < mostMa(context));
-  const dimmer = dimmed.find((current) => hoursOn(groups, pack, current) >= wanted);
+  const dimmer = dimmed.find((current) => hoursOn(made, pack, current) >= wanted);
   if (dimmer !== undefined)
     remedies.push({
-      label: `${dimmer} mA a lamp (${printHours(hoursOn(groups, pack, dimmer))})`,
+      label: `${dimmer} mA a lamp (${printHours(hoursOn(made, pack, dimmer))})`,
       changes: atCurrent(context, dimmer),
     });
   if (remedies.length === 0) remedies.push(...dimmerOnAnother(context, dimmed, wanted));

@@ -14,6 +14,12 @@ export interface Cell {
   maxA: number;
   capacity: CapacityCurve;
   voltage: VoltageCurve;
+  /** Of one fresh cell; it grows as the cell is used. From memory. */
+  internalOhm: number;
+  /** Cells that can burn when they are shorted, so that a fuse belongs by them. */
+  wantsFuse?: true;
+  /** A bank that switches itself off when less is drawn, amperes. */
+  sleepsBelowA?: number;
   sure: Sure;
 }
 
@@ -45,6 +51,7 @@ const alkaline: VoltageCurve = [
 const aaa: Cell = {
   id: 'aaa',
   name: 'AAA alkaline',
+  internalOhm: 0.25,
   lithium: false,
   nominalV: 1.5,
   maxA: 0.5,
@@ -61,6 +68,7 @@ const aaa: Cell = {
 const aa: Cell = {
   id: 'aa',
   name: 'AA alkaline',
+  internalOhm: 0.15,
   lithium: false,
   nominalV: 1.5,
   maxA: 1,
@@ -77,6 +85,7 @@ const aa: Cell = {
 const nineVolt: Cell = {
   id: '9v',
   name: '9 V alkaline block',
+  internalOhm: 1.7,
   lithium: false,
   nominalV: 9,
   maxA: 0.2,
@@ -92,6 +101,7 @@ const nineVolt: Cell = {
 const coin: Cell = {
   id: 'cr2032',
   name: 'CR2032 coin',
+  internalOhm: 15,
   lithium: true,
   nominalV: 3,
   maxA: 0.005,
@@ -105,6 +115,50 @@ const coin: Cell = {
     { used: 0.1, volts: 2.9 },
     { used: 0.8, volts: 2.75 },
     { used: 1, volts: 2.0 },
+  ],
+  sure: 'memory',
+};
+
+const lithium: Cell = {
+  id: '18650',
+  name: 'protected 18650 lithium cell',
+  lithium: true,
+  wantsFuse: true,
+  internalOhm: 0.08,
+  nominalV: 3.7,
+  maxA: 3,
+  capacity: [
+    { loadA: 0.1, capacityAh: 2.6 },
+    { loadA: 1, capacityAh: 2.45 },
+    { loadA: 3, capacityAh: 2.2 },
+  ],
+  voltage: [
+    { used: 0, volts: 4.15 },
+    { used: 0.1, volts: 4.0 },
+    { used: 0.5, volts: 3.7 },
+    { used: 0.9, volts: 3.4 },
+    { used: 1, volts: 3.0 },
+  ],
+  sure: 'memory',
+};
+
+/** Ten ampere-hours at 3.7 V inside; at 5 V, less what the converter takes, 6.2. */
+const bank: Cell = {
+  id: 'usb-bank',
+  name: 'USB power bank',
+  lithium: true,
+  internalOhm: 0.1,
+  sleepsBelowA: 0.06,
+  nominalV: 5,
+  maxA: 2,
+  capacity: [
+    { loadA: 0.1, capacityAh: 5.6 },
+    { loadA: 0.5, capacityAh: 6.2 },
+    { loadA: 2, capacityAh: 5.8 },
+  ],
+  voltage: [
+    { used: 0, volts: 5.05 },
+    { used: 1, volts: 4.95 },
   ],
   sure: 'memory',
 };
@@ -181,6 +235,54 @@ export const packs: Pack[] = [
     thickMm: 17.5,
     massG: 50,
     price: 5,
+    holderSure: 'memory',
+  },
+  {
+    id: '8xaa',
+    name: '8 × AA holder, 12 V',
+    cell: aa,
+    series: 8,
+    lengthMm: 58,
+    widthMm: 64,
+    thickMm: 33,
+    massG: 215,
+    price: 9,
+    holderSure: 'memory',
+  },
+  {
+    id: '1x18650',
+    name: '18650 holder',
+    cell: lithium,
+    series: 1,
+    lengthMm: 78,
+    widthMm: 21,
+    thickMm: 21,
+    massG: 55,
+    price: 14,
+    holderSure: 'memory',
+  },
+  {
+    id: '3x18650',
+    name: '3 × 18650 holder, 11 V',
+    cell: lithium,
+    series: 3,
+    lengthMm: 78,
+    widthMm: 60,
+    thickMm: 21,
+    massG: 160,
+    price: 36,
+    holderSure: 'memory',
+  },
+  {
+    id: 'usb-bank',
+    name: 'USB power bank, 10 Ah',
+    cell: bank,
+    series: 1,
+    lengthMm: 138,
+    widthMm: 68,
+    thickMm: 15,
+    massG: 210,
+    price: 20,
     holderSure: 'memory',
   },
 ];

@@ -7,6 +7,10 @@ export interface Switch {
   name: string;
   kind: SwitchKind;
   maxA: number;
+  /** Of its closed contacts, from memory. */
+  contactOhm: number;
+  /** What it draws while the light is off, amperes. */
+  idleA?: number;
   /** Room to leave round the lever so that it can move. */
   throwMm: number;
   lengthMm: number;
@@ -20,6 +24,7 @@ export interface Switch {
 export const switches: Switch[] = [
   {
     id: 'slide',
+    contactOhm: 0.05,
     name: 'slide switch',
     kind: 'latching',
     maxA: 0.3,
@@ -33,6 +38,7 @@ export const switches: Switch[] = [
   },
   {
     id: 'rocker',
+    contactOhm: 0.03,
     name: 'small rocker switch',
     kind: 'latching',
     maxA: 3,
@@ -46,6 +52,7 @@ export const switches: Switch[] = [
   },
   {
     id: 'push',
+    contactOhm: 0.05,
     name: 'push-to-light button',
     kind: 'momentary',
     maxA: 0.5,
@@ -59,6 +66,8 @@ export const switches: Switch[] = [
   },
   {
     id: 'remote',
+    contactOhm: 0.1,
+    idleA: 0.008,
     name: 'remote receiver',
     kind: 'remote',
     maxA: 2,
@@ -68,6 +77,48 @@ export const switches: Switch[] = [
     deepMm: 7,
     massG: 8,
     price: 6,
+    sure: 'memory',
+  },
+  {
+    id: 'toggle',
+    contactOhm: 0.03,
+    name: 'toggle switch',
+    kind: 'latching',
+    maxA: 3,
+    throwMm: 10,
+    lengthMm: 13,
+    widthMm: 8,
+    deepMm: 18,
+    massG: 6,
+    price: 1.5,
+    sure: 'memory',
+  },
+  {
+    id: 'push-latching',
+    contactOhm: 0.05,
+    name: 'latching push button',
+    kind: 'latching',
+    maxA: 1,
+    throwMm: 3,
+    lengthMm: 12,
+    widthMm: 12,
+    deepMm: 18,
+    massG: 4,
+    price: 1.5,
+    sure: 'memory',
+  },
+  {
+    id: 'reed',
+    contactOhm: 0.15,
+    name: 'reed switch and magnet',
+    kind: 'momentary',
+    maxA: 0.4,
+    throwMm: 0,
+    lengthMm: 20,
+    widthMm: 4,
+    deepMm: 4,
+    massG: 2,
+    price: 2,
     sure: 'memory',
   },
 ];

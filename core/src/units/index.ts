@@ -2,3 +2,4 @@ export { parseLengthMm, printLength, printMm, trimNumber, type LengthUnit } from
 export { fail, ok, type Result } from './result';
 export { figure, sureLabel, type Figure, type Sure } from './sure';
 export { printHours, printMinutes } from './time';
+export { printVolts } from './volts';

@@ -1,4 +1,5 @@
 import type { Circuit, Part } from '@fomrik/core/document';
+import { gaugeMm, gauges, startGauge, type Gauge } from '@fomrik/core/materials';
 import { standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { Plus, X } from 'lucide-react';
@@ -128,6 +129,47 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
               >
                 <X size={16} aria-hidden />
               </button>
+            </div>
+            <div className="grid grid-cols-[1fr_1fr_1fr] items-end gap-x-2">
+              <ChoiceField
+                label="Wire"
+                value={String(circuit.wireAwg ?? startGauge)}
+                choices={gauges.map((g) => ({
+                  value: String(g.awg),
+                  label: `AWG ${g.awg}, ${gaugeMm(g.awg).toFixed(2)} mm`,
+                }))}
+                onChange={(awg) =>
+                  set(circuit.id, (c) => {
+                    c.wireAwg = Number(awg) as Gauge;
+                  })
+                }
+              />
+              <NumberField
+                label="Light is on"
+                value={Math.round((circuit.onShare ?? 1) * 100)}
+                range={[1, 100]}
+                suffix="%"
+                help="Of the hours of the day: always on is 100, for pictures about 10."
+                onChange={(share) =>
+                  set(circuit.id, (c) => {
+                    if (share >= 100) delete c.onShare;
+                    else c.onShare = share / 100;
+                  })
+                }
+              />
+              <label className="flex items-center gap-2 self-center text-[13.5px]">
+                <input
+                  type="checkbox"
+                  checked={circuit.fused === true}
+                  onChange={(e) =>
+                    set(circuit.id, (c) => {
+                      if (e.target.checked) c.fused = true;
+                      else delete c.fused;
+                    })
+                  }
+                />
+                Fuse by the pack
+              </label>
             </div>
             <ul>
               {circuit.loads.map((load, i) => (

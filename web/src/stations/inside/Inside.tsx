@@ -1,6 +1,8 @@
 import { type PartReport, standardKinds, startLights } from '@fomrik/core/parts';
-import { featureIdsOf, type Circuit, type Feature } from '@fomrik/core/document';
+import { applyChanges, featureIdsOf, type Circuit, type Feature } from '@fomrik/core/document';
+import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Draft } from 'immer';
+import { Tabs } from 'radix-ui';
 import { freeName } from '../../app/partActions';
 import { Empty } from '../../parts/Empty';
 import { LazySolid } from '../../parts/LazySolid';
@@ -9,6 +11,8 @@ import { dragEnd, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
 import { CircuitFields } from './CircuitFields';
+import { PackChoices } from './PackChoices';
+import { Readings } from './Readings';
 import { InsideFeatures } from './InsideFeatures';
 import { insideHandles } from './insideHandles';
 import { RoomSlice } from './RoomSlice';
@@ -47,12 +51,51 @@ export function Inside() {
       <div className="min-h-0 border-r border-hair p-2">
         <RoomSlice made={made} />
       </div>
-      <div className="grid min-h-0 grid-rows-[minmax(0,1fr)_minmax(0,1fr)] overflow-hidden p-2">
-        <Schematic circuit={circuit} />
-        <RunChart circuit={circuit} />
+      <div className="flex min-h-0 flex-col overflow-hidden p-2">
+        <Tabs.Root defaultValue="circuit" className="flex min-h-0 flex-1 flex-col">
+          <Tabs.List aria-label="About the circuit" className="mb-1 flex gap-3 border-b border-hair">
+            {[
+              ['circuit', 'Circuit'],
+              ['hours', 'Hours'],
+              ['packs', 'Packs'],
+              ['meter', 'Bench meter'],
+            ].map(([value, words]) => (
+              <Tabs.Trigger
+                key={value}
+                value={value!}
+                className="border-b-2 border-transparent px-1 pb-1 text-[13.5px] data-[state=active]:border-teal data-[state=active]:font-medium"
+              >
+                {words}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <Tabs.Content value="circuit" className="min-h-0 flex-1">
+            <Schematic circuit={circuit} />
+          </Tabs.Content>
+          <Tabs.Content value="hours" className="min-h-0 flex-1">
+            <RunChart circuit={circuit} />
+          </Tabs.Content>
+          <Tabs.Content value="packs" className="min-h-0 flex-1 overflow-auto">
+            <PackChoices circuit={circuit} onTake={(packId) => circuit && takePack(circuit, packId)} />
+          </Tabs.Content>
+          <Tabs.Content value="meter" className="min-h-0 flex-1 overflow-auto">
+            <Readings circuit={circuit} />
+          </Tabs.Content>
+        </Tabs.Root>
       </div>
     </div>
   );
+}
+
+/** Another pack in the same place, as one step. */
+function takePack(circuit: CircuitReport, packId: string): void {
+  const { source } = circuit;
+  const { doc, update } = useBuild.getState();
+  const index = doc.parts.findIndex((p) => p.id === source?.partId);
+  const path = source?.item.choose;
+  if (!path || index < 0) return;
+  const next = applyChanges(doc, [{ path: ['parts', index, ...path], value: packId }]);
+  update((d) => void (d.parts = next.parts as Draft<typeof d.parts>));
 }
 
 /** A part with nothing in it yet. */

@@ -1,5 +1,5 @@
 import type { CircuitReport } from '@fomrik/core/circuit';
-import { trimNumber } from '@fomrik/core/units';
+import { printVolts, trimNumber } from '@fomrik/core/units';
 
 const WIRE = { fill: 'none', stroke: 'var(--color-ink)', strokeWidth: 1.4 };
 const LIVE = { ...WIRE, stroke: 'var(--color-marigold)', strokeWidth: 2.2 };
@@ -31,10 +31,14 @@ export function Schematic({ circuit: made }: { circuit: CircuitReport | undefine
         {...WIRE}
       />
       <text x={48} y={height / 2 + 1} fontSize={11}>
-        {trimNumber(circuit.nominalV, 1)} V, at most {trimNumber(circuit.totalA * 1000, 0)} mA
+        {made.working
+          ? `${printVolts(made.working.packVolts)} on load, ${trimNumber(made.working.totalA * 1000, 0)} mA`
+          : `${trimNumber(circuit.nominalV, 1)} V`}
       </text>
       <text x={48} y={height / 2 + 14} fontSize={10} fill="var(--color-soft)">
-        {made.switch?.name}
+        {[made.switch?.name, `${trimNumber(made.wireMm / 1000, 1)} m of AWG ${made.awg}`]
+          .filter(Boolean)
+          .join(' · ')}
       </text>
       {circuit.strings.map((s, i) => {
         const y = 34 + i * rung;
@@ -63,7 +67,8 @@ export function Schematic({ circuit: made }: { circuit: CircuitReport | undefine
             })}
             <path d={`M${left + 40 + s.lamps * 46} ${y}H${width - 16 - i * 3}V${bottom}`} {...WIRE} />
             <text x={left + 60} y={y + 19} fontSize={10} fill="var(--color-soft)">
-              {s.group} {trimNumber(s.currentA * 1000, 1)} mA, {trimNumber(s.resistorW * 1000, 0)} mW
+              {s.group} {trimNumber((made.working?.strings[i]?.amps ?? s.currentA) * 1000, 1)} mA,{' '}
+              {printVolts(made.working?.strings[i]?.lampVolts ?? s.forwardV / s.lamps)} a lamp
             </text>
           </g>
         );

@@ -1,0 +1,23 @@
+import type { CapacityCurve, VoltageCurve } from '../materials';
+
+/** Capacity at a load, straight lines between the known points on logarithmic axes, held beyond them. */
+export function capacityAh(curve: CapacityCurve, loadA: number): number {
+  const first = curve[0]!;
+  const last = curve.at(-1)!;
+  if (loadA <= first.loadA) return first.capacityAh;
+  if (loadA >= last.loadA) return last.capacityAh;
+  const i = curve.findIndex((p) => p.loadA >= loadA);
+  const a = curve[i - 1]!;
+  const b = curve[i]!;
+  const t = Math.log(loadA / a.loadA) / Math.log(b.loadA / a.loadA);
+  return Math.exp(Math.log(a.capacityAh) + t * Math.log(b.capacityAh / a.capacityAh));
+}
+
+/** Volts of one cell after a share of its capacity is used. */
+export function cellVolts(curve: VoltageCurve, used: number): number {
+  const i = curve.findIndex((p) => p.used >= used);
+  if (i <= 0) return (i === 0 ? curve[0]! : curve.at(-1)!).volts;
+  const a = curve[i - 1]!;
+  const b = curve[i]!;
+  return a.volts + ((b.volts - a.volts) * (used - a.used)) / (b.used - a.used);
+}

@@ -1,0 +1,95 @@
+import { expect } from 'chai';
+import { demo } from '../files/testing/demo';
+import { applyChanges, type BuildDoc, type Change } from '../document';
+import { catalogue } from '../materials';
+import { derive } from '../report';
+import { packChoices } from './comparison';
+import { readsRight, testPoints } from './testPoints';
+
+const bracers = demo('lampwarden-bracers');
+const at = (changes: Change[] = []): ReturnType<typeof derive> =>
+  derive(changes.length === 0 ? bracers : (applyChanges(bracers, changes) as BuildDoc));
+
+/** The same circuit fed by another pack. */
+function fedBy(packId: string, more: Change[] = []): ReturnType<typeof derive> {
+  const { circuits } = at();
+  const { item, partId } = circuits[0]!.source!;
+  const index = bracers.parts.findIndex((p) => p.id === partId);
+  return at([{ path: ['parts', index, ...item.choose!], value: packId }, ...more]);
+}
+
+const told = (report: ReturnType<typeof derive>, id: string) =>
+  report.findings.find((f) => f.id.startsWith(`${id}:`));
+
+describe('readings on the bench', () => {
+  it('go round the loop: the lamps and their resistor take what the rail has', () => {
+    const [circuit] = at().circuits;
+    const points = testPoints(circuit!);
+    const volts = (id: string): number => points.find((p) => p.id === id)!.volts;
+    const { lamps } = circuit!.working!.strings[0]!;
+    expect(lamps * volts('lamp-0') + volts('resistor-0')).to.be.closeTo(volts('rail'), 1e-6);
+    expect(volts('switch')).to.be.within(0, 0.02);
+    expect(volts('pack')).to.be.within(4, 4.65);
+  });
+
+  it('tell a sound joint from an open one', () => {
+    expect(readsRight({ volts: 0.0 }, 0.03)).to.equal(true);
+    expect(readsRight({ volts: 0.0 }, 4.5)).to.equal(false);
+    expect(readsRight({ volts: 2.1 }, 2.0)).to.equal(true);
+    expect(readsRight({ volts: 2.1 }, 0)).to.equal(false);
+  });
+});
+
+describe('pack against pack', () => {
+  it('lasts as long as it says it does where it is chosen, and counts the sets for a day', () => {
+    const [circuit] = at().circuits;
+    const rows = packChoices(circuit!, catalogue.packs, 30);
+    expect(rows.length).to.be.greaterThan(4);
+    for (const row of rows.filter((r) => r.pack.cell.sleepsBelowA === undefined)) {
+      const chosen = fedBy(row.pack.id).circuits[0]!;
+      expect(chosen.pack!.id).to.equal(row.pack.id);
+      // Wires reach a little further or less to a pack of another size.
+      expect(chosen.run!.hours / row.hours, row.pack.name).to.be.closeTo(1, 0.02);
+      expect(row.sets).to.equal(Math.max(1, Math.ceil(30 / row.hours)));
+    }
+  });
+});
+
+describe('what a pack may do to its circuit', () => {
+  it('a lithium cell wants a fuse, and has it with one press', () => {
+    const bare = told(fedBy('1x18650'), 'fuse')!;
+    expect(bare.severity).to.equal('stop');
+    const { item, partId } = at().circuits[0]!.source!;
+    const index = bracers.parts.findIndex((p) => p.id === partId);
+    const fused = at([
+      { path: ['parts', index, ...item.choose!], value: '1x18650' },
+      ...bare.remedies[0]!.changes,
+    ]);
+    expect(told(fused, 'fuse')).to.equal(undefined);
+    expect(told(fedBy('3xaa'), 'fuse')).to.equal(undefined);
+  });
+
+  it('a power bank falls asleep under a small load', () => {
+    const dim: Change[] = bracers.circuits[0]!.loads.map((_, i) => ({
+      path: ['circuits', 0, 'loads', i, 'currentMa'],
+      value: 5,
+    }));
+    expect(told(fedBy('usb-bank', dim), 'asleep')!.title).to.match(/switches itself off/);
+  });
+
+  it('thin wire is told of when it loses the light, and a thicker gauge cures it', () => {
+    const many: Change[] = [
+      { path: ['circuits', 0, 'wireAwg'], value: 30 },
+      ...bracers.circuits[0]!.loads.map((_, i) => ({
+        path: ['circuits', 0, 'loads', i, 'currentMa'],
+        value: 20,
+      })),
+    ];
+    const [circuit] = at(many).circuits;
+    const lost = circuit!.working!.wireVolts / circuit!.working!.packVolts;
+    // Ohm’s law by hand: metres of both conductors at 338.6 Ω a kilometre (published wire tables).
+    const byHand = circuit!.working!.totalA * (circuit!.wireMm / 1e6) * 338.6;
+    expect(circuit!.working!.wireVolts).to.be.closeTo(byHand, 0.01 * byHand);
+    expect(told(at(many), 'wire') !== undefined).to.equal(lost > 0.05);
+  });
+});

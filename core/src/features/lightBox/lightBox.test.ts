@@ -1,0 +1,68 @@
+import { expect } from 'chai';
+import { applyChanges, type Feature, type Params, type Part } from '../../document';
+import { litFace } from '../../light';
+import { partReport, standardKinds } from '../../parts';
+import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { boxFace, type LightBox } from './box';
+
+const start = standardKinds.features.get('light-box')!.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
+
+function lit(params: Params = {}, u = 0.5) {
+  const panel = partReport(partOf('belt', { tassets: 0 }), aroundOf()).panels[0]!.id;
+  const box: Feature = {
+    id: 'glow',
+    kind: 'light-box',
+    place: { on: 'panel', panel, u, v: 0.5, turnDeg: 0 },
+    params: { ...start.params, ...params },
+  };
+  const part: Part = { ...partOf('belt', { tassets: 0 }), features: [box] };
+  return { part, report: partReport(part, aroundOf()) };
+}
+
+const evenness = (part: Part): number =>
+  litFace(boxFace(part.features[0]!.params as unknown as LightBox), 192).evenness;
+
+describe('a light box', () => {
+  it('is a window, a diffuser with a lip, a back with a hole for every lamp, and four walls', () => {
+    const { report } = lit({
+      widthMm: 60,
+      heightMm: 24,
+      columns: 4,
+      rows: 2,
+      foamMm: 5,
+      deepMm: 15,
+      layers: 2,
+    });
+    const own = report.pieces.filter((p) => p.featureId === 'glow');
+    const size = (id: string): number[] => {
+      const { outline } = own.find((p) => p.id === `glow.${id}`)!;
+      return [Math.max(...outline.map((p) => p.x)), Math.max(...outline.map((p) => p.y))];
+    };
+    expect(size('diffuser')).to.deep.equal([76, 40]);
+    expect(size('back')).to.deep.equal([70, 34]);
+    // The walls stand on the back, long over short: the box closes.
+    expect(size('long')).to.deep.equal([70, 15]);
+    expect(size('short')).to.deep.equal([24, 15]);
+    expect(own.find((p) => p.id === 'glow.diffuser')!.each).to.equal(2);
+    expect(own.find((p) => p.id === 'glow.back')!.holes).to.have.length(8);
+    expect(report.items.filter((i) => i.lamp)).to.have.length(8);
+    expect(report.pieces[0]!.marks.some((m) => m.text === 'window 60 × 24 mm')).to.equal(true);
+  });
+
+  it('says how unevenly it glows, and every cure it offers makes it even, reckoned on a finer grid', () => {
+    const { part, report } = lit({ columns: 2, shine: 'clear', walls: 'plain', deepMm: 6, evenPct: 50 });
+    const told = report.checks.find((c) => c.id === 'glow-glow')!;
+    expect(evenness(part)).to.be.lessThan(0.5);
+    expect(told.cures.length).to.be.greaterThan(0);
+    for (const cure of told.cures)
+      expect(evenness(applyChanges(part, cure.changes)), cure.label).to.be.at.least(0.48);
+  });
+
+  it('does not go off the piece, nor deeper than there is room', () => {
+    const off = lit({ widthMm: 300 }, 0.02).report;
+    expect(off.checks.some((c) => /breaks the edge/.test(c.title))).to.equal(true);
+    expect(off.pieces.some((p) => p.featureId === 'glow')).to.equal(false);
+    const deep = lit({ deepMm: 60, evenPct: 10 }).report;
+    expect(deep.checks.some((c) => c.id === 'glow-deep-glow')).to.equal(true);
+  });
+});

@@ -1,0 +1,9 @@
+export {
+  irradiance,
+  leastDistanceMm,
+  litFace,
+  type Brightness,
+  type DiffuserLayer,
+  type LightSource,
+  type LitFace,
+} from './face';

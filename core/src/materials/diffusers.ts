@@ -1,0 +1,72 @@
+import type { Sure } from '../units';
+
+/** A sheet that light goes through: what share passes, and how far it is spread sideways within it. */
+export interface Diffuser {
+  id: string;
+  name: string;
+  /** The sheet it is cut from; nothing for what is not sold as one here, such as paper. */
+  sheet?: { foamId: string; nominalMm: number };
+  thicknessMm: number;
+  transmission: number;
+  spreadMm: number;
+  sure: Sure;
+}
+
+/** Transmission and spread are typical, from memory; hold a strip over a lamp and see. */
+export const diffusers: readonly Diffuser[] = [
+  {
+    id: 'pe-3',
+    name: '3 mm white polyethylene foam',
+    sheet: { foamId: 'pe-white', nominalMm: 3 },
+    thicknessMm: 3,
+    transmission: 0.5,
+    spreadMm: 4,
+    sure: 'memory',
+  },
+  {
+    id: 'pe-5',
+    name: '5 mm white polyethylene foam',
+    sheet: { foamId: 'pe-white', nominalMm: 5 },
+    thicknessMm: 5,
+    transmission: 0.36,
+    spreadMm: 7,
+    sure: 'memory',
+  },
+  {
+    id: 'acrylic-frosted',
+    name: '2 mm frosted acrylic',
+    sheet: { foamId: 'acrylic-frosted', nominalMm: 2 },
+    thicknessMm: 2,
+    transmission: 0.82,
+    spreadMm: 2,
+    sure: 'memory',
+  },
+  {
+    id: 'acrylic-sanded',
+    name: '2 mm clear acrylic, sanded',
+    sheet: { foamId: 'acrylic-clear', nominalMm: 2 },
+    thicknessMm: 2,
+    transmission: 0.88,
+    spreadMm: 1.5,
+    sure: 'memory',
+  },
+  {
+    id: 'packing',
+    name: '2 mm packing foam',
+    thicknessMm: 2,
+    transmission: 0.7,
+    spreadMm: 2,
+    sure: 'memory',
+  },
+  { id: 'paper', name: 'tracing paper', thicknessMm: 0.1, transmission: 0.65, spreadMm: 1, sure: 'memory' },
+];
+
+/** What side walls give back, from memory. */
+export const walls = {
+  plain: { name: 'plain foam', reflectance: 0.35 },
+  white: { name: 'white paint', reflectance: 0.75 },
+  foil: { name: 'foil', reflectance: 0.85 },
+} as const;
+
+/** How narrowly lamps shine: power of the cosine, from memory. */
+export const lobes = { clear: 12, diffused: 3, 'flat-top': 1 } as const;
