@@ -139,6 +139,8 @@ export interface FeatureKind {
   divide?: (panels: readonly Panel[], feature: Feature) => Panel[];
   /** What it is offered for: an edge that gives under its own weight, or a piece no sheet holds. */
   cures?: 'slack' | 'split';
+  /** Its values are those of a light box, whose face can be drawn as it glows. */
+  glows?: true;
   /** Fed by a circuit, feeds one, or switches one. */
   electric?: 'load' | 'source' | 'switch';
 }

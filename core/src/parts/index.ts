@@ -6,6 +6,7 @@ export type { FormHandle } from './grips';
 export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
 export { makePart } from './made';
 export { newBuild, newPart } from './newPart';
+export { placements, type NoPlace, type Placement, type Tilt } from './placements';
 export { partReport, type PanelReport, type PartReport } from './partReport';
 export { carries, nested } from './nested';
 export { ontoRoot, throughOf } from './mounting';

@@ -1,14 +1,12 @@
-import { type Body, doubts, largerBody, resolveBody } from '../body';
+import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
 import { createCarried } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting } from '../fit';
 import { allFindings, type Totals, type Worked } from '../findings';
-import { type Constant, constantOf, type Quantity, quantityKeys } from '../learn';
 import { type Catalogue, catalogue as standard } from '../materials';
 import {
-  type Around,
   fasteningsG,
   featureAdvice,
   type Kinds,
@@ -16,10 +14,10 @@ import {
   partReport,
   type PartReport,
   standardKinds,
-  throughOf,
 } from '../parts';
 import { buildSteps, partLetters, schedule, shopping } from '../plan';
 import type { Report } from './report';
+import { aroundPart, sideOf, surroundingsOf } from './surroundings';
 
 export interface DeriveOptions {
   catalogue?: Catalogue;
@@ -94,37 +92,22 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
 
   return (doc, { quick = false, goOn = () => true } = {}) => {
     const { measures, underLayerMm } = doc.wearer;
-    const [left, right] = [resolveBody(measures, 'left'), resolveBody(measures, 'right')];
-    const body = largerBody(left, right);
-    const bodies = { left, right, pair: body, middle: body };
+    const surroundings = surroundingsOf(doc, catalogue, kinds);
+    const { around, bodies, constants } = surroundings;
+    const { body } = around;
     const keys = {
-      left: bodyKey(left),
-      right: bodyKey(right),
+      left: bodyKey(bodies.left),
+      right: bodyKey(bodies.right),
       pair: bodyKey(body),
       middle: bodyKey(body),
-    };
-    const { readings = [] } = doc.make;
-    const constants = Object.fromEntries(
-      quantityKeys.map((key) => [key, constantOf(readings, key)]),
-    ) as Record<Quantity, Constant>;
-    const around: Around = {
-      body,
-      underLayerMm,
-      catalogue,
-      stock: doc.stock,
-      habits: doc.make.habits,
-      finish: constants.finishMass.factor,
-      through: [],
-      kinds,
     };
     const { habits } = doc.make;
     const coarse: string[] = [];
     let going = !quick;
     const parts = doc.parts.map((part) => {
-      const side = part.mount.to === 'wearer' ? part.mount.side : 'middle';
-      const key = keys[side];
-      const through = throughOf(part, doc.parts, around);
-      const passing = JSON.stringify(through);
+      const key = keys[sideOf(part)];
+      const own = aroundPart(doc, part, surroundings);
+      const passing = JSON.stringify(own.through);
       const holds = (known: Remembered | undefined): PartReport | undefined =>
         known?.body === key &&
         known.through === passing &&
@@ -137,7 +120,6 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       const known = holds(full.get(part));
       if (known) return known;
       const before = last.get(part.id);
-      const own = { ...around, body: bodies[side], through };
       const remember = (memory: typeof full, report: PartReport): PartReport => {
         memory.set(part, {
           body: key,
@@ -179,7 +161,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const worked: Omit<Worked, 'totals'> = {
       constants,
       body,
-      sides: { left, right },
+      sides: { left: bodies.left, right: bodies.right },
       doubts: doubts(measures),
       parts,
       letters: partLetters(parts),

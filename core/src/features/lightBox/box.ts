@@ -1,4 +1,4 @@
-import { type LitFace } from '../../light';
+import type { LitFace } from '../../light';
 import { diffusers, lobes, walls } from '../../materials';
 
 /** What a light box is made of, as its fields say. */

@@ -124,6 +124,7 @@ export const lightBox = defineFeature<BoxParams>({
   summary: 'A window with a diffuser and a box of lamps behind it; how evenly it glows is worked out.',
   station: 'inside',
   electric: 'load',
+  glows: true,
   fields,
   places: ['panel'],
   start: ({ panel, at }) => ({

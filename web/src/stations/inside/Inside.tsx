@@ -11,7 +11,9 @@ import { dragEnd, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
 import { CircuitFields } from './CircuitFields';
+import { Glow } from './Glow';
 import { PackChoices } from './PackChoices';
+import { Places } from './Places';
 import { Readings } from './Readings';
 import { InsideFeatures } from './InsideFeatures';
 import { insideHandles } from './insideHandles';
@@ -29,6 +31,7 @@ export function Inside() {
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
   const inside = part.features.filter((f) => standardKinds.features.get(f.kind)?.station === 'inside');
   if (inside.length === 0) return <Dark part={part} made={made} />;
+  const glowing = part.features.filter((f) => standardKinds.features.get(f.kind)?.glows);
   const own = circuits.filter((c) => c.partIds.includes(part.id));
   const circuit = own.find((c) => c.id === chosen) ?? own[0];
   return (
@@ -59,6 +62,8 @@ export function Inside() {
               ['hours', 'Hours'],
               ['packs', 'Packs'],
               ['meter', 'Bench meter'],
+              ['places', 'Places'],
+              ...(glowing.length > 0 ? [['glow', 'Glow']] : []),
             ].map(([value, words]) => (
               <Tabs.Trigger
                 key={value}
@@ -80,6 +85,24 @@ export function Inside() {
           </Tabs.Content>
           <Tabs.Content value="meter" className="min-h-0 flex-1 overflow-auto">
             <Readings circuit={circuit} />
+          </Tabs.Content>
+          <Tabs.Content value="places" className="min-h-0 flex-1 overflow-auto">
+            <Places
+              key={part.id}
+              part={part}
+              onPlace={(id, place) =>
+                change((p) => {
+                  p.features = p.features.map((f) =>
+                    f.id === id ? { ...f, place: place as Draft<Feature>['place'] } : f,
+                  );
+                })
+              }
+            />
+          </Tabs.Content>
+          <Tabs.Content value="glow" className="min-h-0 flex-1 overflow-auto">
+            {glowing.map((f) => (
+              <Glow key={f.id} feature={f} />
+            ))}
           </Tabs.Content>
         </Tabs.Root>
       </div>

@@ -18,7 +18,7 @@ const kinds = [...standardKinds.features.values()].filter((k) => k.station === '
 export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
   const update = useBuild((s) => s.update);
   const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));
-  const first = made.pieces.find((p) => p.role === 'shell');
+  const first = made.panels[0];
   const room = made.rooms[0];
   // A part that is all stick has rooms and no pieces: what can lie in a room may be put in it.
   const fits = (kind: (typeof kinds)[number]): boolean =>

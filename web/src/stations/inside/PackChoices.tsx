@@ -26,9 +26,9 @@ export function PackChoices({
         <tr className="text-right text-soft">
           <th className="text-left font-normal">pack</th>
           <th className="w-[26%] text-left font-normal">hours</th>
-          <th className="font-normal">sets a day</th>
-          <th className="font-normal">mass</th>
-          <th className="font-normal">room</th>
+          <th className="px-1 font-normal">sets a day</th>
+          <th className="px-1 font-normal">mass</th>
+          <th className="px-1 font-normal">room</th>
           <th className="font-normal">price</th>
         </tr>
       </thead>
@@ -61,9 +61,9 @@ export function PackChoices({
                 />
                 {trimNumber(hours, 1)} h
               </td>
-              <td>{sets === 1 ? 'never changed' : sets}</td>
-              <td>{trimNumber(massG, 0)} g</td>
-              <td>{trimNumber(volumeCm3, 0)} cm³</td>
+              <td className="px-1">{sets}</td>
+              <td className="px-1">{trimNumber(massG, 0)} g</td>
+              <td className="px-1">{trimNumber(volumeCm3, 0)} cm³</td>
               <td>{trimNumber(price, 2)}</td>
             </tr>
           );

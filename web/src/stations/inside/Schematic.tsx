@@ -13,7 +13,7 @@ export function Schematic({ circuit: made }: { circuit: CircuitReport | undefine
   const most = Math.max(...circuit.strings.map((s) => s.lamps));
   const rung = 42;
   const height = Math.max(130, circuit.strings.length * rung + 34);
-  const width = 310 + most * 46;
+  const width = 400 + most * 46;
   const bottom = height - 12;
   return (
     <svg
@@ -42,7 +42,7 @@ export function Schematic({ circuit: made }: { circuit: CircuitReport | undefine
       </text>
       {circuit.strings.map((s, i) => {
         const y = 34 + i * rung;
-        const left = 160;
+        const left = 226;
         return (
           <g key={i}>
             <path d={`M${left - 12} 14V${y}H${left}`} {...LIVE} />

@@ -1,0 +1,199 @@
+import { zoneInfo } from '../body';
+import type { Part, Place } from '../document';
+import type { Item } from '../features';
+import {
+  boundsOf,
+  common,
+  contains,
+  dist3,
+  distanceToEdge,
+  signedArea,
+  type Vec2,
+  type Vec3,
+} from '../geometry';
+import { depthUnder, footprintOutline, type Room } from '../panel';
+import type { Around } from './around';
+import { makePart, type MadePart, zoneOf } from './made';
+import { weightOf } from './weight';
+
+/** What is thought of most when places are ranked. */
+export type Tilt = 'even' | 'wire' | 'room' | 'balance';
+
+/** A place where something fits, and how good it is there. */
+export interface Placement {
+  place: Place;
+  where: string;
+  /** Depth left over, way of the wires, distance from where the part balances; mm. */
+  spareMm: number;
+  wireMm: number;
+  leverMm: number;
+  score: number;
+}
+
+/** What must be given for a thing that fits nowhere: so much more depth at its best place. */
+export interface NoPlace {
+  shortMm: number;
+  where: string;
+}
+
+const TURNS = [0, 45, 90, 135];
+/** Spots tried along either side of a room. */
+const STEPS = 14;
+/** A little of the footprint may stand over the edge of the room. */
+const INSIDE = 0.97;
+/** Places nearer than this to a better one are the same, mm. */
+const APART_MM = 28;
+const BEST = 5;
+/** Lamps are kept clear by this, mm: their rim and the wires. */
+const LAMP_MM = 8;
+/** No more places than this are tried out whole. */
+const TRIED = 24;
+
+const weights: Record<Tilt, { wire: number; room: number; balance: number }> = {
+  even: { wire: 1, room: 1, balance: 1 },
+  wire: { wire: 4, room: 0.5, balance: 0.5 },
+  room: { wire: 0.5, room: 4, balance: 0.5 },
+  balance: { wire: 0.5, room: 0.5, balance: 4 },
+};
+
+/** Where a thing of a room lies, as the document has it; nothing off the foam. */
+function placeIn(room: Room, at: Vec2, turnDeg: number, made: MadePart): Place | undefined {
+  const laid = made.laid.find((l) => room.id === `gap:${l.panel.id}`);
+  if (!laid)
+    return {
+      on: 'room',
+      room: room.id,
+      acrossMm: Math.round(at.x - room.middle.x),
+      alongMm: Math.round(at.y - room.middle.y),
+      turnDeg,
+    };
+  const uv = laid.uvAt(at);
+  const round = (t: number): number => Math.round(t * 1000) / 1000;
+  return uv && { on: 'panel', panel: laid.panel.id, u: round(uv.x), v: round(uv.y), turnDeg };
+}
+
+interface Found extends Omit<Placement, 'score'> {
+  at: Vec3;
+}
+
+/**
+ * The best places for something that is in a part already: every spot and turn of every room that takes its whole
+ * footprint and depth, clear of everything else and of tender spots, ranked by spare depth, wire and balance.
+ * @returns the best five, best first, or how much depth is missing where there is most.
+ */
+export function placements(
+  part: Part,
+  around: Around,
+  featureId: string,
+  tilt: Tilt,
+): { found: Placement[] } | NoPlace {
+  const made = makePart(part, around, { coarse: true });
+  const item = made.featured.items.find((i) => i.featureId === featureId);
+  if (!item?.fit) return { found: [] };
+  const { needMm, widthMm, lengthMm, haveMm, roomId } = item.fit;
+  const others = made.featured.items.filter((i) => i.featureId !== featureId);
+  const zone = zoneOf(part);
+  const tender = (zone && zoneInfo(zone).tender?.(around.body)) ?? [];
+  const now = made.rooms.find((r) => r.id === roomId);
+  const here = now && footAt(item, now);
+  // What the foam itself gives, by a pocket or because the thing goes through it.
+  const foamMm = now && here && roomId.startsWith('gap:') ? Math.max(0, haveMm - here) : 0;
+  const middle = made.model.heldAt ?? weightOf(made, made.pieces, around.catalogue, 1).at;
+  const lamps = others.filter((i) => i.lamp).map((i) => i.at);
+  const found: Found[] = [];
+  let best: NoPlace = { shortMm: Infinity, where: '' };
+  for (const room of made.rooms) {
+    const extra = room.id.startsWith('gap:') ? foamMm : 0;
+    const b = boundsOf(room.outline);
+    const lampsHere = others.flatMap((o) =>
+      o.lamp && o.flat && room.id === `gap:${o.pieceId}` ? [o.flat] : [],
+    );
+    const taken = others.flatMap((o) =>
+      o.fit?.roomId === room.id && o.fit.outline.length > 2 ? [o.fit.outline] : [],
+    );
+    for (let i = 1; i < STEPS; i++)
+      for (let j = 1; j < STEPS; j++)
+        for (const turnDeg of widthMm === lengthMm ? TURNS.slice(0, 2) : TURNS) {
+          const at = {
+            x: b.minX + (i / STEPS) * (b.maxX - b.minX),
+            y: b.minY + (j / STEPS) * (b.maxY - b.minY),
+          };
+          const print = { at, turnDeg, widthMm, lengthMm };
+          const corners = footprintOutline(print);
+          // Corners first: most places fall out there.
+          if (corners.some((p) => room.depthAt(p) === undefined)) continue;
+          const { depthMm, inside } = depthUnder(room, print);
+          if (inside < INSIDE) continue;
+          const spareMm = depthMm + extra - needMm;
+          if (spareMm < 0) {
+            if (-spareMm < best.shortMm) best = { shortMm: -spareMm, where: room.name };
+            continue;
+          }
+          if (lampsHere.some((l) => contains(corners, l) || distanceToEdge(corners, l) < LAMP_MM)) continue;
+          if (taken.some((t) => common([t], [corners]).some((r) => Math.abs(signedArea(r)) > 1))) continue;
+          const spot = room.toSpace(at, 0);
+          if (tender.some((s) => dist3(s.at, spot) < s.keepOffMm + Math.min(widthMm, lengthMm) / 2)) continue;
+          const place = placeIn(room, at, turnDeg, made);
+          if (!place) continue;
+          found.push({
+            place,
+            where: room.name,
+            spareMm,
+            wireMm: lamps.length === 0 ? 0 : Math.min(...lamps.map((l) => dist3(l, spot))),
+            leverMm: dist3(spot, middle),
+            at: spot,
+          });
+        }
+  }
+  if (found.length === 0) return best;
+  const most = (of: (f: Found) => number): number => Math.max(1e-6, ...found.map(of));
+  const [wire, lever] = [most((f) => f.wireMm), most((f) => f.leverMm)];
+  // More than a centimetre to spare is no better than a centimetre.
+  const spare = Math.min(
+    10,
+    most((f) => f.spareMm),
+  );
+  const by = weights[tilt];
+  const whole = by.wire + by.room + by.balance;
+  const ranked = found
+    .map((f) => ({
+      ...f,
+      score:
+        (by.wire * (1 - f.wireMm / wire) +
+          by.room * (Math.min(spare, f.spareMm) / spare) +
+          by.balance * (1 - f.leverMm / lever)) /
+        whole,
+    }))
+    .sort((a, b) => b.score - a.score);
+  const kept: (typeof ranked)[number][] = [];
+  const tried: typeof ranked = [];
+  for (const f of ranked) {
+    if (kept.length === BEST || tried.length === TRIED) break;
+    if (!tried.every((k) => dist3(k.at, f.at) >= APART_MM)) continue;
+    tried.push(f);
+    if (isSound(part, around, featureId, f.place)) kept.push(f);
+  }
+  return { found: kept.map(({ at: _, ...rest }) => rest) };
+}
+
+/** Tried out whole: nothing is in its way there, and nothing is noticed of it. */
+function isSound(part: Part, around: Around, featureId: string, place: Place): boolean {
+  const moved: Part = {
+    ...part,
+    features: part.features.map((f) => (f.id === featureId ? { ...f, place } : f)),
+  };
+  const { noticed } = makePart(moved, around, { coarse: true });
+  return !noticed.some(({ check }) => check.id.includes(featureId) && check.severity !== 'note');
+}
+
+/** Depth of a room under a thing as it lies now. */
+function footAt({ fit, flat }: Item, room: Room): number | undefined {
+  if (!fit || fit.outline.length < 3) return undefined;
+  const at = flat ?? {
+    x: fit.outline.reduce((s, p) => s + p.x, 0) / fit.outline.length,
+    y: fit.outline.reduce((s, p) => s + p.y, 0) / fit.outline.length,
+  };
+  const [a, b] = [fit.outline[0]!, fit.outline[1]!];
+  const turnDeg = (-Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
+  return depthUnder(room, { at, turnDeg, widthMm: fit.widthMm, lengthMm: fit.lengthMm }).depthMm;
+}

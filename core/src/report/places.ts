@@ -1,0 +1,17 @@
+import type { BuildDoc } from '../document';
+import { catalogue } from '../materials';
+import { type NoPlace, type Placement, placements, standardKinds, type Tilt } from '../parts';
+import { aroundPart, surroundingsOf } from './surroundings';
+
+/** The best places for something inside a part of a build; none when there is no such part. */
+export function placesFor(
+  doc: BuildDoc,
+  partId: string,
+  featureId: string,
+  tilt: Tilt,
+): { found: Placement[] } | NoPlace {
+  const part = doc.parts.find((p) => p.id === partId);
+  if (!part) return { found: [] };
+  const around = aroundPart(doc, part, surroundingsOf(doc, catalogue, standardKinds));
+  return placements(part, around, featureId, tilt);
+}

@@ -1,0 +1,48 @@
+import { type Body, largerBody, resolveBody } from '../body';
+import type { BuildDoc, Part, Side } from '../document';
+import { type Constant, constantOf, type Quantity, quantityKeys } from '../learn';
+import type { Catalogue } from '../materials';
+import { type Around, type Kinds, throughOf } from '../parts';
+
+/** What every part of a build is worked out from, and the body of each side. */
+export interface Surroundings {
+  around: Around;
+  bodies: Record<Side, Body>;
+  constants: Record<Quantity, Constant>;
+}
+
+export function surroundingsOf(doc: BuildDoc, catalogue: Catalogue, kinds: Kinds): Surroundings {
+  const { measures, underLayerMm } = doc.wearer;
+  const [left, right] = [resolveBody(measures, 'left'), resolveBody(measures, 'right')];
+  const body = largerBody(left, right);
+  const { habits, readings = [] } = doc.make;
+  const constants = Object.fromEntries(quantityKeys.map((key) => [key, constantOf(readings, key)])) as Record<
+    Quantity,
+    Constant
+  >;
+  return {
+    around: {
+      body,
+      underLayerMm,
+      catalogue,
+      stock: doc.stock,
+      habits,
+      finish: constants.finishMass.factor,
+      through: [],
+      kinds,
+    },
+    bodies: { left, right, pair: body, middle: body },
+    constants,
+  };
+}
+
+/** Whose body a part is made to. */
+export const sideOf = ({ mount }: Pick<Part, 'mount'>): Side =>
+  mount.to === 'wearer' ? mount.side : 'middle';
+
+/** What one part is worked out from: the body of its side, and the sticks of what it is mounted on. */
+export const aroundPart = (doc: BuildDoc, part: Part, { around, bodies }: Surroundings): Around => ({
+  ...around,
+  body: bodies[sideOf(part)],
+  through: throughOf(part, doc.parts, around),
+});

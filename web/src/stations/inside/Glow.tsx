@@ -1,0 +1,63 @@
+import type { Feature } from '@fomrik/core/document';
+import { boxFace, type LightBox } from '@fomrik/core/features';
+import type { Brightness } from '@fomrik/core/light';
+import { trimNumber } from '@fomrik/core/units';
+import { useEffect, useRef } from 'react';
+import { useWorked } from '../../parts/useWorked';
+import { insideWorker } from '../../workers/insideClient';
+
+const ACROSS = 192;
+/** What the light looks like at its brightest, by colour. */
+const tints: Record<string, [number, number, number]> = {
+  red: [255, 74, 60],
+  amber: [255, 176, 46],
+  green: [96, 235, 120],
+  blue: [92, 150, 255],
+  white: [255, 250, 236],
+};
+
+/** The window of a light box as it glows, with what is even about it. */
+export function Glow({ feature }: { feature: Feature }) {
+  const box = feature.params as unknown as LightBox & { colour: string; evenPct: number };
+  const lit = useWorked(() => insideWorker().face(boxFace(box), ACROSS), [JSON.stringify(feature.params)]);
+  if (!lit) return <p className="text-soft">Working it out…</p>;
+  return (
+    <figure className="mb-2">
+      <Face lit={lit} tint={tints[box.colour] ?? tints['white']!} />
+      <figcaption className="mt-1 text-[13px]">
+        <strong>{trimNumber(lit.evenness * 100, 0)} % even</strong> ({box.evenPct} % wanted): darkest spot
+        against the mean. Brightest {trimNumber(lit.hotSpot, 2)} times the mean;{' '}
+        {trimNumber(lit.passed * 100, 0)} % of the light comes out.
+      </figcaption>
+    </figure>
+  );
+}
+
+function Face({ lit, tint }: { lit: Brightness; tint: readonly [number, number, number] }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d');
+    if (!context) return;
+    const image = context.createImageData(lit.columns, lit.rows);
+    const most = lit.values.reduce((m, v) => Math.max(m, v), 0) || 1;
+    for (let r = 0; r < lit.rows; r++)
+      for (let c = 0; c < lit.columns; c++) {
+        // Eyes see steps of ratio: shown by the square root, about.
+        const share = Math.sqrt(lit.values[r * lit.columns + c]! / most);
+        const at = 4 * ((lit.rows - 1 - r) * lit.columns + c);
+        tint.forEach((v, k) => (image.data[at + k] = v * share));
+        image.data[at + 3] = 255;
+      }
+    context.putImageData(image, 0, 0);
+  }, [lit, tint]);
+  return (
+    <canvas
+      ref={canvas}
+      width={lit.columns}
+      height={lit.rows}
+      className="h-28 max-w-full border border-ink"
+      role="img"
+      aria-label={`The lit window: ${trimNumber(lit.evenness * 100, 0)} % even`}
+    />
+  );
+}

@@ -1,0 +1,20 @@
+import type { BuildDoc } from '@fomrik/core/document';
+import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
+import { placesFor } from '@fomrik/core/report';
+import { expose, transfer } from 'comlink';
+
+type Places = ReturnType<typeof placesFor>;
+type Tilt = Parameters<typeof placesFor>[3];
+
+/** Searches of the inside, away from the page: where things fit, and how a face glows. */
+const api = {
+  face: (face: LitFace, across: number): Brightness => {
+    const lit = litFace(face, across);
+    return transfer(lit, [lit.values.buffer as ArrayBuffer]);
+  },
+  places: (doc: BuildDoc, partId: string, featureId: string, tilt: Tilt): Places =>
+    placesFor(doc, partId, featureId, tilt),
+};
+
+export type InsideWorker = typeof api;
+expose(api);
