@@ -49,6 +49,8 @@ describe('places for a pack', () => {
     const [wire, room] = [found(bracer, id, 'wire')[0]!, found(bracer, id, 'room')[0]!];
     expect(wire.wireMm).to.be.at.most(room.wireMm);
     expect(room.spareMm).to.be.at.least(wire.spareMm - 1e-9);
+    // No spot of a bracer is further from its middle than it is long.
+    for (const { leverMm } of found(bracer, id)) expect(leverMm).to.be.lessThan(260);
   });
 
   it('miss none that a plain search over the box of a pod finds better', () => {

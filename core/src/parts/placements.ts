@@ -10,11 +10,11 @@ import {
   signedArea,
   type Vec2,
   type Vec3,
+  meshWeight,
 } from '../geometry';
-import { depthUnder, footprintOutline, type Room } from '../panel';
+import { depthUnder, footprintOutline, type Room, solidOf } from '../panel';
 import type { Around } from './around';
 import { makePart, type MadePart, zoneOf } from './made';
-import { weightOf } from './weight';
 
 /** What is thought of most when places are ranked. */
 export type Tilt = 'even' | 'wire' | 'room' | 'balance';
@@ -98,7 +98,7 @@ export function placements(
   const here = now && footAt(item, now);
   // What the foam itself gives, by a pocket or because the thing goes through it.
   const foamMm = now && here && roomId.startsWith('gap:') ? Math.max(0, haveMm - here) : 0;
-  const middle = made.model.heldAt ?? weightOf(made, made.pieces, around.catalogue, 1).at;
+  const middle = made.model.heldAt ?? meshWeight(solidOf(made.laid).mesh, 1).at;
   const lamps = others.filter((i) => i.lamp).map((i) => i.at);
   const found: Found[] = [];
   let best: NoPlace = { shortMm: Infinity, where: '' };
@@ -173,7 +173,16 @@ export function placements(
     tried.push(f);
     if (isSound(part, around, featureId, f.place)) kept.push(f);
   }
-  return { found: kept.map(({ at: _, ...rest }) => rest) };
+  return {
+    found: kept.map(({ place, where, spareMm, wireMm, leverMm, score }) => ({
+      place,
+      where,
+      spareMm,
+      wireMm,
+      leverMm,
+      score,
+    })),
+  };
 }
 
 /** Tried out whole: nothing is in its way there, and nothing is noticed of it. */
