@@ -1,7 +1,15 @@
 import type { Body } from '../body';
 import type { Circuit } from '../document';
 import type { Item } from '../features';
-import { gaugeOhmPerM, ledMaxA, leds, type Pack, startGauge, type Switch } from '../materials';
+import {
+  gaugeOhmPerM,
+  ledMaxA,
+  leds,
+  type Pack,
+  type SteadyLoad,
+  startGauge,
+  type Switch,
+} from '../materials';
 import { type PartReport, placingOf, sidesOf } from '../parts';
 import type { Vec3 } from '../geometry';
 import type { Result } from '../units';
@@ -33,6 +41,8 @@ export interface CircuitReport {
   toggle?: Fitted;
   lamps: Fitted[];
   groups: LampGroup[];
+  /** Strips and rings. */
+  steady: SteadyLoad[];
   pack?: Pack;
   switch?: Switch;
   solved?: Strings;
@@ -63,14 +73,29 @@ export function solveOn(groups: readonly LampGroup[], pack: Pack, currentMa?: nu
 
 /** Hours the lamps burn on a pack; 0 when they cannot be lit from it or draw more than its cells give. */
 export function hoursOn(
-  { groups, feed, duty }: Pick<CircuitReport, 'groups' | 'feed' | 'duty'>,
+  { groups, steady, feed, duty }: Pick<CircuitReport, 'groups' | 'steady' | 'feed' | 'duty'>,
   pack: Pack,
   currentMa?: number,
 ): number {
   const solved = solveOn(groups, pack, currentMa);
-  return solved.ok && solved.value.totalA <= pack.cell.maxA
-    ? runTime(pack, solved.value, feed, duty).hours
-    : 0;
+  if (!solved.ok || !takes(pack, steady)) return 0;
+  const lights = { strings: solved.value.strings, steady };
+  const now = workingAt(pack, lights, feed, 0);
+  return now && now.totalA <= pack.cell.maxA ? runTime(pack, lights, feed, duty).hours : 0;
+}
+
+/** Strips and rings are made for a voltage: less lights them poorly, more burns them. */
+const LEAST_SHARE = 0.75;
+const MOST_SHARE = { segments: 1.15, digital: 1.1 };
+const DIGITAL_V = 5;
+
+/** Whether a pack is near enough the voltage that strips and rings are made for. */
+export function takes(pack: Pack, steady: readonly SteadyLoad[]): boolean {
+  const volts = pack.cell.nominalV * pack.series;
+  return steady.every((load) => {
+    const made = load.kind === 'segments' ? load.ratedV : DIGITAL_V;
+    return volts >= made * LEAST_SHARE && volts <= made * MOST_SHARE[load.kind];
+  });
 }
 
 /** Lamps of one colour and one current share their strings. */
@@ -110,23 +135,27 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
   const [source] = found(circuit.source, (i) => i.source !== undefined);
   const [toggle] = circuit.switch ? found(circuit.switch, (i) => i.toggle !== undefined) : [];
   const lamps = circuit.loads.flatMap((l) => found(l.feature, (i) => i.lamp !== undefined));
+  const strips = circuit.loads.flatMap((l) => found(l.feature, (i) => i.steady !== undefined));
+  const steady = strips.flatMap((s) => Array.from({ length: s.times }, () => s.item.steady!));
   const groups = groupsOf(circuit, lamps);
   const pack = source?.item.source;
-  const solved = pack && groups.length > 0 ? solveOn(groups, pack) : undefined;
+  const solved = pack && groups.length + steady.length > 0 ? solveOn(groups, pack) : undefined;
   const spots = ({ item, partId, times }: Fitted): Vec3[] =>
     sidesOf(parts.find((p) => p.id === partId)!)
       .slice(0, times)
       .map((side) => placingOf(body, parts, partId, side)(item.at));
   const from = source ? spots(source)[0] : undefined;
   const by = toggle ? spots(toggle)[0] : from;
-  const wireMm = from && by ? wireLengthMm(from, by, lamps.flatMap(spots)) : 0;
+  const wireMm = from && by ? wireLengthMm(from, by, [...lamps, ...strips].flatMap(spots)) : 0;
   const awg = circuit.wireAwg ?? startGauge;
   const feed: Feed = {
     switchOhm: toggle?.item.toggle?.contactOhm ?? STRAIGHT.switchOhm,
     wireOhm: (wireMm / 1000) * gaugeOhmPerM(awg),
   };
+  // A controller behind the switch is off with it; only what waits before the switch draws.
   const duty: Duty = { onShare: circuit.onShare ?? 1, idleA: toggle?.item.toggle?.idleA ?? 0 };
-  const working = solved?.ok && pack ? workingAt(pack, solved.value.strings, feed, 0) : undefined;
+  const lights = { strings: solved?.ok ? solved.value.strings : [], steady };
+  const working = solved?.ok && pack ? workingAt(pack, lights, feed, 0) : undefined;
   const strangers = owners.filter((p) => p.id !== source?.partId);
   return {
     id: circuit.id,
@@ -135,8 +164,9 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
     partIds: owners.map((p) => p.id),
     ...(source && { source }),
     ...(toggle && { toggle }),
-    lamps,
+    lamps: [...lamps, ...strips],
     groups,
+    steady,
     ...(pack && { pack }),
     ...(toggle?.item.toggle && { switch: toggle.item.toggle }),
     ...(solved?.ok && { solved: solved.value }),
@@ -145,7 +175,7 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
     feed,
     duty,
     awg,
-    ...(solved?.ok && pack && { run: runTime(pack, solved.value, feed, duty) }),
+    ...(solved?.ok && pack && { run: runTime(pack, lights, feed, duty) }),
     wireMm,
     wireG: (wireMm / 1000) * WIRE_G_PER_M,
     crossings: source ? strangers.reduce((sum, p) => sum + p.copies, 0) : Math.max(0, owners.length - 1),

@@ -14,7 +14,7 @@ export interface PackChoice {
 
 /** Every pack that can light these lamps, longest first. */
 export function packChoices(
-  made: Pick<CircuitReport, 'groups' | 'feed' | 'duty'>,
+  made: Pick<CircuitReport, 'groups' | 'steady' | 'feed' | 'duty'>,
   packs: readonly Pack[],
   wantedH: number,
 ): PackChoice[] {

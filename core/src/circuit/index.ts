@@ -1,4 +1,4 @@
-export { circuitsOf, hoursOn, solveOn, type CircuitReport } from './circuits';
+export { circuitsOf, hoursOn, solveOn, takes, type CircuitReport } from './circuits';
 export { packChoices, type PackChoice } from './comparison';
 export { resistorRatedW } from './strings';
 export { readsRight, testPoints, type TestPoint } from './testPoints';

@@ -1,5 +1,5 @@
-import type { Pack } from '../materials';
-import { type Branch, solveNetwork } from './nodal';
+import { ledMaxA, leds, type Pack, type SteadyLoad } from '../materials';
+import { type Branch, junctionOf, junctionVolts, solveNetwork } from './nodal';
 import { cellVolts } from './cells';
 import type { LedString } from './strings';
 
@@ -30,11 +30,66 @@ export interface Working {
   wireVolts: number;
   totalA: number;
   strings: WorkingString[];
+  steady: WorkingSteady[];
+}
+
+/** A strip or a ring as it works: what it draws, against what it would at its rating. */
+export interface WorkingSteady {
+  name: string;
+  amps: number;
+  ratedA: number;
+  volts: number;
+  /** Current of the last segment against the first. */
+  lastShare: number;
+}
+
+/** Everything a circuit lights. */
+export interface Lights {
+  strings: readonly LedString[];
+  steady: readonly SteadyLoad[];
 }
 
 /** A cell's own resistance grows about threefold until it is empty; from memory. */
 const internalOhm = (pack: Pack, used: number): number =>
   pack.series * pack.cell.internalOhm * (1 + 2 * used);
+
+/** The node all lamps hang on. */
+const RAIL = 3;
+/** Segments solved one by one; a longer strip is solved in as many runs of equal length. */
+const MOST_NODES = 24;
+
+export const ratedA = (load: SteadyLoad): number =>
+  load.kind === 'digital' ? load.amps : load.segments * load.ratedA;
+
+/** A strip as runs of segments along its traces, or a ring as what it draws. */
+function steadyBranches(load: SteadyLoad, from: number): { branches: Branch[]; node: number } {
+  if (load.kind === 'digital')
+    return {
+      branches: [{ id: load.name, kind: 'sink', a: RAIL, b: 0, amps: load.amps, leastV: load.leastV }],
+      node: from,
+    };
+  const junction = junctionOf({ forwardV: leds[load.colour].forwardV, ratedA: ledMaxA });
+  // Its own resistor makes the rated current at the rated voltage.
+  const perSegment = Math.min(
+    load.perSegment,
+    Math.max(1, Math.floor(load.ratedV / leds[load.colour].forwardV - 0.2)),
+  );
+  const ohm = (load.ratedV - perSegment * junctionVolts(junction, load.ratedA)) / load.ratedA;
+  const runs = Math.min(MOST_NODES, load.segments);
+  const branches: Branch[] = [];
+  let node = from;
+  let before = RAIL;
+  for (let i = 0; i < runs; i++) {
+    node += 1;
+    const times = load.segments / runs;
+    branches.push(
+      { id: 'trace', kind: 'resistor', a: before, b: node, ohm: Math.max(1e-4, load.traceOhm * times) },
+      { id: load.name, kind: 'string', a: node, b: 0, count: perSegment, junction, ohm, times },
+    );
+    before = node;
+  }
+  return { branches, node };
+}
 
 /** Strings that are alike solved as one. */
 function alike(strings: readonly LedString[]): { string: LedString; times: number }[] {
@@ -54,11 +109,17 @@ function alike(strings: readonly LedString[]): { string: LedString; times: numbe
  */
 export function workingAt(
   pack: Pack,
-  strings: readonly LedString[],
+  { strings, steady }: Lights,
   feed: Feed,
   used: number,
 ): Working | undefined {
   const kinds = alike(strings);
+  let node = RAIL;
+  const strips = steady.map((load) => {
+    const made = steadyBranches(load, node);
+    node = made.node;
+    return { load, branches: made.branches };
+  });
   const branches: Branch[] = [
     {
       id: 'pack',
@@ -80,11 +141,13 @@ export function workingAt(
       ohm: string.ohm,
       times,
     })),
+    ...strips.flatMap((s) => s.branches),
   ];
   const solved = solveNetwork(branches);
   if (!solved.ok) return undefined;
   const { nodeVolts, branches: working } = solved.value;
   const [pack1, toggle, wire, ...lit] = working;
+  let at = kinds.length;
   return {
     packVolts: nodeVolts[1]!,
     lampVolts: nodeVolts[3]!,
@@ -103,6 +166,18 @@ export function workingAt(
         resistorVolts,
         resistorW: amps * resistorVolts,
       }));
+    }),
+    steady: strips.map(({ load, branches: of }): WorkingSteady => {
+      const own = lit.slice(at, at + of.length);
+      at += of.length;
+      const drawn = own.filter((_, i) => of[i]!.kind !== 'resistor').map((b) => b.amps);
+      return {
+        name: load.name,
+        amps: drawn.reduce((sum, a) => sum + a, 0),
+        ratedA: ratedA(load),
+        volts: nodeVolts[RAIL]!,
+        lastShare: drawn[0]! > 1e-9 ? drawn.at(-1)! / drawn[0]! : 1,
+      };
     }),
   };
 }

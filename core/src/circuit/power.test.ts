@@ -121,7 +121,7 @@ describe('run time', () => {
   it('falls with every lamp added', () => {
     const hours = [1, 2, 3, 6, 9].map((n) => {
       const solved = solveCircuit(steady(4.5), [amber(n)]);
-      return solved.ok ? runTime(aaa3, solved.value).hours : NaN;
+      return solved.ok ? runTime(aaa3, { ...solved.value, steady: [] }).hours : NaN;
     });
     for (let i = 1; i < hours.length; i++) expect(hours[i]!).to.be.lessThan(hours[i - 1]!);
   });
@@ -129,7 +129,7 @@ describe('run time', () => {
   it('lies near capacity over current, and uses no more charge than the cells hold', () => {
     const solved = solveCircuit(steady(4.5), [amber(3)]);
     if (!solved.ok) throw new Error(solved.message);
-    const run = runTime(aaa3, solved.value);
+    const run = runTime(aaa3, { ...solved.value, steady: [] });
     expect(run.hours).to.be.within(0.6 * (1.05 / 0.06), 1.6 * (1.05 / 0.06));
     const charge = run.points
       .slice(1)
@@ -149,7 +149,7 @@ describe('a circuit at work', () => {
 
   it('reads what a meter would: the parts of the loop add up to the pack', () => {
     const { pack, strings } = solved(6, '3xaa');
-    const now = workingAt(pack, strings, { switchOhm: 0.05, wireOhm: 0.4 }, 0)!;
+    const now = workingAt(pack, { strings, steady: [] }, { switchOhm: 0.05, wireOhm: 0.4 }, 0)!;
     expect(now.switchVolts + now.wireVolts + now.lampVolts).to.be.closeTo(now.packVolts, 1e-6);
     for (const s of now.strings)
       expect(s.lamps * s.lampVolts + s.resistorVolts).to.be.closeTo(now.lampVolts, 1e-6);
@@ -165,7 +165,7 @@ describe('a circuit at work', () => {
   it('dims with longer wires and with use, and never brightens', () => {
     const { pack, strings } = solved(9, '4xaaa');
     const amps = (wireOhm: number, used: number): number =>
-      workingAt(pack, strings, { switchOhm: 0.05, wireOhm }, used)!.totalA;
+      workingAt(pack, { strings, steady: [] }, { switchOhm: 0.05, wireOhm }, used)!.totalA;
     for (const [a, b] of [
       [amps(0.1, 0), amps(1, 0)],
       [amps(0.1, 0), amps(0.1, 0.3)],
@@ -178,7 +178,7 @@ describe('a circuit at work', () => {
     const { pack, strings } = solved(3, '3xaa');
     const feed = { switchOhm: 0.1, wireOhm: 0.1 };
     const hours = (onShare: number, idleA = 0): number =>
-      runTime(pack, { strings }, feed, { onShare, idleA }).hours;
+      runTime(pack, { strings, steady: [] }, feed, { onShare, idleA }).hours;
     expect(hours(0.5) / hours(1)).to.be.within(1.95, 2.6);
     const waiting = switches.find((s) => s.kind === 'remote')!.idleA!;
     expect(hours(0.1, waiting)).to.be.lessThan(hours(0.1));
@@ -186,7 +186,7 @@ describe('a circuit at work', () => {
 
   it('counts charge as the light does: a hundredth of the way is a hundredth of the ampere-hours', () => {
     const { pack, strings } = solved(3, '3xaa');
-    const run = runTime(pack, { strings });
+    const run = runTime(pack, { strings, steady: [] });
     const charge = run.points
       .slice(1)
       .reduce((sum, p, i) => sum + run.points[i]!.currentA * (p.hour - run.points[i]!.hour), 0);

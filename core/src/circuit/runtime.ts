@@ -1,7 +1,6 @@
 import type { Pack } from '../materials';
 import { capacityAh } from './cells';
-import { type Feed, workingAt } from './network';
-import type { Strings } from './strings';
+import { type Feed, type Lights, workingAt } from './network';
 
 export interface RunPoint {
   hour: number;
@@ -34,15 +33,15 @@ const STEPS = 60;
  */
 export function runTime(
   pack: Pack,
-  circuit: Pick<Strings, 'strings'>,
+  lights: Lights,
   feed: Feed = STRAIGHT,
   { onShare, idleA }: Duty = ALWAYS,
 ): RunTime {
   const points: RunPoint[] = [];
   let hour = 0;
-  const first = workingAt(pack, circuit.strings, feed, 0)?.totalA ?? 0;
+  const first = workingAt(pack, lights, feed, 0)?.totalA ?? 0;
   for (let i = 0; i <= STEPS; i++) {
-    const now = workingAt(pack, circuit.strings, feed, i / STEPS);
+    const now = workingAt(pack, lights, feed, i / STEPS);
     const currentA = now?.totalA ?? 0;
     const before = points.at(-1);
     points.push({ hour, volts: now?.packVolts ?? 0, currentA });

@@ -1,7 +1,7 @@
 import type { TenderSpot } from '../body';
 import type { Check, Feature, Field, Params, Place, PlaceKind, Ply, Station } from '../document';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
-import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, Switch } from '../materials';
+import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Switch } from '../materials';
 import type { Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
 import type { Sure } from '../units';
 
@@ -32,6 +32,8 @@ export interface Item {
   marginMm: number;
   massG: number;
   lamp?: { colour: LampColour; led: LedBody };
+  /** Light that draws what it draws. */
+  steady?: SteadyLoad;
   source?: Pack;
   toggle?: Switch;
   /** Where its kind is chosen among the values of the part. */
@@ -141,6 +143,8 @@ export interface FeatureKind {
   cures?: 'slack' | 'split';
   /** Its values are those of a light box, whose face can be drawn as it glows. */
   glows?: true;
+  /** Draws what it draws, so that no current is asked for it. */
+  steady?: true;
   /** Fed by a circuit, feeds one, or switches one. */
   electric?: 'load' | 'source' | 'switch';
 }

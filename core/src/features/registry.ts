@@ -2,6 +2,8 @@ import type { FeatureKind } from './contract';
 import { hole } from './hole/hole';
 import { lamps } from './lamps/lamps';
 import { lightBox } from './lightBox/lightBox';
+import { lightRing } from './lightRing/lightRing';
+import { lightStrip } from './lightStrip/lightStrip';
 import { line } from './line/line';
 import { opening } from './opening/opening';
 import { overlay } from './overlay/overlay';
@@ -29,6 +31,8 @@ export const features: readonly FeatureKind[] = [
   parting,
   lamps,
   lightBox,
+  lightStrip,
+  lightRing,
   pack,
   toggle,
   pocket,

@@ -1,4 +1,4 @@
-import { type CircuitReport, hoursOn, resistorRatedW, solveOn } from '../circuit';
+import { type CircuitReport, hoursOn, resistorRatedW, solveOn, takes } from '../circuit';
 import type { Change, Circuit } from '../document';
 import { gaugeOhmPerM, gauges, ledMaxA, type Pack } from '../materials';
 import { printHours, trimNumber } from '../units';
@@ -68,12 +68,59 @@ export const stringsFeasible = each((context) => {
   ];
 });
 
+/** Strips and rings on a pack of another voltage than they are made for. */
+export const steadyVolts = each((context) => {
+  const { made, around } = context;
+  if (!made.pack || made.steady.length === 0 || takes(made.pack, made.steady)) return [];
+  const [first] = made.steady;
+  const volts = made.pack.cell.nominalV * made.pack.series;
+  const wants = first!.kind === 'segments' ? first!.ratedV : 5;
+  return [
+    {
+      ...about(context, 'steady-volts'),
+      severity: 'stop',
+      title: `${made.name}: the ${first!.name} is made for ${trimNumber(wants)} V; ${made.pack.name} gives ${trimNumber(volts, 1)} V.`,
+      why: 'Less leaves it dim or dark, more burns it. Lights of different voltages want circuits of their own.',
+      sure: 'memory',
+      excess: Math.abs(volts - wants),
+      remedies: around.catalogue.packs
+        .filter((p) => hoursOn(made, p) > 0)
+        .slice(0, 2)
+        .map((p) => usePack(context, p)),
+    },
+  ];
+});
+
+/** The far end of a strip is told when it gets less than this of the near one's current; from memory. */
+const EVEN_STRIP = 0.85;
+
+/** A strip that fades towards its end. */
+export const stripEven = each((context) => {
+  const { made } = context;
+  const worst = made.working?.steady.reduce<{ name: string; lastShare: number } | undefined>(
+    (a, b) => (a && a.lastShare <= b.lastShare ? a : b),
+    undefined,
+  );
+  if (!worst || worst.lastShare >= EVEN_STRIP) return [];
+  return [
+    {
+      ...about(context, 'strip-fades'),
+      severity: 'note',
+      title: `${made.name}: the last segment of the ${worst.name} gets ${trimNumber(worst.lastShare * 100, 0)} % of the first one's current.`,
+      why: 'Its thin copper loses volts along the way. Feed it in the middle or at both ends.',
+      sure: 'memory',
+      excess: EVEN_STRIP - worst.lastShare,
+      remedies: [],
+    },
+  ];
+});
+
 /** More current than the lamp stands. */
 export const lampCurrent = each((context) => {
   const { circuit, made, at } = context;
   const most = ledMaxA * 1000;
   const over = mostMa(context) - most;
-  if (over <= 0 || made.lamps.length === 0) return [];
+  if (over <= 0 || made.groups.length === 0) return [];
   return [
     {
       ...about(context, 'lamp-current'),
@@ -126,16 +173,17 @@ const ma = (a: number): string => `${trimNumber(a * 1000, 0)} mA`;
 /** The cells carry more than they should. */
 export const cellCurrent = each((context) => {
   const { made, around } = context;
-  if (!made.solved || !made.pack || made.solved.totalA <= made.pack.cell.maxA) return [];
+  const draws = Math.max(made.solved?.totalA ?? 0, made.working?.totalA ?? 0);
+  if (!made.pack || draws <= made.pack.cell.maxA) return [];
   const { cell } = made.pack;
   return [
     {
       ...about(context, 'cell-current'),
       severity: 'stop',
-      title: `${made.name}: the lamps draw ${ma(made.solved.totalA)}; ${cell.name} cells give ${ma(cell.maxA)} at most.`,
+      title: `${made.name}: the lamps draw ${ma(draws)}; ${cell.name} cells give ${ma(cell.maxA)} at most.`,
       why: 'Past that their voltage collapses and the hours are guesswork.',
       sure: cell.sure,
-      excess: made.solved.totalA - cell.maxA,
+      excess: draws - cell.maxA,
       remedies: around.catalogue.packs
         .filter((p) => hoursOn(made, p) > 0)
         .sort((a, b) => a.thickMm - b.thickMm)
@@ -148,7 +196,7 @@ export const cellCurrent = each((context) => {
 /** The switch carries more than it should. */
 export const switchCurrent = each((context) => {
   const { made, around } = context;
-  const total = made.solved?.totalA ?? 0;
+  const total = Math.max(made.solved?.totalA ?? 0, made.working?.totalA ?? 0);
   if (!made.switch || total <= made.switch.maxA) return [];
   return [
     {
@@ -380,7 +428,9 @@ export const lampsFed: BuildRule = ({ doc, report }) => {
   const fed = new Set(doc.circuits.flatMap((c) => c.loads.map((l) => l.feature)));
   return report.parts.flatMap((part): Finding[] => {
     const dark = [
-      ...new Set(part.items.filter((i) => i.lamp && !fed.has(i.featureId)).map((i) => i.featureId)),
+      ...new Set(
+        part.items.filter((i) => (i.lamp ?? i.steady) && !fed.has(i.featureId)).map((i) => i.featureId),
+      ),
     ];
     if (dark.length === 0) return [];
     const near = report.circuits.findIndex((c) => c.source?.partId === part.id);

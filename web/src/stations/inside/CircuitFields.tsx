@@ -1,4 +1,6 @@
+import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Circuit, Part } from '@fomrik/core/document';
+import { printVolts, trimNumber } from '@fomrik/core/units';
 import { gaugeMm, gauges, startGauge, type Gauge } from '@fomrik/core/materials';
 import { standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
@@ -13,6 +15,7 @@ import { useView } from '../../store/view';
 interface Named {
   id: string;
   label: string;
+  steady: boolean;
 }
 
 function named(parts: readonly Part[], electric: string): Named[] {
@@ -21,6 +24,7 @@ function named(parts: readonly Part[], electric: string): Named[] {
       .filter((f) => standardKinds.features.get(f.kind)?.electric === electric)
       .map((f, i) => ({
         id: f.id,
+        steady: standardKinds.features.get(f.kind)!.steady === true,
         label: `${part.name}: ${standardKinds.features.get(f.kind)!.label.toLowerCase()} ${i + 1}`,
       })),
   );
@@ -177,13 +181,19 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
                   <span className="self-center text-[13.5px]">
                     {loads.find((n) => n.id === load.feature)?.label ?? `${load.feature} (gone)`}
                   </span>
-                  <NumberField
-                    label="Current a lamp"
-                    value={load.currentMa}
-                    range={[0.5, 60]}
-                    suffix="mA"
-                    onChange={(mA) => set(circuit.id, (c) => void (c.loads[i]!.currentMa = mA))}
-                  />
+                  {loads.find((n) => n.id === load.feature)?.steady ? (
+                    <span className="self-center text-[12.5px] text-soft">
+                      {steadyWords(report, load.feature)}
+                    </span>
+                  ) : (
+                    <NumberField
+                      label="Current a lamp"
+                      value={load.currentMa}
+                      range={[0.5, 60]}
+                      suffix="mA"
+                      onChange={(mA) => set(circuit.id, (c) => void (c.loads[i]!.currentMa = mA))}
+                    />
+                  )}
                   <button
                     type="button"
                     className="btn btn-icon"
@@ -212,6 +222,14 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
       })}
     </section>
   );
+}
+
+/** What a strip or a ring draws as it works. */
+function steadyWords(report: CircuitReport | undefined, featureId: string): string {
+  const name = report?.lamps.find((l) => l.item.featureId === featureId)?.item.steady?.name;
+  const now = report?.working?.steady.find((s) => s.name === name);
+  if (!now) return 'dark';
+  return `${trimNumber(now.amps * 1000, 0)} of ${trimNumber(now.ratedA * 1000, 0)} mA at ${printVolts(now.volts)}`;
 }
 
 /** Lamps of any part that the circuit does not light yet. */

@@ -10,9 +10,11 @@ export function Schematic({ circuit: made }: { circuit: CircuitReport | undefine
   const { solved: circuit, pack, infeasible } = made;
   if (infeasible) return <p className="text-stop">{infeasible}</p>;
   if (!circuit || !pack) return <p className="text-soft">Add lamps and a pack.</p>;
-  const most = Math.max(...circuit.strings.map((s) => s.lamps));
+  const steady = made.working?.steady ?? [];
+  const rungs = circuit.strings.length + steady.length;
+  const most = Math.max(1, ...circuit.strings.map((s) => s.lamps));
   const rung = 42;
-  const height = Math.max(130, circuit.strings.length * rung + 34);
+  const height = Math.max(130, rungs * rung + 34);
   const width = 400 + most * 46;
   const bottom = height - 12;
   return (
@@ -20,7 +22,7 @@ export function Schematic({ circuit: made }: { circuit: CircuitReport | undefine
       viewBox={`0 0 ${width} ${height}`}
       className="h-full w-full"
       role="img"
-      aria-label={`Circuit: ${pack.name}, ${circuit.strings.length} strings, ${trimNumber(circuit.totalA * 1000, 0)} mA in all`}
+      aria-label={`Circuit: ${pack.name}, ${rungs} strings, ${trimNumber((made.working?.totalA ?? circuit.totalA) * 1000, 0)} mA in all`}
     >
       <path d={`M30 ${height / 2 - 8}V14H62M92 14H${width - 16}`} {...LIVE} />
       <path d={`M62 14l28 -9`} {...WIRE} />
@@ -69,6 +71,29 @@ export function Schematic({ circuit: made }: { circuit: CircuitReport | undefine
             <text x={left + 60} y={y + 19} fontSize={10} fill="var(--color-soft)">
               {s.group} {trimNumber((made.working?.strings[i]?.amps ?? s.currentA) * 1000, 1)} mA,{' '}
               {printVolts(made.working?.strings[i]?.lampVolts ?? s.forwardV / s.lamps)} a lamp
+            </text>
+          </g>
+        );
+      })}
+      {steady.map((s, n) => {
+        const y = 34 + (circuit.strings.length + n) * rung;
+        const left = 226;
+        return (
+          <g key={`${s.name}-${n}`}>
+            <path d={`M${left - 12} 14V${y}H${left}`} {...LIVE} />
+            <rect x={left} y={y - 9} width={86} height={18} {...WIRE} fill="var(--color-leaf)" />
+            <path
+              d={`M${left + 8} ${y}h70`}
+              stroke="var(--color-marigold)"
+              strokeWidth={3}
+              strokeDasharray="4 4"
+            />
+            <path
+              d={`M${left + 86} ${y}H${width - 16 - (circuit.strings.length + n) * 3}V${bottom}`}
+              {...WIRE}
+            />
+            <text x={left} y={y + 21} fontSize={10} fill="var(--color-soft)">
+              {s.name}: {trimNumber(s.amps * 1000, 0)} mA at {printVolts(s.volts)}
             </text>
           </g>
         );

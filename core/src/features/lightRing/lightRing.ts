@@ -1,0 +1,109 @@
+import { choice, count, type ParamsOf } from '../../document';
+import { controller, rings, strip5V } from '../../materials';
+import { trimNumber } from '../../units';
+import { defineFeature, nothing, notLaid } from '../contract';
+import { footingOf } from '../laying/device';
+
+const fields = [
+  choice(
+    'lamps',
+    'Ring',
+    rings.map((r) => [String(r.lamps), `${r.lamps} lamps, ${r.acrossMm} mm`] as const),
+    'How many lamps, and how wide.',
+  ),
+  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, on the mean over the effect.'),
+] as const;
+
+/** Board, lamps and the wires that leave it. */
+const THICK_MM = 7;
+
+/** An addressable ring of lamps, behind a piece or in a room, with the controller that plays it. */
+export const lightRing = defineFeature<ParamsOf<typeof fields>>({
+  kind: 'light-ring',
+  label: 'Light ring',
+  verb: 'Light ring',
+  summary: 'An addressable LED ring and its controller, behind a piece or in a lantern.',
+  station: 'inside',
+  electric: 'load',
+  steady: true,
+  fields,
+  places: ['panel', 'room'],
+  start: ({ panel, at }) => ({
+    place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
+    params: { lamps: '12', brightPct: 30 },
+  }),
+  lay: (on, feature) => {
+    const { id, params } = feature;
+    const ring = rings.find((r) => String(r.lamps) === params.lamps) ?? rings[0];
+    const size = { widthMm: ring.acrossMm, lengthMm: ring.acrossMm };
+    const footing = footingOf(on, feature, size);
+    if (!footing) return notLaid(feature, 'inside', 'the place that held a light ring is no longer there.');
+    const name = `ring of ${ring.lamps} lamps`;
+    const short = THICK_MM - footing.depthMm;
+    return {
+      ...nothing(),
+      items: [
+        {
+          id,
+          featureId: id,
+          name,
+          at: footing.at,
+          normal: footing.normal,
+          ...(footing.laid && { pieceId: footing.laid.panel.id, flat: footing.flat }),
+          marginMm: footing.marginMm,
+          massG: ring.lamps * 0.5 + controller.massG,
+          steady: {
+            kind: 'digital',
+            name,
+            amps: controller.amps + ring.lamps * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
+            leastV: strip5V.leastV,
+          },
+          fit: {
+            needMm: THICK_MM,
+            haveMm: footing.depthMm,
+            ...size,
+            pocketMm: 0,
+            foamMm: footing.laid?.foam.thicknessMm.value ?? 0,
+            roomId: footing.room.id,
+            outline: footing.outline,
+            profile: footing.profile,
+          },
+        },
+      ],
+      bought: [
+        {
+          what: `addressable LED ${name}`,
+          unit: 'pieces',
+          count: 1,
+          each: ring.price,
+          massG: 0,
+          sure: 'memory',
+        },
+        {
+          what: controller.name,
+          unit: 'pieces',
+          count: 1,
+          each: controller.price,
+          massG: 0,
+          sure: controller.sure,
+        },
+      ],
+      checks:
+        short > 0.05
+          ? [
+              {
+                id: `ring-deep-${id}`,
+                severity: 'mind',
+                station: 'inside',
+                title: `the ${name} is ${THICK_MM} mm thick with its wires, ${trimNumber(Math.max(0, footing.depthMm))} mm is there.`,
+                why: 'It does not go in, or presses through.',
+                sure: 'memory',
+                excess: short,
+                ...(footing.laid && { pieceId: footing.laid.panel.id }),
+                cures: [{ need: 'room', mm: short }],
+              },
+            ]
+          : [],
+    };
+  },
+});

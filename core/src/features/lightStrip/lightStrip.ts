@@ -1,0 +1,179 @@
+import { choice, count, type ParamsOf } from '../../document';
+import { polylineLength, type Vec2 } from '../../geometry';
+import { controller, type LampColour, leds, type SteadyLoad, strip12V, strip5V } from '../../materials';
+import { trimNumber } from '../../units';
+import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { spotFrom } from '../laying/spot';
+
+const colours = Object.keys(leds) as LampColour[];
+const addressable = (params: object): boolean => (params as { type?: string }).type === '5v';
+
+const fields = [
+  choice(
+    'type',
+    'Strip',
+    [
+      ['12v', '12 V, cut in segments'],
+      ['5v', '5 V, addressable'],
+    ],
+    'Of one colour in segments of 50 mm, or every lamp by itself from a controller.',
+  ),
+  choice(
+    'colour',
+    'Colour',
+    colours.map((c) => [c, c] as const),
+    'Of the light.',
+  ),
+  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, on the mean over the effect.', 'Form', {
+    when: addressable,
+  }),
+] as const;
+
+/** A light strip glued along a line on the inside of a piece. */
+export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
+  kind: 'light-strip',
+  label: 'Light strip',
+  verb: 'Light strip',
+  summary: 'An LED strip glued along a line inside: 12 V in segments, or addressable from a controller.',
+  station: 'inside',
+  electric: 'load',
+  steady: true,
+  fields,
+  places: ['path'],
+  start: ({ panel }) => ({
+    place: {
+      on: 'path',
+      panel,
+      points: [
+        [0.2, 0.5],
+        [0.8, 0.5],
+      ],
+    },
+    params: { type: '12v', colour: 'amber', brightPct: 30 },
+  }),
+  lay: (on, feature) => {
+    const { id, place, params } = feature;
+    const laid = place.on === 'path' ? panelOf(on, place.panel) : undefined;
+    if (!laid || place.on !== 'path')
+      return notLaid(feature, 'inside', 'the piece that carried a light strip is no longer there.');
+    const run: Vec2[] = place.points.map(([x, y]) => laid.flatAt({ x, y }));
+    const lengthMm = polylineLength(run);
+    const digital = params.type === '5v';
+    const of = digital ? strip5V : strip12V;
+    const step = digital ? strip5V.pitchMm : strip12V.segmentMm;
+    const parts = Math.floor(lengthMm / step + 1e-6);
+    if (parts < 1)
+      return notLaid(
+        feature,
+        'inside',
+        `a light strip on ${laid.panel.name} is ${trimNumber(lengthMm, 0)} mm long; it is cut every ${trimNumber(step, 0)} mm.`,
+      );
+    const cutMm = parts * step;
+    const name = digital ? `addressable strip of ${parts} lamps` : `12 V strip of ${parts} segments`;
+    const steady: SteadyLoad = digital
+      ? {
+          kind: 'digital',
+          name,
+          amps: controller.amps + parts * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
+          leastV: strip5V.leastV,
+        }
+      : {
+          kind: 'segments',
+          name,
+          colour: params.colour,
+          segments: parts,
+          perSegment: strip12V.perSegment,
+          ratedV: strip12V.ratedV,
+          ratedA: strip12V.ratedA,
+          traceOhm: strip12V.traceOhm,
+        };
+    const middle = place.points[Math.floor(place.points.length / 2)]!;
+    const spot = spotFrom(
+      laid,
+      { on: 'panel', panel: place.panel, u: middle[0], v: middle[1], turnDeg: 0 },
+      0,
+    );
+    const room = on.rooms.find((r) => r.id === `gap:${laid.panel.id}`);
+    const haveMm = Math.min(...run.map((p) => room?.depthAt(p) ?? 0));
+    return {
+      ...nothing(),
+      marks: [{ pieceId: laid.panel.id, mark: { kind: 'glue', points: run, text: `${name}, inside` } }],
+      items: [
+        {
+          id,
+          featureId: id,
+          name,
+          at: spot.at,
+          normal: spot.normal,
+          pieceId: laid.panel.id,
+          flat: spot.flat,
+          marginMm: spot.marginMm,
+          massG: (of.gPerM * cutMm) / 1000 + (digital ? controller.massG : 0),
+          steady,
+          fit: {
+            needMm: of.thickMm,
+            haveMm,
+            widthMm: of.widthMm,
+            lengthMm: of.widthMm,
+            pocketMm: 0,
+            foamMm: laid.foam.thicknessMm.value,
+            roomId: `gap:${laid.panel.id}`,
+            outline: [],
+            profile: [],
+          },
+        },
+      ],
+      bought: [
+        {
+          what: digital ? 'addressable 5 V strip' : '12 V light strip',
+          unit: 'metres',
+          count: Math.ceil(cutMm / 100) / 10,
+          each: of.pricePerM,
+          massG: 0,
+          sure: of.sure,
+        },
+        ...(digital
+          ? [
+              {
+                what: controller.name,
+                unit: 'pieces',
+                count: 1,
+                each: controller.price,
+                massG: 0,
+                sure: controller.sure,
+              },
+            ]
+          : []),
+      ],
+      work: [
+        {
+          step: 'light-strips',
+          when: 'formed',
+          verb: 'glue',
+          what: 'light strips inside',
+          count: 1,
+          eachMin: 12,
+          detail: `Cut it on a mark, ${trimNumber(cutMm, 0)} mm; solder and test before its tape is pulled. No sharp turns: cut and join with wire round a corner.`,
+          cautions: ['solder'],
+          waitMin: 0,
+        },
+      ],
+      checks:
+        haveMm + 0.05 < of.thickMm
+          ? [
+              {
+                id: `strip-deep-${id}`,
+                severity: 'mind',
+                station: 'inside',
+                title: `the ${name} is ${trimNumber(of.thickMm)} mm thick, ${trimNumber(haveMm)} mm is behind ${laid.panel.name}.`,
+                why: 'It rubs on the wearer, and its joints crack.',
+                sure: 'memory',
+                excess: of.thickMm - haveMm,
+                pieceId: laid.panel.id,
+                cures: [{ need: 'room', mm: of.thickMm - haveMm }],
+              },
+            ]
+          : [],
+    };
+  },
+});

@@ -1,0 +1,62 @@
+import type { LampColour } from './lamps';
+import type { Sure } from '../units';
+
+/** Light that comes with its own resistors or its own driver: it draws what it draws. */
+export type SteadyLoad =
+  /** Segments side by side along a strip, each of LEDs in series with a resistor; both copper traces resist. */
+  | {
+      kind: 'segments';
+      name: string;
+      colour: LampColour;
+      segments: number;
+      perSegment: number;
+      ratedV: number;
+      ratedA: number;
+      traceOhm: number;
+    }
+  /** Addressable lamps and their controller: a steady current down to the least voltage they work at. */
+  | { kind: 'digital'; name: string; amps: number; leastV: number };
+
+/** A 12 V strip: cut every 50 mm, three LEDs a segment, 20 mA each; typical, from memory. */
+export const strip12V = {
+  segmentMm: 50,
+  perSegment: 3,
+  ratedV: 12,
+  ratedA: 0.02,
+  traceOhm: 0.03,
+  widthMm: 8,
+  thickMm: 3,
+  gPerM: 15,
+  pricePerM: 6,
+  sure: 'memory' as Sure,
+};
+
+/** Addressable 5 V strip: a lamp every 16.7 mm, 60 mA at full white, 1 mA dark; typical, from memory. */
+export const strip5V = {
+  pitchMm: 1000 / 60,
+  fullA: 0.06,
+  darkA: 0.001,
+  leastV: 3.7,
+  widthMm: 10,
+  thickMm: 3,
+  gPerM: 20,
+  pricePerM: 12,
+  sure: 'memory' as Sure,
+};
+
+/** A microcontroller board that plays the effect; from memory. */
+export const controller = {
+  name: 'microcontroller board',
+  amps: 0.02,
+  price: 6,
+  massG: 4,
+  sure: 'memory' as Sure,
+};
+
+/** Addressable LED rings by how many lamps; outside in mm, from memory. */
+export const rings = [
+  { lamps: 8, acrossMm: 32, price: 4 },
+  { lamps: 12, acrossMm: 37, price: 5 },
+  { lamps: 16, acrossMm: 44.5, price: 6 },
+  { lamps: 24, acrossMm: 66, price: 8 },
+] as const;
