@@ -16,6 +16,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { glow, placesIn, solveSixty } from './inside';
 import { repaintMs } from './repaint';
 import { shelfMs } from './shelf';
 
@@ -132,6 +133,14 @@ report(
   16,
 );
 report('harness, one part edited in full (greaves)', await time(20, (i) => worn(ease(i))), 'ms', 16);
+report('circuit of sixty LEDs, solved', await time(20, solveSixty), 'ms', 5);
+report('lit face of 256 × 256', await time(5, glow), 'ms', 1000);
+report(
+  'best five places for a pack, searched',
+  await time(5, (i) => placesIn(load('lampwarden-harness'), i)),
+  'ms',
+  2000,
+);
 const arms = load('lampwarden-arms');
 /** A sword of four layers with a channel, bevels and a grip. */
 const haft = newPart('haft', arms.wearer, 'haft');

@@ -6,6 +6,7 @@ import {
   calm,
   figure,
   go,
+  noGraveFaults,
   resting,
   saved,
   shows,
@@ -114,14 +115,33 @@ describe('from tape measure to printed pattern', function () {
     await go(page, bench, 'inside');
     await page.getByRole('button', { name: 'Take all out' }).click();
     await page.getByRole('button', { name: 'Light it' }).click();
-    await page.getByRole('img', { name: /Circuit: 3 × AAA.*3 strings, 59 mA/ }).waitFor();
+    await page.getByRole('img', { name: /Circuit: 3 × AAA.*3 strings, 5[89] mA/ }).waitFor();
     expect(await page.getByText('130 Ω').count()).to.equal(3);
+    await page.getByRole('tab', { name: 'Hours' }).click();
     await page
       .getByRole('img', { name: /Run time [\d.]+ hours/ })
       .locator('svg')
       .first()
       .waitFor();
     expect(Number.parseFloat(await figure(page, 'lightHours'))).to.be.within(15, 25);
+  });
+
+  it('reads the bench meter, compares packs, and searches where the pack may sit', async () => {
+    await page.getByRole('tab', { name: 'Bench meter' }).click();
+    await page.getByLabel('Volts across the slide switch, light on').fill('0,02');
+    await page.getByRole('cell', { name: 'sound', exact: true }).waitFor();
+    await page.getByLabel('Volts across the slide switch, light on').fill('4.5');
+    await page.getByText('the switch is open or its joint is dry').waitFor();
+    await page.getByRole('tab', { name: 'Packs' }).click();
+    await page.getByRole('row', { name: /3 × AAA flat holder \(now\)/ }).waitFor();
+    expect(await page.getByRole('row', { name: /4 × AAA flat holder/ }).innerText()).to.match(/[\d.]+ h/);
+    await page.getByRole('tab', { name: 'Places' }).click();
+    const places = page.getByRole('region', { name: 'Places' });
+    await places.getByRole('button', { name: 'Search' }).click();
+    await places.getByRole('button', { name: 'Put it there' }).first().waitFor();
+    expect(await places.getByRole('listitem').first().innerText()).to.match(/mm to spare/);
+    await noGraveFaults(page);
+    await page.getByRole('tab', { name: 'Circuit' }).click();
   });
 
   it('says when the pack does not fit, and cures it with one press', async () => {

@@ -1,8 +1,9 @@
 import Papa from 'papaparse';
 import type { LogEntry } from '../document';
 import type { Report } from '../report';
+import { testPoints } from '../circuit';
 import { boundsOf } from '../geometry';
-import { trimNumber } from '../units';
+import { printVolts, trimNumber } from '../units';
 import { withoutControls } from './text';
 import { quantityText } from './drawing';
 
@@ -65,6 +66,39 @@ export function shoppingCsv(report: Report, currency: string): string {
       [`total ${currency}`]: trimNumber(line.total, 2),
       'how sure': line.sure,
     })),
+  );
+}
+
+/** The card for the repair kit: what feeds what, its wire, and what a meter shows. */
+export function wiringCsv(report: Report): string {
+  const nameOf = (partId: string): string => report.parts.find((p) => p.id === partId)?.name ?? partId;
+  return csv(
+    report.circuits.flatMap((c) => {
+      const line = (what: string, where: string, value: string): Record<string, string> => ({
+        circuit: c.name,
+        what,
+        where,
+        value,
+      });
+      return [
+        ...(c.pack && c.source ? [line('pack', nameOf(c.source.partId), c.pack.name)] : []),
+        ...(c.switch && c.toggle ? [line('switch', nameOf(c.toggle.partId), c.switch.name)] : []),
+        ...(c.solved?.strings ?? []).map((s, i) =>
+          line('string', `${i + 1}`, `${s.lamps} × ${s.group} behind ${trimNumber(s.ohm)} ohm`),
+        ),
+        ...c.steady.map((s) => line('light', '', s.name)),
+        line(
+          'wire',
+          'plus red, minus black, both conductors',
+          `AWG ${c.awg}, ${trimNumber(c.wireMm / 1000, 2)} m`,
+        ),
+        ...(c.crossings > 0
+          ? [line('connectors', 'where wires go from part to part', `${c.crossings}`)]
+          : []),
+        ...(c.run ? [line('lasts', 'fresh cells', `${trimNumber(c.run.hours, 1)} h`)] : []),
+        ...testPoints(c).map((p) => line('meter', p.where, printVolts(p.volts))),
+      ];
+    }),
   );
 }
 

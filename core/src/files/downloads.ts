@@ -1,6 +1,6 @@
 import type { BuildDoc } from '../document';
 import type { Report } from '../report';
-import { cutListCsv, shoppingCsv } from './csv';
+import { cutListCsv, shoppingCsv, wiringCsv } from './csv';
 import { sideBySide } from './drawing';
 import { sourcedPieces } from './sourcedPieces';
 import { drawingDxf } from './dxf';
@@ -15,6 +15,7 @@ export const downloadKinds = [
   'pattern.dxf',
   'cut-list.csv',
   'shopping.csv',
+  'wiring.csv',
   'steps.ics',
 ] as const;
 export type DownloadKind = (typeof downloadKinds)[number];
@@ -41,6 +42,8 @@ export async function makeDownload(
       return cutListCsv(report);
     case 'shopping.csv':
       return shoppingCsv(report, doc.brief.currency);
+    case 'wiring.csv':
+      return wiringCsv(report);
     case 'steps.ics':
       return scheduleIcs(report, doc.name, stamp);
   }

@@ -1,7 +1,17 @@
 import type { PartReport } from '../parts';
 import type { Wiring } from './wiring';
+import { testPoints } from '../circuit';
 import { speeds } from '../materials';
+import { printVolts } from '../units';
 import type { Step } from './step';
+
+/** What a meter should show, place by place. */
+const meterWords = (wiring: Wiring): string => {
+  const points = testPoints(wiring);
+  return points.length === 0
+    ? ''
+    : `A meter on “${wiring.name}” shows ${points.map((p) => `${printVolts(p.volts)} ${p.where}`).join('; ')}.`;
+};
 
 /** Steps for lamps and tests, up to what closes them in. */
 export function lightSteps(part: PartReport, after: string, wirings: readonly Wiring[]): Step[] {
@@ -58,7 +68,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
     make(
       'test1',
       'test on the bench',
-      'Every lamp lit, pack and switch as they will be worn.',
+      ['Every lamp lit, pack and switch as they will be worn.', ...fed.map(meterWords)].join(' '),
       10,
       id('solder'),
       {

@@ -1,5 +1,7 @@
+import type { CircuitReport } from '../circuit';
+
 /** What planning needs to know of a circuit. */
-export interface Wiring {
+export interface Wiring extends Pick<CircuitReport, 'working' | 'pack' | 'switch'> {
   name: string;
   copies: number;
   partIds: readonly string[];
