@@ -2,6 +2,7 @@ import type { Severity } from '../document';
 import * as buildRules from './buildRules';
 import * as carryRules from './carryRules';
 import * as circuitRules from './circuitRules';
+import * as feedRules from './feedRules';
 import type { Finding } from './finding';
 import * as partRules from './partRules';
 import type { BuildContext, BuildRule, PartRule } from './rule';
@@ -11,6 +12,7 @@ const perBuild: BuildRule[] = [
   ...Object.values(buildRules),
   ...Object.values(carryRules),
   ...Object.values(circuitRules),
+  ...Object.values(feedRules),
 ];
 
 const order: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };

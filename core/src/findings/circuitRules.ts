@@ -1,52 +1,10 @@
-import { type CircuitReport, hoursOn, resistorRatedW, solveOn, takes } from '../circuit';
-import type { Change, Circuit } from '../document';
-import { gaugeOhmPerM, gauges, ledMaxA, type Pack } from '../materials';
+import { type CircuitReport, hoursOn, resistorRatedW, solveOn } from '../circuit';
+import type { Circuit } from '../document';
+import { ledMaxA } from '../materials';
 import { printHours, trimNumber } from '../units';
+import { about, atCurrent, choose, type CircuitContext, each, ma, mostMa, usePack } from './circuitContext';
 import type { Finding, Remedy } from './finding';
-import type { BuildContext, BuildRule } from './rule';
-
-interface CircuitContext extends BuildContext {
-  circuit: Circuit;
-  made: CircuitReport;
-  at: number;
-}
-
-type CircuitRule = (context: CircuitContext) => Finding[];
-
-const each =
-  (rule: CircuitRule): BuildRule =>
-  (context) =>
-    context.doc.circuits.flatMap((circuit, at) => {
-      const made = context.report.circuits[at];
-      return made ? rule({ ...context, circuit, made, at }) : [];
-    });
-
-/** What a finding of a circuit always says. */
-const about = (
-  { made }: CircuitContext,
-  id: string,
-): Pick<Finding, 'id' | 'station'> & { partId?: string } => {
-  const partId = made.source?.partId ?? made.partIds[0];
-  return { id: `${id}:${made.id}`, station: 'inside', ...(partId && { partId }) };
-};
-
-/** A change of what an item is, such as another pack in the same place. */
-function choose({ doc }: BuildContext, fitted: CircuitReport['source'], value: string): Change[] {
-  const index = doc.parts.findIndex((p) => p.id === fitted?.partId);
-  if (!fitted?.item.choose || index < 0) return [];
-  return [{ path: ['parts', index, ...fitted.item.choose], value }];
-}
-
-const usePack = (context: CircuitContext, pack: Pack, words = ''): Remedy => ({
-  label: `${pack.name}${words}`,
-  changes: choose(context, context.made.source, pack.id),
-});
-
-/** Every load of the circuit at one current. */
-const atCurrent = ({ circuit, at }: CircuitContext, currentMa: number): Change[] =>
-  circuit.loads.map((_, i) => ({ path: ['circuits', at, 'loads', i, 'currentMa'], value: currentMa }));
-
-const mostMa = ({ circuit }: CircuitContext): number => Math.max(0, ...circuit.loads.map((l) => l.currentMa));
+import type { BuildRule } from './rule';
 
 /** The lamps cannot be lit from this pack at all. */
 export const stringsFeasible = each((context) => {
@@ -64,53 +22,6 @@ export const stringsFeasible = each((context) => {
         .filter((p) => hoursOn(made, p) > 0)
         .slice(0, 2)
         .map((p) => usePack(context, p)),
-    },
-  ];
-});
-
-/** Strips and rings on a pack of another voltage than they are made for. */
-export const steadyVolts = each((context) => {
-  const { made, around } = context;
-  if (!made.pack || made.steady.length === 0 || takes(made.pack, made.steady)) return [];
-  const [first] = made.steady;
-  const volts = made.pack.cell.nominalV * made.pack.series;
-  const wants = first!.kind === 'segments' ? first!.ratedV : 5;
-  return [
-    {
-      ...about(context, 'steady-volts'),
-      severity: 'stop',
-      title: `${made.name}: the ${first!.name} is made for ${trimNumber(wants)} V; ${made.pack.name} gives ${trimNumber(volts, 1)} V.`,
-      why: 'Less leaves it dim or dark, more burns it. Lights of different voltages want circuits of their own.',
-      sure: 'memory',
-      excess: Math.abs(volts - wants),
-      remedies: around.catalogue.packs
-        .filter((p) => hoursOn(made, p) > 0)
-        .slice(0, 2)
-        .map((p) => usePack(context, p)),
-    },
-  ];
-});
-
-/** The far end of a strip is told when it gets less than this of the near one's current; from memory. */
-const EVEN_STRIP = 0.85;
-
-/** A strip that fades towards its end. */
-export const stripEven = each((context) => {
-  const { made } = context;
-  const worst = made.working?.steady.reduce<{ name: string; lastShare: number } | undefined>(
-    (a, b) => (a && a.lastShare <= b.lastShare ? a : b),
-    undefined,
-  );
-  if (!worst || worst.lastShare >= EVEN_STRIP) return [];
-  return [
-    {
-      ...about(context, 'strip-fades'),
-      severity: 'note',
-      title: `${made.name}: the last segment of the ${worst.name} gets ${trimNumber(worst.lastShare * 100, 0)} % of the first one's current.`,
-      why: 'Its thin copper loses volts along the way. Feed it in the middle or at both ends.',
-      sure: 'memory',
-      excess: EVEN_STRIP - worst.lastShare,
-      remedies: [],
     },
   ];
 });
@@ -168,8 +79,6 @@ export const resistorCool = each((context) => {
   ];
 });
 
-const ma = (a: number): string => `${trimNumber(a * 1000, 0)} mA`;
-
 /** The cells carry more than they should. */
 export const cellCurrent = each((context) => {
   const { made, around } = context;
@@ -209,92 +118,6 @@ export const switchCurrent = each((context) => {
       remedies: around.catalogue.switches
         .filter((s) => s.maxA >= total && s.kind === 'latching')
         .map((s) => ({ label: s.name, changes: choose(context, made.toggle, s.id) })),
-    },
-  ];
-});
-
-/** Volts lost on the way to the lamps, as a share of the pack's, past which the light is told to suffer; from memory. */
-const MOST_DROP = 0.05;
-
-/** Wires too thin for what they carry, or so long that the lamps dim. */
-export const wiresThickEnough = each((context) => {
-  const { made, at } = context;
-  const { working, awg } = made;
-  if (!working) return [];
-  const gauge = gauges.find((g) => g.awg === awg)!;
-  const lost = working.wireVolts / working.packVolts;
-  const over = working.totalA / gauge.maxA - 1;
-  if (over <= 0 && lost <= MOST_DROP) return [];
-  // Losses go as resistance does.
-  const thicker = [...gauges]
-    .reverse()
-    .find(
-      (g) =>
-        g.awg < awg &&
-        working.totalA <= g.maxA &&
-        lost * (gaugeOhmPerM(g.awg) / gaugeOhmPerM(awg)) <= MOST_DROP,
-    );
-  return [
-    {
-      ...about(context, 'wire'),
-      severity: 'mind',
-      title:
-        over > 0
-          ? `${made.name}: ${ma(working.totalA)} in AWG ${awg} wire; in a bundle it carries ${ma(gauge.maxA)}.`
-          : `${made.name}: ${trimNumber(lost * 100, 1)} % of the volts are lost in ${trimNumber(made.wireMm / 1000, 1)} m of AWG ${awg} wire.`,
-      why: 'Thin wire grows warm in foam, and the lamps at its end are dimmer.',
-      sure: 'memory',
-      excess: Math.max(over, lost / MOST_DROP - 1),
-      remedies: thicker
-        ? [
-            {
-              label: `AWG ${thicker.awg}`,
-              changes: [{ path: ['circuits', at, 'wireAwg'], value: thicker.awg }],
-            },
-          ]
-        : [],
-    },
-  ];
-});
-
-/** A lithium pack without a fuse. */
-export const lithiumFused = each((context) => {
-  const { made, circuit, at } = context;
-  if (!made.pack?.cell.wantsFuse || circuit.fused) return [];
-  return [
-    {
-      ...about(context, 'fuse'),
-      severity: 'stop',
-      title: `${made.name}: ${made.pack.name} without a fuse.`,
-      why: 'A shorted lithium cell gives tens of amperes and can burn. Protected cells only, a fuse within a finger of the plus pole, charged outside the prop; the cell maker’s sheet and the event’s and carrier’s rules come first.',
-      sure: 'practice',
-      excess: 1,
-      remedies: [
-        { label: 'A fuse by the pack', changes: [{ path: ['circuits', at, 'fused'], value: true }] },
-      ],
-    },
-  ];
-});
-
-/** A power bank that takes the lamps for nothing at all. */
-export const bankStaysAwake = each((context) => {
-  const { made, around } = context;
-  const least = made.pack?.cell.sleepsBelowA;
-  const draws = made.working?.totalA ?? 0;
-  if (least === undefined || draws === 0 || draws >= least) return [];
-  return [
-    {
-      ...about(context, 'asleep'),
-      severity: 'mind',
-      title: `${made.name}: the lamps draw ${ma(draws)}; a power bank switches itself off below about ${ma(least)}.`,
-      why: 'Banks take a small load for a telephone that is full. Try yours for ten minutes, or take cells.',
-      sure: 'memory',
-      excess: least - draws,
-      remedies: around.catalogue.packs
-        .filter((p) => p.cell.sleepsBelowA === undefined && hoursOn(made, p) > 0)
-        .sort((a, b) => a.thickMm - b.thickMm)
-        .slice(0, 2)
-        .map((p) => usePack(context, p)),
     },
   ];
 });

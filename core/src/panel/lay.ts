@@ -1,3 +1,4 @@
+import { letterAt } from '../units';
 import { bendStrain, foamMassG } from '../foam';
 import type { PieceDarts } from '../document';
 import {
@@ -137,10 +138,6 @@ const LEAST_GROWTH_MM = 0.1;
 /** Two or more mates agree to this, or carry a stated ease; mm. */
 const SEAM_TOLERANCE_MM = 0.5;
 
-/** A to Z, then AA, AB … */
-const letterOf = (i: number): string =>
-  (i < 26 ? '' : String.fromCharCode(64 + Math.floor(i / 26))) + String.fromCharCode(65 + (i % 26));
-
 function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: readonly Flush[]): void {
   const met = joins.filter((j) => j.kind !== 'fold');
   for (const { a, b, kind } of joins)
@@ -153,7 +150,7 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
       return piece && { piece, edge: piece.edges.find((e) => e.id === side)! };
     });
     if (!a || !b) return;
-    const letter = letterOf(i);
+    const letter = letterAt(i);
     const ease = a.edge.lengthMm - b.edge.lengthMm;
     const eased = join.kind === 'seam' && Math.abs(ease) > SEAM_TOLERANCE_MM;
     Object.assign(a.edge, {
@@ -181,7 +178,7 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
   for (const { piece } of laid)
     for (const edge of piece.edges)
       if (edge.hung && edge.joint === 'hung') {
-        edge.letter = letterOf(next++);
+        edge.letter = letterAt(next++);
         notch(piece, edge, edge.letter, false);
       }
 }

@@ -1,3 +1,4 @@
+import { letterAt } from '../units';
 import type { PartReport } from '../parts';
 
 type Mounted = Pick<PartReport, 'id' | 'mount'>;
@@ -32,13 +33,10 @@ export function assembliesOf<P extends Mounted>(parts: readonly P[]): P[][] {
   );
 }
 
-const letterOf = (i: number): string =>
-  (i < 26 ? '' : String.fromCharCode(64 + Math.floor(i / 26))) + String.fromCharCode(65 + (i % 26));
-
 /** A letter for every part in the order they are put together, assembly by assembly; its pieces are A1, A2 … */
 export const partLetters = (parts: readonly Mounted[]): Record<string, string> =>
   Object.fromEntries(
     assembliesOf(parts)
       .flat()
-      .map((part, i) => [part.id, letterOf(i)]),
+      .map((part, i) => [part.id, letterAt(i)]),
   );

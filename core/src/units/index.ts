@@ -1,3 +1,4 @@
+export { letterAt } from './letter';
 export { parseLengthMm, printLength, printMm, trimNumber, type LengthUnit } from './length';
 export { fail, ok, type Result } from './result';
 export { figure, sureLabel, type Figure, type Sure } from './sure';

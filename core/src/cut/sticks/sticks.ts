@@ -1,3 +1,4 @@
+import { letterAt } from '../../units';
 import type { PartReport } from '../../parts';
 import type { Catalogue, Rod } from '../../materials';
 import { packSticks } from './plan';
@@ -23,9 +24,6 @@ export interface StickSet {
 /** A fine hand saw takes this much; common practice, no source. */
 const KERF_MM = 1.8;
 
-const letterOf = (i: number): string =>
-  (i < 26 ? '' : String.fromCharCode(64 + Math.floor(i / 26))) + String.fromCharCode(65 + (i % 26));
-
 /** Every length of every stick in the build, packed into sticks as sold. */
 export function sticksOf(parts: readonly PartReport[], { rods }: Catalogue): StickSet[] {
   const cores = parts.flatMap((part) =>
@@ -38,7 +36,7 @@ export function sticksOf(parts: readonly PartReport[], { rods }: Catalogue): Sti
   return rods.flatMap((rod): StickSet[] => {
     const cuts = cores
       .filter((c) => c.rodId === rod.id)
-      .map(({ partId, name, lengthMm }, i): StickCut => ({ partId, name, lengthMm, letter: letterOf(i) }));
+      .map(({ partId, name, lengthMm }, i): StickCut => ({ partId, name, lengthMm, letter: letterAt(i) }));
     if (cuts.length === 0) return [];
     const plan = packSticks(
       cuts.map((c) => c.lengthMm),

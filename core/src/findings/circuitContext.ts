@@ -1,0 +1,52 @@
+import type { CircuitReport } from '../circuit';
+import type { Change, Circuit } from '../document';
+import type { Pack } from '../materials';
+import { trimNumber } from '../units';
+import type { Finding, Remedy } from './finding';
+import type { BuildContext, BuildRule } from './rule';
+
+export interface CircuitContext extends BuildContext {
+  circuit: Circuit;
+  made: CircuitReport;
+  at: number;
+}
+
+type CircuitRule = (context: CircuitContext) => Finding[];
+
+export const each =
+  (rule: CircuitRule): BuildRule =>
+  (context) =>
+    context.doc.circuits.flatMap((circuit, at) => {
+      const made = context.report.circuits[at];
+      return made ? rule({ ...context, circuit, made, at }) : [];
+    });
+
+/** What a finding of a circuit always says. */
+export const about = (
+  { made }: CircuitContext,
+  id: string,
+): Pick<Finding, 'id' | 'station'> & { partId?: string } => {
+  const partId = made.source?.partId ?? made.partIds[0];
+  return { id: `${id}:${made.id}`, station: 'inside', ...(partId && { partId }) };
+};
+
+/** A change of what an item is, such as another pack in the same place. */
+export function choose({ doc }: BuildContext, fitted: CircuitReport['source'], value: string): Change[] {
+  const index = doc.parts.findIndex((p) => p.id === fitted?.partId);
+  if (!fitted?.item.choose || index < 0) return [];
+  return [{ path: ['parts', index, ...fitted.item.choose], value }];
+}
+
+export const usePack = (context: CircuitContext, pack: Pack, words = ''): Remedy => ({
+  label: `${pack.name}${words}`,
+  changes: choose(context, context.made.source, pack.id),
+});
+
+/** Every load of the circuit at one current. */
+export const atCurrent = ({ circuit, at }: CircuitContext, currentMa: number): Change[] =>
+  circuit.loads.map((_, i) => ({ path: ['circuits', at, 'loads', i, 'currentMa'], value: currentMa }));
+
+export const mostMa = ({ circuit }: CircuitContext): number =>
+  Math.max(0, ...circuit.loads.map((l) => l.currentMa));
+
+export const ma = (a: number): string => `${trimNumber(a * 1000, 0)} mA`;
