@@ -10,6 +10,7 @@ import {
   startGauge,
   type Switch,
 } from '../materials';
+import { flashesPerSecond, meanShare } from '../light';
 import { type PartReport, placingOf, sidesOf } from '../parts';
 import type { Vec3 } from '../geometry';
 import type { Result } from '../units';
@@ -51,6 +52,8 @@ export interface CircuitReport {
   /** What lies between the pack and the lamps, and how the light is used. */
   feed: Feed;
   duty: Duty;
+  /** Most flashes in any second of the effect. */
+  flashes: number;
   awg: number;
   /** Said instead when the lamps cannot be lit. */
   infeasible?: string;
@@ -153,7 +156,13 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
     wireOhm: (wireMm / 1000) * gaugeOhmPerM(awg),
   };
   // A controller behind the switch is off with it; only what waits before the switch draws.
-  const duty: Duty = { onShare: circuit.onShare ?? 1, idleA: toggle?.item.toggle?.idleA ?? 0 };
+  const { effect } = circuit;
+  const lampsPlayed = lamps.length + steady.length;
+  const duty: Duty = {
+    onShare: circuit.onShare ?? 1,
+    idleA: toggle?.item.toggle?.idleA ?? 0,
+    ...(effect && effect.kind !== 'steady' && { playedShare: meanShare(effect, lampsPlayed) }),
+  };
   const lights = { strings: solved?.ok ? solved.value.strings : [], steady };
   const working = solved?.ok && pack ? workingAt(pack, lights, feed, 0) : undefined;
   const strangers = owners.filter((p) => p.id !== source?.partId);
@@ -174,6 +183,7 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
     ...(working && { working }),
     feed,
     duty,
+    flashes: effect ? flashesPerSecond(effect, lampsPlayed) : 0,
     awg,
     ...(solved?.ok && pack && { run: runTime(pack, lights, feed, duty) }),
     wireMm,

@@ -20,6 +20,8 @@ export interface RunTime {
 export interface Duty {
   onShare: number;
   idleA: number;
+  /** Share of the full current that the effect draws on the mean. */
+  playedShare?: number;
 }
 
 const ALWAYS: Duty = { onShare: 1, idleA: 0 };
@@ -35,7 +37,7 @@ export function runTime(
   pack: Pack,
   lights: Lights,
   feed: Feed = STRAIGHT,
-  { onShare, idleA }: Duty = ALWAYS,
+  { onShare, idleA, playedShare = 1 }: Duty = ALWAYS,
 ): RunTime {
   const points: RunPoint[] = [];
   let hour = 0;
@@ -57,7 +59,7 @@ export function runTime(
       };
       return { hours, endedBy: 'dim', points };
     }
-    const meanA = currentA * onShare + idleA * (1 - onShare);
+    const meanA = currentA * onShare * playedShare + idleA * (1 - onShare);
     if (i < STEPS) hour += capacityAh(pack.cell.capacity, meanA) / STEPS / meanA;
   }
   return { hours: hour, endedBy: 'empty', points };

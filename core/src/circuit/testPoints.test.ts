@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { demo } from '../files/testing/demo';
 import { applyChanges, type BuildDoc, type Change } from '../document';
 import { catalogue } from '../materials';
+import { effectsCsv } from '../files/csv';
 import { derive } from '../report';
 import { packChoices } from './comparison';
 import { readsRight, testPoints } from './testPoints';
@@ -91,5 +92,41 @@ describe('what a pack may do to its circuit', () => {
     const byHand = circuit!.working!.totalA * (circuit!.wireMm / 1e6) * 338.6;
     expect(circuit!.working!.wireVolts).to.be.closeTo(byHand, 0.01 * byHand);
     expect(told(at(many), 'wire') !== undefined).to.equal(lost > 0.05);
+  });
+});
+
+describe('an effect', () => {
+  const playing = (kind: string, periodS: number): Change[] => [
+    { path: ['circuits', 0, 'effect'], value: { kind, periodS } },
+  ];
+
+  it('lasts as much longer as it shines less', () => {
+    const hours = (changes: Change[]): number => at(changes).circuits[0]!.run!.hours;
+    const [steady, alarm] = [hours([]), hours(playing('alarm', 2))];
+    // Half the charge an hour, and cells that give a little more at the smaller load.
+    expect(alarm / steady).to.be.within(1.95, 2.4);
+  });
+
+  it('that flashes more than thrice a second is a stop, and every cure ends it', () => {
+    const fast = at(playing('alarm', 0.2));
+    const stop = told(fast, 'flash')!;
+    expect(stop.severity).to.equal('stop');
+    expect(stop.remedies.length).to.equal(2);
+    for (const remedy of stop.remedies)
+      expect(told(at([...playing('alarm', 0.2), ...remedy.changes]), 'flash'), remedy.label).to.equal(
+        undefined,
+      );
+    expect(told(at(playing('breathe', 4)), 'flash')).to.equal(undefined);
+  });
+
+  it('goes out as a table that any controller can play: a row for each step, a column for each lamp, 0 to 255', () => {
+    const doc = applyChanges(bracers, playing('breathe', 2)) as BuildDoc;
+    const rows = effectsCsv(doc, derive(doc)).trim().split('\r\n');
+    const lamps = derive(doc).circuits[0]!.lamps.length;
+    expect(rows[0]!.split(',')).to.have.length(2 + lamps);
+    expect(rows).to.have.length(1 + 40);
+    const values = rows.slice(1).map((r) => Number(r.split(',')[2]));
+    expect(Math.max(...values)).to.equal(255);
+    expect(Math.min(...values)).to.equal(0);
   });
 });

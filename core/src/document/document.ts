@@ -1,5 +1,6 @@
 import type { Wearer, Zone } from '../body';
 import type { Reading } from '../learn';
+import type { Effect } from '../light';
 import type { FoamStock, Gauge, Habits } from '../materials';
 
 /** The schema this code reads and writes; older ones are lifted to it when they are read. */
@@ -140,6 +141,8 @@ export interface Circuit {
   onShare?: number;
   /** A fuse by the pack. */
   fused?: true;
+  /** What a controller plays on its lights; steady when left out. */
+  effect?: Effect;
 }
 
 export type PageSize = 'A4' | 'A3' | 'Letter' | 'Legal';

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import type { LogEntry } from '../document';
+import type { BuildDoc, LogEntry } from '../document';
+import { effectAt } from '../light';
 import type { Report } from '../report';
 import { testPoints } from '../circuit';
 import { boundsOf } from '../geometry';
@@ -66,6 +67,34 @@ export function shoppingCsv(report: Report, currency: string): string {
       [`total ${currency}`]: trimNumber(line.total, 2),
       'how sure': line.sure,
     })),
+  );
+}
+
+/** An effect is written out in steps of this, for no longer than that. */
+const EFFECT_S = 1 / 20;
+const MOST_S = 60;
+
+/** Every effect as brightness against time for every lamp, 0 to 255, for any controller. */
+export function effectsCsv(doc: BuildDoc, report: Report): string {
+  return csv(
+    doc.circuits.flatMap((circuit, k) => {
+      const { effect } = circuit;
+      const made = report.circuits[k];
+      if (!effect || !made) return [];
+      const digital = made.steady.flatMap((s) => (s.kind === 'digital' ? [s.lamps] : []));
+      const lamps = Math.max(1, ...digital, made.lamps.length);
+      const lasts = Math.min(MOST_S, effect.kind === 'flicker' ? 12 * effect.periodS : effect.periodS);
+      return Array.from({ length: Math.max(1, Math.round(lasts / EFFECT_S)) }, (_row, i) => ({
+        circuit: circuit.name,
+        seconds: trimNumber(i * EFFECT_S, 2),
+        ...Object.fromEntries(
+          Array.from({ length: lamps }, (_lamp, n) => [
+            `lamp ${n + 1}`,
+            Math.round(255 * effectAt(effect, i * EFFECT_S, n, lamps)),
+          ]),
+        ),
+      }));
+    }),
   );
 }
 

@@ -1,6 +1,6 @@
 import type { BuildDoc } from '../document';
 import type { Report } from '../report';
-import { cutListCsv, shoppingCsv, wiringCsv } from './csv';
+import { cutListCsv, effectsCsv, shoppingCsv, wiringCsv } from './csv';
 import { sideBySide } from './drawing';
 import { sourcedPieces } from './sourcedPieces';
 import { drawingDxf } from './dxf';
@@ -16,6 +16,7 @@ export const downloadKinds = [
   'cut-list.csv',
   'shopping.csv',
   'wiring.csv',
+  'effects.csv',
   'steps.ics',
 ] as const;
 export type DownloadKind = (typeof downloadKinds)[number];
@@ -44,6 +45,8 @@ export async function makeDownload(
       return shoppingCsv(report, doc.brief.currency);
     case 'wiring.csv':
       return wiringCsv(report);
+    case 'effects.csv':
+      return effectsCsv(doc, report);
     case 'steps.ics':
       return scheduleIcs(report, doc.name, stamp);
   }

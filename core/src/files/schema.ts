@@ -9,6 +9,7 @@ import {
   type PlaceKind,
   schemaVersion,
 } from '../document';
+import { effectWords } from '../light';
 import { gauges } from '../materials';
 import { type Kinds, standardKinds } from '../parts';
 import { fail, ok, type Result } from '../units';
@@ -222,6 +223,10 @@ const circuit = Joi.object({
   wireAwg: Joi.valid(...gauges.map((g) => g.awg)),
   onShare: within(0.01, 1),
   fused: Joi.valid(true),
+  effect: Joi.object({
+    kind: Joi.valid(...Object.keys(effectWords)).required(),
+    periodS: within(0.2, 60).required(),
+  }),
 });
 
 export const wearerSchema = Joi.object({

@@ -1,4 +1,5 @@
 import { hoursOn, takes } from '../circuit';
+import { flashesPerSecond } from '../light';
 import { gaugeOhmPerM, gauges } from '../materials';
 import { trimNumber } from '../units';
 import { about, each, ma, usePack } from './circuitContext';
@@ -90,6 +91,62 @@ export const wiresThickEnough = each((context) => {
             },
           ]
         : [],
+    },
+  ];
+});
+
+/** More flashes in a second are told as dangerous (WCAG 2.2, success criterion 2.3.1). */
+const MOST_FLASHES = 3;
+
+/** An effect that flashes too often. */
+export const flashesSafely = each((context) => {
+  const { made, circuit, at } = context;
+  const { effect } = circuit;
+  if (!effect || made.flashes <= MOST_FLASHES) return [];
+  const slower = [0.5, 0.8, 1, 1.5, 2, 3, 5, 8].find(
+    (periodS) =>
+      periodS > effect.periodS && flashesPerSecond({ ...effect, periodS }, made.lamps.length) <= MOST_FLASHES,
+  );
+  return [
+    {
+      ...about(context, 'flash'),
+      severity: 'stop',
+      title: `${made.name}: ${made.flashes} flashes in a second; three are the most.`,
+      why: 'Flashing light can cause seizures. Tell people near you, keep it from faces, and follow the event’s rules.',
+      sure: 'standard',
+      excess: made.flashes - MOST_FLASHES,
+      remedies: [
+        ...(slower === undefined
+          ? []
+          : [
+              {
+                label: `A round in ${trimNumber(slower)} s`,
+                changes: [{ path: ['circuits', at, 'effect', 'periodS'], value: slower }],
+              },
+            ]),
+        {
+          label: 'Steady light',
+          changes: [{ path: ['circuits', at, 'effect'], value: { kind: 'steady', periodS: effect.periodS } }],
+        },
+      ],
+    },
+  ];
+});
+
+/** An effect on lamps that nothing plays. */
+export const effectPlayed = each((context) => {
+  const { made, circuit } = context;
+  const plays = made.steady.some((s) => s.kind === 'digital');
+  if (!circuit.effect || circuit.effect.kind === 'steady' || plays || made.lamps.length === 0) return [];
+  return [
+    {
+      ...about(context, 'effect'),
+      severity: 'note',
+      title: `${made.name}: lamps on a pack alone only shine; an effect wants a controller with a transistor for each string, or addressable lamps.`,
+      why: 'A microcontroller board switches tens of milliamperes by itself; more goes through a transistor. The effect goes out as a table under Cut.',
+      sure: 'practice',
+      excess: 1,
+      remedies: [],
     },
   ];
 });

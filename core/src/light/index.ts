@@ -1,3 +1,4 @@
+export { type Effect, effectAt, type EffectKind, effectWords, flashesPerSecond, meanShare } from './effect';
 export {
   irradiance,
   leastDistanceMm,

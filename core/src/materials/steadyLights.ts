@@ -15,7 +15,7 @@ export type SteadyLoad =
       traceOhm: number;
     }
   /** Addressable lamps and their controller: a steady current down to the least voltage they work at. */
-  | { kind: 'digital'; name: string; amps: number; leastV: number };
+  | { kind: 'digital'; name: string; lamps: number; amps: number; leastV: number };
 
 /** A 12 V strip: cut every 50 mm, three LEDs a segment, 20 mA each; typical, from memory. */
 export const strip12V = {

@@ -55,6 +55,7 @@ export const lightRing = defineFeature<ParamsOf<typeof fields>>({
           steady: {
             kind: 'digital',
             name,
+            lamps: ring.lamps,
             amps: controller.amps + ring.lamps * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
             leastV: strip5V.leastV,
           },

@@ -74,6 +74,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
       ? {
           kind: 'digital',
           name,
+          lamps: parts,
           amps: controller.amps + parts * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
           leastV: strip5V.leastV,
         }

@@ -1,6 +1,7 @@
 import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Circuit, Part } from '@fomrik/core/document';
 import { printVolts, trimNumber } from '@fomrik/core/units';
+import { effectWords, type EffectKind } from '@fomrik/core/light';
 import { gaugeMm, gauges, startGauge, type Gauge } from '@fomrik/core/materials';
 import { standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
@@ -10,6 +11,7 @@ import { ChoiceField, NumberField, WordsField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
+import { PlayedEffect } from './PlayedEffect';
 
 /** Something electric anywhere in the build, by a name that says where it is. */
 interface Named {
@@ -174,6 +176,37 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
                 />
                 Fuse by the pack
               </label>
+              <ChoiceField
+                label="Effect"
+                value={circuit.effect?.kind ?? 'steady'}
+                choices={Object.entries(effectWords).map(([value, label]) => ({ value, label }))}
+                onChange={(kind) =>
+                  set(circuit.id, (c) => {
+                    if (kind === 'steady') delete c.effect;
+                    else c.effect = { kind: kind as EffectKind, periodS: c.effect?.periodS ?? 2 };
+                  })
+                }
+              />
+              {circuit.effect && (
+                <NumberField
+                  label="A round in"
+                  value={circuit.effect.periodS}
+                  range={[0.2, 60]}
+                  suffix="s"
+                  onChange={(periodS) =>
+                    set(circuit.id, (c) => {
+                      if (c.effect) c.effect.periodS = periodS;
+                    })
+                  }
+                />
+              )}
+              {circuit.effect && (
+                <PlayedEffect
+                  effect={circuit.effect}
+                  lamps={report?.lamps.length ?? 1}
+                  safe={(report?.flashes ?? 0) <= 3}
+                />
+              )}
             </div>
             <ul>
               {circuit.loads.map((load, i) => (
