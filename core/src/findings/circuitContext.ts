@@ -42,6 +42,13 @@ export const usePack = (context: CircuitContext, pack: Pack, words = ''): Remedy
   changes: choose(context, context.made.source, pack.id),
 });
 
+/** Packs that want nothing besides themselves come first: no fuse, no load to stay awake; then the thinner ones. */
+export const handiest = (packs: readonly Pack[]): Pack[] => {
+  const asks = ({ cell }: Pack): number =>
+    Number(cell.wantsFuse === true) + Number(cell.sleepsBelowA !== undefined);
+  return [...packs].sort((a, b) => asks(a) - asks(b) || a.thickMm - b.thickMm || a.massG - b.massG);
+};
+
 /** Every load of the circuit at one current. */
 export const atCurrent = ({ circuit, at }: CircuitContext, currentMa: number): Change[] =>
   circuit.loads.map((_, i) => ({ path: ['circuits', at, 'loads', i, 'currentMa'], value: currentMa }));

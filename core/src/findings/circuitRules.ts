@@ -2,7 +2,17 @@ import { type CircuitReport, hoursOn, resistorRatedW, solveOn } from '../circuit
 import type { Circuit } from '../document';
 import { ledMaxA } from '../materials';
 import { printHours, trimNumber } from '../units';
-import { about, atCurrent, choose, type CircuitContext, each, ma, mostMa, usePack } from './circuitContext';
+import {
+  about,
+  atCurrent,
+  choose,
+  type CircuitContext,
+  each,
+  handiest,
+  ma,
+  mostMa,
+  usePack,
+} from './circuitContext';
 import type { Finding, Remedy } from './finding';
 import type { BuildRule } from './rule';
 
@@ -18,7 +28,7 @@ export const stringsFeasible = each((context) => {
       why: 'A lamp needs its forward voltage and something over for the resistor that sets its current.',
       sure: 'standard',
       excess: 1,
-      remedies: around.catalogue.packs
+      remedies: handiest(around.catalogue.packs)
         .filter((p) => hoursOn(made, p) > 0)
         .slice(0, 2)
         .map((p) => usePack(context, p)),
@@ -93,9 +103,8 @@ export const cellCurrent = each((context) => {
       why: 'Past that their voltage collapses and the hours are guesswork.',
       sure: cell.sure,
       excess: draws - cell.maxA,
-      remedies: around.catalogue.packs
+      remedies: handiest(around.catalogue.packs)
         .filter((p) => hoursOn(made, p) > 0)
-        .sort((a, b) => a.thickMm - b.thickMm)
         .slice(0, 2)
         .map((p) => usePack(context, p)),
     },
@@ -145,10 +154,9 @@ export const burnsLongEnough = each((context) => {
   const { run, pack } = made;
   const wanted = doc.brief.lightHours;
   if (!run || !pack || run.hours >= wanted) return [];
-  const remedies: Remedy[] = around.catalogue.packs
+  const remedies: Remedy[] = handiest(around.catalogue.packs)
     .map((p) => ({ p, hours: hoursOn(made, p) }))
     .filter(({ p, hours }) => hours >= wanted && p.id !== pack.id)
-    .sort((a, b) => a.p.thickMm - b.p.thickMm || a.p.massG - b.p.massG)
     .slice(0, 2)
     .map(({ p, hours }) => usePack(context, p, ` (${printHours(hours)})`));
   const dimmed = [15, 10, 8, 5, 3, 2].filter((current) => current < mostMa(context));

@@ -2,7 +2,7 @@ import { hoursOn, takes } from '../circuit';
 import { flashesPerSecond } from '../light';
 import { gaugeOhmPerM, gauges } from '../materials';
 import { trimNumber } from '../units';
-import { about, each, ma, usePack } from './circuitContext';
+import { about, each, handiest, ma, usePack } from './circuitContext';
 
 /** Strips and rings on a pack of another voltage than they are made for. */
 export const steadyVolts = each((context) => {
@@ -19,7 +19,7 @@ export const steadyVolts = each((context) => {
       why: 'Less leaves it dim or dark, more burns it. Lights of different voltages want circuits of their own.',
       sure: 'memory',
       excess: Math.abs(volts - wants),
-      remedies: around.catalogue.packs
+      remedies: handiest(around.catalogue.packs)
         .filter((p) => hoursOn(made, p) > 0)
         .slice(0, 2)
         .map((p) => usePack(context, p)),
@@ -184,9 +184,8 @@ export const bankStaysAwake = each((context) => {
       why: 'Banks take a small load for a telephone that is full. Try yours for ten minutes, or take cells.',
       sure: 'memory',
       excess: least - draws,
-      remedies: around.catalogue.packs
+      remedies: handiest(around.catalogue.packs)
         .filter((p) => p.cell.sleepsBelowA === undefined && hoursOn(made, p) > 0)
-        .sort((a, b) => a.thickMm - b.thickMm)
         .slice(0, 2)
         .map((p) => usePack(context, p)),
     },

@@ -152,7 +152,7 @@ const bank: Cell = {
   nominalV: 5,
   maxA: 2,
   capacity: [
-    { loadA: 0.1, capacityAh: 5.6 },
+    { loadA: 0.1, capacityAh: 6.3 },
     { loadA: 0.5, capacityAh: 6.2 },
     { loadA: 2, capacityAh: 5.8 },
   ],

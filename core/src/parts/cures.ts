@@ -147,6 +147,10 @@ export const dartsOf = ({
     .filter((p) => p.role === 'shell' && p.darts && !p.mirrors)
     .map((p) => ({ pieceId: p.id, darts: p.darts! }));
 
+/** Whether a cure would change anything, or holds already: what a first answer still has from before may be done by now. */
+export const changesAnything = (part: Part, { changes }: Pick<Tried, 'changes'>): boolean =>
+  JSON.stringify(applyChanges(part, changes)) !== JSON.stringify(part);
+
 /** Smaller than this is no less. */
 const LESS = 1e-6;
 

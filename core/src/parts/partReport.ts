@@ -19,7 +19,7 @@ import {
   type Surface,
 } from '../panel';
 import type { Around } from './around';
-import { dartsOf, triedCures, type Tried } from './cures';
+import { changesAnything, dartsOf, triedCures, type Tried } from './cures';
 import { finishG } from './finish';
 import { fasteningsG, gapFastenings } from './gapFastenings';
 import { gripsOf, type FormHandle } from './grips';
@@ -270,7 +270,9 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     checks: made.noticed.map((noticed) => ({
       ...noticed.check,
       cures: coarse
-        ? (before?.checks.find((c) => c.id === noticed.check.id)?.cures ?? [])
+        ? (before?.checks.find((c) => c.id === noticed.check.id)?.cures ?? []).filter((cure) =>
+            changesAnything(part, cure),
+          )
         : triedCures(noticed, part, around, made),
     })),
     roomMm: model.roomMm,

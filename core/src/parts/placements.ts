@@ -122,6 +122,8 @@ export function placements(
           const corners = footprintOutline(print);
           // Corners first: most places fall out there.
           if (corners.some((p) => room.depthAt(p) === undefined)) continue;
+          const middleMm = room.depthAt(at);
+          if (middleMm === undefined || middleMm + extra < needMm - best.shortMm) continue;
           const { depthMm, inside } = depthUnder(room, print);
           if (inside < INSIDE) continue;
           const spareMm = depthMm + extra - needMm;
