@@ -33,12 +33,7 @@ const STEPS = 60;
  * Discharge in equal shares of capacity, the circuit solved anew at each: volts fall, the cells' own resistance grows,
  * and capacity is that at the mean load (tables of the cells). Hours are by the clock, the light on for its share of them.
  */
-export function runTime(
-  pack: Pack,
-  lights: Lights,
-  feed: Feed = STRAIGHT,
-  { onShare, idleA, playedShare = 1 }: Duty = ALWAYS,
-): RunTime {
+function emptied(pack: Pack, lights: Lights, feed: Feed, { onShare, idleA, playedShare = 1 }: Duty): RunTime {
   const points: RunPoint[] = [];
   let hour = 0;
   const first = workingAt(pack, lights, feed, 0)?.totalA ?? 0;
@@ -63,4 +58,19 @@ export function runTime(
     if (i < STEPS) hour += capacityAh(pack.cell.capacity, meanA) / STEPS / meanA;
   }
   return { hours: hour, endedBy: 'empty', points };
+}
+
+/** Discharges that were worked out lately: an edit elsewhere asks for the same ones again. */
+const lately = new Map<string, RunTime>();
+const MOST_KEPT = 200;
+
+/** Hours of a pack, the same for the same pack, lights, feed and duty. */
+export function runTime(pack: Pack, lights: Lights, feed: Feed = STRAIGHT, duty: Duty = ALWAYS): RunTime {
+  const key = JSON.stringify([pack, lights, feed, duty]);
+  const known = lately.get(key);
+  if (known) return known;
+  const run = emptied(pack, lights, feed, duty);
+  if (lately.size >= MOST_KEPT) lately.delete(lately.keys().next().value!);
+  lately.set(key, run);
+  return run;
 }
