@@ -8,14 +8,15 @@ import { about, each, handiest, ma, usePack } from './circuitContext';
 export const steadyVolts = each((context) => {
   const { made, around } = context;
   if (!made.pack || made.steady.length === 0 || takes(made.pack, made.steady)) return [];
-  const [first] = made.steady;
+  const { pack } = made;
+  const wrong = made.steady.find((s) => !takes(pack, [s]))!;
   const volts = made.pack.cell.nominalV * made.pack.series;
-  const wants = first!.kind === 'segments' ? first!.ratedV : 5;
+  const wants = wrong.kind === 'segments' ? wrong.ratedV : 5;
   return [
     {
       ...about(context, 'steady-volts'),
       severity: 'stop',
-      title: `${made.name}: the ${first!.name} is made for ${trimNumber(wants)} V; ${made.pack.name} gives ${trimNumber(volts, 1)} V.`,
+      title: `${made.name}: the ${wrong.name} is made for ${trimNumber(wants)} V; ${made.pack.name} gives ${trimNumber(volts, 1)} V.`,
       why: 'Less leaves it dim or dark, more burns it. Lights of different voltages want circuits of their own.',
       sure: 'memory',
       excess: Math.abs(volts - wants),

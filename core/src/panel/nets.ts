@@ -122,6 +122,13 @@ interface Folding {
   school: Habits['fold'];
 }
 
+/** Foam that a groove takes out of a millimetre of fold: a V as deep as the school cuts it; a slit and a bend take none. */
+function grooveMm2(foam: FoamSheet, foldDeg: number, school: Habits['fold']): number {
+  const turnRad = (foldDeg * Math.PI) / 180;
+  const { grooveMm } = foldOf(foam, turnRad, school);
+  return school === 'partial-cut' ? 0 : grooveMm ** 2 * Math.tan(Math.abs(turnRad) / 2);
+}
+
 /** What is cut for a fold, and on which face. */
 function foldWords(foam: FoamSheet, foldDeg: number, school: Habits['fold']): string {
   const turnRad = (foldDeg * Math.PI) / 180;
@@ -151,6 +158,7 @@ function netPiece(
   const edges: PieceEdge[] = [];
   const marks: Mark[] = [];
   const gathered: Piece[] = [];
+  let cutAwayMm3 = 0;
   const push = (p: Vec2): number => {
     const last = outline.at(-1);
     if (!last || dist2(last, p) > SAME_MM) outline.push(p);
@@ -175,6 +183,7 @@ function netPiece(
       const hinge = ways.get(id)?.find((h) => h.edgeId === edge.id);
       if (hinge) {
         push(run[0]!);
+        cutAwayMm3 += dist2(run[0]!, run.at(-1)!) * grooveMm2(foam, edge.foldDeg ?? 0, school);
         marks.push({
           kind: 'fold',
           points: [run[0]!, run.at(-1)!],
@@ -214,6 +223,7 @@ function netPiece(
       return p.holes.map((h) => ({ ...h, centre: move(h.centre) }));
     }),
     areaMm2: gathered.reduce((sum, p) => sum + p.areaMm2, 0),
+    volumeMm3: gathered.reduce((sum, p) => sum + (p.volumeMm3 ?? p.areaMm2 * p.thicknessMm), 0) - cutAwayMm3,
     note: `Folds into ${gathered.map((p) => p.name).join(', ')}.`,
   };
 }

@@ -54,6 +54,8 @@ describe('a light box', () => {
     const told = report.checks.find((c) => c.id === 'glow-glow')!;
     expect(evenness(part)).to.be.lessThan(0.5);
     expect(told.cures.length).to.be.greaterThan(0);
+    const deeper = told.cures.find((c) => c.label.startsWith('Lamps '))!;
+    expect(Number.parseFloat(deeper.label.slice(6))).to.equal(deeper.changes[0]!.value);
     for (const cure of told.cures)
       expect(evenness(applyChanges(part, cure.changes)), cure.label).to.be.at.least(0.48);
   });

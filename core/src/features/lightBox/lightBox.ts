@@ -97,11 +97,10 @@ function evener(on: LaidPart, id: string, params: BoxParams): Cure[] {
           },
         ]
       : [];
-  const deep = leastDistanceMm(boxFace(params), wanted, 80);
+  const least = leastDistanceMm(boxFace(params), wanted, 80);
+  const deepMm = least === undefined ? undefined : Math.min(80, least + 0.5);
   return [
-    ...(deep === undefined
-      ? []
-      : set(`Lamps ${trimNumber(deep)} mm behind`, { deepMm: Math.min(80, deep + 0.5) })),
+    ...(deepMm === undefined ? [] : set(`Lamps ${trimNumber(deepMm)} mm behind`, { deepMm })),
     ...(params.walls === 'foil' ? [] : set('Foil on the walls', { walls: 'foil' })),
     ...[1, 2, 3]
       .filter((more) => params.layers + more <= 4)

@@ -70,9 +70,11 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
   const { x, y, z } = axes;
   // Inner sizes w, h, d; every origin is the middle of a plate's inner face.
   const at = (dx: number, dy: number, dz: number): Vec3 => ({ x: dx, y: dy, z: dz });
+  // Where the back is left off, top and foot end flush with the sides.
+  const [deep, ahead] = open === 'back' ? [d + t, t / 2] : [d + 2 * t, 0];
   return [
-    plate('foot', 'foot', at(0, 0, 0), x, neg(y), w + 2 * t, d + 2 * t),
-    ...(open === 'top' ? [] : [plate('top', 'top', at(0, 0, h), x, y, w + 2 * t, d + 2 * t)]),
+    plate('foot', 'foot', at(0, ahead, 0), x, neg(y), w + 2 * t, deep),
+    ...(open === 'top' ? [] : [plate('top', 'top', at(0, ahead, h), x, y, w + 2 * t, deep)]),
     plate('front', 'front', at(0, hd, h / 2), neg(x), z, w + 2 * t, h),
     ...(open === 'back' ? [] : [plate('back', 'back', at(0, -hd, h / 2), x, z, w + 2 * t, h)]),
     plate('right', 'right side', at(hw, 0, h / 2), y, z, d, h),
@@ -83,9 +85,12 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
 function design({ params, foam }: FormInput<BoxParams>): Design {
   const t = foam.thicknessMm.value;
   const { skinMm, open } = params;
-  /** Between bare plates, of which one may be left off. */
+  /** Between bare plates. Where one is left off, the skin lies over the rim and makes up for that on the plate across. */
   const inside = (mm: number, plates = 2): number =>
-    Math.max(2, params.held === 'inside' ? mm + plates * skinMm : mm - plates * (t + skinMm));
+    Math.max(
+      2,
+      params.held === 'inside' ? mm + (plates === 2 ? 2 * skinMm : 0) : mm - plates * t - 2 * skinMm,
+    );
   const w = inside(params.widthMm);
   const h = inside(params.heightMm, open === 'top' ? 1 : 2);
   const d = inside(params.deepMm, open === 'back' ? 1 : 2);
@@ -96,7 +101,7 @@ function design({ params, foam }: FormInput<BoxParams>): Design {
     {
       key: 'insideHigh',
       label: 'inside, high',
-      value: h - (open === 'top' ? 1 : 2) * skinMm,
+      value: open === 'top' ? h : h - 2 * skinMm,
       unit: 'mm',
       decimals: 1,
     },

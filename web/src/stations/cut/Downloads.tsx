@@ -18,6 +18,18 @@ const kinds: { kind: DownloadKind; label: string; what: string; type: string }[]
   { kind: 'pattern.dxf', label: 'Pattern, DXF', what: 'for a cutter', type: 'image/vnd.dxf' },
   { kind: 'cut-list.csv', label: 'Cut list, CSV', what: 'every piece', type: 'text/csv' },
   { kind: 'shopping.csv', label: 'Shopping, CSV', what: 'less what is in stock', type: 'text/csv' },
+  {
+    kind: 'wiring.csv',
+    label: 'Wiring, CSV',
+    what: 'card for the repair kit, meter readings',
+    type: 'text/csv',
+  },
+  {
+    kind: 'effects.csv',
+    label: 'Effects, CSV',
+    what: 'brightness against time, any controller',
+    type: 'text/csv',
+  },
   { kind: 'steps.ics', label: 'Steps, ICS', what: 'for a calendar', type: 'text/calendar' },
 ];
 
