@@ -37,23 +37,34 @@ export interface Brightness {
   passed: number;
 }
 
-/** Reflections followed: walls that give back nine tenths leave under half of a percent after so many. */
-const BOUNCES = 3;
+/** Light that lands further off than so many distances is a sixtieth of a Lambertian lamp's; weaker images are left out. */
+const REACH = 8;
+const WEAKEST = 0.003;
 
 /** Lamps with their images in the side walls: each reflection a lamp beyond the wall, weaker by what the wall takes. */
-function withImages({ widthMm: w, heightMm: h, sources, wallReflectance: rho }: LitFace): LightSource[] {
+function withImages({
+  widthMm: w,
+  heightMm: h,
+  distanceMm,
+  sources,
+  wallReflectance: rho,
+}: LitFace): LightSource[] {
   if (rho <= 0) return [...sources];
+  const reachMm = REACH * distanceMm;
+  const [across, up] = [Math.ceil(reachMm / w), Math.ceil(reachMm / h)];
   const images: LightSource[] = [];
   for (const s of sources)
-    for (let i = -BOUNCES; i <= BOUNCES; i++)
-      for (let j = -BOUNCES; j <= BOUNCES; j++) {
-        const bounces = Math.abs(i) + Math.abs(j);
-        if (bounces > BOUNCES) continue;
+    for (let i = -across; i <= across; i++)
+      for (let j = -up; j <= up; j++) {
+        const share = rho ** (Math.abs(i) + Math.abs(j));
+        // How far the image's box stands off the face.
+        const off = Math.hypot(Math.max(0, Math.abs(i) - 1) * w, Math.max(0, Math.abs(j) - 1) * h);
+        if (share < WEAKEST || off > reachMm) continue;
         images.push({
           ...s,
           xMm: i % 2 === 0 ? s.xMm + i * w : i * w + (w - s.xMm),
           yMm: j % 2 === 0 ? s.yMm + j * h : j * h + (h - s.yMm),
-          flux: s.flux * rho ** bounces,
+          flux: s.flux * share,
         });
       }
   return images;
