@@ -2,6 +2,7 @@ import type { Body } from '../body';
 import type { Circuit } from '../document';
 import type { Item } from '../features';
 import {
+  gaugeGPerM,
   gaugeOhmPerM,
   ledMaxA,
   leds,
@@ -20,9 +21,6 @@ import { junctionOf } from './nodal';
 import { type Duty, runTime, type RunTime, STRAIGHT } from './runtime';
 import { solveCircuit, type LampGroup, type Strings } from './strings';
 import { wireLengthMm } from './wire';
-
-/** Twin hook-up wire, grams per metre of one conductor; from memory. */
-const WIRE_G_PER_M = 4;
 
 /** Something of a circuit: which part it is in, and how many there are of that part in one circuit. */
 interface Fitted {
@@ -52,9 +50,11 @@ export interface CircuitReport {
   /** What lies between the pack and the lamps, and how the light is used. */
   feed: Feed;
   duty: Duty;
-  /** Most flashes in any second of the effect. */
+  /** How many lamps an effect is played on, and its most flashes in any second. */
+  played: number;
   flashes: number;
   awg: number;
+  fused: boolean;
   /** Said instead when the lamps cannot be lit. */
   infeasible?: string;
   run?: RunTime;
@@ -157,11 +157,14 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
   };
   // A controller behind the switch is off with it; only what waits before the switch draws.
   const { effect } = circuit;
-  const lampsPlayed = lamps.length + steady.length;
+  const played = Math.max(
+    lamps.length + steady.length,
+    ...steady.map((s) => (s.kind === 'digital' ? s.lamps : 0)),
+  );
   const duty: Duty = {
     onShare: circuit.onShare ?? 1,
     idleA: toggle?.item.toggle?.idleA ?? 0,
-    ...(effect && effect.kind !== 'steady' && { playedShare: meanShare(effect, lampsPlayed) }),
+    ...(effect && effect.kind !== 'steady' && { playedShare: meanShare(effect, played) }),
   };
   const lights = { strings: solved?.ok ? solved.value.strings : [], steady };
   const working = solved?.ok && pack ? workingAt(pack, lights, feed, 0) : undefined;
@@ -183,11 +186,13 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
     ...(working && { working }),
     feed,
     duty,
-    flashes: effect ? flashesPerSecond(effect, lampsPlayed) : 0,
+    played,
+    flashes: effect ? flashesPerSecond(effect, played) : 0,
     awg,
     ...(solved?.ok && pack && { run: runTime(pack, lights, feed, duty) }),
     wireMm,
-    wireG: (wireMm / 1000) * WIRE_G_PER_M,
+    wireG: (wireMm / 1000) * gaugeGPerM(awg),
+    fused: circuit.fused === true,
     crossings: source ? strangers.reduce((sum, p) => sum + p.copies, 0) : Math.max(0, owners.length - 1),
     missing: named.filter((id) => !owners.some((p) => p.items.some((i) => i.featureId === id))),
   };

@@ -10,9 +10,9 @@ export interface RunPoint {
 }
 
 export interface RunTime {
-  /** Until the lamps pass half the current they began with, or the cells are empty. */
+  /** Until the lamps pass half the current they began with, addressable ones drop out, or the cells are empty. */
   hours: number;
-  endedBy: 'dim' | 'empty';
+  endedBy: 'dim' | 'out' | 'empty';
   points: RunPoint[];
 }
 
@@ -34,31 +34,52 @@ const STEPS = 60;
  * and capacity is that at the mean load (tables of the cells). Hours are by the clock, the light on for its share of them.
  */
 function emptied(pack: Pack, lights: Lights, feed: Feed, { onShare, idleA, playedShare = 1 }: Duty): RunTime {
-  const points: RunPoint[] = [];
+  const points: { point: RunPoint; railV: number }[] = [];
+  const digital = lights.steady.flatMap((s) => (s.kind === 'digital' ? [s] : []));
+  const leastV = Math.max(0, ...digital.map((s) => s.leastV));
+  const restA = digital.reduce((sum, s) => sum + s.restA, 0);
+  const first = workingAt(pack, lights, feed, 0);
+  const half = (first?.totalA ?? 0) / 2;
   let hour = 0;
-  const first = workingAt(pack, lights, feed, 0)?.totalA ?? 0;
   for (let i = 0; i <= STEPS; i++) {
     const now = workingAt(pack, lights, feed, i / STEPS);
-    const currentA = now?.totalA ?? 0;
-    const before = points.at(-1);
-    points.push({ hour, volts: now?.packVolts ?? 0, currentA });
-    if (currentA < first / 2 || currentA < 1e-6) {
-      if (!before || before.currentA <= currentA) return { hours: hour, endedBy: 'dim', points };
-      // Within the last step the light fell through its half.
-      const share = (before.currentA - first / 2) / (before.currentA - currentA);
-      const hours = before.hour + Math.min(1, Math.max(0, share)) * (hour - before.hour);
-      points[points.length - 1] = {
-        hour: hours,
-        volts: before.volts + share * ((now?.packVolts ?? 0) - before.volts),
-        currentA: first / 2,
+    const at: RunPoint = { hour, volts: now?.packVolts ?? 0, currentA: now?.totalA ?? 0 };
+    const railV = now?.lampVolts ?? 0;
+    const out = railV < leastV;
+    if (out || at.currentA < half || at.currentA < 1e-6) {
+      const before = points.at(-1);
+      // Within the last step the light fell through its half, or the rail through what the lamps want.
+      const end =
+        before &&
+        between(
+          before.point,
+          at,
+          out ? share(before.railV, railV, leastV) : share(before.point.currentA, at.currentA, half),
+        );
+      return {
+        hours: end?.hour ?? 0,
+        endedBy: out ? 'out' : 'dim',
+        points: [...points.map((p) => p.point), end ?? at],
       };
-      return { hours, endedBy: 'dim', points };
     }
-    const meanA = currentA * onShare * playedShare + idleA * (1 - onShare);
+    points.push({ point: at, railV });
+    // Dimmed by its effect, a light draws less of what is more than its rest.
+    const played = restA + Math.max(0, at.currentA - restA) * playedShare;
+    const meanA = played * onShare + idleA * (1 - onShare);
     if (i < STEPS) hour += capacityAh(pack.cell.capacity, meanA) / STEPS / meanA;
   }
-  return { hours: hour, endedBy: 'empty', points };
+  return { hours: hour, endedBy: 'empty', points: points.map((p) => p.point) };
 }
+
+/** How far from one value to the next a limit lies, 0 to 1. */
+const share = (from: number, to: number, limit: number): number =>
+  from <= to ? 0 : Math.min(1, Math.max(0, (from - limit) / (from - to)));
+
+const between = (a: RunPoint, b: RunPoint, t: number): RunPoint => ({
+  hour: a.hour + t * (b.hour - a.hour),
+  volts: a.volts + t * (b.volts - a.volts),
+  currentA: a.currentA + t * (b.currentA - a.currentA),
+});
 
 /** Discharges that were worked out lately: an edit elsewhere asks for the same ones again. */
 const lately = new Map<string, RunTime>();

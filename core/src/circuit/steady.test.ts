@@ -15,7 +15,7 @@ const strip = (segments: number): SteadyLoad => ({
   ratedA: 0.02,
   traceOhm: 0.03,
 });
-const ring: SteadyLoad = { kind: 'digital', name: 'ring', lamps: 12, amps: 0.3, leastV: 3.7 };
+const ring: SteadyLoad = { kind: 'digital', name: 'ring', lamps: 12, amps: 0.3, restA: 0.03, leastV: 3.7 };
 const packOf = (id: string) => packs.find((p) => p.id === id)!;
 const feed = { switchOhm: 0.03, wireOhm: 0.1 };
 
@@ -62,5 +62,28 @@ describe('strips and rings', () => {
     // 6.3 to 6.2 Ah between 0.1 and 0.5 A: about 6.23 at 0.3 A.
     expect(run.hours).to.be.closeTo(6.23 / 0.3, 0.2);
     expect(run.endedBy).to.equal('empty');
+  });
+
+  it('drop out with their cells: a ring on three AA is dark while a third of the cells is left', () => {
+    const three = packOf('3xaa');
+    const run = runTime(three, { strings: [], steady: [ring] }, { switchOhm: 0, wireOhm: 0 });
+    expect(run.endedBy).to.equal('out');
+    // By hand: 3 × (E(u) − 0.3 A × 0.15 Ω × (1 + 2u)) = 3.7 V, E straight between 1.34 V at 0.2 and 1.22 V at 0.5.
+    let used = 0.2;
+    const cell = (u: number): number => 1.34 + ((1.22 - 1.34) * (u - 0.2)) / 0.3 - 0.3 * 0.15 * (1 + 2 * u);
+    while (cell(used) > 3.7 / 3) used += 1e-5;
+    // 1.2 to 1.8 Ah between 0.5 and 0.25 A on logarithmic axes, at 0.3 A.
+    const ah = Math.exp(Math.log(1.8) + (Math.log(0.3 / 0.25) / Math.log(2)) * Math.log(1.2 / 1.8));
+    expect(run.hours).to.be.closeTo((used * ah) / 0.3, 0.03);
+    expect(run.points.at(-1)!.hour).to.equal(run.hours);
+  });
+
+  it('draw by an effect less of their light and no less of their rest', () => {
+    const bank = packOf('usb-bank');
+    const hours = (playedShare: number): number =>
+      runTime(bank, { strings: [], steady: [ring] }, feed, { onShare: 1, idleA: 0, playedShare }).hours;
+    // 30 mA of rest and half of 270 mA: 165 mA, at which the bank holds 6.27 Ah.
+    expect(hours(0.5)).to.be.closeTo(6.27 / 0.165, 0.2);
+    expect(hours(0)).to.be.closeTo(6.3 / 0.03, 1);
   });
 });

@@ -68,6 +68,10 @@ describe('what a pack may do to its circuit', () => {
     ]);
     expect(told(fused, 'fuse')).to.equal(undefined);
     expect(told(fedBy('3xaa'), 'fuse')).to.equal(undefined);
+    // What is planned is bought.
+    const bought = fused.cost.find((l) => l.what.includes('fuse'))!;
+    expect(bought.need).to.equal(fused.circuits[0]!.copies);
+    expect(fedBy('3xaa').cost.some((l) => l.what.includes('fuse'))).to.equal(false);
   });
 
   it('a power bank falls asleep under a small load', () => {
@@ -92,6 +96,13 @@ describe('what a pack may do to its circuit', () => {
     const byHand = circuit!.working!.totalA * (circuit!.wireMm / 1e6) * 338.6;
     expect(circuit!.working!.wireVolts).to.be.closeTo(byHand, 0.01 * byHand);
     expect(told(at(many), 'wire') !== undefined).to.equal(lost > 0.05);
+    // The list names the gauge that was chosen, and the wire weighs what it is: 0.0507 mm² of copper and its sleeve.
+    expect(
+      at(many)
+        .cost.filter((l) => l.what.startsWith('hook-up wire'))
+        .map((l) => l.what),
+    ).to.deep.equal(['hook-up wire, AWG 30']);
+    expect(circuit!.wireG).to.be.closeTo((circuit!.wireMm / 1000) * (0.0507 * 8.96 + 2), 0.01);
   });
 });
 

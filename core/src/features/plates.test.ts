@@ -104,7 +104,7 @@ describe('features on flat pieces', () => {
       feature(
         'skin',
         { on: 'panel', panel: 'board', u: 0.5, v: 0.5, turnDeg: 0 },
-        { sheet: 'thermoplastic', thickMm: 1, turnedMm: 15 },
+        { sheet: 'thermoplastic-1', turnedMm: 15 },
       ),
     );
     const skin = skinned.pieces.find((p) => p.role === 'laid')!;

@@ -81,8 +81,7 @@ export function effectsCsv(doc: BuildDoc, report: Report): string {
       const { effect } = circuit;
       const made = report.circuits[k];
       if (!effect || !made) return [];
-      const digital = made.steady.flatMap((s) => (s.kind === 'digital' ? [s.lamps] : []));
-      const lamps = Math.max(1, ...digital, made.lamps.length);
+      const lamps = Math.max(1, made.played);
       const lasts = Math.min(MOST_S, effect.kind === 'flicker' ? 12 * effect.periodS : effect.periodS);
       return Array.from({ length: Math.max(1, Math.round(lasts / EFFECT_S)) }, (_row, i) => ({
         circuit: circuit.name,
@@ -121,6 +120,7 @@ export function wiringCsv(report: Report): string {
           'plus red, minus black, both conductors',
           `AWG ${c.awg}, ${trimNumber(c.wireMm / 1000, 2)} m`,
         ),
+        ...(c.fused ? [line('fuse', 'by the plus pole of the pack', 'inline, replaceable')] : []),
         ...(c.crossings > 0
           ? [line('connectors', 'where wires go from part to part', `${c.crossings}`)]
           : []),

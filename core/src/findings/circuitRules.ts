@@ -172,10 +172,11 @@ export const burnsLongEnough = each((context) => {
       ...about(context, 'burn'),
       severity: run.hours < wanted / 2 ? 'stop' : 'mind',
       title: `${made.name}: light for ${printHours(run.hours)}, the event asks ${printHours(wanted)}.`,
-      why:
-        run.endedBy === 'dim'
-          ? 'As the cells sag the lamps fall below half their current.'
-          : 'The cells are empty by then.',
+      why: {
+        dim: 'As the cells sag the lamps fall below half their current.',
+        out: 'As the cells sag the addressable lamps drop out; a step-up converter or one cell more would use the rest.',
+        empty: 'The cells are empty by then.',
+      }[run.endedBy],
       sure: 'memory',
       excess: wanted - run.hours,
       remedies,

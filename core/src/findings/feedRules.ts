@@ -106,7 +106,7 @@ export const flashesSafely = each((context) => {
   if (!effect || made.flashes <= MOST_FLASHES) return [];
   const slower = [0.5, 0.8, 1, 1.5, 2, 3, 5, 8].find(
     (periodS) =>
-      periodS > effect.periodS && flashesPerSecond({ ...effect, periodS }, made.lamps.length) <= MOST_FLASHES,
+      periodS > effect.periodS && flashesPerSecond({ ...effect, periodS }, made.played) <= MOST_FLASHES,
   );
   return [
     {

@@ -9,5 +9,5 @@ export { rodMatters, rods, type Rod } from './rods';
 export { foamSheet, thicknessesOf, type FoamSheet, type FoamStock } from './stock';
 export { controller, rings, strip12V, strip5V, type SteadyLoad } from './steadyLights';
 export { switches, type Switch } from './switches';
-export { gaugeMm, gaugeOhmPerM, gauges, startGauge, type Gauge } from './wire';
+export { gaugeGPerM, gaugeMm, gaugeOhmPerM, gauges, startGauge, type Gauge } from './wire';
 export { coatings, cutSpeedMPerMin, glues, paintGPerM2, speeds, startHabits, type Habits } from './working';

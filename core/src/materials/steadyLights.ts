@@ -14,8 +14,8 @@ export type SteadyLoad =
       ratedA: number;
       traceOhm: number;
     }
-  /** Addressable lamps and their controller: a steady current down to the least voltage they work at. */
-  | { kind: 'digital'; name: string; lamps: number; amps: number; leastV: number };
+  /** Addressable lamps and their controller: the current at their brightest, what of it they draw dark, and the least voltage they work at. */
+  | { kind: 'digital'; name: string; lamps: number; amps: number; restA: number; leastV: number };
 
 /** A 12 V strip: cut every 50 mm, three LEDs a segment, 20 mA each; typical, from memory. */
 export const strip12V = {

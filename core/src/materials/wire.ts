@@ -20,5 +20,13 @@ export const gauges = [
 
 export type Gauge = (typeof gauges)[number]['awg'];
 
+/** Copper, and the sleeve round a hook-up wire, from memory. */
+const COPPER_G_MM3 = 8.96e-3;
+const SLEEVE_G_PER_M = 2;
+
+/** Mass of a metre of one conductor with its sleeve. */
+export const gaugeGPerM = (awg: number): number =>
+  1000 * COPPER_G_MM3 * (Math.PI / 4) * gaugeMm(awg) ** 2 + SLEEVE_G_PER_M;
+
 /** What is taken when nothing else is said. */
 export const startGauge: Gauge = 24;

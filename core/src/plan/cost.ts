@@ -59,11 +59,18 @@ function foamLines(
 
 function wiringLines(wirings: readonly Wiring[]): CostLine[] {
   const strings = wirings.reduce((sum, w) => sum + (w.solved?.strings.length ?? 0) * w.copies, 0);
-  const metres = wirings.reduce((sum, w) => sum + (w.wireMm * w.copies) / 1000, 0);
+  const gauges = [...new Set(wirings.map((w) => w.awg))].sort((a, b) => a - b);
+  const metresOf = (awg: number): number =>
+    wirings.reduce((sum, w) => sum + (w.awg === awg ? (w.wireMm * w.copies) / 1000 : 0), 0);
+  const fuses = wirings.reduce((sum, w) => sum + (w.fused ? w.copies : 0), 0);
   const connectors = wirings.reduce((sum, w) => sum + w.crossings * w.copies, 0);
   return [
     ...(strings > 0 ? [line('resistors, ¼ W', strings, 'pieces', 0.05, 'memory')] : []),
-    ...(metres > 0 ? [line('hook-up wire, AWG 24', Math.ceil(metres), 'metres', 0.5, 'memory')] : []),
+    ...gauges.flatMap((awg) => {
+      const metres = Math.ceil(metresOf(awg));
+      return metres > 0 ? [line(`hook-up wire, AWG ${awg}`, metres, 'metres', 0.5, 'memory')] : [];
+    }),
+    ...(fuses > 0 ? [line('inline fuse with holder', fuses, 'pieces', 1.5, 'memory')] : []),
     ...(connectors > 0 ? [line('two-pole connectors', connectors, 'pairs', 0.6, 'memory')] : []),
   ];
 }

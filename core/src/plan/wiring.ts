@@ -8,5 +8,7 @@ export interface Wiring extends Pick<CircuitReport, 'working' | 'pack' | 'switch
   source?: { partId: string };
   solved?: { strings: readonly unknown[] };
   wireMm: number;
+  awg: number;
+  fused: boolean;
   crossings: number;
 }

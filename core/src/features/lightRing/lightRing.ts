@@ -11,7 +11,7 @@ const fields = [
     rings.map((r) => [String(r.lamps), `${r.lamps} lamps, ${r.acrossMm} mm`] as const),
     'How many lamps, and how wide.',
   ),
-  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, on the mean over the effect.'),
+  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.'),
 ] as const;
 
 /** Board, lamps and the wires that leave it. */
@@ -57,6 +57,7 @@ export const lightRing = defineFeature<ParamsOf<typeof fields>>({
             name,
             lamps: ring.lamps,
             amps: controller.amps + ring.lamps * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
+            restA: controller.amps + ring.lamps * strip5V.darkA,
             leastV: strip5V.leastV,
           },
           fit: {

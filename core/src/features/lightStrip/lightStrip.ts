@@ -24,7 +24,7 @@ const fields = [
     colours.map((c) => [c, c] as const),
     'Of the light.',
   ),
-  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, on the mean over the effect.', 'Form', {
+  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.', 'Form', {
     when: addressable,
   }),
 ] as const;
@@ -76,6 +76,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
           name,
           lamps: parts,
           amps: controller.amps + parts * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
+          restA: controller.amps + parts * strip5V.darkA,
           leastV: strip5V.leastV,
         }
       : {

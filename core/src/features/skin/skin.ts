@@ -1,4 +1,4 @@
-import { choice, count, length, type ParamsOf } from '../../document';
+import { choice, length, type ParamsOf } from '../../document';
 import { add3, cross3, grown, largestRing, scale3, signedArea } from '../../geometry';
 import { growEdges, offsetGrid, type Piece, type Plate, plateMesh, platePiece } from '../../panel';
 import { trimNumber } from '../../units';
@@ -10,13 +10,14 @@ const fields = [
     'sheet',
     'Of',
     [
-      ['thermoplastic', 'thermoplastic sheet'],
-      ['dense-eva', 'dense EVA'],
-      ['light-eva', 'light EVA'],
+      ['thermoplastic-1', '1 mm thermoplastic sheet'],
+      ['thermoplastic-2', '2 mm thermoplastic sheet'],
+      ['dense-eva-2', '2 mm dense EVA'],
+      ['light-eva-2', '2 mm light EVA'],
+      ['light-eva-3', '3 mm light EVA'],
     ],
     'Thermoplastic makes it hard; thin foam covers seams and grooves.',
   ),
-  count('thickMm', 'Thickness, mm', [1, 3], 'The nearest that is sold is taken.'),
   length(
     'turnedMm',
     'Turned over',
@@ -25,8 +26,14 @@ const fields = [
   ),
 ] as const;
 
-/** Hot thermoplastic gives about this much before it tears, thin foam less; from memory. */
-const gives = { thermoplastic: 0.3, 'dense-eva': 0.12, 'light-eva': 0.12 } as const;
+/** What each is cut from, and how much it gives before it tears: hot thermoplastic more than thin foam; from memory. */
+const sheets = {
+  'thermoplastic-1': { foamId: 'thermoplastic', nominalMm: 1, gives: 0.3 },
+  'thermoplastic-2': { foamId: 'thermoplastic', nominalMm: 2, gives: 0.3 },
+  'dense-eva-2': { foamId: 'dense-eva', nominalMm: 2, gives: 0.12 },
+  'light-eva-2': { foamId: 'light-eva', nominalMm: 2, gives: 0.12 },
+  'light-eva-3': { foamId: 'light-eva', nominalMm: 3, gives: 0.12 },
+} as const;
 
 /** A thin skin over the whole face of a piece, turned over its edges. */
 export const skin = defineFeature<ParamsOf<typeof fields>>({
@@ -40,13 +47,14 @@ export const skin = defineFeature<ParamsOf<typeof fields>>({
   spotless: true,
   start: ({ panel }) => ({
     place: { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 },
-    params: { sheet: 'thermoplastic', thickMm: 1, turnedMm: 15 },
+    params: { sheet: 'thermoplastic-1', turnedMm: 15 },
   }),
   lay: (on, feature) => {
     const { place, params } = feature;
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
     if (!laid) return notLaid(feature, 'shape', 'the piece that carried a skin is no longer there.');
-    const sheet = on.sheet({ foamId: params.sheet, nominalMm: params.thickMm });
+    const { foamId, nominalMm, gives } = sheets[params.sheet];
+    const sheet = on.sheet({ foamId, nominalMm });
     const { name, plate } = laid.panel;
     const note = `Over the whole face of ${name}${params.turnedMm > 0 ? `, turned over every edge by ${trimNumber(params.turnedMm)} mm; snip it to the corners` : ''}.`;
     const t = laid.foam.thicknessMm.value;
@@ -87,8 +95,7 @@ export const skin = defineFeature<ParamsOf<typeof fields>>({
       };
     }
     const worst = made.piece.stretch?.mostly ?? 0;
-    const limit = gives[params.sheet];
-    const hot = params.sheet === 'thermoplastic';
+    const hot = sheet.kind === 'thermoplastic';
     const m2 = Math.abs(signedArea(made.piece.outline)) * 1e-6;
     return {
       ...nothing(),
@@ -112,16 +119,16 @@ export const skin = defineFeature<ParamsOf<typeof fields>>({
         },
       ],
       checks:
-        worst > limit
+        worst > gives
           ? [
               {
                 id: `skin-${feature.id}`,
                 severity: 'mind',
                 station: 'shape',
-                title: `the skin over ${name} must stretch by ${trimNumber(worst * 100, 0)} %; ${sheet.name} gives about ${trimNumber(limit * 100, 0)} %.`,
+                title: `the skin over ${name} must stretch by ${trimNumber(worst * 100, 0)} %; ${sheet.name} gives about ${trimNumber(gives * 100, 0)} %.`,
                 why: 'Lay it in two or more skins with a seam between, or heat it and work it in slowly.',
                 sure: 'memory',
-                excess: worst - limit,
+                excess: worst - gives,
                 pieceId: laid.panel.id,
                 cures: [],
               },

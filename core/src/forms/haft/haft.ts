@@ -8,6 +8,9 @@ import { jointWords } from './joints';
 import { openingsIn } from './openings';
 
 const hasStick = (params: object): boolean => (params as { rod?: string }).rod !== 'none';
+/** Openings are cut in the wall of a pipe; what is solid has none. */
+const isPipe = (params: object): boolean =>
+  rods.find((r) => r.id === (params as { rod?: string }).rod)?.shape === 'tube';
 const isJointed = (params: object): boolean =>
   hasStick(params) && ((params as { joints?: unknown[] }).joints?.length ?? 0) > 0;
 
@@ -91,7 +94,7 @@ const fields = [
     'opening',
     'For a switch, a lamp or a wire.',
     'Openings',
-    { when: hasStick },
+    { when: isPipe },
   ),
 ] as const;
 

@@ -203,7 +203,7 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
               {circuit.effect && (
                 <PlayedEffect
                   effect={circuit.effect}
-                  lamps={report?.lamps.length ?? 1}
+                  lamps={report?.played ?? 1}
                   safe={(report?.flashes ?? 0) <= 3}
                 />
               )}

@@ -82,7 +82,7 @@ export function RunChart({ circuit }: { circuit: CircuitReport | undefined }) {
       ref={box}
       className="h-full min-h-0 w-full"
       role="img"
-      aria-label={`Run time ${run.hours.toFixed(1)} hours, ${run.endedBy === 'dim' ? 'then the lamps are half as bright' : 'then the cells are empty'}; asked ${wanted} hours`}
+      aria-label={`Run time ${run.hours.toFixed(1)} hours, ${{ dim: 'then the lamps are half as bright', out: 'then the addressable lamps drop out', empty: 'then the cells are empty' }[run.endedBy]}; asked ${wanted} hours`}
     />
   );
 }
