@@ -33,6 +33,20 @@ describe('a rod', () => {
     expect(told.cures.map((c) => c.label)).to.include('Shaft, at the tip 17 mm');
   });
 
+  it('is closed by a collar that both the handle and the shaft rest on, with the way for the wires through it', () => {
+    const rod = make('wand', {}, { nominalMm: 2, foamId: 'dense-eva' });
+    const collar = pieceOf(rod, 'collar');
+    const across = (ring: readonly { x: number }[]): number =>
+      Math.max(...ring.map((p) => p.x)) - Math.min(...ring.map((p) => p.x));
+    expect(across(collar.outline)).to.be.closeTo(32, 0.1);
+    const hole = collar.marks.find((m) => m.kind === 'slot')!;
+    expect(across(hole.points)).to.be.closeTo(24 - 2 * 2, 0.1);
+    // Nothing hangs in the air: the solid runs from butt to tip without a gap along the axis.
+    const heights = rod.solid().mesh.points.map((p) => p.z);
+    expect(Math.min(...heights)).to.be.closeTo(-2, 1e-6);
+    expect(Math.max(...heights)).to.be.closeTo(120 + 2 + 280, 0.3);
+  });
+
   it('is held at its handle and takes a lamp at its tip', () => {
     const rod = reportOf('wand');
     expect(rod.heldAt!.z).to.equal(60);

@@ -2,6 +2,7 @@ import { type Check, count, length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
+import { ellipse } from '../held/outlines';
 import { endPlate, frusta, type Turn } from '../held/revolved';
 import { silhouetteOf } from '../held/silhouette';
 
@@ -27,7 +28,8 @@ const WIRES_MM = 7;
 /** Coin cells of 20 mm in a holder want this across; from memory. */
 const COIN_MM = 24;
 
-function profilesOf(params: WandParams): { handle: Turn[]; shaft: Turn[] } {
+/** The collar that closes the handle stands between it and the shaft. */
+function profilesOf(params: WandParams, collarMm: number): { handle: Turn[]; shaft: Turn[] } {
   const { handleMm, handleAcrossMm, shaftMm, buttAcrossMm, tipAcrossMm, bands } = params;
   return {
     handle: [
@@ -35,7 +37,7 @@ function profilesOf(params: WandParams): { handle: Turn[]; shaft: Turn[] } {
       { zMm: handleMm, acrossMm: handleAcrossMm },
     ],
     shaft: Array.from({ length: bands + 1 }, (_, i) => ({
-      zMm: handleMm + (i / bands) * shaftMm,
+      zMm: handleMm + collarMm + (i / bands) * shaftMm,
       acrossMm: buttAcrossMm + (i / bands) * (tipAcrossMm - buttAcrossMm),
     })),
   };
@@ -44,11 +46,15 @@ function profilesOf(params: WandParams): { handle: Turn[]; shaft: Turn[] } {
 function design(input: FormInput<WandParams>): Design {
   const { params, foam } = input;
   const t = foam.thicknessMm.value;
-  const { handle, shaft } = profilesOf(params);
+  const { handle, shaft } = profilesOf(params, t);
   const [grip, sleeves] = [frusta(input, handle, 'handle'), frusta(input, shaft, 'sleeve')];
   const hollowMm = params.handleAcrossMm - 2 * t;
   const wayMm = Math.min(params.tipAcrossMm, params.buttAcrossMm) - 2 * t;
-  const end = params.handleMm + params.shaftMm;
+  const end = params.handleMm + t + params.shaftMm;
+  // The wider of the two rests on it; the way for the wires goes through.
+  const collarAcross = Math.max(params.handleAcrossMm, params.buttAcrossMm);
+  const collar = endPlate(input, 'collar', 'collar', params.handleMm, collarAcross, 0);
+  const throughMm = Math.max(2, Math.min(params.buttAcrossMm, params.handleAcrossMm) - 2 * t);
   const checks: Check[] = [];
   if (wayMm < WIRES_MM)
     checks.push({
@@ -66,6 +72,20 @@ function design(input: FormInput<WandParams>): Design {
       ...grip.panels,
       ...sleeves.panels,
       endPlate(input, 'butt', 'butt cap', -t, params.handleAcrossMm, 0),
+      {
+        ...collar,
+        plate: {
+          ...collar.plate!,
+          cuts: [
+            ...collar.plate!.cuts,
+            {
+              id: 'way',
+              name: `hole ${trimNumber(throughMm, 1)} mm`,
+              outline: ellipse({ x: 0, y: 0 }, throughMm / 2),
+            },
+          ],
+        },
+      },
     ],
     joins: [...grip.joins, ...sleeves.joins],
     roomMm: 0,
@@ -76,7 +96,7 @@ function design(input: FormInput<WandParams>): Design {
         'shaft',
         'inside the shaft',
         Math.max(1, wayMm),
-        { x: 0, y: 0, z: params.handleMm },
+        { x: 0, y: 0, z: params.handleMm + t },
         params.shaftMm,
       ),
     ],
@@ -131,7 +151,7 @@ export const wand = defineForm<WandParams>({
   }),
   design,
   silhouette: (params) => {
-    const { handle, shaft } = profilesOf(params);
+    const { handle, shaft } = profilesOf(params, 0);
     return silhouetteOf([...handle, { ...shaft[0]!, zMm: params.handleMm + 0.1 }, ...shaft.slice(1)]);
   },
 });
