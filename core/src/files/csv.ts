@@ -5,6 +5,7 @@ import type { Report } from '../report';
 import { testPoints } from '../circuit';
 import { boundsOf } from '../geometry';
 import { printVolts, trimNumber } from '../units';
+import { pieceCode } from './sourcedPieces';
 import { withoutControls } from './text';
 import { quantityText } from './drawing';
 
@@ -25,6 +26,7 @@ export function cutListCsv(report: Report): string {
   const sticks = report.sticks.flatMap(({ rod, sticks: all }) =>
     all.flatMap((stick, i) =>
       stick.cuts.map((cut) => ({
+        code: '',
         part: cut.name,
         piece: `length ${cut.letter}, from stick ${i + 1}`,
         cut: 'saw 1',
@@ -38,9 +40,10 @@ export function cutListCsv(report: Report): string {
   );
   return csv([
     ...report.parts.flatMap((part) =>
-      part.pieces.map((piece) => {
+      part.pieces.map((piece, i) => {
         const b = boundsOf(piece.outline);
         return {
+          code: pieceCode(report, part.id, i),
           part: part.name,
           piece: piece.name,
           cut: quantityText(piece),

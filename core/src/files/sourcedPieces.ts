@@ -1,13 +1,17 @@
 import type { Report } from '../report';
 import type { SourcedPiece } from './drawing';
 
+/** The letter of a part in the order of putting together, and the number of a piece in it. */
+export const pieceCode = ({ letters }: Pick<Report, 'letters'>, partId: string, index: number): string =>
+  `${letters[partId]}${index + 1}`;
+
 /** Each piece with the words that are written on it. */
 export const sourcedPieces = (report: Report): SourcedPiece[] =>
   report.parts.flatMap((part) =>
     part.pieces.map((piece, i) => ({
       piece,
       source: {
-        code: `${report.letters[part.id]}${i + 1}`,
+        code: pieceCode(report, part.id, i),
         partName: part.name,
         foamName: piece.foamName,
       },
