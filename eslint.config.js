@@ -7,6 +7,7 @@ import ts from 'typescript-eslint';
 const coreLayers = [
   ['units'],
   ['geometry', 'learn', 'light'],
+  ['picture'],
   ['materials'],
   ['foam', 'pipe'],
   ['body'],

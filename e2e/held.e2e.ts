@@ -3,6 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
+import sharp from 'sharp';
 import {
   figure,
   go,
@@ -172,6 +173,44 @@ describe('the arms on the bench', function () {
     expect(await page.getByLabel('Hangs from').locator('option:checked').innerText()).to.equal(
       'Fog knife, handle',
     );
+    await saved(page);
+  });
+
+  it('takes a picture, marks it to scale, and lays it beneath an outline', async () => {
+    await go(page, bench, 'brief', build);
+    const book = page.getByRole('region', { name: 'Pictures' });
+    const photo = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#876' } })
+      .png()
+      .toBuffer();
+    const input = book.locator('input[type=file]');
+    await input.setInputFiles({
+      name: 'notes.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from('no picture'),
+    });
+    await page.getByText(/notes\.png: This is not a PNG, JPEG or WebP/).waitFor();
+    await input.setInputFiles({ name: 'gull.png', mimeType: 'image/png', buffer: photo });
+    await book.getByText('Nothing says its size yet: mark a sheet or a known length.').waitFor();
+    await book.getByLabel('Known length', { exact: true }).selectOption('typed');
+    // The known length runs 160 of its pixels; so does the dashed line.
+    await type(page, 'It is', '320 mm');
+    await book.getByText(/The dashed line is 320 ± \d/).waitFor();
+    await book.getByRole('button', { name: /^Known length, other end/ }).press('Shift+ArrowRight');
+    await book.getByText(/The dashed line is 301 ± \d/).waitFor();
+    await noGraveFaults(page);
+    await saved(page);
+    await go(page, bench, 'shape', build);
+    await choose('Signal pistol, body');
+    await page.getByRole('tab', { name: 'Form and foam' }).click();
+    const editor = page.getByRole('group', { name: /^Outline, drawn/ });
+    const width = async (): Promise<number> => Number(await editor.locator('image').getAttribute('width'));
+    await editor.locator('image').waitFor();
+    await page.getByLabel('Picture beneath').selectOption({ label: 'gull' });
+    await page.waitForFunction(() =>
+      document.querySelector('g > image')?.getAttribute('width')?.startsWith('752'),
+    );
+    // 400 pixels at 320 mm in 170 of them.
+    expect(await width()).closeTo((400 * 320) / 170, 1);
     await saved(page);
   });
 

@@ -9,8 +9,10 @@ import { BuildStore } from './buildStore';
 import { errorHandler, HttpError, unknownRoute } from './errors';
 import { guard } from './guard';
 import { oneAtATime, Queue } from './oneAtATime';
+import { PictureStore } from './pictureStore';
 import { buildRoutes } from './routes/builds';
 import { noteRoutes } from './routes/notes';
+import { pictureRoutes } from './routes/pictures';
 import { shopRoutes } from './routes/shop';
 import { ShopStore } from './shopStore';
 
@@ -68,16 +70,24 @@ export function createApp({
   });
   app.use('/api', (req, res, next) => {
     res.setHeader('cache-control', 'no-store');
+    if (req.path === '/pictures') return next();
     if (carriesOther(req))
       throw new HttpError(415, 'not-json', 'Send JSON, with content type application/json.');
-    (req.path === '/import'
-      ? (_q: unknown, _s: unknown, go: () => void) => go()
-      : express.json({ limit: '16mb' }))(req, res, next);
+    if (req.path === '/import') return next();
+    express.json({ limit: '16mb' })(req, res, next);
   });
   const queue = new Queue();
   const builds = oneAtATime(new BuildStore(db), queue);
   const shop = oneAtATime(new ShopStore(db), queue);
-  app.use('/api', buildRoutes(builds), noteRoutes(builds), shopRoutes(shop), unknownRoute);
+  const pictures = oneAtATime(new PictureStore(db), queue);
+  app.use(
+    '/api',
+    buildRoutes(builds, pictures),
+    noteRoutes(builds),
+    shopRoutes(shop),
+    pictureRoutes(pictures),
+    unknownRoute,
+  );
   if (webDir && existsSync(webDir)) {
     app.use('/assets', express.static(join(webDir, 'assets'), { immutable: true, maxAge: '1y' }));
     app.use(express.static(webDir, { index: false }));

@@ -21,6 +21,7 @@ import {
 import type { Digest } from '@fomrik/core/report';
 import { atomic } from './atomic';
 import { HttpError, notFound } from './errors';
+import { keepPictures } from './pictureStore';
 import { summaryOf, type BuildSummary } from './summary';
 
 export interface SavedBuild {
@@ -286,6 +287,9 @@ export class BuildStore {
   }
 
   async importFile(id: string, file: BuildFile): Promise<SavedBuild> {
-    return this.create(id, file.build, file.pins, file.log);
+    return atomic(this.db, async (tx) => {
+      await keepPictures(tx, file.pictures);
+      return insertBuild(tx, id, file.build, file.pins, file.log);
+    });
   }
 }

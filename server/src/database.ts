@@ -2,9 +2,11 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/build';
+import { PictureEntity } from './entities/picture';
 import { MeasurementEntity, StockEntity, WearerEntity } from './entities/shop';
 import { First1764000000000 } from './migrations/first';
 import { Digest1764300000000 } from './migrations/digest';
+import { Pictures1764400000000 } from './migrations/pictures';
 import { Sides1764100000000 } from './migrations/sides';
 import { Weighed1764200000000 } from './migrations/weighed';
 
@@ -26,8 +28,15 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       WearerEntity,
       MeasurementEntity,
       StockEntity,
+      PictureEntity,
     ],
-    migrations: [First1764000000000, Sides1764100000000, Weighed1764200000000, Digest1764300000000],
+    migrations: [
+      First1764000000000,
+      Sides1764100000000,
+      Weighed1764200000000,
+      Digest1764300000000,
+      Pictures1764400000000,
+    ],
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: Pragmas) => {

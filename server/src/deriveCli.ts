@@ -1,7 +1,8 @@
 import { fontFiles, type FontSource } from '@fomrik/core/files/pdf/fonts';
 import { derive } from '@fomrik/core/report';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
-import { downloadKinds, makeDownload } from '@fomrik/core/files/downloads';
+import { makeDownload } from '@fomrik/core/files/downloads';
+import { downloadsOf } from '@fomrik/core/files/offered';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
@@ -35,7 +36,8 @@ const printFont: FontSource = (name) => readFile(createRequire(import.meta.url).
 const { build } = read.value;
 const report = derive(build);
 mkdirSync(values.out, { recursive: true });
-for (const kind of downloadKinds) {
+const kinds = downloadsOf(build, report);
+for (const kind of kinds) {
   writeFileSync(
     join(values.out, kind),
     await makeDownload(kind, build, report, new Date(`${build.brief.startDate}T00:00:00Z`), printFont),
@@ -43,4 +45,4 @@ for (const kind of downloadKinds) {
 }
 if (values.json) writeFileSync(join(values.out, 'report.json'), JSON.stringify(report, null, 1));
 for (const finding of report.findings) console.log(`${finding.severity.padEnd(4)} ${finding.title}`);
-console.log(`Wrote ${downloadKinds.length + (values.json ? 1 : 0)} files to ${values.out}`);
+console.log(`Wrote ${kinds.length + (values.json ? 1 : 0)} files to ${values.out}`);

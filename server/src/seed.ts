@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { DataSource } from 'typeorm';
 import { atomic } from './atomic';
 import { BuildStore, insertBuild } from './buildStore';
+import { keepPictures } from './pictureStore';
 import { ShopStore, upsertWearer } from './shopStore';
 
 /**
@@ -31,6 +32,7 @@ export async function seedBuilds(db: DataSource, folder: string, today = new Dat
   }
   await atomic(db, async (tx) => {
     for (const { id, file } of fresh) {
+      await keepPictures(tx, file.pictures);
       await insertBuild(tx, id, fromToday(file.build, today), file.pins, file.log);
       const { wearer } = file.build;
       if (!known.has(wearer.name))

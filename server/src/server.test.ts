@@ -5,7 +5,9 @@ import type { Express } from 'express';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { createHash } from 'node:crypto';
 import pino from 'pino';
+import sharp from 'sharp';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { createApp } from './app';
@@ -46,6 +48,75 @@ describe('server', () => {
     expect(res.headers['content-security-policy'])
       .to.include("script-src 'self'")
       .and.not.include('unsafe-eval');
+  });
+
+  const photo = (): Promise<Buffer> =>
+    sharp({ create: { width: 60, height: 40, channels: 3, background: '#345' } })
+      .withExif({ IFD0: { Make: 'A camera', Orientation: '6' } })
+      .withMetadata({ orientation: 6 })
+      .jpeg()
+      .toBuffer();
+  const send = (bytes: Buffer) =>
+    api().post('/api/pictures').set('Host', '127.0.0.1').type('image/jpeg').send(bytes);
+
+  it('keeps a picture once, the right way up, without what the camera wrote into it', async () => {
+    const bytes = await photo();
+    expect((await sharp(bytes).metadata()).exif).to.be.instanceOf(Buffer);
+    const first = await send(bytes);
+    expect(first.status).to.equal(201);
+    const { content, ...size } = first.body as { content: string };
+    // Orientation 6 is a quarter turn: what was 60 across is 60 high.
+    expect(size).to.deep.equal({ widthPx: 40, heightPx: 60 });
+    expect((await send(bytes)).body).to.deep.equal(first.body);
+    expect(await db.query('SELECT COUNT(*) AS n FROM picture')).to.deep.equal([{ n: 1 }]);
+    const back = await get(`/api/pictures/${content}`).buffer(true).responseType('blob');
+    expect(
+      createHash('sha256')
+        .update(back.body as Buffer)
+        .digest('hex'),
+    ).to.equal(content);
+    const { exif, xmp, format } = await sharp(back.body as Buffer).metadata();
+    expect({ exif, xmp, format }).to.deep.equal({ exif: undefined, xmp: undefined, format: 'webp' });
+  });
+
+  it('refuses what is no picture, and one that unpacks to far too much, by name', async () => {
+    for (const bytes of [
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'),
+      Buffer.from([255, 216, 255, 0]),
+      (await photo()).subarray(0, 200),
+    ]) {
+      const res = await send(bytes);
+      expect(res.status).to.equal(415);
+      expect((res.body as { error: { message: string } }).error.message).to.match(/PNG, JPEG or WebP/);
+    }
+    const bomb = await sharp({ create: { width: 16000, height: 9000, channels: 3, background: 'red' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
+    expect((await send(bomb)).status).to.equal(415);
+    expect((await get('/api/pictures/none')).status).to.equal(404);
+  });
+
+  it('carries pictures in build files, and leaves out one that is not what it claims to be', async () => {
+    const { content, widthPx, heightPx } = (await send(await photo())).body as {
+      content: string;
+      widthPx: number;
+      heightPx: number;
+    };
+    const id = await create({
+      ...doc,
+      pictures: [{ id: 'front', name: 'Front', content, widthPx, heightPx }],
+    });
+    const file = (await get(`/api/builds/${id}/file`)).body as BuildFile;
+    expect(file.pictures).to.have.length(1);
+    await db.query('DELETE FROM picture');
+    const forged = {
+      ...file,
+      pictures: [{ content, base64: Buffer.from('something else').toString('base64') }],
+    };
+    await post('/api/import', JSON.stringify(forged));
+    expect((await get(`/api/pictures/${content}`)).status).to.equal(404);
+    expect((await post('/api/import', JSON.stringify(file))).status).to.equal(201);
+    expect((await get(`/api/pictures/${content}`)).status).to.equal(200);
   });
 
   it('creates, saves, lists and reads back a build', async () => {

@@ -2,6 +2,7 @@ import type { Wearer, Zone } from '../body';
 import type { Reading } from '../learn';
 import type { Effect } from '../light';
 import type { FoamStock, Gauge, Habits } from '../materials';
+import type { Picture } from '../picture';
 
 /** The schema this code reads and writes; older ones are lifted to it when they are read. */
 export const schemaVersion = 2;
@@ -107,6 +108,14 @@ export interface PieceDarts {
   darts: HandDart[];
 }
 
+/** A picture under the drawing of a part: where its middle lies, and how far it is turned. */
+export interface Beneath {
+  picture: string;
+  xMm: number;
+  yMm: number;
+  turnDeg: number;
+}
+
 /** One form in one place. */
 export interface Part {
   id: string;
@@ -120,6 +129,7 @@ export interface Part {
   features: Feature[];
   /** Pieces not named are darted by the stretch. */
   darts: PieceDarts[];
+  beneath?: Beneath;
 }
 
 /** A feature that is lit, and the current through each of its lamps. */
@@ -201,6 +211,8 @@ export interface BuildDoc {
   circuits: Circuit[];
   cut: CutPlan;
   make: MakePlan;
+  /** What it is made after. */
+  pictures?: Picture[];
   /** The same build otherwise: hero and stunt, lit and unlit, another size. */
   versions?: Version[];
   /** Findings that are understood, by their ids; one whose words have changed since counts again. */
@@ -232,12 +244,20 @@ export interface LogEntry {
   unit: string;
 }
 
+/** The bytes of a picture, under what they hash to. */
+export interface KeptPicture {
+  content: string;
+  base64: string;
+}
+
 /** A build as saved to disk and shared. */
 export interface BuildFile {
   fomrik: typeof schemaVersion;
   build: BuildDoc;
   pins: Pin[];
   log: LogEntry[];
+  /** Of the pictures it is made after, those whose bytes are at hand. */
+  pictures?: KeptPicture[];
 }
 
 /** Copies of a part: one for each side of a pair. */

@@ -3,6 +3,7 @@ export { setting, type Check, type Cure, type Severity, type Station } from './c
 export {
   copiesOf,
   schemaVersion,
+  type Beneath,
   type BuildDoc,
   type BuildFile,
   type Circuit,
@@ -10,6 +11,7 @@ export {
   type EdgeSpan,
   type Feature,
   type HandDart,
+  type KeptPicture,
   type LogEntry,
   type Mount,
   type PageSize,
@@ -47,3 +49,4 @@ export {
 export { share } from './share';
 export { firstParts } from './firstParts';
 export { differences, editPart, featureIdsOf, inVersion, type VersionScope } from './version';
+export { knownLength } from './knownLength';

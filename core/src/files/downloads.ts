@@ -3,23 +3,12 @@ import type { Report } from '../report';
 import { cutListCsv, effectsCsv, shoppingCsv, wiringCsv } from './csv';
 import { sideBySide } from './drawing';
 import { sourcedPieces } from './sourcedPieces';
+import type { DownloadKind } from './offered';
 import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
 import type { FontSource } from './pdf/fonts';
 import { patternPdf } from './pdf/pattern';
 import { drawingSvg } from './svg';
-
-export const downloadKinds = [
-  'pattern.pdf',
-  'pattern.svg',
-  'pattern.dxf',
-  'cut-list.csv',
-  'shopping.csv',
-  'wiring.csv',
-  'effects.csv',
-  'steps.ics',
-] as const;
-export type DownloadKind = (typeof downloadKinds)[number];
 
 /** Any file that can be taken away, as bytes or text. */
 export async function makeDownload(

@@ -163,6 +163,36 @@ function mountFits({ forms }: Kinds, value: Part, helpers: Joi.CustomHelpers): P
       });
 }
 
+const content = Joi.string().pattern(/^[0-9a-f]{64}$/, 'SHA-256 in hexadecimal');
+const pixel = within(-20_000, 20_000).required();
+const spot = Joi.array().ordered(pixel, pixel).required();
+
+const picture = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  content: content.required(),
+  widthPx: within(1, 20_000).integer().required(),
+  heightPx: within(1, 20_000).integer().required(),
+  sheet: Joi.object({
+    corners: Joi.array().ordered(spot, spot, spot, spot).required(),
+    widthMm: within(10, 5000).required(),
+    heightMm: within(10, 5000).required(),
+  }),
+  known: Joi.object({
+    from: spot,
+    to: spot,
+    lengthMm: within(1, 10_000).required(),
+    measure: Joi.valid(...measures.map((m) => m.key)),
+  }),
+});
+
+const beneath = Joi.object({
+  picture: id.required(),
+  xMm: within(-5000, 5000).required(),
+  yMm: within(-5000, 5000).required(),
+  turnDeg,
+});
+
 const partOf = (kinds: Kinds): Joi.Schema =>
   Joi.object({
     id: id.required(),
@@ -188,6 +218,7 @@ const partOf = (kinds: Kinds): Joi.Schema =>
     mount: mount.required(),
     features: Joi.array().max(200).items(featureOf(kinds)).required(),
     darts: Joi.array().max(100).unique('pieceId').items(pieceDarts).required(),
+    beneath,
   }).custom((value: Part, helpers) => mountFits(kinds, value, helpers));
 
 /** Feature ids are unique in the build, and mounts form no ring. */
@@ -307,6 +338,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
     stock: stockSchema.required(),
     parts: Joi.array().max(200).unique('id').items(partOf(kinds)).custom(partsHang).required(),
     circuits: Joi.array().max(100).unique('id').items(circuit).required(),
+    pictures: Joi.array().max(40).unique('id').items(picture),
     versions: Joi.array().max(20).unique('id').items(versionOf(kinds)),
     setAside: Joi.object().pattern(
       Joi.string().max(200),
@@ -371,6 +403,15 @@ const fileSchema = Joi.object({
   build: docSchema.required(),
   pins: Joi.array().max(10000).unique('id').items(pinSchema).required(),
   log: Joi.array().max(10000).unique('id').items(logEntrySchema).required(),
+  pictures: Joi.array()
+    .max(400)
+    .unique('content')
+    .items(
+      Joi.object({
+        content: content.required(),
+        base64: Joi.string().max(8_000_000).base64().required(),
+      }),
+    ),
 });
 
 /** Checks a value; on failure the sentence names the field's path and the allowed range. */

@@ -5,6 +5,7 @@ import * as circuitRules from './circuitRules';
 import * as feedRules from './feedRules';
 import type { Finding } from './finding';
 import * as partRules from './partRules';
+import * as pictureRules from './pictureRules';
 import type { BuildContext, BuildRule, PartRule } from './rule';
 
 const perPart: PartRule[] = Object.values(partRules);
@@ -13,6 +14,7 @@ const perBuild: BuildRule[] = [
   ...Object.values(carryRules),
   ...Object.values(circuitRules),
   ...Object.values(feedRules),
+  ...Object.values(pictureRules),
 ];
 
 const order: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };

@@ -8,8 +8,9 @@ import { randomUUID } from 'node:crypto';
 import { checked, pathId } from '../check';
 import { HttpError } from '../errors';
 import type { BuildStore } from '../buildStore';
+import type { PictureStore } from '../pictureStore';
 
-/** A build with a hundred parts and as many pins comes to some forty megabytes. */
+/** A build with a hundred parts and as many pins comes to some forty megabytes, a picture to about one. */
 const MOST_FILE_MB = 128;
 
 const createSchema = Joi.object({ doc: docSchema.required() });
@@ -34,7 +35,7 @@ const fileName = (name: string): string =>
     .replace(/^-|-$/g, '') || 'build';
 
 /** Builds: the shelf, saves, and files. */
-export function buildRoutes(store: BuildStore): Router {
+export function buildRoutes(store: BuildStore, pictures: PictureStore): Router {
   const routes = Router();
 
   routes.get('/builds', async (_req, res) => {
@@ -84,6 +85,8 @@ export function buildRoutes(store: BuildStore): Router {
 
   routes.get('/builds/:id/file', async (req, res) => {
     const file: BuildFile = await store.exportFile(pathId(req.params.id, 'build'));
+    const kept = await pictures.keptOf(file);
+    if (kept.length > 0) file.pictures = kept;
     res
       .attachment(`${fileName(file.build.name)}.fomrik.json`)
       .type('application/json')

@@ -4,7 +4,7 @@ import { boundsOf } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
 import { LengthField } from './Field';
 import { mirroredRows, twinOf } from './outlineRows';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { drawingUnits, readOutline } from '@fomrik/core/files/outline/readOutline';
 
 interface OutlineEditorProps {
@@ -13,6 +13,8 @@ interface OutlineEditorProps {
   onChange: (rows: Row[]) => void;
   onDrag: (rows: Row[]) => void;
   onDragEnd: () => void;
+  /** What lies beneath the lines, in mm with y downwards, and the fields that place it. */
+  beneath: { image: ReactNode; fields: ReactNode };
 }
 
 type Axis = readonly [across: string, up: string];
@@ -32,7 +34,7 @@ const SNAPS = [0, 1, 5, 10] as const;
 const NEAR = 0.012;
 
 /** The points of a rows field drawn and dragged: an outline seen from the front, or half of a profile about its axis. */
-export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: OutlineEditorProps) {
+export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd, beneath }: OutlineEditorProps) {
   const kind = field.draws ?? 'outline';
   const [ax, up] = axes[kind];
   const half = kind === 'profile';
@@ -161,6 +163,7 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: Outl
         onPointerUp={drop}
         onPointerCancel={drop}
       >
+        {beneath.image}
         <line
           x1={0}
           x2={0}
@@ -339,6 +342,7 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd }: Outl
             </label>
           </>
         )}
+        {beneath.fields}
         {asking && (
           <label className="label">
             Its unit

@@ -43,19 +43,26 @@ interface ErrorBody {
   error?: { code: string; message: string; field?: string; current?: SavedBuild };
 }
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  let response: Response;
+async function reached(path: string, request: RequestInit): Promise<Response> {
   try {
-    response = await fetch(`/api${path}`, {
+    return await fetch(`/api${path}`, request);
+  } catch {
+    throw new ApiError(0, 'away', 'The server does not answer.');
+  }
+}
+
+const call = async <T>(method: string, path: string, body?: unknown): Promise<T> =>
+  answered<T>(
+    await reached(path, {
       method,
       ...(body !== undefined && {
         headers: { 'content-type': 'application/json' },
         body: typeof body === 'string' ? body : JSON.stringify(body),
       }),
-    });
-  } catch {
-    throw new ApiError(0, 'away', 'The server does not answer.');
-  }
+    }),
+  );
+
+async function answered<T>(response: Response): Promise<T> {
   if (response.status === 204) return undefined as T;
   const text = await response.text();
   let parsed: unknown;
@@ -78,7 +85,20 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
 
 const build = (id: string): string => `/builds/${encodeURIComponent(id)}`;
 
+/** A picture of this computer is sent as it is; the server reads, turns and packs it. */
+async function sendPicture(file: Blob): Promise<{ content: string; widthPx: number; heightPx: number }> {
+  return answered(
+    await reached('/pictures', {
+      method: 'POST',
+      headers: { 'content-type': file.type || 'image/png' },
+      body: file,
+    }),
+  );
+}
+
 export const api = {
+  putPicture: sendPicture,
+  pictureUrl: (content: string) => `/api/pictures/${encodeURIComponent(content)}`,
   list: () => call<{ builds: BuildSummary[] }>('GET', '/builds').then((r) => r.builds),
   create: (doc: BuildDoc) => call<SavedBuild>('POST', '/builds', { doc }),
   load: (id: string) => call<SavedBuild>('GET', build(id)),

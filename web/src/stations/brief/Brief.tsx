@@ -2,6 +2,7 @@ import type { BuildDoc } from '@fomrik/core/document';
 import type { Draft } from 'immer';
 import { useId } from 'react';
 import { ChoiceField, LengthField, NumberField, WordsField } from '../../parts/Field';
+import { PictureBook } from '../../pictures/PictureBook';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { Costs } from './Costs';
@@ -149,6 +150,7 @@ export function Brief() {
           />
         </div>
       </section>
+      <PictureBook />
       {report.parts.length > 0 && <Versions />}
       <Timeline report={report} eventDate={brief.eventDate} />
       <Costs lines={report.cost} currency={brief.currency} budget={brief.budget} />

@@ -2,11 +2,12 @@ import chinese from '@expo-google-fonts/zcool-kuaile/400Regular/ZCOOLKuaiLe_400R
 import japanese from '@expo-google-fonts/kosugi/Kosugi_400Regular.ttf?url';
 import korean from '@expo-google-fonts/gowun-dodum/400Regular/GowunDodum_400Regular.ttf?url';
 import plain from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url';
-import type { DownloadKind } from '@fomrik/core/files/downloads';
+import { downloadsOf, type DownloadKind } from '@fomrik/core/files/offered';
 import type { FontName } from '@fomrik/core/files/pdf/fonts';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { useShallow } from 'zustand/react/shallow';
 import { api } from '../../store/api';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
@@ -46,6 +47,7 @@ async function printFont(name: FontName): Promise<Uint8Array> {
 export function Downloads() {
   const [busy, setBusy] = useState<DownloadKind>();
   const id = useBuild((s) => s.id);
+  const offered = useReport(useShallow((s) => (s.report && s.doc ? downloadsOf(s.doc, s.report) : [])));
   const take = async (kind: DownloadKind, type: string): Promise<void> => {
     const { report, doc } = useReport.getState();
     if (!report || !doc) return;
@@ -63,18 +65,20 @@ export function Downloads() {
     <section aria-label="Downloads">
       <h2 className="head">Take away</h2>
       <div className="mt-1 flex flex-wrap gap-2">
-        {kinds.map(({ kind, label, what, type }) => (
-          <button
-            key={kind}
-            type="button"
-            className={`btn ${kind === 'pattern.pdf' ? 'btn-main' : ''}`}
-            disabled={busy !== undefined}
-            title={what}
-            onClick={() => void take(kind, type)}
-          >
-            <Download size={15} aria-hidden /> {busy === kind ? 'Making it…' : label}
-          </button>
-        ))}
+        {kinds
+          .filter((k) => offered.includes(k.kind))
+          .map(({ kind, label, what, type }) => (
+            <button
+              key={kind}
+              type="button"
+              className={`btn ${kind === 'pattern.pdf' ? 'btn-main' : ''}`}
+              disabled={busy !== undefined}
+              title={what}
+              onClick={() => void take(kind, type)}
+            >
+              <Download size={15} aria-hidden /> {busy === kind ? 'Making it…' : label}
+            </button>
+          ))}
         <a className="btn" href={api.fileUrl(id)} download>
           <Download size={15} aria-hidden /> Build file
         </a>

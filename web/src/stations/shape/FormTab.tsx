@@ -8,6 +8,7 @@ import { ChoiceField, WordsField } from '../../parts/Field';
 import { FieldInput } from '../../parts/FieldInput';
 import { OutlineEditor } from '../../parts/OutlineEditor';
 import { RowsInput } from '../../parts/RowsInput';
+import { useBeneath } from '../../pictures/beneath';
 import { dragEnd, useBuild } from '../../store/build';
 import { useView } from '../../store/view';
 import { LayerList } from './LayerList';
@@ -34,6 +35,7 @@ export function FormTab({
   const can = (foamId: string): number[] => thicknessesOf(catalogue.foams, stock, foamId);
   const nearest = (foamId: string, mm: number): number =>
     can(foamId).reduce((a, b) => (Math.abs(b - mm) < Math.abs(a - mm) ? b : a));
+  const beneath = useBeneath(part, change);
   const unknown = catalogue.foams.every((f) => f.id !== ply.foamId);
   const lined = part.lining?.nominalMm ?? 0;
   const linings = [...new Set([...can('dense-eva').filter((t) => t <= 5), ...(lined > 0 ? [lined] : [])])];
@@ -115,6 +117,7 @@ export function FormTab({
                     onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
                     onDrag={(value) => drag((p) => void Object.assign(p.params, { [field.key]: value }))}
                     onDragEnd={dragEnd}
+                    beneath={beneath}
                   />
                 )}
                 <RowsInput

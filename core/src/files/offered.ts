@@ -1,0 +1,23 @@
+import type { BuildDoc } from '../document';
+import type { Report } from '../report';
+
+export const downloadKinds = [
+  'pattern.pdf',
+  'pattern.svg',
+  'pattern.dxf',
+  'cut-list.csv',
+  'shopping.csv',
+  'wiring.csv',
+  'effects.csv',
+  'steps.ics',
+] as const;
+export type DownloadKind = (typeof downloadKinds)[number];
+
+/** The files that would have something in them. */
+export function downloadsOf({ circuits }: BuildDoc, report: Report): DownloadKind[] {
+  return downloadKinds.filter((kind) => {
+    if (kind === 'wiring.csv') return report.circuits.length > 0;
+    if (kind === 'effects.csv') return circuits.some((c) => c.effect);
+    return true;
+  });
+}

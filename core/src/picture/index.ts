@@ -1,0 +1,4 @@
+export { homography, type Homography, inverse, seenThrough } from './homography';
+export { type KnownLength, knownSheets, type Picture, type Spot, spotAt, type Squaring } from './picture';
+export { disagreement, type Known, type Laid, laidPicture, MARK_PX, measuredOn } from './scale';
+export { type Pixels, squaredPicture, type SquaredPicture } from './squared';

@@ -1,0 +1,267 @@
+import { measures } from '@fomrik/core/body';
+import { knownLength } from '@fomrik/core/document';
+import { disagreement, knownSheets, measuredOn, type Picture, type Spot } from '@fomrik/core/picture';
+import { trimNumber } from '@fomrik/core/units';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { ChoiceField, LengthField, WordsField } from '../parts/Field';
+import { api } from '../store/api';
+import { useReport } from '../store/report';
+
+interface PictureMarksProps {
+  picture: Picture;
+  /** One change of it, a step of undo. */
+  onChange: (to: Picture) => void;
+  onDrag: (to: Picture) => void;
+  onDragEnd: () => void;
+  onRemove: () => void;
+}
+
+interface Mark {
+  label: string;
+  at: Spot;
+  to: (at: Spot) => Picture;
+}
+
+const corners = ['top left', 'top right', 'bottom right', 'bottom left'];
+
+/** A picture with what is marked on it: a sheet that squares it up, a known length, and a line to measure. */
+export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }: PictureMarksProps) {
+  const body = useReport((s) => s.report!.body);
+  const svg = useRef<SVGSVGElement>(null);
+  const held = useRef<number | undefined>(undefined);
+  const { widthPx: w, heightPx: h, sheet, known } = picture;
+  const [line, setLine] = useState<[Spot, Spot]>([
+    [w * 0.3, h * 0.85],
+    [w * 0.7, h * 0.85],
+  ]);
+  const size = Math.max(w, h);
+  const length = knownLength(picture, body);
+  const found = measuredOn(picture, length, ...line);
+  const apart = disagreement(picture, length);
+  const marks: Mark[] = [
+    ...(sheet
+      ? sheet.corners.map((at, i) => ({
+          label: `Sheet, ${corners[i]}`,
+          at,
+          to: (to: Spot): Picture => ({
+            ...picture,
+            sheet: {
+              ...sheet,
+              corners: sheet.corners.map((c, k) => (k === i ? to : c)) as typeof sheet.corners,
+            },
+          }),
+        }))
+      : []),
+    ...(known
+      ? [
+          {
+            label: 'Known length, one end',
+            at: known.from,
+            to: (from: Spot) => ({ ...picture, known: { ...known, from } }),
+          },
+          {
+            label: 'Known length, other end',
+            at: known.to,
+            to: (to: Spot) => ({ ...picture, known: { ...known, to } }),
+          },
+        ]
+      : []),
+  ];
+  const all = [...marks.map((m) => m.at), ...line];
+  const put = (i: number, at: Spot, drag: boolean): void => {
+    const inside: Spot = [Math.min(w, Math.max(0, at[0])), Math.min(h, Math.max(0, at[1]))];
+    const mark = marks[i];
+    if (mark) (drag ? onDrag : onChange)(mark.to(inside));
+    else setLine(i === marks.length ? [inside, line[1]] : [line[0], inside]);
+  };
+  const onMove = (e: PointerEvent): void => {
+    if (held.current === undefined) return;
+    const box = svg.current!.getBoundingClientRect();
+    const scale = Math.max(w / box.width, h / box.height);
+    const [left, top] = [box.left + (box.width - w / scale) / 2, box.top + (box.height - h / scale) / 2];
+    put(held.current, [(e.clientX - left) * scale, (e.clientY - top) * scale], true);
+  };
+  const drop = (): void => {
+    if (held.current === undefined) return;
+    if (held.current < marks.length) onDragEnd();
+    held.current = undefined;
+  };
+  const onKey = (e: KeyboardEvent, i: number): void => {
+    const by = e.shiftKey ? 10 : e.altKey ? 0.2 : 1;
+    const step: Record<string, Spot> = {
+      ArrowLeft: [-by, 0],
+      ArrowRight: [by, 0],
+      ArrowUp: [0, -by],
+      ArrowDown: [0, by],
+    };
+    const move = step[e.key];
+    if (!move) return;
+    e.preventDefault();
+    put(i, [all[i]![0] + move[0], all[i]![1] + move[1]], false);
+  };
+  const middle = (fx: number, fy: number): Spot => [w * fx, h * fy];
+  const sheetChoice = knownSheets.findIndex(
+    (s) => s.widthMm === sheet?.widthMm && s.heightMm === sheet.heightMm,
+  );
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_17rem] gap-3 max-[1000px]:grid-cols-1">
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${w} ${h}`}
+        className="h-96 w-full touch-none bg-leaf"
+        role="group"
+        aria-label={`${picture.name}, marked`}
+        onPointerMove={onMove}
+        onPointerUp={drop}
+        onPointerCancel={drop}
+      >
+        <image href={api.pictureUrl(picture.content)} width={w} height={h} />
+        {sheet && (
+          <polygon
+            points={sheet.corners.map((c) => c.join(',')).join(' ')}
+            fill="none"
+            stroke="var(--color-teal)"
+            strokeWidth={size / 400}
+          />
+        )}
+        {known && <Ruled from={known.from} to={known.to} size={size} dash="" />}
+        <Ruled from={line[0]} to={line[1]} size={size} dash={`${size / 80} ${size / 160}`} />
+        {all.map((at, i) => (
+          <g
+            key={i}
+            role="button"
+            tabIndex={0}
+            aria-label={`${marks[i]?.label ?? `Measured line, ${i === marks.length ? 'one' : 'other'} end`}: ${trimNumber(at[0], 1)} across, ${trimNumber(at[1], 1)} down`}
+            className="cursor-move outline-none focus-visible:[&>circle]:stroke-[var(--color-stop)]"
+            onKeyDown={(e) => onKey(e, i)}
+            onPointerDown={(e) => {
+              (e.target as Element).setPointerCapture(e.pointerId);
+              held.current = i;
+            }}
+          >
+            <circle
+              cx={at[0]}
+              cy={at[1]}
+              r={size / 45}
+              fill="white"
+              fillOpacity={0.15}
+              stroke="var(--color-teal)"
+              strokeWidth={size / 500}
+            />
+            <path
+              d={`M${at[0] - size / 90} ${at[1]}h${size / 45}M${at[0]} ${at[1] - size / 90}v${size / 45}`}
+              stroke="var(--color-teal)"
+              strokeWidth={size / 800}
+            />
+          </g>
+        ))}
+      </svg>
+      <div className="flex flex-col gap-2 text-[13px]">
+        <WordsField
+          label="Picture"
+          value={picture.name}
+          onChange={(name) => onChange({ ...picture, name })}
+        />
+        <ChoiceField
+          label="Squared up by"
+          value={!sheet ? 'none' : sheetChoice < 0 ? 'own' : String(sheetChoice)}
+          choices={[
+            { value: 'none', label: 'nothing: seen straight on' },
+            ...knownSheets.map((s, i) => ({ value: String(i), label: `a sheet in it: ${s.label}` })),
+            { value: 'own', label: 'a rectangle of another size' },
+          ]}
+          onChange={(value) => {
+            const { sheet: old, ...rest } = picture;
+            if (value === 'none') return onChange(rest);
+            const { widthMm, heightMm } = knownSheets[Number(value)] ?? { widthMm: 200, heightMm: 100 };
+            const at = old?.corners ?? [
+              middle(0.35, 0.3),
+              middle(0.65, 0.3),
+              middle(0.65, 0.7),
+              middle(0.35, 0.7),
+            ];
+            onChange({
+              ...rest,
+              sheet: { corners: at as Exclude<typeof old, undefined>['corners'], widthMm, heightMm },
+            });
+          }}
+          help="Drag the four corners onto the sheet, from its top left clockwise."
+        />
+        {sheet && (
+          <div className="grid grid-cols-2 gap-1">
+            <LengthField
+              label="Sheet across"
+              valueMm={sheet.widthMm}
+              range={[10, 5000]}
+              onChange={(widthMm) => onChange({ ...picture, sheet: { ...sheet, widthMm } })}
+            />
+            <LengthField
+              label="Sheet down"
+              valueMm={sheet.heightMm}
+              range={[10, 5000]}
+              onChange={(heightMm) => onChange({ ...picture, sheet: { ...sheet, heightMm } })}
+            />
+          </div>
+        )}
+        <ChoiceField
+          label="Known length"
+          value={!known ? 'none' : (known.measure ?? 'typed')}
+          choices={[
+            { value: 'none', label: 'none' },
+            { value: 'typed', label: 'typed' },
+            ...measures.map((m) => ({ value: m.key, label: `the wearer’s ${m.label.toLowerCase()}` })),
+          ]}
+          onChange={(value) => {
+            const { known: old, ...rest } = picture;
+            if (value === 'none') return onChange(rest);
+            const { from, to, lengthMm } = old ?? {
+              from: middle(0.3, 0.2),
+              to: middle(0.7, 0.2),
+              lengthMm: 200,
+            };
+            onChange({
+              ...rest,
+              known: { from, to, lengthMm, ...(value !== 'typed' && { measure: value }) },
+            });
+          }}
+          help="Drag its two ends; a measure of the wearer follows the wearer."
+        />
+        {known && known.measure === undefined && (
+          <LengthField
+            label="It is"
+            valueMm={known.lengthMm}
+            range={[1, 10_000]}
+            onChange={(lengthMm) => onChange({ ...picture, known: { ...known, lengthMm } })}
+          />
+        )}
+        <p role="status">
+          {found
+            ? `The dashed line is ${trimNumber(found.lengthMm, 0)} ± ${trimNumber(found.likelyMm, 1)} mm.`
+            : 'Nothing says its size yet: mark a sheet or a known length.'}
+          {apart !== undefined &&
+            Math.abs(apart) > 0.02 &&
+            ` The sheet and the known length disagree by ${trimNumber(Math.abs(apart) * 100, 0)} %: they may not lie in one plane.`}
+        </p>
+        <p className="text-[12px] text-soft">
+          Holds for what lies in the plane of the sheet or the line; what stands nearer the camera looks
+          larger. Arrows move the focused mark (Shift 10, Alt 0.2).
+        </p>
+        <button type="button" className="btn self-start" onClick={onRemove}>
+          Take the picture away
+        </button>
+      </div>
+    </div>
+  );
+}
+
+const Ruled = ({ from, to, size, dash }: { from: Spot; to: Spot; size: number; dash: string }) => (
+  <line
+    x1={from[0]}
+    y1={from[1]}
+    x2={to[0]}
+    y2={to[1]}
+    stroke="var(--color-teal)"
+    strokeWidth={size / 400}
+    strokeDasharray={dash}
+  />
+);
