@@ -1,4 +1,4 @@
-import type { CapacityCurve, VoltageCurve } from '../materials';
+import type { CapacityCurve, Cell, VoltageCurve } from '../materials';
 
 /** Capacity at a load, straight lines between the known points on logarithmic axes, held beyond them. */
 export function capacityAh(curve: CapacityCurve, loadA: number): number {
@@ -20,4 +20,12 @@ export function cellVolts(curve: VoltageCurve, used: number): number {
   const a = curve[i - 1]!;
   const b = curve[i]!;
   return a.volts + ((b.volts - a.volts) * (used - a.used)) / (b.used - a.used);
+}
+
+/** Share of a cell's capacity that it gives at a temperature: straight lines between known points, held beyond them. */
+export function coldShare(cold: Cell['cold'], atC: number): number {
+  const i = cold.findIndex((p) => p.atC >= atC);
+  if (i <= 0) return (i === 0 ? cold[0]! : cold.at(-1)!).share;
+  const [a, b] = [cold[i - 1]!, cold[i]!];
+  return a.share + ((b.share - a.share) * (atC - a.atC)) / (b.atC - a.atC);
 }

@@ -7,6 +7,7 @@ import {
   ledMaxA,
   leds,
   type Pack,
+  regulators,
   type SteadyLoad,
   startGauge,
   type Switch,
@@ -67,9 +68,16 @@ export interface CircuitReport {
 }
 
 /** A circuit on a pack, at the current of each load or at one current for all. */
-export function solveOn(groups: readonly LampGroup[], pack: Pack, currentMa?: number): Result<Strings> {
+export function solveOn(
+  groups: readonly LampGroup[],
+  pack: Pack,
+  currentMa?: number,
+  { regulator }: Pick<Feed, 'regulator'> = {},
+): Result<Strings> {
   return solveCircuit(
-    { nominalV: pack.cell.nominalV * pack.series, freshV: cellVolts(pack.cell.voltage, 0) * pack.series },
+    regulator
+      ? { nominalV: regulator.volts, freshV: regulator.volts }
+      : { nominalV: pack.cell.nominalV * pack.series, freshV: cellVolts(pack.cell.voltage, 0) * pack.series },
     groups.map((g) => (currentMa === undefined ? g : { ...g, currentA: currentMa / 1000 })),
   );
 }
@@ -80,8 +88,8 @@ export function hoursOn(
   pack: Pack,
   currentMa?: number,
 ): number {
-  const solved = solveOn(groups, pack, currentMa);
-  if (!solved.ok || !takes(pack, steady)) return 0;
+  const solved = solveOn(groups, pack, currentMa, feed);
+  if (!solved.ok || !takes(pack, steady, feed)) return 0;
   const lights = { strings: solved.value.strings, steady };
   const now = workingAt(pack, lights, feed, 0);
   return now && now.totalA <= pack.cell.maxA ? runTime(pack, lights, feed, duty).hours : 0;
@@ -89,15 +97,18 @@ export function hoursOn(
 
 /** Strips and rings are made for a voltage: less lights them poorly, more burns them. */
 const LEAST_SHARE = 0.75;
-const MOST_SHARE = { segments: 1.15, digital: 1.1 };
-const DIGITAL_V = 5;
+const MOST_SHARE = { segments: 1.15, digital: 1.1, board: 1.15 };
 
 /** Whether a pack is near enough the voltage that strips and rings are made for. */
-export function takes(pack: Pack, steady: readonly SteadyLoad[]): boolean {
-  const volts = pack.cell.nominalV * pack.series;
+export function takes(
+  pack: Pack,
+  steady: readonly SteadyLoad[],
+  { regulator }: Pick<Feed, 'regulator'> = {},
+): boolean {
+  const volts = regulator?.volts ?? pack.cell.nominalV * pack.series;
   return steady.every((load) => {
-    const made = load.kind === 'segments' ? load.ratedV : DIGITAL_V;
-    return volts >= made * LEAST_SHARE && volts <= made * MOST_SHARE[load.kind];
+    const { ratedV, kind } = load;
+    return volts >= ratedV * LEAST_SHARE && volts <= ratedV * MOST_SHARE[kind];
   });
 }
 
@@ -121,7 +132,12 @@ function groupsOf(circuit: Circuit, lamps: readonly Fitted[]): LampGroup[] {
   return [...groups.values()];
 }
 
-function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[]): CircuitReport {
+function circuitReport(
+  circuit: Circuit,
+  body: Body,
+  parts: readonly PartReport[],
+  coldC: number,
+): CircuitReport {
   const named = [
     circuit.source,
     ...(circuit.switch ? [circuit.switch] : []),
@@ -142,7 +158,6 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
   const steady = strips.flatMap((s) => Array.from({ length: s.times }, () => s.item.steady!));
   const groups = groupsOf(circuit, lamps);
   const pack = source?.item.source;
-  const solved = pack && groups.length + steady.length > 0 ? solveOn(groups, pack) : undefined;
   const spots = ({ item, partId, times }: Fitted): Vec3[] =>
     sidesOf(parts.find((p) => p.id === partId)!)
       .slice(0, times)
@@ -154,7 +169,12 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
   const feed: Feed = {
     switchOhm: toggle?.item.toggle?.contactOhm ?? STRAIGHT.switchOhm,
     wireOhm: (wireMm / 1000) * gaugeOhmPerM(awg),
+    ...(circuit.regulator && {
+      regulator: { ...regulators[circuit.regulator.kind], volts: circuit.regulator.volts },
+    }),
   };
+  const solved =
+    pack && groups.length + steady.length > 0 ? solveOn(groups, pack, undefined, feed) : undefined;
   // A controller behind the switch is off with it; only what waits before the switch draws.
   const { effect } = circuit;
   const played = Math.max(
@@ -164,6 +184,7 @@ function circuitReport(circuit: Circuit, body: Body, parts: readonly PartReport[
   const duty: Duty = {
     onShare: circuit.onShare ?? 1,
     idleA: toggle?.item.toggle?.idleA ?? 0,
+    coldC,
     ...(effect && effect.kind !== 'steady' && { playedShare: meanShare(effect, played) }),
   };
   const lights = { strings: solved?.ok ? solved.value.strings : [], steady };
@@ -203,4 +224,5 @@ export const circuitsOf = (
   circuits: readonly Circuit[],
   body: Body,
   parts: readonly PartReport[],
-): CircuitReport[] => circuits.map((c) => circuitReport(c, body, parts));
+  coldC = 20,
+): CircuitReport[] => circuits.map((c) => circuitReport(c, body, parts, coldC));

@@ -1,5 +1,5 @@
 import type { Pack } from '../materials';
-import { type CircuitReport, hoursOn, solveOn } from './circuits';
+import { type CircuitReport, hoursOn } from './circuits';
 
 /** A pack for the same lamps: how long, how heavy, how big, how dear; sets of cells for the hours asked. */
 export interface PackChoice {
@@ -19,7 +19,6 @@ export function packChoices(
   wantedH: number,
 ): PackChoice[] {
   return packs
-    .filter((pack) => solveOn(made.groups, pack).ok)
     .map((pack) => ({ pack, hours: hoursOn(made, pack) }))
     .filter(({ hours }) => hours > 0)
     .map(({ pack, hours }) => ({

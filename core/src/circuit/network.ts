@@ -1,4 +1,4 @@
-import { ledMaxA, leds, type Pack, type SteadyLoad } from '../materials';
+import { ledMaxA, leds, type Pack, type Regulator, type SteadyLoad } from '../materials';
 import { type Branch, junctionOf, junctionVolts, solveNetwork } from './nodal';
 import { cellVolts } from './cells';
 import type { LedString } from './strings';
@@ -7,6 +7,8 @@ import type { LedString } from './strings';
 export interface Feed {
   switchOhm: number;
   wireOhm: number;
+  /** Behind the switch, before the wires. */
+  regulator?: Regulator & { volts: number };
 }
 
 /** A string of lamps as it works. */
@@ -28,7 +30,11 @@ export interface Working {
   /** Lost in the switch and in the wires. */
   switchVolts: number;
   wireVolts: number;
+  /** From the pack, and what goes on to the lamps: the same unless a regulator stands between. */
   totalA: number;
+  lightA: number;
+  /** What the regulator has before it, what it gives off as heat, and whether it still holds its voltage. */
+  regulated?: { inV: number; heatW: number; holds: boolean };
   strings: WorkingString[];
   steady: WorkingSteady[];
 }
@@ -59,11 +65,11 @@ const RAIL = 3;
 const MOST_NODES = 24;
 
 export const ratedA = (load: SteadyLoad): number =>
-  load.kind === 'digital' ? load.amps : load.segments * load.ratedA;
+  load.kind === 'segments' ? load.segments * load.ratedA : load.amps;
 
 /** A strip as runs of segments along its traces, or a ring as what it draws. */
 function steadyBranches(load: SteadyLoad, from: number): { branches: Branch[]; node: number } {
-  if (load.kind === 'digital')
+  if (load.kind !== 'segments')
     return {
       branches: [{ id: load.name, kind: 'sink', a: RAIL, b: 0, amps: load.amps, leastV: load.leastV }],
       node: from,
@@ -107,12 +113,89 @@ function alike(strings: readonly LedString[]): { string: LedString; times: numbe
  * The strings on a pack after a share of its capacity is used, through switch and wires: nodal analysis, cells with
  * their own resistance, lamps on their curves. Nothing when there is no working point.
  */
-export function workingAt(
-  pack: Pack,
-  { strings, steady }: Lights,
-  feed: Feed,
-  used: number,
+export function workingAt(pack: Pack, lights: Lights, feed: Feed, used: number): Working | undefined {
+  const supply: Supply = {
+    volts: cellVolts(pack.cell.voltage, used) * pack.series,
+    ohm: internalOhm(pack, used),
+  };
+  return feed.regulator
+    ? regulated(supply, lights, feed, feed.regulator)
+    : straight(supply, lights, feed.switchOhm, feed.wireOhm);
+}
+
+/** What feeds the lamps: volts off load, and its own resistance. */
+interface Supply {
+  volts: number;
+  ohm: number;
+}
+
+/** A regulator's own output resistance while it holds, from memory. */
+const HELD_OHM = 0.02;
+
+/**
+ * The lamps behind a regulator. While it holds, they hang on its voltage, and the pack gives the same current to a
+ * linear one or the same power over its efficiency to a stepping one; when the pack has sunk too far it passes on what
+ * is left. Nothing when the pack cannot give the power at all.
+ */
+function regulated(
+  supply: Supply,
+  lights: Lights,
+  { switchOhm, wireOhm }: Feed,
+  board: Regulator & { volts: number },
 ): Working | undefined {
+  const held = straight({ volts: board.volts, ohm: HELD_OHM }, lights, 0, wireOhm);
+  if (!held) return undefined;
+  const ohm = supply.ohm + switchOhm;
+  const inA = takenA(board, supply.volts, ohm, held.totalA);
+  const inV = inA === undefined ? 0 : supply.volts - inA * ohm;
+  const least = Math.max(board.leastInV, board.kind === 'step-up' ? 0 : board.volts + board.dropoutV);
+  const over = board.kind === 'step-up' && inV > board.volts;
+  if (inA !== undefined && inV >= least && !over) {
+    return {
+      ...held,
+      packVolts: supply.volts - inA * supply.ohm,
+      switchVolts: inA * switchOhm,
+      totalA: inA,
+      lightA: held.totalA,
+      regulated: { inV, heatW: inV * inA - board.volts * held.totalA, holds: true },
+    };
+  }
+  // Starved, a step-up gives nothing; what steps down passes on what it has less its drop.
+  if (board.kind === 'step-up' && !over) return undefined;
+  const drop = board.kind === 'step-up' ? 0.3 : board.dropoutV;
+  const passed = straight({ volts: supply.volts - drop, ohm: supply.ohm }, lights, switchOhm, wireOhm);
+  if (!passed) return undefined;
+  const totalA = passed.totalA + board.ownA;
+  const packVolts = supply.volts - totalA * supply.ohm;
+  return {
+    ...passed,
+    packVolts,
+    totalA,
+    regulated: { inV: packVolts - totalA * switchOhm, heatW: drop * passed.totalA, holds: false },
+  };
+}
+
+/** Current a regulator takes from a supply of volts behind a resistance to give `outA`; none when it cannot. */
+function takenA(
+  { efficiency, volts, ownA }: Regulator & { volts: number },
+  supplyV: number,
+  ohm: number,
+  outA: number,
+): number | undefined {
+  if (efficiency === undefined) return outA + ownA;
+  // V·I − R·I² = P: the smaller root, the larger being a pack near its short circuit.
+  const watts = (volts * outA) / efficiency;
+  const under = supplyV ** 2 - 4 * ohm * watts;
+  return under < 0 ? undefined : (2 * watts) / (supplyV + Math.sqrt(under)) + ownA;
+}
+
+function straight(
+  { volts, ohm }: Supply,
+  { strings, steady }: Lights,
+  switchOhm: number,
+  wireOhm: number,
+): Working | undefined {
+  if (volts <= 0) return undefined;
   const kinds = alike(strings);
   let node = RAIL;
   const strips = steady.map((load) => {
@@ -126,11 +209,11 @@ export function workingAt(
       kind: 'source',
       a: 1,
       b: 0,
-      volts: cellVolts(pack.cell.voltage, used) * pack.series,
-      ohm: internalOhm(pack, used),
+      volts,
+      ohm,
     },
-    { id: 'switch', kind: 'resistor', a: 1, b: 2, ohm: Math.max(1e-4, feed.switchOhm) },
-    { id: 'wire', kind: 'resistor', a: 2, b: 3, ohm: Math.max(1e-4, feed.wireOhm) },
+    { id: 'switch', kind: 'resistor', a: 1, b: 2, ohm: Math.max(1e-4, switchOhm) },
+    { id: 'wire', kind: 'resistor', a: 2, b: 3, ohm: Math.max(1e-4, wireOhm) },
     ...kinds.map(({ string, times }): Branch => ({
       id: 'string',
       kind: 'string',
@@ -154,6 +237,7 @@ export function workingAt(
     switchVolts: toggle!.volts,
     wireVolts: wire!.volts,
     totalA: -pack1!.amps,
+    lightA: -pack1!.amps,
     strings: kinds.flatMap(({ string, times }, i) => {
       const amps = lit[i]!.amps / times;
       const resistorVolts = amps * string.ohm;

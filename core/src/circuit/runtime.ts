@@ -1,5 +1,5 @@
 import type { Pack } from '../materials';
-import { capacityAh } from './cells';
+import { capacityAh, coldShare } from './cells';
 import { type Feed, type Lights, workingAt } from './network';
 
 export interface RunPoint {
@@ -7,6 +7,8 @@ export interface RunPoint {
   /** At the pack's terminals. */
   volts: number;
   currentA: number;
+  /** Brightness against fresh cells: lamps shine as their current does. */
+  lightShare: number;
 }
 
 export interface RunTime {
@@ -22,31 +24,47 @@ export interface Duty {
   idleA: number;
   /** Share of the full current that the effect draws on the mean. */
   playedShare?: number;
+  /** How cold the cells are; 20 °C when left out. */
+  coldC?: number;
 }
 
 const ALWAYS: Duty = { onShare: 1, idleA: 0 };
 export const STRAIGHT: Feed = { switchOhm: 0.05, wireOhm: 0 };
 
 const STEPS = 60;
+/** The light has ended when it is this share of what it was. */
+const HALF = 0.5;
 
 /**
  * Discharge in equal shares of capacity, the circuit solved anew at each: volts fall, the cells' own resistance grows,
  * and capacity is that at the mean load (tables of the cells). Hours are by the clock, the light on for its share of them.
  */
-function emptied(pack: Pack, lights: Lights, feed: Feed, { onShare, idleA, playedShare = 1 }: Duty): RunTime {
+function emptied(
+  pack: Pack,
+  lights: Lights,
+  feed: Feed,
+  { onShare, idleA, playedShare = 1, coldC = 20 }: Duty,
+): RunTime {
   const points: { point: RunPoint; railV: number }[] = [];
-  const digital = lights.steady.flatMap((s) => (s.kind === 'digital' ? [s] : []));
-  const leastV = Math.max(0, ...digital.map((s) => s.leastV));
-  const restA = digital.reduce((sum, s) => sum + s.restA, 0);
+  const driven = lights.steady.flatMap((s) => (s.kind === 'segments' ? [] : [s]));
+  const leastV = Math.max(0, ...driven.map((s) => s.leastV));
+  // A board draws on, whatever is played.
+  const restA = driven.reduce((sum, s) => sum + (s.kind === 'digital' ? s.restA : s.amps), 0);
   const first = workingAt(pack, lights, feed, 0);
-  const half = (first?.totalA ?? 0) / 2;
+  const freshA = Math.max(1e-9, first?.lightA ?? 0);
+  const left = coldShare(pack.cell.cold, coldC);
   let hour = 0;
   for (let i = 0; i <= STEPS; i++) {
     const now = workingAt(pack, lights, feed, i / STEPS);
-    const at: RunPoint = { hour, volts: now?.packVolts ?? 0, currentA: now?.totalA ?? 0 };
+    const at: RunPoint = {
+      hour,
+      volts: now?.packVolts ?? 0,
+      currentA: now?.totalA ?? 0,
+      lightShare: (now?.lightA ?? 0) / freshA,
+    };
     const railV = now?.lampVolts ?? 0;
     const out = railV < leastV;
-    if (out || at.currentA < half || at.currentA < 1e-6) {
+    if (out || at.lightShare < HALF || at.currentA < 1e-6) {
       const before = points.at(-1);
       // Within the last step the light fell through its half, or the rail through what the lamps want.
       const end =
@@ -54,7 +72,7 @@ function emptied(pack: Pack, lights: Lights, feed: Feed, { onShare, idleA, playe
         between(
           before.point,
           at,
-          out ? share(before.railV, railV, leastV) : share(before.point.currentA, at.currentA, half),
+          out ? share(before.railV, railV, leastV) : share(before.point.lightShare, at.lightShare, HALF),
         );
       return {
         hours: end?.hour ?? 0,
@@ -66,7 +84,7 @@ function emptied(pack: Pack, lights: Lights, feed: Feed, { onShare, idleA, playe
     // Dimmed by its effect, a light draws less of what is more than its rest.
     const played = restA + Math.max(0, at.currentA - restA) * playedShare;
     const meanA = played * onShare + idleA * (1 - onShare);
-    if (i < STEPS) hour += capacityAh(pack.cell.capacity, meanA) / STEPS / meanA;
+    if (i < STEPS) hour += (left * capacityAh(pack.cell.capacity, meanA)) / STEPS / meanA;
   }
   return { hours: hour, endedBy: 'empty', points: points.map((p) => p.point) };
 }
@@ -79,6 +97,7 @@ const between = (a: RunPoint, b: RunPoint, t: number): RunPoint => ({
   hour: a.hour + t * (b.hour - a.hour),
   volts: a.volts + t * (b.volts - a.volts),
   currentA: a.currentA + t * (b.currentA - a.currentA),
+  lightShare: a.lightShare + t * (b.lightShare - a.lightShare),
 });
 
 /** Discharges that were worked out lately: an edit elsewhere asks for the same ones again. */

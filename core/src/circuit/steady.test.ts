@@ -15,7 +15,15 @@ const strip = (segments: number): SteadyLoad => ({
   ratedA: 0.02,
   traceOhm: 0.03,
 });
-const ring: SteadyLoad = { kind: 'digital', name: 'ring', lamps: 12, amps: 0.3, restA: 0.03, leastV: 3.7 };
+const ring: SteadyLoad = {
+  kind: 'digital',
+  name: 'ring',
+  lamps: 12,
+  amps: 0.3,
+  restA: 0.03,
+  ratedV: 5,
+  leastV: 3.7,
+};
 const packOf = (id: string) => packs.find((p) => p.id === id)!;
 const feed = { switchOhm: 0.03, wireOhm: 0.1 };
 

@@ -40,6 +40,16 @@ export function testPoints({
           },
         ]
       : []),
+    ...(working.regulated
+      ? [
+          {
+            id: 'regulator',
+            where: 'into the regulator, light on',
+            volts: working.regulated.inV,
+            else: 'Low: the pack sags or the switch resists; the regulator gives up when it is starved.',
+          },
+        ]
+      : []),
     {
       id: 'rail',
       where: 'from the first resistor to the pack’s minus',

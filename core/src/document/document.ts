@@ -1,7 +1,7 @@
 import type { Wearer, Zone } from '../body';
 import type { Reading } from '../learn';
 import type { Effect } from '../light';
-import type { FoamStock, Gauge, Habits } from '../materials';
+import type { FoamStock, Gauge, Habits, RegulatorKind } from '../materials';
 import type { Picture } from '../picture';
 
 /** The schema this code reads and writes; older ones are lifted to it when they are read. */
@@ -16,6 +16,8 @@ export interface Brief {
   currency: 'EUR' | 'USD' | 'GBP';
   /** Hours the lamps must burn at the event. */
   lightHours: number;
+  /** How cold it is there, °C; 20 when left out. */
+  coldC?: number;
   /** Longest piece that fits the luggage and that the event allows. */
   luggageMm: number;
   eventMaxMm: number;
@@ -151,6 +153,8 @@ export interface Circuit {
   onShare?: number;
   /** A fuse by the pack. */
   fused?: true;
+  /** A board behind the switch that holds the lamps' voltage. */
+  regulator?: { kind: RegulatorKind; volts: number };
   /** What a controller plays on its lights; steady when left out. */
   effect?: Effect;
 }

@@ -5,6 +5,9 @@ import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Swit
 import type { Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
 import type { Sure } from '../units';
 
+/** The sheet a panel is cut from. */
+export type FoamOf = (panel: Panel) => FoamSheet;
+
 /** A part as features find it: its panels laid, its rooms, and what it is made of. */
 export interface LaidPart {
   panels: readonly LaidPanel[];
@@ -137,8 +140,10 @@ export interface FeatureKind {
   spotless?: boolean;
   start: (pointed: Pointed) => { place: Place; params: Params };
   lay: (on: LaidPart, feature: Feature) => Laid;
-  /** Cuts flat panels in two before anything is laid on them. */
-  divide?: (panels: readonly Panel[], feature: Feature) => Panel[];
+  /** Cuts flat panels before anything is laid on them, each of a foam. */
+  divide?: (panels: readonly Panel[], feature: Feature, foamOf: FoamOf) => readonly Panel[];
+  /** It makes two panels of one, and goes on naming the one. */
+  parts?: true;
   /** What it is offered for: an edge that gives under its own weight, or a piece no sheet holds. */
   cures?: 'slack' | 'split';
   /** Its values are those of a light box, whose face can be drawn as it glows. */
@@ -153,15 +158,19 @@ export interface FeatureKind {
 export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay' | 'divide'> {
   start: (pointed: Pointed) => { place: Place; params: P };
   lay: (on: LaidPart, feature: Omit<Feature, 'params'> & { params: P }) => Laid;
-  divide?: (panels: readonly Panel[], feature: Omit<Feature, 'params'> & { params: P }) => Panel[];
+  divide?: (
+    panels: readonly Panel[],
+    feature: Omit<Feature, 'params'> & { params: P },
+    foamOf: FoamOf,
+  ) => readonly Panel[];
 }
 
 /** A feature under the common contract. */
 export const defineFeature = <P>({ start, lay, divide, ...rest }: FeatureSpec<P>): FeatureKind => ({
   ...rest,
   ...(divide && {
-    divide: (panels, feature) =>
-      divide(panels, feature as unknown as Omit<Feature, 'params'> & { params: P }),
+    divide: (panels, feature, foamOf) =>
+      divide(panels, feature as unknown as Omit<Feature, 'params'> & { params: P }, foamOf),
   }),
   start: (pointed) => start(pointed) as unknown as { place: Place; params: Params },
   lay: (on, feature) => lay(on, feature as unknown as Omit<Feature, 'params'> & { params: P }),

@@ -1,4 +1,5 @@
 import type { FeatureKind } from './contract';
+import { gadget } from './gadget/gadget';
 import { hole } from './hole/hole';
 import { lamps } from './lamps/lamps';
 import { lightBox } from './lightBox/lightBox';
@@ -33,6 +34,7 @@ export const features: readonly FeatureKind[] = [
   lightBox,
   lightStrip,
   lightRing,
+  gadget,
   pack,
   toggle,
   pocket,

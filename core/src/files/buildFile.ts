@@ -15,8 +15,11 @@ const tooNew = (version: unknown): Checked<never> =>
 function lift(value: unknown): Checked<unknown> {
   if (!isObject(value)) return { ok: true, value };
   if (typeof value['schema'] === 'number' && value['schema'] > schemaVersion) return tooNew(value['schema']);
-  if (value['schema'] === 1) return fromVersion1(value);
-  return { ok: true, value: withNewFields(value, standardKinds) };
+  if (value['schema'] !== 1) return { ok: true, value: withNewFields(value, standardKinds) };
+  const second = fromVersion1(value);
+  return second.ok && isObject(second.value)
+    ? { ok: true, value: withNewFields(second.value, standardKinds) }
+    : second;
 }
 
 /** Any document there ever was, checked and in the present schema. */

@@ -123,6 +123,15 @@ export function wiringCsv(report: Report): string {
           'plus red, minus black, both conductors',
           `AWG ${c.awg}, ${trimNumber(c.wireMm / 1000, 2)} m`,
         ),
+        ...(c.feed.regulator
+          ? [
+              line(
+                'regulator',
+                'behind the switch',
+                `${c.feed.regulator.name}, ${trimNumber(c.feed.regulator.volts, 1)} V`,
+              ),
+            ]
+          : []),
         ...(c.fused ? [line('fuse', 'by the plus pole of the pack', 'inline, replaceable')] : []),
         ...(c.crossings > 0
           ? [line('connectors', 'where wires go from part to part', `${c.crossings}`)]

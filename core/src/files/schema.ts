@@ -10,7 +10,7 @@ import {
   schemaVersion,
 } from '../document';
 import { effectWords } from '../light';
-import { gauges } from '../materials';
+import { gauges, regulators } from '../materials';
 import { type Kinds, standardKinds } from '../parts';
 import { fail, ok, type Result } from '../units';
 import { versionsFit } from './versionsFit';
@@ -254,6 +254,10 @@ const circuit = Joi.object({
   wireAwg: Joi.valid(...gauges.map((g) => g.awg)),
   onShare: within(0.01, 1),
   fused: Joi.valid(true),
+  regulator: Joi.object({
+    kind: Joi.valid(...Object.keys(regulators)).required(),
+    volts: within(1.5, 24).required(),
+  }),
   effect: Joi.object({
     kind: Joi.valid(...Object.keys(effectWords)).required(),
     periodS: within(0.2, 60).required(),
@@ -326,6 +330,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       budget: within(0, 1_000_000).required(),
       currency: Joi.valid('EUR', 'USD', 'GBP').required(),
       lightHours: within(0, 200).required(),
+      coldC: within(-30, 45),
       luggageMm: within(100, 5000).required(),
       eventMaxMm: within(100, 10000).required(),
       maxCarriedG: within(1, 50000),

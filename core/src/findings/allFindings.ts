@@ -6,6 +6,7 @@ import * as feedRules from './feedRules';
 import type { Finding } from './finding';
 import * as partRules from './partRules';
 import * as pictureRules from './pictureRules';
+import * as regulatorRules from './regulatorRules';
 import type { BuildContext, BuildRule, PartRule } from './rule';
 
 const perPart: PartRule[] = Object.values(partRules);
@@ -15,6 +16,7 @@ const perBuild: BuildRule[] = [
   ...Object.values(circuitRules),
   ...Object.values(feedRules),
   ...Object.values(pictureRules),
+  ...Object.values(regulatorRules),
 ];
 
 const order: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };

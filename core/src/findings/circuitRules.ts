@@ -89,10 +89,14 @@ export const resistorCool = each((context) => {
   ];
 });
 
+/** What the pack gives at most: as solved, and never less than the strings add up to without a regulator between. */
+const drawnA = ({ working, solved, feed }: CircuitContext['made']): number =>
+  Math.max(feed.regulator ? 0 : (solved?.totalA ?? 0), working?.totalA ?? 0);
+
 /** The cells carry more than they should. */
 export const cellCurrent = each((context) => {
   const { made, around } = context;
-  const draws = Math.max(made.solved?.totalA ?? 0, made.working?.totalA ?? 0);
+  const draws = drawnA(made);
   if (!made.pack || draws <= made.pack.cell.maxA) return [];
   const { cell } = made.pack;
   return [
@@ -114,7 +118,7 @@ export const cellCurrent = each((context) => {
 /** The switch carries more than it should. */
 export const switchCurrent = each((context) => {
   const { made, around } = context;
-  const total = Math.max(made.solved?.totalA ?? 0, made.working?.totalA ?? 0);
+  const total = drawnA(made);
   if (!made.switch || total <= made.switch.maxA) return [];
   return [
     {

@@ -7,16 +7,17 @@ import { about, each, handiest, ma, usePack } from './circuitContext';
 /** Strips and rings on a pack of another voltage than they are made for. */
 export const steadyVolts = each((context) => {
   const { made, around } = context;
-  if (!made.pack || made.steady.length === 0 || takes(made.pack, made.steady)) return [];
+  if (!made.pack || made.steady.length === 0 || takes(made.pack, made.steady, made.feed)) return [];
   const { pack } = made;
-  const wrong = made.steady.find((s) => !takes(pack, [s]))!;
-  const volts = made.pack.cell.nominalV * made.pack.series;
-  const wants = wrong.kind === 'segments' ? wrong.ratedV : 5;
+  const wrong = made.steady.find((s) => !takes(pack, [s], made.feed))!;
+  const { regulator } = made.feed;
+  const volts = regulator?.volts ?? pack.cell.nominalV * pack.series;
+  const wants = wrong.ratedV;
   return [
     {
       ...about(context, 'steady-volts'),
       severity: 'stop',
-      title: `${made.name}: the ${wrong.name} is made for ${trimNumber(wants)} V; ${made.pack.name} gives ${trimNumber(volts, 1)} V.`,
+      title: `${made.name}: the ${wrong.name} is made for ${trimNumber(wants)} V; ${regulator?.name ?? pack.name} gives ${trimNumber(volts, 1)} V.`,
       why: 'Less leaves it dim or dark, more burns it. Lights of different voltages want circuits of their own.',
       sure: 'memory',
       excess: Math.abs(volts - wants),

@@ -16,6 +16,8 @@ export interface Cell {
   voltage: VoltageCurve;
   /** Of one fresh cell; it grows as the cell is used. From memory. */
   internalOhm: number;
+  /** Share of its capacity that is left when it is cold, by °C rising; from memory. */
+  cold: { atC: number; share: number }[];
   /** Cells that can burn when they are shorted, so that a fuse belongs by them. */
   wantsFuse?: true;
   /** A bank that switches itself off when less is drawn, amperes. */
@@ -47,10 +49,26 @@ const alkaline: VoltageCurve = [
   { used: 1, volts: 0.9 },
 ];
 
+const alkalineCold: Cell['cold'] = [
+  { atC: -20, share: 0.2 },
+  { atC: -10, share: 0.45 },
+  { atC: 0, share: 0.7 },
+  { atC: 10, share: 0.9 },
+  { atC: 20, share: 1 },
+];
+const lithiumCold: Cell['cold'] = [
+  { atC: -20, share: 0.55 },
+  { atC: -10, share: 0.75 },
+  { atC: 0, share: 0.88 },
+  { atC: 10, share: 0.96 },
+  { atC: 20, share: 1 },
+];
+
 /** Capacities at load are typical values from memory. Cell sizes: IEC 60086-2 maxima. */
 const aaa: Cell = {
   id: 'aaa',
   name: 'AAA alkaline',
+  cold: alkalineCold,
   internalOhm: 0.25,
   lithium: false,
   nominalV: 1.5,
@@ -68,6 +86,7 @@ const aaa: Cell = {
 const aa: Cell = {
   id: 'aa',
   name: 'AA alkaline',
+  cold: alkalineCold,
   internalOhm: 0.15,
   lithium: false,
   nominalV: 1.5,
@@ -85,6 +104,7 @@ const aa: Cell = {
 const nineVolt: Cell = {
   id: '9v',
   name: '9 V alkaline block',
+  cold: alkalineCold,
   internalOhm: 1.7,
   lithium: false,
   nominalV: 9,
@@ -101,6 +121,7 @@ const nineVolt: Cell = {
 const coin: Cell = {
   id: 'cr2032',
   name: 'CR2032 coin',
+  cold: lithiumCold,
   internalOhm: 15,
   lithium: true,
   nominalV: 3,
@@ -122,6 +143,7 @@ const coin: Cell = {
 const lithium: Cell = {
   id: '18650',
   name: 'protected 18650 lithium cell',
+  cold: lithiumCold,
   lithium: true,
   wantsFuse: true,
   internalOhm: 0.08,
@@ -146,6 +168,7 @@ const lithium: Cell = {
 const bank: Cell = {
   id: 'usb-bank',
   name: 'USB power bank',
+  cold: lithiumCold,
   lithium: true,
   internalOhm: 0.1,
   sleepsBelowA: 0.06,
@@ -172,6 +195,9 @@ const holder = (
   massG: number,
   price: number,
 ): Pack => ({ id, name, cell, series, lengthMm, widthMm, thickMm, massG, price, holderSure: 'memory' });
+
+/** Every kind of cell, by its id. */
+export const cells: readonly Cell[] = [coin, aaa, aa, nineVolt, lithium, bank];
 
 /** Holder sizes are typical, from memory: cell maximum plus walls and springs. */
 export const packs: Pack[] = [

@@ -15,7 +15,17 @@ export type SteadyLoad =
       traceOhm: number;
     }
   /** Addressable lamps and their controller: the current at their brightest, what of it they draw dark, and the least voltage they work at. */
-  | { kind: 'digital'; name: string; lamps: number; amps: number; restA: number; leastV: number };
+  | {
+      kind: 'digital';
+      name: string;
+      lamps: number;
+      amps: number;
+      restA: number;
+      leastV: number;
+      ratedV: number;
+    }
+  /** A bought board, lamp chain or speaker: what it was measured to draw at its voltage, and where it gives out. */
+  | { kind: 'board'; name: string; amps: number; leastV: number; ratedV: number; lit: boolean };
 
 /** A 12 V strip: cut every 50 mm, three LEDs a segment, 20 mA each; typical, from memory. */
 export const strip12V = {
@@ -36,6 +46,7 @@ export const strip5V = {
   pitchMm: 1000 / 60,
   fullA: 0.06,
   darkA: 0.001,
+  ratedV: 5,
   leastV: 3.7,
   widthMm: 10,
   thickMm: 3,

@@ -28,6 +28,7 @@ export {
   type Ruled,
   type Side,
 } from './panel';
+export { FLOOR_MM, layersRoom, layersUnder, pocketCut } from './layers';
 export { bandAlong, insetOf, onGrid, spotsAlong } from './patch';
 export { netsOf, type Nets } from './nets';
 export { nearestOn } from './pick';

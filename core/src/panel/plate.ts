@@ -1,6 +1,7 @@
 import {
   add3,
   boundsOf,
+  common,
   contains,
   cross3,
   dist2,
@@ -10,6 +11,7 @@ import {
   signedArea,
   type Vec2,
   type Vec3,
+  without,
 } from '../geometry';
 import type { FoamSheet } from '../materials';
 import { edgeRun } from './edgeRun';
@@ -163,11 +165,24 @@ export function plateVolumeMm3(plate: Plate, thicknessMm: number): number {
   const solid = plate.sections
     ? meshVolume(plateMesh(plate, thicknessMm))
     : regionArea(plateRegion(plate)) * thicknessMm;
-  const hollow = plate.cuts.reduce(
-    (sum, { outline, recess }) => sum + (recess ? signedArea(outline) * recess.depthMm : 0),
-    0,
-  );
-  return Math.max(0, solid - hollow);
+  return Math.max(0, solid - hollowMm3(plate));
+}
+
+/** What is cut to a depth, the deepest first: where one lies in another, or over what is cut right through, it counts once. */
+function hollowMm3(plate: Plate): number {
+  const recesses = plate.cuts.flatMap(({ outline, recess }) => (recess ? [{ outline, ...recess }] : []));
+  if (recesses.length === 0) return 0;
+  return (['inner', 'outer'] as const).reduce((sum, face) => {
+    let left = plateRegion(plate);
+    let mm3 = 0;
+    for (const { outline, depthMm } of recesses
+      .filter((r) => r.face === face)
+      .sort((a, b) => b.depthMm - a.depthMm)) {
+      mm3 += regionArea(common(left, [outline])) * depthMm;
+      left = without(left, [outline]);
+    }
+    return sum + mm3;
+  }, 0);
 }
 
 /** Edges of the outline on the outer face. */

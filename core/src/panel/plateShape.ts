@@ -12,6 +12,8 @@ export interface PlateCut {
   id: string;
   name: string;
   outline: Vec2[];
+  /** The feature it is cut for. */
+  of?: string;
   /** A stick lies in it. */
   channel?: true;
   /** From which face, and how deep; right through when absent. */

@@ -7,6 +7,10 @@ import type { LaidPanel } from './lay';
 export interface Room {
   id: string;
   name: string;
+  /** The panel it lies behind or is cut into, as whose flat piece it is drawn. */
+  panel?: string;
+  /** There is nothing but foam until what goes in is cut out of it. */
+  solid?: true;
   outline: Vec2[];
   /** Room under a spot, mm; none outside. */
   depthAt: (p: Vec2) => number | undefined;
@@ -68,6 +72,7 @@ export function gapRoom(laid: LaidPanel, gapMm: readonly number[][], liningMm: n
   return {
     id: `gap:${panel.id}`,
     name: `behind ${panel.name}`,
+    panel: panel.id,
     outline: piece.outline,
     middle: {
       x: (Math.min(...xs) + Math.max(...xs)) / 2,

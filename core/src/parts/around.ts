@@ -51,11 +51,14 @@ export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!)
 /** The part's form worked out, with its flat panels parted where its features part them. */
 export function modelOf(part: Part, around: Around, ply?: Ply): Model {
   const model = formOf(around.kinds, part.form).model(formInput(part, around, ply));
-  const panels = part.features.reduce<Model['panels']>(
-    (now, feature) => around.kinds.features.get(feature.kind)?.divide?.(now, feature) ?? now,
+  const panels = part.features.reduce<readonly Panel[]>(
+    (now, feature) =>
+      around.kinds.features
+        .get(feature.kind)
+        ?.divide?.(now, feature, foamFor(around, ply ?? part.stack[0]!)) ?? now,
     model.panels,
   );
-  return panels === model.panels ? model : { ...model, panels };
+  return panels === model.panels ? model : { ...model, panels: [...panels] };
 }
 
 /** The foam of each panel: its own, or the part's. */

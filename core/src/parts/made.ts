@@ -8,6 +8,7 @@ import {
   bendingOf,
   eachOf,
   gapRoom,
+  layersRoom,
   type Join,
   type LaidPanel,
   layerOf,
@@ -147,6 +148,7 @@ export function makePart(
           liningMm,
         ),
       ),
+    ...laid.filter((l) => l.panel.plate?.backed).map((l) => layersRoom(l, laid)),
     ...model.rooms,
   ];
   const zone = zoneOf(part);
@@ -164,7 +166,7 @@ export function makePart(
   const featured = part.features.reduce((all, feature) => {
     const kind = around.kinds.features.get(feature.kind);
     if (!kind) return all;
-    return add(all, kind.lay(on, kind.divide ? feature : repointed(feature, laid)));
+    return add(all, kind.lay(on, kind.parts ? feature : repointed(feature, laid)));
   }, nothing());
   const shell = laid.map((l) => l.piece);
   const wear = before ?? (zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded));

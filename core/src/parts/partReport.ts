@@ -37,6 +37,8 @@ export interface RoomReport {
   name: string;
   outline: Vec2[];
   middle: Vec2;
+  panel?: string;
+  solid?: true;
 }
 
 /** A panel and its edges, as places name them. */
@@ -229,7 +231,14 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     extras,
     drawn: featured.drawn,
     surfaces: made.surfaces,
-    rooms: made.rooms.map(({ id, name, outline, middle }) => ({ id, name, outline, middle })),
+    rooms: made.rooms.map(({ id, name, outline, middle, panel, solid }) => ({
+      id,
+      name,
+      outline,
+      middle,
+      ...(panel !== undefined && { panel }),
+      ...(solid && { solid }),
+    })),
     anchors: anchorsOf(made),
     cores: model.cores,
     ...(model.heldAt && { heldAt: model.heldAt }),

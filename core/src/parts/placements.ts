@@ -58,7 +58,7 @@ const weights: Record<Tilt, { wire: number; room: number; balance: number }> = {
 
 /** Where a thing of a room lies, as the document has it; nothing off the foam. */
 function placeIn(room: Room, at: Vec2, turnDeg: number, made: MadePart): Place | undefined {
-  const laid = made.laid.find((l) => room.id === `gap:${l.panel.id}`);
+  const laid = made.laid.find((l) => room.panel === l.panel.id);
   if (!laid)
     return {
       on: 'room',
@@ -97,17 +97,18 @@ export function placements(
   const now = made.rooms.find((r) => r.id === roomId);
   const here = now && footAt(item, now);
   // What the foam itself gives, by a pocket or because the thing goes through it.
-  const foamMm = now && here && roomId.startsWith('gap:') ? Math.max(0, haveMm - here) : 0;
+  const foamMm =
+    now && here && made.rooms.some((r) => r.id === roomId && r.panel !== undefined && !r.solid)
+      ? Math.max(0, haveMm - here)
+      : 0;
   const middle = made.model.heldAt ?? meshWeight(solidOf(made.laid).mesh, 1).at;
   const lamps = others.filter((i) => i.lamp).map((i) => i.at);
   const found: Found[] = [];
   let best: NoPlace = { shortMm: Infinity, where: '' };
   for (const room of made.rooms) {
-    const extra = room.id.startsWith('gap:') ? foamMm : 0;
+    const extra = room.panel !== undefined && !room.solid ? foamMm : 0;
     const b = boundsOf(room.outline);
-    const lampsHere = others.flatMap((o) =>
-      o.lamp && o.flat && room.id === `gap:${o.pieceId}` ? [o.flat] : [],
-    );
+    const lampsHere = others.flatMap((o) => (o.lamp && o.flat && room.panel === o.pieceId ? [o.flat] : []));
     const taken = others.flatMap((o) =>
       o.fit?.roomId === room.id && o.fit.outline.length > 2 ? [o.fit.outline] : [],
     );

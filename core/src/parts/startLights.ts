@@ -14,7 +14,7 @@ const kindOf = ({ features }: Kinds, electric: FeatureKind['electric']): Feature
 function largest(made: PartReport): string {
   const hanging = new Set(made.surfaces.filter((s) => s.loose).map((s) => s.pieceId));
   const shell = made.pieces.filter((p) => p.role === 'shell' && !hanging.has(p.id));
-  const roomy = shell.filter((p) => made.rooms.some((r) => r.id === `gap:${p.id}`));
+  const roomy = shell.filter((p) => made.rooms.some((r) => r.panel === p.id && !r.solid));
   return (roomy.length > 0 ? roomy : shell).reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a)).id;
 }
 

@@ -63,6 +63,11 @@ function wiringLines(wirings: readonly Wiring[]): CostLine[] {
   const metresOf = (awg: number): number =>
     wirings.reduce((sum, w) => sum + (w.awg === awg ? (w.wireMm * w.copies) / 1000 : 0), 0);
   const fuses = wirings.reduce((sum, w) => sum + (w.fused ? w.copies : 0), 0);
+  const boards = wirings.flatMap(({ feed: { regulator }, copies }) =>
+    regulator
+      ? [line(`${regulator.name}, ${regulator.volts} V`, copies, 'pieces', regulator.price, regulator.sure)]
+      : [],
+  );
   const connectors = wirings.reduce((sum, w) => sum + w.crossings * w.copies, 0);
   return [
     ...(strings > 0 ? [line('resistors, ¼ W', strings, 'pieces', 0.05, 'memory')] : []),
@@ -71,6 +76,7 @@ function wiringLines(wirings: readonly Wiring[]): CostLine[] {
       return metres > 0 ? [line(`hook-up wire, AWG ${awg}`, metres, 'metres', 0.5, 'memory')] : [];
     }),
     ...(fuses > 0 ? [line('inline fuse with holder', fuses, 'pieces', 1.5, 'memory')] : []),
+    ...boards,
     ...(connectors > 0 ? [line('two-pole connectors', connectors, 'pairs', 0.6, 'memory')] : []),
   ];
 }

@@ -68,7 +68,17 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
     make(
       'test1',
       'test on the bench',
-      ['Every lamp lit, pack and switch as they will be worn.', ...fed.map(meterWords)].join(' '),
+      [
+        ...fed.flatMap(({ feed: { regulator } }) =>
+          regulator
+            ? [
+                `Set the ${regulator.name} to ${printVolts(regulator.volts)} with a meter before a lamp is joined to it.`,
+              ]
+            : [],
+        ),
+        'Every lamp lit, pack and switch as they will be worn.',
+        ...fed.map(meterWords),
+      ].join(' '),
       10,
       id('solder'),
       {

@@ -1,7 +1,7 @@
 import type { CircuitReport } from '../circuit';
 
 /** What planning needs to know of a circuit. */
-export interface Wiring extends Pick<CircuitReport, 'working' | 'pack' | 'switch'> {
+export interface Wiring extends Pick<CircuitReport, 'working' | 'pack' | 'switch' | 'feed'> {
   name: string;
   copies: number;
   partIds: readonly string[];

@@ -65,7 +65,10 @@ function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
   const straps = fasteningsG(fitting.straps);
   const counted = parts.reduce((sum, p) => sum + fasteningsG(p.fastenings) * p.copies, 0);
   return {
-    massG: own + (straps - counted) + circuits.reduce((sum, c) => sum + c.wireG * c.copies, 0),
+    massG:
+      own +
+      (straps - counted) +
+      circuits.reduce((sum, c) => sum + (c.wireG + (c.feed.regulator?.massG ?? 0)) * c.copies, 0),
     foamAreaMm2: parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0),
     sheets: packed.sheets.length,
     cost: cost.reduce((sum, l) => sum + l.total, 0),
@@ -151,7 +154,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     lastPacked = { pieces, packed };
     const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
     const sticks = sticksOf(parts, catalogue);
-    const circuits = circuitsOf(doc.circuits, body, parts);
+    const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC);
     const steps = buildSteps(doc, parts, fitted, circuits).map((s) => ({
       ...s,
       workMin: Math.ceil(s.workMin * constants.handWork.factor),

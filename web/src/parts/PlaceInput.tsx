@@ -26,7 +26,7 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
     ...(shell.some((p) => p.id === now) ? [] : [{ value: now, label: `${now} (gone)` }]),
     ...shell.map((p) => ({ value: p.id, label: p.name })),
   ];
-  const own = made.rooms.filter((r) => !r.id.startsWith('gap:'));
+  const own = made.rooms.filter((r) => r.panel === undefined);
   switch (place.on) {
     case 'panel':
     case 'room': {

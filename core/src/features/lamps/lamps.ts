@@ -101,7 +101,7 @@ export const lamps = defineFeature<LampParams>({
       return notLaid(feature, 'inside', 'the piece that carried a row of lamps is no longer there.');
     const led = ledBodies[params.body];
     const made = nothing();
-    const room = on.rooms.find((r) => r.id === `gap:${laid.panel.id}`);
+    const room = on.rooms.find((r) => r.panel === laid.panel.id && !r.solid);
     const overhang = Math.max(0, led.lengthMm - laid.foam.thicknessMm.value);
     made.items = Array.from({ length: params.count }, (_, i): Item => {
       const spot = spotFrom(laid, place, i * params.pitchMm);

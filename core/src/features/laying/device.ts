@@ -7,7 +7,7 @@ import { spotFrom, type Spot } from './spot';
 /** Something solid put behind a panel or into a room. */
 export interface Footing {
   room: Room;
-  /** The panel it lies behind, when it does. */
+  /** The panel it lies behind or is cut into, when it does. */
   laid?: LaidPanel;
   at: Vec3;
   normal: Vec3;
@@ -35,7 +35,7 @@ export function footingOf(
 ): Footing | undefined {
   if (place.on === 'panel') {
     const laid = panelOf(on, place.panel);
-    const room = laid && on.rooms.find((r) => r.id === `gap:${laid.panel.id}`);
+    const room = laid && on.rooms.find((r) => r.panel === laid.panel.id);
     if (!laid || !room) return undefined;
     return standing(room, spotFrom(laid, place, 0), place.turnDeg, size, laid);
   }

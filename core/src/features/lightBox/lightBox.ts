@@ -188,7 +188,7 @@ export const lightBox = defineFeature<BoxParams>({
     const back = piece('back', 'back of the light box', w + 2 * t, h + 2 * t);
     const lamps = boxFace(params).sources;
     const spot = spotFrom(laid, place, 0);
-    const room = on.rooms.find((r) => r.id === `gap:${laid.panel.id}`);
+    const room = on.rooms.find((r) => r.panel === laid.panel.id && !r.solid);
     const behind = laid.foam.thicknessMm.value + params.layers * diffuser.thicknessMm + deep;
     // The lamps stand in the back; their leads and the wires lie behind it.
     const needMm = params.layers * diffuser.thicknessMm + deep + led.lengthMm;

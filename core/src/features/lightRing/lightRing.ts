@@ -59,6 +59,7 @@ export const lightRing = defineFeature<ParamsOf<typeof fields>>({
             amps: controller.amps + ring.lamps * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
             restA: controller.amps + ring.lamps * strip5V.darkA,
             leastV: strip5V.leastV,
+            ratedV: strip5V.ratedV,
           },
           fit: {
             needMm: THICK_MM,

@@ -78,6 +78,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
           amps: controller.amps + parts * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
           restA: controller.amps + parts * strip5V.darkA,
           leastV: strip5V.leastV,
+          ratedV: strip5V.ratedV,
         }
       : {
           kind: 'segments',
@@ -95,7 +96,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
       { on: 'panel', panel: place.panel, u: middle[0], v: middle[1], turnDeg: 0 },
       0,
     );
-    const room = on.rooms.find((r) => r.id === `gap:${laid.panel.id}`);
+    const room = on.rooms.find((r) => r.panel === laid.panel.id && !r.solid);
     const haveMm = Math.min(...run.map((p) => room?.depthAt(p) ?? 0));
     return {
       ...nothing(),

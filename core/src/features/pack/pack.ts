@@ -5,13 +5,16 @@ import { footprintOutline } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf, type Footing } from '../laying/device';
+import { deviceCut, pocketChecks } from '../laying/devicePocket';
+import { addLid, closedIn, lidSeat, sizedOf } from './lid';
+import { OWN, ownPack, ownPackFields, ownPackStart } from './ownPack';
 import { pocketDepthMm, snugPocketMm } from '../pocket/recess';
 
 const fields = [
   choice(
     'packId',
     'Pack',
-    packs.map((p) => [p.id, p.name] as const),
+    [...packs.map((p) => [p.id, p.name] as const), [OWN, 'another, measured'] as const],
     'Cells and holder.',
     'Form',
     { open: true },
@@ -25,6 +28,16 @@ const fields = [
     ],
     'Gives the pack more room behind a shell.',
   ),
+  choice(
+    'hatch',
+    'Lid over it',
+    [
+      ['lid', 'flush lid on magnets'],
+      ['none', 'none'],
+    ],
+    'Of a pocket in layers: cells come out without a knife.',
+  ),
+  ...ownPackFields,
 ] as const;
 
 type PackParams = ParamsOf<typeof fields>;
@@ -44,11 +57,19 @@ export const pack = defineFeature<PackParams>({
   places: ['panel', 'room'],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
-    params: { packId: '3xaaa', pocket: 'cut' },
+    params: { packId: '3xaaa', pocket: 'cut', hatch: 'lid', ...ownPackStart },
   }),
+  divide: (panels, { id, place, params }, foamOf) => {
+    const source = params.packId === OWN ? ownPack(params) : packs.find((p) => p.id === params.packId);
+    if (!source) return panels;
+    const cut = deviceCut(panels, { id, place }, sizedOf(source, params), foamOf);
+    return cut === panels || params.hatch === 'none'
+      ? cut
+      : deviceCut(cut, { id, place }, { id: `${id}.lid`, ...lidSeat(source) }, foamOf);
+  },
   lay: (on, feature) => {
     const { id, params } = feature;
-    const source = on.packs.find((p) => p.id === params.packId);
+    const source = params.packId === OWN ? ownPack(params) : on.packs.find((p) => p.id === params.packId);
     if (!source)
       return {
         ...nothing(),
@@ -68,8 +89,11 @@ export const pack = defineFeature<PackParams>({
     const footing = footingOf(on, feature, source);
     if (!footing) return notLaid(feature, 'inside', 'the place that held the pack is no longer there.');
     const pocketMm =
-      footing.laid && params.pocket === 'cut' ? pocketDepthMm(footing.laid.foam.thicknessMm.value) : 0;
+      footing.laid && !footing.room.solid && params.pocket === 'cut'
+        ? pocketDepthMm(footing.laid.foam.thicknessMm.value)
+        : 0;
     const haveMm = footing.depthMm + pocketMm;
+    const sized = sizedOf(source, params);
     const made = nothing();
     made.items.push({
       id,
@@ -115,7 +139,13 @@ export const pack = defineFeature<PackParams>({
           mark: { kind: 'pocket', points, text: 'pocket, back' },
         });
     }
-    made.checks = checksOf(on, feature, source, footing, haveMm);
+    if (footing.room.solid) {
+      made.checks = [
+        ...pocketChecks(on, feature, footing, sized),
+        ...closedIn(on, feature, footing, source, params),
+      ];
+      if (params.hatch === 'lid') addLid(made, on, feature, footing, source);
+    } else made.checks = checksOf(on, feature, source, footing, haveMm);
     return made;
   },
 });

@@ -57,6 +57,7 @@ export const parting = defineFeature<PartingParams>({
   verb: 'Part it',
   summary: 'Parts a board or a lamination in two along a line: longer than a sheet, or than the luggage.',
   station: 'shape',
+  parts: true,
   fields,
   places: ['panel'],
   cures: 'split',

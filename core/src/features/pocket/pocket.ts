@@ -2,7 +2,9 @@ import { length, type ParamsOf } from '../../document';
 import { contains } from '../../geometry';
 import { footprintOutline } from '../../panel';
 import { trimNumber } from '../../units';
-import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
+import { defineFeature, featurePath, nothing, notLaid, panelOf, type Work } from '../contract';
+import { footingOf } from '../laying/device';
+import { deviceCut, pocketChecks } from '../laying/devicePocket';
 import { pocketDepthMm, snugPocketMm } from './recess';
 
 const fields = [
@@ -11,12 +13,24 @@ const fields = [
   length('deepMm', 'Depth', [1, 40], 'Cut from the back; 2 mm of skin stay.'),
 ] as const;
 
+const work: Work = {
+  step: 'pockets',
+  when: 'flat',
+  verb: 'cut',
+  what: 'pockets',
+  count: 1,
+  eachMin: 8,
+  detail: 'On the inside of the traced line, level by level; a rotary tool evens the floor.',
+  cautions: ['blade', 'dust'],
+  waitMin: 0,
+};
+
 /** A pocket cut into the back of the foam for anything. */
 export const pocket = defineFeature<ParamsOf<typeof fields>>({
   kind: 'pocket',
   label: 'Pocket',
   verb: 'Pocket',
-  summary: 'Cut into the back of the foam, snug round what goes in.',
+  summary: 'Cut into the back of a shell, or into as many layers of a lamination as it is deep.',
   station: 'inside',
   fields,
   places: ['panel'],
@@ -24,8 +38,17 @@ export const pocket = defineFeature<ParamsOf<typeof fields>>({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
     params: { widthMm: 30, lengthMm: 30, deepMm: 3 },
   }),
+  divide: (panels, { id, place, params }, foamOf) =>
+    deviceCut(panels, { id, place }, { ...params, name: 'pocket' }, foamOf),
   lay: (on, feature) => {
     const { place, params } = feature;
+    const footing = footingOf(on, feature, params);
+    if (footing?.room.solid)
+      return {
+        ...nothing(),
+        work: [work],
+        checks: pocketChecks(on, feature, footing, { ...params, name: 'pocket' }),
+      };
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
     if (!laid || place.on !== 'panel')
       return notLaid(feature, 'inside', 'the piece that carried a pocket is no longer there.');
@@ -50,19 +73,7 @@ export const pocket = defineFeature<ParamsOf<typeof fields>>({
           },
         },
       ],
-      work: [
-        {
-          step: 'pockets',
-          when: 'flat',
-          verb: 'cut',
-          what: 'pockets in the back',
-          count: 1,
-          eachMin: 8,
-          detail: 'On the inside of the traced line, level by level; a rotary tool evens the floor.',
-          cautions: ['blade', 'dust'],
-          waitMin: 0,
-        },
-      ],
+      work: [work],
       checks:
         params.deepMm > most
           ? [

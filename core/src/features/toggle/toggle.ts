@@ -1,19 +1,30 @@
 import { choice, type ParamsOf } from '../../document';
-import { switches } from '../../materials';
+import { type Switch, switches } from '../../materials';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid } from '../contract';
+import { OWN, ownSwitch, ownSwitchFields, ownSwitchStart } from './ownSwitch';
 import { footingOf } from '../laying/device';
+import { deviceCut, pocketChecks } from '../laying/devicePocket';
 
 const fields = [
   choice(
     'switchId',
     'Switch',
-    switches.map((s) => [s.id, `${s.name} (${s.kind})`] as const),
+    [...switches.map((s) => [s.id, `${s.name} (${s.kind})`] as const), [OWN, 'another, measured'] as const],
     'Up means on.',
     'Form',
     { open: true },
   ),
+  ...ownSwitchFields,
 ] as const;
+
+/** Room for the switch, its lever and its legs. */
+const sizedOf = ({ widthMm, lengthMm, throwMm, deepMm, name }: Switch) => ({
+  widthMm,
+  lengthMm: lengthMm + throwMm,
+  deepMm,
+  name,
+});
 
 /** A switch set in the foam or in a room. */
 export const toggle = defineFeature<ParamsOf<typeof fields>>({
@@ -27,11 +38,17 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
   places: ['panel', 'room'],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
-    params: { switchId: 'slide' },
+    params: { switchId: 'slide', ...ownSwitchStart },
   }),
+  divide: (panels, { id, place, params }, foamOf) => {
+    const found =
+      params.switchId === OWN ? ownSwitch(params) : switches.find((s) => s.id === params.switchId);
+    return found ? deviceCut(panels, { id, place }, sizedOf(found), foamOf) : panels;
+  },
   lay: (on, feature) => {
     const { id, params } = feature;
-    const found = on.switches.find((s) => s.id === params.switchId);
+    const found =
+      params.switchId === OWN ? ownSwitch(params) : on.switches.find((s) => s.id === params.switchId);
     if (!found)
       return {
         ...nothing(),
@@ -55,7 +72,8 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
     if (!footing) return notLaid(feature, 'inside', 'the place that held the switch is no longer there.');
     const made = nothing();
     // A switch is set through the foam, so that its thickness counts.
-    const haveMm = footing.depthMm + (footing.laid?.foam.thicknessMm.value ?? 0);
+    const { solid } = footing.room;
+    const haveMm = footing.depthMm + (solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0));
     made.items.push({
       id,
       featureId: id,
@@ -79,16 +97,19 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
         profile: footing.profile,
       },
     });
-    made.bought.push({
-      what: found.name,
-      unit: 'switches',
-      count: 1,
-      each: found.price,
-      massG: 0,
-      sure: found.sure,
-    });
+    // One that was salvaged is not bought.
+    if (params.switchId !== OWN)
+      made.bought.push({
+        what: found.name,
+        unit: 'switches',
+        count: 1,
+        each: found.price,
+        massG: 0,
+        sure: found.sure,
+      });
+    made.checks.push(...pocketChecks(on, feature, footing, sizedOf(found)));
     const short = found.deepMm - haveMm;
-    if (short > 0.05)
+    if (short > 0.05 && !solid)
       made.checks.push({
         id: `switch-room-${id}`,
         severity: 'mind',

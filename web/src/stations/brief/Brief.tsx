@@ -64,6 +64,19 @@ export function Brief() {
           help="How long the lamps must burn at the event."
         />
         <NumberField
+          label="How cold it is there"
+          value={brief.coldC ?? 20}
+          range={[-30, 45]}
+          suffix="°C"
+          onChange={(c) =>
+            set((b) => {
+              if (c === 20) delete b.coldC;
+              else b.coldC = c;
+            })
+          }
+          help="Cells give less in the cold."
+        />
+        <NumberField
           label="Budget"
           value={brief.budget}
           range={[0, 1_000_000]}

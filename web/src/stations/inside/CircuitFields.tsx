@@ -2,7 +2,14 @@ import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Circuit, Part } from '@fomrik/core/document';
 import { printVolts, trimNumber } from '@fomrik/core/units';
 import { effectWords, type EffectKind } from '@fomrik/core/light';
-import { gaugeMm, gauges, startGauge, type Gauge } from '@fomrik/core/materials';
+import {
+  gaugeMm,
+  gauges,
+  regulators,
+  startGauge,
+  type Gauge,
+  type RegulatorKind,
+} from '@fomrik/core/materials';
 import { standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { Plus, X } from 'lucide-react';
@@ -176,6 +183,34 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
                 />
                 Fuse by the pack
               </label>
+              <ChoiceField
+                label="Regulator"
+                value={circuit.regulator?.kind ?? ''}
+                choices={[
+                  { value: '', label: 'none: straight from the pack' },
+                  ...Object.values(regulators).map((r) => ({ value: r.kind, label: r.name })),
+                ]}
+                help="Behind the switch; holds the lamps’ voltage while the cells sink."
+                onChange={(kind) =>
+                  set(circuit.id, (c) => {
+                    if (kind === '') delete c.regulator;
+                    else c.regulator = { kind: kind as RegulatorKind, volts: c.regulator?.volts ?? 5 };
+                  })
+                }
+              />
+              {circuit.regulator && (
+                <NumberField
+                  label="Set to"
+                  value={circuit.regulator.volts}
+                  range={[1.5, 24]}
+                  suffix="V"
+                  onChange={(volts) =>
+                    set(circuit.id, (c) => {
+                      if (c.regulator) c.regulator.volts = volts;
+                    })
+                  }
+                />
+              )}
               <ChoiceField
                 label="Effect"
                 value={circuit.effect?.kind ?? 'steady'}

@@ -2,7 +2,7 @@ import type { CircuitReport } from '@fomrik/core/circuit';
 import { useEffect, useRef } from 'react';
 import { useBuild } from '../../store/build';
 
-/** Current against hours as the cells sag, with the hours the event asks. */
+/** Brightness against hours as the cells sag, with the hours the event asks. */
 export function RunChart({ circuit }: { circuit: CircuitReport | undefined }) {
   const box = useRef<HTMLDivElement>(null);
   const wanted = useBuild((s) => s.doc.brief.lightHours);
@@ -13,17 +13,19 @@ export function RunChart({ circuit }: { circuit: CircuitReport | undefined }) {
     let gone = false;
     void import('../../parts/plotly').then(({ default: Plotly }) => {
       if (gone) return;
-      const top = Math.max(...run.points.map((p) => p.currentA)) * 1100;
+      const top = 110;
       void Plotly.react(
         target,
         [
           {
             x: run.points.map((p) => p.hour),
-            y: run.points.map((p) => p.currentA * 1000),
+            y: run.points.map((p) => p.lightShare * 100),
+            customdata: run.points.map((p) => [p.currentA * 1000, p.volts]),
             type: 'scatter',
             mode: 'lines',
             line: { color: '#d98e06', width: 3 },
-            hovertemplate: '%{x:.1f} h: %{y:.0f} mA<extra></extra>',
+            hovertemplate:
+              '%{x:.1f} h: %{y:.0f} %, %{customdata[0]:.0f} mA at %{customdata[1]:.1f} V<extra></extra>',
           },
         ],
         {
@@ -37,7 +39,7 @@ export function RunChart({ circuit }: { circuit: CircuitReport | undefined }) {
             gridcolor: '#c9d3cd',
             zeroline: false,
           },
-          yaxis: { title: { text: 'mA' }, range: [0, top], gridcolor: '#c9d3cd', zeroline: false },
+          yaxis: { title: { text: 'brightness, %' }, range: [0, top], gridcolor: '#c9d3cd', zeroline: false },
           shapes: [
             {
               type: 'line',

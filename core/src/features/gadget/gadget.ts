@@ -1,0 +1,148 @@
+import { choice, length, number, type ParamsOf } from '../../document';
+import { trimNumber } from '../../units';
+import { defineFeature, nothing, notLaid } from '../contract';
+import { footingOf } from '../laying/device';
+import { deviceCut, pocketChecks } from '../laying/devicePocket';
+
+const kinds = [
+  ['torch', 'salvaged torch board'],
+  ['fairy', 'fairy lights'],
+  ['speaker', 'small speaker and its board'],
+  ['fan', 'fan'],
+  ['other', 'something else'],
+] as const;
+
+/** What gives no light. */
+const dark = new Set<string>(['speaker', 'fan']);
+
+const fields = [
+  choice('what', 'What', kinds, 'Told in the lists by this name.'),
+  length('lengthMm', 'Long', [3, 250], 'Measured, with room for its leads.'),
+  length('widthMm', 'Wide', [3, 200], 'Measured.'),
+  length('thickMm', 'Thick', [1, 100], 'Measured.'),
+  number('massG', 'Weighs', [0.1, 1000], 'g', 'With its leads.'),
+  number('volts', 'Made for', [1, 24], 'V', 'What its own cells gave, or what is printed on it.'),
+  number(
+    'drawsMa',
+    'Draws',
+    [0.5, 3000],
+    'mA',
+    'Measured with a meter in one of its leads, at that voltage.',
+  ),
+  number(
+    'leastV',
+    'Gives out below',
+    [0.5, 24],
+    'V',
+    'Where it goes dim or dumb; about two thirds of its voltage if you do not know.',
+  ),
+] as const;
+
+const sizedOf = ({ widthMm, lengthMm, thickMm }: ParamsOf<typeof fields>) => ({
+  widthMm,
+  lengthMm,
+  deepMm: thickMm,
+  name: 'device',
+});
+
+/** Anything that draws current and is known by measuring it: a board out of a torch, fairy lights, a speaker. */
+export const gadget = defineFeature<ParamsOf<typeof fields>>({
+  kind: 'gadget',
+  label: 'Measured device',
+  verb: 'Device',
+  summary:
+    'A board out of a torch, fairy lights, a small speaker or a fan, by its measured size and current.',
+  station: 'inside',
+  electric: 'load',
+  steady: true,
+  fields,
+  places: ['panel', 'room'],
+  start: ({ panel, at }) => ({
+    place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
+    params: {
+      what: 'torch',
+      lengthMm: 24,
+      widthMm: 24,
+      thickMm: 8,
+      massG: 6,
+      volts: 4.5,
+      drawsMa: 60,
+      leastV: 3,
+    },
+  }),
+  divide: (panels, { id, place, params }, foamOf) =>
+    deviceCut(panels, { id, place }, sizedOf(params), foamOf),
+  lay: (on, feature) => {
+    const { id, params } = feature;
+    const size = { widthMm: params.widthMm, lengthMm: params.lengthMm };
+    const footing = footingOf(on, feature, size);
+    if (!footing) return notLaid(feature, 'inside', 'the place that held a device is no longer there.');
+    const name = kinds.find(([value]) => value === params.what)![1];
+    const haveMm = footing.depthMm;
+    const short = params.thickMm - haveMm;
+    return {
+      ...nothing(),
+      items: [
+        {
+          id,
+          featureId: id,
+          name,
+          at: footing.at,
+          normal: footing.normal,
+          ...(footing.laid && { pieceId: footing.laid.panel.id, flat: footing.flat }),
+          marginMm: footing.marginMm,
+          massG: params.massG,
+          steady: {
+            kind: 'board',
+            name,
+            amps: params.drawsMa / 1000,
+            leastV: Math.min(params.leastV, params.volts),
+            ratedV: params.volts,
+            lit: !dark.has(params.what),
+          },
+          fit: {
+            needMm: params.thickMm,
+            haveMm,
+            ...size,
+            pocketMm: 0,
+            foamMm: footing.laid?.foam.thicknessMm.value ?? 0,
+            roomId: footing.room.id,
+            outline: footing.outline,
+            profile: footing.profile,
+          },
+        },
+      ],
+      work: [
+        {
+          step: 'devices',
+          when: 'formed',
+          verb: 'prepare',
+          what: 'measured devices',
+          count: 1,
+          eachMin: 15,
+          detail:
+            'Take its own cells out first. Mark plus and minus before a wire is cut, measure what it draws, solder, and test it on the bench pack. Nothing that was ever plugged into the mains is opened.',
+          cautions: ['solder'],
+          waitMin: 0,
+        },
+      ],
+      checks: footing.room.solid
+        ? pocketChecks(on, feature, footing, sizedOf(params))
+        : short > 0.05
+          ? [
+              {
+                id: `device-deep-${id}`,
+                severity: 'mind',
+                station: 'inside',
+                title: `the ${name} is ${trimNumber(params.thickMm)} mm thick, ${trimNumber(Math.max(0, haveMm))} mm is there.`,
+                why: 'It does not go in, or presses through.',
+                sure: 'measured',
+                excess: short,
+                ...(footing.laid && { pieceId: footing.laid.panel.id }),
+                cures: [{ need: 'room', mm: short }],
+              },
+            ]
+          : [],
+    };
+  },
+});

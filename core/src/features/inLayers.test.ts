@@ -1,0 +1,176 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { Feature, Params, Part } from '../document';
+import { boundsOf, contains, signedArea } from '../geometry';
+import { newPart, partReport, placements, standardKinds } from '../parts';
+import { aroundOf } from '../parts/testing/worn.test';
+
+const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
+
+/** A drawn board of four layers, 260 by 120, with features on it; no stick in it. */
+function slab(features: Feature[], layersMm = [6, 10, 10, 6], foamId = 'dense-eva'): Part {
+  const part = newPart('slab', wearer, 'shield');
+  return {
+    ...part,
+    stack: layersMm.map((nominalMm) => ({ foamId, nominalMm })),
+    features,
+    params: {
+      ...part.params,
+      shape: 'drawn',
+      bevelMm: 0,
+      bossMm: 0,
+      outline: [
+        [-130, 0],
+        [130, 0],
+        [130, 120],
+        [-130, 120],
+      ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner' })),
+    },
+  };
+}
+const put = (kind: string, layer: number, params: Params, u = 0.5, v = 0.5, turnDeg = 0): Feature => ({
+  id: `${kind}-1`,
+  kind,
+  place: { on: 'panel', panel: `board-${layer}`, u, v, turnDeg },
+  params: {
+    ...standardKinds.features.get(kind)!.start({ panel: 'board-4', edge: '', at: { x: 0.5, y: 0.5 } }).params,
+    ...params,
+  },
+});
+const report = (part: Part) => partReport(part, aroundOf());
+const shellsOf = (part: Part) => report(part).pieces.filter((p) => p.role === 'shell');
+const pocketOf = (piece: ReturnType<typeof shellsOf>[number], text: string) =>
+  piece.marks.filter((m) => m.text?.startsWith(text));
+
+describe('things let into a lamination', () => {
+  it('take as many layers as they are deep: right through the upper, to a depth in the last, none below', () => {
+    const pieces = shellsOf(slab([put('pocket', 4, { widthMm: 40, lengthMm: 60, deepMm: 20 })]));
+    expect(pieces).to.have.length(4);
+    const found = pieces.map((p) => pocketOf(p, 'pocket').map((m) => `${m.kind}: ${m.text}`));
+    // 6 and 10 right through; 4 of the 20 are left for the second layer.
+    expect(found).to.deep.equal([[], ['pocket: pocket, 4.0 mm deep'], ['slot: pocket'], ['slot: pocket']]);
+  });
+
+  it('are cut 1 mm under size a side in foam, over it in board, and every layer lies under the one above', () => {
+    for (const [foamId, wide, long] of [
+      ['dense-eva', 38, 58],
+      ['pvc-board', 41, 61],
+    ] as const) {
+      const part = slab(
+        [put('pocket', 4, { widthMm: 40, lengthMm: 60, deepMm: 16 })],
+        [6, 10, 10, 6],
+        foamId,
+      );
+      const cuts = shellsOf(part).flatMap((p) => pocketOf(p, 'pocket'));
+      expect(cuts.length).to.be.at.least(2);
+      for (const { points } of cuts) {
+        const b = boundsOf(points);
+        expect(b.maxX - b.minX).to.be.closeTo(wide, 0.01);
+        expect(b.maxY - b.minY).to.be.closeTo(long, 0.01);
+        // Middle of a board of 260 by 120.
+        expect((b.minX + b.maxX) / 2).to.be.closeTo(130, 0.01);
+        expect((b.minY + b.maxY) / 2).to.be.closeTo(60, 0.01);
+      }
+    }
+  });
+
+  it('weigh what is cut out of them less', () => {
+    const plain = report(slab([]));
+    const cut = report(slab([put('pocket', 4, { widthMm: 42, lengthMm: 62, deepMm: 20 })]));
+    const density = plain.foam.densityKgM3.value;
+    expect(plain.foamG - cut.foamG).to.be.closeTo((40 * 60 * 20 * density) / 1e6, 0.02);
+  });
+
+  it('never break a wall or leave the board without being told, wherever they are put', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          u: fc.double({ min: 0, max: 1, noNaN: true }),
+          v: fc.double({ min: 0, max: 1, noNaN: true }),
+          turnDeg: fc.integer({ min: 0, max: 359 }),
+          deepMm: fc.integer({ min: 1, max: 40 }),
+          layer: fc.integer({ min: 2, max: 4 }),
+          lengthMm: fc.integer({ min: 10, max: 110 }),
+        }),
+        ({ u, v, turnDeg, deepMm, layer, lengthMm }) => {
+          const made = report(slab([put('pocket', layer, { widthMm: 30, lengthMm, deepMm }, u, v, turnDeg)]));
+          const shells = made.pieces.filter((p) => p.role === 'shell');
+          let cutMm3 = 0;
+          for (const piece of shells)
+            for (const { points, kind, text } of pocketOf(piece, 'pocket')) {
+              expect(points.every((p) => contains(piece.outline, p))).to.equal(true);
+              const deep = kind === 'slot' ? piece.thicknessMm : Number(/([\d.]+) mm deep/.exec(text!)![1]);
+              cutMm3 += Math.abs(signedArea(points)) * deep;
+            }
+          const told = made.checks.some((c) => c.id.startsWith('pocket-'));
+          const most = shells.slice(0, layer).reduce((sum, p) => sum + p.thicknessMm, 0) - 3;
+          // As deep as asked, or told of; and a floor of 3 mm under it either way.
+          const asked = 28 * (lengthMm - 2) * Math.min(deepMm, most);
+          if (!told) expect(cutMm3).to.be.closeTo(asked, asked * 0.02 + 28 * lengthMm * 0.06);
+          if (deepMm > most + 0.05) expect(told).to.equal(true);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('a pack under layers is told to be glued in, and goes to the top with a lid that closes its seat', () => {
+    const part = slab([put('pack', 3, { packId: '2xcr2032', hatch: 'none' })]);
+    const closed = report(part).checks.find((c) => c.id.startsWith('pack-closed'))!;
+    expect(closed.severity).to.equal('stop');
+    const [cure] = closed.cures;
+    expect(cure!.label).to.match(/^Into board, layer 4/);
+    const moved = { ...put('pack', 4, { packId: '2xcr2032', hatch: 'lid' }) };
+    const made = report(slab([moved]));
+    expect(made.checks.filter((c) => c.id.startsWith('pack-'))).to.deep.equal([]);
+    const lid = made.pieces.find((p) => p.name === 'lid of the pack')!;
+    const lb = boundsOf(lid.outline);
+    expect([lb.maxX - lb.minX, lb.maxY - lb.minY]).to.deep.equal([24 + 12, 44 + 12]);
+    const top = made.pieces.find((p) => p.id === 'board-4')!;
+    const [seat] = pocketOf(top, 'seat of the lid');
+    const sb = boundsOf(seat!.points);
+    // The lid is pushed in: its seat is 1 mm under it a side.
+    expect([sb.maxX - sb.minX, sb.maxY - sb.minY].map((v) => Math.round(v * 10) / 10)).to.deep.equal([
+      34, 54,
+    ]);
+    expect(seat!.text).to.include('4.0 mm deep');
+    // Lid and pack: what is gone is their pockets, the one in the other counted once.
+    const plain = report(slab([]));
+    const goneMm3 = 34 * 54 * 4 + 22 * 42 * 6;
+    const shellG = (r: typeof made): number =>
+      r.pieces
+        .filter((p) => p.role === 'shell')
+        .reduce((g, p) => g + ((p.volumeMm3 ?? p.areaMm2 * p.thicknessMm) * p.densityKgM3) / 1e6, 0);
+    expect(shellG(plain) - shellG(made)).to.be.closeTo((goneMm3 * plain.foam.densityKgM3.value) / 1e6, 0.01);
+    expect(made.bought.some((b) => b.what.startsWith('magnets'))).to.equal(true);
+  });
+
+  it('a pack too thick for the layers says by how much, and one that runs into a stick says so', () => {
+    const thick = report(slab([put('pack', 3, { packId: '2xaa', hatch: 'lid' })], [6, 6, 6])).checks;
+    // Three of 6 mm less the floor: 15; 17 mm of pack and 4 of lid are 21.
+    expect(thick.find((c) => c.id.startsWith('pocket-deep'))!.excess).to.be.closeTo(6, 0.01);
+    const pistol = newPart('pistol', wearer, 'prop-body');
+    const id = report(pistol).panels.at(-1)!.id;
+    const way = report({
+      ...pistol,
+      features: [
+        {
+          ...put('pocket', 4, { widthMm: 20, lengthMm: 30, deepMm: 18 }),
+          place: { on: 'panel', panel: id, u: 0.5, v: 0.82, turnDeg: 0 },
+        },
+      ],
+    }).checks;
+    expect(way.find((c) => c.id.startsWith('pocket-way'))?.title).to.include('channel of a stick');
+  });
+
+  it('the search finds places in layers for a pack, and each is sound', () => {
+    const part = slab([put('pack', 4, { packId: '2xcr2032', hatch: 'lid' }, 0.02, 0.02)]);
+    const answer = placements(part, aroundOf(), 'pack-1', 'even');
+    if (!('found' in answer)) throw new Error('nothing found');
+    expect(answer.found.length).to.be.at.least(1);
+    for (const { place } of answer.found) {
+      const { checks } = report({ ...part, features: [{ ...part.features[0]!, place }] });
+      expect(checks.filter((c) => c.id.includes('pack-1') && c.severity !== 'note')).to.deep.equal([]);
+    }
+  });
+});

@@ -1,0 +1,134 @@
+import type { Check, Feature } from '../../document';
+import { common, signedArea, type Vec2 } from '../../geometry';
+import { isRigid } from '../../materials';
+import { FLOOR_MM, footprintOutline, layersUnder, type Panel, pocketCut } from '../../panel';
+import { trimNumber } from '../../units';
+import { type FoamOf, featurePath, type LaidPart, panelOf } from '../contract';
+import type { Footing } from './device';
+
+/** A pocket is cut this much under what goes in, each side, in foam, and over it in rigid sheet (common practice; from memory). */
+const UNDER_MM = 1;
+const OVER_MM = 0.5;
+/** Least foam between a pocket and an edge or a channel, mm; common practice, no source. */
+const WALL_MM = 6;
+
+interface Sized {
+  /** Of the cut, where a feature makes more than one. */
+  id?: string;
+  widthMm: number;
+  lengthMm: number;
+  deepMm: number;
+  name: string;
+}
+
+/** The layers a device is let into, cut for it; the same panels where it does not lie in a lamination. */
+export function deviceCut(
+  panels: readonly Panel[],
+  { id, place }: Pick<Feature, 'id' | 'place'>,
+  { widthMm, lengthMm, deepMm, name, id: cutId = id }: Sized,
+  foamOf: FoamOf,
+): readonly Panel[] {
+  if (place.on !== 'panel') return panels;
+  return pocketCut(panels, place.panel, { x: place.u, y: place.v }, foamOf, {
+    id: cutId,
+    of: id,
+    name,
+    deepMm,
+    outlineIn: (foam) => {
+      const more = isRigid(foam.kind) ? 2 * OVER_MM : -2 * UNDER_MM;
+      return footprintOutline({
+        at: { x: 0, y: 0 },
+        widthMm: Math.max(2, widthMm + more),
+        lengthMm: Math.max(2, lengthMm + more),
+        turnDeg: place.turnDeg,
+      });
+    },
+  });
+}
+
+const clearOf = (outline: readonly Vec2[], from: readonly Vec2[]): boolean =>
+  common([[...outline]], [[...from]]).every((r) => Math.abs(signedArea(r)) < 1);
+
+/**
+ * What is wrong with a pocket in a lamination: too deep for the layers under it, a wall too thin, or a stick, another
+ * pocket or an opening in its way. Nothing where the device does not lie in one.
+ */
+export function pocketChecks(
+  on: LaidPart,
+  feature: Pick<Feature, 'id' | 'place'>,
+  footing: Footing,
+  { name, deepMm }: Sized,
+): Check[] {
+  const { id, place } = feature;
+  if (!footing.room.solid || !footing.laid || place.on !== 'panel') return [];
+  const checks: Check[] = [];
+  const middle = {
+    label: 'Middle of the layer',
+    changes: [{ path: featurePath(on, { id }, 'place'), value: { ...place, u: 0.5, v: 0.5 } }],
+  };
+  const { plate } = panelOf(on, place.panel)!.panel;
+  const own = plate!.cuts.find((c) => c.id === id);
+  const wallMm = own ? wallOf(own.outline, plate!.outline) : 0;
+  if (wallMm < WALL_MM)
+    checks.push({
+      id: `pocket-wall-${id}`,
+      severity: own ? 'mind' : 'stop',
+      station: 'inside',
+      title: own
+        ? `the pocket of the ${name} leaves ${trimNumber(wallMm)} mm of wall; keep ${WALL_MM} mm.`
+        : `the pocket of the ${name} breaks the edge of ${footing.laid.panel.name}, and is not cut.`,
+      why: 'A thin wall tears out when the thing is pushed in.',
+      sure: 'practice',
+      excess: WALL_MM - wallMm,
+      pieceId: footing.laid.panel.id,
+      cures: [middle],
+    });
+  // In whichever layer it is: a stick in its channel, another pocket, an opening.
+  const layers = layersUnder(
+    footing.laid.panel,
+    on.panels.map((l) => l.panel),
+    (p) => on.panels.find((l) => l.panel === p)!.foam.thicknessMm.value,
+  );
+  const inWay = layers.flatMap(({ plate: layer }) => {
+    const cut = layer!.cuts.find((c) => c.id === id);
+    return cut ? layer!.cuts.filter((c) => c.of !== id && !clearOf(cut.outline, c.outline)) : [];
+  })[0];
+  if (inWay)
+    checks.push({
+      id: `pocket-way-${id}`,
+      severity: 'stop',
+      station: 'inside',
+      title: `the pocket of the ${name} runs into ${inWay.channel ? 'the channel of a stick' : inWay.name}.`,
+      why: 'Both are cut out of the same layer.',
+      sure: 'standard',
+      excess: 1,
+      pieceId: footing.laid.panel.id,
+      cures: [],
+    });
+  if (deepMm > footing.depthMm + 0.05)
+    checks.push({
+      id: `pocket-deep-${id}`,
+      severity: 'stop',
+      station: 'inside',
+      title: `the ${name} wants a pocket ${trimNumber(deepMm)} mm deep; ${trimNumber(footing.depthMm)} mm can be cut and ${FLOOR_MM} mm left under it.`,
+      why: 'What does not go in keeps the layers from closing.',
+      sure: 'practice',
+      excess: deepMm - footing.depthMm,
+      pieceId: footing.laid.panel.id,
+      cures: [],
+    });
+  return checks;
+}
+
+function wallOf(ring: readonly Vec2[], outline: readonly Vec2[]): number {
+  let least = Infinity;
+  for (const p of ring)
+    for (let i = 0; i < outline.length; i++) {
+      const [a, b] = [outline[i]!, outline[(i + 1) % outline.length]!];
+      const d = { x: b.x - a.x, y: b.y - a.y };
+      const t = ((p.x - a.x) * d.x + (p.y - a.y) * d.y) / (d.x * d.x + d.y * d.y || 1);
+      const k = Math.min(1, Math.max(0, t));
+      least = Math.min(least, Math.hypot(p.x - a.x - k * d.x, p.y - a.y - k * d.y));
+    }
+  return least;
+}
