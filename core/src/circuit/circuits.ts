@@ -14,14 +14,13 @@ import {
 } from '../materials';
 import { flashesPerSecond, meanShare } from '../light';
 import { type PartReport, placingOf, sidesOf } from '../parts';
-import type { Vec3 } from '../geometry';
 import type { Result } from '../units';
 import { cellVolts } from './cells';
 import { type Feed, type Working, workingAt } from './network';
 import { junctionOf } from './nodal';
 import { type Duty, runTime, type RunTime, STRAIGHT } from './runtime';
 import { solveCircuit, type LampGroup, type Strings } from './strings';
-import { wireLengthMm } from './wire';
+import { type Stop, type WireRun, wiresOf } from './wire';
 
 /** Something of a circuit: which part it is in, and how many there are of that part in one circuit. */
 interface Fitted {
@@ -60,6 +59,8 @@ export interface CircuitReport {
   infeasible?: string;
   run?: RunTime;
   wireMm: number;
+  /** The ways its wires take within the first copy of each part, in that part's space. */
+  runs: WireRun[];
   wireG: number;
   /** Times its wires go from one part to another: a connector each. */
   crossings: number;
@@ -158,13 +159,22 @@ function circuitReport(
   const steady = strips.flatMap((s) => Array.from({ length: s.times }, () => s.item.steady!));
   const groups = groupsOf(circuit, lamps);
   const pack = source?.item.source;
-  const spots = ({ item, partId, times }: Fitted): Vec3[] =>
-    sidesOf(parts.find((p) => p.id === partId)!)
+  const stops = ({ item, partId, times }: Fitted): Stop[] => {
+    const part = parts.find((p) => p.id === partId)!;
+    return sidesOf(part)
       .slice(0, times)
-      .map((side) => placingOf(body, parts, partId, side)(item.at));
-  const from = source ? spots(source)[0] : undefined;
-  const by = toggle ? spots(toggle)[0] : from;
-  const wireMm = from && by ? wireLengthMm(from, by, [...lamps, ...strips].flatMap(spots)) : 0;
+      .map((side, copy) => ({
+        part,
+        copy,
+        at: item.at,
+        inSpace: placingOf(body, parts, partId, side)(item.at),
+      }));
+  };
+  const from = source ? stops(source)[0] : undefined;
+  const by = toggle ? stops(toggle)[0] : from;
+  const wires =
+    from && by ? wiresOf(from, by, [...lamps, ...strips].flatMap(stops)) : { lengthMm: 0, runs: [] };
+  const wireMm = wires.lengthMm;
   const awg = circuit.wireAwg ?? startGauge;
   const feed: Feed = {
     switchOhm: toggle?.item.toggle?.contactOhm ?? STRAIGHT.switchOhm,
@@ -212,6 +222,7 @@ function circuitReport(
     awg,
     ...(solved?.ok && pack && { run: runTime(pack, lights, feed, duty) }),
     wireMm,
+    runs: wires.runs,
     wireG: (wireMm / 1000) * gaugeGPerM(awg),
     fused: circuit.fused === true,
     crossings: source ? strangers.reduce((sum, p) => sum + p.copies, 0) : Math.max(0, owners.length - 1),

@@ -1,13 +1,53 @@
-import { dist3, type Vec3 } from '../geometry';
+import { dist3 } from '../geometry';
+import type { PartReport } from '../parts';
+import type { Vec3 } from '../geometry';
+import { type Route, wireRoute } from './route';
 
 /** Spare wire at each thing that must come out again (common practice; length from memory). */
 const SERVICE_LOOP_MM = 80;
 
-/** Two conductors from pack to switch to the nearest lamp and along the lamps, loops included; mm. */
-export function wireLengthMm(pack: Vec3, toggle: Vec3, lamps: readonly Vec3[]): number {
-  if (lamps.length === 0) return 0;
-  let reach = 0;
-  for (let i = 1; i < lamps.length; i++) reach += dist3(lamps[i - 1]!, lamps[i]!);
-  const toLamps = Math.min(dist3(toggle, lamps[0]!), dist3(toggle, lamps.at(-1)!));
-  return 2 * (dist3(pack, toggle) + toLamps + reach + 2 * SERVICE_LOOP_MM);
+/** Something a wire comes to: where it is in its part and in space, and on which copy of the part. */
+export interface Stop {
+  part: PartReport;
+  copy: number;
+  at: Vec3;
+  inSpace: Vec3;
+}
+
+/** A run of wire within one part, as it lies there. */
+export interface WireRun extends Route {
+  partId: string;
+}
+
+/** Both conductors of a circuit: how much wire, and the ways it takes within its parts. */
+export interface Wires {
+  lengthMm: number;
+  runs: WireRun[];
+}
+
+/**
+ * From pack to switch to the nearest lamp and along the lamps: within a part along its foam, from part to part straight;
+ * two conductors, and a loop at the pack and at the switch.
+ */
+export function wiresOf(pack: Stop, toggle: Stop, lamps: readonly Stop[]): Wires {
+  const [first, last] = [lamps[0], lamps.at(-1)];
+  if (!first || !last) return { lengthMm: 0, runs: [] };
+  const near =
+    dist3(toggle.inSpace, first.inSpace) <= dist3(toggle.inSpace, last.inSpace)
+      ? lamps
+      : [...lamps].reverse();
+  const stops = [pack, toggle, ...near];
+  const runs: WireRun[] = [];
+  let oneWay = 0;
+  for (let i = 1; i < stops.length; i++) {
+    const [a, b] = [stops[i - 1]!, stops[i]!];
+    if (a === b) continue;
+    if (a.part === b.part && a.copy === b.copy) {
+      const way = wireRoute(a.part, a.at, b.at);
+      oneWay += way.mm;
+      // The other copy of a part is wired alike.
+      if (a.copy === 0) runs.push({ ...way, partId: a.part.id });
+    } else oneWay += dist3(a.inSpace, b.inSpace);
+  }
+  return { lengthMm: 2 * (oneWay + 2 * SERVICE_LOOP_MM), runs };
 }

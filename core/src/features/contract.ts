@@ -125,6 +125,26 @@ export interface Pointed {
   at: Vec2;
 }
 
+/** Where light runs along a piece: shares of its panel, the way it is turned there, and how long on the flat. */
+export interface LightRun {
+  panel: string;
+  from: Vec2;
+  to: Vec2;
+  turnDeg: number;
+  lengthMm: number;
+  colour: LampColour;
+}
+
+/** One school of light as a kind of feature has it. */
+export interface LightSchool {
+  school: string;
+  /** Said to the maker. */
+  label: string;
+  along: (run: LightRun) => { place: Place; params: Params };
+  /** Whether a feature of this kind is of this school already. */
+  is: (params: Params) => boolean;
+}
+
 /** A kind of feature. Adding one is adding a folder that exports one of these, and a line in the registry. */
 export interface FeatureKind {
   kind: string;
@@ -150,6 +170,8 @@ export interface FeatureKind {
   glows?: true;
   /** Draws what it draws, so that no current is asked for it. */
   steady?: true;
+  /** Schools of light it serves, each as it would be laid along a run in place of another. */
+  schools?: readonly LightSchool[];
   /** Fed by a circuit, feeds one, or switches one. */
   electric?: 'load' | 'source' | 'switch';
 }

@@ -6,6 +6,8 @@ export {
   type Item,
   type Laid,
   type LaidPart,
+  type LightRun,
+  type LightSchool,
   type Pointed,
   type Work,
 } from './contract';

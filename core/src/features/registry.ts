@@ -1,4 +1,5 @@
 import type { FeatureKind } from './contract';
+import { edgeLit } from './edgeLit/edgeLit';
 import { gadget } from './gadget/gadget';
 import { hole } from './hole/hole';
 import { lamps } from './lamps/lamps';
@@ -32,6 +33,7 @@ export const features: readonly FeatureKind[] = [
   parting,
   lamps,
   lightBox,
+  edgeLit,
   lightStrip,
   lightRing,
   gadget,

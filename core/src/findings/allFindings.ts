@@ -7,9 +7,10 @@ import type { Finding } from './finding';
 import * as partRules from './partRules';
 import * as pictureRules from './pictureRules';
 import * as regulatorRules from './regulatorRules';
+import * as tellRules from './tellRules';
 import type { BuildContext, BuildRule, PartRule } from './rule';
 
-const perPart: PartRule[] = Object.values(partRules);
+const perPart: PartRule[] = [...Object.values(partRules), ...Object.values(tellRules)];
 const perBuild: BuildRule[] = [
   ...Object.values(buildRules),
   ...Object.values(carryRules),

@@ -92,8 +92,9 @@ describe('a circuit over several parts', () => {
 
   it('says that connectors are needed where its wires cross, and buys them', () => {
     expect(told(joined, 'connector').title).to.match(/2 connectors/);
-    expect(derive(joined).cost.find((c) => c.what.includes('connector'))!.need).to.equal(2);
-    expect(derive(harness).cost.find((c) => c.what.includes('connector'))).to.equal(undefined);
+    expect(derive(joined).cost.find((c) => c.what.includes('connector'))!.need).to.equal(3);
+    // The collar's light comes from the back plate: one is needed without the pauldrons.
+    expect(derive(harness).cost.find((c) => c.what.includes('connector'))!.need).to.equal(1);
     expect(derive(joined).steps.some((s) => /crosses between parts/.test(s.detail))).to.equal(true);
   });
 

@@ -8,3 +8,4 @@ export {
   type LightSource,
   type LitFace,
 } from './face';
+export { edgeGlow, type EdgeGlow, type EdgeLit, mostEngraved } from './edgeLit';

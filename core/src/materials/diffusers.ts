@@ -58,6 +58,31 @@ export const diffusers: readonly Diffuser[] = [
     spreadMm: 2,
     sure: 'memory',
   },
+  {
+    id: 'carpet',
+    name: '6 mm carpet underlay foam',
+    thicknessMm: 6,
+    transmission: 0.22,
+    spreadMm: 9,
+    sure: 'memory',
+  },
+  {
+    id: 'upholstery',
+    name: '10 mm upholstery foam',
+    thicknessMm: 10,
+    transmission: 0.3,
+    spreadMm: 12,
+    sure: 'memory',
+  },
+  {
+    id: 'tinted',
+    name: '2 mm tinted plastic',
+    thicknessMm: 2,
+    transmission: 0.35,
+    spreadMm: 0.5,
+    sure: 'memory',
+  },
+  { id: 'gel', name: 'colour gel', thicknessMm: 0.1, transmission: 0.45, spreadMm: 0.1, sure: 'memory' },
   { id: 'paper', name: 'tracing paper', thicknessMm: 0.1, transmission: 0.65, spreadMm: 1, sure: 'memory' },
 ];
 

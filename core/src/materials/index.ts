@@ -8,7 +8,7 @@ export { cells, packs, type Cell, type CapacityCurve, type Pack, type VoltageCur
 export { rodMatters, rods, type Rod } from './rods';
 export { foamSheet, thicknessesOf, type FoamSheet, type FoamStock } from './stock';
 export { controller, rings, strip12V, strip5V, type SteadyLoad } from './steadyLights';
-export { switches, type Switch } from './switches';
+export { switches, type Switch, type SwitchKind } from './switches';
 export { gaugeGPerM, gaugeMm, gaugeOhmPerM, gauges, startGauge, type Gauge } from './wire';
 export { coatings, cutSpeedMPerMin, glues, paintGPerM2, speeds, startHabits, type Habits } from './working';
 export { linearMostW, type Regulator, type RegulatorKind, regulators } from './regulators';

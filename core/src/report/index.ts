@@ -1,4 +1,5 @@
 export { createDeriver, derive, type Asking } from './derive';
 export type { Report } from './report';
+export { lightSchools, type PowerSchool, type SchoolProposal, type SchoolsAsked } from './lightSchools';
 export { placesFor } from './places';
 export { digestOf, type Digest } from './digest';

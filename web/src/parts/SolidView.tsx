@@ -20,6 +20,7 @@ function Scene({
   edge,
   seeThrough,
   overlays,
+  wires,
   onPoint,
   onPick,
   stage,
@@ -77,6 +78,9 @@ function Scene({
         </mesh>
       )}
       <Drawn made={made} place={place} />
+      {wires?.map((points, i) => (
+        <Line key={i} points={points.map(place)} color="#d98e06" lineWidth={2.5} />
+      ))}
       {overlays && <Overlays made={made} place={place} {...overlays} />}
       <mesh
         ref={stage.shell}
@@ -158,6 +162,8 @@ interface SolidViewProps {
   beside?: Mesh;
   seeThrough?: boolean;
   overlays?: OverlayChoice;
+  /** Wires as they lie inside, in the form's space. */
+  wires?: readonly (readonly Vec3[])[];
   /** The point of the shell under the pointer, in the form's space. */
   onPoint?: (p: Vec3 | undefined) => void;
   /** A press on the shell that did not turn the view. */

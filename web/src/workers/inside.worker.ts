@@ -1,6 +1,6 @@
 import type { BuildDoc } from '@fomrik/core/document';
 import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
-import { placesFor } from '@fomrik/core/report';
+import { lightSchools, placesFor, type SchoolProposal, type SchoolsAsked } from '@fomrik/core/report';
 import { expose, transfer } from 'comlink';
 
 type Places = ReturnType<typeof placesFor>;
@@ -14,6 +14,8 @@ const api = {
   },
   places: (doc: BuildDoc, partId: string, featureId: string, tilt: Tilt): Places =>
     placesFor(doc, partId, featureId, tilt),
+  schools: (doc: BuildDoc, circuitId: string, asked: SchoolsAsked): SchoolProposal[] =>
+    lightSchools(doc, circuitId, asked),
 };
 
 export type InsideWorker = typeof api;

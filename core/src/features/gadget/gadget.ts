@@ -45,6 +45,18 @@ const sizedOf = ({ widthMm, lengthMm, thickMm }: ParamsOf<typeof fields>) => ({
   name: 'device',
 });
 
+/** A board of three cells out of a torch. */
+const start: ParamsOf<typeof fields> = {
+  what: 'torch',
+  lengthMm: 24,
+  widthMm: 24,
+  thickMm: 8,
+  massG: 6,
+  volts: 4.5,
+  drawsMa: 60,
+  leastV: 3,
+};
+
 /** Anything that draws current and is known by measuring it: a board out of a torch, fairy lights, a speaker. */
 export const gadget = defineFeature<ParamsOf<typeof fields>>({
   kind: 'gadget',
@@ -57,18 +69,21 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
   steady: true,
   fields,
   places: ['panel', 'room'],
+  schools: [
+    {
+      school: 'salvaged',
+      label: 'salvaged fairy lights',
+      is: (params) => params['what'] === 'fairy' || params['what'] === 'torch',
+      // A string of twenty on 4.5 V draws some 60 mA; their little box of leads is what takes room. From memory.
+      along: ({ panel, from, to }) => ({
+        place: { on: 'panel', panel, u: (from.x + to.x) / 2, v: (from.y + to.y) / 2, turnDeg: 0 },
+        params: { ...start, what: 'fairy', lengthMm: 20, widthMm: 8, thickMm: 4, massG: 12 },
+      }),
+    },
+  ],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
-    params: {
-      what: 'torch',
-      lengthMm: 24,
-      widthMm: 24,
-      thickMm: 8,
-      massG: 6,
-      volts: 4.5,
-      drawsMa: 60,
-      leastV: 3,
-    },
+    params: start,
   }),
   divide: (panels, { id, place, params }, foamOf) =>
     deviceCut(panels, { id, place }, sizedOf(params), foamOf),

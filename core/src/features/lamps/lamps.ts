@@ -32,6 +32,8 @@ type LampParams = ParamsOf<typeof fields>;
 /** Least foam round a lamp window, mm (common practice, no source). */
 const WINDOW_MARGIN_MM = 8;
 const LEAST_PITCH_MM = 6;
+/** How far apart lamps usually stand, mm; common practice, no source. */
+const USUAL_PITCH_MM = 30;
 
 /** Foam from a place either way, as far as a window keeps its margin; mm. */
 function clearRun(laid: LaidPanel, place: PanelSpot, clearMm: number): [number, number] {
@@ -90,6 +92,26 @@ export const lamps = defineFeature<LampParams>({
   electric: 'load',
   fields,
   places: ['panel'],
+  schools: [
+    {
+      school: 'bare',
+      label: 'bare LEDs on a pack',
+      is: () => true,
+      along: ({ panel, from, turnDeg, lengthMm, colour }) => {
+        const count = Math.min(60, Math.max(1, Math.round(lengthMm / USUAL_PITCH_MM) + 1));
+        return {
+          place: { on: 'panel', panel, u: from.x, v: from.y, turnDeg },
+          params: {
+            count,
+            colour,
+            body: '5mm',
+            pitchMm:
+              count > 1 ? Math.min(500, Math.max(LEAST_PITCH_MM, lengthMm / (count - 1))) : USUAL_PITCH_MM,
+          },
+        };
+      },
+    },
+  ],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
     params: { count: 3, colour: 'amber', body: '5mm', pitchMm: 30 },

@@ -40,6 +40,27 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
   steady: true,
   fields,
   places: ['path'],
+  schools: (
+    [
+      ['12v', 'segments', '12 V strip cut in segments'],
+      ['5v', 'addressable', 'addressable 5 V with a controller'],
+    ] as const
+  ).map(([type, school, label]) => ({
+    school,
+    label,
+    is: (params) => params['type'] === type,
+    along: ({ panel, from, to, colour }) => ({
+      place: {
+        on: 'path',
+        panel,
+        points: [
+          [from.x, from.y],
+          [to.x, to.y],
+        ],
+      },
+      params: { type, colour, brightPct: 30 },
+    }),
+  })),
   start: ({ panel }) => ({
     place: {
       on: 'path',

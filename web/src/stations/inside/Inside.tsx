@@ -20,6 +20,7 @@ import { insideHandles } from './insideHandles';
 import { RoomSlice } from './RoomSlice';
 import { RunChart } from './RunChart';
 import { Schematic } from './Schematic';
+import { Schools } from './Schools';
 
 /** What lights up, from what, for how long, and where it all sits. */
 export function Inside() {
@@ -41,6 +42,7 @@ export function Inside() {
           made={made}
           body={body}
           seeThrough
+          wires={own.flatMap((c) => c.runs.filter((r) => r.partId === part.id).map((r) => r.points))}
           handles={insideHandles(part, made, drag, change, dragEnd)}
         />
         <p className="pointer-events-none absolute bottom-1 left-2 text-[12px] text-soft">
@@ -61,6 +63,7 @@ export function Inside() {
               ['circuit', 'Circuit'],
               ['hours', 'Hours'],
               ['packs', 'Packs'],
+              ['schools', 'Schools'],
               ['meter', 'Bench meter'],
               ['places', 'Places'],
               ...(glowing.length > 0 ? [['glow', 'Glow']] : []),
@@ -82,6 +85,9 @@ export function Inside() {
           </Tabs.Content>
           <Tabs.Content value="packs" className="min-h-0 flex-1 overflow-auto">
             <PackChoices circuit={circuit} onTake={(packId) => circuit && takePack(circuit, packId)} />
+          </Tabs.Content>
+          <Tabs.Content value="schools" className="min-h-0 flex-1 overflow-auto">
+            <Schools key={circuit?.id} circuit={circuit} />
           </Tabs.Content>
           <Tabs.Content value="meter" className="min-h-0 flex-1 overflow-auto">
             <Readings circuit={circuit} />

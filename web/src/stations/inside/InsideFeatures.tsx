@@ -89,7 +89,7 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
             kind={standardKinds.features.get(feature.kind)!}
             feature={feature}
             made={made}
-            columns="grid-cols-[52px_repeat(4,minmax(0,1fr))_32px] [&>*:first-child]:row-span-2 [&>button]:row-span-2 [&>button]:row-start-1 [&>button]:col-start-6"
+            columns="grid-cols-[52px_repeat(4,minmax(0,1fr))_32px] [&>*:first-child]:row-span-4 [&>button]:row-span-2 [&>button]:row-start-1 [&>button]:col-start-6"
             onChange={set}
             onRemove={() => remove([feature.id])}
           />

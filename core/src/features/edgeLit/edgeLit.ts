@@ -1,0 +1,278 @@
+import { type Check, choice, count, type Cure, length, type ParamsOf } from '../../document';
+import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
+import { edgeGlow, type EdgeLit, mostEngraved } from '../../light';
+import { type LampColour, ledBodies, leds, walls } from '../../materials';
+import { platePiece } from '../../panel';
+import { trimNumber } from '../../units';
+import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
+import { spotFrom } from '../laying/spot';
+
+const colours = Object.keys(leds) as LampColour[];
+
+const fields = [
+  length('widthMm', 'Across', [15, 400], 'Of what is seen of the sheet; lamps stand along this.'),
+  length('heightMm', 'From lit edge to far edge', [10, 400], 'The further, the dimmer at its end.'),
+  choice(
+    'sheetMm',
+    'Sheet',
+    [
+      [2, '2 mm clear acrylic'],
+      [3, '3 mm clear acrylic'],
+      [5, '5 mm clear acrylic'],
+    ],
+    'Thick sheet carries light further.',
+  ),
+  count(
+    'engravedPct',
+    'Engraved, %',
+    [1, 60],
+    'Of the face: lines and dots scratched or milled; what is left is looked through.',
+  ),
+  count('lamps', 'Lamps an edge', [1, 40], 'Set into the edge, evenly.'),
+  choice(
+    'colour',
+    'Colour',
+    colours.map((c) => [c, c] as const),
+    'Of the light.',
+  ),
+  choice(
+    'edges',
+    'Far edge',
+    [
+      ['plain', 'left plain'],
+      ['foil', 'foil tape on it'],
+      ['lit', 'lit as well'],
+    ],
+    'What is done at the edge opposite the lamps.',
+  ),
+  count('evenPct', 'Evenness wanted, %', [10, 95], 'Darkest spot against the mean.'),
+] as const;
+
+type EdgeParams = ParamsOf<typeof fields>;
+
+const start: EdgeParams = {
+  widthMm: 60,
+  heightMm: 40,
+  sheetMm: 3,
+  engravedPct: 10,
+  lamps: 3,
+  colour: 'amber',
+  edges: 'foil',
+  evenPct: 60,
+};
+
+/** The sheet lies behind its window this far on every side; common practice, no source. */
+const LIP_MM = 8;
+const LED_MM = ledBodies['3mm'];
+
+const sheetOf = ({ heightMm, sheetMm, engravedPct, edges }: EdgeParams): EdgeLit => ({
+  lengthMm: heightMm + 2 * LIP_MM,
+  thicknessMm: sheetMm,
+  engraved: engravedPct / 100,
+  farReturns: edges === 'lit' ? 1 : edges === 'foil' ? walls.foil.reflectance : 0.04,
+});
+
+/** Ways to a more even sheet: foil or lamps at the far edge, less engraved, or thicker sheet. */
+function evener(on: LaidPart, id: string, params: EdgeParams): Cure[] {
+  const wanted = params.evenPct / 100;
+  const set = (label: string, changes: Partial<EdgeParams>): Cure[] =>
+    edgeGlow(sheetOf({ ...params, ...changes })).evenness >= wanted
+      ? [
+          {
+            label,
+            changes: Object.entries(changes).map(([key, value]) => ({
+              path: featurePath(on, { id }, 'params', key),
+              value,
+            })),
+          },
+        ]
+      : [];
+  const most = Math.round(mostEngraved(sheetOf(params), wanted) * 100);
+  return [
+    ...(params.edges === 'plain' ? set('Foil tape on the far edge', { edges: 'foil' }) : []),
+    ...(params.edges === 'lit' ? [] : set('Lamps at the far edge as well', { edges: 'lit' })),
+    ...(params.sheetMm < 5 ? set('5 mm sheet', { sheetMm: 5 }) : []),
+    ...(most > 0 && most < params.engravedPct ? set(`Engrave ${most} %`, { engravedPct: most }) : []),
+  ];
+}
+
+/** Clear sheet, engraved and lit at its edge, behind a window: it glows where it is cut and is looked through elsewhere. */
+export const edgeLit = defineFeature<EdgeParams>({
+  kind: 'edge-lit',
+  label: 'Edge-lit sheet',
+  verb: 'Edge-lit sheet',
+  summary: 'Clear acrylic behind a window, engraved and lit at its edge: it glows and is seen through.',
+  station: 'inside',
+  electric: 'load',
+  fields,
+  places: ['panel'],
+  schools: [
+    {
+      school: 'edge-lit',
+      label: 'edge-lit engraved acrylic',
+      is: () => true,
+      along: ({ panel, from, to, turnDeg, lengthMm, colour }) => ({
+        place: {
+          on: 'panel',
+          panel,
+          u: (from.x + to.x) / 2,
+          v: (from.y + to.y) / 2,
+          turnDeg: ((turnDeg + 630) % 360) - 180,
+        },
+        params: {
+          ...start,
+          widthMm: Math.min(400, Math.max(15, lengthMm)),
+          heightMm: 20,
+          lamps: Math.min(40, Math.max(2, Math.round(lengthMm / 25))),
+          colour,
+        },
+      }),
+    },
+  ],
+  start: ({ panel, at }) => ({
+    place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
+    params: start,
+  }),
+  lay: (on, feature) => {
+    const { id, place, params } = feature;
+    const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
+    if (!laid || place.on !== 'panel')
+      return notLaid(feature, 'inside', 'the piece that carried an edge-lit sheet is no longer there.');
+    const { widthMm: w, heightMm: h } = params;
+    const centre = laid.flatAt({ x: place.u, y: place.v });
+    const onFlat = (x: number, y: number): Vec2 => {
+      const p = rotate2({ x, y }, (-place.turnDeg * Math.PI) / 180);
+      return { x: centre.x + p.x, y: centre.y + p.y };
+    };
+    const ring = (more: number): Vec2[] => [
+      onFlat(-w / 2 - more, -h / 2 - more),
+      onFlat(w / 2 + more, -h / 2 - more),
+      onFlat(w / 2 + more, h / 2 + more),
+      onFlat(-w / 2 - more, h / 2 + more),
+    ];
+    const size = `${trimNumber(w)} × ${trimNumber(h)} mm`;
+    const margin = Math.min(
+      ...ring(LIP_MM).map((p) =>
+        contains(laid.piece.outline, p) ? distanceToEdge(laid.piece.outline, p) : -1,
+      ),
+    );
+    if (margin < 1)
+      return notLaid(
+        feature,
+        'inside',
+        `a sheet behind a window of ${size} runs over the edge of ${laid.panel.name}.`,
+      );
+    const sheet = on.sheet({ foamId: 'acrylic-clear', nominalMm: params.sheetMm });
+    const glow = edgeGlow(sheetOf(params));
+    const wanted = params.evenPct / 100;
+    const edges = params.edges === 'lit' ? [-1, 1] : [-1];
+    const spot = spotFrom(laid, place, 0);
+    const lamps = edges.flatMap((side) =>
+      Array.from({ length: params.lamps }, (_, i) => ({
+        x: ((i + 0.5) / params.lamps - 0.5) * (w + 2 * LIP_MM),
+        y: side * (h / 2 + LIP_MM),
+      })),
+    );
+    const needMm = Math.max(params.sheetMm, LED_MM.rimMm);
+    const haveMm = on.rooms.find((r) => r.panel === laid.panel.id && !r.solid)?.depthAt(spot.flat) ?? 0;
+    const checks: Check[] = [];
+    if (glow.evenness < wanted)
+      checks.push({
+        id: `edge-even-${id}`,
+        severity: 'mind',
+        station: 'inside',
+        title: `the edge-lit sheet of ${size} fades: its darkest spot has ${trimNumber(glow.evenness * 100, 0)} % of the mean, ${params.evenPct} % is wanted.`,
+        why: 'Every engraved spot takes light from those behind it. Engrave less near the lamps and more away from them, if you do it by hand.',
+        sure: 'memory',
+        excess: wanted - glow.evenness,
+        pieceId: laid.panel.id,
+        cures: evener(on, id, params),
+      });
+    if (needMm > haveMm + 0.05)
+      checks.push({
+        id: `edge-deep-${id}`,
+        severity: 'mind',
+        station: 'inside',
+        title: `the edge-lit sheet and its lamps are ${trimNumber(needMm)} mm deep, ${trimNumber(Math.max(0, haveMm))} mm is behind ${laid.panel.name}.`,
+        why: 'It presses into the wearer or does not go in.',
+        sure: 'standard',
+        excess: needMm - haveMm,
+        pieceId: laid.panel.id,
+        cures: [{ need: 'room', mm: needMm - haveMm }],
+      });
+    return {
+      ...nothing(),
+      pieces: [
+        {
+          ...platePiece(
+            { id: `${id}.sheet`, name: 'edge-lit sheet' },
+            {
+              origin: { x: 0, y: 0, z: 0 },
+              across: { x: 1, y: 0, z: 0 },
+              up: { x: 0, y: 1, z: 0 },
+              outline: [
+                { x: 0, y: 0 },
+                { x: w + 2 * LIP_MM, y: 0 },
+                { x: w + 2 * LIP_MM, y: h + 2 * LIP_MM },
+                { x: 0, y: h + 2 * LIP_MM },
+              ],
+              cuts: [],
+            },
+            sheet,
+          ),
+          role: 'laid',
+          featureId: id,
+          face: 'inner',
+          note: `Behind the window of ${laid.panel.name}; engrave ${params.engravedPct} % of its back, ${trimNumber(glow.clear * 100, 0)} % stays clear. Polish the lit edge.`,
+        },
+      ],
+      marks: [
+        { pieceId: laid.panel.id, mark: { kind: 'slot', points: ring(0), text: `window ${size}` } },
+        {
+          pieceId: laid.panel.id,
+          mark: { kind: 'glue', points: [...ring(LIP_MM), ring(LIP_MM)[0]!], text: 'edge-lit sheet, inside' },
+        },
+      ],
+      items: lamps.map(({ x, y }, i): Item => {
+        const flat = onFlat(x, y);
+        const uv = laid.uvAt(flat);
+        const over = uv ? spotFrom(laid, { ...place, u: uv.x, v: uv.y }, 0) : spot;
+        return {
+          id: `${id}-${i + 1}`,
+          featureId: id,
+          name: `${params.colour} lamp ${i + 1}`,
+          at: add3(over.at, scale3(over.normal, -laid.foam.thicknessMm.value - params.sheetMm / 2)),
+          normal: over.normal,
+          marginMm: margin,
+          massG: LED_MM.massG,
+          lamp: { colour: params.colour, led: LED_MM },
+        };
+      }),
+      bought: [
+        {
+          what: `3 mm ${params.colour} LED`,
+          unit: 'lamps',
+          count: lamps.length,
+          each: LED_MM.price,
+          massG: 0,
+          sure: 'memory',
+        },
+      ],
+      work: [
+        {
+          step: 'edge-lit',
+          when: 'formed',
+          verb: 'engrave',
+          what: 'edge-lit sheets',
+          count: 1,
+          eachMin: 45,
+          detail:
+            'Saw the sheet with its film on, drill the lit edge for the lamps and polish it; scratch or mill the back, test with a lamp in the dark, then glue it in at the rim only.',
+          cautions: ['boardDust'],
+          waitMin: 0,
+        },
+      ],
+      checks,
+    };
+  },
+});
