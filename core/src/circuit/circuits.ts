@@ -128,6 +128,7 @@ function groupsOf(circuit: Circuit, lamps: readonly Fitted[]): LampGroup[] {
         count: times,
         junction: junctionOf({ forwardV: leds[colour].forwardV, ratedA: ledMaxA }),
         currentA: currentMa / 1000,
+        ...(circuit.apart && { most: 1 }),
       });
   }
   return [...groups.values()];

@@ -9,6 +9,8 @@ export interface LampGroup {
   junction: Junction;
   /** Asked through each. */
   currentA: number;
+  /** No more than so many in series. */
+  most?: number;
 }
 
 /** Lamps in series behind one resistor. */
@@ -70,7 +72,7 @@ export function solveCircuit(supply: Supply, groups: readonly LampGroup[]): Resu
   const strings: LedString[] = [];
   for (const group of groups) {
     const forwardV = junctionVolts(group.junction, group.currentA);
-    const most = Math.floor((nominalV * (1 - HEADROOM)) / forwardV + 1e-9);
+    const most = Math.min(group.most ?? Infinity, Math.floor((nominalV * (1 - HEADROOM)) / forwardV + 1e-9));
     if (most < 1) {
       const short = `${trimNumber(nominalV, 2)} V − ${trimNumber(forwardV, 2)} V = ${trimNumber(nominalV - forwardV, 2)} V`;
       const keep = trimNumber(nominalV * HEADROOM, 2);

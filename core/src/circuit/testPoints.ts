@@ -52,7 +52,10 @@ export function testPoints({
       : []),
     {
       id: 'rail',
-      where: 'from the first resistor to the pack’s minus',
+      where:
+        working.strings.length > 0
+          ? 'from the first resistor to the pack’s minus'
+          : 'where the wires come to the light, plus to minus',
       volts: working.lampVolts,
       else: 'Low: a dry joint or a broken wire between the pack and here.',
     },

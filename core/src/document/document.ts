@@ -151,6 +151,8 @@ export interface Circuit {
   wireAwg?: Gauge;
   /** Share of the hours at which the light is on; all of them when left out. */
   onShare?: number;
+  /** Every lamp behind a resistor of its own, rather than as many in series as the volts allow. */
+  apart?: true;
   /** A fuse by the pack. */
   fused?: true;
   /** A board behind the switch that holds the lamps' voltage. */

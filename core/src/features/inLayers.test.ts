@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Feature, Params, Part } from '../document';
+import { applyChanges, type Feature, type Params, type Part } from '../document';
 import { boundsOf, contains, signedArea } from '../geometry';
 import { newPart, partReport, placements, standardKinds } from '../parts';
 import { aroundOf } from '../parts/testing/worn.test';
@@ -151,7 +151,7 @@ describe('things let into a lamination', () => {
     expect(thick.find((c) => c.id.startsWith('pocket-deep'))!.excess).to.be.closeTo(6, 0.01);
     const pistol = newPart('pistol', wearer, 'prop-body');
     const id = report(pistol).panels.at(-1)!.id;
-    const way = report({
+    const crossed: Part = {
       ...pistol,
       features: [
         {
@@ -159,8 +159,13 @@ describe('things let into a lamination', () => {
           place: { on: 'panel', panel: id, u: 0.5, v: 0.82, turnDeg: 0 },
         },
       ],
-    }).checks;
-    expect(way.find((c) => c.id.startsWith('pocket-way'))?.title).to.include('channel of a stick');
+    };
+    const way = report(crossed).checks;
+    const inWay = way.find((c) => c.id.startsWith('pocket-way'))!;
+    expect(inWay.title).to.include('channel of a stick');
+    // Its cure leads to a spot where nothing is in its way and its walls stand.
+    const moved = report(applyChanges(crossed, inWay.cures[0]!.changes));
+    expect(moved.checks.filter((c) => c.id.startsWith('pocket-'))).to.deep.equal([]);
   });
 
   it('the search finds places in layers for a pack, and each is sound', () => {
@@ -172,5 +177,72 @@ describe('things let into a lamination', () => {
       const { checks } = report({ ...part, features: [{ ...part.features[0]!, place }] });
       expect(checks.filter((c) => c.id.includes('pack-1') && c.severity !== 'note')).to.deep.equal([]);
     }
+  });
+});
+
+describe('wire channels', () => {
+  const way = (points: [number, number][], layer: number, params: Params = {}): Feature => ({
+    ...put('channel', layer, params),
+    place: { on: 'path', panel: `board-${layer}`, points },
+  });
+
+  it('are cut along their way, as wide and deep as asked, and weigh so much less', () => {
+    const plain = report(slab([]));
+    const made = report(
+      slab([
+        way(
+          [
+            [0.2, 0.5],
+            [0.8, 0.5],
+          ],
+          3,
+          { widthMm: 5, deepMm: 4 },
+        ),
+      ]),
+    );
+    const layer = made.pieces.find((p) => p.id === 'board-3')!;
+    const [mark] = pocketOf(layer, 'wire channel');
+    const b = boundsOf(mark!.points);
+    // 0.6 of 260 long, with half a width at either end or none.
+    expect(b.maxX - b.minX).to.be.within(156 - 0.01, 161.01);
+    expect(b.maxY - b.minY).to.be.closeTo(5, 0.01);
+    expect(mark!.text).to.include('4.0 mm deep');
+    const area = Math.abs(signedArea(mark!.points));
+    expect(plain.foamG - made.foamG).to.be.closeTo((area * 4 * plain.foam.densityKgM3.value) / 1e6, 0.01);
+  });
+
+  it('keep 2 mm under them and stay on the board, or are told of', () => {
+    const deep = report(
+      slab([
+        way(
+          [
+            [0.2, 0.5],
+            [0.8, 0.5],
+          ],
+          3,
+          { deepMm: 20 },
+        ),
+      ]),
+    );
+    expect(deep.checks.some((c) => c.id === 'channel-channel-1')).to.equal(true);
+    expect(
+      pocketOf(
+        deep.pieces.find((p) => p.id === 'board-3')!,
+        'wire channel',
+      )[0]!.text,
+    ).to.include('8.0 mm deep');
+    const off = report(
+      slab([
+        way(
+          [
+            [0.2, 0.5],
+            [1, 1],
+          ],
+          3,
+        ),
+      ]),
+    );
+    expect(off.checks.some((c) => c.id === 'feature-channel-1')).to.equal(true);
+    expect(off.pieces.flatMap((p) => pocketOf(p, 'wire channel'))).to.have.length(0);
   });
 });

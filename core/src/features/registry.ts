@@ -1,4 +1,5 @@
 import type { FeatureKind } from './contract';
+import { channel } from './channel/channel';
 import { edgeLit } from './edgeLit/edgeLit';
 import { gadget } from './gadget/gadget';
 import { hole } from './hole/hole';
@@ -40,4 +41,5 @@ export const features: readonly FeatureKind[] = [
   pack,
   toggle,
   pocket,
+  channel,
 ];

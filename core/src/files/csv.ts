@@ -2,9 +2,9 @@ import Papa from 'papaparse';
 import type { BuildDoc, LogEntry } from '../document';
 import { effectAt } from '../light';
 import type { Report } from '../report';
-import { testPoints } from '../circuit';
+import { wiringRows } from './wiringRows';
 import { boundsOf } from '../geometry';
-import { printVolts, trimNumber } from '../units';
+import { trimNumber } from '../units';
 import { pieceCode } from './sourcedPieces';
 import { withoutControls } from './text';
 import { quantityText } from './drawing';
@@ -101,47 +101,8 @@ export function effectsCsv(doc: BuildDoc, report: Report): string {
 }
 
 /** The card for the repair kit: what feeds what, its wire, and what a meter shows. */
-export function wiringCsv(report: Report): string {
-  const nameOf = (partId: string): string => report.parts.find((p) => p.id === partId)?.name ?? partId;
-  return csv(
-    report.circuits.flatMap((c) => {
-      const line = (what: string, where: string, value: string): Record<string, string> => ({
-        circuit: c.name,
-        what,
-        where,
-        value,
-      });
-      return [
-        ...(c.pack && c.source ? [line('pack', nameOf(c.source.partId), c.pack.name)] : []),
-        ...(c.switch && c.toggle ? [line('switch', nameOf(c.toggle.partId), c.switch.name)] : []),
-        ...(c.solved?.strings ?? []).map((s, i) =>
-          line('string', `${i + 1}`, `${s.lamps} × ${s.group} behind ${trimNumber(s.ohm)} ohm`),
-        ),
-        ...c.steady.map((s) => line('light', '', s.name)),
-        line(
-          'wire',
-          'plus red, minus black, both conductors',
-          `AWG ${c.awg}, ${trimNumber(c.wireMm / 1000, 2)} m`,
-        ),
-        ...(c.feed.regulator
-          ? [
-              line(
-                'regulator',
-                'behind the switch',
-                `${c.feed.regulator.name}, ${trimNumber(c.feed.regulator.volts, 1)} V`,
-              ),
-            ]
-          : []),
-        ...(c.fused ? [line('fuse', 'by the plus pole of the pack', 'inline, replaceable')] : []),
-        ...(c.crossings > 0
-          ? [line('connectors', 'where wires go from part to part', `${c.crossings}`)]
-          : []),
-        ...(c.run ? [line('lasts', 'fresh cells', `${trimNumber(c.run.hours, 1)} h`)] : []),
-        ...testPoints(c).map((p) => line('meter', p.where, printVolts(p.volts))),
-      ];
-    }),
-  );
-}
+export const wiringCsv = (report: Report): string =>
+  csv(wiringRows(report).map(({ circuit, what, where, value }) => ({ circuit, what, where, value })));
 
 export const logCsv = (entries: readonly LogEntry[]): string =>
   csv(

@@ -8,6 +8,7 @@ import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
 import type { FontSource } from './pdf/fonts';
 import { patternPdf } from './pdf/pattern';
+import { wiringCard } from './pdf/wiringCard';
 import { drawingSvg } from './svg';
 
 /** Any file that can be taken away, as bytes or text. */
@@ -32,6 +33,8 @@ export async function makeDownload(
       return cutListCsv(report);
     case 'shopping.csv':
       return shoppingCsv(report, doc.brief.currency);
+    case 'wiring.pdf':
+      return wiringCard(report, doc.cut, doc.name, font);
     case 'wiring.csv':
       return wiringCsv(report);
     case 'effects.csv':

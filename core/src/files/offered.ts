@@ -7,6 +7,7 @@ export const downloadKinds = [
   'pattern.dxf',
   'cut-list.csv',
   'shopping.csv',
+  'wiring.pdf',
   'wiring.csv',
   'effects.csv',
   'steps.ics',
@@ -16,7 +17,7 @@ export type DownloadKind = (typeof downloadKinds)[number];
 /** The files that would have something in them. */
 export function downloadsOf({ circuits }: BuildDoc, report: Report): DownloadKind[] {
   return downloadKinds.filter((kind) => {
-    if (kind === 'wiring.csv') return report.circuits.length > 0;
+    if (kind === 'wiring.csv' || kind === 'wiring.pdf') return report.circuits.length > 0;
     if (kind === 'effects.csv') return circuits.some((c) => c.effect);
     return true;
   });

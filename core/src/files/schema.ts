@@ -253,6 +253,7 @@ const circuit = Joi.object({
     .required(),
   wireAwg: Joi.valid(...gauges.map((g) => g.awg)),
   onShare: within(0.01, 1),
+  apart: Joi.valid(true),
   fused: Joi.valid(true),
   regulator: Joi.object({
     kind: Joi.valid(...Object.keys(regulators)).required(),

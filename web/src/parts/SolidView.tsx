@@ -23,6 +23,7 @@ function Scene({
   wires,
   onPoint,
   onPick,
+  onDropped,
   stage,
 }: SolidViewProps & { edge: EdgeRef | undefined; stage: Stage }) {
   const { invalidate } = useThree();
@@ -88,6 +89,9 @@ function Scene({
         {...(onPoint && {
           onPointerMove: (e: ThreeEvent<PointerEvent>) => onPoint(unplace(e.point)),
           onPointerOut: () => onPoint(undefined),
+        })}
+        {...(onDropped && {
+          onPointerUp: (e: ThreeEvent<PointerEvent>) => onDropped(unplace(e.point)),
         })}
         {...(onPick && {
           onClick: (e: ThreeEvent<MouseEvent>) => {
@@ -168,6 +172,8 @@ interface SolidViewProps {
   onPoint?: (p: Vec3 | undefined) => void;
   /** A press on the shell that did not turn the view. */
   onPick?: (p: Vec3) => void;
+  /** Something let go over the shell that was not pressed on it. */
+  onDropped?: (p: Vec3) => void;
 }
 
 /** The part in its foam on the limb; turn it by dragging, take handles to change it. */

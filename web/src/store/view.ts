@@ -39,6 +39,8 @@ interface View {
   /** The version that is shown; the document itself when empty. */
   versionId: string;
   versionScope: VersionScope;
+  /** The kind of thing being dragged from the tray. */
+  inHand: string | undefined;
   /** A line being drawn on the solid. */
   drawing: LineInHand | undefined;
 }
@@ -77,6 +79,7 @@ export const useView = create<View>()(
       folded: [],
       versionId: '',
       versionScope: 'all',
+      inHand: undefined,
       drawing: undefined,
     }),
     {

@@ -120,7 +120,7 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
             haveMm,
             ...size,
             pocketMm: 0,
-            foamMm: footing.laid?.foam.thicknessMm.value ?? 0,
+            foamMm: footing.room.solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0),
             roomId: footing.room.id,
             outline: footing.outline,
             profile: footing.profile,

@@ -1,7 +1,7 @@
-import type { Check, Feature } from '../../document';
-import { common, signedArea, type Vec2 } from '../../geometry';
+import type { Check, Cure, Feature, PanelSpot } from '../../document';
+import { common, contains, dot3, signedArea, sub3, type Vec2 } from '../../geometry';
 import { isRigid } from '../../materials';
-import { FLOOR_MM, footprintOutline, layersUnder, type Panel, pocketCut } from '../../panel';
+import { FLOOR_MM, footprintOutline, layersUnder, onGrid, type Panel, pocketCut } from '../../panel';
 import { trimNumber } from '../../units';
 import { type FoamOf, featurePath, type LaidPart, panelOf } from '../contract';
 import type { Footing } from './device';
@@ -57,15 +57,23 @@ export function pocketChecks(
   on: LaidPart,
   feature: Pick<Feature, 'id' | 'place'>,
   footing: Footing,
-  { name, deepMm }: Sized,
+  sized: Sized,
 ): Check[] {
+  const { name, deepMm } = sized;
   const { id, place } = feature;
   if (!footing.room.solid || !footing.laid || place.on !== 'panel') return [];
   const checks: Check[] = [];
-  const middle = {
-    label: 'Middle of the layer',
-    changes: [{ path: featurePath(on, { id }, 'place'), value: { ...place, u: 0.5, v: 0.5 } }],
-  };
+  // In whichever layer it is: a stick in its channel, another pocket, an opening.
+  const layers = layersUnder(
+    footing.laid.panel,
+    on.panels.map((l) => l.panel),
+    (p) => on.panels.find((l) => l.panel === p)!.foam.thicknessMm.value,
+  );
+  const clear = (): Cure[] =>
+    clearSpots(layers, feature, place, sized).map(([u, v]) => ({
+      label: `Move it to ${Math.round(u * 100)} % across, ${Math.round(v * 100)} % up`,
+      changes: [{ path: featurePath(on, { id }, 'place'), value: { ...place, u, v } }],
+    }));
   const { plate } = panelOf(on, place.panel)!.panel;
   const own = plate!.cuts.find((c) => c.id === id);
   const wallMm = own ? wallOf(own.outline, plate!.outline) : 0;
@@ -81,14 +89,8 @@ export function pocketChecks(
       sure: 'practice',
       excess: WALL_MM - wallMm,
       pieceId: footing.laid.panel.id,
-      cures: [middle],
+      cures: clear(),
     });
-  // In whichever layer it is: a stick in its channel, another pocket, an opening.
-  const layers = layersUnder(
-    footing.laid.panel,
-    on.panels.map((l) => l.panel),
-    (p) => on.panels.find((l) => l.panel === p)!.foam.thicknessMm.value,
-  );
   const inWay = layers.flatMap(({ plate: layer }) => {
     const cut = layer!.cuts.find((c) => c.id === id);
     return cut ? layer!.cuts.filter((c) => c.of !== id && !clearOf(cut.outline, c.outline)) : [];
@@ -103,7 +105,7 @@ export function pocketChecks(
       sure: 'standard',
       excess: 1,
       pieceId: footing.laid.panel.id,
-      cures: [],
+      cures: clear(),
     });
   if (deepMm > footing.depthMm + 0.05)
     checks.push({
@@ -118,6 +120,39 @@ export function pocketChecks(
       cures: [],
     });
   return checks;
+}
+
+/** Spots tried along either side of a layer. */
+const TRIES = 20;
+
+/** The spots nearest to where a device is, at which its pocket keeps its walls and nothing is in its way; shares. */
+function clearSpots(
+  layers: readonly Panel[],
+  { id }: Pick<Feature, 'id'>,
+  place: PanelSpot,
+  { widthMm, lengthMm }: Sized,
+): [number, number][] {
+  const [own] = layers;
+  const print = footprintOutline({ at: { x: 0, y: 0 }, widthMm, lengthMm, turnDeg: place.turnDeg });
+  const fits = (u: number, v: number): boolean => {
+    const p = onGrid(own!.grid, { x: u, y: v });
+    return layers.every(({ plate }) => {
+      const d = sub3(p, plate!.origin);
+      const at = { x: dot3(d, plate!.across), y: dot3(d, plate!.up) };
+      const ring = print.map((q) => ({ x: q.x + at.x, y: q.y + at.y }));
+      return (
+        ring.every((q) => contains(plate!.outline, q)) &&
+        wallOf(ring, plate!.outline) >= WALL_MM &&
+        plate!.cuts.every((c) => c.of === id || clearOf(ring, c.outline))
+      );
+    });
+  };
+  const shares = Array.from({ length: TRIES - 1 }, (_, i) => (i + 1) / TRIES);
+  const nearest = shares
+    .flatMap((u) => shares.map((v): [number, number] => [u, v]))
+    .sort((a, b) => Math.hypot(a[0] - place.u, a[1] - place.v) - Math.hypot(b[0] - place.u, b[1] - place.v))
+    .find(([u, v]) => fits(u, v));
+  return nearest ? [nearest] : [];
 }
 
 function wallOf(ring: readonly Vec2[], outline: readonly Vec2[]): number {

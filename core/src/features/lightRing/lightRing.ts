@@ -3,6 +3,7 @@ import { controller, rings, strip5V } from '../../materials';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid } from '../contract';
 import { footingOf } from '../laying/device';
+import { deviceCut, pocketChecks } from '../laying/devicePocket';
 
 const fields = [
   choice(
@@ -17,8 +18,18 @@ const fields = [
 /** Board, lamps and the wires that leave it. */
 const THICK_MM = 7;
 
+type RingParams = ParamsOf<typeof fields>;
+
+const ringOf = ({ lamps }: RingParams) => rings.find((r) => String(r.lamps) === lamps) ?? rings[0];
+const sizedOf = (params: RingParams) => ({
+  widthMm: ringOf(params).acrossMm,
+  lengthMm: ringOf(params).acrossMm,
+  deepMm: THICK_MM,
+  name: 'ring',
+});
+
 /** An addressable ring of lamps, behind a piece or in a room, with the controller that plays it. */
-export const lightRing = defineFeature<ParamsOf<typeof fields>>({
+export const lightRing = defineFeature<RingParams>({
   kind: 'light-ring',
   label: 'Light ring',
   verb: 'Light ring',
@@ -32,9 +43,11 @@ export const lightRing = defineFeature<ParamsOf<typeof fields>>({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
     params: { lamps: '12', brightPct: 30 },
   }),
+  divide: (panels, { id, place, params }, foamOf) =>
+    deviceCut(panels, { id, place }, sizedOf(params), foamOf),
   lay: (on, feature) => {
     const { id, params } = feature;
-    const ring = rings.find((r) => String(r.lamps) === params.lamps) ?? rings[0];
+    const ring = ringOf(params);
     const size = { widthMm: ring.acrossMm, lengthMm: ring.acrossMm };
     const footing = footingOf(on, feature, size);
     if (!footing) return notLaid(feature, 'inside', 'the place that held a light ring is no longer there.');
@@ -66,7 +79,7 @@ export const lightRing = defineFeature<ParamsOf<typeof fields>>({
             haveMm: footing.depthMm,
             ...size,
             pocketMm: 0,
-            foamMm: footing.laid?.foam.thicknessMm.value ?? 0,
+            foamMm: footing.room.solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0),
             roomId: footing.room.id,
             outline: footing.outline,
             profile: footing.profile,
@@ -91,8 +104,9 @@ export const lightRing = defineFeature<ParamsOf<typeof fields>>({
           sure: controller.sure,
         },
       ],
-      checks:
-        short > 0.05
+      checks: footing.room.solid
+        ? pocketChecks(on, feature, footing, sizedOf(params))
+        : short > 0.05
           ? [
               {
                 id: `ring-deep-${id}`,

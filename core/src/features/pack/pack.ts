@@ -112,7 +112,7 @@ export const pack = defineFeature<PackParams>({
         widthMm: source.widthMm,
         lengthMm: source.lengthMm,
         pocketMm,
-        foamMm: footing.laid?.foam.thicknessMm.value ?? 0,
+        foamMm: footing.room.solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0),
         roomId: footing.room.id,
         outline: footing.outline,
         profile: footing.profile,

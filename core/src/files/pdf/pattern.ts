@@ -1,12 +1,4 @@
-import {
-  clip,
-  endPath,
-  PDFDocument,
-  type PDFFont,
-  popGraphicsState,
-  pushGraphicsState,
-  rectangle,
-} from '@cantoo/pdf-lib';
+import { clip, endPath, PDFDocument, popGraphicsState, pushGraphicsState, rectangle } from '@cantoo/pdf-lib';
 import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
 import { rotate2, type Vec2 } from '../../geometry';
@@ -14,9 +6,10 @@ import { pieceShapes, type SourcedPiece } from '../drawing';
 import { moveShape, type Shape } from '../shape';
 import { FOOT_MM, type Page, PAGE_MARGIN_MM, paper, planPages, printScale } from '../pages';
 import { cover, coverPages } from './cover';
-import { type FontSource, fontsFor } from './fonts';
+import { embedded } from './embed';
+import type { FontSource } from './fonts';
 import { foot } from './foot';
-import { drawShape, grey, has, type Pen, PT_PER_MM, stroke } from './pen';
+import { drawShape, grey, type Pen, PT_PER_MM, stroke } from './pen';
 
 /** Crosses in the overlap, where neighbouring pages are laid on each other. */
 function crosses(pen: Pen, { widthMm, heightMm }: Page, overlapMm: number, corner: Vec2): void {
@@ -83,11 +76,7 @@ export async function patternPdf(
     .flatMap(({ piece, source }) => [piece.name, source.partName])
     .concat(title)
     .join(' ');
-  const fonts: PDFFont[] = [];
-  // A font of thousands of letters goes in only for letters no other has.
-  for (const name of fontsFor(words))
-    if (fonts.length === 0 || [...words].some((letter) => !fonts.some((f) => has(f, letter))))
-      fonts.push(await pdf.embedFont(await font(name), { features: { liga: false } }));
+  const fonts = await embedded(pdf, words, font);
   const scale = printScale(cut);
   const pt = { x: PT_PER_MM * scale.x, y: PT_PER_MM * scale.y };
   const size = paper[cut.page];

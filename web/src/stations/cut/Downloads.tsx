@@ -20,9 +20,15 @@ const kinds: { kind: DownloadKind; label: string; what: string; type: string }[]
   { kind: 'cut-list.csv', label: 'Cut list, CSV', what: 'every piece', type: 'text/csv' },
   { kind: 'shopping.csv', label: 'Shopping, CSV', what: 'less what is in stock', type: 'text/csv' },
   {
+    kind: 'wiring.pdf',
+    label: 'Wiring card, PDF',
+    what: 'one page for the repair kit',
+    type: 'application/pdf',
+  },
+  {
     kind: 'wiring.csv',
     label: 'Wiring, CSV',
-    what: 'card for the repair kit, meter readings',
+    what: 'the same as a table, meter readings',
     type: 'text/csv',
   },
   {

@@ -170,6 +170,21 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
                   })
                 }
               />
+              <ChoiceField
+                label="Lamps grouped"
+                value={circuit.apart ? 'apart' : 'series'}
+                choices={[
+                  { value: 'series', label: 'in series as the volts allow' },
+                  { value: 'apart', label: 'each behind its own resistor' },
+                ]}
+                help="In series they share one current; apart, one that fails leaves the others lit."
+                onChange={(way) =>
+                  set(circuit.id, (c) => {
+                    if (way === 'apart') c.apart = true;
+                    else delete c.apart;
+                  })
+                }
+              />
               <label className="flex items-center gap-2 self-center text-[13.5px]">
                 <input
                   type="checkbox"

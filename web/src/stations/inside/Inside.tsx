@@ -1,9 +1,12 @@
 import { type PartReport, standardKinds, startLights } from '@fomrik/core/parts';
 import { applyChanges, featureIdsOf, type Circuit, type Feature } from '@fomrik/core/document';
 import type { CircuitReport } from '@fomrik/core/circuit';
+import type { Vec3 } from '@fomrik/core/geometry';
+import { nearestOn } from '@fomrik/core/panel';
 import type { Draft } from 'immer';
 import { Tabs } from 'radix-ui';
 import { freeName } from '../../app/partActions';
+import { FlatPieces } from '../../parts/FlatPieces';
 import { Empty } from '../../parts/Empty';
 import { LazySolid } from '../../parts/LazySolid';
 import { usePart } from '../../parts/usePart';
@@ -17,6 +20,7 @@ import { Places } from './Places';
 import { Readings } from './Readings';
 import { InsideFeatures } from './InsideFeatures';
 import { insideHandles } from './insideHandles';
+import { putIn } from './putIn';
 import { RoomSlice } from './RoomSlice';
 import { RunChart } from './RunChart';
 import { Schematic } from './Schematic';
@@ -30,6 +34,13 @@ export function Inside() {
   const chosen = useView((v) => v.circuitId);
   if (!part) return <Empty what="light" />;
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
+  const dropped = (p: Vec3): void => {
+    const { inHand } = useView.getState();
+    const kind = inHand === undefined ? undefined : standardKinds.features.get(inHand);
+    useView.setState({ inHand: undefined });
+    const spot = kind && nearestOn(made.surfaces, p);
+    if (kind && spot) putIn(part, made, kind, spot);
+  };
   const inside = part.features.filter((f) => standardKinds.features.get(f.kind)?.station === 'inside');
   if (inside.length === 0) return <Dark part={part} made={made} />;
   const glowing = part.features.filter((f) => standardKinds.features.get(f.kind)?.glows);
@@ -42,20 +53,28 @@ export function Inside() {
           made={made}
           body={body}
           seeThrough
+          onDropped={(spot) => dropped(spot)}
           wires={own.flatMap((c) => c.runs.filter((r) => r.partId === part.id).map((r) => r.points))}
           handles={insideHandles(part, made, drag, change, dragEnd)}
         />
         <p className="pointer-events-none absolute bottom-1 left-2 text-[12px] text-soft">
-          Drag lamps (round), pack (box) and switch over the shell.
+          Drag lamps (round), pack (box) and switch over the shell; drag a new one here from its button.
         </p>
       </div>
       <div className="min-h-0 overflow-auto border-b border-hair p-3">
         <InsideFeatures part={part} made={made} change={change} />
         <CircuitFields part={part} chosen={circuit?.id} />
       </div>
-      <div className="min-h-0 border-r border-hair p-2">
-        <RoomSlice made={made} />
-      </div>
+      {made.rooms.some((r) => r.solid) ? (
+        <div className="grid min-h-0 grid-rows-[3fr_2fr] border-r border-hair p-2">
+          <FlatPieces made={made} onEdge={() => undefined} />
+          <RoomSlice made={made} />
+        </div>
+      ) : (
+        <div className="min-h-0 border-r border-hair p-2">
+          <RoomSlice made={made} />
+        </div>
+      )}
       <div className="flex min-h-0 flex-col overflow-hidden p-2">
         <Tabs.Root defaultValue="circuit" className="flex min-h-0 flex-1 flex-col">
           <Tabs.List aria-label="About the circuit" className="mb-1 flex gap-3 border-b border-hair">

@@ -1,10 +1,11 @@
-import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
+import type { Feature, Part } from '@fomrik/core/document';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { Plus, Trash2 } from 'lucide-react';
-import { freeName } from '../../app/partActions';
 import { FeatureLine } from '../../parts/FeatureLine';
 import { useBuild } from '../../store/build';
+import { useView } from '../../store/view';
+import { putIn } from './putIn';
 
 interface InsideFeaturesProps {
   part: Part;
@@ -23,26 +24,6 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
   // A part that is all stick has rooms and no pieces: what can lie in a room may be put in it.
   const fits = (kind: (typeof kinds)[number]): boolean =>
     first !== undefined || (room !== undefined && kind.places.includes('room'));
-  const add = (kind: (typeof kinds)[number]): void => {
-    const { doc } = useBuild.getState();
-    const taken = featureIdsOf(doc);
-    const id = freeName(taken, `${part.id}.${kind.kind}`);
-    const near = features.find((f) => f.place.on === 'panel')?.place;
-    const panel = near?.on === 'panel' ? near.panel : (first?.id ?? '');
-    const onPanel = kind.start({ panel, edge: first?.edges[0]!.id ?? '', at: { x: 0.5, y: 0.5 } });
-    const started: Pick<Feature, 'place' | 'params'> = first
-      ? onPanel
-      : { ...onPanel, place: { on: 'room', room: room!.id, alongMm: 0, acrossMm: 0, turnDeg: 0 } };
-    update((d) => {
-      const target = d.parts.find((p) => p.id === part.id)!;
-      target.features.push({ id, kind: kind.kind, ...started } as Draft<Feature>);
-      // A new row joins the circuit this part has.
-      const own = new Set(part.features.map((f) => f.id));
-      const circuit = d.circuits.find((c) => own.has(c.source));
-      if (kind.electric === 'load' && circuit)
-        circuit.loads.push({ feature: id, currentMa: circuit.loads[0]?.currentMa ?? 20 });
-    });
-  };
   const set = (feature: Feature): void =>
     change((p) => {
       p.features = p.features.map((f) => (f.id === feature.id ? (feature as Draft<Feature>) : f));
@@ -67,7 +48,18 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
             className="btn"
             title={kind.summary}
             disabled={!fits(kind)}
-            onClick={() => add(kind)}
+            onPointerDown={() => {
+              useView.setState({ inHand: kind.kind });
+              // Let go anywhere else, it stays in the tray; the solid hears of it first.
+              window.addEventListener(
+                'pointerup',
+                () => setTimeout(() => useView.setState({ inHand: undefined })),
+                {
+                  once: true,
+                },
+              );
+            }}
+            onClick={() => putIn(part, made, kind)}
           >
             <Plus size={14} aria-hidden /> {kind.verb}
           </button>

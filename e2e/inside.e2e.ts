@@ -1,0 +1,100 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { go, noGraveFaults, onWorkbench, saved, type, type Workbench } from './harness';
+
+/** What lies inside, from the tray to a whole school of light, on the real bench. */
+describe('the inside of a prop', function () {
+  this.timeout(150_000);
+  let bench: Workbench;
+  let page: Page;
+  onWorkbench((tools) => ({ bench, page } = tools));
+  before(() => page.setDefaultTimeout(30_000));
+
+  const inside = () => page.getByRole('region', { name: 'What is inside' });
+  const choose = async (part: string): Promise<void> => {
+    await page
+      .getByRole('navigation', { name: 'Rack' })
+      .getByRole('button', { name: new RegExp(`^${part}`) })
+      .click();
+  };
+
+  it('drags a device from the tray onto the shell, where it stays', async () => {
+    await go(page, bench, 'inside', 'demo-lampwarden-bracers');
+    await page.locator('canvas').waitFor();
+    await page.waitForTimeout(1500);
+    const before = await inside().locator('li').count();
+    const from = (await inside().getByRole('button', { name: 'Device' }).boundingBox())!;
+    const solid = (await page.locator('canvas').boundingBox())!;
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(solid.x + solid.width * 0.5, solid.y + solid.height * 0.75, { steps: 6 });
+    await page.mouse.up();
+    const line = inside().locator('li[data-kind="gadget"]');
+    await line.waitFor();
+    expect(await inside().locator('li').count()).to.equal(before + 1);
+    const up = await line.getByLabel('Up', { exact: true }).inputValue();
+    expect(Number(up)).to.be.lessThan(45);
+    // Let go beside the shell it stays in the tray.
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(solid.x + 12, solid.y + 12, { steps: 4 });
+    await page.mouse.up();
+    await page.waitForTimeout(300);
+    expect(await inside().locator('li').count()).to.equal(before + 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await line.waitFor({ state: 'detached' });
+  });
+
+  it('compares the schools of light and takes one whole, in one step', async () => {
+    await page.getByRole('tab', { name: 'Schools' }).click();
+    await page.getByRole('button', { name: 'Compare the schools' }).click();
+    await page.getByRole('button', { name: '12 V strip cut in segments' }).click();
+    await inside().locator('li[data-kind="light-strip"]').waitFor();
+    expect(await inside().locator('li[data-kind="lamps"]').count()).to.equal(0);
+    await page.getByText('The build has changed since; compare anew.').waitFor();
+    await noGraveFaults(page);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await inside().locator('li[data-kind="lamps"]').waitFor();
+    await saved(page);
+  });
+
+  it('lets a pack into the layers of a body, with its lid, and says when it is glued in', async () => {
+    await go(page, bench, 'inside', 'demo-lampwarden-arms');
+    await choose('Signal pistol, body');
+    await page.getByRole('button', { name: 'Light it' }).click();
+    const pack = inside().locator('li[data-kind="pack"]');
+    await pack.getByLabel('Pack', { exact: true }).selectOption({ label: 'another, measured' });
+    await pack.getByLabel('Thick', { exact: true }).waitFor();
+    await type(page, 'Thick', '8');
+    await pack.getByLabel('Where').selectOption({ label: 'body, layer 3 of 4' });
+    await page
+      .getByText(/own pack of .* is glued in: 1 layer lies over its pocket/)
+      .first()
+      .waitFor();
+    await page.getByRole('button', { name: 'Into body, layer 4 of 4' }).click();
+    await page
+      .getByText(/is glued in/)
+      .first()
+      .waitFor({ state: 'detached' });
+    await saved(page);
+  });
+
+  it('takes the regulator away from a ring, says what that does, and gives it back', async () => {
+    await choose('Wick-pike, lantern');
+    const circuit = page.locator('[data-circuit="wick"]');
+    await circuit
+      .getByLabel('Regulator', { exact: true })
+      .selectOption({ label: 'none: straight from the pack' });
+    await page
+      .getByText(/is made for 5 V/)
+      .first()
+      .waitFor();
+    await circuit.getByLabel('Regulator', { exact: true }).selectOption({ label: 'step-up board' });
+    await page
+      .getByText(/is made for 5 V/)
+      .first()
+      .waitFor({ state: 'detached' });
+    await noGraveFaults(page);
+    await saved(page);
+  });
+});
