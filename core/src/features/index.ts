@@ -11,5 +11,6 @@ export {
   type Pointed,
   type Work,
 } from './contract';
+export { diffuserRows, type DiffuserRow } from './lightBox/compared';
 export { boxFace, type LightBox } from './lightBox/box';
 export { features } from './registry';

@@ -19,6 +19,7 @@ import { skin } from './skin/skin';
 import { strip } from './strip/strip';
 import { toggle } from './toggle/toggle';
 import { trim } from './trim/trim';
+import { woundStrip } from './woundStrip/woundStrip';
 
 /** Every feature, in the order they are offered. */
 export const features: readonly FeatureKind[] = [
@@ -36,6 +37,7 @@ export const features: readonly FeatureKind[] = [
   lightBox,
   edgeLit,
   lightStrip,
+  woundStrip,
   lightRing,
   gadget,
   pack,

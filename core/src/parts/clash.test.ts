@@ -1,7 +1,11 @@
 import { expect } from 'chai';
-import type { Feature } from '../document';
+import type { Feature, Params } from '../document';
 import { aroundOf, expectCured, partOf } from './testing/worn.test';
+import { standardKinds } from './kinds';
 import { makePart } from './made';
+
+const startOf = (kind: string): Params =>
+  standardKinds.features.get(kind)!.start({ panel: 'a', edge: '', at: { x: 0.5, y: 0.5 } }).params;
 
 const lamps: Feature = {
   id: 'lamps',
@@ -13,13 +17,13 @@ const pack = (u: number): Feature => ({
   id: 'pack',
   kind: 'pack',
   place: { on: 'panel', panel: 'a', u, v: 0.5, turnDeg: 0 },
-  params: { packId: '3xaaa', pocket: 'none' },
+  params: { ...startOf('pack'), packId: '3xaaa', pocket: 'none' },
 });
 const toggle = (u: number): Feature => ({
   id: 'switch',
   kind: 'switch',
   place: { on: 'panel', panel: 'a', u, v: 0.5, turnDeg: 0 },
-  params: { switchId: 'slide' },
+  params: { ...startOf('switch'), switchId: 'slide' },
 });
 const clashes = (...features: Feature[]): string[] =>
   makePart(partOf('bracer', {}, { features }), aroundOf())

@@ -5,6 +5,7 @@ import { sourcedPieces } from '../files/sourcedPieces';
 import { applyChanges, type BuildDoc } from '../document';
 import { demo } from '../files/testing/demo';
 import { cautions, coatings, glues, type Habits } from '../materials';
+import { newBuild, newPart, standardKinds, startLights } from '../parts';
 import { stepTime } from './steps';
 
 const calm = demo('lampwarden-bracers');
@@ -15,6 +16,48 @@ const part = (key: string, value: unknown): BuildDoc =>
 const ids = (doc: BuildDoc): string[] => derive(doc).steps.map((s) => s.id.replace('bracer-1:', ''));
 const minutes = (doc: BuildDoc, id: string): number =>
   derive(doc).steps.find((s) => s.id.endsWith(id))!.workMin;
+
+describe('what layers close over', () => {
+  const wearer = { name: 'T', underLayerMm: 2, measures: [] };
+  const bare = newPart('pistol', wearer, 'prop-body');
+  const dark: BuildDoc = { ...newBuild('One', '2026-03-01', wearer), parts: [bare] };
+  const { features, circuit } = startLights(bare, derive(dark).parts[0]!, standardKinds, (base) => base)!;
+  const lit = (layer: number): BuildDoc => ({
+    ...dark,
+    parts: [
+      {
+        ...bare,
+        features: features.map((f) =>
+          f.kind === 'switch' && f.place.on === 'panel'
+            ? { ...f, place: { ...f.place, panel: `body-${layer}`, u: 0.6, v: 0.75 } }
+            : f,
+        ),
+      },
+    ],
+    circuits: [circuit],
+  });
+  const before = (doc: BuildDoc, first: string, then: string): boolean => {
+    const all = derive(doc).steps.map((s) => s.id);
+    return all.includes(`pistol:${first}`) && all.indexOf(`pistol:${first}`) < all.indexOf(`pistol:${then}`);
+  };
+
+  it('is soldered, tested and laid in before they are glued, and every step waits for those it needs', () => {
+    const doc = lit(2);
+    for (const step of ['solder', 'test1', 'inlay']) expect(before(doc, step, 'layers'), step).to.equal(true);
+    const { steps } = derive(doc);
+    expect(steps.find((s) => s.id === 'pistol:layers')!.after).to.deep.equal(['pistol:inlay']);
+    const at = new Map(steps.map((s, i) => [s.id, i]));
+    for (const step of steps)
+      for (const needed of step.after)
+        expect(at.get(needed), `${step.id} after ${needed}`).to.be.lessThan(at.get(step.id)!);
+  });
+
+  it('is nothing where all lies in the outer layers: gluing and heat come before the lamps, as in the trade', () => {
+    const doc = lit(4);
+    expect(before(doc, 'layers', 'test1')).to.equal(true);
+    expect(derive(doc).steps.some((s) => s.id === 'pistol:inlay')).to.equal(false);
+  });
+});
 
 describe('steps', () => {
   it('begin with a printed bar and end with the log', () => {

@@ -3,6 +3,7 @@ import type { Fastening } from '../forms';
 import type { PartReport } from '../parts';
 import { printMinutes } from '../units';
 import { assembliesOf } from './assemblies';
+import { closingIn } from './closedIn';
 import { finishSteps, heatSteps } from './finishSteps';
 import { mountSteps } from './mountSteps';
 import { lightSteps } from './lightSteps';
@@ -50,10 +51,11 @@ export function buildSteps(
     const heat = heatSteps(part, shaped);
     const sealed = heat.at(-1)?.id ?? shaped;
     const light = lightSteps(part, sealed, wirings);
+    const closed = closingIn(part, shell, light);
     const inner = liningSteps(doc, part, light.at(-1)?.id ?? sealed);
     const before = (inner.at(-1) ?? light.at(-1))?.id ?? sealed;
     const straps = worn.straps.filter((s) => s.partId === part.id);
-    return [...shell, ...heat, ...light, ...inner, ...finishSteps(doc, part, before, straps)];
+    return [...closed.shell, ...heat, ...closed.light, ...inner, ...finishSteps(doc, part, before, straps)];
   };
   // Assembly by assembly: its parts from what carries the rest on, then put together.
   const lasts = new Map<string, string>();

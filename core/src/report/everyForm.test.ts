@@ -126,6 +126,7 @@ describe('every form', function () {
                 rivets: ['rivet'],
                 line: ['score', 'groove', 'fold'],
                 pocket: ['pocket'],
+                channel: ['pocket'],
                 opening: ['slot'],
               })[f.kind]?.includes(m.kind),
             ),

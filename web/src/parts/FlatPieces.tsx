@@ -17,15 +17,19 @@ export function FlatPieces({
   made,
   onEdge,
   onDarts,
+  gap = false,
 }: {
   made: PartReport;
   onEdge: (edge: EdgeRef | undefined) => void;
   /** Darts of a piece moved by hand; a mirrored piece passes them on to the one it mirrors. */
   onDarts?: (pieceId: string, darts: HandDart[], done: boolean) => void;
+  /** With lines of equal gap to the body, whatever the bench shows. */
+  gap?: boolean;
 }) {
   const edge = useView((v) => v.edge);
   const showStretch = useView((v) => v.stretchOpen);
-  const showGap = useView((v) => v.gapOpen);
+  const gapOpen = useView((v) => v.gapOpen);
+  const showGap = gap || gapOpen;
   const length = useLength();
   const boxes = made.pieces.map((p) => boundsOf(p.outline));
   const sizes = boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY }));

@@ -10,6 +10,7 @@ import { bodyWorker } from '../workers/bodyClient';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
 import { figureFromScene, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
+import { Halos, type Played } from './Halos';
 import { useWorked } from './useWorked';
 
 function Scene({
@@ -21,6 +22,8 @@ function Scene({
   seeThrough,
   overlays,
   wires,
+  dark = false,
+  played,
   onPoint,
   onPick,
   onDropped,
@@ -60,11 +63,11 @@ function Scene({
       <directionalLight position={[250, 400, 500]} intensity={1.7} />
       {limbs.map((limb, i) => (
         <mesh key={i} geometry={limb}>
-          <meshStandardMaterial color="#d9cfc4" roughness={1} side={DoubleSide} />
+          <meshStandardMaterial color={dark ? '#121615' : '#d9cfc4'} roughness={1} side={DoubleSide} />
         </mesh>
       ))}
       <mesh geometry={extras}>
-        <meshStandardMaterial color="#6f7a7e" roughness={0.95} side={DoubleSide} />
+        <meshStandardMaterial color={dark ? '#15191a' : '#6f7a7e'} roughness={0.95} side={DoubleSide} />
       </mesh>
       {others && (
         <mesh geometry={others}>
@@ -78,10 +81,11 @@ function Scene({
           />
         </mesh>
       )}
-      <Drawn made={made} place={place} />
-      {wires?.map((points, i) => (
-        <Line key={i} points={points.map(place)} color="#d98e06" lineWidth={2.5} />
-      ))}
+      {!dark && <Drawn made={made} place={place} />}
+      {!dark &&
+        wires?.map((points, i) => (
+          <Line key={i} points={points.map(place)} color="#d98e06" lineWidth={2.5} />
+        ))}
       {overlays && <Overlays made={made} place={place} {...overlays} />}
       <mesh
         ref={stage.shell}
@@ -102,12 +106,12 @@ function Scene({
         })}
       >
         <meshStandardMaterial
-          color="#566065"
+          color={dark ? '#15191a' : '#566065'}
           roughness={0.95}
           side={DoubleSide}
-          transparent={seeThrough ?? false}
-          opacity={seeThrough ? 0.55 : 1}
-          depthWrite={!seeThrough}
+          transparent={seeThrough === true && !dark}
+          opacity={seeThrough && !dark ? 0.55 : 1}
+          depthWrite={!seeThrough || dark}
         />
       </mesh>
       {lines.map((l) => (
@@ -121,6 +125,7 @@ function Scene({
           gapSize={4}
         />
       ))}
+      {dark && <Halos items={made.items} place={place} {...(played && { played })} />}
       {made.items.map(
         ({ id, at, lamp, marginMm }) =>
           lamp && (
@@ -168,6 +173,10 @@ interface SolidViewProps {
   overlays?: OverlayChoice;
   /** Wires as they lie inside, in the form's space. */
   wires?: readonly (readonly Vec3[])[];
+  /** In the dark: nothing but what is lit is seen. */
+  dark?: boolean;
+  /** What is played on its lamps, in the dark. */
+  played?: readonly Played[];
   /** The point of the shell under the pointer, in the form's space. */
   onPoint?: (p: Vec3 | undefined) => void;
   /** A press on the shell that did not turn the view. */
@@ -191,7 +200,11 @@ export function SolidView(props: SolidViewProps) {
   const buttons = useRef(new Map<string, HTMLButtonElement>());
   const stage: Stage = { place, unplace, root, shell, buttons };
   return (
-    <div role="group" aria-label="Solid view" className="relative h-full w-full overflow-hidden">
+    <div
+      role="group"
+      aria-label="Solid view"
+      className={`relative h-full w-full overflow-hidden ${props.dark ? 'bg-[#070a09]' : ''}`}
+    >
       <Canvas
         frameloop="demand"
         dpr={[1, 2]}

@@ -1,4 +1,5 @@
 import type { BuildDoc } from '@fomrik/core/document';
+import { diffuserRows, type DiffuserRow, type LightBox } from '@fomrik/core/features';
 import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
 import { lightSchools, placesFor, type SchoolProposal, type SchoolsAsked } from '@fomrik/core/report';
 import { expose, transfer } from 'comlink';
@@ -12,6 +13,7 @@ const api = {
     const lit = litFace(face, across);
     return transfer(lit, [lit.values.buffer as ArrayBuffer]);
   },
+  diffusers: (box: LightBox): DiffuserRow[] => diffuserRows(box),
   places: (doc: BuildDoc, partId: string, featureId: string, tilt: Tilt): Places =>
     placesFor(doc, partId, featureId, tilt),
   schools: (doc: BuildDoc, circuitId: string, asked: SchoolsAsked): SchoolProposal[] =>

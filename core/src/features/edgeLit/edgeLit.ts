@@ -16,11 +16,20 @@ const fields = [
     'sheetMm',
     'Sheet',
     [
-      [2, '2 mm clear acrylic'],
-      [3, '3 mm clear acrylic'],
-      [5, '5 mm clear acrylic'],
+      [2, '2 mm'],
+      [3, '3 mm'],
+      [5, '5 mm'],
     ],
     'Thick sheet carries light further.',
+  ),
+  choice(
+    'look',
+    'Acrylic',
+    [
+      ['clear', 'clear: looked through'],
+      ['fluorescent', 'fluorescent: edges glow'],
+    ],
+    'Fluorescent sheet gathers daylight into its edges and glows there and where it is cut, lamps on or off.',
   ),
   count(
     'engravedPct',
@@ -54,6 +63,7 @@ const start: EdgeParams = {
   widthMm: 60,
   heightMm: 40,
   sheetMm: 3,
+  look: 'clear',
   engravedPct: 10,
   lamps: 3,
   colour: 'amber',
@@ -162,7 +172,7 @@ export const edgeLit = defineFeature<EdgeParams>({
         'inside',
         `a sheet behind a window of ${size} runs over the edge of ${laid.panel.name}.`,
       );
-    const sheet = on.sheet({ foamId: 'acrylic-clear', nominalMm: params.sheetMm });
+    const sheet = on.sheet({ foamId: `acrylic-${params.look}`, nominalMm: params.sheetMm });
     const glow = edgeGlow(sheetOf(params));
     const wanted = params.evenPct / 100;
     const edges = params.edges === 'lit' ? [-1, 1] : [-1];

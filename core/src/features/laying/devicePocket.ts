@@ -51,13 +51,14 @@ const clearOf = (outline: readonly Vec2[], from: readonly Vec2[]): boolean =>
 
 /**
  * What is wrong with a pocket in a lamination: too deep for the layers under it, a wall too thin, or a stick, another
- * pocket or an opening in its way. Nothing where the device does not lie in one.
+ * pocket or an opening in its way. Nothing where the device does not lie in one. `others` take less room.
  */
 export function pocketChecks(
   on: LaidPart,
   feature: Pick<Feature, 'id' | 'place'>,
   footing: Footing,
   sized: Sized,
+  others: readonly Cure[] = [],
 ): Check[] {
   const { name, deepMm } = sized;
   const { id, place } = feature;
@@ -117,7 +118,7 @@ export function pocketChecks(
       sure: 'practice',
       excess: deepMm - footing.depthMm,
       pieceId: footing.laid.panel.id,
-      cures: [],
+      cures: [...others],
     });
   return checks;
 }

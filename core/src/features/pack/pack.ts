@@ -141,7 +141,7 @@ export const pack = defineFeature<PackParams>({
     }
     if (footing.room.solid) {
       made.checks = [
-        ...pocketChecks(on, feature, footing, sized),
+        ...pocketChecks(on, feature, footing, sized, thinner(on, id, source)),
         ...closedIn(on, feature, footing, source, params),
       ];
       if (params.hatch === 'lid') addLid(made, on, feature, footing, source);
@@ -154,6 +154,13 @@ const usePack = (on: LaidPart, id: string, p: Pack): Cure => ({
   label: p.name,
   changes: [{ path: featurePath(on, { id }, 'params', 'packId'), value: p.id }],
 });
+
+/** Packs that are thinner and give as many volts or more, the least change first. */
+const thinner = (on: LaidPart, id: string, { thickMm, cell, series }: Pack): Cure[] =>
+  on.packs
+    .filter((p) => p.thickMm < thickMm && p.cell.nominalV * p.series >= cell.nominalV * series)
+    .sort((a, b) => b.thickMm - a.thickMm)
+    .map((p) => usePack(on, id, p));
 
 function checksOf(
   on: LaidPart,

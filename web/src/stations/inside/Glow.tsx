@@ -2,7 +2,7 @@ import type { Feature } from '@fomrik/core/document';
 import { boxFace, type LightBox } from '@fomrik/core/features';
 import type { Brightness } from '@fomrik/core/light';
 import { trimNumber } from '@fomrik/core/units';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useWorked } from '../../parts/useWorked';
 import { insideWorker } from '../../workers/insideClient';
 
@@ -17,7 +17,13 @@ const tints: Record<string, [number, number, number]> = {
 };
 
 /** The window of a light box as it glows, with what is even about it. */
-export function Glow({ feature }: { feature: Feature }) {
+export function Glow({
+  feature,
+  onTake,
+}: {
+  feature: Feature;
+  onTake: (params: { diffuser: string; layers: number }) => void;
+}) {
   const box = feature.params as unknown as LightBox & { colour: string; evenPct: number };
   const lit = useWorked(() => insideWorker().face(boxFace(box), ACROSS), [JSON.stringify(feature.params)]);
   if (!lit) return <p className="text-soft">Working it out…</p>;
@@ -29,7 +35,57 @@ export function Glow({ feature }: { feature: Feature }) {
         against the mean. Brightest {trimNumber(lit.hotSpot, 2)} times the mean;{' '}
         {trimNumber(lit.passed * 100, 0)} % of the light comes out.
       </figcaption>
+      <Diffusers box={box} onTake={onTake} />
     </figure>
+  );
+}
+
+/** Every diffuser before the same lamps, asked for when it is opened. */
+function Diffusers({
+  box,
+  onTake,
+}: {
+  box: LightBox & { evenPct: number };
+  onTake: (params: { diffuser: string; layers: number }) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const rows = useWorked(
+    () => (open ? insideWorker().diffusers(box) : Promise.resolve([])),
+    [open, JSON.stringify(box)],
+  );
+  return (
+    <details className="mt-1 text-[13px]" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary className="cursor-pointer text-teal">Compare diffusers</summary>
+      {open && !rows && <p className="text-soft">Trying them all…</p>}
+      <table className="w-full max-w-md">
+        <tbody>
+          {rows?.map(({ diffuser, name, layers, evenness, passed }) => {
+            const here = diffuser === box.diffuser && layers === box.layers;
+            return (
+              <tr key={`${diffuser}/${layers}`} className={`border-t border-hair ${here ? 'bg-wash' : ''}`}>
+                <td>
+                  {here ? (
+                    `${layers} × ${name} (now)`
+                  ) : (
+                    <button
+                      type="button"
+                      className="text-left text-teal underline"
+                      onClick={() => onTake({ diffuser, layers })}
+                    >
+                      {layers} × {name}
+                    </button>
+                  )}
+                </td>
+                <td className="text-right">
+                  {trimNumber(evenness * 100, 0)} % even{evenness * 100 >= box.evenPct ? ' ✓' : ''}
+                </td>
+                <td className="text-right">{trimNumber(passed * 100, 0)} % out</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </details>
   );
 }
 

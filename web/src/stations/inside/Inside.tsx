@@ -5,10 +5,12 @@ import type { Vec3 } from '@fomrik/core/geometry';
 import { nearestOn } from '@fomrik/core/panel';
 import type { Draft } from 'immer';
 import { Tabs } from 'radix-ui';
+import { useState } from 'react';
 import { freeName } from '../../app/partActions';
 import { FlatPieces } from '../../parts/FlatPieces';
 import { Empty } from '../../parts/Empty';
 import { LazySolid } from '../../parts/LazySolid';
+import type { Played } from '../../parts/Halos';
 import { usePart } from '../../parts/usePart';
 import { dragEnd, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
@@ -32,6 +34,9 @@ export function Inside() {
   const body = useReport((s) => s.report!.body);
   const circuits = useReport((s) => s.report!.circuits);
   const chosen = useView((v) => v.circuitId);
+  const effects = useBuild((s) => s.doc.circuits);
+  const [dark, setDark] = useState(false);
+  const [gaps, setGaps] = useState(false);
   if (!part) return <Empty what="light" />;
   if (!made) return <p className="p-4 text-soft">Working it out…</p>;
   const dropped = (p: Vec3): void => {
@@ -53,11 +58,24 @@ export function Inside() {
           made={made}
           body={body}
           seeThrough
+          dark={dark}
+          played={playedOf(own, effects, part.id)}
           onDropped={(spot) => dropped(spot)}
           wires={own.flatMap((c) => c.runs.filter((r) => r.partId === part.id).map((r) => r.points))}
-          handles={insideHandles(part, made, drag, change, dragEnd)}
+          handles={dark ? [] : insideHandles(part, made, drag, change, dragEnd)}
         />
-        <p className="pointer-events-none absolute bottom-1 left-2 text-[12px] text-soft">
+        <button
+          type="button"
+          className="btn absolute left-2 top-2"
+          aria-pressed={dark}
+          title="Only what is lit"
+          onClick={() => setDark(!dark)}
+        >
+          {dark ? 'Lights on in the room' : 'In the dark'}
+        </button>
+        <p
+          className={`pointer-events-none absolute bottom-1 left-2 text-[12px] ${dark ? 'text-white' : 'text-soft'}`}
+        >
           Drag lamps (round), pack (box) and switch over the shell; drag a new one here from its button.
         </p>
       </div>
@@ -71,8 +89,18 @@ export function Inside() {
           <RoomSlice made={made} />
         </div>
       ) : (
-        <div className="min-h-0 border-r border-hair p-2">
-          <RoomSlice made={made} />
+        <div className="relative min-h-0 border-r border-hair p-2">
+          {gaps ? <FlatPieces made={made} onEdge={() => undefined} gap /> : <RoomSlice made={made} />}
+          {made.wear && (
+            <button
+              type="button"
+              className="btn absolute right-2 top-2 min-h-7 px-2"
+              aria-pressed={gaps}
+              onClick={() => setGaps(!gaps)}
+            >
+              {gaps ? 'Sections' : 'Gap map'}
+            </button>
+          )}
         </div>
       )}
       <div className="flex min-h-0 flex-col overflow-hidden p-2">
@@ -126,7 +154,16 @@ export function Inside() {
           </Tabs.Content>
           <Tabs.Content value="glow" className="min-h-0 flex-1 overflow-auto">
             {glowing.map((f) => (
-              <Glow key={f.id} feature={f} />
+              <Glow
+                key={f.id}
+                feature={f}
+                onTake={(params) =>
+                  change((p) => {
+                    const own = p.features.find((o) => o.id === f.id);
+                    if (own) Object.assign(own.params, params);
+                  })
+                }
+              />
             ))}
           </Tabs.Content>
         </Tabs.Root>
@@ -134,6 +171,14 @@ export function Inside() {
     </div>
   );
 }
+
+/** What is shown in the dark as it is played: never what flashes too often. */
+const playedOf = (made: readonly CircuitReport[], circuits: readonly Circuit[], partId: string): Played[] =>
+  made.flatMap((c) => {
+    const effect = circuits.find((o) => o.id === c.id)?.effect;
+    if (!effect || effect.kind === 'steady' || c.flashes > 3) return [];
+    return [{ effect, ids: c.lamps.filter((l) => l.partId === partId).map((l) => l.item.id) }];
+  });
 
 /** Another pack in the same place, as one step. */
 function takePack(circuit: CircuitReport, packId: string): void {

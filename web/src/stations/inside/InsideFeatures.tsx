@@ -20,10 +20,11 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
   const update = useBuild((s) => s.update);
   const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));
   const first = made.panels[0];
-  const room = made.rooms[0];
-  // A part that is all stick has rooms and no pieces: what can lie in a room may be put in it.
+  const room = made.rooms.find((r) => r.panel === undefined);
+  // What lies in a room wants one; a part that is all stick has rooms and no pieces.
   const fits = (kind: (typeof kinds)[number]): boolean =>
-    first !== undefined || (room !== undefined && kind.places.includes('room'));
+    (first !== undefined && kind.places.some((p) => p !== 'room')) ||
+    (room !== undefined && kind.places.includes('room'));
   const set = (feature: Feature): void =>
     change((p) => {
       p.features = p.features.map((f) => (f.id === feature.id ? (feature as Draft<Feature>) : f));

@@ -20,13 +20,14 @@ export function putIn(part: Part, made: PartReport, kind: FeatureKind, spot?: Dr
   const { doc, update } = useBuild.getState();
   const id = freeName(featureIdsOf(doc), `${part.id}.${kind.kind}`);
   const first = made.panels[0];
-  const room = made.rooms[0];
+  const room = made.rooms.find((r) => r.panel === undefined);
+  const inRoom = !kind.places.some((p) => p !== 'room') || !first;
   const near = part.features.find((f) => f.place.on === 'panel')?.place;
   const panel = spot?.pieceId ?? (near?.on === 'panel' ? near.panel : (first?.id ?? ''));
   const round = (t: number): number => Math.round(t * 1000) / 1000;
   const at = spot ? { x: round(spot.at.x), y: round(spot.at.y) } : { x: 0.5, y: 0.5 };
   const onPanel = kind.start({ panel, edge: first?.edges[0]!.id ?? '', at });
-  const started: Pick<Feature, 'place' | 'params'> = first
+  const started: Pick<Feature, 'place' | 'params'> = !inRoom
     ? onPanel
     : { ...onPanel, place: { on: 'room', room: room!.id, alongMm: 0, acrossMm: 0, turnDeg: 0 } };
   update((d) => {

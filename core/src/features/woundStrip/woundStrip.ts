@@ -1,0 +1,271 @@
+import { type Check, choice, count, type Cure, length, type ParamsOf } from '../../document';
+import { litFace } from '../../light';
+import {
+  controller,
+  diffusers,
+  type LampColour,
+  leds,
+  type SteadyLoad,
+  strip12V,
+  strip5V,
+} from '../../materials';
+import { trimNumber } from '../../units';
+import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
+import { footingOf } from '../laying/device';
+import { sleeveFace, windingOf, type Wound } from './wound';
+
+const colours = Object.keys(leds) as LampColour[];
+
+const fields = [
+  choice(
+    'type',
+    'Strip',
+    [
+      ['12v', '12 V, cut in segments'],
+      ['5v', '5 V, addressable'],
+    ],
+    'Wound round a dowel or tube.',
+  ),
+  choice(
+    'colour',
+    'Colour',
+    colours.map((c) => [c, c] as const),
+    'Of the light.',
+  ),
+  length('coreMm', 'Core across', [8, 150], 'Of the dowel or tube it is wound on.'),
+  length('lengthMm', 'Wound length', [20, 1500], 'Along the core.'),
+  length('pitchMm', 'Pitch', [8, 200], 'From turn to turn; a strip is at least its width.'),
+  length('sleeveMm', 'Sleeve inside', [20, 400], 'Of the diffuser round it.'),
+  choice(
+    'diffuser',
+    'Sleeve of',
+    diffusers.map((d) => [d.id, d.name] as const),
+    'What it shines through.',
+  ),
+  count('layers', 'Layers', [1, 4], 'Of diffuser.'),
+  count('evenPct', 'Evenness wanted, %', [10, 95], 'Darkest spot against the mean.'),
+] as const;
+
+type WoundParams = ParamsOf<typeof fields>;
+
+const CELLS = 40;
+/** A strip is not bent round less than this; from memory. */
+const LEAST_CORE_MM = 12;
+const BRIGHT = 0.3;
+
+const woundOf = (params: WoundParams): Wound => ({
+  ...params,
+  lampMm: params.type === '5v' ? strip5V.pitchMm : strip12V.segmentMm / strip12V.perSegment,
+});
+
+/** Ways to a more even sleeve: turns closer together, a thinner core, or a layer more. */
+function evener(on: LaidPart, id: string, params: WoundParams): Cure[] {
+  const wanted = params.evenPct / 100;
+  const set = (label: string, changes: Partial<WoundParams>): Cure[] =>
+    litFace(sleeveFace(woundOf({ ...params, ...changes })), CELLS).evenness >= wanted
+      ? [
+          {
+            label,
+            changes: Object.entries(changes).map(([key, value]) => ({
+              path: featurePath(on, { id }, 'params', key),
+              value,
+            })),
+          },
+        ]
+      : [];
+  return [
+    ...[0.75, 0.5, 0.35]
+      .map((f) => Math.max(10, Math.round(params.pitchMm * f)))
+      .filter((mm) => mm < params.pitchMm)
+      .flatMap((pitchMm) => set(`Turns ${pitchMm} mm apart`, { pitchMm }))
+      .slice(0, 1),
+    ...(params.coreMm > 16 ? set('A core of 16 mm', { coreMm: 16 }) : []),
+    ...(params.layers < 4
+      ? set(`${params.layers + 1} layers of diffuser`, { layers: params.layers + 1 })
+      : []),
+  ];
+}
+
+/** A strip wound round a core, in the middle of a sleeve or a lantern: how much of it, and how evenly it glows. */
+export const woundStrip = defineFeature<WoundParams>({
+  kind: 'wound-strip',
+  label: 'Wound strip',
+  verb: 'Wound strip',
+  summary: 'A light strip wound round a core within a sleeve: length, pitch, turns, and how evenly it glows.',
+  station: 'inside',
+  electric: 'load',
+  steady: true,
+  fields,
+  places: ['room'],
+  start: () => ({
+    place: { on: 'room', room: 'light', alongMm: 0, acrossMm: 0, turnDeg: 0 },
+    params: {
+      type: '12v',
+      colour: 'amber',
+      coreMm: 20,
+      lengthMm: 100,
+      pitchMm: 25,
+      sleeveMm: 80,
+      diffuser: 'pe-3',
+      layers: 1,
+      evenPct: 60,
+    },
+  }),
+  lay: (on, feature) => {
+    const { id, params } = feature;
+    const { turns, stripMm } = windingOf(params);
+    const digital = params.type === '5v';
+    const of = digital ? strip5V : strip12V;
+    const step = digital ? strip5V.pitchMm : strip12V.segmentMm;
+    const parts = Math.floor(stripMm / step + 1e-6);
+    const across = params.coreMm + 2 * of.thickMm;
+    const footing = footingOf(on, feature, { widthMm: across, lengthMm: params.lengthMm });
+    if (!footing) return notLaid(feature, 'inside', 'the room that held a wound strip is no longer there.');
+    if (parts < 1)
+      return notLaid(
+        feature,
+        'inside',
+        `a wound strip of ${trimNumber(stripMm, 0)} mm is shorter than one segment.`,
+      );
+    const name = digital ? `wound strip of ${parts} lamps` : `wound strip of ${parts} segments`;
+    const steady: SteadyLoad = digital
+      ? {
+          kind: 'digital',
+          name,
+          lamps: parts,
+          amps: controller.amps + parts * (strip5V.darkA + strip5V.fullA * BRIGHT),
+          restA: controller.amps + parts * strip5V.darkA,
+          leastV: strip5V.leastV,
+          ratedV: strip5V.ratedV,
+        }
+      : {
+          kind: 'segments',
+          name,
+          colour: params.colour,
+          segments: parts,
+          perSegment: strip12V.perSegment,
+          ratedV: strip12V.ratedV,
+          ratedA: strip12V.ratedA,
+          traceOhm: strip12V.traceOhm,
+        };
+    const { evenness } = litFace(sleeveFace(woundOf(params)), CELLS);
+    const wanted = params.evenPct / 100;
+    const checks: Check[] = [];
+    if (evenness < wanted)
+      checks.push({
+        id: `wound-even-${id}`,
+        severity: 'mind',
+        station: 'inside',
+        title: `the sleeve round the ${name} glows unevenly: its darkest spot has ${trimNumber(evenness * 100, 0)} % of the mean, ${params.evenPct} % is wanted.`,
+        why: 'Lamps a pitch apart show as rings until the sleeve stands about as far off them.',
+        sure: 'memory',
+        excess: wanted - evenness,
+        cures: evener(on, id, params),
+      });
+    if (params.coreMm < LEAST_CORE_MM || params.pitchMm < of.widthMm)
+      checks.push({
+        id: `wound-bend-${id}`,
+        severity: 'mind',
+        station: 'inside',
+        title:
+          params.coreMm < LEAST_CORE_MM
+            ? `a strip is wound round no less than ${LEAST_CORE_MM} mm; this core is ${trimNumber(params.coreMm)}.`
+            : `turns ${trimNumber(params.pitchMm)} mm apart lie over each other: the strip is ${of.widthMm} mm wide.`,
+        why: 'Its joints crack, and what is covered gives no light.',
+        sure: 'memory',
+        excess: 1,
+        cures: [
+          {
+            label:
+              params.coreMm < LEAST_CORE_MM
+                ? `A core of ${LEAST_CORE_MM} mm`
+                : `Turns ${of.widthMm + 2} mm apart`,
+            changes: [
+              {
+                path: featurePath(
+                  on,
+                  feature,
+                  'params',
+                  params.coreMm < LEAST_CORE_MM ? 'coreMm' : 'pitchMm',
+                ),
+                value: params.coreMm < LEAST_CORE_MM ? LEAST_CORE_MM : of.widthMm + 2,
+              },
+            ],
+          },
+        ],
+      });
+    if (across > footing.depthMm + 0.05)
+      checks.push({
+        id: `wound-deep-${id}`,
+        severity: 'mind',
+        station: 'inside',
+        title: `the ${name} is ${trimNumber(across)} mm thick with its core, ${trimNumber(Math.max(0, footing.depthMm))} mm is there.`,
+        why: 'It does not go in.',
+        sure: 'standard',
+        excess: across - footing.depthMm,
+        cures: [{ need: 'room', mm: across - footing.depthMm }],
+      });
+    return {
+      ...nothing(),
+      items: [
+        {
+          id,
+          featureId: id,
+          name,
+          at: footing.at,
+          normal: footing.normal,
+          marginMm: footing.marginMm,
+          massG: (of.gPerM * stripMm) / 1000 + (digital ? controller.massG : 0),
+          steady,
+          fit: {
+            needMm: across,
+            haveMm: footing.depthMm,
+            widthMm: across,
+            lengthMm: params.lengthMm,
+            pocketMm: 0,
+            foamMm: 0,
+            roomId: footing.room.id,
+            outline: footing.outline,
+            profile: footing.profile,
+          },
+        },
+      ],
+      bought: [
+        {
+          what: digital ? 'addressable 5 V strip' : '12 V light strip',
+          unit: 'metres',
+          count: Math.ceil(stripMm / 100) / 10,
+          each: of.pricePerM,
+          massG: 0,
+          sure: of.sure,
+        },
+        ...(digital
+          ? [
+              {
+                what: controller.name,
+                unit: 'pieces',
+                count: 1,
+                each: controller.price,
+                massG: 0,
+                sure: controller.sure,
+              },
+            ]
+          : []),
+      ],
+      work: [
+        {
+          step: 'wound-strips',
+          when: 'formed',
+          verb: 'wind',
+          what: 'light strips',
+          count: 1,
+          eachMin: 20,
+          detail: `${trimNumber(turns, 1)} turns ${trimNumber(params.pitchMm)} mm apart on ${trimNumber(params.coreMm)} mm, ${trimNumber(stripMm, 0)} mm of strip. Mark the turns on the core first; solder and test before it is stuck down.`,
+          cautions: ['solder'],
+          waitMin: 0,
+        },
+      ],
+      checks,
+    };
+  },
+});
