@@ -26,9 +26,14 @@ export interface LedBody {
   price: number;
 }
 
-export const ledBodies: Record<'3mm' | '5mm', LedBody> = {
+export const ledBodies: Record<'3mm' | '5mm' | '10mm' | 'flat' | 'surface', LedBody> = {
   '3mm': { bodyMm: 3, rimMm: 3.8, lengthMm: 5.3, massG: 0.2, price: 0.15 },
   '5mm': { bodyMm: 5, rimMm: 5.8, lengthMm: 8.6, massG: 0.3, price: 0.2 },
+  '10mm': { bodyMm: 10, rimMm: 11, lengthMm: 13, massG: 1.1, price: 0.5 },
+  /** Flat-top: shorter, and it shines wide. */
+  flat: { bodyMm: 5, rimMm: 5.8, lengthMm: 6.5, massG: 0.25, price: 0.25 },
+  /** Surface lamp on a scrap of board, let into the foam with its wires. */
+  surface: { bodyMm: 4, rimMm: 6, lengthMm: 3, massG: 0.2, price: 0.3 },
 };
 
 /** Continuous current an ordinary indicator LED stands, from memory. */

@@ -202,10 +202,13 @@ export const cells: readonly Cell[] = [coin, aaa, aa, nineVolt, lithium, bank];
 /** Holder sizes are typical, from memory: cell maximum plus walls and springs. */
 export const packs: Pack[] = [
   holder('2xcr2032', '2 × CR2032 flat holder', coin, 2, [44, 24, 6], 10, 4),
+  holder('2xaaa', '2 × AAA flat holder', aaa, 2, [52, 25, 13], 30, 3),
   holder('3xaaa', '3 × AAA flat holder', aaa, 3, [52, 37, 13], 44, 4),
   holder('4xaaa', '4 × AAA flat holder', aaa, 4, [52, 49, 13], 58, 5),
   holder('2xaa', '2 × AA flat holder', aa, 2, [58, 31, 17], 55, 4),
   holder('3xaa', '3 × AA flat holder', aa, 3, [58, 47, 17], 82, 5),
+  holder('4xaa', '4 × AA flat holder', aa, 4, [58, 62, 17], 108, 5),
+  holder('6xaa', '6 × AA holder, 9 V', aa, 6, [58, 48, 33], 162, 7),
   holder('9v', '9 V block with clip', nineVolt, 1, [54, 26.5, 17.5], 50, 5),
   holder('8xaa', '8 × AA holder, 12 V', aa, 8, [58, 64, 33], 215, 9),
   holder('1x18650', '18650 holder', lithium, 1, [78, 21, 21], 55, 14),

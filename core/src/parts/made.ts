@@ -169,7 +169,9 @@ export function makePart(
     return add(all, kind.lay(on, kind.parts ? feature : repointed(feature, laid)));
   }, nothing());
   const shell = laid.map((l) => l.piece);
-  const wear = before ?? (zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded));
+  // How it sat before says nothing of pieces that are gone.
+  const still = before?.standOff.every((s) => shell.some((p) => p.id === s.pieceId)) ? before : undefined;
+  const wear = still ?? (zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded));
   const linings = lining
     ? (({ panels, joins }) => layPanels(panels, joins, () => lining, { ...options, dartsByHand: [] }))(
         liningOf(model, lining),

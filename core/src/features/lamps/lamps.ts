@@ -21,6 +21,9 @@ const fields = [
     [
       ['3mm', '3 mm'],
       ['5mm', '5 mm'],
+      ['10mm', '10 mm'],
+      ['flat', '5 mm flat-top'],
+      ['surface', 'surface'],
     ],
     'The hole is as wide as the body.',
   ),

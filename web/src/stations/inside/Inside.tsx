@@ -66,7 +66,7 @@ export function Inside() {
         />
         <button
           type="button"
-          className="btn absolute left-2 top-2"
+          className="btn absolute left-2 top-2 bg-paper"
           aria-pressed={dark}
           title="Only what is lit"
           onClick={() => setDark(!dark)}
