@@ -17,6 +17,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { glow, placesIn, solveSixty } from './inside';
+import { largestGroup, nestedFor, shareUsed } from './nesting';
 import { repaintMs } from './repaint';
 import { shelfMs } from './shelf';
 
@@ -121,6 +122,19 @@ const warm = createDeriver();
 report('derive, warm (nothing changed)', await time(60, () => warm(doc)), 'ms', 50);
 report('derive, one part edited', await time(60, (i) => warm(edit(i))), 'ms', 16);
 report('harness, cold (nothing remembered)', await time(4, () => derive(harness)), 'ms');
+const group = largestGroup(harness);
+report(
+  'nesting 29 pieces, first answer',
+  await time(5, () => nestedFor(group, 5, { layouts: 2 })),
+  'ms',
+  300,
+);
+for (const [words, most] of [
+  ['by boxes', { layouts: 1 }],
+  ['nested for 10 s', { ms: 10_000 }],
+  ['nested for 30 s', { ms: 30_000 }],
+] as const)
+  report(`harness, share of foam used, ${words}`, 100 * shareUsed(nestedFor(group, 5, most), group), '%');
 const worn = createDeriver();
 worn(harness);
 report('harness, warm (nothing changed)', await time(30, () => worn(harness)), 'ms', 50);

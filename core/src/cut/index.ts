@@ -1,3 +1,5 @@
-export { packAll } from './packAll';
-export { fitsSheet, laidOutline, packSheets, type Packed, type Sheet } from './packing';
+export { keepNest, nestKey } from './nest/kept';
+export { type Nested, nesting, type SheetSize } from './nest/nest';
+export { packAll, type SheetGroup, sheetGroups } from './packAll';
+export { fitsSheet, laidOutline, packSheets, type Packed, type Sheet, type ToLay } from './packing';
 export { sticksOf, type StickSet } from './sticks/sticks';

@@ -19,6 +19,8 @@ export interface Sheet {
   nominalMm: number;
   widthMm: number;
   heightMm: number;
+  /** Of true shapes, as it was searched for. */
+  nested?: true;
   laid: Laid[];
 }
 

@@ -163,6 +163,22 @@ export interface Circuit {
 
 export type PageSize = 'A4' | 'A3' | 'Letter' | 'Legal';
 
+/** Where a piece lies on a sheet: flip first, then turn, then shift. */
+export interface NestedPiece {
+  partId: string;
+  pieceId: string;
+  flipped: boolean;
+  turnRad: number;
+  x: number;
+  y: number;
+}
+
+/** A layout that was searched for, of one foam: what it was made for, and what lies on each sheet. */
+export interface Nest {
+  key: string;
+  sheets: NestedPiece[][];
+}
+
 export interface CutPlan {
   page: PageSize;
   /** What the printed 100 mm bar really measured; the next print is corrected by it. */
@@ -174,6 +190,8 @@ export interface CutPlan {
   overlapMm: number;
   /** Room between pieces on a sheet. */
   spacingMm: number;
+  /** Layouts of true shapes; one whose pieces have changed since is not used. */
+  nests?: Nest[];
 }
 
 export interface MakePlan {

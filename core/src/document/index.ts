@@ -14,6 +14,7 @@ export {
   type KeptPicture,
   type LogEntry,
   type Mount,
+  type Nest,
   type PageSize,
   type PanelSpot,
   type Params,

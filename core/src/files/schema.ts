@@ -360,6 +360,31 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       pagePlan: Joi.valid('together', 'apart'),
       overlapMm: within(0, 40).required(),
       spacingMm: within(0, 50).required(),
+      nests: Joi.array()
+        .max(60)
+        .unique('key')
+        .items(
+          Joi.object({
+            key: Joi.string().max(64).required(),
+            sheets: Joi.array()
+              .max(200)
+              .items(
+                Joi.array()
+                  .max(500)
+                  .items(
+                    Joi.object({
+                      partId: id.required(),
+                      pieceId: Joi.string().max(200).required(),
+                      flipped: Joi.boolean().required(),
+                      turnRad: within(-10, 10).required(),
+                      x: within(-20_000, 20_000).required(),
+                      y: within(-20_000, 20_000).required(),
+                    }),
+                  ),
+              )
+              .required(),
+          }),
+        ),
     }).required(),
     make: Joi.object({
       habits: Joi.object({

@@ -5,6 +5,7 @@ import { ChoiceField, LengthField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { Downloads } from './Downloads';
+import { NestPanel } from './NestPanel';
 import { PagePreview } from './PagePreview';
 import { SheetDrawing } from './SheetDrawing';
 import { PipeBench } from './PipeBench';
@@ -27,6 +28,7 @@ export function Cut() {
           Sheets: {report.packed.sheets.length}
           {report.packed.tooBig.length > 0 && `, and ${report.packed.tooBig.length} pieces that fit none`}
         </h2>
+        <NestPanel />
         <div className="mt-1 grid grid-cols-2 gap-3">
           {report.packed.sheets.map((sheet, i) => (
             <SheetDrawing key={i} sheet={sheet} parts={report.parts} number={i + 1} />

@@ -1,0 +1,76 @@
+import type { Nest } from '../../document';
+import { boundsOf } from '../../geometry';
+import { laidOutline, type Sheet, type ToLay } from '../packing';
+import type { SheetSize } from './nest';
+
+const named = ({ partId, piece, flipped }: ToLay): string => `${partId}/${piece.id}/${flipped}`;
+
+/** FNV-1a over the letters of a text, twice from two starts, in hexadecimal. */
+function hash(text: string): string {
+  let [a, b] = [0x811c9dc5, 0x1b873593];
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    a = Math.imul(a ^ c, 0x01000193);
+    b = Math.imul(b ^ c, 0x01000193);
+  }
+  return [a, b].map((v) => (v >>> 0).toString(16).padStart(8, '0')).join('');
+}
+
+/** What a nest was made for: the pieces in their shapes and hands, the sheet and the spacing. */
+export function nestKey(items: readonly ToLay[], size: SheetSize, spacingMm: number): string {
+  const shapes = items
+    .map(
+      (item) =>
+        `${named(item)}:${item.piece.outline.map((p) => `${p.x.toFixed(2)},${p.y.toFixed(2)}`).join(' ')}`,
+    )
+    .sort();
+  const { foamId, nominalMm, widthMm, heightMm } = size;
+  return hash([foamId, nominalMm, widthMm, heightMm, spacingMm, ...shapes].join('|'));
+}
+
+/** Rounding of what is kept, mm. */
+const KEPT_MM = 0.02;
+
+/** The sheets of a kept nest; nothing when it does not hold just these pieces, or one lies over the edge. */
+export function keptSheets(nest: Nest, items: readonly ToLay[], size: SheetSize): Sheet[] | undefined {
+  const left = new Map<string, { count: number; item: ToLay }>();
+  for (const item of items) {
+    const known = left.get(named(item));
+    left.set(named(item), { count: (known?.count ?? 0) + 1, item });
+  }
+  const sheets: Sheet[] = [];
+  for (const laid of nest.sheets) {
+    const sheet: Sheet = { ...size, laid: [], nested: true };
+    for (const place of laid) {
+      const own = left.get(`${place.partId}/${place.pieceId}/${place.flipped}`);
+      if (!own || own.count === 0) return undefined;
+      own.count -= 1;
+      const b = boundsOf(laidOutline(own.item.piece.outline, place));
+      if (
+        b.minX < -KEPT_MM ||
+        b.minY < -KEPT_MM ||
+        b.maxX > size.widthMm + KEPT_MM ||
+        b.maxY > size.heightMm + KEPT_MM
+      )
+        return undefined;
+      sheet.laid.push({ ...place, widthMm: b.maxX - b.minX, heightMm: b.maxY - b.minY });
+    }
+    sheets.push(sheet);
+  }
+  return [...left.values()].every(({ count }) => count === 0) ? sheets : undefined;
+}
+
+/** A layout as it is kept. */
+export const keepNest = (key: string, sheets: readonly Sheet[]): Nest => ({
+  key,
+  sheets: sheets.map((sheet) =>
+    sheet.laid.map(({ partId, pieceId, flipped, turnRad, x, y }) => ({
+      partId,
+      pieceId,
+      flipped,
+      turnRad,
+      x,
+      y,
+    })),
+  ),
+});

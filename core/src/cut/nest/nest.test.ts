@@ -1,0 +1,268 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import polygonClipping from 'polygon-clipping';
+import { boundsOf, distanceToEdge, signedArea, type Vec2 } from '../../geometry';
+import type { Piece } from '../../panel';
+import { laidOutline, packSheets, type Sheet, type ToLay } from '../packing';
+import { schemaVersion } from '../../document';
+import { readBuildFile, writeBuildFile } from '../../files/buildFile';
+import { demo } from '../../files/testing/demo';
+import { catalogue } from '../../materials';
+import { derive } from '../../report';
+import { sheetGroups } from '../packAll';
+import { keepNest, keptSheets, nestKey } from './kept';
+import { type Nested, nesting } from './nest';
+import { cellsOf } from './raster';
+
+const size = { foamId: 'dense-eva', nominalMm: 6, widthMm: 1000, heightMm: 500 };
+const item = (id: string, outline: Vec2[], flipped = false): ToLay => ({
+  partId: 'p',
+  flipped,
+  piece: { id, name: id, outline } as unknown as Piece,
+});
+const box = (w: number, h: number): Vec2[] => [
+  { x: 0, y: 0 },
+  { x: w, y: 0 },
+  { x: w, y: h },
+  { x: 0, y: h },
+];
+
+/** A star of so many points: concave, any size. */
+const star = fc
+  .record({
+    points: fc.integer({ min: 3, max: 8 }),
+    out: fc.double({ min: 30, max: 170, noNaN: true }),
+    into: fc.double({ min: 0.25, max: 1, noNaN: true }),
+    flipped: fc.boolean(),
+  })
+  .map(({ points, out, into, flipped }) => ({
+    flipped,
+    outline: Array.from({ length: 2 * points }, (_, i): Vec2 => {
+      const r = i % 2 === 0 ? out : out * into;
+      return { x: r * Math.cos((i * Math.PI) / points), y: 0.7 * r * Math.sin((i * Math.PI) / points) };
+    }),
+  }));
+
+const first = (items: readonly ToLay[], spacing: number, count: number, seed = 1, sheet = size): Nested => {
+  let last: Nested | undefined;
+  let n = 0;
+  for (const found of nesting(items, sheet, spacing, seed)) {
+    last = found;
+    if ((n += 1) >= count) break;
+  }
+  return last!;
+};
+
+const outlinesOn = (sheet: Sheet, items: readonly ToLay[]): Vec2[][] =>
+  sheet.laid.map((l) => laidOutline(items.find((i) => i.piece.id === l.pieceId)!.piece.outline, l));
+const ring = (outline: readonly Vec2[]): [number, number][][] => [
+  outline.map((p): [number, number] => [p.x, p.y]),
+];
+const common = (a: readonly Vec2[], b: readonly Vec2[]): number =>
+  polygonClipping
+    .intersection(ring(a), ring(b))
+    .reduce((sum, poly) => sum + Math.abs(signedArea(poly[0]!.map(([x, y]) => ({ x: x!, y: y! })))), 0);
+
+describe('a nest that is kept', () => {
+  const items = Array.from({ length: 10 }, (_, i) =>
+    item(`t${i % 5}`, [
+      { x: 0, y: 0 },
+      { x: 300, y: 0 },
+      { x: 0, y: 230 },
+    ]),
+  );
+  const nest = keepNest(nestKey(items, size, 4), first(items, 4, 3).packed.sheets);
+
+  it('comes back as it was laid, and only for the very pieces, sheet and spacing it was made for', () => {
+    const sheets = keptSheets(nest, items, size)!;
+    expect(sheets.every((s) => s.nested)).to.equal(true);
+    expect(sheets.flatMap((s) => s.laid)).to.have.length(10);
+    expect(nestKey([...items].reverse(), size, 4)).to.equal(nest.key);
+    for (const other of [
+      nestKey(items, size, 5),
+      nestKey(items, { ...size, widthMm: 900 }, 4),
+      nestKey(items.slice(1), size, 4),
+      nestKey(
+        items.map((i, k) => (k === 0 ? { ...i, flipped: true } : i)),
+        size,
+        4,
+      ),
+      nestKey(
+        items.map((i, k) => (k === 0 ? item('t0', box(10, 10)) : i)),
+        size,
+        4,
+      ),
+    ])
+      expect(other).to.not.equal(nest.key);
+  });
+
+  it('is refused when a piece is missing, doubled or over the edge', () => {
+    const [first_, ...rest] = nest.sheets;
+    const without_ = { ...nest, sheets: [first_!.slice(1), ...rest] };
+    const doubled = { ...nest, sheets: [[...first_!, first_![0]!], ...rest] };
+    const over = {
+      ...nest,
+      sheets: [first_!.map((l, i) => (i === 0 ? { ...l, x: l.x + 900 } : l)), ...rest],
+    };
+    for (const bad of [without_, doubled, over]) expect(keptSheets(bad, items, size)).to.equal(undefined);
+  });
+
+  it('lays the harness on no more sheets than its boxes, kept in the document as any file', () => {
+    const doc = demo('lampwarden-harness');
+    const before = derive(doc);
+    const nests = sheetGroups(doc, before.parts, catalogue).map(({ items: own, size: of }) => {
+      let best: Nested | undefined;
+      let n = 0;
+      for (const now of nesting(own, of, doc.cut.spacingMm)) {
+        best = now;
+        if ((n += 1) === 2) break;
+      }
+      return keepNest(nestKey(own, of, doc.cut.spacingMm), best!.packed.sheets);
+    });
+    const nestedDoc = { ...doc, cut: { ...doc.cut, nests } };
+    const read = readBuildFile(
+      writeBuildFile({ fomrik: schemaVersion, build: nestedDoc, pins: [], log: [] }),
+    );
+    if (!read.ok) throw new Error(read.message);
+    const after = derive(read.value.build);
+    expect(after.packed.sheets.every((s) => s.nested)).to.equal(true);
+    expect(after.packed.sheets.length).to.be.at.most(before.packed.sheets.length);
+    expect(after.totals.cost).to.be.at.most(before.totals.cost + 1e-9);
+    // An edit makes the nest of that foam count no longer; nothing is lost.
+    const edited = derive({ ...nestedDoc, cut: { ...nestedDoc.cut, spacingMm: doc.cut.spacingMm + 1 } });
+    expect(edited.packed.sheets.some((s) => s.nested)).to.equal(false);
+  });
+});
+
+describe('nesting true shapes', function () {
+  this.timeout(120_000);
+
+  it('lays every piece once, none over another or nearer than the spacing, at every moment, by another library', () => {
+    fc.assert(
+      fc.property(
+        fc.array(star, { minLength: 2, maxLength: 9 }),
+        fc.constantFrom(0, 4, 8),
+        (stars, spacing) => {
+          const items = stars.map((s, i) => item(`s${i}`, s.outline, s.flipped));
+          let n = 0;
+          for (const { packed } of nesting(items, size, spacing, 7)) {
+            expect(packed.sheets.flatMap((s) => s.laid.map((l) => l.pieceId)).sort()).to.deep.equal(
+              items.map((i) => i.piece.id).sort(),
+            );
+            for (const sheet of packed.sheets) {
+              const laid = outlinesOn(sheet, items);
+              for (const [i, a] of laid.entries()) {
+                const b = boundsOf(a);
+                expect(
+                  Math.min(b.minX, b.minY, size.widthMm - b.maxX, size.heightMm - b.maxY),
+                ).to.be.at.least(spacing - 0.01);
+                for (const c of laid.slice(i + 1)) {
+                  expect(common(a, c)).to.be.lessThan(1e-6);
+                  const gap = Math.min(
+                    ...a.map((p) => distanceToEdge(c, p)),
+                    ...c.map((p) => distanceToEdge(a, p)),
+                  );
+                  expect(gap).to.be.at.least(spacing - 0.05);
+                }
+              }
+            }
+            if ((n += 1) === 5) break;
+          }
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  it('is never worse than the boxes, and never worse than it was before', () => {
+    fc.assert(
+      fc.property(fc.array(star, { minLength: 3, maxLength: 12 }), (stars) => {
+        const items = stars.map((s, i) => item(`s${i}`, s.outline, s.flipped));
+        const boxes = packSheets(items, size, 5).sheets.length;
+        let before: Nested | undefined;
+        let n = 0;
+        for (const now of nesting(items, size, 5)) {
+          expect(now.sheets).to.be.at.most(boxes);
+          expect(now.sheets).to.be.at.least(now.leastSheets);
+          if (before)
+            expect(
+              [now.sheets, now.lastMm] <= [before.sheets, before.lastMm] ||
+                now.sheets < before.sheets ||
+                now.lastMm <= before.lastMm + 1e-6,
+            ).to.equal(true);
+          before = now;
+          if ((n += 1) === 6) break;
+        }
+      }),
+      { numRuns: 10 },
+    );
+  });
+
+  it('gives the same layout for the same pieces and seed', () => {
+    const items = Array.from({ length: 7 }, (_, i) =>
+      item(`t${i}`, [
+        { x: 0, y: 0 },
+        { x: 190, y: 0 },
+        { x: 30 * i, y: 160 },
+      ]),
+    );
+    expect(first(items, 5, 9, 3).packed).to.deep.equal(first(items, 5, 9, 3).packed);
+  });
+
+  it('lays triangles into each other, where boxes leave half of every box empty', () => {
+    const items = Array.from({ length: 10 }, (_, i) =>
+      item(`t${i}`, [
+        { x: 0, y: 0 },
+        { x: 300, y: 0 },
+        { x: 0, y: 230 },
+      ]),
+    );
+    const boxes = packSheets(items, size, 0).sheets.length;
+    const nested = first(items, 0, 120);
+    expect(nested.sheets).to.be.lessThan(boxes);
+    expect(nested.sheets).to.equal(1);
+  });
+
+  it('a rectangle cut into nine squares of nine sizes goes back within three hundredths of its length (Moroń, 1925)', () => {
+    // The 33 × 32 squared rectangle: 18, 15, 14, 10, 9, 8, 7, 4, 1. Ten times as large; its perfect length is 330.
+    const sides = [18, 15, 14, 10, 9, 8, 7, 4, 1];
+    const items = sides.map((s, i) => item(`q${i}`, box(10 * s, 10 * s)));
+    const strip = { ...size, widthMm: 1000, heightMm: 320 };
+    let best = Infinity;
+    let n = 0;
+    for (const { lastMm, sheets } of nesting(items, strip, 0, 3)) {
+      if (sheets === 1) best = Math.min(best, lastMm);
+      if (best <= 330 * 1.03 || (n += 1) === 700) break;
+    }
+    expect(best).to.be.at.most(330 * 1.03);
+  });
+
+  it('touches every cell an outline runs through or holds: none of it is left out', () => {
+    fc.assert(
+      fc.property(star, ({ outline }) => {
+        const cell = 3;
+        const cells = cellsOf(outline, cell);
+        const b = boundsOf(outline);
+        const near = (x: number, y: number): boolean =>
+          // On the line between two cells either counts.
+          [-1e-7, 1e-7].some((dx) => [-1e-7, 1e-7].some((dy) => taken(x + dx, y + dy)));
+        const taken = (x: number, y: number): boolean => {
+          const [c, r] = [
+            Math.min(cells.columns - 1, Math.floor((x - b.minX) / cell)),
+            Math.min(cells.rows - 1, Math.floor((y - b.minY) / cell)),
+          ];
+          return ((cells.bits[r * cells.words + (c >> 5)]! >>> (c & 31)) & 1) === 1;
+        };
+        outline.forEach((p, i) => {
+          const q = outline[(i + 1) % outline.length]!;
+          for (let k = 0; k <= 40; k++)
+            expect(near(p.x + ((q.x - p.x) * k) / 40, p.y + ((q.y - p.y) * k) / 40)).to.equal(true);
+        });
+        // From the middle to each point, shrunk a little: all within a star.
+        for (const p of outline)
+          for (let k = 0; k < 20; k++) expect(near((p.x * k) / 20, (p.y * k) / 20)).to.equal(true);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

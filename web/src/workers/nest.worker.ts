@@ -1,0 +1,60 @@
+import { keepNest, type Nested, nestKey, nesting, type SheetGroup } from '@fomrik/core/cut';
+import type { Nest } from '@fomrik/core/document';
+import { expose } from 'comlink';
+
+/** How far all foams together have come. */
+export interface NestProgress {
+  tries: number;
+  sheets: number;
+  leastSheets: number;
+  used: number;
+  /** Ready to be kept. */
+  nests: Nest[];
+}
+
+const TELL_MS = 250;
+
+const api = {
+  /** Nests every group in turn, a try at a time, and tells how it goes until it is stopped from outside. */
+  run: (groups: SheetGroup[], spacingMm: number, tell: (progress: NestProgress) => void): void => {
+    const runs = groups.map((group) => ({
+      key: nestKey(group.items, group.size, spacingMm),
+      steps: nesting(group.items, group.size, spacingMm),
+      areaMm2: group.size.widthMm * group.size.heightMm,
+      now: undefined as Nested | undefined,
+      done: false,
+    }));
+    let told = 0;
+    while (runs.some((r) => !r.done)) {
+      for (const r of runs) {
+        const { value, done } = r.steps.next();
+        if (value) r.now = value;
+        if (done) r.done = true;
+      }
+      if (performance.now() - told < TELL_MS) continue;
+      told = performance.now();
+      tell(progressOf(runs));
+    }
+    tell(progressOf(runs));
+  },
+};
+
+function progressOf(
+  runs: readonly { key: string; areaMm2: number; now: Nested | undefined }[],
+): NestProgress {
+  const known = runs.flatMap((r) => (r.now ? [{ ...r, now: r.now }] : []));
+  const areaMm2 = known.reduce((sum, r) => sum + r.areaMm2 * r.now.sheets, 0);
+  return {
+    tries: known.reduce((sum, r) => sum + r.now.tries, 0),
+    sheets: known.reduce((sum, r) => sum + r.now.sheets, 0),
+    leastSheets: known.reduce((sum, r) => sum + r.now.leastSheets, 0),
+    used:
+      areaMm2 === 0 ? 0 : known.reduce((sum, r) => sum + r.now.used * r.areaMm2 * r.now.sheets, 0) / areaMm2,
+    nests: known
+      .filter((r) => r.now.packed.tooBig.length === 0 && r.now.sheets > 0)
+      .map((r) => keepNest(r.key, r.now.packed.sheets)),
+  };
+}
+
+export type NestWorker = typeof api;
+expose(api);
