@@ -2,6 +2,7 @@ import { fontFiles, type FontSource } from '@fomrik/core/files/pdf/fonts';
 import { derive } from '@fomrik/core/report';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { makeDownload } from '@fomrik/core/files/downloads';
+import { sheetFile } from '@fomrik/core/files/sheetFile';
 import { downloadsOf } from '@fomrik/core/files/offered';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
@@ -43,6 +44,12 @@ for (const kind of kinds) {
     await makeDownload(kind, build, report, new Date(`${build.brief.startDate}T00:00:00Z`), printFont),
   );
 }
+report.packed.sheets.forEach((_, i) => {
+  for (const kind of ['svg', 'dxf'] as const)
+    writeFileSync(join(values.out!, `sheet-${i + 1}.${kind}`), sheetFile(report, i, kind, build.name));
+});
 if (values.json) writeFileSync(join(values.out, 'report.json'), JSON.stringify(report, null, 1));
 for (const finding of report.findings) console.log(`${finding.severity.padEnd(4)} ${finding.title}`);
-console.log(`Wrote ${kinds.length + (values.json ? 1 : 0)} files to ${values.out}`);
+console.log(
+  `Wrote ${kinds.length + 2 * report.packed.sheets.length + (values.json ? 1 : 0)} files to ${values.out}`,
+);

@@ -9,32 +9,13 @@ import {
   type PlaceKind,
   schemaVersion,
 } from '../document';
-import { effectWords } from '../light';
-import { gauges, regulators } from '../materials';
 import { type Kinds, standardKinds } from '../parts';
 import { fail, ok, type Result } from '../units';
+import { circuit } from './rules/circuit';
+import { day, id, iso, name, turnDeg, within } from './rules/common';
+import { nests } from './rules/nests';
+import { beneath, content, picture } from './rules/picture';
 import { versionsFit } from './versionsFit';
-
-const id = Joi.string().pattern(/^[A-Za-z0-9_.:-]{1,64}$/);
-const name = Joi.string().trim().min(1).max(120);
-const iso = Joi.string().isoDate();
-const day = Joi.string()
-  .pattern(/^\d{4}-\d{2}-\d{2}$/, 'date as YYYY-MM-DD')
-  .custom((value: string, helpers) =>
-    isRealDay(value)
-      ? value
-      : helpers.message({ custom: `{{#label}} is not a day of the calendar: ${value}` }),
-  );
-/** Whether YYYY-MM-DD is a day there is, in years people plan for. */
-function isRealDay(value: string): boolean {
-  const at = new Date(`${value}T00:00:00Z`);
-  const year = Number(value.slice(0, 4));
-  return (
-    !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === value && year >= 1900 && year <= 2200
-  );
-}
-
-const within = (low: number, high: number): Joi.NumberSchema => Joi.number().min(low).max(high);
 
 /** The rule of one field, from its range or choices: the same description the interface is drawn from. */
 function fieldRule(field: Field): Joi.Schema {
@@ -61,7 +42,6 @@ const MOST_LAYERS = 24;
 const ply = Joi.object({ foamId: id.required(), nominalMm: within(0.5, 200).required() });
 
 const share = within(0, 1).required();
-const turnDeg = within(-360, 360).required();
 
 const places: Record<PlaceKind, Joi.ObjectSchema> = {
   panel: Joi.object({ on: Joi.string(), panel: id.required(), u: share, v: share, turnDeg }),
@@ -163,36 +143,6 @@ function mountFits({ forms }: Kinds, value: Part, helpers: Joi.CustomHelpers): P
       });
 }
 
-const content = Joi.string().pattern(/^[0-9a-f]{64}$/, 'SHA-256 in hexadecimal');
-const pixel = within(-20_000, 20_000).required();
-const spot = Joi.array().ordered(pixel, pixel).required();
-
-const picture = Joi.object({
-  id: id.required(),
-  name: name.required(),
-  content: content.required(),
-  widthPx: within(1, 20_000).integer().required(),
-  heightPx: within(1, 20_000).integer().required(),
-  sheet: Joi.object({
-    corners: Joi.array().ordered(spot, spot, spot, spot).required(),
-    widthMm: within(10, 5000).required(),
-    heightMm: within(10, 5000).required(),
-  }),
-  known: Joi.object({
-    from: spot,
-    to: spot,
-    lengthMm: within(1, 10_000).required(),
-    measure: Joi.valid(...measures.map((m) => m.key)),
-  }),
-});
-
-const beneath = Joi.object({
-  picture: id.required(),
-  xMm: within(-5000, 5000).required(),
-  yMm: within(-5000, 5000).required(),
-  turnDeg,
-});
-
 const partOf = (kinds: Kinds): Joi.Schema =>
   Joi.object({
     id: id.required(),
@@ -240,30 +190,6 @@ function partsHang(value: Part[], helpers: Joi.CustomHelpers): Part[] | Joi.Erro
   }
   return value;
 }
-
-const circuit = Joi.object({
-  id: id.required(),
-  name: name.required(),
-  source: id.required(),
-  switch: id.allow(null).required(),
-  loads: Joi.array()
-    .max(100)
-    .unique('feature')
-    .items(Joi.object({ feature: id.required(), currentMa: within(0.5, 60).required() }))
-    .required(),
-  wireAwg: Joi.valid(...gauges.map((g) => g.awg)),
-  onShare: within(0.01, 1),
-  apart: Joi.valid(true),
-  fused: Joi.valid(true),
-  regulator: Joi.object({
-    kind: Joi.valid(...Object.keys(regulators)).required(),
-    volts: within(1.5, 24).required(),
-  }),
-  effect: Joi.object({
-    kind: Joi.valid(...Object.keys(effectWords)).required(),
-    periodS: within(0.2, 60).required(),
-  }),
-});
 
 export const wearerSchema = Joi.object({
   name: name.required(),
@@ -360,31 +286,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       pagePlan: Joi.valid('together', 'apart'),
       overlapMm: within(0, 40).required(),
       spacingMm: within(0, 50).required(),
-      nests: Joi.array()
-        .max(60)
-        .unique('key')
-        .items(
-          Joi.object({
-            key: Joi.string().max(64).required(),
-            sheets: Joi.array()
-              .max(200)
-              .items(
-                Joi.array()
-                  .max(500)
-                  .items(
-                    Joi.object({
-                      partId: id.required(),
-                      pieceId: Joi.string().max(200).required(),
-                      flipped: Joi.boolean().required(),
-                      turnRad: within(-10, 10).required(),
-                      x: within(-20_000, 20_000).required(),
-                      y: within(-20_000, 20_000).required(),
-                    }),
-                  ),
-              )
-              .required(),
-          }),
-        ),
+      nests,
     }).required(),
     make: Joi.object({
       habits: Joi.object({

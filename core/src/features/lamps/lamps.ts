@@ -22,7 +22,7 @@ const fields = [
       ['3mm', '3 mm'],
       ['5mm', '5 mm'],
       ['10mm', '10 mm'],
-      ['flat', '5 mm flat-top'],
+      ['flat', 'flat-top'],
       ['surface', 'surface'],
     ],
     'The hole is as wide as the body.',

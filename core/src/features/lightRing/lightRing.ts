@@ -2,6 +2,7 @@ import { choice, count, type ParamsOf } from '../../document';
 import { controller, rings, strip5V } from '../../materials';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid } from '../contract';
+import { controllerBought } from '../laying/stripParts';
 import { footingOf } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
 
@@ -95,14 +96,7 @@ export const lightRing = defineFeature<RingParams>({
           massG: 0,
           sure: 'memory',
         },
-        {
-          what: controller.name,
-          unit: 'pieces',
-          count: 1,
-          each: controller.price,
-          massG: 0,
-          sure: controller.sure,
-        },
+        controllerBought,
       ],
       checks: footing.room.solid
         ? pocketChecks(on, feature, footing, sizedOf(params))

@@ -1,9 +1,10 @@
 import { choice, count, type ParamsOf } from '../../document';
 import { polylineLength, type Vec2 } from '../../geometry';
-import { controller, type LampColour, leds, type SteadyLoad, strip12V, strip5V } from '../../materials';
+import { type LampColour, leds } from '../../materials';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { spotFrom } from '../laying/spot';
+import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
 
 const colours = Object.keys(leds) as LampColour[];
 const addressable = (params: object): boolean => (params as { type?: string }).type === '5v';
@@ -80,8 +81,8 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
     const run: Vec2[] = place.points.map(([x, y]) => laid.flatAt({ x, y }));
     const lengthMm = polylineLength(run);
     const digital = params.type === '5v';
-    const of = digital ? strip5V : strip12V;
-    const step = digital ? strip5V.pitchMm : strip12V.segmentMm;
+    const of = stripOf(params.type);
+    const step = stripStepMm(params.type);
     const parts = Math.floor(lengthMm / step + 1e-6);
     if (parts < 1)
       return notLaid(
@@ -91,26 +92,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
       );
     const cutMm = parts * step;
     const name = digital ? `addressable strip of ${parts} lamps` : `12 V strip of ${parts} segments`;
-    const steady: SteadyLoad = digital
-      ? {
-          kind: 'digital',
-          name,
-          lamps: parts,
-          amps: controller.amps + parts * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
-          restA: controller.amps + parts * strip5V.darkA,
-          leastV: strip5V.leastV,
-          ratedV: strip5V.ratedV,
-        }
-      : {
-          kind: 'segments',
-          name,
-          colour: params.colour,
-          segments: parts,
-          perSegment: strip12V.perSegment,
-          ratedV: strip12V.ratedV,
-          ratedA: strip12V.ratedA,
-          traceOhm: strip12V.traceOhm,
-        };
+    const steady = stripLoad(params.type, name, parts, params.colour, params.brightPct / 100);
     const middle = place.points[Math.floor(place.points.length / 2)]!;
     const spot = spotFrom(
       laid,
@@ -132,7 +114,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
           pieceId: laid.panel.id,
           flat: spot.flat,
           marginMm: spot.marginMm,
-          massG: (of.gPerM * cutMm) / 1000 + (digital ? controller.massG : 0),
+          massG: stripG(params.type, cutMm),
           steady,
           fit: {
             needMm: of.thickMm,
@@ -147,28 +129,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
           },
         },
       ],
-      bought: [
-        {
-          what: digital ? 'addressable 5 V strip' : '12 V light strip',
-          unit: 'metres',
-          count: Math.ceil(cutMm / 100) / 10,
-          each: of.pricePerM,
-          massG: 0,
-          sure: of.sure,
-        },
-        ...(digital
-          ? [
-              {
-                what: controller.name,
-                unit: 'pieces',
-                count: 1,
-                each: controller.price,
-                massG: 0,
-                sure: controller.sure,
-              },
-            ]
-          : []),
-      ],
+      bought: stripBought(params.type, cutMm),
       work: [
         {
           step: 'light-strips',

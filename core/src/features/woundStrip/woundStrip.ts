@@ -1,17 +1,10 @@
 import { type Check, choice, count, type Cure, length, type ParamsOf } from '../../document';
 import { litFace } from '../../light';
-import {
-  controller,
-  diffusers,
-  type LampColour,
-  leds,
-  type SteadyLoad,
-  strip12V,
-  strip5V,
-} from '../../materials';
+import { diffusers, type LampColour, leds, strip12V, strip5V } from '../../materials';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf } from '../laying/device';
+import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
 import { sleeveFace, windingOf, type Wound } from './wound';
 
 const colours = Object.keys(leds) as LampColour[];
@@ -114,9 +107,8 @@ export const woundStrip = defineFeature<WoundParams>({
   lay: (on, feature) => {
     const { id, params } = feature;
     const { turns, stripMm } = windingOf(params);
-    const digital = params.type === '5v';
-    const of = digital ? strip5V : strip12V;
-    const step = digital ? strip5V.pitchMm : strip12V.segmentMm;
+    const of = stripOf(params.type);
+    const step = stripStepMm(params.type);
     const parts = Math.floor(stripMm / step + 1e-6);
     const across = params.coreMm + 2 * of.thickMm;
     const footing = footingOf(on, feature, { widthMm: across, lengthMm: params.lengthMm });
@@ -127,27 +119,8 @@ export const woundStrip = defineFeature<WoundParams>({
         'inside',
         `a wound strip of ${trimNumber(stripMm, 0)} mm is shorter than one segment.`,
       );
-    const name = digital ? `wound strip of ${parts} lamps` : `wound strip of ${parts} segments`;
-    const steady: SteadyLoad = digital
-      ? {
-          kind: 'digital',
-          name,
-          lamps: parts,
-          amps: controller.amps + parts * (strip5V.darkA + strip5V.fullA * BRIGHT),
-          restA: controller.amps + parts * strip5V.darkA,
-          leastV: strip5V.leastV,
-          ratedV: strip5V.ratedV,
-        }
-      : {
-          kind: 'segments',
-          name,
-          colour: params.colour,
-          segments: parts,
-          perSegment: strip12V.perSegment,
-          ratedV: strip12V.ratedV,
-          ratedA: strip12V.ratedA,
-          traceOhm: strip12V.traceOhm,
-        };
+    const name = `wound strip of ${parts} ${params.type === '5v' ? 'lamps' : 'segments'}`;
+    const steady = stripLoad(params.type, name, parts, params.colour, BRIGHT);
     const { evenness } = litFace(sleeveFace(woundOf(params)), CELLS);
     const wanted = params.evenPct / 100;
     const checks: Check[] = [];
@@ -215,7 +188,7 @@ export const woundStrip = defineFeature<WoundParams>({
           at: footing.at,
           normal: footing.normal,
           marginMm: footing.marginMm,
-          massG: (of.gPerM * stripMm) / 1000 + (digital ? controller.massG : 0),
+          massG: stripG(params.type, stripMm),
           steady,
           fit: {
             needMm: across,
@@ -230,28 +203,7 @@ export const woundStrip = defineFeature<WoundParams>({
           },
         },
       ],
-      bought: [
-        {
-          what: digital ? 'addressable 5 V strip' : '12 V light strip',
-          unit: 'metres',
-          count: Math.ceil(stripMm / 100) / 10,
-          each: of.pricePerM,
-          massG: 0,
-          sure: of.sure,
-        },
-        ...(digital
-          ? [
-              {
-                what: controller.name,
-                unit: 'pieces',
-                count: 1,
-                each: controller.price,
-                massG: 0,
-                sure: controller.sure,
-              },
-            ]
-          : []),
-      ],
+      bought: stripBought(params.type, stripMm),
       work: [
         {
           step: 'wound-strips',

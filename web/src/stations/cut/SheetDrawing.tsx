@@ -3,6 +3,8 @@ import { laidOutline, type Sheet } from '@fomrik/core/cut';
 import { roomiest } from '@fomrik/core/files/label';
 import { signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
+import { useReport } from '../../store/report';
+import { saveFile } from './saveFile';
 
 /** One sheet of foam with its pieces laid on it. */
 export function SheetDrawing({
@@ -30,6 +32,13 @@ export function SheetDrawing({
   });
   const used =
     pieces.reduce((sum, p) => sum + Math.abs(signedArea(p.outline)), 0) / (sheet.widthMm * sheet.heightMm);
+  const take = async (kind: 'svg' | 'dxf'): Promise<void> => {
+    const { report, doc } = useReport.getState();
+    if (!report || !doc) return;
+    const { sheetFile } = await import('@fomrik/core/files/sheetFile');
+    const type = kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf';
+    saveFile(sheetFile(report, number - 1, kind, doc.name), `sheet-${number}.${kind}`, type, doc.name);
+  };
   const y = (v: number): number => sheet.heightMm - v;
   return (
     <figure>
@@ -66,7 +75,18 @@ export function SheetDrawing({
       </svg>
       <figcaption className="text-[12.5px]">
         {number}. {sheet.nominalMm} mm {foam}, {sheet.widthMm} × {sheet.heightMm} mm ·{' '}
-        {(used * 100).toFixed(0)} % used
+        {(used * 100).toFixed(0)} % used{' '}
+        {(['svg', 'dxf'] as const).map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            className="ml-2 text-teal underline"
+            onClick={() => void take(kind)}
+          >
+            {kind.toUpperCase()}
+            <span className="sr-only"> of sheet {number}</span>
+          </button>
+        ))}
         <ol className="columns-2 gap-x-4 text-[12px] text-soft">
           {pieces.map(({ laid, piece, part }, i) => (
             <li key={i} className="truncate">

@@ -1,0 +1,33 @@
+import Joi from 'joi';
+import { measures } from '../../body';
+import { id, name, turnDeg, within } from './common';
+
+export const content = Joi.string().pattern(/^[0-9a-f]{64}$/, 'SHA-256 in hexadecimal');
+const pixel = within(-20_000, 20_000).required();
+const spot = Joi.array().ordered(pixel, pixel).required();
+
+export const picture = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  content: content.required(),
+  widthPx: within(1, 20_000).integer().required(),
+  heightPx: within(1, 20_000).integer().required(),
+  sheet: Joi.object({
+    corners: Joi.array().ordered(spot, spot, spot, spot).required(),
+    widthMm: within(10, 5000).required(),
+    heightMm: within(10, 5000).required(),
+  }),
+  known: Joi.object({
+    from: spot,
+    to: spot,
+    lengthMm: within(1, 10_000).required(),
+    measure: Joi.valid(...measures.map((m) => m.key)),
+  }),
+});
+
+export const beneath = Joi.object({
+  picture: id.required(),
+  xMm: within(-5000, 5000).required(),
+  yMm: within(-5000, 5000).required(),
+  turnDeg,
+});

@@ -1,0 +1,81 @@
+import { expect } from 'chai';
+import DxfParser from 'dxf-parser';
+import { XMLParser } from 'fast-xml-parser';
+import polygonClipping from 'polygon-clipping';
+import { signedArea, type Vec2 } from '../geometry';
+import { derive } from '../report';
+import { sheetFile } from './sheetFile';
+import { demo } from './testing/demo';
+
+const report = derive(demo('lampwarden-harness'));
+type Group = {
+  '@_class'?: string;
+  path?: { '@_d': string } | { '@_d': string }[];
+  title?: string;
+  g?: Group | Group[];
+};
+const list = <T>(v: T | T[] | undefined): T[] => (v === undefined ? [] : Array.isArray(v) ? v : [v]);
+
+/** The cut lines of a sheet's SVG as a machine would read them: piece by piece, y down in the file. */
+function cutLines(svg: string, heightMm: number): { name: string; outline: Vec2[] }[] {
+  const read = new XMLParser({ ignoreAttributes: false }).parse(svg) as { svg: { g: Group | Group[] } };
+  return list(read.svg.g).map((piece) => {
+    const cut = list(piece.g).find((g) => g['@_class'] === 'cut')!;
+    const d = list(cut.path)[0]!['@_d'];
+    return {
+      name: piece.title!,
+      outline: [...d.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => ({
+        x: Number(x),
+        y: heightMm - Number(y),
+      })),
+    };
+  });
+}
+
+describe('files of a sheet, read back', () => {
+  report.packed.sheets.forEach((sheet, index) => {
+    it(`sheet ${index + 1}: SVG and DXF hold every piece once, its size, within the sheet and clear of the others`, () => {
+      const pieces = cutLines(sheetFile(report, index, 'svg', 'Harness'), sheet.heightMm);
+      expect(pieces).to.have.length(sheet.laid.length);
+      const areas = pieces.map((p) => Math.abs(signedArea(p.outline))).sort((a, b) => a - b);
+      const wanted = sheet.laid
+        .map((l) => {
+          const part = report.parts.find((p) => p.id === l.partId)!;
+          return Math.abs(signedArea(part.pieces.find((p) => p.id === l.pieceId)!.outline));
+        })
+        .sort((a, b) => a - b);
+      areas.forEach((a, i) => expect(a).to.be.closeTo(wanted[i]!, 0.5));
+      for (const { outline } of pieces)
+        for (const p of outline) {
+          expect(p.x).to.be.within(0, sheet.widthMm);
+          expect(p.y).to.be.within(0, sheet.heightMm);
+        }
+      pieces.forEach((a, i) =>
+        pieces.slice(i + 1).forEach((b) => {
+          const ring = (o: Vec2[]): [number, number][][] => [o.map((p): [number, number] => [p.x, p.y])];
+          expect(
+            polygonClipping.intersection(ring(a.outline), ring(b.outline)),
+            `${a.name} and ${b.name}`,
+          ).to.have.length(0);
+        }),
+      );
+      const dxf = new DxfParser().parseSync(sheetFile(report, index, 'dxf', 'Harness'))!;
+      const cut = dxf.entities.filter((e) => e.layer === 'CUT') as unknown as { vertices: Vec2[] }[];
+      const dxfAreas = cut.map((e) => Math.abs(signedArea(e.vertices))).sort((a, b) => a - b);
+      expect(dxfAreas).to.have.length(areas.length);
+      dxfAreas.forEach((a, i) => expect(a).to.be.closeTo(areas[i]!, 0.5));
+    });
+  });
+
+  it('a flipped copy is the mirror of the other, notches and all', () => {
+    const names = report.packed.sheets.flatMap((s, i) =>
+      cutLines(sheetFile(report, i, 'svg', 'x'), s.heightMm),
+    );
+    const flipped = names.find((n) => n.name.endsWith(', flipped'))!;
+    const other = names.find((n) => n.name === flipped.name.replace(', flipped', ''))!;
+    expect(Math.sign(signedArea(flipped.outline))).to.equal(-Math.sign(signedArea(other.outline)));
+    const sides = (o: Vec2[]): number[] =>
+      o.map((p, i) => Math.hypot(p.x - o[(i + 1) % o.length]!.x, p.y - o[(i + 1) % o.length]!.y));
+    sides(flipped.outline).forEach((mm, i) => expect(mm).to.be.closeTo(sides(other.outline)[i]!, 0.01));
+  });
+});
