@@ -1,4 +1,4 @@
-export { keepNest, nestKey } from './nest/kept';
+export { keepNest, keptSheets, nestKey } from './nest/kept';
 export { type Nested, nesting, type SheetSize } from './nest/nest';
 export { packAll, type SheetGroup, sheetGroups } from './packAll';
 export { fitsSheet, laidOutline, packSheets, type Packed, type Sheet, type ToLay } from './packing';

@@ -14,6 +14,8 @@ interface FieldBase<K extends string> {
   /** What one unit more gives of something that may be needed, in its millimetres; a choice that splits gives 1. */
   cures?: readonly { need: Need; by: number }[];
   seededBy?: MeasureKey;
+  /** Of a feature: has a bearing only where it is let into layers, or only where it lies behind a shell. */
+  only?: 'layers' | 'shell';
 }
 
 /** A number: millimetres, degrees, whole pieces, or a plain number with its unit. */
@@ -70,7 +72,7 @@ type FieldValue<F> = F extends { type: 'rows'; of: infer Of extends readonly Sca
 /** The values a list of fields describes. */
 export type ParamsOf<Fs extends readonly Field[]> = { [F in Fs[number] as F['key']]: FieldValue<F> };
 
-type Rest<K extends string> = Partial<Pick<FieldBase<K>, 'when' | 'cures' | 'seededBy'>>;
+type Rest<K extends string> = Partial<Pick<FieldBase<K>, 'when' | 'cures' | 'seededBy' | 'only'>>;
 
 const numeric =
   (type: NumberField['type']) =>

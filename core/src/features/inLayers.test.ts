@@ -120,6 +120,11 @@ describe('things let into a lamination', () => {
     expect(closed.severity).to.equal('stop');
     const [cure] = closed.cures;
     expect(cure!.label).to.match(/^Into board, layer 4/);
+    // From deeper down it goes to the very top as well, not to the next layer.
+    const deep = report(slab([put('pack', 2, { packId: '2xcr2032', hatch: 'none' })])).checks;
+    expect(deep.find((c) => c.id.startsWith('pack-closed'))!.cures[0]!.label).to.match(
+      /^Into board, layer 4/,
+    );
     const moved = { ...put('pack', 4, { packId: '2xcr2032', hatch: 'lid' }) };
     const made = report(slab([moved]));
     expect(made.checks.filter((c) => c.id.startsWith('pack-'))).to.deep.equal([]);

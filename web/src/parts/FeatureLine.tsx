@@ -20,6 +20,8 @@ const wordy = (field: Field): boolean =>
 
 /** One feature with its place and its fields, all of them from its kind. */
 export function FeatureLine({ kind, feature, made, onChange, onRemove, columns }: FeatureLineProps) {
+  const { place } = feature;
+  const layered = place.on === 'panel' && made.rooms.some((r) => r.solid && r.panel === place.panel);
   const ply = { foamId: made.foam.foamId, nominalMm: made.foam.nominalMm };
   return (
     <li
@@ -38,7 +40,8 @@ export function FeatureLine({ kind, feature, made, onChange, onRemove, columns }
       {kind.fields.map(
         (field) =>
           field.type !== 'rows' &&
-          (!field.when || field.when(feature.params)) && (
+          (!field.when || field.when(feature.params)) &&
+          (!field.only || (field.only === 'layers') === layered) && (
             <div key={field.key} className={wordy(field) ? 'col-span-2' : ''}>
               <FieldInput
                 field={field}

@@ -1,4 +1,4 @@
-import { keepNest, type Nested, nestKey, nesting, type SheetGroup } from '@fomrik/core/cut';
+import { keepNest, keptSheets, type Nested, nestKey, nesting, type SheetGroup } from '@fomrik/core/cut';
 import type { Nest } from '@fomrik/core/document';
 import { expose } from 'comlink';
 
@@ -16,14 +16,32 @@ const TELL_MS = 250;
 
 const api = {
   /** Nests every group in turn, a try at a time, and tells how it goes until it is stopped from outside. */
-  run: (groups: SheetGroup[], spacingMm: number, tell: (progress: NestProgress) => void): void => {
-    const runs = groups.map((group) => ({
-      key: nestKey(group.items, group.size, spacingMm),
-      steps: nesting(group.items, group.size, spacingMm),
-      areaMm2: group.size.widthMm * group.size.heightMm,
-      now: undefined as Nested | undefined,
-      done: false,
-    }));
+  run: (
+    groups: SheetGroup[],
+    spacingMm: number,
+    kept: readonly Nest[],
+    tell: (progress: NestProgress) => void,
+  ): void => {
+    const runs = groups.map((group) => {
+      const { items, size } = group;
+      const key = nestKey(items, size, spacingMm);
+      const nest = kept.find((n) => n.key === key);
+      // Another seed looks elsewhere than the search that found what is kept.
+      const steps = nesting(
+        items,
+        size,
+        spacingMm,
+        nest ? 2 + nest.sheets.length : 1,
+        nest && keptSheets(nest, items, size),
+      );
+      return {
+        key,
+        steps,
+        areaMm2: group.size.widthMm * group.size.heightMm,
+        now: undefined as Nested | undefined,
+        done: false,
+      };
+    });
     let told = 0;
     while (runs.some((r) => !r.done)) {
       for (const r of runs) {

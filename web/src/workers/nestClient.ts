@@ -1,4 +1,5 @@
 import type { SheetGroup } from '@fomrik/core/cut';
+import type { Nest } from '@fomrik/core/document';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { NestProgress, NestWorker } from './nest.worker';
 
@@ -6,7 +7,12 @@ import type { NestProgress, NestWorker } from './nest.worker';
 export class NestRun {
   private readonly thread = new Worker(new URL('./nest.worker.ts', import.meta.url), { type: 'module' });
 
-  constructor(groups: readonly SheetGroup[], spacingMm: number, onProgress: (p: NestProgress) => void) {
+  constructor(
+    groups: readonly SheetGroup[],
+    spacingMm: number,
+    kept: readonly Nest[],
+    onProgress: (p: NestProgress) => void,
+  ) {
     const api: Remote<NestWorker> = wrap<NestWorker>(this.thread);
     // Only outlines and names go over: the worker wants no more of a piece.
     const lean = groups.map(({ size, items }) => ({
@@ -17,7 +23,7 @@ export class NestRun {
         piece: { id, name, outline },
       })),
     }));
-    void api.run(lean as unknown as SheetGroup[], spacingMm, proxy(onProgress));
+    void api.run(lean as unknown as SheetGroup[], spacingMm, kept, proxy(onProgress));
   }
 
   stop(): void {

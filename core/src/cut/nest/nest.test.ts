@@ -198,6 +198,21 @@ describe('nesting true shapes', function () {
     );
   });
 
+  it('goes on from what was found before and tells of nothing worse', () => {
+    const items = Array.from({ length: 7 }, (_, i) =>
+      item(`t${i}`, [
+        { x: 0, y: 0 },
+        { x: 190, y: 0 },
+        { x: 30 * i, y: 160 },
+      ]),
+    );
+    const found = first(items, 5, 30, 3);
+    for (const now of nesting(items, size, 5, 9, found.packed.sheets)) {
+      expect(now.lastMm).to.be.at.most(found.lastMm + 1e-9);
+      if (now.tries > 3) break;
+    }
+  });
+
   it('gives the same layout for the same pieces and seed', () => {
     const items = Array.from({ length: 7 }, (_, i) =>
       item(`t${i}`, [

@@ -154,7 +154,7 @@ function lastOf(
 /**
  * Layouts of true shapes, each no worse than the one before: first the boxes, then the pieces by size in coarse cells,
  * then in fine ones, then in orders a little changed, for as long as it is asked. The same pieces and seed give the same
- * layouts. Pieces are laid as far left as they go without touching (a bottom-left heuristic on a raster; Dowsland,
+ * layouts. What was found before, `from`, is gone on from: nothing worse is told. Pieces are laid as far left as they go without touching (a bottom-left heuristic on a raster; Dowsland,
  * Vaid and Dowsland, 2002).
  */
 export function* nesting(
@@ -162,6 +162,7 @@ export function* nesting(
   size: SheetSize,
   spacingMm: number,
   seed = 1,
+  from: readonly Sheet[] = [],
 ): Generator<Nested, void> {
   const boxes = packSheets(items, size, spacingMm);
   const fitting = items.filter((i) => fitsSheet(i.piece.outline, size, spacingMm));
@@ -181,10 +182,10 @@ export function* nesting(
       score: Math.max(0, sheets.length - 1) * size.widthMm + lastMm + MIDDLE * middleMm,
     };
   };
-  let best = told(boxes.sheets);
   const whole = (sheets: readonly Sheet[]): boolean =>
     sheets.reduce((sum, s) => sum + s.laid.length, 0) ===
     boxes.sheets.reduce((sum, s) => sum + s.laid.length, 0);
+  let best = told(boxes.sheets);
   const take = (sheets: Sheet[]): boolean => {
     tries += 1;
     const now = told(sheets);
@@ -194,6 +195,7 @@ export function* nesting(
     best = { ...(better ? now : best), tries };
     return better;
   };
+  if (from.length > 0) take([...from]);
   yield best;
   let order: Turn[] = [...fitting].sort((a, b) => areaOf(b) - areaOf(a)).map((item) => ({ item }));
   take(laidInOrder(order, size, spacingMm, COARSE_MM).sheets);

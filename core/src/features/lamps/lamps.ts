@@ -32,6 +32,14 @@ const fields = [
 
 type LampParams = ParamsOf<typeof fields>;
 
+const bodyWords: Record<LampParams['body'], string> = {
+  '3mm': '3 mm',
+  '5mm': '5 mm',
+  '10mm': '10 mm',
+  flat: '5 mm flat-top',
+  surface: 'surface',
+};
+
 /** Least foam round a lamp window, mm (common practice, no source). */
 const WINDOW_MARGIN_MM = 8;
 const LEAST_PITCH_MM = 6;
@@ -161,7 +169,7 @@ export const lamps = defineFeature<LampParams>({
         hole: { id: l.id, kind: 'lamp', centre: l.flat!, diameterMm: led.bodyMm },
       }));
     made.bought.push({
-      what: `${led.bodyMm} mm ${params.colour} LED`,
+      what: `${bodyWords[params.body]} ${params.colour} LED`,
       unit: 'lamps',
       count: params.count,
       each: led.price,

@@ -97,7 +97,8 @@ export function closedIn(
   const over = all.filter(
     (p) => p !== footing.laid!.panel && layersUnder(p, all, thickOf).includes(footing.laid!.panel),
   );
-  const top = over.find((p) => layersUnder(p, all, thickOf).length > over.length);
+  const above = (p: Panel): number => layersUnder(p, all, thickOf).length;
+  const top = over.reduce<Panel | undefined>((a, b) => (a && above(a) >= above(b) ? a : b), undefined);
   if (over.length === 0 && hatch === 'lid') return [];
   return [
     {

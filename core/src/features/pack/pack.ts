@@ -27,6 +27,8 @@ const fields = [
       ['none', 'none'],
     ],
     'Gives the pack more room behind a shell.',
+    'Form',
+    { only: 'shell' },
   ),
   choice(
     'hatch',
@@ -36,6 +38,8 @@ const fields = [
       ['none', 'none'],
     ],
     'Of a pocket in layers: cells come out without a knife.',
+    'Form',
+    { only: 'layers' },
   ),
   ...ownPackFields,
 ] as const;

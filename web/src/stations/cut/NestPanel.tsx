@@ -30,7 +30,7 @@ export function NestPanel() {
   useEffect(() => {
     if (!running) return;
     setProgress(undefined);
-    const run = new NestRun(groups, spacingMm, setProgress);
+    const run = new NestRun(groups, spacingMm, kept ?? [], setProgress);
     return () => run.stop();
     // The key says all that is searched over.
     // eslint-disable-next-line react-hooks/exhaustive-deps
