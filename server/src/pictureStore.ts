@@ -19,7 +19,7 @@ const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).dig
  * A PNG, JPEG or WebP turned the right way up and packed anew as WebP; place, camera and every other note in it go.
  * @throws HttpError 415 when it is no such picture, or is broken or far too large.
  */
-async function readPicture(bytes: Buffer): Promise<PictureRow> {
+export async function readPicture(bytes: Buffer): Promise<PictureRow> {
   try {
     const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
     const { format } = await picture.metadata();
@@ -64,8 +64,7 @@ async function readKept({ content, base64 }: KeptPicture): Promise<PictureRow | 
 export class PictureStore {
   constructor(private readonly db: DataSource) {}
 
-  async add(bytes: Buffer): Promise<PictureInfo> {
-    const row = await readPicture(bytes);
+  async add(row: PictureRow): Promise<PictureInfo> {
     await this.db.getRepository(PictureEntity).upsert(row, ['content']);
     return { content: row.content, widthPx: row.widthPx, heightPx: row.heightPx };
   }

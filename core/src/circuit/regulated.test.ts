@@ -92,6 +92,25 @@ describe('lamps behind a regulator', () => {
     expect(held.hours / linear.hours).to.be.within(1.7, 3);
   });
 
+  it('dimmed to nothing by their effect draw what they draw dark, through the regulator as well', () => {
+    for (const [kind, packId] of [
+      ['step-up', '2xaa'],
+      ['step-down', '8xaa'],
+    ] as const) {
+      const dimmed = runTime(packOf(packId), { strings: [], steady: [ring(0.15)] }, behind(kind, 5), {
+        onShare: 1,
+        idleA: 0,
+        playedShare: 0,
+      });
+      const dark = runTime(
+        packOf(packId),
+        { strings: [], steady: [{ ...ring(0.03), restA: 0.03 } as SteadyLoad] },
+        behind(kind, 5),
+      );
+      expect(dimmed.hours / dark.hours, kind).to.be.within(0.85, 1.15);
+    }
+  });
+
   it('pass on what is left when a step-down is starved, and go dark when a step-up is', () => {
     const low = workingAt(packOf('3xaa'), { strings: [], steady: [ring(0.1)] }, behind('step-down', 5), 0.5)!;
     expect(low.regulated!.holds).to.equal(false);

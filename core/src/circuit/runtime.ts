@@ -82,7 +82,10 @@ function emptied(
     }
     points.push({ point: at, railV });
     // Dimmed by its effect, a light draws less of what is more than its rest.
-    const played = restA + Math.max(0, at.currentA - restA) * playedShare;
+    // Behind a regulator the pack gives more or less than the light takes, and what the regulator draws itself.
+    const ownA = feed.regulator?.ownA ?? 0;
+    const rest = ownA + (restA * (at.currentA - ownA)) / Math.max(1e-9, now?.lightA ?? 0);
+    const played = rest + Math.max(0, at.currentA - rest) * playedShare;
     const meanA = played * onShare + idleA * (1 - onShare);
     if (i < STEPS) hour += (left * capacityAh(pack.cell.capacity, meanA)) / STEPS / meanA;
   }

@@ -1,6 +1,6 @@
 import { raw, Router } from 'express';
 import { HttpError, notFound } from '../errors';
-import type { PictureStore } from '../pictureStore';
+import { type PictureStore, readPicture } from '../pictureStore';
 
 const MOST_MB = 40;
 
@@ -11,7 +11,8 @@ export function pictureRoutes(store: PictureStore): Router {
   routes.post('/pictures', raw({ limit: `${MOST_MB}mb`, type: 'image/*' }), async (req, res) => {
     if (!Buffer.isBuffer(req.body) || req.body.length === 0)
       throw new HttpError(415, 'not-a-picture', 'Send a PNG, JPEG or WebP picture.');
-    res.status(201).json(await store.add(req.body));
+    // Read before its turn at the database, which goes on saving meanwhile.
+    res.status(201).json(await store.add(await readPicture(req.body)));
   });
 
   routes.get('/pictures/:content', async (req, res) => {
