@@ -22,7 +22,7 @@ export function Drawn({ made, place }: { made: PartReport; place: Place }) {
     d.points.length === 1 ? (
       <mesh key={i} position={place(d.points[0]!)}>
         <sphereGeometry args={[d.acrossMm / 2, 12, 8]} />
-        <meshStandardMaterial color={d.kind === 'hole' ? '#1b2625' : '#c9ced0'} roughness={0.5} />
+        <meshLambertMaterial color={d.kind === 'hole' ? '#1b2625' : '#c9ced0'} />
       </mesh>
     ) : (
       <Line

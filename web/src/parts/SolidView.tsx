@@ -3,7 +3,7 @@ import type { PartReport } from '@fomrik/core/parts';
 import type { Mesh, Vec3 } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef } from 'react';
 import { DoubleSide, Vector3, type Mesh as SceneMesh } from 'three';
 import { useView, type EdgeRef } from '../store/view';
 import { bodyWorker } from '../workers/bodyClient';
@@ -11,6 +11,7 @@ import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
 import { figureFromScene, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
 import { Halos, type Played } from './Halos';
+import { withoutChecks } from './withoutChecks';
 import { useWorked } from './useWorked';
 
 function Scene({
@@ -63,17 +64,17 @@ function Scene({
       <directionalLight position={[250, 400, 500]} intensity={1.7} />
       {limbs.map((limb, i) => (
         <mesh key={i} geometry={limb}>
-          <meshStandardMaterial color={dark ? '#121615' : '#d9cfc4'} roughness={1} side={DoubleSide} />
+          <meshLambertMaterial color={dark ? '#121615' : '#d9cfc4'} side={DoubleSide} />
         </mesh>
       ))}
       <mesh geometry={extras}>
-        <meshStandardMaterial color={dark ? '#15191a' : '#6f7a7e'} roughness={0.95} side={DoubleSide} />
+        <meshLambertMaterial color={dark ? '#15191a' : '#6f7a7e'} side={DoubleSide} />
       </mesh>
       {others && (
         <mesh geometry={others}>
-          <meshStandardMaterial
+          <meshLambertMaterial
             color="#9aa5a3"
-            roughness={1}
+
             side={DoubleSide}
             transparent
             opacity={0.28}
@@ -105,9 +106,9 @@ function Scene({
           },
         })}
       >
-        <meshStandardMaterial
+        <meshLambertMaterial
           color={dark ? '#15191a' : '#566065'}
-          roughness={0.95}
+
           side={DoubleSide}
           transparent={seeThrough === true && !dark}
           opacity={seeThrough && !dark ? 0.55 : 1}
@@ -163,6 +164,19 @@ function framing(points: [number, number, number][]): { target: [number, number,
   return { target, reach: Math.max(...[0, 1, 2].map((k) => high[k]! - low[k]!)) * 1.08 };
 }
 
+/** Puts the eye before what is shown when that is another thing; while it is the same, the eye stays where it was turned to. */
+function Eye({ of, at }: { of: string; at: [number, number, number] }) {
+  const { camera, invalidate } = useThree();
+  const before = useRef<string>(undefined);
+  useLayoutEffect(() => {
+    if (before.current === of) return;
+    before.current = of;
+    camera.position.set(...at);
+    invalidate();
+  }, [of, at, camera, invalidate]);
+  return null;
+}
+
 interface SolidViewProps {
   made: PartReport;
   body: Body;
@@ -208,21 +222,20 @@ export function SolidView(props: SolidViewProps) {
       <Canvas
         frameloop="demand"
         dpr={[1, 2]}
-        key={made.zone ?? made.id}
-        camera={{
-          position: [
+        camera={{ fov: 34, near: 4, far: 12000 }}
+        onCreated={(created) => {
+          root.current = created;
+          withoutChecks(created);
+        }}
+      >
+        <Eye
+          of={made.zone ?? made.id}
+          at={[
             target[0] + reach * 0.75,
             target[1] + reach * 0.5,
             target[2] + reach * 1.9 * facing(made.zone),
-          ],
-          fov: 34,
-          near: 4,
-          far: 12000,
-        }}
-        onCreated={(created) => {
-          root.current = created;
-        }}
-      >
+          ]}
+        />
         <Scene {...props} edge={edge} stage={stage} />
         <OrbitControls makeDefault target={target} enablePan={false} minDistance={60} maxDistance={9000} />
       </Canvas>
