@@ -164,12 +164,10 @@ function circuitReport(
     const part = parts.find((p) => p.id === partId)!;
     return sidesOf(part)
       .slice(0, times)
-      .map((side, copy) => ({
-        part,
-        copy,
-        at: item.at,
-        inSpace: placingOf(body, parts, partId, side)(item.at),
-      }));
+      .map((side, copy) => {
+        const toSpace = placingOf(body, parts, partId, side);
+        return { part, copy, at: item.at, inSpace: toSpace(item.at), toSpace };
+      });
   };
   const from = source ? stops(source)[0] : undefined;
   const by = toggle ? stops(toggle)[0] : from;

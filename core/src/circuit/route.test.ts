@@ -6,6 +6,8 @@ import { dist3, type Vec3 } from '../geometry';
 import { gridOf } from '../panel';
 import { newPart, partReport } from '../parts';
 import { aroundOf } from '../parts/testing/worn.test';
+import { demo } from '../files/testing/demo';
+import { derive } from '../report';
 import { shortest, waysOf, wireRoute } from './route';
 
 const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
@@ -74,5 +76,22 @@ describe('the way of a wire', () => {
         expect(way.mm, form).to.be.at.least(dist3(ways.spots[from]!, ways.spots[to]!) - 1e-9);
       }
     }
+  });
+});
+
+describe('a wire from part to part', () => {
+  it('runs along the foam to where the parts come nearest, and straight over the gap only', () => {
+    const doc = demo('lampwarden-harness');
+    const report = derive(doc);
+    const circuit = report.circuits.find((c) => c.partIds.length > 1)!;
+    const runs = circuit.runs.filter((r) => circuit.partIds.includes(r.partId));
+    expect(new Set(runs.map((r) => r.partId)).size).to.equal(2);
+    const walked = runs.reduce(
+      (sum, r) => sum + r.points.slice(1).reduce((mm, p, i) => mm + dist3(r.points[i]!, p), 0),
+      0,
+    );
+    // Two conductors, two loops of 80 mm in each; what is over is the gap between collar and back plate.
+    const gapMm = circuit.wireMm / 2 - 2 * 80 - walked;
+    expect(gapMm).to.be.within(0, 120);
   });
 });

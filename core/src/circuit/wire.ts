@@ -1,7 +1,7 @@
 import { dist3 } from '../geometry';
 import type { PartReport } from '../parts';
 import type { Vec3 } from '../geometry';
-import { type Route, wireRoute } from './route';
+import { type Route, waysOf, wireRoute } from './route';
 
 /** Spare wire at each thing that must come out again (common practice; length from memory). */
 const SERVICE_LOOP_MM = 80;
@@ -12,6 +12,8 @@ export interface Stop {
   copy: number;
   at: Vec3;
   inSpace: Vec3;
+  /** From the part's space to where it is. */
+  toSpace: (p: Vec3) => Vec3;
 }
 
 /** A run of wire within one part, as it lies there. */
@@ -25,9 +27,16 @@ export interface Wires {
   runs: WireRun[];
 }
 
+/** The spot of a part's foam nearest to a point in space; the stop itself where the part has none. */
+function exitOf({ part, at, toSpace }: Stop, to: Vec3): Vec3 {
+  const { spots } = waysOf(part);
+  return spots.reduce((best, p) => (dist3(toSpace(p), to) < dist3(toSpace(best), to) ? p : best), at);
+}
+
 /**
- * From pack to switch to the nearest lamp and along the lamps: within a part along its foam, from part to part straight;
- * two conductors, and a loop at the pack and at the switch.
+ * From pack to switch to the nearest lamp and along the lamps: within a part along its foam; to another part along the
+ * foam to where the parts come nearest, straight over the gap, and on along the other's. Two conductors, and a loop at
+ * the pack and at the switch.
  */
 export function wiresOf(pack: Stop, toggle: Stop, lamps: readonly Stop[]): Wires {
   const [first, last] = [lamps[0], lamps.at(-1)];
@@ -39,15 +48,24 @@ export function wiresOf(pack: Stop, toggle: Stop, lamps: readonly Stop[]): Wires
   const stops = [pack, toggle, ...near];
   const runs: WireRun[] = [];
   let oneWay = 0;
+  const walk = ({ part, copy }: Stop, from: Vec3, to: Vec3): void => {
+    if (from === to) return;
+    const way = wireRoute(part, from, to);
+    oneWay += way.mm;
+    // The other copy of a part is wired alike.
+    if (copy === 0) runs.push({ ...way, partId: part.id });
+  };
   for (let i = 1; i < stops.length; i++) {
     const [a, b] = [stops[i - 1]!, stops[i]!];
     if (a === b) continue;
-    if (a.part === b.part && a.copy === b.copy) {
-      const way = wireRoute(a.part, a.at, b.at);
-      oneWay += way.mm;
-      // The other copy of a part is wired alike.
-      if (a.copy === 0) runs.push({ ...way, partId: a.part.id });
-    } else oneWay += dist3(a.inSpace, b.inSpace);
+    if (a.part === b.part && a.copy === b.copy) walk(a, a.at, b.at);
+    else {
+      const leaves = exitOf(a, b.inSpace);
+      const enters = exitOf(b, a.toSpace(leaves));
+      walk(a, a.at, leaves);
+      walk(b, enters, b.at);
+      oneWay += dist3(a.toSpace(leaves), b.toSpace(enters));
+    }
   }
   return { lengthMm: 2 * (oneWay + 2 * SERVICE_LOOP_MM), runs };
 }

@@ -170,6 +170,8 @@ export interface FeatureKind {
   glows?: true;
   /** Draws what it draws, so that no current is asked for it. */
   steady?: true;
+  /** A way cut for wires: the values it has for wires of a width that take up a depth. */
+  forWires?: (wire: { acrossMm: number }) => Params;
   /** Schools of light it serves, each as it would be laid along a run in place of another. */
   schools?: readonly LightSchool[];
   /** Fed by a circuit, feeds one, or switches one. */

@@ -250,4 +250,24 @@ describe('wire channels', () => {
     expect(off.checks.some((c) => c.id === 'feature-channel-1')).to.equal(true);
     expect(off.pieces.flatMap((p) => pocketOf(p, 'wire channel'))).to.have.length(0);
   });
+
+  it('a light box is a pocket with a diffuser flush on top and a back for its lamps, no walls of its own', () => {
+    const box = put('light-box', 4, { widthMm: 40, heightMm: 20, deepMm: 8, diffuser: 'acrylic-frosted' });
+    const made = report(slab([box]));
+    // 2 of diffuser, 8 before the lamps, the lamp itself with its leads.
+    const need = 2 + 8 + made.items.find((i) => i.lamp)!.lamp!.led.lengthMm;
+    const depths = shellsOf(slab([box])).map((p) => pocketOf(p, 'light box'));
+    expect(depths.filter((d) => d.length === 1)).to.have.length(need <= 16 ? 2 : 3);
+    expect(depths[3]![0]!.kind).to.equal('slot');
+    const own = made.pieces.filter((p) => p.featureId === box.id);
+    expect(own.map((p) => p.id).sort()).to.deep.equal([`${box.id}.back`, `${box.id}.diffuser`]);
+    for (const p of own) {
+      const b = boundsOf(p.outline);
+      expect([b.maxX - b.minX, b.maxY - b.minY]).to.deep.equal([40, 20]);
+    }
+    expect(made.checks.filter((c) => c.severity === 'stop')).to.deep.equal([]);
+    // Deeper than there is foam for: told, and not only by the eye.
+    const deep = report(slab([put('light-box', 4, { deepMm: 40 })]));
+    expect(deep.checks.some((c) => c.id.startsWith('pocket-deep-'))).to.equal(true);
+  });
 });

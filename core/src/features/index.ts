@@ -12,5 +12,5 @@ export {
   type Work,
 } from './contract';
 export { diffuserRows, type DiffuserRow } from './lightBox/compared';
-export { boxFace, type LightBox } from './lightBox/box';
+export { boxFace, diffuserOf, type LightBox } from './lightBox/box';
 export { features } from './registry';

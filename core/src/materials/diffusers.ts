@@ -9,6 +9,12 @@ export interface Diffuser {
   thicknessMm: number;
   transmission: number;
   spreadMm: number;
+  /** How a window of it looks while nothing is lit behind it. */
+  off: { words: string; colour: string };
+  /** It takes colours out of the light: the share of red, green and blue that is left, over what all lose. */
+  tint?: [red: number, green: number, blue: number];
+  /** Soft enough to be bored up into from the lamps. */
+  boreable?: true;
   sure: Sure;
 }
 
@@ -21,6 +27,7 @@ export const diffusers: readonly Diffuser[] = [
     thicknessMm: 3,
     transmission: 0.5,
     spreadMm: 4,
+    off: { words: 'white', colour: '#f1f0ea' },
     sure: 'memory',
   },
   {
@@ -30,6 +37,8 @@ export const diffusers: readonly Diffuser[] = [
     thicknessMm: 5,
     transmission: 0.36,
     spreadMm: 7,
+    off: { words: 'white', colour: '#f1f0ea' },
+    boreable: true,
     sure: 'memory',
   },
   {
@@ -39,6 +48,7 @@ export const diffusers: readonly Diffuser[] = [
     thicknessMm: 2,
     transmission: 0.82,
     spreadMm: 2,
+    off: { words: 'frosted, milky', colour: '#dfe6e6' },
     sure: 'memory',
   },
   {
@@ -48,6 +58,7 @@ export const diffusers: readonly Diffuser[] = [
     thicknessMm: 2,
     transmission: 0.88,
     spreadMm: 1.5,
+    off: { words: 'misty grey', colour: '#c9d2d3' },
     sure: 'memory',
   },
   {
@@ -56,6 +67,7 @@ export const diffusers: readonly Diffuser[] = [
     thicknessMm: 2,
     transmission: 0.7,
     spreadMm: 2,
+    off: { words: 'white, the lamps as shadows', colour: '#e9ebe8' },
     sure: 'memory',
   },
   {
@@ -64,6 +76,8 @@ export const diffusers: readonly Diffuser[] = [
     thicknessMm: 6,
     transmission: 0.22,
     spreadMm: 9,
+    off: { words: 'grey', colour: '#b9b6ae' },
+    boreable: true,
     sure: 'memory',
   },
   {
@@ -72,6 +86,8 @@ export const diffusers: readonly Diffuser[] = [
     thicknessMm: 10,
     transmission: 0.3,
     spreadMm: 12,
+    off: { words: 'cream', colour: '#efe3c4' },
+    boreable: true,
     sure: 'memory',
   },
   {
@@ -80,11 +96,32 @@ export const diffusers: readonly Diffuser[] = [
     thicknessMm: 2,
     transmission: 0.35,
     spreadMm: 0.5,
+    off: { words: 'nearly black', colour: '#2b2a31' },
     sure: 'memory',
   },
-  { id: 'gel', name: 'colour gel', thicknessMm: 0.1, transmission: 0.45, spreadMm: 0.1, sure: 'memory' },
-  { id: 'paper', name: 'tracing paper', thicknessMm: 0.1, transmission: 0.65, spreadMm: 1, sure: 'memory' },
+  {
+    id: 'gel',
+    name: 'colour gel',
+    thicknessMm: 0.1,
+    transmission: 0.45,
+    spreadMm: 0.1,
+    off: { words: 'the gel’s own red', colour: '#9d3b35' },
+    tint: [1, 0.35, 0.3],
+    sure: 'memory',
+  },
+  {
+    id: 'paper',
+    name: 'tracing paper',
+    thicknessMm: 0.1,
+    transmission: 0.65,
+    spreadMm: 1,
+    off: { words: 'white, thin', colour: '#f4f2e8' },
+    sure: 'memory',
+  },
 ];
+
+/** Least thickness left over a bore, mm: less shows as a spot; from memory. */
+export const LEAST_OVER_BORE_MM = 2;
 
 /** What side walls give back, from memory. */
 export const walls = {

@@ -3,7 +3,7 @@ export { cautions, type CautionKey } from './cautions';
 export { isRigid, type SheetKind } from './foams';
 export { closures, type ClosureKind } from './closures';
 export { ledBodies, ledMaxA, leds, type LampColour, type LedBody } from './lamps';
-export { diffusers, lobes, walls, type Diffuser } from './diffusers';
+export { diffusers, LEAST_OVER_BORE_MM, lobes, walls, type Diffuser } from './diffusers';
 export { cells, packs, type Cell, type CapacityCurve, type Pack, type VoltageCurve } from './packs';
 export { rodMatters, rods, type Rod } from './rods';
 export { foamSheet, thicknessesOf, type FoamSheet, type FoamStock } from './stock';

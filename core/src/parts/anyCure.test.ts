@@ -9,7 +9,7 @@ import { anyPart } from './testing/anyPart';
 import { anyone, aroundOf } from './testing/worn.test';
 
 /** Parts over all forms; FOMRIK_PARTS=10000 for a long run. */
-const count = Number(process.env['FOMRIK_PARTS'] ?? 800);
+const count = Number(process.env['FOMRIK_PARTS'] ?? 500);
 const perForm = Math.ceil(count / standardKinds.forms.size);
 
 describe('the cures of any valid part', function () {

@@ -11,7 +11,7 @@ import { anyPart } from './testing/anyPart';
 import { aroundOf, taken } from './testing/worn.test';
 
 /** Parts over all forms with a fixed seed, and a thirtieth as many with a fresh one; FOMRIK_PARTS=10000 for a long run. */
-const count = Number(process.env['FOMRIK_PARTS'] ?? 1200);
+const count = Number(process.env['FOMRIK_PARTS'] ?? 800);
 const perForm = Math.ceil(count / standardKinds.forms.size);
 const fresh = Number(process.env['FOMRIK_SEED'] ?? Date.now() % 1e9);
 

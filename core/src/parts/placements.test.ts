@@ -3,6 +3,7 @@ import { resolveBody } from '../body';
 import type { Feature, Part } from '../document';
 import { demo } from '../files/testing/demo';
 import { dist3 } from '../geometry';
+import { standardKinds } from './kinds';
 import { makePart } from './made';
 import { partReport } from './partReport';
 import { placements, type Tilt } from './placements';
@@ -98,5 +99,32 @@ describe('places for a pack', () => {
     const answer = placements(big, around, id, 'even');
     if ('found' in answer) throw new Error('it should not fit');
     expect(answer.shortMm).to.be.greaterThan(5);
+  });
+
+  it('tilted to the hand, a switch comes nearer the grip; tilted to the foam, less of it is cut across', () => {
+    const pistol = demo('lampwarden-arms').parts.find((p) => p.stack.length > 3)!;
+    const made = makePart(pistol, aroundOf());
+    const panel = made.laid.at(-1)!.panel.id;
+    const part: Part = {
+      ...pistol,
+      features: [
+        {
+          id: 'click',
+          kind: 'switch',
+          place: { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 },
+          params: standardKinds.features.get('switch')!.start({ panel, edge: '', at: { x: 0.5, y: 0.5 } })
+            .params,
+        },
+      ],
+    };
+    const by = (tilt: Tilt) => {
+      const answer = placements(part, aroundOf(), 'click', tilt);
+      if (!('found' in answer)) throw new Error('no place');
+      return answer.found;
+    };
+    const [reach, strength, even] = [by('reach'), by('strength'), by('even')];
+    expect(reach[0]!.reachMm).to.be.greaterThan(0);
+    expect(reach[0]!.reachMm).to.be.at.most(Math.min(even[0]!.reachMm, strength[0]!.reachMm) + 1e-9);
+    expect(strength[0]!.cutShare).to.be.at.most(Math.min(even[0]!.cutShare, reach[0]!.cutShare) + 1e-9);
   });
 });

@@ -17,16 +17,22 @@ import type { Around } from './around';
 import { makePart, type MadePart, zoneOf } from './made';
 
 /** What is thought of most when places are ranked. */
-export type Tilt = 'even' | 'wire' | 'room' | 'balance';
+export type Tilt = 'even' | 'wire' | 'room' | 'balance' | 'reach' | 'strength';
 
 /** A place where something fits, and how good it is there. */
 export interface Placement {
   place: Place;
   where: string;
+  /** In the form's space. */
+  at: Vec3;
   /** Depth left over, way of the wires, distance from where the part balances; mm. */
   spareMm: number;
   wireMm: number;
   leverMm: number;
+  /** From the hand that switches it; 0 on a limb, where the other hand comes everywhere. */
+  reachMm: number;
+  /** Share of the width of the foam there that is cut away for it. */
+  cutShare: number;
   score: number;
 }
 
@@ -49,12 +55,37 @@ const LAMP_MM = 8;
 /** No more places than this are tried out whole. */
 const TRIED = 24;
 
-const weights: Record<Tilt, { wire: number; room: number; balance: number }> = {
-  even: { wire: 1, room: 1, balance: 1 },
-  wire: { wire: 4, room: 0.5, balance: 0.5 },
-  room: { wire: 0.5, room: 4, balance: 0.5 },
-  balance: { wire: 0.5, room: 0.5, balance: 4 },
+const evenly = { wire: 1, room: 1, balance: 1, reach: 1, strength: 1 };
+const barely = { wire: 0.5, room: 0.5, balance: 0.5, reach: 0.5, strength: 0.5 };
+const weights: Record<Tilt, typeof evenly> = {
+  even: evenly,
+  wire: { ...barely, wire: 4 },
+  room: { ...barely, room: 4 },
+  balance: { ...barely, balance: 4 },
+  reach: { ...barely, reach: 4 },
+  strength: { ...barely, strength: 4 },
 };
+
+/** Where the hands meet before the breast: so far forward, as a share of stature over the ground; from memory. */
+const HANDS = { forwardMm: 250, high: 0.7 };
+
+/** Where the hand that switches is: the grip of what is carried, before the breast for what the trunk and head wear. */
+function handAt(made: MadePart, part: Part, { body }: Around): Vec3 | undefined {
+  if (made.model.heldAt) return made.model.heldAt;
+  const zone = zoneOf(part);
+  // A limb is handed to the other hand.
+  if (zone === undefined || zoneInfo(zone).frame !== undefined) return undefined;
+  return { x: 0, y: HANDS.forwardMm, z: body.stature.valueMm * HANDS.high };
+}
+
+/** How wide an outline is across a line that runs with the x axis through a point. */
+function widthThrough(outline: readonly Vec2[], at: Vec2): number {
+  const xs = outline.flatMap((a, i) => {
+    const b = outline[(i + 1) % outline.length]!;
+    return a.y > at.y === b.y > at.y ? [] : [a.x + ((at.y - a.y) / (b.y - a.y)) * (b.x - a.x)];
+  });
+  return xs.length === 0 ? 0 : Math.max(...xs) - Math.min(...xs);
+}
 
 /** Where a thing of a room lies, as the document has it; nothing off the foam. */
 function placeIn(room: Room, at: Vec2, turnDeg: number, made: MadePart): Place | undefined {
@@ -72,13 +103,12 @@ function placeIn(room: Room, at: Vec2, turnDeg: number, made: MadePart): Place |
   return uv && { on: 'panel', panel: laid.panel.id, u: round(uv.x), v: round(uv.y), turnDeg };
 }
 
-interface Found extends Omit<Placement, 'score'> {
-  at: Vec3;
-}
+type Found = Omit<Placement, 'score'>;
 
 /**
  * The best places for something that is in a part already: every spot and turn of every room that takes its whole
- * footprint and depth, clear of everything else and of tender spots, ranked by spare depth, wire and balance.
+ * footprint and depth, clear of everything else and of tender spots, ranked by spare depth, wire, balance, reach of the
+ * hand that switches it, and what foam is left beside it.
  * @returns the best five, best first, or how much depth is missing where there is most.
  */
 export function placements(
@@ -102,6 +132,7 @@ export function placements(
       ? Math.max(0, haveMm - here)
       : 0;
   const middle = made.model.heldAt ?? meshWeight(solidOf(made.laid).mesh, 1).at;
+  const hand = item.toggle ? handAt(made, part, around) : undefined;
   const lamps = others.filter((i) => i.lamp).map((i) => i.at);
   const found: Found[] = [];
   let best: NoPlace = { shortMm: Infinity, where: '' };
@@ -144,27 +175,38 @@ export function placements(
             spareMm,
             wireMm: lamps.length === 0 ? 0 : Math.min(...lamps.map((l) => dist3(l, spot))),
             leverMm: dist3(spot, middle),
+            reachMm: hand ? dist3(spot, hand) : 0,
+            // Only what is cut into foam weakens it.
+            cutShare:
+              room.solid || extra > 0 ? across(corners) / Math.max(1, widthThrough(room.outline, at)) : 0,
             at: spot,
           });
         }
   }
   if (found.length === 0) return best;
   const most = (of: (f: Found) => number): number => Math.max(1e-6, ...found.map(of));
-  const [wire, lever] = [most((f) => f.wireMm), most((f) => f.leverMm)];
+  const [wire, lever, reach, cut] = [
+    most((f) => f.wireMm),
+    most((f) => f.leverMm),
+    most((f) => f.reachMm),
+    most((f) => f.cutShare),
+  ];
   // More than a centimetre to spare is no better than a centimetre.
   const spare = Math.min(
     10,
     most((f) => f.spareMm),
   );
   const by = weights[tilt];
-  const whole = by.wire + by.room + by.balance;
+  const whole = Object.values(by).reduce((sum, w) => sum + w, 0);
   const ranked = found
     .map((f) => ({
       ...f,
       score:
         (by.wire * (1 - f.wireMm / wire) +
           by.room * (Math.min(spare, f.spareMm) / spare) +
-          by.balance * (1 - f.leverMm / lever)) /
+          by.balance * (1 - f.leverMm / lever) +
+          by.reach * (1 - f.reachMm / reach) +
+          by.strength * (1 - f.cutShare / cut)) /
         whole,
     }))
     .sort((a, b) => b.score - a.score);
@@ -176,17 +218,14 @@ export function placements(
     tried.push(f);
     if (isSound(part, around, featureId, f.place)) kept.push(f);
   }
-  return {
-    found: kept.map(({ place, where, spareMm, wireMm, leverMm, score }) => ({
-      place,
-      where,
-      spareMm,
-      wireMm,
-      leverMm,
-      score,
-    })),
-  };
+  return { found: kept };
 }
+
+/** How wide a footprint is. */
+const across = (corners: readonly Vec2[]): number => {
+  const b = boundsOf(corners);
+  return b.maxX - b.minX;
+};
 
 /** Tried out whole: nothing is in its way there, and nothing is noticed of it. */
 function isSound(part: Part, around: Around, featureId: string, place: Place): boolean {

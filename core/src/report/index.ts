@@ -3,3 +3,4 @@ export type { Report } from './report';
 export { lightSchools, type PowerSchool, type SchoolProposal, type SchoolsAsked } from './lightSchools';
 export { placesFor } from './places';
 export { digestOf, type Digest } from './digest';
+export { proposedChannels } from './proposedChannels';

@@ -1,7 +1,14 @@
-import type { BuildDoc } from '@fomrik/core/document';
+import type { WireRun } from '@fomrik/core/circuit';
+import type { BuildDoc, Feature, Part } from '@fomrik/core/document';
 import { diffuserRows, type DiffuserRow, type LightBox } from '@fomrik/core/features';
 import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
-import { lightSchools, placesFor, type SchoolProposal, type SchoolsAsked } from '@fomrik/core/report';
+import {
+  lightSchools,
+  placesFor,
+  proposedChannels,
+  type SchoolProposal,
+  type SchoolsAsked,
+} from '@fomrik/core/report';
 import { expose, transfer } from 'comlink';
 
 type Places = ReturnType<typeof placesFor>;
@@ -16,6 +23,8 @@ const api = {
   diffusers: (box: LightBox): DiffuserRow[] => diffuserRows(box),
   places: (doc: BuildDoc, partId: string, featureId: string, tilt: Tilt): Places =>
     placesFor(doc, partId, featureId, tilt),
+  channels: (doc: BuildDoc, part: Part, runs: readonly WireRun[], awg: number): Feature[] =>
+    proposedChannels(doc, part, runs, awg),
   schools: (doc: BuildDoc, circuitId: string, asked: SchoolsAsked): SchoolProposal[] =>
     lightSchools(doc, circuitId, asked),
 };

@@ -73,6 +73,11 @@ export const channel = defineFeature<ChannelParams>({
     },
     params: { widthMm: 4, deepMm: 3 },
   }),
+  // Both wires side by side, a little loose, and covered.
+  forWires: ({ acrossMm }) => ({
+    widthMm: Math.min(20, Math.max(2, Math.ceil(2 * acrossMm + 1))),
+    deepMm: Math.min(20, Math.ceil(2 * acrossMm) / 2 + 0.5),
+  }),
   divide: (panels, { id, place, params }, foamOf) =>
     place.on === 'path'
       ? cutInto(panels, { id, panel: place.panel, points: place.points, params }, foamOf)

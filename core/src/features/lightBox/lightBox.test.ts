@@ -67,4 +67,18 @@ describe('a light box', () => {
     const deep = lit({ deepMm: 60, evenPct: 10 }).report;
     expect(deep.checks.some((c) => c.id === 'glow-deep-glow')).to.equal(true);
   });
+
+  it('bored up, soft foam passes more and spreads less; hard sheet does not change', () => {
+    const box = start.params as unknown as LightBox;
+    const face = (diffuser: string, boredMm: number) => litFace(boxFace({ ...box, diffuser, boredMm }), 96);
+    const steps = [0, 3, 6, 8].map((mm) => face('upholstery', mm));
+    for (let i = 1; i < steps.length; i++) {
+      expect(steps[i]!.passed).to.be.greaterThan(steps[i - 1]!.passed);
+      expect(steps[i]!.evenness).to.be.lessThan(steps[i - 1]!.evenness + 1e-9);
+    }
+    // Two of ten millimetres are left: the light that passes is the fifth root's.
+    expect(steps[3]!.passed / steps[0]!.passed).to.be.closeTo(0.3 ** (0.2 - 1), 0.02);
+    expect(face('upholstery', 40).passed).to.equal(steps[3]!.passed);
+    expect(face('acrylic-frosted', 1.5).passed).to.equal(face('acrylic-frosted', 0).passed);
+  });
 });

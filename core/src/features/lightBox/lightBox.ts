@@ -1,12 +1,15 @@
-import { type Check, choice, count, type Cure, length, type ParamsOf } from '../../document';
+import { type Check, choice, count, length, type ParamsOf } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
-import { leastDistanceMm, litFace } from '../../light';
-import { diffusers, type LampColour, ledBodies, leds } from '../../materials';
+import { litFace } from '../../light';
+import { diffusers, LEAST_OVER_BORE_MM, type LampColour, ledBodies, leds } from '../../materials';
 import { type Piece, type Plate, platePiece } from '../../panel';
 import { trimNumber } from '../../units';
-import { defineFeature, featurePath, type Item, type LaidPart, nothing, notLaid, panelOf } from '../contract';
+import { defineFeature, type Item, nothing, notLaid, panelOf } from '../contract';
+import { footingOf } from '../laying/device';
+import { deviceCut, pocketChecks } from '../laying/devicePocket';
 import { spotFrom } from '../laying/spot';
-import { boxFace, diffuserOf } from './box';
+import { boxFace, diffuserOf, leftOverBore, needOf, pocketOf } from './box';
+import { CELLS, evener } from './evener';
 
 const colours = Object.keys(leds) as LampColour[];
 
@@ -39,6 +42,9 @@ const fields = [
     'What the light goes through.',
   ),
   count('layers', 'Layers', [1, 4], 'Of it.'),
+  length('boredMm', 'Bored up', [0, 40], 'From every lamp into soft foam: light comes further.', 'Light', {
+    when: (p) => diffuserOf(String(p['diffuser'])).boreable === true,
+  }),
   choice(
     'walls',
     'Walls',
@@ -64,9 +70,6 @@ type BoxParams = ParamsOf<typeof fields>;
 
 /** The diffuser is glued on the back this wide round its window. */
 const LIP_MM = 8;
-/** Cells of the face that is worked out with every edit. */
-const CELLS = 48;
-
 const rectangle = (w: number, h: number): Vec2[] => [
   { x: 0, y: 0 },
   { x: w, y: 0 },
@@ -81,39 +84,6 @@ const flatPlane = (outline: Vec2[]): Plate => ({
   outline,
   cuts: [],
 });
-
-/** Ways to an even face: lamps further behind, a layer more, more lamps, or foil. */
-function evener(on: LaidPart, id: string, params: BoxParams): Cure[] {
-  const wanted = params.evenPct / 100;
-  const set = (label: string, changes: Partial<BoxParams>): Cure[] =>
-    litFace(boxFace({ ...params, ...changes }), CELLS).evenness >= wanted
-      ? [
-          {
-            label,
-            changes: Object.entries(changes).map(([key, value]) => ({
-              path: featurePath(on, { id }, 'params', key),
-              value,
-            })),
-          },
-        ]
-      : [];
-  const least = leastDistanceMm(boxFace(params), wanted, 80);
-  const deepMm = least === undefined ? undefined : Math.min(80, least + 0.5);
-  return [
-    ...(deepMm === undefined ? [] : set(`Lamps ${trimNumber(deepMm)} mm behind`, { deepMm })),
-    ...(params.walls === 'foil' ? [] : set('Foil on the walls', { walls: 'foil' })),
-    ...[1, 2, 3]
-      .filter((more) => params.layers + more <= 4)
-      .slice(0, 2)
-      .flatMap((more) => set(`${params.layers + more} layers of diffuser`, { layers: params.layers + more })),
-    ...(params.columns < 12 && params.rows < 12
-      ? set(`${params.columns + 1} × ${params.rows + 1} lamps`, {
-          columns: params.columns + 1,
-          rows: params.rows + 1,
-        })
-      : []),
-  ];
-}
 
 /** A window with a diffuser, and a box of lamps behind it. */
 export const lightBox = defineFeature<BoxParams>({
@@ -138,11 +108,14 @@ export const lightBox = defineFeature<BoxParams>({
       deepMm: 12,
       diffuser: 'pe-3',
       layers: 1,
+      boredMm: 0,
       walls: 'white',
       evenPct: 60,
       foamMm: 5,
     },
   }),
+  divide: (panels, { id, place, params }, foamOf) =>
+    deviceCut(panels, { id, place }, pocketOf(params), foamOf),
   lay: (on, feature) => {
     const { id, place, params } = feature;
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
@@ -170,6 +143,12 @@ export const lightBox = defineFeature<BoxParams>({
     const foam = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
     const t = foam.thicknessMm.value;
     const led = ledBodies['5mm'];
+    const sized = pocketOf(params);
+    const footing = footingOf(on, feature, sized);
+    // In a lamination the pocket is its box; behind a shell it has walls of its own.
+    const layered = footing?.room.solid === true;
+    const wall = layered ? 0 : t;
+    const lip = layered ? 0 : LIP_MM;
     const piece = (
       suffix: string,
       name: string,
@@ -185,17 +164,17 @@ export const lightBox = defineFeature<BoxParams>({
       ...(each > 1 && { each }),
       note: `Light box behind ${laid.panel.name}.`,
     });
-    const back = piece('back', 'back of the light box', w + 2 * t, h + 2 * t);
+    const back = piece('back', 'back of the light box', w + 2 * wall, h + 2 * wall);
     const lamps = boxFace(params).sources;
     const spot = spotFrom(laid, place, 0);
     const room = on.rooms.find((r) => r.panel === laid.panel.id && !r.solid);
-    const behind = laid.foam.thicknessMm.value + params.layers * diffuser.thicknessMm + deep;
+    const behind = (layered ? 0 : laid.foam.thicknessMm.value) + params.layers * diffuser.thicknessMm + deep;
     // The lamps stand in the back; their leads and the wires lie behind it.
-    const needMm = params.layers * diffuser.thicknessMm + deep + led.lengthMm;
-    const haveMm = room?.depthAt(spot.flat) ?? 0;
+    const needMm = needOf(params);
+    const haveMm = layered ? needMm : (room?.depthAt(spot.flat) ?? 0);
     const lit = litFace(boxFace(params), CELLS);
     const wanted = params.evenPct / 100;
-    const checks: Check[] = [];
+    const checks: Check[] = footing ? pocketChecks(on, feature, footing, sized) : [];
     if (lit.evenness < wanted)
       checks.push({
         id: `glow-${id}`,
@@ -224,30 +203,27 @@ export const lightBox = defineFeature<BoxParams>({
       ...nothing(),
       pieces: [
         ...(diffuser.sheet
-          ? [
-              piece(
-                'diffuser',
-                'diffuser',
-                w + 2 * LIP_MM,
-                h + 2 * LIP_MM,
-                on.sheet(diffuser.sheet),
-                params.layers,
-              ),
-            ]
+          ? [piece('diffuser', 'diffuser', w + 2 * lip, h + 2 * lip, on.sheet(diffuser.sheet), params.layers)]
           : []),
         {
           ...back,
           holes: lamps.map((l, i) => ({
             id: `${id}-${i + 1}`,
             kind: 'lamp' as const,
-            centre: { x: l.xMm + t, y: l.yMm + t },
+            centre: { x: l.xMm + wall, y: l.yMm + wall },
             diameterMm: led.bodyMm,
           })),
         },
-        piece('long', 'long wall of the light box', w + 2 * t, deep, foam, 2),
-        piece('short', 'short wall of the light box', h, deep, foam, 2),
+        ...(layered
+          ? []
+          : [
+              piece('long', 'long wall of the light box', w + 2 * t, deep, foam, 2),
+              piece('short', 'short wall of the light box', h, deep, foam, 2),
+            ]),
       ],
-      marks: [{ pieceId: laid.panel.id, mark: { kind: 'slot', points: window, text: `window ${size}` } }],
+      marks: layered
+        ? []
+        : [{ pieceId: laid.panel.id, mark: { kind: 'slot', points: window, text: `window ${size}` } }],
       items: lamps.map((l, i): Item => {
         const flat = onFlat(l.xMm - w / 2, l.yMm - h / 2);
         const uv = laid.uvAt(flat);
@@ -286,6 +262,21 @@ export const lightBox = defineFeature<BoxParams>({
             ]),
       ],
       work: [
+        ...(leftOverBore(params) < 1
+          ? [
+              {
+                step: 'bores',
+                when: 'flat' as const,
+                verb: 'bore',
+                what: 'holes up into the diffuser',
+                count: lamps.length,
+                eachMin: 1,
+                detail: `${led.bodyMm} mm, ${trimNumber(Math.min(params.boredMm, params.layers * diffuser.thicknessMm - LEAST_OVER_BORE_MM))} mm deep, by hand with a sharpened tube or a drill turned slowly; soft foam winds itself round a fast one.`,
+                cautions: ['dust' as const],
+                waitMin: 0,
+              },
+            ]
+          : []),
         {
           step: 'light-boxes',
           when: 'formed',
@@ -293,8 +284,9 @@ export const lightBox = defineFeature<BoxParams>({
           what: 'light boxes',
           count: 1,
           eachMin: 30,
-          detail:
-            'Cut the window, glue the diffuser behind it, then the four walls. Line or paint the walls before the back goes on, test every lamp, and only then close it; tape leaves it to be opened again.',
+          detail: layered
+            ? 'Paint or line the pocket in the layers, lay the lamps on their back into it, test every one, and only then press the diffuser in, flush with the face; do not glue it, so that it comes out again.'
+            : 'Cut the window, glue the diffuser behind it, then the four walls. Line or paint the walls before the back goes on, test every lamp, and only then close it; tape leaves it to be opened again.',
           cautions: ['blade'],
           waitMin: 0,
         },

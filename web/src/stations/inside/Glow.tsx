@@ -1,5 +1,5 @@
 import type { Feature } from '@fomrik/core/document';
-import { boxFace, type LightBox } from '@fomrik/core/features';
+import { boxFace, diffuserOf, type LightBox } from '@fomrik/core/features';
 import type { Brightness } from '@fomrik/core/light';
 import { trimNumber } from '@fomrik/core/units';
 import { useEffect, useRef, useState } from 'react';
@@ -16,6 +16,14 @@ const tints: Record<string, [number, number, number]> = {
   white: [255, 250, 236],
 };
 
+type Rgb = readonly [number, number, number];
+
+/** What is left of a colour behind every layer of a diffuser that takes some of it. */
+function tinted(colour: Rgb, { diffuser, layers }: Pick<LightBox, 'diffuser' | 'layers'>): Rgb {
+  const { tint } = diffuserOf(diffuser);
+  return tint ? ([0, 1, 2].map((k) => colour[k]! * tint[k]! ** layers) as unknown as Rgb) : colour;
+}
+
 /** The window of a light box as it glows, with what is even about it. */
 export function Glow({
   feature,
@@ -27,9 +35,21 @@ export function Glow({
   const box = feature.params as unknown as LightBox & { colour: string; evenPct: number };
   const lit = useWorked(() => insideWorker().face(boxFace(box), ACROSS), [JSON.stringify(feature.params)]);
   if (!lit) return <p className="text-soft">Working it out…</p>;
+  const { off } = diffuserOf(box.diffuser);
   return (
     <figure className="mb-2">
-      <Face lit={lit} tint={tints[box.colour] ?? tints['white']!} />
+      <div className="flex flex-wrap items-end gap-2">
+        <Face lit={lit} tint={tinted(tints[box.colour] ?? tints['white']!, box)} />
+        <div className="text-[12px] text-soft">
+          <div
+            className="h-14 w-28 border border-ink"
+            style={{ backgroundColor: off.colour }}
+            role="img"
+            aria-label={`While it is off: ${off.words}`}
+          />
+          Off: {off.words}
+        </div>
+      </div>
       <figcaption className="mt-1 text-[13px]">
         <strong>{trimNumber(lit.evenness * 100, 0)} % even</strong> ({box.evenPct} % wanted): darkest spot
         against the mean. Brightest {trimNumber(lit.hotSpot, 2)} times the mean;{' '}

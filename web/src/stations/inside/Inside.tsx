@@ -15,6 +15,7 @@ import { usePart } from '../../parts/usePart';
 import { dragEnd, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
+import { ChannelsButton } from './ChannelsButton';
 import { CircuitFields } from './CircuitFields';
 import { Glow } from './Glow';
 import { PackChoices } from './PackChoices';
@@ -124,8 +125,13 @@ export function Inside() {
               </Tabs.Trigger>
             ))}
           </Tabs.List>
-          <Tabs.Content value="circuit" className="min-h-0 flex-1">
+          <Tabs.Content value="circuit" className="relative min-h-0 flex-1">
             <Schematic circuit={circuit} />
+            {circuit?.runs.some((r) => r.partId === part.id) && (
+              <div className="absolute right-1 top-0">
+                <ChannelsButton part={part} circuit={circuit} change={change} />
+              </div>
+            )}
           </Tabs.Content>
           <Tabs.Content value="hours" className="min-h-0 flex-1">
             <RunChart circuit={circuit} />

@@ -10,6 +10,8 @@ const tilts: [Tilt, string][] = [
   ['wire', 'short wires'],
   ['room', 'room to spare'],
   ['balance', 'balance'],
+  ['reach', 'reach of the hand'],
+  ['strength', 'foam left'],
 ];
 
 type Answer = { found: Placement[] } | NoPlace;
@@ -121,6 +123,8 @@ export function Places({
                 <span className="block text-[12px] text-soft">
                   {trimNumber(p.spareMm, 1)} mm to spare · {trimNumber(p.wireMm, 0)} mm to the nearest lamp ·{' '}
                   {trimNumber(p.leverMm, 0)} mm from the balance
+                  {p.reachMm > 0 && ` · ${trimNumber(p.reachMm, 0)} mm from the hand`}
+                  {p.cutShare > 0 && ` · ${trimNumber(p.cutShare * 100, 0)} % of the foam cut across`}
                 </span>
               </span>
               <button type="button" className="btn min-h-7 px-2" onClick={() => onPlace(thing.id, p.place)}>

@@ -1,0 +1,41 @@
+import type { Cure } from '../../document';
+import { leastDistanceMm, litFace } from '../../light';
+import { trimNumber } from '../../units';
+import { featurePath, type LaidPart } from '../contract';
+import { boxFace, type LightBox } from './box';
+
+/** Cells of the face that is worked out with every edit. */
+export const CELLS = 48;
+
+/** Ways to an even face: lamps further behind, a layer more, more lamps, or foil. */
+export function evener(on: LaidPart, id: string, params: LightBox & { evenPct: number }): Cure[] {
+  const wanted = params.evenPct / 100;
+  const set = (label: string, changes: Partial<LightBox>): Cure[] =>
+    litFace(boxFace({ ...params, ...changes }), CELLS).evenness >= wanted
+      ? [
+          {
+            label,
+            changes: Object.entries(changes).map(([key, value]) => ({
+              path: featurePath(on, { id }, 'params', key),
+              value,
+            })),
+          },
+        ]
+      : [];
+  const least = leastDistanceMm(boxFace(params), wanted, 80);
+  const deepMm = least === undefined ? undefined : Math.min(80, least + 0.5);
+  return [
+    ...(deepMm === undefined ? [] : set(`Lamps ${trimNumber(deepMm)} mm behind`, { deepMm })),
+    ...(params.walls === 'foil' ? [] : set('Foil on the walls', { walls: 'foil' })),
+    ...[1, 2, 3]
+      .filter((more) => params.layers + more <= 4)
+      .slice(0, 2)
+      .flatMap((more) => set(`${params.layers + more} layers of diffuser`, { layers: params.layers + more })),
+    ...(params.columns < 12 && params.rows < 12
+      ? set(`${params.columns + 1} × ${params.rows + 1} lamps`, {
+          columns: params.columns + 1,
+          rows: params.rows + 1,
+        })
+      : []),
+  ];
+}
