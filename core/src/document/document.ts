@@ -132,6 +132,7 @@ export interface Part {
   /** Pieces not named are darted by the stretch. */
   darts: PieceDarts[];
   beneath?: Beneath;
+  finish?: Finish;
 }
 
 /** A feature that is lit, and the current through each of its lamps. */
@@ -194,8 +195,33 @@ export interface CutPlan {
   nests?: Nest[];
 }
 
+/** When work is done, where it is not so many hours every day by one maker. */
+export interface MakeCalendar {
+  /** Hours of each weekday, Monday first. */
+  hours?: number[];
+  /** Of someone who helps. */
+  helperHours?: number[];
+  /** ISO dates. */
+  daysOff?: string[];
+  /** No loud tools from a minute of the day to another, over midnight as a rule. */
+  quiet?: { fromMin: number; toMin: number };
+  /** Part by part, or like work of all parts together; part by part when left out. */
+  order?: 'parts' | 'batches';
+}
+
+/** How a part is finished, where it is not as usual. */
+export interface Finish {
+  /** Coats of sealer; as the school has it when left out. */
+  sealCoats?: number;
+  /** Colours, the base one among them. */
+  colours: number;
+  weathering: 'none' | 'wash' | 'dry-brush';
+  clearCoats: number;
+}
+
 export interface MakePlan {
   habits: Habits;
+  calendar?: MakeCalendar;
   /** Step id → ISO time it was ticked. */
   done: Record<string, string>;
   /** What this shop has read off its own work. */

@@ -10,6 +10,8 @@ export {
   type CutPlan,
   type EdgeSpan,
   type Feature,
+  type Finish,
+  type MakeCalendar,
   type HandDart,
   type KeptPicture,
   type LogEntry,

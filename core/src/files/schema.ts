@@ -15,6 +15,7 @@ import { circuit } from './rules/circuit';
 import { day, id, iso, name, turnDeg, within } from './rules/common';
 import { nests } from './rules/nests';
 import { beneath, content, picture } from './rules/picture';
+import { calendar, finish } from './rules/work';
 import { versionsFit } from './versionsFit';
 
 /** The rule of one field, from its range or choices: the same description the interface is drawn from. */
@@ -169,6 +170,7 @@ const partOf = (kinds: Kinds): Joi.Schema =>
     features: Joi.array().max(200).items(featureOf(kinds)).required(),
     darts: Joi.array().max(100).unique('pieceId').items(pieceDarts).required(),
     beneath,
+    finish,
   }).custom((value: Part, helpers) => mountFits(kinds, value, helpers));
 
 /** Feature ids are unique in the build, and mounts form no ring. */
@@ -295,6 +297,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
         seal: Joi.valid('spray-rubber', 'brush-on', 'acrylic', 'latex', 'thermoplastic').required(),
         cutter: Joi.valid('knife', 'band-saw', 'laser').required(),
       }).required(),
+      calendar,
       done: Joi.object().pattern(id, iso).required(),
       readings: Joi.array()
         .items(

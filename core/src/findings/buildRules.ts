@@ -4,7 +4,7 @@ import { hotShare } from '../fit';
 import { foamSheet } from '../materials';
 import { isValid, makePart, needCandidates } from '../parts';
 import { fitsSheet } from '../cut';
-import { schedule } from '../plan';
+import { calendarOf, loudHours, schedule } from '../plan';
 import { printMm, trimNumber } from '../units';
 import type { Finding, Remedy } from './finding';
 import { inPart, when, type BuildContext, type BuildRule } from './rule';
@@ -121,7 +121,8 @@ function hoursThatSuffice(
   { steps, schedule: plan }: BuildContext['report'],
 ): number | undefined {
   for (let hours = Math.ceil(brief.hoursPerDay * 2 + 0.1) / 2; hours <= 12; hours += 0.5) {
-    if (schedule(steps, make.done, plan.firstDay, brief.eventDate, hours).daysToSpare >= 1) return hours;
+    const calendar = calendarOf({ brief: { ...brief, hoursPerDay: hours }, make });
+    if (schedule(steps, make.done, plan.firstDay, brief.eventDate, calendar).daysToSpare >= 1) return hours;
   }
   return undefined;
 }
@@ -145,7 +146,8 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
     ];
   }
   if (doc.parts.length === 0 || daysToSpare >= 1) return [];
-  const enough = hoursThatSuffice(doc, report);
+  // Hours told weekday by weekday are not the maker's to be moved all at once.
+  const enough = doc.make.calendar?.hours ? undefined : hoursThatSuffice(doc, report);
   return [
     {
       id: 'late',
@@ -155,7 +157,7 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
         daysToSpare < 0
           ? `Ready ${-daysToSpare} days after the event begins.`
           : 'Ready the night before, with nothing to spare.',
-      why: `${trimNumber(report.totals.workMin / 60, 0)} h of work at ${trimNumber(hoursPerDay, 1)} h a day, and drying that cannot be hurried.`,
+      why: `${trimNumber(report.totals.workMin / 60, 0)} h of work ${doc.make.calendar?.hours ? 'on the days there are' : `at ${trimNumber(hoursPerDay, 1)} h a day`}, and drying that cannot be hurried.`,
       sure: 'memory',
       excess: 1 - daysToSpare,
       remedies:
@@ -170,6 +172,26 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
     },
   ];
 };
+
+/** No hour of the week is left for loud tools. */
+export const loudTools: BuildRule = ({ doc }) =>
+  when(!loudHours(calendarOf(doc)), () => ({
+    id: 'quiet',
+    severity: 'mind',
+    station: 'make',
+    title:
+      'The quiet hours leave no hour of the week for rotary tool, saw and drill; the plan does not keep to them.',
+    why: 'Loud work must lie somewhere: a weekend morning, a workshop elsewhere, or a knife and a sanding block.',
+    sure: 'practice',
+    excess: 1,
+    remedies: [
+      {
+        label: 'Quiet from 21:00 to 8:00',
+        changes: [{ path: ['make', 'calendar', 'quiet'], value: { fromMin: 21 * 60, toMin: 8 * 60 } }],
+      },
+      { label: 'No quiet hours', changes: [{ path: ['make', 'calendar', 'quiet'], value: undefined }] },
+    ],
+  }));
 
 /** Costs more than was meant. */
 export const withinBudget: BuildRule = ({ doc, report }) => {

@@ -10,6 +10,12 @@ export const quantities = {
     unit: 'h',
     how: 'Write down the hours behind the steps that are ticked.',
   },
+  cutting: { label: 'Tracing, cutting, grooving', unit: 'min', how: 'Tick a step with what it took.' },
+  gluing: { label: 'Gluing', unit: 'min', how: 'Tick a step with what it took.' },
+  forming: { label: 'Heat forming', unit: 'min', how: 'Tick a step with what it took.' },
+  sanding: { label: 'Bevels and rounding over', unit: 'min', how: 'Tick a step with what it took.' },
+  wiring: { label: 'Drilling, soldering, testing', unit: 'min', how: 'Tick a step with what it took.' },
+  coating: { label: 'Sealing and painting', unit: 'min', how: 'Tick a step with what it took.' },
 } as const;
 
 export type Quantity = keyof typeof quantities;

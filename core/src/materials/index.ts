@@ -10,5 +10,16 @@ export { foamSheet, thicknessesOf, type FoamSheet, type FoamStock } from './stoc
 export { controller, rings, strip12V, strip5V, type SteadyLoad } from './steadyLights';
 export { switches, type Switch, type SwitchKind } from './switches';
 export { gaugeGPerM, gaugeMm, gaugeOhmPerM, gauges, startGauge, type Gauge } from './wire';
-export { coatings, cutSpeedMPerMin, glues, paintGPerM2, speeds, startHabits, type Habits } from './working';
+export {
+  clearBetweenMin,
+  clearWearMin,
+  coatings,
+  cutSpeedMPerMin,
+  glues,
+  paints,
+  speeds,
+  startHabits,
+  type Habits,
+  type PaintCoat,
+} from './working';
 export { linearMostW, type Regulator, type RegulatorKind, regulators } from './regulators';

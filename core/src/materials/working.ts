@@ -40,10 +40,87 @@ export interface Coating {
   pricePerM2: number;
   /** All coats, dry. */
   gPerM2: number;
+  /** One coat, as it comes out of what it is sold in. */
+  mlPerM2: number;
+  soldMl: number;
+  soldIn: string;
 }
 
-/** Paint and clear coat, dry, grams per square metre; from memory. */
-export const paintGPerM2 = 90;
+/** What goes over the sealer: how much of it, how long it takes and dries, by coat; from memory, the can's label wins. */
+export interface PaintCoat {
+  name: string;
+  mlPerM2: number;
+  /** For one copy, and for each square metre of it. */
+  workMin: number;
+  minPerM2: number;
+  dryMin: number;
+  gPerM2: number;
+  soldMl: number;
+  soldIn: string;
+  price: number;
+}
+
+export const paints = {
+  base: {
+    name: 'acrylic paint, base colour',
+    mlPerM2: 130,
+    workMin: 15,
+    minPerM2: 60,
+    dryMin: 60,
+    gPerM2: 40,
+    soldMl: 250,
+    soldIn: 'bottles',
+    price: 7,
+  },
+  detail: {
+    name: 'acrylic paint, detail colours',
+    mlPerM2: 30,
+    workMin: 20,
+    minPerM2: 80,
+    dryMin: 60,
+    gPerM2: 10,
+    soldMl: 60,
+    soldIn: 'pots',
+    price: 3,
+  },
+  wash: {
+    name: 'thinned dark paint for the wash',
+    mlPerM2: 40,
+    workMin: 15,
+    minPerM2: 40,
+    dryMin: 60,
+    gPerM2: 4,
+    soldMl: 60,
+    soldIn: 'pots',
+    price: 3,
+  },
+  'dry-brush': {
+    name: 'metallic paint for dry brushing',
+    mlPerM2: 10,
+    workMin: 15,
+    minPerM2: 50,
+    dryMin: 30,
+    gPerM2: 3,
+    soldMl: 60,
+    soldIn: 'pots',
+    price: 4,
+  },
+  clear: {
+    name: 'flexible clear coat',
+    mlPerM2: 120,
+    workMin: 10,
+    minPerM2: 30,
+    dryMin: 240,
+    gPerM2: 40,
+    soldMl: 400,
+    soldIn: 'cans',
+    price: 12,
+  },
+} as const satisfies Record<string, PaintCoat>;
+
+/** Between coats of clear, and from the last one to wearing; from memory. */
+export const clearBetweenMin = 60;
+export const clearWearMin = 1440;
 
 /** Coats and drying by sealing habit; from memory, the can's label wins. */
 export const coatings: Record<Habits['seal'], Coating> = {
@@ -55,6 +132,9 @@ export const coatings: Record<Habits['seal'], Coating> = {
     handleMin: 240,
     pricePerM2: 30,
     gPerM2: 190,
+    mlPerM2: 250,
+    soldMl: 400,
+    soldIn: 'cans',
   },
   'brush-on': {
     name: 'flexible brush-on sealer',
@@ -64,6 +144,9 @@ export const coatings: Record<Habits['seal'], Coating> = {
     handleMin: 120,
     pricePerM2: 18,
     gPerM2: 250,
+    mlPerM2: 150,
+    soldMl: 250,
+    soldIn: 'jars',
   },
   acrylic: {
     name: 'acrylic coats',
@@ -73,6 +156,9 @@ export const coatings: Record<Habits['seal'], Coating> = {
     handleMin: 120,
     pricePerM2: 12,
     gPerM2: 120,
+    mlPerM2: 100,
+    soldMl: 500,
+    soldIn: 'bottles',
   },
   latex: {
     name: 'latex',
@@ -82,6 +168,9 @@ export const coatings: Record<Habits['seal'], Coating> = {
     handleMin: 240,
     pricePerM2: 15,
     gPerM2: 300,
+    mlPerM2: 200,
+    soldMl: 1000,
+    soldIn: 'bottles',
   },
   thermoplastic: {
     name: 'thermoplastic skin with filler and primer',
@@ -91,6 +180,9 @@ export const coatings: Record<Habits['seal'], Coating> = {
     handleMin: 240,
     pricePerM2: 90,
     gPerM2: 1100,
+    mlPerM2: 150,
+    soldMl: 400,
+    soldIn: 'cans',
   },
 };
 

@@ -1,4 +1,5 @@
-import { coatings, glues, type Habits, paintGPerM2 } from '../materials';
+import type { Finish, Part } from '../document';
+import { coatings, glues, type Habits, type PaintCoat, paints } from '../materials';
 import { eachOf, type Piece } from '../panel';
 
 /** Length glued in one copy: seams, and the faces of lining and laid pieces as strips 50 mm apart. */
@@ -13,15 +14,39 @@ export function gluedMm(pieces: readonly Piece[]): number {
 }
 
 /** Area that is sealed and painted in one copy: all faces that are seen. */
-const coatedMm2 = (pieces: readonly Piece[]): number =>
+export const coatedMm2 = (pieces: readonly Piece[]): number =>
   pieces
     .filter((p) => (p.role === 'shell' && !p.inside) || p.face === 'outer')
     .reduce((sum, p) => sum + p.areaMm2 * eachOf(p), 0);
 
+/** Coats of a part, from sealer to clear, when it has no finish of its own. */
+const usual: Finish = { colours: 2, weathering: 'none', clearCoats: 1 };
+
+/** How a part is finished, with every coat counted. */
+export function recipeOf({ finish }: Pick<Part, 'finish'>, { seal }: Pick<Habits, 'seal'>): Required<Finish> {
+  return { sealCoats: coatings[seal].coats, ...usual, ...finish };
+}
+
+/** The paints of a recipe in the order they go on. */
+export function paintsOf({ colours, weathering, clearCoats }: Required<Finish>): PaintCoat[] {
+  return [
+    ...(colours > 0 ? [paints.base] : []),
+    ...Array.from({ length: Math.max(0, colours - 1) }, () => paints.detail),
+    ...(weathering === 'none' ? [] : [paints[weathering]]),
+    ...Array.from({ length: clearCoats }, () => paints.clear),
+  ];
+}
+
 /** Dry mass of glue, sealing coats and paint on one copy. */
-export function finishG(pieces: readonly Piece[], { glue, seal }: Pick<Habits, 'glue' | 'seal'>): number {
-  return (
-    (gluedMm(pieces) / 1000) * glues[glue].gPerM +
-    coatedMm2(pieces) * 1e-6 * (coatings[seal].gPerM2 + paintGPerM2)
-  );
+export function finishG(
+  pieces: readonly Piece[],
+  part: Pick<Part, 'finish'>,
+  habits: Pick<Habits, 'glue' | 'seal'>,
+): number {
+  const { glue, seal } = habits;
+  const recipe = recipeOf(part, habits);
+  const coat = coatings[seal];
+  const sealG = coat.gPerM2 * (recipe.sealCoats / coat.coats);
+  const paintG = paintsOf(recipe).reduce((sum, p) => sum + p.gPerM2, 0);
+  return (gluedMm(pieces) / 1000) * glues[glue].gPerM + coatedMm2(pieces) * 1e-6 * (sealG + paintG);
 }

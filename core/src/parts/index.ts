@@ -14,5 +14,5 @@ export { smallestBox } from './packed';
 export { placingOf, sidesOf } from './placing';
 export { startLights } from './startLights';
 export type { StandOff } from './wear/standOff';
-export { finishG, gluedMm } from './finish';
+export { finishG, coatedMm2, gluedMm, paintsOf, recipeOf } from './finish';
 export type { PackedPart, Packing } from './packed';

@@ -191,7 +191,7 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
   const areaMm2 = pieces.reduce((sum, p) => sum + p.areaMm2 * eachOf(p), 0);
   const foamG = pieces.reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
   const coreG = coresG(model.cores, around.catalogue);
-  const finishing = finishG(pieces, around.habits) * around.finish;
+  const finishing = finishG(pieces, part, around.habits) * around.finish;
   const { nets } = made;
   const whole = solidOf(laid);
   const solid: Solid = {

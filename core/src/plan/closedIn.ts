@@ -22,6 +22,7 @@ export function closingIn(
   const glue = shell[at]!;
   const inlay: Step = {
     id: id('inlay'),
+    kind: 'fit',
     title: `${part.name}: lay ${closed.length * part.copies} thing${closed.length * part.copies > 1 ? 's' : ''} into the layers, and test again`,
     detail: `${closed.map((i) => i.name).join(', ')}. Wires in their channels with a loop to spare, a connector outside the layers; switch it on and off ten times before the glue is opened.`,
     partId: part.id,

@@ -7,9 +7,10 @@ import {
   coatings,
   foamSheet,
   glues,
+  type PaintCoat,
   type Rod,
 } from '../materials';
-import { gluedMm, type PartReport } from '../parts';
+import { coatedMm2, gluedMm, paintsOf, type PartReport, recipeOf } from '../parts';
 import type { Sure } from '../units';
 import type { Wiring } from './wiring';
 
@@ -95,6 +96,27 @@ function fasteningLines(straps: readonly Fastening[]): CostLine[] {
   });
 }
 
+/** Sealer and paints, in what they are sold in. */
+function finishLines(doc: BuildDoc, parts: readonly PartReport[]): CostLine[] {
+  const coat = coatings[doc.make.habits.seal];
+  let sealMl = 0;
+  const paintMl = new Map<PaintCoat, number>();
+  for (const part of parts) {
+    const m2 = coatedMm2(part.pieces) * 1e-6 * part.copies;
+    const recipe = recipeOf(doc.parts.find((p) => p.id === part.id) ?? {}, doc.make.habits);
+    sealMl += m2 * recipe.sealCoats * coat.mlPerM2;
+    for (const paint of paintsOf(recipe)) paintMl.set(paint, (paintMl.get(paint) ?? 0) + m2 * paint.mlPerM2);
+  }
+  // What a can costs, by what all coats of a square metre do.
+  const canPrice = Math.round(((coat.pricePerM2 / (coat.coats * coat.mlPerM2)) * coat.soldMl) / 0.5) * 0.5;
+  const lineOf = (name: string, ml: number, soldMl: number, soldIn: string, each: number): CostLine[] =>
+    ml > 0 ? [line(name, Math.ceil(ml / soldMl - 1e-9), `${soldIn} of ${soldMl} ml`, each, 'memory')] : [];
+  return [
+    ...lineOf(coat.name, sealMl, coat.soldMl, coat.soldIn, canPrice),
+    ...[...paintMl].flatMap(([p, ml]) => lineOf(p.name, ml, p.soldMl, p.soldIn, p.price)),
+  ];
+}
+
 /** Everything to be bought, whole sheets and packs, less what is in stock. */
 export function shopping(
   doc: BuildDoc,
@@ -105,10 +127,8 @@ export function shopping(
   straps: readonly Fastening[],
   wirings: readonly Wiring[],
 ): CostLine[] {
-  const area = parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0) * 1e-6;
   const glue = glues[doc.make.habits.glue];
   const glued = parts.reduce((sum, p) => sum + gluedMm(p.pieces) * p.copies, 0) / 1000;
-  const coat = coatings[doc.make.habits.seal];
   const round = (value: number): number => Math.ceil(value * 100) / 100;
   return merged([
     ...foamLines(doc, sheets, catalogue),
@@ -119,6 +139,6 @@ export function shopping(
     ...wiringLines(wirings),
     ...fasteningLines(straps),
     ...(glued > 0 ? [line(glue.name, round(glued), 'metres of seam', glue.pricePerM, 'memory')] : []),
-    ...(area > 0 ? [line(coat.name, round(area), 'm², all coats', coat.pricePerM2, 'memory')] : []),
+    ...finishLines(doc, parts),
   ]);
 }

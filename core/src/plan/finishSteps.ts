@@ -1,7 +1,15 @@
 import type { BuildDoc } from '../document';
 import type { Fastening } from '../forms';
-import { closures, coatings, speeds } from '../materials';
-import type { PartReport } from '../parts';
+import {
+  clearBetweenMin,
+  clearWearMin,
+  closures,
+  coatings,
+  type PaintCoat,
+  paints,
+  speeds,
+} from '../materials';
+import { coatedMm2, type PartReport, recipeOf } from '../parts';
 import { trimNumber } from '../units';
 import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
@@ -14,6 +22,7 @@ export function heatSteps(part: PartReport, after: string): Step[] {
   return [
     {
       id: `${part.id}:round`,
+      kind: 'sand',
       title: `${part.name}: round over edges, heat-seal`,
       detail: 'Drum then hand; then warm air over every face until it turns slightly glossy.',
       partId: part.id,
@@ -40,13 +49,18 @@ export function finishSteps(
   const kinds = [...new Set(straps.map((s) => s.closure))];
   const strapMin = straps.reduce((sum, s) => sum + s.count * closures[s.closure].eachMin, 0);
   const steps: Step[] = [];
-  const coats = part.pieces.length === 0 ? 0 : coat.coats;
+  const recipe = recipeOf(doc.parts.find((p) => p.id === part.id) ?? {}, doc.make.habits);
+  const m2 = coatedMm2(part.pieces) * 1e-6 * part.copies;
+  const amount = (mlPerM2: number): string =>
+    m2 === 0 ? '' : `About ${trimNumber(Math.max(1, mlPerM2 * m2), 0)} ml.`;
+  const coats = part.pieces.length === 0 ? 0 : recipe.sealCoats;
   for (let i = 1; i <= coats; i++) {
     const last = i === coats;
     steps.push({
       id: id(`seal${i}`),
+      kind: 'coat',
       title: `${part.name}: ${coat.name}, coat ${i} of ${coats}`,
-      detail: last ? 'Handle only when dry through.' : 'Thin and even.',
+      detail: `${last ? 'Handle only when dry through.' : 'Thin and even.'} ${amount(coat.mlPerM2)}`.trim(),
       partId: part.id,
       workMin: coat.workMin * part.copies,
       waitMin: last ? coat.handleMin : coat.betweenMin,
@@ -55,33 +69,77 @@ export function finishSteps(
       cautions: ['paint'],
     });
   }
-  steps.push({
-    id: id('paint'),
-    title: `${part.name}: paint, dark to detail`,
-    detail: 'Mix from the lightest colour, black last.',
-    partId: part.id,
-    workMin: 60 * part.copies,
-    waitMin: 60,
-    waitFor: 'paint dry',
-    after: [steps.at(-1)?.id ?? after],
-    cautions: ['paint'],
-  });
-  steps.push(...workSteps(part, 'painted', id('paint')));
-  steps.push({
-    id: id('clear'),
-    title: `${part.name}: clear coat`,
-    detail: lit ? 'Mask the lenses first.' : 'One even coat.',
-    partId: part.id,
-    workMin: 10 * part.copies,
-    waitMin: 240,
-    waitFor: 'clear coat dry to handle',
-    after: [steps.at(-1)!.id],
-    cautions: ['paint'],
-  });
+  const paint = (
+    step: string,
+    what: PaintCoat,
+    times: number,
+    title: string,
+    detail: string,
+    waitFor: string,
+  ): void => {
+    steps.push({
+      id: id(step),
+      kind: 'paint',
+      title: `${part.name}: ${title}`,
+      detail: `${detail} ${amount(what.mlPerM2 * times)}`.trim(),
+      partId: part.id,
+      workMin: Math.ceil((what.workMin * part.copies + what.minPerM2 * m2) * times),
+      waitMin: what.dryMin,
+      waitFor,
+      after: [steps.at(-1)?.id ?? after],
+      cautions: ['paint'],
+    });
+  };
+  if (recipe.colours > 0)
+    paint(
+      'paint',
+      paints.base,
+      1,
+      'paint the base colour',
+      lit
+        ? 'Mask lenses and windows. Two thin coats rather than one thick.'
+        : 'Two thin coats rather than one thick.',
+      'paint dry',
+    );
+  if (recipe.colours > 1)
+    paint(
+      'colours',
+      paints.detail,
+      recipe.colours - 1,
+      `paint ${recipe.colours - 1} more colour${recipe.colours > 2 ? 's' : ''}`,
+      'Mix from the lightest colour, black last; deep places first, edges after.',
+      'paint dry',
+    );
+  if (recipe.weathering !== 'none')
+    paint(
+      'weather',
+      paints[recipe.weathering],
+      1,
+      recipe.weathering === 'wash' ? 'wash with thinned dark paint' : 'dry-brush the edges',
+      recipe.weathering === 'wash'
+        ? 'Into the deep places, wiped off the high ones before it dries.'
+        : 'Nearly no paint on the brush, over edges and rivets only.',
+      'paint dry',
+    );
+  steps.push(...workSteps(part, 'painted', steps.at(-1)?.id ?? after));
+  for (let i = 1; i <= recipe.clearCoats; i++) {
+    const last = i === recipe.clearCoats;
+    paint(
+      last ? 'clear' : `clear${i}`,
+      { ...paints.clear, dryMin: last ? paints.clear.dryMin : clearBetweenMin },
+      1,
+      recipe.clearCoats === 1 ? 'clear coat' : `clear coat ${i} of ${recipe.clearCoats}`,
+      lit ? 'Mask the lenses first.' : 'One even coat.',
+      last ? 'clear coat dry to handle' : 'dry to recoat',
+    );
+    if (last) steps.at(-1)!.cureMin = clearWearMin - paints.clear.dryMin;
+  }
+  const finished = steps.at(-1)?.id ?? after;
   const padded = part.zone !== undefined;
   if (padded || straps.length > 0)
     steps.push({
       id: id('strap'),
+      kind: 'strap',
       title: `${part.name}: ${[...kinds.map((k) => closures[k].name), ...(padded ? ['padding'] : [])].join(', ')}`,
       detail: [
         ...hungEdges(part)
@@ -99,7 +157,7 @@ export function finishSteps(
       partId: part.id,
       workMin: strapMin + 15 * part.copies,
       waitMin: 0,
-      after: [id('clear')],
+      after: [finished],
       cautions: [],
     });
   return steps;

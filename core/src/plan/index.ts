@@ -1,5 +1,8 @@
 export { assembliesOf, partLetters } from './assemblies';
 export { shopping, type CostLine } from './cost';
-export { schedule, scheduleTime, type Schedule } from './schedule';
+export { calendarOf, DAY, loudHours, type Calendar } from './calendar';
+export { floats, type Float } from './criticalPath';
+export { schedule, scheduleTime, wallMinute, type Schedule, type Slot } from './schedule';
+export { workFactor, workKinds, type WorkKind } from './workKinds';
 export type { Step, StepAbout } from './step';
 export { buildSteps, stepTime } from './steps';

@@ -21,6 +21,7 @@ export function layerSteps(doc: BuildDoc, part: PartReport, after: string): Step
     const channels = stacked.some((p) => p.marks.some((m) => m.channel));
     steps.push({
       id: id('layers'),
+      kind: 'glue',
       title: `${part.name}: glue ${stacked.length} layers face to face`,
       detail: `In this order: ${stacked.map((p) => p.name).join('; ')}. Both faces, ${g.name}; a paper slip keeps them apart while the edges are lined up.${channels ? ' Lay the stick in its channel before the layer that closes it.' : ''}`,
       partId: part.id,
@@ -40,6 +41,7 @@ export function layerSteps(doc: BuildDoc, part: PartReport, after: string): Step
     const metres = (sloped.reduce((sum, p) => sum + outlineLength(p.outline), 0) * part.copies) / 1000;
     steps.push({
       id: id('slope'),
+      kind: 'bevel',
       title: `${part.name}: slope the edges to the bevel lines`,
       detail: `${trimNumber(metres, 1)} m. A fresh blade laid on both lines takes the most; a drum and a block do the rest, the same on either face.`,
       partId: part.id,

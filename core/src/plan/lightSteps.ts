@@ -4,6 +4,7 @@ import { testPoints } from '../circuit';
 import { speeds } from '../materials';
 import { printVolts } from '../units';
 import type { Step } from './step';
+import type { WorkKind } from './workKinds';
 
 /** What a meter should show, place by place. */
 const meterWords = (wiring: Wiring): string => {
@@ -28,6 +29,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
   const across = [...fed, ...reached].filter((w) => w.crossings > 0);
   const make = (
     step: string,
+    kind: WorkKind,
     title: string,
     detail: string,
     workMin: number,
@@ -35,6 +37,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
     rest: Partial<Step> = {},
   ): Step => ({
     id: id(step),
+    kind,
     title: `${part.name}: ${title}`,
     detail,
     partId: part.id,
@@ -49,6 +52,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
     steps.push(
       make(
         'drill',
+        'drill',
         `${holes} lamp holes`,
         `${[...new Set(lamps.map((l) => l.lamp!.led.bodyMm))].join(' and ')} mm, pilot first, square to the surface or the light is lost.`,
         holes * speeds.drillHoleMin,
@@ -59,6 +63,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
   steps.push(
     make(
       'solder',
+      'solder',
       'solder the circuit',
       `${joints} joints on the bench, a connector wherever parts come apart, a service loop at pack and switch.${across.length > 0 ? ` ${across.map((w) => `“${w.name}” crosses between parts: ${w.crossings} connector${w.crossings > 1 ? 's' : ''}`).join('; ')}.` : ''}`,
       joints * speeds.solderJointMin,
@@ -67,6 +72,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
     ),
     make(
       'test1',
+      'test',
       'test on the bench',
       [
         ...fed.flatMap(({ feed: { regulator } }) =>
@@ -88,13 +94,14 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
     ),
     make(
       'fit',
+      'fit',
       'fit lamps, switch and pack',
       'Push lamps in to the rim; a 2 mm foam ring hides slop. Up means on.',
       30 * part.copies,
       id('test1'),
       { after: [lamps.length > 0 ? id('drill') : after, id('test1')] },
     ),
-    make('test2', 'test again in the shell', 'Bend, shake, switch ten times.', 10, id('fit'), {
+    make('test2', 'test', 'test again in the shell', 'Bend, shake, switch ten times.', 10, id('fit'), {
       gate: 'Test the lights before gluing the lining: it closes the wires in.',
     }),
   );

@@ -12,6 +12,7 @@ export function liningSteps(doc: BuildDoc, part: PartReport, after: string): Ste
   const id = (step: string): string => `${part.id}:${step}`;
   const lining: Step = {
     id: id('lining'),
+    kind: 'glue',
     title: `${part.name}: glue the lining`,
     detail: `${part.lining.name}${lit ? ' over the wires, hatch left loose over the pack' : ' inside, from the middle outwards'}.`,
     partId: part.id,
@@ -27,6 +28,7 @@ export function liningSteps(doc: BuildDoc, part: PartReport, after: string): Ste
     lining,
     {
       id: id('test3'),
+      kind: 'test',
       title: `${part.name}: test after closing`,
       detail: 'Last chance to reopen before paint.',
       partId: part.id,

@@ -17,6 +17,7 @@ export function mountSteps(parts: readonly PartReport[], lastOf: (partId: string
           depth: depthOf(part, parts),
           step: {
             id: `${part.id}:mount`,
+            kind: 'mount',
             title: `Put ${part.name} on ${host.name}`,
             detail: `At the ${where.replace(/^the /, '')}${along === 0 ? '' : `, ${trimNumber(Math.abs(along), 0)} mm ${along > 0 ? 'further on' : 'back'}`}. Dry first, mark it, then glue or pin; scuff pipe where glue must hold, pilot holes before large ones.`,
             partId: part.id,

@@ -57,6 +57,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   steps.push(
     {
       id: id('trace'),
+      kind: 'trace',
       title: `${part.name}: trace ${pieces} pieces`,
       detail: `Fine paint pen, not ball-point. ${part.copies === 2 ? 'Each piece twice, one flipped. ' : ''}Mark lamp holes and seam letters.`,
       partId: part.id,
@@ -68,6 +69,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     },
     {
       id: id('cut'),
+      kind: 'cut',
       title: `${part.name}: cut ${foams}`,
       detail: `${trimNumber(length, 1)} m by ${cutterWord[cutter]}, on the line, square to the sheet. Cut out inside holes last.`,
       partId: part.id,
@@ -83,6 +85,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   if (bevels.metres > 0) {
     steps.push({
       id: id('bevel'),
+      kind: 'bevel',
       title: `${part.name}: bevel ${bevels.count * part.copies} edges`,
       detail: `${bevels.words}. Tilt the blade along a straight edge, or sand against a block; the drawn line is the layer that keeps its length.`,
       partId: part.id,
@@ -98,6 +101,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     const grooveM = (count * part.packed.sidesMm[0] * part.copies * 2) / 1000;
     steps.push({
       id: id('groove'),
+      kind: 'groove',
       title: `${part.name}: groove the back`,
       detail: `${count} grooves at each tight side, ${trimNumber(spacingMm, 0)} mm apart, ${trimNumber(thickness * 0.55, 1)} mm deep and ${trimNumber(foldOpeningMm(part.foam, Math.PI / count), 1)} mm open, along the bend.`,
       partId: part.id,
@@ -112,6 +116,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     const g = glues[glue];
     steps.push({
       id: id('darts'),
+      kind: 'glue',
       title: `${part.name}: close the darts`,
       detail: `Cut the wedges out, glue leg to leg with ${g.name}, outside faces flush, from the tip outwards.`,
       partId: part.id,
@@ -127,6 +132,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   if (part.bent)
     steps.push({
       id: id('form'),
+      kind: 'form',
       title: `${part.name}: ${part.strainClass === 'cold' ? 'bend to shape' : 'heat and form'}`,
       detail: `Warm the whole piece, bend past the shape, hold till cool. Outer face stretches ${trimNumber(part.bendStrain * 100, 0)} %.`,
       partId: part.id,
@@ -148,6 +154,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     const g = glues[glue];
     steps.push({
       id: id('seam'),
+      kind: 'glue',
       title: `${part.name}: glue the seams`,
       detail: `${g.name}, ${trimNumber(seamM * part.copies, 2)} m, from a corner outwards, outside faces flush. Letters match.`,
       partId: part.id,
@@ -165,6 +172,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     const metres = (glued.reduce((sum, e) => sum + e.lengthMm, 0) * part.copies) / 1000;
     steps.push({
       id: id('join'),
+      kind: 'glue',
       title: `${part.name}: glue plate to plate`,
       detail: `${glued.map((e) => e.words).join('; ')}.`,
       partId: part.id,
@@ -182,6 +190,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     const metres = laidOn.reduce((sum, p) => sum + (p.areaMm2 * eachOf(p)) / 50, 0) * part.copies * 1e-3;
     steps.push({
       id: id('laid'),
+      kind: 'glue',
       title: `${part.name}: lay on ${laidOn.reduce((sum, p) => sum + eachOf(p), 0) * part.copies} trim and layer pieces`,
       detail: `${laidOn.map((p) => p.name).join('; ')}. Warm and bend each to the shell first; outside edges flush, mitres last.`,
       partId: part.id,

@@ -1,4 +1,5 @@
 import type { CautionKey } from '../materials';
+import type { WorkKind } from './workKinds';
 
 /** What a step handles: whole pieces, or edges of a kind. */
 export type StepAbout = 'pieces' | 'seams' | 'bevels' | 'darts' | 'hung' | 'laid' | 'lining';
@@ -8,6 +9,9 @@ export interface Step {
   id: string;
   title: string;
   detail: string;
+  kind: WorkKind;
+  /** Wants two people where there are two. */
+  hands?: 2;
   partId?: string;
   /** Which of the part's pieces and edges it is about; drawn beside the words. */
   about?: StepAbout;
@@ -15,7 +19,11 @@ export interface Step {
   /** Time that must pass afterwards before what follows; runs overnight. */
   waitMin: number;
   waitFor?: string;
+  /** Minutes after that until it may be worn. */
+  cureMin?: number;
   after: string[];
+  /** So many minutes more after some of them: dry to handle is not yet cured to wear. */
+  lags?: Readonly<Record<string, number>>;
   /** Why this must be done before what it holds back. */
   gate?: string;
   cautions: CautionKey[];

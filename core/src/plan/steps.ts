@@ -37,6 +37,7 @@ export function buildSteps(
   if (parts.length === 0) return [];
   const print: Step = {
     id: 'print',
+    kind: 'print',
     title: 'Print the pattern at actual size',
     detail: `About ${pagesAbout(parts)} pages of A4. Measure both 100 mm bars with a real ruler; type what they measured under Cut. Tape pages on the crosses, cut the paper.`,
     workMin: Math.ceil(5 + pagesAbout(parts) * PAGE_MIN),
@@ -71,20 +72,25 @@ export function buildSteps(
     lastOfEach.push(...group.map((p) => lastOf(p.id)), ...mounted.map((s) => s.id));
     return [...made, ...mounted];
   });
+  const cured = assembled.filter((s) => s.cureMin !== undefined);
   const wear: Step = {
     id: 'wear',
+    kind: 'wear',
+    hands: 2,
     title: 'Wear everything for ten minutes',
     detail: `Put on in this order: ${worn.dressing.map((d) => d.name).join(', ')}. Bend, reach, drink, sit. Note what pinches.`,
     workMin: 15,
     waitMin: 0,
-    after: lastOfEach,
-    gate: 'Find it out at home.',
+    after: [...lastOfEach, ...cured.map((s) => s.id)],
+    lags: Object.fromEntries(cured.map((s) => [s.id, s.cureMin!])),
+    gate: 'Find it out at home. A coat that is dry to handle goes on curing for a day before it is worn.',
     cautions: ['wear'],
   };
   const carry: Step[] = parts.some((p) => p.heldAt)
     ? [
         {
           id: 'carry',
+          kind: 'wear',
           title: 'Carry everything for ten minutes',
           detail:
             'Hold it as for pictures, walk, turn in a doorway, set it down. Pull at every joint; feel every edge with an open hand.',
@@ -98,6 +104,7 @@ export function buildSteps(
     : [];
   const log: Step = {
     id: 'log',
+    kind: 'log',
     title: 'Write the log',
     detail: 'Real hours, real burn time, what you would change.',
     workMin: 10,

@@ -15,6 +15,7 @@ export function workSteps(part: PartReport, when: Work['when'], after: string): 
     const minutes = all.reduce((sum, w) => sum + w.count * w.eachMin, 0) * part.copies;
     const made: Step = {
       id: `${part.id}:${step}`,
+      kind: 'detail',
       title: `${part.name}: ${verb} ${count} ${what}`,
       detail,
       partId: part.id,

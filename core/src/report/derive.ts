@@ -15,7 +15,7 @@ import {
   type PartReport,
   standardKinds,
 } from '../parts';
-import { buildSteps, partLetters, schedule, shopping } from '../plan';
+import { buildSteps, calendarOf, partLetters, schedule, shopping, workFactor } from '../plan';
 import type { Report } from './report';
 import { aroundPart, sideOf, surroundingsOf } from './surroundings';
 
@@ -40,7 +40,7 @@ interface Remembered {
   body: string;
   stock: BuildDoc['stock'];
   habits: BuildDoc['make']['habits'];
-  readings: BuildDoc['make']['readings'];
+  finish: number;
   underLayerMm: number;
   report: PartReport;
 }
@@ -116,7 +116,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
         known.through === passing &&
         known.stock === doc.stock &&
         known.habits === habits &&
-        known.readings === doc.make.readings &&
+        known.finish === around.finish &&
         known.underLayerMm === underLayerMm
           ? known.report
           : undefined;
@@ -129,7 +129,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
           through: passing,
           stock: doc.stock,
           habits,
-          readings: doc.make.readings,
+          finish: around.finish,
           underLayerMm,
           report,
         });
@@ -157,10 +157,10 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC);
     const steps = buildSteps(doc, parts, fitted, circuits).map((s) => ({
       ...s,
-      workMin: Math.ceil(s.workMin * constants.handWork.factor),
+      workMin: Math.ceil(s.workMin * workFactor(s.kind, constants)),
     }));
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
-    const plan = schedule(steps, doc.make.done, start, doc.brief.eventDate, doc.brief.hoursPerDay);
+    const plan = schedule(steps, doc.make.done, start, doc.brief.eventDate, calendarOf(doc));
     const worked: Omit<Worked, 'totals'> = {
       constants,
       body,

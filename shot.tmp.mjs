@@ -1,0 +1,10 @@
+import { chromium } from 'playwright-core';
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox','--disable-quic','--no-first-run','--use-angle=swiftshader','--enable-unsafe-swiftshader']});
+const p = await b.newPage({ viewport: { width: 1280, height: 800 } });
+p.setDefaultTimeout(8000);
+await p.goto('http://127.0.0.1:4700/build/demo-lampwarden-bracers/inside'); await p.waitForTimeout(4000);
+await p.screenshot({path:'/tmp/s1.png'});
+await p.getByRole('button',{name:'Cut channels along its wires'}).click(); await p.waitForTimeout(3000);
+await p.getByRole('tab',{name:'Places'}).click(); await p.getByRole('button',{name:'Search'}).click(); await p.waitForTimeout(4000);
+await p.screenshot({path:'/tmp/s2.png'});
+await b.close();
