@@ -230,20 +230,27 @@ describe('from tape measure to printed pattern', function () {
     await go(page, bench, 'make');
     await page.getByRole('button', { name: /test again in the shell/ }).click();
     expect(await page.getByRole('button', { name: 'Done', exact: true }).isDisabled()).to.equal(true);
-    expect(await page.getByLabel('The step').innerText()).to.include(
+    expect(await page.getByLabel('The step', { exact: true }).innerText()).to.include(
       'Test the lights before gluing the lining',
     );
     await page.getByRole('button', { name: /^1\. Print/ }).click();
     await page.getByRole('button', { name: 'Done', exact: true }).click();
-    await page.getByText('1 of 20 done').waitFor();
+    await page.getByText(/^1 of \d+ done/).waitFor();
+    // What it took, typed: a reading for every plan after.
     await page.getByRole('button', { name: /trace/ }).click();
+    await page.getByLabel('It took, min').fill('soon');
     await page.getByRole('button', { name: 'Done', exact: true }).click();
-    await page.getByText('2 of 20 done').waitFor();
+    await page.getByText('“soon” is not a number of minutes').waitFor();
+    await page.getByLabel('It took, min').fill('42');
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByText(/^2 of \d+ done/).waitFor();
   });
 
   it('shows the caution where it matters and starts a drying timer', async () => {
     await page.getByRole('button', { name: /cut 6 mm/ }).click();
-    expect(await page.getByLabel('The step').innerText()).to.include('Fresh blade');
+    expect(await page.getByLabel('The step', { exact: true }).innerText()).to.include('Fresh blade');
+    await page.getByRole('button', { name: 'Start the clock' }).click();
+    await page.waitForFunction(() => document.title.includes('at work'));
     await page.getByRole('button', { name: 'Done', exact: true }).click();
     await page.getByRole('button', { name: /heat and form/ }).click();
     await page.getByRole('button', { name: 'Done', exact: true }).click();
@@ -252,6 +259,36 @@ describe('from tape measure to printed pattern', function () {
       .getByRole('timer')
       .getByText(/0:1\d:\d\d until foam cool/)
       .waitFor();
+    await page.waitForFunction(() => document.title.includes('until foam cool'));
+  });
+
+  it('lays the work on weekdays, keeps tools quiet, and says what tonight is', async () => {
+    await page.getByRole('tab', { name: 'Calendar' }).click();
+    await type(page, 'Mon, h', '0');
+    await page.getByLabel('Loud tools until').selectOption({ label: '20:00' });
+    await page.getByRole('button', { name: 'A helper lends a hand' }).click();
+    await page
+      .getByLabel('Steps', { exact: true })
+      .getByText(/^(Tue|Wed|Thu|Fri|Sat|Sun) /)
+      .first()
+      .waitFor();
+    await saved(page);
+    expect(await page.getByLabel('Steps', { exact: true }).getByText(/^Mon /).count()).to.equal(0);
+    await page.getByRole('tab', { name: 'Tonight' }).click();
+    await page.getByRole('heading', { name: /day \d+ \w+: \d.* of work/ }).waitFor();
+    await noGraveFaults(page);
+  });
+
+  it('asks whether it will be ready, and takes what would help in one step', async () => {
+    await page.getByRole('tab', { name: 'Ready?' }).click();
+    await page.getByRole('button', { name: 'Will it be ready?' }).click();
+    await page.getByRole('heading', { name: /% of the ways it may go are ready/ }).waitFor();
+    const row = page.getByRole('row', { name: /One colour, no weathering/ });
+    await page.getByRole('button', { name: 'Ask again' }).waitFor({ timeout: 60_000 });
+    await row.getByRole('button', { name: 'Do that' }).click();
+    await page.getByRole('button', { name: /paint 1 more colour/ }).waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+z');
+    await page.getByRole('button', { name: /paint 1 more colour/ }).waitFor();
   });
 
   it('writes down what really happened against what was planned', async () => {
@@ -266,14 +303,21 @@ describe('from tape measure to printed pattern', function () {
   });
 
   it('learns from a finished part on the scale', async () => {
+    await page
+      .getByRole('row', { name: /Tracing, cutting/ })
+      .getByText('yours, from 1 reading')
+      .waitFor();
     const scale = page.getByRole('form', { name: 'A finished part weighed' });
     await scale.getByLabel('One copy weighs, g').fill('3');
     await scale.getByRole('button', { name: 'Take the weight' }).click();
     await scale.getByText('no more than its foam and fittings alone').waitFor();
     await scale.getByLabel('One copy weighs, g').fill('260');
     await scale.getByRole('button', { name: 'Take the weight' }).click();
-    await page.getByText('yours, from 1 reading').waitFor();
-    await page.getByRole('button', { name: /^Erase reading of/ }).waitFor();
+    await page
+      .getByRole('row', { name: /Mass of glue/ })
+      .getByText('yours, from 1 reading')
+      .waitFor();
+    await page.getByRole('button', { name: /^Erase reading of one copy/ }).waitFor();
   });
 
   it('is all there after closing the tab and a server restart', async () => {
@@ -284,9 +328,12 @@ describe('from tape measure to printed pattern', function () {
     page = await open();
     await go(page, bench, 'log');
     await page.getByRole('cell', { name: '15 h', exact: true }).waitFor();
-    await page.getByText('yours, from 1 reading').waitFor();
+    await page
+      .getByRole('row', { name: /Mass of glue/ })
+      .getByText('yours, from 1 reading')
+      .waitFor();
     await go(page, bench, 'make');
-    await page.getByText('4 of 20 done').waitFor();
+    await page.getByText(/^4 of \d+ done/).waitFor();
   });
 
   it('undoes to the start', async () => {

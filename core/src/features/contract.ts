@@ -162,6 +162,8 @@ export interface FeatureKind {
   lay: (on: LaidPart, feature: Feature) => Laid;
   /** Cuts flat panels before anything is laid on them, each of a foam. */
   divide?: (panels: readonly Panel[], feature: Feature, foamOf: FoamOf) => readonly Panel[];
+  /** Only for looks: the first to be left off when time runs short. */
+  ornamental?: true;
   /** It makes two panels of one, and goes on naming the one. */
   parts?: true;
   /** What it is offered for: an edge that gives under its own weight, or a piece no sheet holds. */

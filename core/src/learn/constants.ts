@@ -11,7 +11,8 @@ export interface Constant {
 
 /** How far shops differ from the stated default, and readings of one shop from each other, as standard deviations of the logarithm; from memory. */
 const SHOPS = 0.35;
-const SPREAD = 0.25;
+export const READING_SPREAD = 0.25;
+const SPREAD = READING_SPREAD;
 /** A reading further off than so many spreads pulls no harder than one at that distance (Huber, 1964). */
 const ODD = 1.5;
 /** Nine of ten of a normal distribution. */

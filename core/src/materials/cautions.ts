@@ -39,3 +39,22 @@ export const cautions: Record<CautionKey, string> = {
     'Nothing is swung at people. Soft over hard, no sharp point, nothing that comes loose; event rules and local law decide what may be carried.',
   flash: 'No more than three flashes in any second: flashing light can cause seizures (WCAG 2.3.1).',
 };
+
+/** What a caution is about, where it has been read today already. */
+export const cautionNames: Record<CautionKey, string> = {
+  blade: 'sharp blade',
+  saw: 'running saw',
+  laser: 'laser',
+  heat: 'heat gun',
+  solvent: 'solvent glue',
+  hotGlue: 'hot glue',
+  instantGlue: 'instant glue',
+  dust: 'foam dust',
+  boardDust: 'board dust',
+  solder: 'soldering',
+  cells: 'cells',
+  paint: 'paint and fumes',
+  wear: 'wearing it',
+  carry: 'carrying it',
+  flash: 'flashing light',
+};

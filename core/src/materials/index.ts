@@ -1,5 +1,5 @@
 export { catalogue, type Catalogue } from './catalogue';
-export { cautions, type CautionKey } from './cautions';
+export { cautionNames, cautions, type CautionKey } from './cautions';
 export { isRigid, type SheetKind } from './foams';
 export { closures, type ClosureKind } from './closures';
 export { ledBodies, ledMaxA, leds, type LampColour, type LedBody } from './lamps';

@@ -68,30 +68,32 @@ const daySpan = (hours: number): Span[] => {
   return hours > 0 ? [{ fromMin, toMin: fromMin + hours * 60 }] : [];
 };
 
-/** When some makers all work on days counted from a first one, remembered as it is asked. */
+/** When some makers all work on days counted from a first one, remembered as they are asked. */
 export function openHours(
   calendar: Calendar,
   firstDay: string,
-): (day: number, makers: readonly number[], noisy: boolean) => readonly Span[] {
+): (makers: readonly number[], noisy: boolean) => Hours {
   const first = dayNumber(firstDay);
   const off = new Set(calendar.daysOff.map(dayNumber));
-  const known = new Map<string, readonly Span[]>();
   const ofMaker = (day: number, maker: number): Span[] => {
     return daySpan(off.has(first + day) ? 0 : (calendar.makers[maker]?.[weekdayOf(first + day)] ?? 0));
   };
   const quiet = loudHours(calendar) ? calendar.quiet : undefined;
-  return (day, makers, noisy) => {
-    const key = `${day}/${makers.join('+')}/${noisy}`;
-    let spans = known.get(key);
-    if (!spans) {
+  return (makers, noisy) => {
+    const known: Span[][] = [];
+    return (day) => {
+      const before = day < 0 ? undefined : known[day];
+      if (before) return before;
       const all = makers
         .map((maker) => ofMaker(day, maker))
         .reduce((a, b) => meet(a, b), [{ fromMin: 0, toMin: DAY }]);
-      const own = noisy && quiet ? meet(all, heard(quiet)) : all;
-      spans = own.map((s) => ({ fromMin: s.fromMin + day * DAY, toMin: s.toMin + day * DAY }));
-      known.set(key, spans);
-    }
-    return spans;
+      const own = (noisy && quiet ? meet(all, heard(quiet)) : all).map((s) => ({
+        fromMin: s.fromMin + day * DAY,
+        toMin: s.toMin + day * DAY,
+      }));
+      if (day >= 0) known[day] = own;
+      return own;
+    };
   };
 }
 
@@ -103,27 +105,37 @@ const fallback = (day: number): Span[] => {
   return [{ fromMin, toMin: fromMin + FALLBACK_HOURS * 60 }];
 };
 
+/** The first open minute from one on. */
+export function opensFrom(fromMin: number, hours: Hours): number {
+  const first = Math.floor(fromMin / DAY);
+  for (let day = first; ; day++)
+    for (const span of day - first > GIVE_UP_DAYS ? fallback(day) : hours(day))
+      if (span.toMin > fromMin) return Math.max(fromMin, span.fromMin);
+}
+
+/** Work as it is laid: from when to when, and the spans it is really done in. */
+export interface Laid {
+  startMin: number;
+  endMin: number;
+  spans: Span[];
+}
+
 /** Lays work over open hours from a minute on; a job may run on the next day. */
-export function workFrom(
-  fromMin: number,
-  workMin: number,
-  hours: Hours,
-): { startMin: number; endMin: number } {
+export function workFrom(fromMin: number, workMin: number, hours: Hours): Laid {
   let left = workMin;
   let start: number | undefined;
+  const spans: Span[] = [];
   const first = Math.floor(fromMin / DAY);
   for (let day = first; ; day++) {
-    const spans = start === undefined && day - first > GIVE_UP_DAYS ? fallback(day) : hours(day);
-    for (const span of spans) {
+    for (const span of day - first > GIVE_UP_DAYS ? fallback(day) : hours(day)) {
       if (span.toMin <= fromMin) continue;
       const at = Math.max(fromMin, span.fromMin);
       start ??= at;
       const worked = Math.min(left, span.toMin - at);
       left -= worked;
-      if (left <= 1e-9) return { startMin: start, endMin: at + worked };
+      spans.push({ fromMin: at, toMin: at + worked });
+      if (left <= 1e-9) return { startMin: start, endMin: at + worked, spans };
     }
-    // What was begun in hours that then ran out goes on in the evenings.
-    if (start !== undefined && day - first > 2 * GIVE_UP_DAYS) return { startMin: start, endMin: day * DAY };
   }
 }
 

@@ -3,6 +3,15 @@ export { shopping, type CostLine } from './cost';
 export { calendarOf, DAY, loudHours, type Calendar } from './calendar';
 export { floats, type Float } from './criticalPath';
 export { schedule, scheduleTime, wallMinute, type Schedule, type Slot } from './schedule';
-export { workFactor, workKinds, type WorkKind } from './workKinds';
+export { workKinds, type WorkKind } from './workKinds';
 export type { Step, StepAbout } from './step';
 export { buildSteps, stepTime } from './steps';
+export {
+  atShopPace,
+  readiness,
+  simulated,
+  spreadsOf,
+  type Planned,
+  type Readiness,
+  type Spreads,
+} from './readiness';

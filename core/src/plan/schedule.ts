@@ -1,4 +1,14 @@
-import { type Calendar, DAY, dayNumber, openHours, workFrom, workUntil } from './calendar';
+import {
+  type Calendar,
+  DAY,
+  dayNumber,
+  type Hours,
+  openHours,
+  opensFrom,
+  type Span,
+  workFrom,
+  workUntil,
+} from './calendar';
 import type { Step } from './step';
 import { isNoisy, kindOrder } from './workKinds';
 
@@ -7,6 +17,8 @@ export interface Slot {
   /** Minutes since the midnight that begins the first day. */
   startMin: number;
   endMin: number;
+  /** When it is really worked on: it may go on another day. */
+  spans: Span[];
   /** When what it gates may begin. */
   readyMin: number;
   /** Who does it. */
@@ -39,12 +51,38 @@ export function wallMinute(moment: string, firstDay: string): number {
 
 const lagOf = ({ lags }: Pick<Step, 'lags'>, id: string): number => lags?.[id] ?? 0;
 
-/** Who does a step: both where it wants two people and there are two, else whoever is free first. */
-function makersFor(step: Step, free: readonly number[], together: boolean): number[] {
-  if (free.length === 1) return [0];
-  if (step.hands === 2 && !together) return [0];
-  return step.hands === 2 ? free.map((_, i) => i) : [free.indexOf(Math.min(...free))];
+/** Who works on something, with the hours they have for quiet and for loud work. */
+interface Crew {
+  makers: number[];
+  quiet: Hours;
+  loud: Hours;
 }
+
+interface Crews {
+  firstDay: string;
+  alone: Crew[];
+  together?: Crew;
+}
+
+/** A plan is laid out again and again on the same calendar. */
+const known = new WeakMap<Calendar, Crews>();
+
+/** Each maker alone, and all of them together where they meet. */
+function crewsOf(calendar: Calendar, firstDay: string): Crews {
+  const before = known.get(calendar);
+  if (before?.firstDay === firstDay) return before;
+  const open = openHours(calendar, firstDay);
+  const crew = (makers: number[]): Crew => ({ makers, quiet: open(makers, false), loud: open(makers, true) });
+  const all = calendar.makers.map((_, i) => i);
+  // Evenings begin alike: who works on the same weekday meets.
+  const meets =
+    all.length > 1 && calendar.makers[0]!.some((_, day) => calendar.makers.every((week) => week[day]! > 0));
+  const crews: Crews = { firstDay, alone: all.map((i) => crew([i])), ...(meets && { together: crew(all) }) };
+  known.set(calendar, crews);
+  return crews;
+}
+
+const hoursFor = (crew: Crew, step: Step): Hours => (isNoisy(step.kind) ? crew.loud : crew.quiet);
 
 /**
  * One thing at a time for each maker; drying and curing run meanwhile and overnight. Of the steps that may begin, the
@@ -65,7 +103,8 @@ export function schedule(
       return at === undefined ? [] : [[s.id, wallMinute(at, startIso) + s.waitMin] as const];
     }),
   );
-  const open = openHours(calendar, startIso);
+  const { alone, together } = crewsOf(calendar, startIso);
+  const crewFor = new Map<string, Crew>();
   const places = new Map(steps.map((s, i) => [s.id, i]));
   const rank = (s: Step): number =>
     calendar.order === 'batches'
@@ -82,22 +121,26 @@ export function schedule(
     if (before.length === 0) candidates.add(s);
   }
   const free = calendar.makers.map(() => 0);
-  // Evenings begin alike: who works on the same weekday meets.
-  const together = calendar.makers[0]!.some((_, day) => calendar.makers.every((week) => week[day]! > 0));
   const slots: Slot[] = [];
   while (candidates.size > 0) {
-    let best: { step: Step; from: number; makers: number[] } | undefined;
+    let best: { step: Step; crew: Crew; startMin: number } | undefined;
     for (const step of candidates) {
-      const makers = makersFor(step, free, together);
-      let from = Math.max(0, ...makers.map((m) => free[m]!));
-      for (const id of step.after) from = Math.max(from, (ready.get(id) ?? 0) + lagOf(step, id));
-      if (!best || from < best.from || (from === best.from && rank(step) < rank(best.step)))
-        best = { step, from, makers };
+      let gated = 0;
+      for (const id of step.after) gated = Math.max(gated, (ready.get(id) ?? 0) + lagOf(step, id));
+      const own = soonest(step, gated, step.hands === 2 && together ? [together] : alone, free);
+      if (
+        !best ||
+        own.startMin < best.startMin ||
+        (own.startMin === best.startMin && rank(step) < rank(best.step))
+      )
+        best = { step, ...own };
     }
-    const { step, from, makers } = best!;
-    const { startMin, endMin } = workFrom(from, step.workMin, (day) => open(day, makers, isNoisy(step.kind)));
+    const { step, crew } = best!;
+    const { startMin, endMin, spans } = workFrom(best!.startMin, step.workMin, hoursFor(crew, step));
     const readyMin = endMin + step.waitMin;
-    slots.push({ stepId: step.id, startMin, endMin, readyMin, makers, latestMin: startMin });
+    const { makers } = crew;
+    slots.push({ stepId: step.id, startMin, endMin, spans, readyMin, makers, latestMin: startMin });
+    crewFor.set(step.id, crew);
     ready.set(step.id, readyMin);
     for (const m of makers) free[m] = endMin;
     candidates.delete(step);
@@ -108,7 +151,7 @@ export function schedule(
   }
   const finishMin = Math.max(0, ...ready.values());
   const eventMin = (dayNumber(eventIso) - dayNumber(startIso)) * DAY + EVENT_HOUR_MIN;
-  latest(slots, steps, eventMin, (makers, noisy) => (day) => open(day, makers, noisy));
+  latest(slots, steps, eventMin, crewFor);
   return {
     firstDay: startIso,
     slots: slots.sort((a, b) => a.startMin - b.startMin),
@@ -117,12 +160,27 @@ export function schedule(
   };
 }
 
+/** Of the crews that may do a step the one that is through with it first, and when it begins. */
+function soonest(
+  step: Step,
+  gatedMin: number,
+  crews: readonly Crew[],
+  free: readonly number[],
+): { crew: Crew; startMin: number } {
+  const from = ({ makers }: Crew): number => Math.max(gatedMin, ...makers.map((m) => free[m]!));
+  const [only] = crews;
+  if (crews.length === 1) return { crew: only!, startMin: opensFrom(from(only!), hoursFor(only!, step)) };
+  return crews
+    .map((crew) => ({ crew, ...workFrom(from(crew), step.workMin, hoursFor(crew, step)) }))
+    .reduce((a, b) => (b.endMin < a.endMin ? b : a));
+}
+
 /** The same order laid backwards from the morning of the event: the latest each step may begin. */
 function latest(
   slots: Slot[],
   steps: readonly Step[],
   eventMin: number,
-  hours: (makers: number[], noisy: boolean) => (day: number) => ReturnType<ReturnType<typeof openHours>>,
+  crews: ReadonlyMap<string, Crew>,
 ): void {
   const byId = new Map(steps.map((s) => [s.id, s]));
   const due = new Map<string, number>();
@@ -133,7 +191,7 @@ function latest(
       (due.get(step.id) ?? eventMin) - step.waitMin,
       ...slot.makers.map((m) => busy.get(m) ?? eventMin),
     );
-    slot.latestMin = workUntil(until, step.workMin, hours(slot.makers, isNoisy(step.kind))).startMin;
+    slot.latestMin = workUntil(until, step.workMin, hoursFor(crews.get(step.id)!, step)).startMin;
     for (const m of slot.makers) busy.set(m, slot.latestMin);
     for (const id of step.after)
       due.set(id, Math.min(due.get(id) ?? Infinity, slot.latestMin - lagOf(step, id)));

@@ -15,7 +15,7 @@ import {
   type PartReport,
   standardKinds,
 } from '../parts';
-import { buildSteps, calendarOf, partLetters, schedule, shopping, workFactor } from '../plan';
+import { atShopPace, buildSteps, calendarOf, partLetters, schedule, shopping } from '../plan';
 import type { Report } from './report';
 import { aroundPart, sideOf, surroundingsOf } from './surroundings';
 
@@ -155,10 +155,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
     const sticks = sticksOf(parts, catalogue);
     const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC);
-    const steps = buildSteps(doc, parts, fitted, circuits).map((s) => ({
-      ...s,
-      workMin: Math.ceil(s.workMin * workFactor(s.kind, constants)),
-    }));
+    const steps = atShopPace(buildSteps(doc, parts, fitted, circuits), constants);
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
     const plan = schedule(steps, doc.make.done, start, doc.brief.eventDate, calendarOf(doc));
     const worked: Omit<Worked, 'totals'> = {

@@ -4,3 +4,4 @@ export { lightSchools, type PowerSchool, type SchoolProposal, type SchoolsAsked 
 export { placesFor } from './places';
 export { digestOf, type Digest } from './digest';
 export { proposedChannels } from './proposedChannels';
+export { easings, readinessRuns, type Easing } from './easing';

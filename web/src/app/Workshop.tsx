@@ -19,6 +19,7 @@ import { Rack } from './Rack';
 import { stations } from './stations';
 import { TellTales } from './TellTales';
 import { TopBar } from './TopBar';
+import { useClocksInTitle } from './useClocksInTitle';
 import { useKeys } from './useKeys';
 
 /** Loads the build named in the address, once. */
@@ -60,12 +61,9 @@ export function Workshop() {
   const open = useBuild((s) => s.id === id);
   const report = useReport((s) => s.report);
   const failure = useReport((s) => s.error);
-  const name = useBuild((s) => s.doc.name);
   useKeys(id);
   useLoadAhead(open && report !== undefined);
-  useEffect(() => {
-    document.title = open && name ? `${name} · Fomrik` : 'Fomrik';
-  }, [open, name]);
+  useClocksInTitle(open);
   const key = stations.some((s) => s.key === station) ? (station as Station) : 'shape';
   const Bench = benches[key];
 

@@ -52,6 +52,7 @@ export const keys: readonly Key[] = [
   { shown: '?', does: 'this list', press: anyLevel('?'), act: () => toggle('keysOpen') },
   { shown: 'Ctrl Z', does: 'undo', press: ['mod+z'], act: undo },
   { shown: 'Shift Ctrl Z', does: 'redo', press: ['mod+shift+z'], act: redo },
+  { shown: 'D', does: 'under Make: the step is done' },
   { shown: 'Enter', does: 'on a finding: apply its first cure' },
   { shown: '↑ ↓', does: 'in a number: nudge by 1; Shift 10, Alt 0.1' },
 ];

@@ -24,6 +24,7 @@ export const line = defineFeature<ParamsOf<typeof fields>>({
   verb: 'Line across',
   summary: 'A score or groove drawn on the form.',
   station: 'shape',
+  ornamental: true,
   fields,
   places: ['path'],
   start: ({ panel }) => ({

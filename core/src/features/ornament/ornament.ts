@@ -69,6 +69,7 @@ export const ornament = defineFeature<ParamsOf<typeof fields>>({
   verb: 'Row of ornaments',
   summary: 'A small shape or a stack of them, repeated evenly along a line.',
   station: 'shape',
+  ornamental: true,
   fields,
   places: ['path'],
   start: ({ panel }) => ({

@@ -22,6 +22,7 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
   verb: 'Raised layer',
   summary: 'A second layer on the outside, set in from every edge.',
   station: 'shape',
+  ornamental: true,
   fields,
   places: ['panel'],
   spotless: true,

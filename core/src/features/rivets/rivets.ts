@@ -25,6 +25,7 @@ export const rivets = defineFeature<ParamsOf<typeof fields>>({
   verb: 'Rivets',
   summary: 'Half-round heads along an edge, glued on the painted face.',
   station: 'shape',
+  ornamental: true,
   fields,
   places: ['edges'],
   start: ({ panel, edge }) => ({

@@ -33,6 +33,7 @@ export const trim = defineFeature<ParamsOf<typeof fields>>({
   verb: 'Trim an edge',
   summary: 'A band along an edge, outside; it hides the cut.',
   station: 'shape',
+  ornamental: true,
   fields,
   places: ['edges'],
   start: ({ panel, edge }) => ({

@@ -1,165 +1,131 @@
-import { cautions, type Habits } from '@fomrik/core/materials';
-import { scheduleTime, type Step, stepTime } from '@fomrik/core/plan';
+import { floats, scheduleTime, type Step } from '@fomrik/core/plan';
+import type { Report } from '@fomrik/core/report';
 import { format } from 'date-fns';
-import { DoorClosed, Hourglass, TriangleAlert } from 'lucide-react';
-import { useState } from 'react';
+import { DoorClosed, Flag } from 'lucide-react';
+import { Tabs } from 'radix-ui';
+import { useMemo, useState } from 'react';
 import { Empty } from '../../parts/Empty';
-import { ChoiceField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
-import { DryingTimer } from './DryingTimer';
-import { StepPieces } from './StepPieces';
+import { CalendarFields } from './CalendarFields';
+import { Habits } from './Habits';
+import { ReadyPanel } from './ReadyPanel';
+import { StepView } from './StepView';
+import { Tonight } from './Tonight';
 
-const habitChoices: { key: keyof Habits; label: string; choices: { value: string; label: string }[] }[] = [
-  {
-    key: 'glue',
-    label: 'Glue',
-    choices: [
-      { value: 'contact', label: 'contact cement' },
-      { value: 'instant', label: 'instant glue' },
-      { value: 'hot', label: 'hot glue' },
-    ],
-  },
-  {
-    key: 'fold',
-    label: 'Folds',
-    choices: [
-      { value: 'v-groove', label: 'deep V groove' },
-      { value: 'slanted-pair', label: 'half-depth slanted pair' },
-      { value: 'heat-and-fold', label: 'heat and fold' },
-      { value: 'partial-cut', label: 'partial cut with depth stops' },
-    ],
-  },
-  {
-    key: 'seal',
-    label: 'Sealing',
-    choices: [
-      { value: 'spray-rubber', label: 'spray-on rubber coating' },
-      { value: 'brush-on', label: 'flexible brush-on sealer' },
-      { value: 'acrylic', label: 'acrylic coats' },
-      { value: 'latex', label: 'latex' },
-      { value: 'thermoplastic', label: 'thermoplastic skin' },
-    ],
-  },
-  {
-    key: 'cutter',
-    label: 'Cutting',
-    choices: [
-      { value: 'knife', label: 'knife' },
-      { value: 'band-saw', label: 'band saw' },
-      { value: 'laser', label: 'laser' },
-    ],
-  },
-];
+/** What is done, in the order it was done; then what is planned, in the order it begins. */
+function inOrder({ steps, schedule }: Report, done: Readonly<Record<string, string>>): Step[] {
+  const byId = new Map(steps.map((s) => [s.id, s]));
+  return [
+    ...steps
+      .filter((s) => done[s.id] !== undefined)
+      .sort((a, b) => new Date(done[a.id]!).getTime() - new Date(done[b.id]!).getTime()),
+    ...schedule.slots.flatMap((slot) => byId.get(slot.stepId) ?? []),
+  ];
+}
 
-/** Steps in the order makers work, large enough to read from a metre away. */
+const tabs = [
+  ['step', 'Step'],
+  ['tonight', 'Tonight'],
+  ['ready', 'Ready?'],
+  ['calendar', 'Calendar'],
+  ['habits', 'Habits'],
+] as const;
+
+/** The steps as a line, and what is on the bench now: the step, the evening, the calendar, the odds. */
 export function Make() {
-  const make = useBuild((s) => s.doc.make);
-  const update = useBuild((s) => s.update);
+  const done = useBuild((s) => s.doc.make.done);
   const report = useReport((s) => s.report)!;
-  const { done, habits } = make;
-  const next = report.steps.find(
+  const { steps, schedule } = report;
+  const [openId, setOpenId] = useState<string>();
+  const [tab, setTab] = useState<string>('step');
+  const ordered = useMemo(() => inOrder(report, done), [report, done]);
+  const critical = useMemo(() => {
+    const left = steps.filter((s) => done[s.id] === undefined);
+    return new Set([...floats(left)].filter(([, f]) => f.slackMin < 1).map(([id]) => id));
+  }, [steps, done]);
+  const next = ordered.find(
     (s) =>
       done[s.id] === undefined &&
-      s.after.every((id) => done[id] !== undefined || !report.steps.some((x) => x.id === id)),
+      s.after.every((id) => done[id] !== undefined || !steps.some((x) => x.id === id)),
   );
-  const [openId, setOpenId] = useState<string>();
-  const open = report.steps.find((s) => s.id === openId) ?? next ?? report.steps.at(-1);
+  const open = steps.find((s) => s.id === openId) ?? next ?? ordered.at(-1);
   if (!open) return <Empty what="make" />;
-  const tick = (step: Step): void => {
-    update((d) => {
-      if (d.make.done[step.id] === undefined) d.make.done[step.id] = new Date().toISOString();
-      else delete d.make.done[step.id];
-    });
-    setOpenId(undefined);
+  const show = (id: string | undefined): void => {
+    setOpenId(id);
+    setTab('step');
   };
-  const slot = report.schedule.slots.find((s) => s.stepId === open.id);
-  const held = open.after.filter((id) => done[id] === undefined && report.steps.some((s) => s.id === id));
-  const about = report.parts.find((p) => p.id === open.partId);
-  const ready = report.steps.filter((s) => done[s.id] !== undefined).length;
+  const ready = steps.filter((s) => done[s.id] !== undefined).length;
+  let day = '';
   return (
-    <div className="grid h-full grid-cols-[270px_1fr]">
+    <div className="grid h-full grid-cols-[290px_1fr]">
       <ol className="min-h-0 overflow-auto border-r border-hair p-2" aria-label="Steps">
-        {report.steps.map((step, i) => {
+        {ordered.map((step, i) => {
           const here = step.id === open.id;
           const finished = done[step.id] !== undefined;
+          const slot = schedule.slots.find((s) => s.stepId === step.id);
+          const on = slot ? format(new Date(scheduleTime(schedule, slot.startMin)), 'EEE d MMM') : 'done';
+          const heading = on === day ? undefined : on;
+          day = on;
           return (
             <li key={step.id} className="relative pl-5">
               <span aria-hidden className="absolute left-[7px] top-0 h-full w-px bg-ink" />
+              {heading && <p className="pt-2 text-[12px] font-medium text-soft">{heading}</p>}
               <span
                 aria-hidden
-                className={`absolute left-0.5 top-2.5 h-3 w-3 border border-ink ${finished ? 'bg-foam' : step.id === next?.id ? 'bg-teal' : 'bg-leaf'}`}
+                className={`absolute left-0.5 h-3 w-3 border border-ink ${heading ? 'top-8' : 'top-2.5'} ${finished ? 'bg-foam' : step.id === next?.id ? 'bg-teal' : 'bg-leaf'}`}
               />
               <button
                 type="button"
                 className={`block w-full px-1.5 py-1 text-left leading-snug ${here ? 'bg-wash font-medium' : ''} ${finished ? 'text-soft line-through' : ''}`}
                 aria-current={here ? 'step' : undefined}
-                onClick={() => setOpenId(step.id)}
+                onClick={() => show(step.id)}
               >
                 {i + 1}. {step.title}
                 {step.gate && <DoorClosed size={13} aria-label="gate" className="ml-1 inline" />}
+                {critical.has(step.id) && (
+                  <Flag size={13} aria-label="on the critical path" className="ml-1 inline text-teal" />
+                )}
               </button>
             </li>
           );
         })}
       </ol>
-      <section className="min-h-0 overflow-auto p-5" aria-label="The step">
-        <p className="text-soft">
-          {ready} of {report.steps.length} done
-          {slot &&
-            ` · planned ${format(new Date(scheduleTime(report.schedule, slot.startMin)), 'EEE d MMM HH:mm')}`}
-        </p>
-        <h2 className="mt-1 text-[30px] leading-tight">{open.title}</h2>
-        <p className="mt-2 max-w-2xl text-[21px] leading-snug">{open.detail}</p>
-        {about && open.about && <StepPieces made={about} about={open.about} />}
-        <p className="mt-2 flex items-center gap-2 text-[17px]">
-          <Hourglass size={18} aria-hidden /> {stepTime(open)}
-        </p>
-        {open.gate && (
-          <p className="mt-3 flex max-w-2xl gap-2 border-l-4 border-ink bg-paper p-2 text-[17px]">
-            <DoorClosed size={20} aria-hidden className="mt-0.5 shrink-0" />
-            <span>
-              <strong>Gate.</strong> {open.gate}
-            </span>
+      <Tabs.Root value={tab} onValueChange={setTab} className="flex min-h-0 flex-col" aria-label="The bench">
+        <div className="flex items-baseline gap-4 border-b border-hair px-5 pt-3">
+          <Tabs.List aria-label="About the work" className="flex gap-4">
+            {tabs.map(([value, words]) => (
+              <Tabs.Trigger
+                key={value}
+                value={value}
+                className="border-b-2 border-transparent px-1 pb-1 text-[15px] data-[state=active]:border-teal data-[state=active]:font-medium"
+              >
+                {words}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <p className="ml-auto text-soft">
+            {ready} of {steps.length} done
           </p>
-        )}
-        {open.cautions.map((key) => (
-          <p key={key} className="mt-2 flex max-w-2xl gap-2 border-l-4 border-soft bg-paper p-2 text-[15px]">
-            <TriangleAlert size={18} aria-hidden className="mt-0.5 shrink-0" />
-            <span>
-              <strong>Care.</strong> {cautions[key]}
-            </span>
-          </p>
-        ))}
-        {held.length > 0 && done[open.id] === undefined && (
-          <p className="mt-3 text-[15px]">
-            First: {held.map((id) => report.steps.find((s) => s.id === id)!.title).join('; ')}.
-          </p>
-        )}
-        <div className="mt-4 flex items-center gap-3">
-          <button
-            type="button"
-            className="btn btn-main px-5 py-2 text-[17px]"
-            disabled={held.length > 0 && done[open.id] === undefined}
-            onClick={() => tick(open)}
-          >
-            {done[open.id] === undefined ? 'Done' : 'Not done after all'}
-          </button>
-          {open.waitMin > 0 && <DryingTimer key={open.id} step={open} doneAt={done[open.id]} />}
         </div>
-        <fieldset className="mt-6 grid max-w-2xl grid-cols-2 gap-3 border-t border-hair pt-2">
-          <legend className="head">Shop habits; they change steps, times and cost</legend>
-          {habitChoices.map(({ key, label, choices }) => (
-            <ChoiceField
-              key={key}
-              label={label}
-              value={habits[key] as string}
-              choices={choices}
-              onChange={(value) => update((d) => void Object.assign(d.make.habits, { [key]: value }))}
-            />
-          ))}
-        </fieldset>
-      </section>
+        <Tabs.Content value="step" className="min-h-0 flex-1 overflow-auto">
+          <section aria-label="The step">
+            <StepView step={open} report={report} onDone={() => setOpenId(undefined)} />
+          </section>
+        </Tabs.Content>
+        <Tabs.Content value="tonight" className="min-h-0 flex-1 overflow-auto">
+          <Tonight report={report} onOpen={show} />
+        </Tabs.Content>
+        <Tabs.Content value="ready" className="min-h-0 flex-1 overflow-auto">
+          <ReadyPanel report={report} />
+        </Tabs.Content>
+        <Tabs.Content value="calendar" className="min-h-0 flex-1 overflow-auto">
+          <CalendarFields />
+        </Tabs.Content>
+        <Tabs.Content value="habits" className="min-h-0 flex-1 overflow-auto">
+          <Habits />
+        </Tabs.Content>
+      </Tabs.Root>
     </div>
   );
 }

@@ -1,0 +1,59 @@
+import type { Finish } from '@fomrik/core/document';
+import { recipeOf } from '@fomrik/core/parts';
+import { ChoiceField, NumberField } from '../../parts/Field';
+import { useBuild } from '../../store/build';
+
+const weatherings: { value: Finish['weathering']; label: string }[] = [
+  { value: 'none', label: 'none' },
+  { value: 'wash', label: 'dark wash' },
+  { value: 'dry-brush', label: 'dry-brushed edges' },
+];
+
+/** The coats of a part, from sealer to clear; steps, amounts, money and time follow. */
+export function FinishFields({ partId }: { partId: string }) {
+  const part = useBuild((s) => s.doc.parts.find((p) => p.id === partId));
+  const habits = useBuild((s) => s.doc.make.habits);
+  const update = useBuild((s) => s.update);
+  if (!part) return null;
+  const recipe = recipeOf(part, habits);
+  const set = (change: Partial<Finish>, everywhere = false): void =>
+    update((d) => {
+      for (const p of d.parts) if (everywhere || p.id === partId) p.finish = { ...recipe, ...change };
+    });
+  return (
+    <fieldset className="mt-5 grid max-w-2xl grid-cols-4 gap-3 border-t border-hair pt-2">
+      <legend className="head">Finish of {part.name}</legend>
+      <NumberField
+        label="Coats of sealer"
+        value={recipe.sealCoats}
+        range={[0, 12]}
+        whole
+        onChange={(sealCoats) => set({ sealCoats })}
+      />
+      <NumberField
+        label="Colours"
+        value={recipe.colours}
+        range={[0, 12]}
+        whole
+        onChange={(colours) => set({ colours })}
+        help="The base one among them."
+      />
+      <ChoiceField
+        label="Weathering"
+        value={recipe.weathering}
+        choices={weatherings}
+        onChange={(weathering) => set({ weathering })}
+      />
+      <NumberField
+        label="Coats of clear"
+        value={recipe.clearCoats}
+        range={[0, 6]}
+        whole
+        onChange={(clearCoats) => set({ clearCoats })}
+      />
+      <button type="button" className="btn col-span-2 justify-self-start" onClick={() => set({}, true)}>
+        The same on every part
+      </button>
+    </fieldset>
+  );
+}

@@ -1,0 +1,65 @@
+import type { Habits as HabitsDoc } from '@fomrik/core/materials';
+import { ChoiceField } from '../../parts/Field';
+import { useBuild } from '../../store/build';
+
+const habitChoices: { key: keyof HabitsDoc; label: string; choices: { value: string; label: string }[] }[] = [
+  {
+    key: 'glue',
+    label: 'Glue',
+    choices: [
+      { value: 'contact', label: 'contact cement' },
+      { value: 'instant', label: 'instant glue' },
+      { value: 'hot', label: 'hot glue' },
+    ],
+  },
+  {
+    key: 'fold',
+    label: 'Folds',
+    choices: [
+      { value: 'v-groove', label: 'deep V groove' },
+      { value: 'slanted-pair', label: 'half-depth slanted pair' },
+      { value: 'heat-and-fold', label: 'heat and fold' },
+      { value: 'partial-cut', label: 'partial cut with depth stops' },
+    ],
+  },
+  {
+    key: 'seal',
+    label: 'Sealing',
+    choices: [
+      { value: 'spray-rubber', label: 'spray-on rubber coating' },
+      { value: 'brush-on', label: 'flexible brush-on sealer' },
+      { value: 'acrylic', label: 'acrylic coats' },
+      { value: 'latex', label: 'latex' },
+      { value: 'thermoplastic', label: 'thermoplastic skin' },
+    ],
+  },
+  {
+    key: 'cutter',
+    label: 'Cutting',
+    choices: [
+      { value: 'knife', label: 'knife' },
+      { value: 'band-saw', label: 'band saw' },
+      { value: 'laser', label: 'laser' },
+    ],
+  },
+];
+
+/** Where makers' schools differ: how this shop works. */
+export function Habits() {
+  const habits = useBuild((s) => s.doc.make.habits);
+  const update = useBuild((s) => s.update);
+  return (
+    <fieldset className="m-5 grid max-w-2xl grid-cols-2 gap-3">
+      <legend className="head">Shop habits; they change steps, times and cost</legend>
+      {habitChoices.map(({ key, label, choices }) => (
+        <ChoiceField
+          key={key}
+          label={label}
+          value={habits[key] as string}
+          choices={choices}
+          onChange={(value) => update((d) => void Object.assign(d.make.habits, { [key]: value }))}
+        />
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,63 @@
+import { DAY, scheduleTime } from '@fomrik/core/plan';
+import type { Report } from '@fomrik/core/report';
+import { printMinutes } from '@fomrik/core/units';
+import { format } from 'date-fns';
+
+/** What the plan has for today, or for the next day there is work: when, what, and its pieces. */
+export function Tonight({ report, onOpen }: { report: Report; onOpen: (stepId: string) => void }) {
+  const { schedule, steps, parts, letters } = report;
+  const first = schedule.slots[0];
+  if (!first) return <p className="p-5 text-[17px]">Everything is done.</p>;
+  const day = Math.floor(first.startMin / DAY);
+  const tonight = schedule.slots.flatMap((slot) => {
+    const spans = slot.spans.filter((s) => Math.floor(s.fromMin / DAY) === day);
+    return spans.length > 0 ? [{ slot, fromMin: spans[0]!.fromMin, toMin: spans.at(-1)!.toMin, spans }] : [];
+  });
+  const minutes = tonight.flatMap((t) => t.spans).reduce((sum, s) => sum + s.toMin - s.fromMin, 0);
+  const at = (minute: number, words: string): string =>
+    format(new Date(scheduleTime(schedule, minute)), words);
+  return (
+    <section className="p-5" aria-label="Tonight">
+      <h2 className="text-[26px] leading-tight">
+        {at(first.startMin, 'EEEE d MMMM')}: {printMinutes(minutes)} of work
+      </h2>
+      <ol className="mt-2 max-w-3xl">
+        {tonight.map(({ slot, fromMin, toMin }) => {
+          const step = steps.find((s) => s.id === slot.stepId)!;
+          const part = parts.find((p) => p.id === step.partId);
+          return (
+            <li key={slot.stepId} className="flex gap-4 border-t border-hair py-2 text-[17px]">
+              <span className="w-28 shrink-0 text-soft">
+                {at(fromMin, 'HH:mm')} – {at(toMin, 'HH:mm')}
+              </span>
+              <span className="min-w-0">
+                <button
+                  type="button"
+                  className="text-left text-teal underline"
+                  onClick={() => onOpen(step.id)}
+                >
+                  {step.title}
+                </button>
+                {slot.endMin > toMin && <span className="text-soft"> goes on {at(slot.endMin, 'EEE')}</span>}
+                {step.waitMin > 0 && (
+                  <span className="block text-[14px] text-soft">
+                    then {printMinutes(step.waitMin)} {step.waitFor}, until {at(slot.readyMin, 'EEE HH:mm')}
+                  </span>
+                )}
+                {part && step.about && (
+                  <span className="block text-[14px] text-soft">
+                    {part.pieces
+                      .slice(0, 12)
+                      .map((p, i) => `${letters[part.id]}${i + 1} ${p.name}`)
+                      .join(', ')}
+                    {part.pieces.length > 12 && ` and ${part.pieces.length - 12} more`}
+                  </span>
+                )}
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}
