@@ -18,7 +18,7 @@ const coreLayers = [
   ['forms'],
   ['parts'],
   ['fit', 'circuit', 'cut', 'carry'],
-  ['plan'],
+  ['plan', 'travel'],
   ['findings'],
   ['report'],
   ['files'],

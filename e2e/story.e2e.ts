@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
+import sharp from 'sharp';
 import {
   calm,
   figure,
@@ -298,11 +299,45 @@ describe('from tape measure to printed pattern', function () {
     await page.getByRole('button', { name: 'Write' }).click();
     await page.getByText('“a lot” is not a number').waitFor();
     await page.getByLabel('Actual', { exact: true }).fill('15');
+    await page.getByLabel('It', { exact: true }).selectOption({ label: 'otherwise next time' });
+    const entry = page.getByRole('form', { name: 'New entry' });
+    const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#843' } })
+      .jpeg()
+      .toBuffer();
+    await entry
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'lamp.jpg', mimeType: 'image/jpeg', buffer: picture });
+    await entry.getByRole('button', { name: 'Photo of the new entry, open large' }).waitFor();
     await page.getByRole('button', { name: 'Write' }).click();
     await page.getByRole('cell', { name: '15 h', exact: true }).waitFor();
+    await page.getByRole('button', { name: 'Photo of Hours of light, open large' }).click();
+    await page.getByRole('img', { name: 'Photo of Hours of light' }).waitFor();
+    await page.keyboard.press('Escape');
+    // The step ticked with its minutes stands beside what was planned of it.
+    await page.getByRole('tab', { name: 'Against the plan' }).click();
+    await page.getByRole('row', { name: /tracing.*42 min/ }).waitFor();
+  });
+
+  it('stows everything in a case, says what does not fit, and has a card for the day', async () => {
+    await page.getByRole('tab', { name: 'Packing' }).click();
+    await page.getByRole('button', { name: 'Case', exact: true }).click();
+    await page.getByRole('img', { name: /^Suitcase 1 from above: Lamp bracer/ }).waitFor();
+    await type(page, 'Deep', '60 mm');
+    await page.getByText(/Lamp bracer.* goes into none of them/).waitFor();
+    await type(page, 'Deep', '10 1/4"');
+    await page.getByRole('img', { name: /^Suitcase 1 from above: Lamp bracer/ }).waitFor();
+    await noGraveFaults(page);
+    await page.getByRole('tab', { name: 'The day' }).click();
+    await page
+      .getByRole('article', { name: 'Card for the day' })
+      .getByText(/^1\. Lamp bracer/)
+      .waitFor();
+    const file = await download('Event card, PDF');
+    expect(execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' })).to.include('Putting on');
   });
 
   it('learns from a finished part on the scale', async () => {
+    await page.getByRole('tab', { name: 'What it really takes' }).click();
     await page
       .getByRole('row', { name: /Tracing, cutting/ })
       .getByText('yours, from 1 reading')
@@ -328,6 +363,8 @@ describe('from tape measure to printed pattern', function () {
     page = await open();
     await go(page, bench, 'log');
     await page.getByRole('cell', { name: '15 h', exact: true }).waitFor();
+    await page.getByRole('button', { name: 'Photo of Hours of light, open large' }).waitFor();
+    await page.getByRole('tab', { name: 'What it really takes' }).click();
     await page
       .getByRole('row', { name: /Mass of glue/ })
       .getByText('yours, from 1 reading')

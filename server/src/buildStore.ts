@@ -63,7 +63,7 @@ export const pinOf = (row: PinRow): Pin => ({
   pinnedAt: row.pinnedAt,
   doc: docOf(row),
 });
-export const logOf = ({ id, at, subject, note, planned, actual, unit }: LogRow): LogEntry => ({
+export const logOf = ({
   id,
   at,
   subject,
@@ -71,6 +71,27 @@ export const logOf = ({ id, at, subject, note, planned, actual, unit }: LogRow):
   planned,
   actual,
   unit,
+  sort,
+  part,
+  photos,
+}: LogRow): LogEntry => ({
+  id,
+  at,
+  subject,
+  note,
+  planned,
+  actual,
+  unit,
+  ...(sort && { sort }),
+  ...(part && { part }),
+  ...(photos && { photos: JSON.parse(photos) as string[] }),
+});
+const logRow = (buildId: string, { sort, part, photos, ...entry }: LogEntry): LogRow => ({
+  ...entry,
+  buildId,
+  sort: sort ?? null,
+  part: part ?? null,
+  photos: photos && photos.length > 0 ? JSON.stringify(photos) : null,
 });
 
 /** Writes a new build with its first revision, pins and log, within a transaction. */
@@ -95,7 +116,7 @@ export async function insertBuild(
   await tx.insert(BuildEntity, row);
   await tx.insert(RevisionEntity, { buildId: id, version: 1, doc: row.doc, savedAt: at });
   for (const pin of pins) await tx.insert(PinEntity, { ...pin, buildId: id, doc: JSON.stringify(pin.doc) });
-  for (const entry of log) await tx.insert(LogEntity, { ...entry, buildId: id });
+  for (const entry of log) await tx.insert(LogEntity, logRow(id, entry));
   return saved(row);
 }
 
@@ -267,7 +288,7 @@ export class BuildStore {
 
   async putLog(id: string, entry: LogEntry): Promise<void> {
     await this.row(id);
-    await this.keep(LogEntity, id, { ...entry, buildId: id }, 'log entries');
+    await this.keep(LogEntity, id, logRow(id, entry), 'log entries');
   }
 
   async removeLog(id: string, entryId: string): Promise<void> {

@@ -6,6 +6,7 @@ import { PictureEntity } from './entities/picture';
 import { MeasurementEntity, StockEntity, WearerEntity } from './entities/shop';
 import { First1764000000000 } from './migrations/first';
 import { Digest1764300000000 } from './migrations/digest';
+import { LogMore1764500000000 } from './migrations/logMore';
 import { Pictures1764400000000 } from './migrations/pictures';
 import { Sides1764100000000 } from './migrations/sides';
 import { Weighed1764200000000 } from './migrations/weighed';
@@ -36,6 +37,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       Weighed1764200000000,
       Digest1764300000000,
       Pictures1764400000000,
+      LogMore1764500000000,
     ],
     migrationsRun: true,
     synchronize: false,

@@ -75,9 +75,13 @@ export class PictureStore {
 
   /** What a build file carries of the pictures its documents name. */
   async keptOf(file: BuildFile): Promise<KeptPicture[]> {
-    const rows = await this.db
-      .getRepository(PictureEntity)
-      .findBy({ content: In([...contentsOf(file.build), ...file.pins.flatMap((p) => contentsOf(p.doc))]) });
+    const rows = await this.db.getRepository(PictureEntity).findBy({
+      content: In([
+        ...contentsOf(file.build),
+        ...file.pins.flatMap((p) => contentsOf(p.doc)),
+        ...file.log.flatMap((e) => e.photos ?? []),
+      ]),
+    });
     return rows.map(({ content, bytes }) => ({ content, base64: bytes.toString('base64') }));
   }
 }

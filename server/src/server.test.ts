@@ -119,6 +119,32 @@ describe('server', () => {
     expect((await get(`/api/pictures/${content}`)).status).to.equal(200);
   });
 
+  it('keeps what an entry of the log is about, and carries its photos in the build file', async () => {
+    const { content } = (await send(await photo())).body as { content: string };
+    const id = await create();
+    const entry = {
+      at: '2026-03-01T20:00:00.000Z',
+      subject: 'Strap tore',
+      note: '',
+      planned: null,
+      actual: null,
+      unit: '',
+      sort: 'broke',
+      part: 'bracer-1',
+      photos: [content],
+    };
+    expect((await put(`/api/builds/${id}/log/torn`, entry)).status).to.equal(200);
+    expect((await put(`/api/builds/${id}/log/torn`, { ...entry, photos: ['x'] })).status).to.equal(400);
+    expect((await put(`/api/builds/${id}/log/torn`, { ...entry, sort: 'lost' })).status).to.equal(400);
+    const file = (await get(`/api/builds/${id}/file`)).body as BuildFile;
+    expect(file.log).to.deep.equal([{ id: 'torn', ...entry }]);
+    expect(file.pictures?.map((p) => p.content)).to.deep.equal([content]);
+    await db.query('DELETE FROM picture');
+    const again = (await post('/api/import', JSON.stringify(file))).body as { id: string };
+    expect((await get(`/api/pictures/${content}`)).status).to.equal(200);
+    expect(((await get(`/api/builds/${again.id}/log`)).body as { log: unknown }).log).to.deep.equal(file.log);
+  });
+
   it('creates, saves, lists and reads back a build', async () => {
     const id = await create();
     const saved = await put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed('Harbour light II') });

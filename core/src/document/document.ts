@@ -7,6 +7,13 @@ import type { Picture } from '../picture';
 /** The schema this code reads and writes; older ones are lifted to it when they are read. */
 export const schemaVersion = 2;
 
+/** A box, case or bag: its inside, longest side first or not. */
+export interface TravelCase {
+  id: string;
+  name: string;
+  insideMm: [number, number, number];
+}
+
 export interface Brief {
   /** ISO dates. */
   startDate: string;
@@ -20,6 +27,8 @@ export interface Brief {
   coldC?: number;
   /** Longest piece that fits the luggage and that the event allows. */
   luggageMm: number;
+  /** Cases and boxes it travels in, by their insides. */
+  boxes?: TravelCase[];
   eventMaxMm: number;
   /** What the event admits of things that are carried, where it says so. */
   maxCarriedG?: number;
@@ -283,6 +292,9 @@ export interface Pin {
   doc: BuildDoc;
 }
 
+/** What an entry is: a note, something that broke, or what to do otherwise next time. */
+export type LogSort = 'note' | 'broke' | 'next';
+
 /** What really happened. */
 export interface LogEntry {
   id: string;
@@ -292,6 +304,12 @@ export interface LogEntry {
   planned: number | null;
   actual: number | null;
   unit: string;
+  /** A note when left out. */
+  sort?: LogSort;
+  /** The part it is about. */
+  part?: string;
+  /** Pictures of it, by what they hash to. */
+  photos?: string[];
 }
 
 /** The bytes of a picture, under what they hash to. */

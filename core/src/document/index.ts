@@ -15,6 +15,8 @@ export {
   type HandDart,
   type KeptPicture,
   type LogEntry,
+  type LogSort,
+  type TravelCase,
   type Mount,
   type Nest,
   type PageSize,

@@ -106,8 +106,9 @@ export const wiringCsv = (report: Report): string =>
 
 export const logCsv = (entries: readonly LogEntry[]): string =>
   csv(
-    entries.map(({ at, subject, planned, actual, unit, note }) => ({
+    entries.map(({ at, sort = 'note', subject, planned, actual, unit, note }) => ({
       at,
+      sort,
       subject,
       planned: planned ?? '',
       actual: actual ?? '',

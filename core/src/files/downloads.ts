@@ -6,6 +6,7 @@ import { sourcedPieces } from './sourcedPieces';
 import type { DownloadKind } from './offered';
 import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
+import { eventCardPdf } from './pdf/eventCardPdf';
 import type { FontSource } from './pdf/fonts';
 import { patternPdf } from './pdf/pattern';
 import { wiringCard } from './pdf/wiringCard';
@@ -39,6 +40,8 @@ export async function makeDownload(
       return wiringCsv(report);
     case 'effects.csv':
       return effectsCsv(doc, report);
+    case 'event-card.pdf':
+      return eventCardPdf(doc, report, font);
     case 'steps.ics':
       return scheduleIcs(report, doc.name, stamp);
   }

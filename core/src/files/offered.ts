@@ -11,6 +11,7 @@ export const downloadKinds = [
   'wiring.csv',
   'effects.csv',
   'steps.ics',
+  'event-card.pdf',
 ] as const;
 export type DownloadKind = (typeof downloadKinds)[number];
 
@@ -18,6 +19,7 @@ export type DownloadKind = (typeof downloadKinds)[number];
 export function downloadsOf({ circuits }: BuildDoc, report: Report): DownloadKind[] {
   return downloadKinds.filter((kind) => {
     if (kind === 'wiring.csv' || kind === 'wiring.pdf') return report.circuits.length > 0;
+    if (kind === 'event-card.pdf') return report.parts.length > 0;
     if (kind === 'effects.csv') return circuits.some((c) => c.effect);
     return true;
   });

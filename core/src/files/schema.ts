@@ -15,7 +15,7 @@ import { circuit } from './rules/circuit';
 import { day, id, iso, name, turnDeg, within } from './rules/common';
 import { nests } from './rules/nests';
 import { beneath, content, picture } from './rules/picture';
-import { calendar, finish } from './rules/work';
+import { calendar, cases, finish } from './rules/work';
 import { versionsFit } from './versionsFit';
 
 /** The rule of one field, from its range or choices: the same description the interface is drawn from. */
@@ -256,6 +256,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       startDate: day.required(),
       eventDate: day.required(),
       hoursPerDay: within(0.25, 16).required(),
+      boxes: cases,
       budget: within(0, 1_000_000).required(),
       currency: Joi.valid('EUR', 'USD', 'GBP').required(),
       lightHours: within(0, 200).required(),
@@ -325,6 +326,9 @@ export const logEntrySchema = Joi.object({
   planned: Joi.number().allow(null).required(),
   actual: Joi.number().allow(null).required(),
   unit: Joi.string().allow('').max(20).required(),
+  sort: Joi.valid('note', 'broke', 'next'),
+  part: id,
+  photos: Joi.array().max(20).unique().items(content),
 });
 
 export const pinSchema = Joi.object({

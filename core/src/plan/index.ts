@@ -3,7 +3,7 @@ export { shopping, type CostLine } from './cost';
 export { calendarOf, DAY, loudHours, type Calendar } from './calendar';
 export { floats, type Float } from './criticalPath';
 export { schedule, scheduleTime, wallMinute, type Schedule, type Slot } from './schedule';
-export { workKinds, type WorkKind } from './workKinds';
+export { workFactor, workKinds, type WorkKind } from './workKinds';
 export type { Step, StepAbout } from './step';
 export { buildSteps, stepTime } from './steps';
 export {
@@ -15,3 +15,4 @@ export {
   type Readiness,
   type Spreads,
 } from './readiness';
+export { compared, readingOf, tookId, type Compared } from './compared';

@@ -1,3 +1,4 @@
+import type { LogSort } from '@fomrik/core/document';
 import { EntitySchema } from 'typeorm';
 
 /** The newest state of one build; `doc` is the checked document as JSON text. */
@@ -74,6 +75,10 @@ export interface LogRow {
   planned: number | null;
   actual: number | null;
   unit: string;
+  sort: LogSort | null;
+  part: string | null;
+  /** Contents of its pictures, a JSON list. */
+  photos: string | null;
 }
 
 export const LogEntity = new EntitySchema<LogRow>({
@@ -87,5 +92,8 @@ export const LogEntity = new EntitySchema<LogRow>({
     planned: { type: 'real', nullable: true },
     actual: { type: 'real', nullable: true },
     unit: { type: 'text' },
+    sort: { type: 'text', nullable: true },
+    part: { type: 'text', nullable: true },
+    photos: { type: 'text', nullable: true },
   },
 });

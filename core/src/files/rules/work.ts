@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { day, within } from './common';
+import { day, id, name, within } from './common';
 
 const week = Joi.array().length(7).items(within(0, 16));
 const minuteOfDay = Joi.number().integer().min(0).max(1440);
@@ -24,3 +24,15 @@ export const finish = Joi.object({
   weathering: Joi.valid('none', 'wash', 'dry-brush').required(),
   clearCoats: Joi.number().integer().min(0).max(6).required(),
 });
+
+/** Cases it travels in. */
+export const cases = Joi.array()
+  .max(20)
+  .unique('id')
+  .items(
+    Joi.object({
+      id: id.required(),
+      name: name.required(),
+      insideMm: Joi.array().length(3).items(within(50, 3000)).required(),
+    }),
+  );

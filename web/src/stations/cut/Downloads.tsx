@@ -37,6 +37,12 @@ const kinds: { kind: DownloadKind; label: string; what: string; type: string }[]
     what: 'brightness against time, any controller',
     type: 'text/csv',
   },
+  {
+    kind: 'event-card.pdf',
+    label: 'Event card, PDF',
+    what: 'one page for the day',
+    type: 'application/pdf',
+  },
   { kind: 'steps.ics', label: 'Steps, ICS', what: 'for a calendar', type: 'text/calendar' },
 ];
 
@@ -49,42 +55,47 @@ async function printFont(name: FontName): Promise<Uint8Array> {
   return new Uint8Array(await answer.arrayBuffer());
 }
 
-/** Everything that can be taken away; made in this browser from the present state. */
-export function Downloads() {
-  const [busy, setBusy] = useState<DownloadKind>();
-  const id = useBuild((s) => s.id);
-  const offered = useReport(useShallow((s) => (s.report && s.doc ? downloadsOf(s.doc, s.report) : [])));
-  const take = async (kind: DownloadKind, type: string): Promise<void> => {
+/** One file, made in this browser from the present state. */
+export function DownloadButton({ kind }: { kind: DownloadKind }) {
+  const [busy, setBusy] = useState(false);
+  const { label, what, type } = kinds.find((k) => k.kind === kind)!;
+  const take = async (): Promise<void> => {
     const { report, doc } = useReport.getState();
     if (!report || !doc) return;
-    setBusy(kind);
+    setBusy(true);
     try {
       const { makeDownload } = await import('@fomrik/core/files/downloads');
       saveFile(await makeDownload(kind, doc, report, new Date(), printFont), kind, type, doc.name);
     } catch (error) {
       toast.error(`Not made: ${(error as Error).message}`);
     } finally {
-      setBusy(undefined);
+      setBusy(false);
     }
   };
+  return (
+    <button
+      type="button"
+      className={`btn ${kind === 'pattern.pdf' ? 'btn-main' : ''}`}
+      disabled={busy}
+      title={what}
+      onClick={() => void take()}
+    >
+      <Download size={15} aria-hidden /> {busy ? 'Making it…' : label}
+    </button>
+  );
+}
+
+/** Everything that can be taken away. */
+export function Downloads() {
+  const id = useBuild((s) => s.id);
+  const offered = useReport(useShallow((s) => (s.report && s.doc ? downloadsOf(s.doc, s.report) : [])));
   return (
     <section aria-label="Downloads">
       <h2 className="head">Take away</h2>
       <div className="mt-1 flex flex-wrap gap-2">
-        {kinds
-          .filter((k) => offered.includes(k.kind))
-          .map(({ kind, label, what, type }) => (
-            <button
-              key={kind}
-              type="button"
-              className={`btn ${kind === 'pattern.pdf' ? 'btn-main' : ''}`}
-              disabled={busy !== undefined}
-              title={what}
-              onClick={() => void take(kind, type)}
-            >
-              <Download size={15} aria-hidden /> {busy === kind ? 'Making it…' : label}
-            </button>
-          ))}
+        {offered.map((kind) => (
+          <DownloadButton key={kind} kind={kind} />
+        ))}
         <a className="btn" href={api.fileUrl(id)} download>
           <Download size={15} aria-hidden /> Build file
         </a>

@@ -58,7 +58,7 @@ export function Make() {
   const ready = steps.filter((s) => done[s.id] !== undefined).length;
   let day = '';
   return (
-    <div className="grid h-full grid-cols-[290px_1fr]">
+    <div className="grid h-full grid-cols-[290px_minmax(0,1fr)] max-[1100px]:grid-cols-[210px_minmax(0,1fr)]">
       <ol className="min-h-0 overflow-auto border-r border-hair p-2" aria-label="Steps">
         {ordered.map((step, i) => {
           const here = step.id === open.id;
@@ -91,9 +91,14 @@ export function Make() {
           );
         })}
       </ol>
-      <Tabs.Root value={tab} onValueChange={setTab} className="flex min-h-0 flex-col" aria-label="The bench">
-        <div className="flex items-baseline gap-4 border-b border-hair px-5 pt-3">
-          <Tabs.List aria-label="About the work" className="flex gap-4">
+      <Tabs.Root
+        value={tab}
+        onValueChange={setTab}
+        className="flex min-h-0 min-w-0 flex-col"
+        aria-label="The bench"
+      >
+        <div className="flex flex-wrap items-baseline gap-x-4 border-b border-hair px-5 pt-3">
+          <Tabs.List aria-label="About the work" className="flex flex-wrap gap-x-4">
             {tabs.map(([value, words]) => (
               <Tabs.Trigger
                 key={value}

@@ -1,5 +1,4 @@
-import type { Reading } from '@fomrik/core/learn';
-import { type Step, workKinds } from '@fomrik/core/plan';
+import { readingOf, type Step, tookId, workFactor } from '@fomrik/core/plan';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';
@@ -8,27 +7,14 @@ import { resetClock, useWorkClock } from '../../store/workClock';
 /** A shop keeps so many readings; the oldest gives way. */
 const MOST_READINGS = 500;
 
-const readingId = (step: Step): string => `took:${step.id}`.slice(0, 60);
-
 /** Ticks a step as done now, with the minutes it took where they are known: a reading for the plans to come. */
 export function tickStep(step: Step, tookMin: number | undefined): void {
   const { constants } = useReport.getState().report!;
-  const quantity = workKinds[step.kind].teaches;
-  // What was planned before anything was learned.
-  const own = constants[quantity];
-  const factor = own.readings > 0 ? own.factor : constants.handWork.factor;
-  const hours = quantity === 'handWork' ? 60 : 1;
   useBuild.getState().update((d) => {
     d.make.done[step.id] = new Date().toISOString();
     if (tookMin === undefined || step.workMin <= 0) return;
-    const reading: Reading = {
-      id: readingId(step),
-      quantity,
-      planned: step.workMin / factor / hours,
-      actual: tookMin / hours,
-      takenOn: todayIso(),
-      of: step.title.slice(0, 120),
-    };
+    // What was planned before anything was learned.
+    const reading = readingOf(step, tookMin, workFactor(step.kind, constants), todayIso());
     d.make.readings = [
       ...(d.make.readings ?? []).filter((r) => r.id !== reading.id).slice(1 - MOST_READINGS),
       reading,
@@ -41,7 +27,7 @@ export function tickStep(step: Step, tookMin: number | undefined): void {
 export function untickStep(step: Step): void {
   useBuild.getState().update((d) => {
     delete d.make.done[step.id];
-    d.make.readings = d.make.readings?.filter((r) => r.id !== readingId(step));
+    d.make.readings = d.make.readings?.filter((r) => r.id !== tookId(step));
     if (d.make.readings?.length === 0) delete d.make.readings;
   });
 }

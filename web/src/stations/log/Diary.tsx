@@ -1,0 +1,304 @@
+import type { Totals } from '@fomrik/core/findings';
+import type { LogEntry, LogSort } from '@fomrik/core/document';
+import { trimNumber } from '@fomrik/core/units';
+import { format } from 'date-fns';
+import { Download, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { api } from '../../store/api';
+import { useBuild } from '../../store/build';
+import { eraseLog, useNotes, writeLog } from '../../store/notes';
+import { useReport } from '../../store/report';
+import { saveFile } from '../cut/saveFile';
+import { Photo } from './Photo';
+
+/** What is usually worth writing down, with what was planned. */
+const suggestions = (
+  t: Totals,
+  currency: string,
+): { subject: string; planned: number | null; unit: string }[] => [
+  { subject: 'Hours at work', planned: t.workMin / 60, unit: 'h' },
+  { subject: 'Hours of light', planned: t.lightHours, unit: 'h' },
+  { subject: 'Mass, finished', planned: t.massG, unit: 'g' },
+  { subject: 'Spent', planned: t.cost, unit: currency },
+  { subject: 'Sheets of foam used', planned: t.sheets, unit: 'sheets' },
+];
+
+const sorts: { value: LogSort; label: string }[] = [
+  { value: 'note', label: 'what happened' },
+  { value: 'broke', label: 'broke, or was mended' },
+  { value: 'next', label: 'otherwise next time' },
+];
+
+const MOST_PHOTOS = 20;
+
+const emptyEntry = {
+  subject: '',
+  planned: '',
+  actual: '',
+  unit: '',
+  note: '',
+  sort: 'note' as LogSort,
+  part: '',
+  photos: [] as string[],
+};
+
+/** Reads a number that may be left out. */
+function optional(text: string): number | null | undefined {
+  if (text.trim() === '') return null;
+  const value = Number(text.replace(',', '.'));
+  return Number.isFinite(value) ? value : undefined;
+}
+
+/** What happened, day by day, with pictures, against what was planned. */
+export function Diary() {
+  const log = useNotes((s) => s.log);
+  const report = useReport((s) => s.report)!;
+  const doc = useBuild((s) => s.doc);
+  const [entry, setEntry] = useState(emptyEntry);
+  const [message, setMessage] = useState('');
+  const [busy, setBusy] = useState(0);
+  const set = (change: Partial<typeof emptyEntry>): void => setEntry((e) => ({ ...e, ...change }));
+
+  const write = async (): Promise<void> => {
+    const planned = optional(entry.planned);
+    const actual = optional(entry.actual);
+    if (entry.subject.trim() === '') return setMessage('What was it about? The first field is empty.');
+    if (planned === undefined) return setMessage(`Planned: “${entry.planned}” is not a number.`);
+    if (actual === undefined) return setMessage(`Actual: “${entry.actual}” is not a number.`);
+    setMessage('');
+    const made: LogEntry = {
+      id: `log-${Date.now()}`,
+      at: new Date().toISOString(),
+      subject: entry.subject.trim(),
+      note: entry.note,
+      planned,
+      actual,
+      unit: entry.unit,
+      ...(entry.sort !== 'note' && { sort: entry.sort }),
+      ...(entry.part && { part: entry.part }),
+      ...(entry.photos.length > 0 && { photos: entry.photos }),
+    };
+    if (await writeLog(made)) {
+      setEntry(emptyEntry);
+      toast('Written.');
+    }
+  };
+
+  const addPhotos = async (files: readonly File[]): Promise<void> => {
+    for (const [i, file] of files.entries()) {
+      setBusy(files.length - i);
+      try {
+        const { content } = await api.putPicture(file);
+        setEntry((e) =>
+          e.photos.includes(content) || e.photos.length >= MOST_PHOTOS
+            ? e
+            : { ...e, photos: [...e.photos, content] },
+        );
+      } catch (error) {
+        toast.error(`${file.name}: ${(error as Error).message}`);
+      }
+    }
+    setBusy(0);
+  };
+
+  const exportCsv = async (): Promise<void> => {
+    const { logCsv } = await import('@fomrik/core/files/csv');
+    saveFile(logCsv(log), 'log.csv', 'text/csv', doc.name);
+  };
+
+  return (
+    <div className="grid gap-4">
+      <form
+        className="leaf grid grid-cols-[2fr_1fr_1fr_1fr_3fr_auto] items-end gap-2 p-3"
+        aria-label="New entry"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void write();
+        }}
+      >
+        <Labelled label="About" value={entry.subject} onChange={(subject) => set({ subject })} />
+        <Labelled label="Planned" value={entry.planned} onChange={(planned) => set({ planned })} />
+        <Labelled label="Actual" value={entry.actual} onChange={(actual) => set({ actual })} />
+        <Labelled label="Unit" value={entry.unit} onChange={(unit) => set({ unit })} />
+        <Labelled label="Note" value={entry.note} onChange={(note) => set({ note })} />
+        <button type="submit" className="btn btn-main" disabled={busy > 0}>
+          Write
+        </button>
+        {message && (
+          <p role="alert" className="col-span-6 text-stop">
+            {message}
+          </p>
+        )}
+        <div className="col-span-6 flex flex-wrap items-end gap-2">
+          <label className="min-w-0">
+            <span className="label">It</span>
+            <select
+              className="box"
+              value={entry.sort}
+              onChange={(e) => set({ sort: e.target.value as LogSort })}
+            >
+              {sorts.map((s) => (
+                <option key={s.value} value={s.value}>
+                  {s.label}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="min-w-0">
+            <span className="label">Part</span>
+            <select className="box" value={entry.part} onChange={(e) => set({ part: e.target.value })}>
+              <option value="">the whole build</option>
+              {doc.parts.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className={`btn cursor-pointer ${busy > 0 ? 'opacity-50' : ''}`}>
+            {busy > 0 ? `Reading ${busy}…` : 'Add photos'}
+            <input
+              type="file"
+              multiple
+              accept="image/png,image/jpeg,image/webp"
+              className="sr-only"
+              disabled={busy > 0}
+              onChange={(e) => {
+                void addPhotos([...(e.target.files ?? [])]);
+                e.target.value = '';
+              }}
+            />
+          </label>
+          {entry.photos.map((content) => (
+            <span key={content} className="relative">
+              <Photo content={content} about="of the new entry" />
+              <button
+                type="button"
+                className="btn btn-icon absolute right-0 top-0 bg-paper"
+                aria-label="Leave this photo out"
+                onClick={() => set({ photos: entry.photos.filter((c) => c !== content) })}
+              >
+                <Trash2 size={13} aria-hidden />
+              </button>
+            </span>
+          ))}
+        </div>
+        <div className="col-span-6 flex flex-wrap gap-1.5">
+          {suggestions(report.totals, doc.brief.currency)
+            .filter((s) => s.planned !== null)
+            .map((s) => (
+              <button
+                key={s.subject}
+                type="button"
+                className="btn"
+                onClick={() => set({ subject: s.subject, planned: trimNumber(s.planned!, 1), unit: s.unit })}
+              >
+                {s.subject}
+              </button>
+            ))}
+        </div>
+      </form>
+      {log.length === 0 ? (
+        <p className="text-soft">
+          Nothing written yet. The next build starts from what this one really took: hours, light, mass,
+          money, what broke.
+        </p>
+      ) : (
+        <>
+          <table className="w-full">
+            <thead className="text-left text-[12px] text-soft">
+              <tr>
+                {['when', 'about', 'planned', 'actual', 'difference', 'note', ''].map((h) => (
+                  <th key={h} className="px-1 font-medium">
+                    {h}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {log.map((e) => (
+                <tr key={e.id} className="border-t border-hair align-top">
+                  <td className="whitespace-nowrap px-1 py-1.5 text-soft">
+                    {format(new Date(e.at), 'd MMM HH:mm')}
+                  </td>
+                  <td className="px-1 py-1.5">
+                    <span className="font-medium">{e.subject}</span>
+                    {(e.part ?? e.sort) && (
+                      <span className="block text-[12.5px] text-soft">
+                        {[
+                          ...(e.sort ? [sorts.find((s) => s.value === e.sort)!.label] : []),
+                          ...(e.part
+                            ? [doc.parts.find((p) => p.id === e.part)?.name ?? 'a part that is gone']
+                            : []),
+                        ].join(' · ')}
+                      </span>
+                    )}
+                  </td>
+                  <td className="px-1 py-1.5">
+                    {e.planned === null ? '–' : `${trimNumber(e.planned, 1)} ${e.unit}`}
+                  </td>
+                  <td className="px-1 py-1.5">
+                    {e.actual === null ? '–' : `${trimNumber(e.actual, 1)} ${e.unit}`}
+                  </td>
+                  <td className="px-1 py-1.5 font-medium text-teal">
+                    {e.planned && e.actual !== null
+                      ? `${e.actual >= e.planned ? '+' : '−'}${Math.abs(((e.actual - e.planned) / e.planned) * 100).toFixed(0)} %`
+                      : ''}
+                  </td>
+                  <td className="px-1 py-1.5">
+                    {e.note}
+                    {e.photos && (
+                      <span className="mt-1 flex flex-wrap gap-1">
+                        {e.photos.map((content) => (
+                          <Photo key={content} content={content} about={`of ${e.subject}`} />
+                        ))}
+                      </span>
+                    )}
+                  </td>
+                  <td>
+                    <button
+                      type="button"
+                      className="btn btn-icon"
+                      aria-label={`Erase: ${e.subject}`}
+                      onClick={() => void eraseLog(e)}
+                    >
+                      <Trash2 size={15} aria-hidden />
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <div>
+            <button type="button" className="btn" onClick={() => void exportCsv()}>
+              <Download size={15} aria-hidden /> Log, CSV
+            </button>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Labelled({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <label className="min-w-0">
+      <span className="label">{label}</span>
+      <input
+        className="box"
+        value={value}
+        maxLength={label === 'Note' ? 5000 : 120}
+        onChange={(e) => onChange(e.target.value)}
+      />
+    </label>
+  );
+}
