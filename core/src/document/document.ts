@@ -200,6 +200,10 @@ export interface CutPlan {
   overlapMm: number;
   /** Room between pieces on a sheet. */
   spacingMm: number;
+  /** What the cutter takes away across its way; 0 when left out, as for a knife. */
+  kerfMm?: number;
+  /** Left standing in outlines so that pieces stay in the sheet; none when left out. */
+  tabMm?: number;
   /** Layouts of true shapes; one whose pieces have changed since is not used. */
   nests?: Nest[];
 }

@@ -10,7 +10,7 @@ import { withoutControls } from './text';
 import { quantityText } from './drawing';
 
 /** RFC 4180, and cells a spreadsheet would run as formulas are defused. */
-const csv = (rows: Record<string, string | number>[]): string => {
+export const csv = (rows: Record<string, string | number>[]): string => {
   const plain = rows.map((row) =>
     Object.fromEntries(
       Object.entries(row).map(([key, cell]) => [

@@ -1,6 +1,7 @@
 import type { BuildDoc } from '../document';
 import type { Report } from '../report';
 import { cutListCsv, effectsCsv, shoppingCsv, wiringCsv } from './csv';
+import { handCsv } from './cutter/handSheet';
 import { sideBySide } from './drawing';
 import { sourcedPieces } from './sourcedPieces';
 import type { DownloadKind } from './offered';
@@ -32,6 +33,8 @@ export async function makeDownload(
       return drawingDxf(sideBySide(pieces).shapes);
     case 'cut-list.csv':
       return cutListCsv(report);
+    case 'hand-cutting.csv':
+      return handCsv(report);
     case 'shopping.csv':
       return shoppingCsv(report, doc.brief.currency);
     case 'wiring.pdf':

@@ -6,6 +6,7 @@ export const downloadKinds = [
   'pattern.svg',
   'pattern.dxf',
   'cut-list.csv',
+  'hand-cutting.csv',
   'shopping.csv',
   'wiring.pdf',
   'wiring.csv',
@@ -19,6 +20,7 @@ export type DownloadKind = (typeof downloadKinds)[number];
 export function downloadsOf({ circuits }: BuildDoc, report: Report): DownloadKind[] {
   return downloadKinds.filter((kind) => {
     if (kind === 'wiring.csv' || kind === 'wiring.pdf') return report.circuits.length > 0;
+    if (kind === 'hand-cutting.csv') return report.parts.some((p) => p.pieces.length > 0);
     if (kind === 'event-card.pdf') return report.parts.length > 0;
     if (kind === 'effects.csv') return circuits.some((c) => c.effect);
     return true;

@@ -289,6 +289,8 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       pagePlan: Joi.valid('together', 'apart'),
       overlapMm: within(0, 40).required(),
       spacingMm: within(0, 50).required(),
+      kerfMm: within(0, 5),
+      tabMm: within(0, 20),
       nests,
     }).required(),
     make: Joi.object({

@@ -60,3 +60,4 @@ export {
   type Vec2,
   type Vec3,
 } from './vec';
+export { stretchesOf, type Stretch } from './arcs';

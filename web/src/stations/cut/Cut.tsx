@@ -4,6 +4,7 @@ import { Empty } from '../../parts/Empty';
 import { ChoiceField, LengthField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { CutterFields } from './CutterFields';
 import { Downloads } from './Downloads';
 import { NestPanel } from './NestPanel';
 import { PagePreview } from './PagePreview';
@@ -35,6 +36,7 @@ export function Cut() {
           ))}
         </div>
       </section>
+      <CutterFields />
       <Sticks sets={report.sticks} />
       {report.sticks.length > 0 && <PipeBench />}
       <section aria-label="Print" className="leaf p-3">

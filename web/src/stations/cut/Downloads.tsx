@@ -18,6 +18,12 @@ const kinds: { kind: DownloadKind; label: string; what: string; type: string }[]
   { kind: 'pattern.svg', label: 'Pattern, SVG', what: 'millimetres, layers', type: 'image/svg+xml' },
   { kind: 'pattern.dxf', label: 'Pattern, DXF', what: 'for a cutter', type: 'image/vnd.dxf' },
   { kind: 'cut-list.csv', label: 'Cut list, CSV', what: 'every piece', type: 'text/csv' },
+  {
+    kind: 'hand-cutting.csv',
+    label: 'Hand cutting, CSV',
+    what: 'pieces in order, by rule and by curve, fresh blades',
+    type: 'text/csv',
+  },
   { kind: 'shopping.csv', label: 'Shopping, CSV', what: 'less what is in stock', type: 'text/csv' },
   {
     kind: 'wiring.pdf',

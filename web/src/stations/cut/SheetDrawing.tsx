@@ -4,6 +4,8 @@ import { roomiest } from '@fomrik/core/files/label';
 import { signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
 import { useReport } from '../../store/report';
+import { useState } from 'react';
+import { Replay, takeMotion } from './Replay';
 import { saveFile } from './saveFile';
 
 /** One sheet of foam with its pieces laid on it. */
@@ -39,40 +41,45 @@ export function SheetDrawing({
     const type = kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf';
     saveFile(sheetFile(report, number - 1, kind, doc.name), `sheet-${number}.${kind}`, type, doc.name);
   };
+  const [replayed, setReplayed] = useState(false);
   const y = (v: number): number => sheet.heightMm - v;
   return (
     <figure>
-      <svg
-        viewBox={`-4 -4 ${sheet.widthMm + 8} ${sheet.heightMm + 8}`}
-        className="w-full"
-        role="img"
-        aria-label={`Sheet ${number}: ${pieces.length} pieces, ${(used * 100).toFixed(0)} % used`}
-      >
-        <rect width={sheet.widthMm} height={sheet.heightMm} fill="var(--color-foam)" />
-        {pieces.map(({ outline }, i) => {
-          const { at, clearMm } = roomiest({ outline, holes: [], marks: [] });
-          const fontSize = Math.min(34, Math.max(13, clearMm * 1.3));
-          return (
-            <g key={i}>
-              <polygon
-                points={outline.map((p) => `${p.x},${y(p.y)}`).join(' ')}
-                fill="#454e51"
-                stroke="var(--color-pen)"
-                strokeWidth={2}
-              />
-              <text
-                x={at.x}
-                y={y(at.y) + fontSize * 0.36}
-                fontSize={fontSize}
-                textAnchor="middle"
-                fill="white"
-              >
-                {i + 1}
-              </text>
-            </g>
-          );
-        })}
-      </svg>
+      {replayed ? (
+        <Replay sheet={sheet} index={number - 1} />
+      ) : (
+        <svg
+          viewBox={`-4 -4 ${sheet.widthMm + 8} ${sheet.heightMm + 8}`}
+          className="w-full"
+          role="img"
+          aria-label={`Sheet ${number}: ${pieces.length} pieces, ${(used * 100).toFixed(0)} % used`}
+        >
+          <rect width={sheet.widthMm} height={sheet.heightMm} fill="var(--color-foam)" />
+          {pieces.map(({ outline }, i) => {
+            const { at, clearMm } = roomiest({ outline, holes: [], marks: [] });
+            const fontSize = Math.min(34, Math.max(13, clearMm * 1.3));
+            return (
+              <g key={i}>
+                <polygon
+                  points={outline.map((p) => `${p.x},${y(p.y)}`).join(' ')}
+                  fill="#454e51"
+                  stroke="var(--color-pen)"
+                  strokeWidth={2}
+                />
+                <text
+                  x={at.x}
+                  y={y(at.y) + fontSize * 0.36}
+                  fontSize={fontSize}
+                  textAnchor="middle"
+                  fill="white"
+                >
+                  {i + 1}
+                </text>
+              </g>
+            );
+          })}
+        </svg>
+      )}
       <figcaption className="text-[12.5px]">
         {number}. {sheet.nominalMm} mm {foam}, {sheet.widthMm} × {sheet.heightMm} mm ·{' '}
         {(used * 100).toFixed(0)} % used{' '}
@@ -87,6 +94,23 @@ export function SheetDrawing({
             <span className="sr-only"> of sheet {number}</span>
           </button>
         ))}
+        <button
+          type="button"
+          className="ml-2 text-teal underline"
+          onClick={() => void takeMotion(number - 1)}
+        >
+          Motion list
+          <span className="sr-only"> of sheet {number}</span>
+        </button>
+        <button
+          type="button"
+          className="ml-2 text-teal underline"
+          aria-pressed={replayed}
+          onClick={() => setReplayed(!replayed)}
+        >
+          {replayed ? 'The sheet' : 'Replay'}
+          <span className="sr-only"> {replayed ? number : `of sheet ${number}`}</span>
+        </button>
         <ol className="columns-2 gap-x-4 text-[12px] text-soft">
           {pieces.map(({ laid, piece, part }, i) => (
             <li key={i} className="truncate">

@@ -1,0 +1,84 @@
+import { dist2, stretchesOf } from '../../geometry';
+import { cutSpeedMPerMin } from '../../materials';
+import { eachOf } from '../../panel';
+import type { Report } from '../../report';
+import { csv } from '../csv';
+import { sourcedPieces } from '../sourcedPieces';
+import { ARC_MM } from './motionList';
+
+/** One piece as a hand with a knife cuts it. */
+export interface HandRow {
+  piece: string;
+  foam: string;
+  times: number;
+  /** Of one of them: along the rule, and round curves; holes and slots apart. */
+  straightMm: number;
+  curvedMm: number;
+  insideMm: number;
+  minutes: number;
+  /** A fresh blade before it. */
+  freshBlade: boolean;
+}
+
+/** A straight run longer than this is cut along a rule, mm. */
+const RULE_MM = 15;
+/** A blade is dull after so much, metres in 6 mm foam; thicker sooner. From memory. */
+const BLADE_M = 12;
+
+/** Every piece in the order it is cut: foam by foam, small ones first; fresh blades where the last is through. */
+export function handRows(report: Report): HandRow[] {
+  let dullMm = Infinity;
+  return sourcedPieces(report)
+    .map(({ piece, source }) => ({ piece, source, times: piece.quantity * eachOf(piece) }))
+    .sort((a, b) => a.piece.foamName.localeCompare(b.piece.foamName) || a.piece.areaMm2 - b.piece.areaMm2)
+    .map(({ piece, source, times }): HandRow => {
+      const closed = [...piece.outline, piece.outline[0]!];
+      let [straightMm, curvedMm] = [0, 0];
+      let at = closed[0]!;
+      for (const s of stretchesOf(closed, ARC_MM)) {
+        if ('centre' in s) {
+          const r = dist2(at, s.centre);
+          curvedMm += 2 * r * Math.asin(Math.min(1, dist2(at, s.to) / 2 / r));
+        } else if (dist2(at, s.to) >= RULE_MM) straightMm += dist2(at, s.to);
+        else curvedMm += dist2(at, s.to);
+        at = s.to;
+      }
+      const insideMm =
+        piece.holes.reduce((sum, h) => sum + Math.PI * h.diameterMm, 0) +
+        piece.marks
+          .filter((m) => m.kind === 'slot')
+          .reduce(
+            (sum, m) =>
+              sum + m.points.reduce((mm, p, i) => mm + dist2(p, m.points[(i + 1) % m.points.length]!), 0),
+            0,
+          );
+      const mm = (straightMm + curvedMm + insideMm) * times;
+      const wear = mm * Math.max(1, piece.thicknessMm / 6);
+      const freshBlade = dullMm + wear > BLADE_M * 1000;
+      dullMm = freshBlade ? wear % (BLADE_M * 1000) : dullMm + wear;
+      return {
+        piece: `${source.code} ${source.partName}: ${piece.name}`,
+        foam: piece.foamName,
+        times,
+        straightMm,
+        curvedMm,
+        insideMm,
+        minutes: mm / 1000 / cutSpeedMPerMin(piece.thicknessMm, 'knife') + times,
+        freshBlade,
+      };
+    });
+}
+
+export const handCsv = (report: Report): string =>
+  csv(
+    handRows(report).map((r) => ({
+      piece: r.piece,
+      foam: r.foam,
+      times: r.times,
+      straight_mm: Math.round(r.straightMm),
+      curved_mm: Math.round(r.curvedMm),
+      inside_mm: Math.round(r.insideMm),
+      minutes: Math.round(r.minutes),
+      fresh_blade: r.freshBlade ? 'yes' : '',
+    })),
+  );
