@@ -1,6 +1,7 @@
 import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
-import { go, noGraveFaults, onWorkbench, saved, type Workbench } from './harness';
+import { go, noGraveFaults, onWorkbench, saved, shows, type, type Workbench } from './harness';
 
 /** From flat pieces to sheets, on the real bench. */
 describe('the cutting bench', function () {
@@ -48,5 +49,37 @@ describe('the cutting bench', function () {
       .getByText(/^Nested/)
       .waitFor();
     await saved(page);
+  });
+
+  it('replays a sheet as a machine reads it back, and takes its motion list away', async () => {
+    await go(page, bench, 'cut', 'demo-lampwarden-bracers');
+    await type(page, 'Kerf', '0.3 mm');
+    await page.getByRole('button', { name: 'Replay of sheet 1' }).click();
+    const cutter = page.getByRole('group', { name: 'Cutter on sheet 1' });
+    await cutter.getByText(/m cut through/).waitFor();
+    await cutter.getByLabel('Moment of the cutting').fill('100000');
+    await cutter.getByText(/Now .*: outer/).waitFor();
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Motion list of sheet 1' }).click(),
+    ]);
+    const text = readFileSync(await file.path(), 'utf8');
+    expect(text).to.match(/^%\r\n\(Lampwarden bracers, sheet 1\)\r\nG21 G90/);
+    expect(text.match(/: outer\)/g)!.length).to.be.greaterThan(3);
+    await page.getByRole('button', { name: 'The sheet 1' }).click();
+    await noGraveFaults(page);
+  });
+
+  it('measures a printer once and prints on it in another build', async () => {
+    await type(page, 'Bar across measured', '97.5 mm');
+    await type(page, 'Bar along measured', '98.5 mm');
+    await page.getByLabel('Keep these bars as printer').fill('Upstairs');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    const upstairs = page.getByRole('button', { name: 'Upstairs: 97.5 × 98.5 mm' });
+    await upstairs.waitFor();
+    await go(page, bench, 'cut', 'demo-lampwarden-harness');
+    await upstairs.click();
+    await shows(page, 'Bar across measured', '97.5 mm');
+    await shows(page, 'Bar along measured', '98.5 mm');
   });
 });

@@ -299,7 +299,7 @@ describe('from tape measure to printed pattern', function () {
     await page.getByRole('button', { name: 'Write' }).click();
     await page.getByText('“a lot” is not a number').waitFor();
     await page.getByLabel('Actual', { exact: true }).fill('15');
-    await page.getByLabel('It', { exact: true }).selectOption({ label: 'otherwise next time' });
+    await page.getByLabel('Kind of entry').selectOption({ label: 'otherwise next time' });
     const entry = page.getByRole('form', { name: 'New entry' });
     const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#843' } })
       .jpeg()

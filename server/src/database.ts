@@ -3,11 +3,12 @@ import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/build';
 import { PictureEntity } from './entities/picture';
-import { MeasurementEntity, StockEntity, WearerEntity } from './entities/shop';
+import { MeasurementEntity, PrinterEntity, StockEntity, WearerEntity } from './entities/shop';
 import { First1764000000000 } from './migrations/first';
 import { Digest1764300000000 } from './migrations/digest';
 import { LogMore1764500000000 } from './migrations/logMore';
 import { Pictures1764400000000 } from './migrations/pictures';
+import { Printers1764600000000 } from './migrations/printers';
 import { Sides1764100000000 } from './migrations/sides';
 import { Weighed1764200000000 } from './migrations/weighed';
 
@@ -30,6 +31,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       MeasurementEntity,
       StockEntity,
       PictureEntity,
+      PrinterEntity,
     ],
     migrations: [
       First1764000000000,
@@ -38,6 +40,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       Digest1764300000000,
       Pictures1764400000000,
       LogMore1764500000000,
+      Printers1764600000000,
     ],
     migrationsRun: true,
     synchronize: false,

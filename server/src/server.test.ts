@@ -145,6 +145,22 @@ describe('server', () => {
     expect(((await get(`/api/builds/${again.id}/log`)).body as { log: unknown }).log).to.deep.equal(file.log);
   });
 
+  it('keeps printers with what their bars measured, and refuses bars no printer has', async () => {
+    const printer = { name: 'Upstairs', acrossMm: 97.4, alongMm: 98.2 };
+    expect((await put('/api/printers/up', printer)).status).to.equal(200);
+    expect((await put('/api/printers/up', { ...printer, name: 'Upstairs, new roller' })).status).to.equal(
+      200,
+    );
+    const wrong = await put('/api/printers/up', { ...printer, alongMm: 20 });
+    expect(wrong.status).to.equal(400);
+    expect(JSON.stringify(wrong.body)).to.include('alongMm').and.include('80');
+    expect(((await get('/api/printers')).body as { printers: unknown }).printers).to.deep.equal([
+      { id: 'up', ...printer, name: 'Upstairs, new roller' },
+    ]);
+    expect((await api().delete('/api/printers/up').set('Host', '127.0.0.1')).status).to.equal(204);
+    expect((await api().delete('/api/printers/up').set('Host', '127.0.0.1')).status).to.equal(404);
+  });
+
   it('creates, saves, lists and reads back a build', async () => {
     const id = await create();
     const saved = await put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed('Harbour light II') });

@@ -1,7 +1,14 @@
 import type { Measure, Wearer } from '@fomrik/core/body';
+import type { Printer } from '@fomrik/core/document';
 import type { FoamStock } from '@fomrik/core/materials';
 import type { DataSource, EntityManager } from 'typeorm';
-import { MeasurementEntity, StockEntity, WearerEntity, type MeasurementRow } from './entities/shop';
+import {
+  MeasurementEntity,
+  PrinterEntity,
+  StockEntity,
+  WearerEntity,
+  type MeasurementRow,
+} from './entities/shop';
 import { atomic } from './atomic';
 import { notFound } from './errors';
 
@@ -16,7 +23,7 @@ export async function upsertWearer(tx: EntityManager, id: string, wearer: Wearer
   }
 }
 
-/** People and foam, shared by every build. */
+/** People, foam and printers, shared by every build. */
 export class ShopStore {
   constructor(private readonly db: DataSource) {}
 
@@ -47,6 +54,20 @@ export class ShopStore {
   async removeWearer(id: string): Promise<void> {
     const { affected } = await this.db.getRepository(WearerEntity).delete({ id });
     if (affected === 0) throw notFound('wearer');
+  }
+
+  async printers(): Promise<Printer[]> {
+    return this.db.getRepository(PrinterEntity).find({ order: { name: 'ASC' } });
+  }
+
+  async putPrinter(printer: Printer): Promise<Printer> {
+    await this.db.getRepository(PrinterEntity).upsert(printer, ['id']);
+    return printer;
+  }
+
+  async removePrinter(id: string): Promise<void> {
+    const { affected } = await this.db.getRepository(PrinterEntity).delete({ id });
+    if (affected === 0) throw notFound('printer');
   }
 
   async stock(): Promise<FoamStock[]> {

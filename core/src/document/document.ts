@@ -189,6 +189,14 @@ export interface Nest {
   sheets: NestedPiece[][];
 }
 
+/** A printer of the shop, and what its bars of 100 mm measured across and along the page. */
+export interface Printer {
+  id: string;
+  name: string;
+  acrossMm: number;
+  alongMm: number;
+}
+
 export interface CutPlan {
   page: PageSize;
   /** What the printed 100 mm bar really measured; the next print is corrected by it. */

@@ -15,6 +15,7 @@ export {
   type HandDart,
   type KeptPicture,
   type LogEntry,
+  type Printer,
   type LogSort,
   type TravelCase,
   type Mount,

@@ -320,6 +320,13 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
 
 export const docSchema = docSchemaOf(standardKinds);
 
+export const printerSchema = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  acrossMm: within(80, 120).required(),
+  alongMm: within(80, 120).required(),
+});
+
 export const logEntrySchema = Joi.object({
   id: id.required(),
   at: iso.required(),

@@ -15,6 +15,11 @@ export const quantities = {
   forming: { label: 'Heat forming', unit: 'min', how: 'Tick a step with what it took.' },
   sanding: { label: 'Bevels and rounding over', unit: 'min', how: 'Tick a step with what it took.' },
   wiring: { label: 'Drilling, soldering, testing', unit: 'min', how: 'Tick a step with what it took.' },
+  other: {
+    label: 'Printing, fitting, straps and the rest',
+    unit: 'min',
+    how: 'Tick a step with what it took.',
+  },
   coating: { label: 'Sealing and painting', unit: 'min', how: 'Tick a step with what it took.' },
 } as const;
 

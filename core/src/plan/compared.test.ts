@@ -10,9 +10,9 @@ describe('planned against what it took', () => {
   const tracing = stated.steps.find((s) => s.kind === 'trace')!;
   const print = stated.steps.find((s) => s.kind === 'print')!;
 
-  it('sums by sort of work and by part, in minutes whatever the reading is kept in', () => {
+  it('sums by sort of work and by part', () => {
     const readings = [readingOf(tracing, 40, 1, '2026-03-01'), readingOf(print, 30, 1, '2026-03-01')];
-    expect(readings.map((r) => r.quantity)).to.deep.equal(['cutting', 'handWork']);
+    expect(readings.map((r) => r.quantity)).to.deep.equal(['cutting', 'other']);
     const { kinds, parts } = compared(stated.steps, readings);
     expect(Object.fromEntries(kinds.map((k) => [k.key, [k.plannedMin, k.tookMin, k.steps]]))).to.deep.equal({
       trace: [tracing.workMin, 40, 1],

@@ -1,4 +1,4 @@
-import type { Quantity, Reading } from '../learn';
+import type { Reading } from '../learn';
 import type { Step } from './step';
 import { workKinds } from './workKinds';
 
@@ -9,8 +9,6 @@ export interface Compared {
   tookMin: number;
   steps: number;
 }
-
-const minutesIn = (quantity: Quantity): number => (quantity === 'handWork' ? 60 : 1);
 
 /** The reading a step gives when it is ticked with what it took. */
 export const tookId = ({ id }: Pick<Step, 'id'>): string => `took:${id}`.slice(0, 60);
@@ -30,12 +28,11 @@ export function compared(
       const reading = took.get(tookId(step));
       const key = keyOf(step);
       if (!reading || key === undefined) continue;
-      const min = minutesIn(reading.quantity);
       const row = found.get(key) ?? { key, plannedMin: 0, tookMin: 0, steps: 0 };
       found.set(key, {
         key,
-        plannedMin: row.plannedMin + reading.planned * min,
-        tookMin: row.tookMin + reading.actual * min,
+        plannedMin: row.plannedMin + reading.planned,
+        tookMin: row.tookMin + reading.actual,
         steps: row.steps + 1,
       });
     }
@@ -45,15 +42,11 @@ export function compared(
 }
 
 /** What a step's minutes are a reading of. */
-export const readingOf = (step: Step, tookMin: number, factor: number, takenOn: string): Reading => {
-  const quantity = workKinds[step.kind].teaches;
-  const min = minutesIn(quantity);
-  return {
-    id: tookId(step),
-    quantity,
-    planned: step.workMin / factor / min,
-    actual: tookMin / min,
-    takenOn,
-    of: step.title.slice(0, 120),
-  };
-};
+export const readingOf = (step: Step, tookMin: number, factor: number, takenOn: string): Reading => ({
+  id: tookId(step),
+  quantity: workKinds[step.kind].teaches,
+  planned: step.workMin / factor,
+  actual: tookMin,
+  takenOn,
+  of: step.title.slice(0, 120),
+});

@@ -3,7 +3,7 @@ import type { Constant, Quantity } from '../learn';
 /** What sort of work a step is: what it is batched with, whether neighbours hear it, and what its minutes teach. */
 export interface WorkKindInfo {
   label: string;
-  /** What its minutes are a reading of; the whole of the hands-on time when nothing of its own. */
+  /** What its minutes are a reading of. */
   teaches: Quantity;
   /** A rotary tool, saw or drill runs: not in quiet hours. */
   noisy?: true;
@@ -11,10 +11,10 @@ export interface WorkKindInfo {
 
 /** In the order in which batches are done. */
 export const workKinds = {
-  print: { label: 'printing', teaches: 'handWork' },
+  print: { label: 'printing', teaches: 'other' },
   trace: { label: 'tracing', teaches: 'cutting' },
   cut: { label: 'cutting', teaches: 'cutting' },
-  detail: { label: 'details', teaches: 'handWork' },
+  detail: { label: 'details', teaches: 'other' },
   groove: { label: 'grooving', teaches: 'cutting' },
   bevel: { label: 'bevelling', teaches: 'sanding', noisy: true },
   glue: { label: 'gluing', teaches: 'gluing' },
@@ -26,10 +26,10 @@ export const workKinds = {
   fit: { label: 'fitting lamps', teaches: 'wiring' },
   coat: { label: 'sealing', teaches: 'coating' },
   paint: { label: 'painting', teaches: 'coating' },
-  strap: { label: 'straps and padding', teaches: 'handWork' },
-  mount: { label: 'putting together', teaches: 'handWork' },
-  wear: { label: 'trying on', teaches: 'handWork' },
-  log: { label: 'writing up', teaches: 'handWork' },
+  strap: { label: 'straps and padding', teaches: 'other' },
+  mount: { label: 'putting together', teaches: 'other' },
+  wear: { label: 'trying on', teaches: 'other' },
+  log: { label: 'writing up', teaches: 'other' },
 } as const satisfies Record<string, WorkKindInfo>;
 
 export type WorkKind = keyof typeof workKinds;

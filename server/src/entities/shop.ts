@@ -1,3 +1,4 @@
+import type { Printer } from '@fomrik/core/document';
 import { EntitySchema } from 'typeorm';
 
 /** A person who is measured. */
@@ -62,5 +63,16 @@ export const StockEntity = new EntitySchema<StockRow>({
     rightAngleMm: { type: 'real', nullable: true },
     neutralFraction: { type: 'real', nullable: true },
     pricePerSheet: { type: 'real', nullable: true },
+  },
+});
+
+/** A printer, and what its two bars of 100 mm measured. */
+export const PrinterEntity = new EntitySchema<Printer>({
+  name: 'printer',
+  columns: {
+    id: { type: 'text', primary: true },
+    name: { type: 'text' },
+    acrossMm: { type: 'real' },
+    alongMm: { type: 'real' },
   },
 });

@@ -1,5 +1,6 @@
 import type { Wearer } from '@fomrik/core/body';
-import { stockSchema, wearerSchema } from '@fomrik/core/files/schema';
+import { printerSchema, stockSchema, wearerSchema } from '@fomrik/core/files/schema';
+import type { Printer } from '@fomrik/core/document';
 import type { FoamStock } from '@fomrik/core/materials';
 import { Router } from 'express';
 import Joi from 'joi';
@@ -8,7 +9,7 @@ import type { ShopStore } from '../shopStore';
 
 const stockBody = Joi.object({ stock: stockSchema.required() });
 
-/** Wearers with their dated measures, and the foam on the shelf. */
+/** Wearers with their dated measures, printers with their faults, and the foam on the shelf. */
 export function shopRoutes(store: ShopStore): Router {
   const routes = Router();
 
@@ -23,6 +24,23 @@ export function shopRoutes(store: ShopStore): Router {
 
   routes.delete('/wearers/:id', async (req, res) => {
     await store.removeWearer(pathId(req.params.id, 'wearer'));
+    res.status(204).end();
+  });
+
+  routes.get('/printers', async (_req, res) => {
+    res.json({ printers: await store.printers() });
+  });
+
+  routes.put('/printers/:id', async (req, res) => {
+    const printer = checked<Printer>(printerSchema, {
+      ...(req.body as object),
+      id: pathId(req.params.id, 'printer'),
+    });
+    res.json(await store.putPrinter(printer));
+  });
+
+  routes.delete('/printers/:id', async (req, res) => {
+    await store.removePrinter(pathId(req.params.id, 'printer'));
     res.status(204).end();
   });
 

@@ -1,5 +1,5 @@
 import type { Wearer, Zone } from '@fomrik/core/body';
-import type { BuildDoc, LogEntry, Pin, Side } from '@fomrik/core/document';
+import type { Printer, BuildDoc, LogEntry, Pin, Side } from '@fomrik/core/document';
 import type { Digest } from '@fomrik/core/report';
 import type { FoamStock } from '@fomrik/core/materials';
 
@@ -124,6 +124,10 @@ export const api = {
     ),
   revision: (id: string, version: number) =>
     call<{ doc: BuildDoc }>('GET', `${build(id)}/revisions/${version}`),
+  printers: () => call<{ printers: Printer[] }>('GET', '/printers').then((r) => r.printers),
+  putPrinter: (printer: Printer) =>
+    call<Printer>('PUT', `/printers/${encodeURIComponent(printer.id)}`, printer),
+  removePrinter: (id: string) => call<undefined>('DELETE', `/printers/${encodeURIComponent(id)}`),
   wearers: () => call<{ wearers: SavedWearer[] }>('GET', '/wearers').then((r) => r.wearers),
   putWearer: (id: string, wearer: Wearer) =>
     call<SavedWearer>('PUT', `/wearers/${encodeURIComponent(id)}`, wearer),

@@ -7,6 +7,7 @@ import { useReport } from '../../store/report';
 import { CutterFields } from './CutterFields';
 import { Downloads } from './Downloads';
 import { NestPanel } from './NestPanel';
+import { PrinterBook } from './PrinterBook';
 import { PagePreview } from './PagePreview';
 import { SheetDrawing } from './SheetDrawing';
 import { PipeBench } from './PipeBench';
@@ -84,6 +85,7 @@ export function Cut() {
             onChange={(mm) => set('spacingMm', mm)}
           />
         </div>
+        <PrinterBook />
         <PagePreview report={report} cut={cut} />
       </section>
       <Downloads />

@@ -132,7 +132,7 @@ export function Diary() {
         )}
         <div className="col-span-6 flex flex-wrap items-end gap-2">
           <label className="min-w-0">
-            <span className="label">It</span>
+            <span className="label">Kind of entry</span>
             <select
               className="box"
               value={entry.sort}

@@ -11,12 +11,14 @@ import { useReport } from '../../store/report';
 import { travelWorker } from '../../workers/travelClient';
 
 const startCase: Omit<TravelCase, 'id'> = { name: 'Suitcase', insideMm: [680, 440, 260] };
+/** The same one each time, or what is asked of it would be asked for ever. */
+const none: TravelCase[] = [];
 const MOST = 20;
 const sides = ['Long', 'Wide', 'Deep'] as const;
 
 /** What goes in which case, with a drawing; what does not fit is told. */
 export function Packing() {
-  const boxes = useBuild((s) => s.doc.brief.boxes) ?? [];
+  const boxes = useBuild((s) => s.doc.brief.boxes) ?? none;
   const update = useBuild((s) => s.update);
   const parts = useReport((s) => s.report!.parts);
   const carried = useReport((s) => s.report!.carried);

@@ -1,5 +1,5 @@
 import { cautionNames, cautions } from '@fomrik/core/materials';
-import { scheduleTime, type Slot, type Step, stepTime } from '@fomrik/core/plan';
+import { scheduleTime, type Slot, type Step, stepTime, workKinds } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
 import { trimNumber } from '@fomrik/core/units';
 import { format, isSameDay } from 'date-fns';
@@ -43,6 +43,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
   );
   const finished = done[step.id] !== undefined;
   const about = report.parts.find((p) => p.id === step.partId);
+  const learned = report.constants[workKinds[step.kind].teaches].readings;
   const finish = (): void => {
     const typed = minutesOf(took);
     if (typed === false) {
@@ -67,6 +68,11 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
       <p className="mt-2 flex items-center gap-2 text-[17px]">
         <Hourglass size={18} aria-hidden /> {stepTime(step)}
         {step.hands === 2 && ' · wants two people'}
+        {learned > 0 && (
+          <span className="text-[14px] text-soft">
+            · yours, from {learned} reading{learned === 1 ? '' : 's'}
+          </span>
+        )}
       </p>
       {step.gate && (
         <p className="mt-3 flex max-w-2xl gap-2 border-l-4 border-ink bg-paper p-2 text-[17px]">

@@ -1,0 +1,99 @@
+import type { Printer } from '@fomrik/core/document';
+import { trimNumber } from '@fomrik/core/units';
+import { Trash2 } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import { api } from '../../store/api';
+import { useBuild } from '../../store/build';
+
+/** The printers of the shop: measured once, used from then on. */
+export function PrinterBook() {
+  const cut = useBuild((s) => s.doc.cut);
+  const update = useBuild((s) => s.update);
+  const [printers, setPrinters] = useState<Printer[]>([]);
+  const [name, setName] = useState('');
+  const load = (): void => {
+    api
+      .printers()
+      .then(setPrinters)
+      .catch((error: Error) => toast.error(`The printers could not be fetched: ${error.message}`));
+  };
+  useEffect(load, []);
+  const across = cut.barMeasuredMm;
+  const along = cut.barAlongMeasuredMm ?? across;
+  const now = printers.find((p) => p.acrossMm === across && p.alongMm === along);
+  const take = (p: Printer): void =>
+    update((d) => {
+      d.cut.barMeasuredMm = p.acrossMm;
+      d.cut.barAlongMeasuredMm = p.alongMm;
+    });
+  const keep = async (): Promise<void> => {
+    const wanted = name.trim();
+    if (wanted === '') return;
+    const known = printers.find((p) => p.name === wanted);
+    try {
+      await api.putPrinter({
+        id: known?.id ?? `printer-${Date.now()}`,
+        name: wanted,
+        acrossMm: across,
+        alongMm: along,
+      });
+      setName('');
+      load();
+      toast(`${wanted} is kept: every build may print on it.`);
+    } catch (error) {
+      toast.error(`Not kept: ${(error as Error).message}`);
+    }
+  };
+  const remove = async (p: Printer): Promise<void> => {
+    try {
+      await api.removePrinter(p.id);
+      load();
+      toast(`${p.name} is forgotten.`, {
+        action: { label: 'Undo', onClick: () => void api.putPrinter(p).then(load) },
+      });
+    } catch (error) {
+      toast.error(`Still there: ${(error as Error).message}`);
+    }
+  };
+  return (
+    <div role="group" aria-label="Printers" className="mt-2 flex flex-wrap items-end gap-2">
+      {printers.map((p) => (
+        <span key={p.id} className="flex items-center">
+          <button type="button" className="btn" aria-pressed={p.id === now?.id} onClick={() => take(p)}>
+            {p.name}: {trimNumber(p.acrossMm)} × {trimNumber(p.alongMm)} mm
+          </button>
+          <button
+            type="button"
+            className="btn btn-icon"
+            aria-label={`Forget ${p.name}`}
+            onClick={() => void remove(p)}
+          >
+            <Trash2 size={14} aria-hidden />
+          </button>
+        </span>
+      ))}
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void keep();
+        }}
+      >
+        <label className="grid">
+          <span className="label">Keep these bars as printer</span>
+          <input
+            className="box w-48"
+            maxLength={120}
+            value={name}
+            placeholder="the one upstairs"
+            onChange={(e) => setName(e.target.value)}
+          />
+        </label>
+        <button type="submit" className="btn" disabled={name.trim() === ''}>
+          Keep
+        </button>
+      </form>
+    </div>
+  );
+}
