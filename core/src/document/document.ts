@@ -21,6 +21,8 @@ export interface Brief {
   hoursPerDay: number;
   budget: number;
   currency: 'EUR' | 'USD' | 'GBP';
+  /** What an hour is charged, where the maker sells. */
+  hourlyRate?: number;
   /** Hours the lamps must burn at the event. */
   lightHours: number;
   /** How cold it is there, °C; 20 when left out. */

@@ -257,6 +257,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       eventDate: day.required(),
       hoursPerDay: within(0.25, 16).required(),
       boxes: cases,
+      hourlyRate: within(0, 1000),
       budget: within(0, 1_000_000).required(),
       currency: Joi.valid('EUR', 'USD', 'GBP').required(),
       lightHours: within(0, 200).required(),

@@ -16,3 +16,4 @@ export {
   type Spreads,
 } from './readiness';
 export { compared, readingOf, tookId, type Compared } from './compared';
+export { partCosts, type PartCost } from './partCosts';

@@ -116,8 +116,8 @@ function Stowed({ made }: { made: Stowing }) {
           <figure key={box.id}>
             <BoxDrawing insideMm={box.insideMm} stowed={stowed} name={box.name} />
             <figcaption className="text-[13px]">
-              <strong>{box.name}</strong>: {stowed.length} things, {trimNumber(massG / 1000, 2)} kg,{' '}
-              {trimNumber(filled * 100, 0)} % full
+              <strong>{box.name}</strong>: {stowed.length} thing{stowed.length === 1 ? '' : 's'},{' '}
+              {trimNumber(massG / 1000, 2)} kg, {trimNumber(filled * 100, 0)} % full
               <ol className="columns-2 gap-x-4 text-[12.5px]">
                 {stowed.map((s, i) => (
                   <li key={s.item.id}>

@@ -100,7 +100,7 @@ export function Readings() {
             {count === 0 ? 'as stated' : `yours, from ${count} reading${count === 1 ? '' : 's'}`}
           </span>
         </td>
-        <td className="px-1 py-1.5">
+        <td className="whitespace-nowrap px-1 py-1.5">
           × {low.toFixed(2)} to {high.toFixed(2)}
         </td>
         <td className="px-1 py-1.5">

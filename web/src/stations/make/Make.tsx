@@ -5,6 +5,7 @@ import { DoorClosed, Flag } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { Empty } from '../../parts/Empty';
+import { TabLine } from '../../parts/TabLine';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { CalendarFields } from './CalendarFields';
@@ -98,17 +99,7 @@ export function Make() {
         aria-label="The bench"
       >
         <div className="flex flex-wrap items-baseline gap-x-4 border-b border-hair px-5 pt-3">
-          <Tabs.List aria-label="About the work" className="flex flex-wrap gap-x-4">
-            {tabs.map(([value, words]) => (
-              <Tabs.Trigger
-                key={value}
-                value={value}
-                className="border-b-2 border-transparent px-1 pb-1 text-[15px] data-[state=active]:border-teal data-[state=active]:font-medium"
-              >
-                {words}
-              </Tabs.Trigger>
-            ))}
-          </Tabs.List>
+          <TabLine label="About the work" tabs={tabs} />
           <p className="ml-auto text-soft">
             {ready} of {steps.length} done
           </p>
