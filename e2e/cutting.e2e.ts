@@ -51,6 +51,35 @@ describe('the cutting bench', function () {
     await saved(page);
   });
 
+  it('moves a piece by hand to another sheet, drags and turns it, each one step to take back', async () => {
+    const boxes = await sheets();
+    // The last lies where there is room round it.
+    const last = page.getByRole('button', { name: /: arrow keys move it/ }).last();
+    const where = (): Promise<string | null> => last.getAttribute('points');
+    await last.focus();
+    await page
+      .getByRole('group', { name: 'Piece in hand' })
+      .getByRole('button', { name: 'To a fresh sheet' })
+      .click();
+    await page.getByRole('heading', { name: new RegExp(`^Sheets: ${boxes + 1}`) }).waitFor();
+    await page.keyboard.press('Control+z');
+    await page.getByRole('heading', { name: new RegExp(`^Sheets: ${boxes}$`) }).waitFor();
+    const before = await where();
+    const becomes = async (wanted: (points: string | null) => boolean): Promise<void> => {
+      for (let i = 0; i < 200; i++) {
+        if (wanted(await where())) return;
+        await page.waitForTimeout(50);
+      }
+      throw new Error('the piece stayed where it was');
+    };
+    await last.focus();
+    await last.press('r');
+    await becomes((points) => points !== before);
+    await page.keyboard.press('Control+z');
+    await becomes((points) => points === before);
+    await noGraveFaults(page);
+  });
+
   it('replays a sheet as a machine reads it back, and takes its motion list away', async () => {
     await go(page, bench, 'cut', 'demo-lampwarden-bracers');
     await type(page, 'Kerf', '0.3 mm');

@@ -155,8 +155,8 @@ describe('a harness of many forms', function () {
 
   it('prints every piece of every part', async () => {
     await go(page, bench, 'cut', build);
-    await page.getByRole('img', { name: /^Sheet 1/ }).waitFor();
-    const sheets = await page.getByRole('img', { name: /^Sheet \d+/ }).count();
+    await page.getByRole('group', { name: /^Sheet 1/ }).waitFor();
+    const sheets = await page.getByRole('group', { name: /^Sheet \d+/ }).count();
     expect(sheets).to.be.greaterThan(2);
     const [file] = await Promise.all([
       page.waitForEvent('download'),

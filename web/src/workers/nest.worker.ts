@@ -1,4 +1,14 @@
-import { keepNest, keptSheets, type Nested, nestKey, nesting, type SheetGroup } from '@fomrik/core/cut';
+import {
+  type HandMove,
+  keepNest,
+  keptSheets,
+  movedByHand,
+  type Nested,
+  nestKey,
+  nesting,
+  type Sheet,
+  type SheetGroup,
+} from '@fomrik/core/cut';
 import type { Nest } from '@fomrik/core/document';
 import { expose } from 'comlink';
 
@@ -15,6 +25,13 @@ export interface NestProgress {
 const TELL_MS = 250;
 
 const api = {
+  /** One piece moved by hand. */
+  move: (
+    group: SheetGroup,
+    sheets: readonly Sheet[],
+    move: HandMove,
+    spacingMm: number,
+  ): Sheet[] | undefined => movedByHand(sheets, group.items, move, spacingMm),
   /** Nests every group in turn, a try at a time, and tells how it goes until it is stopped from outside. */
   run: (
     groups: SheetGroup[],

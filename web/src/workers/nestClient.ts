@@ -1,6 +1,7 @@
 import type { SheetGroup } from '@fomrik/core/cut';
 import type { Nest } from '@fomrik/core/document';
 import { proxy, type Remote, wrap } from 'comlink';
+import { leanGroup } from './leanGroup';
 import type { NestProgress, NestWorker } from './nest.worker';
 
 /** A search for tighter sheets that runs until it is stopped; what it told last is the best there is. */
@@ -14,16 +15,7 @@ export class NestRun {
     onProgress: (p: NestProgress) => void,
   ) {
     const api: Remote<NestWorker> = wrap<NestWorker>(this.thread);
-    // Only outlines and names go over: the worker wants no more of a piece.
-    const lean = groups.map(({ size, items }) => ({
-      size,
-      items: items.map(({ partId, flipped, piece: { id, name, outline } }) => ({
-        partId,
-        flipped,
-        piece: { id, name, outline },
-      })),
-    }));
-    void api.run(lean as unknown as SheetGroup[], spacingMm, kept, proxy(onProgress));
+    void api.run(groups.map(leanGroup), spacingMm, kept, proxy(onProgress));
   }
 
   stop(): void {

@@ -1,12 +1,14 @@
 import type { PartReport } from '@fomrik/core/parts';
-import { laidOutline, type Sheet } from '@fomrik/core/cut';
+import { type HandMove, laidOutline, type Sheet } from '@fomrik/core/cut';
 import { roomiest } from '@fomrik/core/files/label';
 import { signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
 import { useReport } from '../../store/report';
 import { useState } from 'react';
+import { MovablePiece } from './MovablePiece';
 import { Replay, takeMotion } from './Replay';
 import { saveFile } from './saveFile';
+import { useHandMoves } from './useHandMoves';
 
 /** One sheet of foam with its pieces laid on it. */
 export function SheetDrawing({
@@ -42,6 +44,17 @@ export function SheetDrawing({
     saveFile(sheetFile(report, number - 1, kind, doc.name), `sheet-${number}.${kind}`, type, doc.name);
   };
   const [replayed, setReplayed] = useState(false);
+  const [chosen, setChosen] = useState<number>();
+  const hand = useHandMoves(sheet);
+  const choices: [string, Partial<HandMove>][] = [
+    ['Turn 15°', { turnRad: Math.PI / 12 }],
+    ['Turn 90°', { turnRad: Math.PI / 2 }],
+    ...hand.sheets.flatMap((_, k): [string, Partial<HandMove>][] =>
+      k === hand.at ? [] : [[`To sheet ${number - hand.at + k}`, { toSheet: k }]],
+    ),
+    ['To a fresh sheet', { toSheet: hand.sheets.length }],
+  ];
+  const held = chosen === undefined ? undefined : pieces[chosen];
   const y = (v: number): number => sheet.heightMm - v;
   return (
     <figure>
@@ -51,20 +64,21 @@ export function SheetDrawing({
         <svg
           viewBox={`-4 -4 ${sheet.widthMm + 8} ${sheet.heightMm + 8}`}
           className="w-full"
-          role="img"
+          role="group"
           aria-label={`Sheet ${number}: ${pieces.length} pieces, ${(used * 100).toFixed(0)} % used`}
         >
           <rect width={sheet.widthMm} height={sheet.heightMm} fill="var(--color-foam)" />
-          {pieces.map(({ outline }, i) => {
+          {pieces.map(({ outline, laid, part, piece }, i) => {
             const { at, clearMm } = roomiest({ outline, holes: [], marks: [] });
             const fontSize = Math.min(34, Math.max(13, clearMm * 1.3));
             return (
               <g key={i}>
-                <polygon
-                  points={outline.map((p) => `${p.x},${y(p.y)}`).join(' ')}
-                  fill="#454e51"
-                  stroke="var(--color-pen)"
-                  strokeWidth={2}
+                <MovablePiece
+                  points={outline.map((p) => ({ x: p.x, y: y(p.y) }))}
+                  name={`${i + 1} ${part}: ${piece.name}`}
+                  chosen={chosen === i}
+                  onChoose={() => setChosen(i)}
+                  onMove={(how) => hand.move(sheet.laid.indexOf(laid), how)}
                 />
                 <text
                   x={at.x}
@@ -72,6 +86,7 @@ export function SheetDrawing({
                   fontSize={fontSize}
                   textAnchor="middle"
                   fill="white"
+                  pointerEvents="none"
                 >
                   {i + 1}
                 </text>
@@ -111,6 +126,27 @@ export function SheetDrawing({
           {replayed ? 'The sheet' : 'Replay'}
           <span className="sr-only"> {replayed ? number : `of sheet ${number}`}</span>
         </button>
+        {held && !replayed && (
+          <span role="group" aria-label="Piece in hand" className="my-1 flex flex-wrap items-center gap-1.5">
+            <strong>
+              {chosen! + 1} {held.part}: {held.piece.name}
+            </strong>
+            {choices.map(([words, how]) => (
+              <button
+                key={words}
+                type="button"
+                className="btn min-h-7 px-2"
+                disabled={hand.busy}
+                onClick={() => {
+                  hand.move(sheet.laid.indexOf(held.laid), how);
+                  if (how.toSheet !== undefined) setChosen(undefined);
+                }}
+              >
+                {words}
+              </button>
+            ))}
+          </span>
+        )}
         <ol className="columns-2 gap-x-4 text-[12px] text-soft">
           {pieces.map(({ laid, piece, part }, i) => (
             <li key={i} className="truncate">
