@@ -237,6 +237,9 @@ describe('from tape measure to printed pattern', function () {
     await page.getByRole('button', { name: /^1\. Print/ }).click();
     await page.getByRole('button', { name: 'Done', exact: true }).click();
     await page.getByText(/^1 of \d+ done/).waitFor();
+    await page.getByRole('button', { name: /Try the paper on/ }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByText(/^2 of \d+ done/).waitFor();
     // What it took, typed: a reading for every plan after.
     await page.getByRole('button', { name: /trace/ }).click();
     await page.getByLabel('It took, min').fill('soon');
@@ -244,7 +247,7 @@ describe('from tape measure to printed pattern', function () {
     await page.getByText('“soon” is not a number of minutes').waitFor();
     await page.getByLabel('It took, min').fill('42');
     await page.getByRole('button', { name: 'Done', exact: true }).click();
-    await page.getByText(/^2 of \d+ done/).waitFor();
+    await page.getByText(/^3 of \d+ done/).waitFor();
   });
 
   it('shows the caution where it matters and starts a drying timer', async () => {
@@ -370,7 +373,7 @@ describe('from tape measure to printed pattern', function () {
       .getByText('yours, from 1 reading')
       .waitFor();
     await go(page, bench, 'make');
-    await page.getByText(/^4 of \d+ done/).waitFor();
+    await page.getByText(/^5 of \d+ done/).waitFor();
   });
 
   it('undoes to the start', async () => {

@@ -40,6 +40,9 @@ function bevelled(part: PartReport): { count: number; metres: number; words: str
   };
 }
 
+/** The paper tried on, before anything worn is cut. */
+export const mockUpId = 'mock-up';
+
 /** Steps that take the part from sheet to formed shell. */
 export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   const { cutter, fold, glue } = doc.make.habits;
@@ -64,7 +67,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       about: 'pieces',
       workMin: Math.ceil(length / speeds.traceMPerMin) + 2 * pieces,
       waitMin: 0,
-      after: ['print'],
+      after: [part.zone === undefined ? 'print' : mockUpId],
       cautions: [],
     },
     {

@@ -59,6 +59,58 @@ describe('what layers close over', () => {
   });
 });
 
+describe('paper on the body', () => {
+  it('comes before any foam of what is worn is traced, and is not asked for what is carried', () => {
+    const { steps, parts } = derive(demo('lampwarden-harness'));
+    for (const p of parts)
+      expect(steps.find((s) => s.id === `${p.id}:trace`)!.after, p.name).to.deep.equal(['mock-up']);
+    expect(steps.find((s) => s.id === 'mock-up')!.after).to.deep.equal(['print']);
+    const arms = derive(demo('lampwarden-arms')).steps;
+    expect(arms.some((s) => s.id === 'mock-up')).to.equal(false);
+    expect(arms.filter((s) => s.kind === 'trace').every((s) => s.after.includes('print'))).to.equal(true);
+  });
+});
+
+describe('a finish', () => {
+  const finished = (finish: object) => {
+    const doc = applyChanges(calm, [{ path: ['parts', 0, 'finish'], value: finish }]);
+    const { steps, cost, parts } = derive(doc);
+    return {
+      kinds: steps
+        .filter((s) => s.kind === 'coat' || s.kind === 'paint')
+        .map((s) => s.id.replace('bracer-1:', '')),
+      cost,
+      steps,
+      massG: parts[0]!.finishG,
+    };
+  };
+
+  it('is as many coats as it says, in the order they go on, each with its amount', () => {
+    const rich = finished({ sealCoats: 2, colours: 3, weathering: 'wash', clearCoats: 2 });
+    expect(rich.kinds).to.deep.equal(['seal1', 'seal2', 'paint', 'colours', 'weather', 'clear1', 'clear']);
+    const bare = finished({ sealCoats: 0, colours: 0, weathering: 'none', clearCoats: 0 });
+    expect(bare.kinds).to.deep.equal([]);
+    expect(bare.massG).to.be.lessThan(rich.massG);
+    // Two coats of 250 ml on each square metre of both copies, as the step says and the cans hold.
+    const seal = rich.steps.find((s) => s.id === 'bracer-1:seal1')!;
+    const ml = Number(/About (\d+) ml/.exec(seal.detail)![1]);
+    const cans = rich.cost.find((l) => l.what === 'spray-on rubber coating')!;
+    expect(cans.need).to.equal(Math.ceil((2 * ml) / 400));
+    expect(bare.cost.some((l) => l.what.includes('paint') || l.what.includes('coat'))).to.equal(false);
+  });
+
+  it('cures before it is worn, longer than before it is handled', () => {
+    const { steps } = derive(calm);
+    const wear = steps.find((s) => s.id === 'wear')!;
+    const clear = steps.find((s) => s.id === 'bracer-1:clear')!;
+    expect(wear.after).to.include(clear.id);
+    expect(wear.lags![clear.id]! + clear.waitMin).to.equal(1440);
+    const { slots } = derive(calm).schedule;
+    const at = (id: string) => slots.find((s) => s.stepId === id)!;
+    expect(at('wear').startMin - at(clear.id).endMin).to.be.at.least(1440);
+  });
+});
+
 describe('steps', () => {
   it('begin with a printed bar and end with the log', () => {
     const all = ids(calm);

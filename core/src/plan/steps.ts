@@ -8,7 +8,7 @@ import { finishSteps, heatSteps } from './finishSteps';
 import { mountSteps } from './mountSteps';
 import { lightSteps } from './lightSteps';
 import { liningSteps } from './liningSteps';
-import { shellSteps } from './shellSteps';
+import { mockUpId, shellSteps } from './shellSteps';
 import type { Step } from './step';
 import type { Wiring } from './wiring';
 
@@ -22,6 +22,9 @@ export interface Worn {
 const PAGE_MIN = 1.5;
 /** Share of the window of a page of A4 (194 × 247 mm, less 10 mm of overlap) that pieces fill, about. */
 const PAGE_MM2 = 184 * 237 * 0.52;
+
+/** Taping one part together and trying it on; from memory. */
+const MOCK_UP_MIN = 8;
 
 /** How many pages of A4 the pieces take when they share them, about. */
 const pagesAbout = (parts: readonly PartReport[]): number =>
@@ -46,6 +49,24 @@ export function buildSteps(
     gate: 'Printers shrink pages; a wrong bar spoils every piece.',
     cautions: [],
   };
+  const wornParts = parts.filter((p) => p.zone !== undefined && p.pieces.length > 0);
+  const mockUp: Step[] =
+    wornParts.length === 0
+      ? []
+      : [
+          {
+            id: mockUpId,
+            kind: 'wear',
+            title: 'Try the paper on',
+            detail:
+              'Tape the paper pieces together over the clothes worn underneath; bend, reach, sit. Where it is tight or gapes, measure again and type it under Body: the pattern follows, and only what changed is printed anew.',
+            workMin: 10 + MOCK_UP_MIN * wornParts.length,
+            waitMin: 0,
+            after: ['print'],
+            gate: 'Paper is cheap: what does not fit is put right before foam is cut.',
+            cautions: [],
+          },
+        ];
   const stepsOf = (part: PartReport): Step[] => {
     const shell = shellSteps(doc, part);
     const shaped = shell.at(-1)?.id ?? print.id;
@@ -112,7 +133,7 @@ export function buildSteps(
     after: [worn.dressing.length > 0 ? 'wear' : (carry.at(-1)?.id ?? lastOfEach.at(-1)!)],
     cautions: [],
   };
-  return [print, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
+  return [print, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
 }
 
 /** `20 min, then 4 h drying`. */

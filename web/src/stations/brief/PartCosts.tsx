@@ -17,7 +17,7 @@ export function PartCosts({ report }: { report: Report }) {
     [parts, packed, cost, steps, stock],
   );
   if (rows.length === 0) return null;
-  const money = (v: number): string => trimNumber(v, 2);
+  const money = (v: number): string => v.toFixed(2);
   const materials = rows.reduce((sum, r) => sum + r.foam + r.bought + r.shared, 0);
   const hours = steps.reduce((sum, s) => sum + s.workMin, 0) / 60;
   return (
