@@ -203,7 +203,17 @@ describe('lists and calendar', () => {
     const [h, m] = [Math.floor(first!.startMin / 60) % 24, first!.startMin % 60];
     expect([...starts][0]).to.include(`T${String(h).padStart(2, '0')}${String(m).padStart(2, '0')}00`);
     const ics = (await make('steps.ics')) as string;
-    expect(ics.match(/BEGIN:VEVENT/g)).to.have.length(report.steps.length);
+    // A job over two evenings is an event on each, none longer than the evening.
+    expect(ics.match(/BEGIN:VEVENT/g)).to.have.length(report.schedule.slots.flatMap((s) => s.spans).length);
+    const stamps = (key: string): number[] =>
+      [...ics.matchAll(new RegExp(`${key}:(\\d{4})(\\d\\d)(\\d\\d)T(\\d\\d)(\\d\\d)`, 'g'))].map(
+        ([, y, mo, d, h, mi]) =>
+          Date.UTC(Number(y), Number(mo) - 1, Number(d), Number(h), Number(mi)) / 60_000,
+      );
+    const [begins, ends] = [stamps('DTSTART'), stamps('DTEND')];
+    begins.forEach((at, i) => expect(ends[i]! - at).to.be.within(0, doc.brief.hoursPerDay * 60 + 1));
+    const worked = ends.reduce((sum, at, i) => sum + at - begins[i]!, 0);
+    expect(worked).to.be.closeTo(report.totals.workMin, begins.length);
     expect(ics).to.match(/DTSTART:20261102T\d{6}\r?\n/);
     expect(ics).to.include('test again in the shell');
   });

@@ -21,15 +21,20 @@ export function scheduleIcs(report: Report, buildName: string, stamp: Date): str
     ];
     // The library writes a floating time by its UTC figures, so those are made the figures on the wall.
     const at = (minute: number): Date => new Date(`${scheduleTime(report.schedule, minute)}:00Z`);
-    calendar.createEvent({
-      id: `${step.id.replace(/[^\w-]/g, '-')}@fomrik`,
-      stamp,
-      start: at(slot.startMin),
-      end: at(slot.endMin),
-      floating: true,
-      summary: oneLine(step.title),
-      description: notes.map(oneLine).join('\n'),
-    });
+    // A job that goes on another evening is an event on each.
+    slot.spans.forEach(({ fromMin, toMin }, i) =>
+      calendar.createEvent({
+        id: `${step.id.replace(/[^\w-]/g, '-')}${i === 0 ? '' : `-${i + 1}`}@fomrik`,
+        stamp,
+        start: at(fromMin),
+        end: at(toMin),
+        floating: true,
+        summary: oneLine(
+          slot.spans.length > 1 ? `${step.title} (${i + 1} of ${slot.spans.length})` : step.title,
+        ),
+        description: notes.map(oneLine).join('\n'),
+      }),
+    );
   }
   return calendar.toString();
 }
