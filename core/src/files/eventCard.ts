@@ -1,4 +1,5 @@
 import type { BuildDoc } from '../document';
+import { hotShare } from '../fit';
 import { cautions, type CautionKey } from '../materials';
 import type { Report } from '../report';
 import { printMm, trimNumber } from '../units';
@@ -8,9 +9,6 @@ export interface CardSection {
   title: string;
   lines: string[];
 }
-
-/** Foam over more of the body than this is hot; from memory. */
-const HOT_SHARE = 0.3;
 
 const timesWords = (n: number): string => (n === 1 ? 'one spare set' : `${n} spare sets`);
 
@@ -70,7 +68,7 @@ export function eventCard(doc: BuildDoc, report: Report): CardSection[] {
     {
       title: 'Heat',
       lines:
-        fitting.covered > HOT_SHARE
+        fitting.covered > hotShare
           ? [
               `Foam covers ${trimNumber(fitting.covered * 100, 0)} % of the body: drink, and a break out of it every 30 minutes. Off at once at dizziness, headache or chill.`,
             ]

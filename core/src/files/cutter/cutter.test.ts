@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { laidOutline } from '../../cut';
+import { applyChanges } from '../../document';
 import type { Vec2 } from '../../geometry';
 import { derive } from '../../report';
 import { demo } from '../testing/demo';
@@ -123,6 +124,28 @@ describe('a sheet on the simulated cutter', () => {
     expect(() => replay('G21 G90\nM3\nG0 X5 Y5', size)).to.throw(/Line 3.*rapid move with the tool on/);
     expect(() => replay('G21 G90\nG0 X500 Y5', size)).to.throw(/leaves the sheet/);
     expect(() => replay('G21 G90\nG81 X1', size)).to.throw(/G81 is not known/);
+  });
+});
+
+describe('a kerf wider than the room between pieces', () => {
+  it('is a stop, and its remedy makes sheets the cutter takes', () => {
+    const wide = applyChanges(demo('lampwarden-bracers'), [
+      { path: ['cut', 'kerfMm'], value: 3 },
+      { path: ['cut', 'spacingMm'], value: 0 },
+    ]);
+    const told = derive(wide).findings.find((f) => f.id === 'kerf')!;
+    expect(told.severity).to.equal('stop');
+    const mended = applyChanges(wide, told.remedies[0]!.changes);
+    const after = derive(mended);
+    expect(after.findings.some((f) => f.id === 'kerf')).to.equal(false);
+    after.packed.sheets.forEach((sheet) => {
+      const list = motionList(operationsOf(after, sheet, { kerfMm: 3 }), { kerfMm: 3, tabMm: 0 }, 'wide');
+      expect(() => replay(list, sheet)).not.to.throw();
+    });
+    // Without the remedy the machine would run off the sheet.
+    const [sheet] = derive(wide).packed.sheets;
+    const off = motionList(operationsOf(derive(wide), sheet!, { kerfMm: 3 }), { kerfMm: 3, tabMm: 0 }, 'off');
+    expect(() => replay(off, sheet!)).to.throw(/leaves the sheet/);
   });
 });
 

@@ -1,4 +1,4 @@
-import { dist2, stretchesOf } from '../../geometry';
+import { dist2, outlineLength, stretchesOf } from '../../geometry';
 import { cutSpeedMPerMin } from '../../materials';
 import { eachOf } from '../../panel';
 import type { Report } from '../../report';
@@ -45,13 +45,7 @@ export function handRows(report: Report): HandRow[] {
       }
       const insideMm =
         piece.holes.reduce((sum, h) => sum + Math.PI * h.diameterMm, 0) +
-        piece.marks
-          .filter((m) => m.kind === 'slot')
-          .reduce(
-            (sum, m) =>
-              sum + m.points.reduce((mm, p, i) => mm + dist2(p, m.points[(i + 1) % m.points.length]!), 0),
-            0,
-          );
+        piece.marks.filter((m) => m.kind === 'slot').reduce((sum, m) => sum + outlineLength(m.points), 0);
       const mm = (straightMm + curvedMm + insideMm) * times;
       const wear = mm * Math.max(1, piece.thicknessMm / 6);
       const freshBlade = dullMm + wear > BLADE_M * 1000;

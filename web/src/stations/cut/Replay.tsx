@@ -1,5 +1,6 @@
 import type { Pass } from '@fomrik/core/files/cutter/simulated';
 import type { Sheet } from '@fomrik/core/cut';
+import { polylineLength } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
@@ -65,16 +66,7 @@ export function Replay({ sheet, index }: { sheet: Sheet; index: number }) {
   if (!passes) return <p className="text-soft">Reading the motion list back…</p>;
   const y = (v: number): number => sheet.heightMm - v;
   const now = passes.filter((p) => p.fromS <= at).at(-1);
-  const cutMm = passes
-    .filter((p) => p.tool === 3)
-    .reduce(
-      (sum, p) =>
-        sum +
-        p.points
-          .slice(1)
-          .reduce((mm, q, i) => mm + Math.hypot(q.x - p.points[i]!.x, q.y - p.points[i]!.y), 0),
-      0,
-    );
+  const cutMm = passes.filter((p) => p.tool === 3).reduce((sum, p) => sum + polylineLength(p.points), 0);
   return (
     <div role="group" aria-label={`Cutter on sheet ${index + 1}`}>
       <svg
