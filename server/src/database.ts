@@ -8,6 +8,7 @@ import { First1764000000000 } from './migrations/first';
 import { Digest1764300000000 } from './migrations/digest';
 import { LogMore1764500000000 } from './migrations/logMore';
 import { Pictures1764400000000 } from './migrations/pictures';
+import { Offcuts1764700000000 } from './migrations/offcuts';
 import { Printers1764600000000 } from './migrations/printers';
 import { Sides1764100000000 } from './migrations/sides';
 import { Weighed1764200000000 } from './migrations/weighed';
@@ -41,6 +42,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       Pictures1764400000000,
       LogMore1764500000000,
       Printers1764600000000,
+      Offcuts1764700000000,
     ],
     migrationsRun: true,
     synchronize: false,

@@ -284,7 +284,28 @@ describe('server', () => {
   it('keeps the shelf of foam whole', async () => {
     const stock = [
       { foamId: 'dense-eva', nominalMm: 6, sheets: 2, neutralFraction: 0.45, rightAngleMm: 11, sheetG: 640 },
+      {
+        foamId: 'light-eva',
+        nominalMm: 5,
+        sheets: 0,
+        turns: 'halves',
+        offcuts: [
+          {
+            id: 'o1',
+            place: 'rack 2',
+            since: '2026-11-26',
+            outline: [
+              { x: 0, y: 0 },
+              { x: 300, y: 0 },
+              { x: 0, y: 200 },
+            ],
+          },
+        ],
+      },
     ];
+    const [, withOffcut] = stock;
+    const off = { ...withOffcut, offcuts: [{ ...withOffcut!.offcuts![0], outline: [{ x: -5, y: 0 }] }] };
+    expect((await put('/api/stock', { stock: [off] })).status).to.equal(400);
     expect((await put('/api/stock', { stock })).body).to.deep.equal({ stock });
     expect((await put('/api/stock', { stock: [{ ...stock[0], sheets: -1 }] })).status).to.equal(400);
     expect((await get('/api/stock')).body).to.deep.equal({ stock });

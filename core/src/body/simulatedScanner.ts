@@ -1,5 +1,5 @@
 import type { Mesh } from '../geometry';
-import { chance } from './chance';
+import { chance } from '../units';
 import type { Body } from './estimate';
 import { figure } from './figure';
 

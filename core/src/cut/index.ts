@@ -1,6 +1,8 @@
 export { keepNest, keptSheets, nestKey } from './nest/kept';
-export { type Nested, nesting, type SheetSize } from './nest/nest';
+export { type Nested, nesting } from './nest/nest';
 export { movedByHand, type HandMove } from './nest/byHand';
 export { packAll, type SheetGroup, sheetGroups } from './packAll';
-export { fitsSheet, laidOutline, packSheets, type Packed, type Sheet, type ToLay } from './packing';
+export { shelfAfter } from './shelfAfter';
+export { fitsSheet, packSheets, type Packed } from './packing';
+export { laidOutline, type Laid, type Sheet, type SheetSize, type ToLay } from './sheets';
 export { sticksOf, type StickSet } from './sticks/sticks';

@@ -1,14 +1,31 @@
 import type { BuildDoc } from '../document';
 import { type Catalogue, foamSheet } from '../materials';
+import type { MarkKind } from '../panel';
 import type { PartReport } from '../parts';
 import { keptSheets, nestKey } from './nest/kept';
-import type { SheetSize } from './nest/nest';
-import { packSheets, type Packed, type ToLay } from './packing';
+import { packSheets, type Packed } from './packing';
+import type { SheetSize, ToLay } from './sheets';
 
 /** Everything that is cut from one foam of one thickness, and the sheets it is sold in. */
 export interface SheetGroup {
   size: SheetSize;
   items: ToLay[];
+}
+
+/** What is cut into one face and not through. */
+const ofOneFace = new Set<MarkKind>(['groove', 'fold', 'score', 'pocket', 'bevel']);
+
+function sizeOf(doc: BuildDoc, foamId: string, nominalMm: number, catalogue: Catalogue): SheetSize {
+  const { widthMm, heightMm } = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
+  const { turns, offcuts } = doc.stock.find((s) => s.foamId === foamId && s.nominalMm === nominalMm) ?? {};
+  return {
+    foamId,
+    nominalMm,
+    widthMm,
+    heightMm,
+    ...(turns && { turns }),
+    ...(offcuts && offcuts.length > 0 && { offcuts }),
+  };
 }
 
 /** Every copy of every piece, by foam and thickness. */
@@ -20,11 +37,17 @@ export function sheetGroups(doc: BuildDoc, parts: readonly PartReport[], catalog
       const key = `${foamId}/${nominalMm}`;
       let group = groups.get(key);
       if (!group) {
-        const { widthMm, heightMm } = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
-        groups.set(key, (group = { size: { foamId, nominalMm, widthMm, heightMm }, items: [] }));
+        groups.set(key, (group = { size: sizeOf(doc, foamId, nominalMm, catalogue), items: [] }));
       }
+      const { textured } = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
+      const eitherFace = !textured && piece.marks.every((m) => !ofOneFace.has(m.kind));
       for (let i = 0; i < piece.quantity; i++)
-        group.items.push({ partId: part.id, piece, flipped: i >= piece.quantity - piece.flipped });
+        group.items.push({
+          partId: part.id,
+          piece,
+          flipped: i >= piece.quantity - piece.flipped,
+          ...(eitherFace && { eitherFace }),
+        });
     }
   }
   return [...groups.values()];

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { boundsOf } from '../geometry';
 import type { Piece } from '../panel';
 import { snuggest, take, type Rect } from './freeRoom';
-import { laidOutline, packSheets, type ToLay } from './packing';
+import { packSheets } from './packing';
+import { laidOutline, type ToLay } from './sheets';
 
 const size = { foamId: 'dense-eva', nominalMm: 6, widthMm: 1000, heightMm: 500 };
 

@@ -1,50 +1,21 @@
-import { boundsOf, convexHull, rotate2, type Vec2 } from '../geometry';
-import type { Piece } from '../panel';
-import { snuggest, take, type Rect } from './freeRoom';
-
-/** One copy of a piece laid on a sheet: flip first, then turn, then shift. */
-export interface Laid {
-  pieceId: string;
-  partId: string;
-  flipped: boolean;
-  turnRad: number;
-  x: number;
-  y: number;
-  widthMm: number;
-  heightMm: number;
-}
-
-export interface Sheet {
-  foamId: string;
-  nominalMm: number;
-  widthMm: number;
-  heightMm: number;
-  /** Of true shapes, as it was searched for. */
-  nested?: true;
-  laid: Laid[];
-}
+import { boundsOf, convexHull, type Vec2 } from '../geometry';
+import type { Offcut, Turns } from '../materials';
+import { type Rect, snuggest, take } from './freeRoom';
+import { cellsOf, runsOf } from './nest/raster';
+import {
+  laidOutline,
+  offcutSheet,
+  outsideOf,
+  type Sheet,
+  type SheetSize,
+  type ToLay,
+  wholeSheet,
+} from './sheets';
 
 export interface Packed {
   sheets: Sheet[];
   /** Pieces that fit no sheet at any turn. */
   tooBig: { pieceId: string; partId: string; name: string; lengthMm: number }[];
-}
-
-export interface ToLay {
-  partId: string;
-  piece: Piece;
-  flipped: boolean;
-}
-
-/** The outline of a piece as it lies on its sheet. */
-export function laidOutline(
-  outline: readonly Vec2[],
-  laid: Pick<Laid, 'flipped' | 'turnRad' | 'x' | 'y'>,
-): Vec2[] {
-  return outline.map((p) => {
-    const q = rotate2({ x: laid.flipped ? -p.x : p.x, y: p.y }, laid.turnRad);
-    return { x: q.x + laid.x, y: q.y + laid.y };
-  });
 }
 
 interface Box {
@@ -67,14 +38,19 @@ function boxOf(outline: readonly Vec2[], flipped: boolean): Box {
   return (known[flipped ? 1 : 0] ??= tightestBox(outline, flipped));
 }
 
+function boxAt(outline: readonly Vec2[], flipped: boolean, turnRad: number): Box {
+  const b = boundsOf(laidOutline(outline, { flipped, turnRad, x: 0, y: 0 }));
+  return { turnRad, widthMm: b.maxX - b.minX, heightMm: b.maxY - b.minY, minX: b.minX, minY: b.minY };
+}
+
+const areaOf = ({ widthMm, heightMm }: Box): number => widthMm * heightMm;
+
 /** The turn of least box area, among whole 3° steps; lies on its long side. */
 function tightestBox(outline: readonly Vec2[], flipped: boolean): Box {
   const hull = convexHull(outline);
   let best: Box | undefined;
   for (let i = 0; i < TURN_STEPS; i++) {
-    const turnRad = (i / TURN_STEPS) * Math.PI;
-    const b = boundsOf(laidOutline(hull, { flipped, turnRad, x: 0, y: 0 }));
-    const box = { turnRad, widthMm: b.maxX - b.minX, heightMm: b.maxY - b.minY, minX: b.minX, minY: b.minY };
+    const box = boxAt(hull, flipped, (i / TURN_STEPS) * Math.PI);
     if (box.heightMm > box.widthMm) continue;
     if (!best || box.widthMm * box.heightMm < best.widthMm * best.heightMm - 1e-6) best = box;
   }
@@ -90,31 +66,69 @@ const quarter = (b: Box): Box => ({
   minY: b.minX,
 });
 
+/** The boxes a piece may be laid in by the foam's grain. */
+function boxesOf(outline: readonly Vec2[], flipped: boolean, turns: Turns = 'any'): Box[] {
+  const box = turns === 'any' ? boxOf(outline, flipped) : boxAt(outline, flipped, 0);
+  return turns === 'halves' ? [box] : [box, quarter(box)];
+}
+
+/** Cells that an offcut's free rectangles are looked for in, mm. */
+const OFFCUT_CELL_MM = 20;
+
+/** The largest level rectangles within an offcut. */
+function roomIn(sheet: Sheet, offcut: Offcut): Rect[] {
+  const outside = cellsOf(outsideOf(sheet, offcut, 0), OFFCUT_CELL_MM, {
+    minX: 0,
+    minY: 0,
+    maxX: sheet.widthMm,
+    maxY: sheet.heightMm,
+  });
+  let free: Rect[] = [{ x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm }];
+  runsOf(outside).forEach((runs, column) => {
+    for (let k = 0; k < runs.length; k += 2)
+      free = take(free, {
+        x: column * OFFCUT_CELL_MM,
+        y: runs[k]! * OFFCUT_CELL_MM,
+        width: OFFCUT_CELL_MM,
+        height: (runs[k + 1]! - runs[k]!) * OFFCUT_CELL_MM,
+      });
+  });
+  return free;
+}
+
+/** Room that something as large as its box and the spacing on two sides may take, the spacing on the others kept. */
+const kept = (free: readonly Rect[], spacingMm: number): Rect[] =>
+  free.map(({ x, y, width, height }) => ({
+    x: x + spacingMm,
+    y: y + spacingMm,
+    width: width - spacingMm,
+    height: height - spacingMm,
+  }));
+
 /**
- * Lays pieces by their tightest boxes, the largest first, each in the first sheet with room and there in the free
- * rectangle that it fills most snugly, lying or standing (maximal rectangles: Jylänki, A Thousand Ways to Pack the Bin,
- * 2010). Boxes never overlap and keep `spacingMm` from each other and from the sheet's edge.
+ * Lays pieces by their tightest boxes, the largest first, each on the first sheet with room, offcuts before whole ones,
+ * and there in the free rectangle that it fills most snugly, lying or standing (maximal rectangles: Jylänki, A Thousand
+ * Ways to Pack the Bin, 2010). Boxes never overlap and keep `spacingMm` from each other and from the sheet's edge.
  */
-export function packSheets(
-  items: readonly ToLay[],
-  size: { foamId: string; nominalMm: number; widthMm: number; heightMm: number },
-  spacingMm: number,
-): Packed {
-  const sheets: { sheet: Sheet; free: Rect[] }[] = [];
+export function packSheets(items: readonly ToLay[], size: SheetSize, spacingMm: number): Packed {
   const tooBig: Packed['tooBig'] = [];
-  const whole = (): Rect => ({
-    x: spacingMm,
-    y: spacingMm,
-    width: size.widthMm - spacingMm,
-    height: size.heightMm - spacingMm,
+  const whole = (): { sheet: Sheet; free: Rect[] } => {
+    const sheet = wholeSheet(size);
+    return {
+      sheet,
+      free: kept([{ x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm }], spacingMm),
+    };
+  };
+  const sheets = (size.offcuts ?? []).map((offcut) => {
+    const sheet = offcutSheet(size, offcut);
+    return { sheet, free: kept(roomIn(sheet, offcut), spacingMm) };
   });
   const boxed = items
-    .map((item) => ({ item, box: boxOf(item.piece.outline, item.flipped) }))
-    .sort((a, b) => b.box.widthMm * b.box.heightMm - a.box.widthMm * a.box.heightMm);
-  for (const { item, box } of boxed) {
-    const turns = [box, quarter(box)];
+    .map((item) => ({ item, turned: boxesOf(item.piece.outline, item.flipped, size.turns) }))
+    .sort((a, b) => areaOf(b.turned[0]!) - areaOf(a.turned[0]!));
+  for (const { item, turned } of boxed) {
     const placeIn = (free: readonly Rect[]): { rect: Rect; spare: number; box: Box } | undefined =>
-      turns
+      turned
         .flatMap((b) => {
           const found = snuggest(free, b.widthMm + spacingMm, b.heightMm + spacingMm);
           return found ? [{ ...found, box: b }] : [];
@@ -123,18 +137,21 @@ export function packSheets(
           (best, f) => (!best || f.spare < best.spare - 1e-6 ? f : best),
           undefined,
         );
-    if (!placeIn([whole()])) {
-      tooBig.push({
-        pieceId: item.piece.id,
-        partId: item.partId,
-        name: item.piece.name,
-        lengthMm: box.widthMm,
-      });
-      continue;
+    let on = sheets.find(({ free }) => placeIn(free));
+    if (!on) {
+      const fresh = whole();
+      if (!placeIn(fresh.free)) {
+        tooBig.push({
+          pieceId: item.piece.id,
+          partId: item.partId,
+          name: item.piece.name,
+          lengthMm: Math.max(turned[0]!.widthMm, turned[0]!.heightMm),
+        });
+        continue;
+      }
+      sheets.push(fresh);
+      on = fresh;
     }
-    if (!sheets.some(({ free }) => placeIn(free)))
-      sheets.push({ sheet: { ...size, laid: [] }, free: [whole()] });
-    const on = sheets.find(({ free }) => placeIn(free))!;
     const { rect, box: laid } = placeIn(on.free)!;
     on.sheet.laid.push({
       pieceId: item.piece.id,
@@ -153,17 +170,16 @@ export function packSheets(
       height: laid.heightMm + spacingMm,
     });
   }
-  return { sheets: sheets.map(({ sheet }) => sheet), tooBig };
+  return { sheets: sheets.map(({ sheet }) => sheet).filter((s) => s.laid.length > 0), tooBig };
 }
 
-/** Whether a piece lies on a sheet of a size at some turn. */
+/** Whether a piece lies on a whole sheet at some turn. */
 export function fitsSheet(
   outline: readonly Vec2[],
-  size: { widthMm: number; heightMm: number },
+  size: Pick<SheetSize, 'widthMm' | 'heightMm' | 'turns'>,
   spacingMm: number,
 ): boolean {
-  const box = boxOf(outline, false);
-  return [box, quarter(box)].some(
+  return boxesOf(outline, false, size.turns).some(
     (b) => b.widthMm + 2 * spacingMm <= size.widthMm && b.heightMm + 2 * spacingMm <= size.heightMm,
   );
 }

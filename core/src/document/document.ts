@@ -183,12 +183,18 @@ export interface NestedPiece {
   turnRad: number;
   x: number;
   y: number;
+  /** Cut from the other face, and turned over. */
+  over?: true;
+  /** Stays when the others are laid anew. */
+  locked?: true;
 }
 
 /** A layout that was searched for, of one foam: what it was made for, and what lies on each sheet. */
 export interface Nest {
   key: string;
   sheets: NestedPiece[][];
+  /** Which offcut each sheet is, by its id; empty for a whole one. */
+  offcuts?: string[];
 }
 
 /** A printer of the shop, and what its bars of 100 mm measured across and along the page. */
@@ -210,6 +216,8 @@ export interface CutPlan {
   overlapMm: number;
   /** Room between pieces on a sheet. */
   spacingMm: number;
+  /** ISO date on which what was left of the sheets went on the shelf. */
+  shelvedOn?: string;
   /** What the cutter takes away across its way; 0 when left out, as for a knife. */
   kerfMm?: number;
   /** Left standing in outlines so that pieces stay in the sheet; none when left out. */

@@ -210,6 +210,19 @@ export const wearerSchema = Joi.object({
     .required(),
 });
 
+const ring = Joi.array()
+  .min(3)
+  .max(600)
+  .items(Joi.object({ x: within(0, 5000).required(), y: within(0, 5000).required() }));
+
+const offcut = Joi.object({
+  id: id.required(),
+  place: Joi.string().allow('').max(80).required(),
+  since: day.required(),
+  outline: ring.required(),
+  holes: Joi.array().max(40).items(ring),
+});
+
 export const stockSchema = Joi.array()
   .max(200)
   .items(
@@ -222,6 +235,8 @@ export const stockSchema = Joi.array()
       neutralFraction: within(0, 1),
       rightAngleMm: within(0.5, 60),
       pricePerSheet: within(0, 10000),
+      turns: Joi.valid('any', 'quarters', 'halves'),
+      offcuts: Joi.array().max(100).unique('id').items(offcut),
     }),
   );
 
@@ -292,6 +307,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       spacingMm: within(0, 50).required(),
       kerfMm: within(0, 5),
       tabMm: within(0, 20),
+      shelvedOn: day,
       nests,
     }).required(),
     make: Joi.object({

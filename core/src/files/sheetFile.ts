@@ -2,6 +2,7 @@ import { laidOutline } from '../cut';
 import type { Report } from '../report';
 import { pieceShapes } from './drawing';
 import { drawingDxf } from './dxf';
+import { faceNote } from './faceNote';
 import { moveShape, type Shape } from './shape';
 import { sourcedPieces } from './sourcedPieces';
 import { piecesSvg } from './svg';
@@ -24,7 +25,7 @@ export function sheetPieces(report: Report, index: number): { name: string; shap
         moveShape(shape, (p) => laidOutline([p], laid)[0]!, laid.turnRad),
       );
       const { code, partName } = own.source;
-      const name = `${code} ${partName}: ${piece.name}${laid.flipped ? ', flipped' : ''}`;
+      const name = `${code} ${partName}: ${piece.name}${faceNote(laid)}`;
       return [{ name, shapes, areaMm2: piece.areaMm2 }];
     })
     .sort((a, b) => a.areaMm2 - b.areaMm2)

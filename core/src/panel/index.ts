@@ -32,7 +32,7 @@ export { FLOOR_MM, layersRoom, layersUnder, pocketCut } from './layers';
 export { bandAlong, insetOf, onGrid, spotsAlong } from './patch';
 export { netsOf, type Nets } from './nets';
 export { nearestOn } from './pick';
-export { eachOf, type Hole, type Mark, type Piece, type PieceEdge } from './piece';
+export { eachOf, type Hole, type Mark, type MarkKind, type Piece, type PieceEdge } from './piece';
 export { platePanel, platePiece } from './plate';
 export { plateMesh } from './plateMesh';
 export { onPlane, plateRegion, type Plane, type Plate, type PlateCut } from './plateShape';

@@ -1,3 +1,4 @@
+import type { Sheet } from '../cut';
 import type { BuildDoc } from '../document';
 import type { Fastening } from '../forms';
 import {
@@ -46,12 +47,10 @@ function merged(lines: readonly CostLine[]): CostLine[] {
   return [...all.values()];
 }
 
-function foamLines(
-  doc: BuildDoc,
-  sheets: readonly { foamId: string; nominalMm: number }[],
-  catalogue: Catalogue,
-): CostLine[] {
-  return sheets.map(({ foamId, nominalMm }) => {
+function foamLines(doc: BuildDoc, sheets: readonly Sheet[], catalogue: Catalogue): CostLine[] {
+  // An offcut is paid for.
+  const whole = sheets.filter((s) => !s.offcut);
+  return whole.map(({ foamId, nominalMm }) => {
     const sheet = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
     const what = `${sheet.name}, ${sheet.widthMm} × ${sheet.heightMm} mm`;
     return line(what, 1, 'sheets', sheet.price.value, sheet.price.sure, sheet.inStock);
@@ -121,7 +120,7 @@ function finishLines(doc: BuildDoc, parts: readonly PartReport[]): CostLine[] {
 export function shopping(
   doc: BuildDoc,
   parts: readonly PartReport[],
-  sheets: readonly { foamId: string; nominalMm: number }[],
+  sheets: readonly Sheet[],
   sticks: readonly { rod: Rod; sticks: readonly unknown[] }[],
   catalogue: Catalogue,
   straps: readonly Fastening[],

@@ -35,7 +35,7 @@ export function partCosts(
       areaOf.set(key, (areaOf.get(key) ?? 0) + piece.areaMm2 * piece.quantity);
     }
   const paid = new Map<string, number>();
-  for (const sheet of packed.sheets)
+  for (const sheet of packed.sheets.filter((s) => !s.offcut))
     paid.set(
       foamKey(sheet),
       (paid.get(foamKey(sheet)) ?? 0) +

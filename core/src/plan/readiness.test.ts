@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import { constantOf, type Quantity, quantityKeys, type Reading } from '../learn';
 import type { Calendar } from './calendar';
-import { evenFrom, readiness, type Spreads, spreadsOf } from './readiness';
+import { readiness, type Spreads, spreadsOf } from './readiness';
 import { schedule } from './schedule';
+import { chance } from '../units';
 import type { Step } from './step';
 
 const step = (id: string, workMin: number, waitMin = 0, after: string[] = []): Step => ({
@@ -92,7 +93,7 @@ describe('whether it will be ready', () => {
   });
 
   it('draws numbers that are even: mean, spread and tenths as they should be', () => {
-    const even = evenFrom(3);
+    const even = chance(3);
     const drawn = Array.from({ length: 20_000 }, even);
     const mean = drawn.reduce((s, v) => s + v, 0) / drawn.length;
     expect(mean).to.be.closeTo(0.5, 0.01);

@@ -1,4 +1,5 @@
 import { type Constant, type Quantity, READING_SPREAD } from '../learn';
+import { chance } from '../units';
 import type { Calendar } from './calendar';
 import { schedule } from './schedule';
 import type { Step } from './step';
@@ -50,18 +51,6 @@ export function spreadsOf(constants: Record<Quantity, Constant>): Spreads {
     drying: DRYING_SPREAD,
   };
 }
-/** Even numbers from a seed (Mulberry32, public domain). */
-export function evenFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 /** Normal numbers of mean 0 and deviation 1 (Box and Muller, 1958). */
 const normalFrom = (even: () => number) => (): number =>
   Math.sqrt(-2 * Math.log(1 - even())) * Math.cos(2 * Math.PI * even());
@@ -103,7 +92,7 @@ export function* simulated(
   runs: number,
   seed = 1,
 ): Generator<Readiness, void> {
-  const normal = normalFrom(evenFrom(seed));
+  const normal = normalFrom(chance(seed));
   const open = steps.filter((s) => done[s.id] === undefined);
   const days: number[] = [];
   const finishes: number[] = [];

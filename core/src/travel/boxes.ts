@@ -1,3 +1,5 @@
+import { chance } from '../units';
+
 /** Something that travels: the smallest box round it. */
 export interface TravelItem {
   id: string;
@@ -111,8 +113,7 @@ export function stow(items: readonly TravelItem[], boxes: readonly TravelBox[]):
   const byVolume = [...fitting].sort((a, b) => volume(b.sidesMm) - volume(a.sidesMm));
   const byLength = [...fitting].sort((a, b) => Math.max(...b.sidesMm) - Math.max(...a.sidesMm));
   const behind = ({ left }: Stowing): number => left.reduce((sum, i) => sum + volume(i.sidesMm), 0);
-  let state = 1;
-  const even = (): number => (state = (state * 48271) % 2147483647) / 2147483647;
+  const even = chance(1);
   let best = stowedIn(byVolume, boxes);
   const tryOrder = (order: readonly TravelItem[]): void => {
     const made = stowedIn(order, boxes);

@@ -1,3 +1,4 @@
+export { chance } from './chance';
 export { letterAt } from './letter';
 export { parseLengthMm, printLength, printMm, trimNumber, type LengthUnit } from './length';
 export { fail, ok, type Result } from './result';

@@ -1,3 +1,4 @@
+import type { Offcut, Turns } from '@fomrik/core/materials';
 import type { Printer } from '@fomrik/core/document';
 import { EntitySchema } from 'typeorm';
 
@@ -50,6 +51,8 @@ export interface StockRow {
   rightAngleMm: number | null;
   neutralFraction: number | null;
   pricePerSheet: number | null;
+  turns: Turns | null;
+  offcuts: Offcut[] | null;
 }
 
 export const StockEntity = new EntitySchema<StockRow>({
@@ -63,6 +66,8 @@ export const StockEntity = new EntitySchema<StockRow>({
     rightAngleMm: { type: 'real', nullable: true },
     neutralFraction: { type: 'real', nullable: true },
     pricePerSheet: { type: 'real', nullable: true },
+    turns: { type: 'text', nullable: true },
+    offcuts: { type: 'simple-json', nullable: true },
   },
 });
 

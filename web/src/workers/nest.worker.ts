@@ -31,7 +31,7 @@ const api = {
     sheets: readonly Sheet[],
     move: HandMove,
     spacingMm: number,
-  ): Sheet[] | undefined => movedByHand(sheets, group.items, move, spacingMm),
+  ): Sheet[] | undefined => movedByHand(sheets, group.items, group.size, move, spacingMm),
   /** Nests every group in turn, a try at a time, and tells how it goes until it is stopped from outside. */
   run: (
     groups: SheetGroup[],

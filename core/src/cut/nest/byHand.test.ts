@@ -6,7 +6,7 @@ import { boundsOf } from '../../geometry';
 import { catalogue } from '../../materials';
 import { derive } from '../../report';
 import { sheetGroups } from '../packAll';
-import { laidOutline, type Sheet } from '../packing';
+import { laidOutline, type Sheet } from '../sheets';
 import { movedByHand } from './byHand';
 import { keepNest, keptSheets, nestKey } from './kept';
 
@@ -78,7 +78,7 @@ describe('pieces moved by hand', () => {
             byMm: { x, y },
             turnRad: (turn * Math.PI) / 12,
           };
-          const made = movedByHand(own, group.items, move, doc.cut.spacingMm);
+          const made = movedByHand(own, group.items, group.size, move, doc.cut.spacingMm);
           if (!made) return;
           sound(made);
           expect(names(made)).to.deep.equal(names(own));
@@ -91,16 +91,23 @@ describe('pieces moved by hand', () => {
     );
   });
 
-  it('stay where they are dropped when it is clear there', () => {
-    const made = movedByHand(
-      own,
-      group.items,
-      { sheet: 0, piece: 0, toSheet: own.length, byMm: { x: 0, y: 0 }, turnRad: 0 },
-      doc.cut.spacingMm,
-    )!;
-    const [was, is] = [own[0]!.laid[0]!, made.at(-1)!.laid[0]!];
-    expect([is.x, is.y, is.turnRad]).to.deep.equal([was.x, was.y, was.turnRad]);
-    expect(made).to.have.length(own.length + 1);
+  it('stay where they are dropped when it is clear there, and are pushed against an edge that is near', () => {
+    const dropped = (byMm: { x: number; y: number }): Sheet['laid'][number] =>
+      movedByHand(
+        own,
+        group.items,
+        group.size,
+        { sheet: 0, piece: 0, toSheet: own.length, byMm, turnRad: 0 },
+        doc.cut.spacingMm,
+      )!.at(-1)!.laid[0]!;
+    const was = own[0]!.laid[0]!;
+    const far = dropped({ x: 40, y: 30 });
+    expect([far.x, far.y, far.turnRad]).to.deep.equal([was.x + 40, was.y + 30, was.turnRad]);
+    // Half the spacing from the left edge and from the lower one.
+    const near = dropped({ x: 3, y: 2 });
+    const b = boundsOf(laidOutline(outlineOf(near), near));
+    expect(b.minX).to.be.closeTo(doc.cut.spacingMm / 2, 0.06);
+    expect(b.minY).to.be.closeTo(doc.cut.spacingMm / 2, 0.06);
   });
 
   it('says no where nothing is clear near', () => {
@@ -108,6 +115,7 @@ describe('pieces moved by hand', () => {
       movedByHand(
         own,
         group.items,
+        group.size,
         { sheet: 0, piece: 0, toSheet: 0, byMm: { x: 5000, y: 0 }, turnRad: 0 },
         4,
       ),

@@ -1,7 +1,6 @@
 import type { Nest } from '../../document';
 import { boundsOf } from '../../geometry';
-import { laidOutline, type Sheet, type ToLay } from '../packing';
-import type { SheetSize } from './nest';
+import { laidOutline, offcutSheet, type Sheet, type SheetSize, type ToLay, wholeSheet } from '../sheets';
 
 const named = ({ partId, piece, flipped }: ToLay): string => `${partId}/${piece.id}/${flipped}`;
 
@@ -24,8 +23,9 @@ export function nestKey(items: readonly ToLay[], size: SheetSize, spacingMm: num
         `${named(item)}:${item.piece.outline.map((p) => `${p.x.toFixed(2)},${p.y.toFixed(2)}`).join(' ')}`,
     )
     .sort();
-  const { foamId, nominalMm, widthMm, heightMm } = size;
-  return hash([foamId, nominalMm, widthMm, heightMm, spacingMm, ...shapes].join('|'));
+  const { foamId, nominalMm, widthMm, heightMm, turns = 'any', offcuts = [] } = size;
+  const left = offcuts.map((o) => o.id).sort();
+  return hash([foamId, nominalMm, widthMm, heightMm, spacingMm, turns, ...left, ...shapes].join('|'));
 }
 
 /** Rounding of what is kept, mm. */
@@ -39,18 +39,21 @@ export function keptSheets(nest: Nest, items: readonly ToLay[], size: SheetSize)
     left.set(named(item), { count: (known?.count ?? 0) + 1, item });
   }
   const sheets: Sheet[] = [];
-  for (const laid of nest.sheets) {
-    const sheet: Sheet = { ...size, laid: [], nested: true };
+  for (const [i, laid] of nest.sheets.entries()) {
+    const on = nest.offcuts?.[i];
+    const offcut = on ? size.offcuts?.find((o) => o.id === on) : undefined;
+    if (on && !offcut) return undefined;
+    const sheet: Sheet = { ...(offcut ? offcutSheet(size, offcut) : wholeSheet(size)), nested: true };
     for (const place of laid) {
-      const own = left.get(`${place.partId}/${place.pieceId}/${place.flipped}`);
-      if (!own || own.count === 0) return undefined;
+      const own = left.get(`${place.partId}/${place.pieceId}/${place.flipped !== (place.over ?? false)}`);
+      if (!own || own.count === 0 || (place.over && !own.item.eitherFace)) return undefined;
       own.count -= 1;
       const b = boundsOf(laidOutline(own.item.piece.outline, place));
       if (
         b.minX < -KEPT_MM ||
         b.minY < -KEPT_MM ||
-        b.maxX > size.widthMm + KEPT_MM ||
-        b.maxY > size.heightMm + KEPT_MM
+        b.maxX > sheet.widthMm + KEPT_MM ||
+        b.maxY > sheet.heightMm + KEPT_MM
       )
         return undefined;
       sheet.laid.push({ ...place, widthMm: b.maxX - b.minX, heightMm: b.maxY - b.minY });
@@ -64,13 +67,16 @@ export function keptSheets(nest: Nest, items: readonly ToLay[], size: SheetSize)
 export const keepNest = (key: string, sheets: readonly Sheet[]): Nest => ({
   key,
   sheets: sheets.map((sheet) =>
-    sheet.laid.map(({ partId, pieceId, flipped, turnRad, x, y }) => ({
+    sheet.laid.map(({ partId, pieceId, flipped, turnRad, x, y, over, locked }) => ({
       partId,
       pieceId,
       flipped,
       turnRad,
       x,
       y,
+      ...(over && { over }),
+      ...(locked && { locked }),
     })),
   ),
+  ...(sheets.some((s) => s.offcut) && { offcuts: sheets.map((s) => s.offcut?.id ?? '') }),
 });

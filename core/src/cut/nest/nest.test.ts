@@ -2,8 +2,10 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { boundsOf, distanceToEdge, signedArea, type Vec2 } from '../../geometry';
+import type { Offcut } from '../../materials';
 import type { Piece } from '../../panel';
-import { laidOutline, packSheets, type Sheet, type ToLay } from '../packing';
+import { packSheets } from '../packing';
+import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
 import { schemaVersion } from '../../document';
 import { readBuildFile, writeBuildFile } from '../../files/buildFile';
 import { demo } from '../../files/testing/demo';
@@ -12,13 +14,13 @@ import { derive } from '../../report';
 import { sheetGroups } from '../packAll';
 import { keepNest, keptSheets, nestKey } from './kept';
 import { type Nested, nesting } from './nest';
-import { cellsOf } from './raster';
+import { cellsOf, isTaken } from './raster';
 
 const size = { foamId: 'dense-eva', nominalMm: 6, widthMm: 1000, heightMm: 500 };
 const item = (id: string, outline: Vec2[], flipped = false): ToLay => ({
   partId: 'p',
   flipped,
-  piece: { id, name: id, outline } as unknown as Piece,
+  piece: { id, name: id, outline, holes: [] } as unknown as Piece,
 });
 const box = (w: number, h: number): Vec2[] => [
   { x: 0, y: 0 },
@@ -43,7 +45,13 @@ const star = fc
     }),
   }));
 
-const first = (items: readonly ToLay[], spacing: number, count: number, seed = 1, sheet = size): Nested => {
+const first = (
+  items: readonly ToLay[],
+  spacing: number,
+  count: number,
+  seed = 1,
+  sheet: SheetSize = size,
+): Nested => {
   let last: Nested | undefined;
   let n = 0;
   for (const found of nesting(items, sheet, spacing, seed)) {
@@ -256,7 +264,7 @@ describe('nesting true shapes', function () {
     fc.assert(
       fc.property(star, ({ outline }) => {
         const cell = 3;
-        const cells = cellsOf(outline, cell);
+        const cells = cellsOf([outline], cell);
         const b = boundsOf(outline);
         const near = (x: number, y: number): boolean =>
           // On the line between two cells either counts.
@@ -266,7 +274,7 @@ describe('nesting true shapes', function () {
             Math.min(cells.columns - 1, Math.floor((x - b.minX) / cell)),
             Math.min(cells.rows - 1, Math.floor((y - b.minY) / cell)),
           ];
-          return ((cells.bits[r * cells.words + (c >> 5)]! >>> (c & 31)) & 1) === 1;
+          return isTaken(cells, c, r);
         };
         outline.forEach((p, i) => {
           const q = outline[(i + 1) % outline.length]!;
@@ -279,5 +287,128 @@ describe('nesting true shapes', function () {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('lays small pieces in the holes of large ones, clear of their rims', () => {
+    const frame = item('frame', box(480, 480));
+    (frame.piece.holes as unknown[]).push({
+      id: 'h',
+      kind: 'hole',
+      centre: { x: 240, y: 240 },
+      diameterMm: 400,
+    });
+    const discs = Array.from({ length: 4 }, (_, i) => item(`d${i}`, box(110, 110)));
+    // The frame fills the sheet: what is not in its hole wants a second one.
+    const tight = { ...size, widthMm: 500, heightMm: 500 };
+    const found = first([frame, ...discs], 8, 40, 2, tight);
+    expect(found.sheets).to.equal(1);
+    const [laid] = found.packed.sheets;
+    const rim = laid!.laid.find((l) => l.pieceId === 'frame')!;
+    const [middle] = laidOutline([{ x: 240, y: 240 }], rim);
+    for (const l of laid!.laid)
+      if (l !== rim)
+        for (const p of laidOutline(discs[0]!.piece.outline, l))
+          expect(Math.hypot(p.x - middle!.x, p.y - middle!.y)).to.be.at.most(200 - 8 + 0.1);
+  });
+
+  it('uses offcuts of any outline before whole sheets, never over their edges', () => {
+    const ell: Offcut = {
+      id: 'ell',
+      place: '',
+      since: '2026-01-01',
+      outline: [
+        { x: 0, y: 0 },
+        { x: 500, y: 0 },
+        { x: 500, y: 160 },
+        { x: 160, y: 160 },
+        { x: 160, y: 400 },
+        { x: 0, y: 400 },
+      ],
+      holes: [
+        box(40, 40)
+          .map((p) => ({ x: p.x + 60, y: p.y + 60 }))
+          .reverse(),
+      ],
+    };
+    fc.assert(
+      fc.property(fc.array(star, { minLength: 2, maxLength: 6 }), (stars) => {
+        const items = stars.map((s, i) => item(`s${i}`, s.outline, s.flipped));
+        let n = 0;
+        for (const { packed } of nesting(items, { ...size, offcuts: [ell] }, 4, 5)) {
+          expect(packed.sheets.flatMap((s) => s.laid.map((l) => l.pieceId)).sort()).to.deep.equal(
+            items.map((i) => i.piece.id).sort(),
+          );
+          for (const sheet of packed.sheets.filter((s) => s.offcut))
+            for (const outline of outlinesOn(sheet, items)) {
+              const outside = polygonClipping.difference(ring(outline), [
+                ring(ell.outline)[0]!,
+                ring(ell.holes![0]!)[0]!,
+              ]);
+              expect(outside.flat().reduce((sum, r) => sum + r.length, 0)).to.equal(0);
+              for (const p of outline) expect(distanceToEdge(ell.outline, p)).to.be.at.least(3.9);
+            }
+          if ((n += 1) === 4) break;
+        }
+      }),
+      { numRuns: 12 },
+    );
+    const small = [item('a', box(120, 120)), item('b', box(120, 120))];
+    const found = first(small, 4, 3, 1, { ...size, offcuts: [ell] });
+    expect(found.sheets).to.equal(0);
+    expect(found.packed.sheets.map((s) => s.offcut?.id)).to.deep.equal(['ell']);
+    // Kept and read again, it lies on the same offcut; without the offcut it is no plan.
+    const of = { ...size, offcuts: [ell] };
+    const nest = keepNest(nestKey(small, of, 4), found.packed.sheets);
+    expect(keptSheets(nest, small, of)!.map((s) => s.offcut?.id)).to.deep.equal(['ell']);
+    expect(keptSheets(nest, small, size)).to.equal(undefined);
+  });
+
+  it('leaves locked pieces where they are, and lays the others round them', () => {
+    const items = Array.from({ length: 6 }, (_, i) => item(`t${i}`, box(200 + 10 * i, 140)));
+    const found = first(items, 5, 3);
+    const [sheet] = found.packed.sheets;
+    // Out of the way of nothing: turned askew in the middle of the sheet.
+    const held = { ...sheet!.laid[0]!, turnRad: 0.4, x: 420, y: 130, locked: true as const };
+    const from = [
+      { ...sheet!, laid: [held] },
+      { ...sheet!, laid: sheet!.laid.slice(1) },
+    ];
+    let n = 0;
+    for (const { packed, tries } of nesting(items, size, 5, 4, from)) {
+      const own = packed.sheets[0]!.laid.find((l) => l.pieceId === held.pieceId)!;
+      expect(own).to.deep.include({ turnRad: 0.4, x: 420, y: 130, locked: true });
+      if (tries > 0) {
+        expect(packed.sheets).to.have.length(1);
+        const laid = outlinesOn(packed.sheets[0]!, items);
+        laid.forEach((a, i) => laid.slice(i + 1).forEach((b) => expect(common(a, b)).to.be.lessThan(1e-6)));
+      }
+      if ((n += 1) === 12) break;
+    }
+  });
+
+  it('cuts a mirrored piece from the other face only where the faces are alike, and says so', () => {
+    const hook = [
+      { x: 0, y: 0 },
+      { x: 400, y: 0 },
+      { x: 400, y: 60 },
+      { x: 60, y: 60 },
+      { x: 60, y: 240 },
+      { x: 0, y: 240 },
+    ];
+    const either = (eitherFace: boolean): Nested =>
+      first(
+        Array.from({ length: 6 }, (_, i) => ({ ...item(`h${i}`, hook), ...(eitherFace && { eitherFace }) })),
+        0,
+        200,
+        3,
+        { ...size, turns: 'halves' as const },
+      );
+    for (const l of either(false).packed.sheets[0]!.laid)
+      expect([l.flipped, l.over]).to.deep.equal([false, undefined]);
+    const free = either(true).packed.sheets[0]!.laid;
+    for (const l of free) expect(l.over ?? false).to.equal(l.flipped);
+    expect(free.some((l) => l.over)).to.equal(true);
+    // Grain: only upside down.
+    for (const l of free) expect(Math.abs(Math.sin(l.turnRad))).to.be.lessThan(1e-9);
   });
 });

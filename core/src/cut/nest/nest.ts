@@ -1,126 +1,27 @@
 import { boundsOf, signedArea } from '../../geometry';
-import { fitsSheet, laidOutline, type Packed, packSheets, type Sheet, type ToLay } from '../packing';
-import { type Cells, clear, fill, noCells } from './raster';
-import { type Way, waysOf } from './ways';
-
-export interface SheetSize {
-  foamId: string;
-  nominalMm: number;
-  widthMm: number;
-  heightMm: number;
-}
+import { chance } from '../../units';
+import { fitsSheet, type Packed, packSheets } from '../packing';
+import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
+import { type Fixed, laidInOrder, startTables, type Turn } from './lay';
+import { leastSheets } from './leastSheets';
+import { NoFits } from './noFit';
 
 /** How far nesting has come: the best layout so far, and what no layout can better. */
 export interface Nested {
   packed: Packed;
   tries: number;
+  /** Whole ones; offcuts come before them and are not counted. */
   sheets: number;
-  /** Share of all sheets that is pieces, and length used of the last one, mm. */
+  /** Share of the whole sheets that is pieces, and length used of the last one, mm. */
   used: number;
   lastMm: number;
-  /** Fewest sheets that the area of the pieces allows. */
+  /** Fewest whole sheets that any layout takes, by the area of the pieces and by the largest of them. */
   leastSheets: number;
 }
 
 /** Coarse cells for a first answer, fine ones for better, mm. */
-const COARSE_MM = 7;
+const COARSE_MM = 10;
 const FINE_MM = 2.5;
-
-/** A piece when its turn comes, in any way or in one alone. */
-interface Turn {
-  item: ToLay;
-  only?: number;
-}
-
-interface Spot {
-  way: Way;
-  column: number;
-  row: number;
-}
-
-interface Table {
-  cells: Cells;
-  sheet: Sheet;
-}
-
-/** The leftmost spot for a piece on a sheet, lowest among those; the way whose right end comes out least. */
-function leftmost(sheet: Cells, ways: readonly Way[]): Spot | undefined {
-  let best: (Spot & { right: number }) | undefined;
-  for (const way of ways) {
-    const { rows, columns } = way.cells;
-    if (rows > sheet.rows || columns > sheet.columns) continue;
-    const most = best ? Math.min(sheet.columns, best.right) - columns : sheet.columns - columns;
-    search: for (let column = 0; column <= most; column++) {
-      const moved = way.moved(column & 31);
-      for (let row = 0; row + rows <= sheet.rows; row++) {
-        if (!clear(sheet, moved, column >> 5, row)) continue;
-        const right = column + columns;
-        if (!best || right < best.right || (right === best.right && row < best.row))
-          best = { way, column, row, right };
-        break search;
-      }
-    }
-  }
-  return best;
-}
-
-/** Pieces laid one after another in an order, each on the first sheet that takes it and there as far left as it goes. */
-function laidInOrder(
-  order: readonly Turn[],
-  size: SheetSize,
-  spacingMm: number,
-  cellMm: number,
-): { sheets: Sheet[]; order: Turn[] } {
-  const edge = spacingMm / 2;
-  const columns = Math.floor((size.widthMm - 2 * edge) / cellMm + 1e-9);
-  const rows = Math.floor((size.heightMm - 2 * edge) / cellMm + 1e-9);
-  const tables: Table[] = [];
-  const settled: Turn[] = [];
-  for (const { item, only } of order) {
-    const all = waysOf(item.piece.outline, item.flipped, cellMm, spacingMm);
-    const ways = only === undefined ? all : [all[only % all.length]!];
-    let on: Table | undefined;
-    let spot: Spot | undefined;
-    for (const table of tables) {
-      spot = leftmost(table.cells, ways);
-      if (spot) {
-        on = table;
-        break;
-      }
-    }
-    if (!on) {
-      on = { cells: noCells(columns, rows), sheet: { ...size, laid: [] } };
-      spot = leftmost(on.cells, ways) ?? leftmost(on.cells, all);
-      if (!spot) continue;
-      tables.push(on);
-    }
-    const { way, column, row } = spot!;
-    settled.push({ item, only: all.indexOf(way) });
-    fill(on.cells, way.moved(column & 31), column >> 5, row);
-    const x = edge + column * cellMm - way.minX;
-    const y = edge + row * cellMm - way.minY;
-    const b = boundsOf(
-      laidOutline(item.piece.outline, { flipped: item.flipped, turnRad: way.turnRad, x, y }),
-    );
-    on.sheet.laid.push({
-      pieceId: item.piece.id,
-      partId: item.partId,
-      flipped: item.flipped,
-      turnRad: way.turnRad,
-      x,
-      y,
-      widthMm: b.maxX - b.minX,
-      heightMm: b.maxY - b.minY,
-    });
-  }
-  return { sheets: tables.map((t) => t.sheet), order: settled };
-}
-
-/** A small, even random number from a seed (Lehmer, 1949). */
-function randomFrom(seed: number): () => number {
-  let state = (Math.abs(Math.floor(seed)) % 2147483646) + 1;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
-}
 
 /** How much worse an order may be and still be gone on from, and how that cools with every try; shares. */
 const WARM = 0.06;
@@ -134,15 +35,15 @@ const MOST_WAYS = 5040;
 const MIDDLE = 0.5;
 
 const areaOf = ({ piece }: ToLay): number => Math.abs(signedArea(piece.outline));
+const keyOf = ({ partId, pieceId }: { partId: string; pieceId: string }): string => `${partId}/${pieceId}`;
 
-/** Length used of the last sheet from its left edge, and the mean place of its pieces, weighed by their boxes. */
+/** Length used of the last whole sheet from its left edge, and the mean place of its pieces, weighed by their boxes. */
 function lastOf(
   sheets: readonly Sheet[],
   items: ReadonlyMap<string, ToLay>,
 ): { lastMm: number; middleMm: number } {
-  const boxes = (sheets.at(-1)?.laid ?? []).map((l) =>
-    boundsOf(laidOutline(items.get(`${l.partId}/${l.pieceId}`)!.piece.outline, l)),
-  );
+  const last = sheets.findLast((s) => !s.offcut)?.laid ?? [];
+  const boxes = last.map((l) => boundsOf(laidOutline(items.get(keyOf(l))!.piece.outline, l)));
   const weigh = (b: (typeof boxes)[number]): number => (b.maxX - b.minX) * (b.maxY - b.minY);
   const whole = boxes.reduce((sum, b) => sum + weigh(b), 0) || 1;
   return {
@@ -151,11 +52,30 @@ function lastOf(
   };
 }
 
+/** The pieces that are locked where they lie, and those that are free to be laid anew. */
+function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fixed[]; free: ToLay[] } {
+  const free = [...items];
+  const fixed = from.flatMap((sheet): Fixed[] => {
+    const held = sheet.laid
+      .filter((l) => l.locked)
+      .map((laid) => {
+        const own = laid.flipped !== (laid.over ?? false);
+        const at = free.findIndex(
+          (i) => i.partId === laid.partId && i.piece.id === laid.pieceId && i.flipped === own,
+        );
+        return { laid, item: free.splice(at, 1)[0]! };
+      });
+    return held.length > 0 ? [{ sheet, held }] : [];
+  });
+  return { fixed, free };
+}
+
 /**
  * Layouts of true shapes, each no worse than the one before: first the boxes, then the pieces by size in coarse cells,
  * then in fine ones, then in orders a little changed, for as long as it is asked. The same pieces and seed give the same
- * layouts. What was found before, `from`, is gone on from: nothing worse is told. Pieces are laid as far left as they go without touching (a bottom-left heuristic on a raster; Dowsland,
- * Vaid and Dowsland, 2002).
+ * layouts. What was found before, `from`, is gone on from: nothing worse is told, and what is locked in it stays. Pieces
+ * are laid as far left as they go without touching (a bottom-left heuristic on a raster; Dowsland, Vaid and Dowsland,
+ * 2002), spots found in no-fit regions.
  */
 export function* nesting(
   items: readonly ToLay[],
@@ -164,27 +84,37 @@ export function* nesting(
   seed = 1,
   from: readonly Sheet[] = [],
 ): Generator<Nested, void> {
-  const boxes = packSheets(items, size, spacingMm);
-  const fitting = items.filter((i) => fitsSheet(i.piece.outline, size, spacingMm));
+  const { fixed, free } = partedBy(from, items);
+  const boxes = fixed.length > 0 ? { sheets: [...from], tooBig: [] } : packSheets(items, size, spacingMm);
+  const laidByBoxes = new Set(boxes.sheets.flatMap((s) => s.laid.map(keyOf)));
+  const fitting = free.filter(
+    (i) => laidByBoxes.has(`${i.partId}/${i.piece.id}`) || fitsSheet(i.piece.outline, size, spacingMm),
+  );
   const byId = new Map(items.map((i) => [`${i.partId}/${i.piece.id}`, i]));
-  const areaMm2 = fitting.reduce((sum, i) => sum + areaOf(i), 0);
-  const leastSheets = Math.ceil(areaMm2 / (size.widthMm * size.heightMm) - 1e-9);
+  const sheetMm2 = size.widthMm * size.heightMm;
+  const areaOn = (s: Sheet): number => s.laid.reduce((sum, l) => sum + areaOf(byId.get(keyOf(l))!), 0);
+  const least = leastSheets(
+    [...fitting, ...fixed.flatMap((f) => f.held.map((h) => h.item))].map(areaOf),
+    sheetMm2,
+    (size.offcuts ?? []).map((o) => Math.abs(signedArea(o.outline))),
+  );
+  const count = boxes.sheets.reduce((sum, s) => sum + s.laid.length, 0);
   let tries = 0;
   const told = (sheets: Sheet[]): Nested & { score: number } => {
     const { lastMm, middleMm } = lastOf(sheets, byId);
+    const whole = sheets.filter((s) => !s.offcut);
     return {
       packed: { sheets, tooBig: boxes.tooBig },
       tries,
-      sheets: sheets.length,
-      used: sheets.length === 0 ? 0 : areaMm2 / (sheets.length * size.widthMm * size.heightMm),
+      sheets: whole.length,
+      used: whole.length === 0 ? 0 : whole.reduce((sum, s) => sum + areaOn(s), 0) / (whole.length * sheetMm2),
       lastMm,
-      leastSheets,
-      score: Math.max(0, sheets.length - 1) * size.widthMm + lastMm + MIDDLE * middleMm,
+      leastSheets: least,
+      score: Math.max(0, whole.length - 1) * size.widthMm + lastMm + MIDDLE * middleMm,
     };
   };
   const whole = (sheets: readonly Sheet[]): boolean =>
-    sheets.reduce((sum, s) => sum + s.laid.length, 0) ===
-    boxes.sheets.reduce((sum, s) => sum + s.laid.length, 0);
+    sheets.reduce((sum, s) => sum + s.laid.length, 0) === count;
   let best = told(boxes.sheets);
   const take = (sheets: Sheet[]): boolean => {
     tries += 1;
@@ -195,17 +125,23 @@ export function* nesting(
     best = { ...(better ? now : best), tries };
     return better;
   };
-  if (from.length > 0) take([...from]);
+  if (from.length > 0 && fixed.length === 0) take([...from]);
   yield best;
+  const noFits = new NoFits();
+  const laid = (order: readonly Turn[], cellMm: number) =>
+    laidInOrder(order, size, startTables(size, fixed, cellMm, spacingMm), cellMm, spacingMm, noFits);
   let order: Turn[] = [...fitting].sort((a, b) => areaOf(b) - areaOf(a)).map((item) => ({ item }));
-  take(laidInOrder(order, size, spacingMm, COARSE_MM).sheets);
+  const coarse = laid(order, COARSE_MM);
+  take(coarse.sheets);
   yield best;
   // From here on every piece keeps the way it was laid, unless it is the way that is changed: far more can be tried.
-  const fine = laidInOrder(order, size, spacingMm, FINE_MM);
+  if (coarse.order.length === order.length) order = coarse.order;
+  const fine = laid(order, FINE_MM);
   take(fine.sheets);
   if (fine.order.length === order.length) order = fine.order;
   yield best;
-  const random = randomFrom(seed);
+  const start = startTables(size, fixed, FINE_MM, spacingMm);
+  const random = chance(seed);
   const length = order.length;
   let current = { order, score: told(fine.sheets).score };
   let warm = WARM;
@@ -218,7 +154,7 @@ export function* nesting(
       else if (random() < 0.3) next.unshift(...next.splice(i, 1));
       else [next[i], next[j]] = [next[j]!, next[i]!];
     }
-    const { sheets } = laidInOrder(next, size, spacingMm, FINE_MM);
+    const { sheets } = laidInOrder(next, size, start, FINE_MM, spacingMm, noFits);
     const now = told(sheets);
     const better = take(sheets);
     if (better) order = next;

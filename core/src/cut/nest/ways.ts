@@ -1,18 +1,16 @@
 import { boundsOf, convexHull, grown, largestRing, type Vec2 } from '../../geometry';
-import { laidOutline } from '../packing';
-import { type Cells, cellsOf, shifted } from './raster';
+import type { Turns } from '../../materials';
+import { laidOutline, roomyHoles, type ToLay } from '../sheets';
+import { type Cells, cellsOf } from './raster';
 
-/** A piece turned one way: its cells, those moved right by each part of a word, and where its outline begins in them. */
+/** A piece turned one way: its cells, and where its outline begins in them. */
 export interface Way {
   flipped: boolean;
   turnRad: number;
   cells: Cells;
-  moved: (by: number) => Cells;
   /** Lower left of the box of the turned outline, kept room included. */
   minX: number;
   minY: number;
-  widthMm: number;
-  heightMm: number;
 }
 
 /** Turns that are tried besides those that lay an edge of the hull level. */
@@ -21,7 +19,8 @@ const STEPS = 4;
 const EDGES = 4;
 
 /** Turns worth trying: quarters of the way in which the longest edges of the hull lie level. */
-function turnsOf(outline: readonly Vec2[]): number[] {
+function turnsOf(outline: readonly Vec2[], turns: Turns): number[] {
+  if (turns === 'halves') return [0, Math.PI];
   const hull = convexHull([...outline]);
   const edges = hull
     .map((p, i) => {
@@ -29,12 +28,11 @@ function turnsOf(outline: readonly Vec2[]): number[] {
       return { mm: Math.hypot(q.x - p.x, q.y - p.y), rad: -Math.atan2(q.y - p.y, q.x - p.x) };
     })
     .sort((a, b) => b.mm - a.mm)
-    .slice(0, EDGES);
-  const quarter = Math.PI / 2;
+    .slice(0, turns === 'any' ? EDGES : 0);
   const found: number[] = [];
   for (const { rad } of [...edges, { rad: 0 }])
     for (let k = 0; k < STEPS; k++) {
-      const turn = (((rad + k * quarter) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
+      const turn = (((rad + (k * Math.PI) / 2) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
       if (found.every((f) => Math.abs(f - turn) > 0.02 && Math.abs(f - turn) < 2 * Math.PI - 0.02))
         found.push(turn);
     }
@@ -44,38 +42,59 @@ function turnsOf(outline: readonly Vec2[]): number[] {
 /** Rounded corners are drawn in chords: so much more is kept clear that none comes nearer than it may, mm. */
 const ROUND_MM = 0.02;
 
-const known = new WeakMap<readonly Vec2[], Map<string, Way[]>>();
-
-/**
- * Every way a piece is tried, in cells with half the spacing round it; remembered while the outline is.
- * Only as it is or flipped, never both: the hand of a piece is not free.
- */
-export function waysOf(outline: readonly Vec2[], flipped: boolean, cellMm: number, spacingMm: number): Way[] {
-  let own = known.get(outline);
-  if (!own) known.set(outline, (own = new Map()));
-  const key = `${flipped}/${cellMm}/${spacingMm}`;
-  const before = own.get(key);
-  if (before) return before;
-  const kept =
+/** A piece with half the spacing round it, and in its roomy holes: outer ring first. */
+function keptSolid({ piece }: ToLay, spacingMm: number): Vec2[][] {
+  const { outline } = piece;
+  const wide =
     spacingMm > 0 ? largestRing(grown([[...outline]], spacingMm / 2 + ROUND_MM, 'rounded')) : [...outline];
   // An outline that runs clockwise grows inwards: its box is the larger of the two.
-  const wide = largestRing([kept, [...outline]]);
-  const ways = turnsOf(outline.map((p) => (flipped ? { x: -p.x, y: p.y } : p))).map((turnRad): Way => {
-    const turned = laidOutline(wide, { flipped, turnRad, x: 0, y: 0 });
-    const b = boundsOf(turned);
-    const cells = cellsOf(turned, cellMm);
-    const shifts: Cells[] = [];
-    return {
-      flipped,
-      turnRad,
-      cells,
-      moved: (by) => (shifts[by] ??= shifted(cells, by)),
-      minX: b.minX,
-      minY: b.minY,
-      widthMm: b.maxX - b.minX,
-      heightMm: b.maxY - b.minY,
-    };
-  });
+  const outer = largestRing([wide, [...outline]]);
+  const holes = roomyHoles(piece).flatMap((ring) => grown([ring], -spacingMm / 2 - ROUND_MM));
+  return [outer.length > 0 ? outer : wide, ...holes];
+}
+
+const known = new WeakMap<object, Map<string, Way[]>>();
+
+/**
+ * Every way a piece is tried, in cells with half the spacing round it; remembered while the piece is. Only in its own
+ * hand, unless either face may be up.
+ */
+export function waysOf(item: ToLay, cellMm: number, spacingMm: number, turns: Turns = 'any'): Way[] {
+  const { piece, flipped, eitherFace } = item;
+  let own = known.get(piece);
+  if (!own) known.set(piece, (own = new Map()));
+  const key = `${flipped}/${eitherFace}/${cellMm}/${spacingMm}/${turns}`;
+  const before = own.get(key);
+  if (before) return before;
+  const solid = keptSolid(item, spacingMm);
+  const ways = (eitherFace ? [flipped, !flipped] : [flipped]).flatMap((flip) =>
+    turnsOf(
+      piece.outline.map((p) => (flip ? { x: -p.x, y: p.y } : p)),
+      turns,
+    ).map((turnRad) => wayOf(solid, flip, turnRad, cellMm)),
+  );
   own.set(key, ways);
   return ways;
+}
+
+function wayOf(solid: readonly Vec2[][], flipped: boolean, turnRad: number, cellMm: number): Way {
+  const turned = solid.map((ring) => laidOutline(ring, { flipped, turnRad, x: 0, y: 0 }));
+  const b = boundsOf(turned[0]!);
+  return { flipped, turnRad, cells: cellsOf(turned, cellMm, b), minX: b.minX, minY: b.minY };
+}
+
+/** The cells of a piece just where it lies, in those of a sheet that begin `edge` from its corner. */
+export function cellsWhere(
+  item: ToLay,
+  laid: { flipped: boolean; turnRad: number; x: number; y: number },
+  cellMm: number,
+  spacingMm: number,
+): { cells: Cells; column: number; row: number } {
+  const edge = spacingMm / 2;
+  const solid = keptSolid(item, spacingMm).map((ring) => laidOutline(ring, laid));
+  const b = boundsOf(solid[0]!);
+  const column = Math.floor((b.minX - edge) / cellMm + 1e-9);
+  const row = Math.floor((b.minY - edge) / cellMm + 1e-9);
+  const frame = { ...b, minX: edge + column * cellMm, minY: edge + row * cellMm };
+  return { cells: cellsOf(solid, cellMm, frame), column, row };
 }

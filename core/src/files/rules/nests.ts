@@ -21,9 +21,12 @@ export const nests = Joi.array()
                 turnRad: within(-10, 10).required(),
                 x: within(-20_000, 20_000).required(),
                 y: within(-20_000, 20_000).required(),
+                over: Joi.valid(true),
+                locked: Joi.valid(true),
               }),
             ),
         )
         .required(),
+      offcuts: Joi.array().max(200).items(Joi.string().allow('').max(64)),
     }),
   );

@@ -9,6 +9,7 @@ import { Downloads } from './Downloads';
 import { NestPanel } from './NestPanel';
 import { PrinterBook } from './PrinterBook';
 import { PagePreview } from './PagePreview';
+import { Remainders } from './Remainders';
 import { SheetDrawing } from './SheetDrawing';
 import { PipeBench } from './PipeBench';
 import { Sticks } from './Sticks';
@@ -89,6 +90,7 @@ export function Cut() {
         <PagePreview report={report} cut={cut} />
       </section>
       <Downloads />
+      <Remainders />
       <StockTable />
     </div>
   );

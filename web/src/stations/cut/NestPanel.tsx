@@ -73,7 +73,7 @@ export function NestPanel() {
       <p role="status" className="text-[13.5px]">
         {running
           ? progress
-            ? `${progress.sheets} sheets, ${trimNumber(progress.used * 100, 0)} % used, after ${progress.tries} tries; by area ${progress.leastSheets} at least.`
+            ? `${progress.sheets} sheets, ${trimNumber(progress.used * 100, 0)} % used, after ${progress.tries} tries; no layout takes fewer than ${progress.leastSheets}, by the area and the largest pieces.`
             : 'Laying the first…'
           : nested > 0
             ? nested === sheets.length

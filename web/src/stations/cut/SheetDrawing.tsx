@@ -1,8 +1,10 @@
 import type { PartReport } from '@fomrik/core/parts';
 import { type HandMove, laidOutline, type Sheet } from '@fomrik/core/cut';
+import { faceNote } from '@fomrik/core/files/faceNote';
 import { roomiest } from '@fomrik/core/files/label';
-import { signedArea } from '@fomrik/core/geometry';
+import { regionArea, signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
+import { trimNumber } from '@fomrik/core/units';
 import { useReport } from '../../store/report';
 import { useState } from 'react';
 import { MovablePiece } from './MovablePiece';
@@ -35,7 +37,10 @@ export function SheetDrawing({
       : [];
   });
   const used =
-    pieces.reduce((sum, p) => sum + Math.abs(signedArea(p.outline)), 0) / (sheet.widthMm * sheet.heightMm);
+    pieces.reduce((sum, p) => sum + Math.abs(signedArea(p.outline)), 0) /
+    (sheet.offcut
+      ? regionArea([sheet.offcut.outline, ...(sheet.offcut.holes ?? [])])
+      : sheet.widthMm * sheet.heightMm);
   const take = async (kind: 'svg' | 'dxf'): Promise<void> => {
     const { report, doc } = useReport.getState();
     if (!report || !doc) return;
@@ -67,7 +72,17 @@ export function SheetDrawing({
           role="group"
           aria-label={`Sheet ${number}: ${pieces.length} pieces, ${(used * 100).toFixed(0)} % used`}
         >
-          <rect width={sheet.widthMm} height={sheet.heightMm} fill="var(--color-foam)" />
+          {sheet.offcut ? (
+            <path
+              d={[sheet.offcut.outline, ...(sheet.offcut.holes ?? [])]
+                .map((ring) => `M${ring.map((p) => `${p.x} ${y(p.y)}`).join('L')}Z`)
+                .join('')}
+              fillRule="evenodd"
+              fill="var(--color-foam)"
+            />
+          ) : (
+            <rect width={sheet.widthMm} height={sheet.heightMm} fill="var(--color-foam)" />
+          )}
           {pieces.map(({ outline, laid, part, piece }, i) => {
             const { at, clearMm } = roomiest({ outline, holes: [], marks: [] });
             const fontSize = Math.min(34, Math.max(13, clearMm * 1.3));
@@ -89,6 +104,7 @@ export function SheetDrawing({
                   pointerEvents="none"
                 >
                   {i + 1}
+                  {laid.locked ? ' ⚿' : ''}
                 </text>
               </g>
             );
@@ -96,8 +112,9 @@ export function SheetDrawing({
         </svg>
       )}
       <figcaption className="text-[12.5px]">
-        {number}. {sheet.nominalMm} mm {foam}, {sheet.widthMm} × {sheet.heightMm} mm ·{' '}
-        {(used * 100).toFixed(0)} % used{' '}
+        {number}. {sheet.nominalMm} mm {foam}, {sheet.offcut ? 'offcut ' : ''}
+        {trimNumber(sheet.widthMm, 0)} × {trimNumber(sheet.heightMm, 0)} mm
+        {sheet.offcut?.place ? `, ${sheet.offcut.place}` : ''} · {(used * 100).toFixed(0)} % used{' '}
         {(['svg', 'dxf'] as const).map((kind) => (
           <button
             key={kind}
@@ -145,13 +162,23 @@ export function SheetDrawing({
                 {words}
               </button>
             ))}
+            <button
+              type="button"
+              className="btn min-h-7 px-2"
+              aria-pressed={held.laid.locked ?? false}
+              disabled={hand.busy}
+              onClick={() => hand.lock(sheet.laid.indexOf(held.laid))}
+            >
+              {held.laid.locked ? 'Locked here' : 'Lock here'}
+            </button>
           </span>
         )}
         <ol className="columns-2 gap-x-4 text-[12px] text-soft">
           {pieces.map(({ laid, piece, part }, i) => (
             <li key={i} className="truncate">
               {i + 1} {part}: {piece.name}
-              {laid.flipped ? ', flipped' : ''}
+              {faceNote(laid)}
+              {laid.locked ? ', locked' : ''}
             </li>
           ))}
         </ol>

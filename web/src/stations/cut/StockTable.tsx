@@ -1,14 +1,24 @@
 import { foldOpeningMm, ringTestNeutralFraction } from '@fomrik/core/foam';
-import { catalogue, foamSheet, type FoamSheet, type FoamStock } from '@fomrik/core/materials';
+import { catalogue, foamSheet, type FoamSheet, type FoamStock, type Offcut } from '@fomrik/core/materials';
 import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { LengthField, NumberField } from '../../parts/Field';
+import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
 import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
 
 type Settable = Partial<
-  Pick<FoamStock, 'sheets' | 'measuredMm' | 'sheetG' | 'neutralFraction' | 'rightAngleMm' | 'pricePerSheet'>
+  Pick<
+    FoamStock,
+    | 'sheets'
+    | 'measuredMm'
+    | 'sheetG'
+    | 'neutralFraction'
+    | 'rightAngleMm'
+    | 'pricePerSheet'
+    | 'turns'
+    | 'offcuts'
+  >
 >;
 
 /** What a whole sheet weighs by its density, grams. */
@@ -81,7 +91,7 @@ export function StockTable() {
         <tbody>
           {rows.map(({ foamId, nominalMm }) => {
             const sheet = foamSheet(catalogue.foams, stock, foamId, nominalMm);
-            if (!sheet) return null;
+            const own = stock.find((s) => s.foamId === foamId && s.nominalMm === nominalMm);
             return (
               <tr key={sheet.name} className="border-t border-hair align-top">
                 <th scope="row" className="py-2 pr-3 text-left font-medium">
@@ -90,6 +100,12 @@ export function StockTable() {
                     {trimNumber(sheet.densityKgM3.value, 0)} kg/m³ ({sheet.densityKgM3.sure}) · k{' '}
                     {trimNumber(sheet.neutralFraction.value, 2)} ({sheet.neutralFraction.sure})
                   </span>
+                  <Offcuts
+                    offcuts={own?.offcuts ?? []}
+                    onDrop={(id) =>
+                      set(foamId, nominalMm, { offcuts: own?.offcuts?.filter((o) => o.id !== id) })
+                    }
+                  />
                 </th>
                 <td className="w-24 pr-2">
                   <NumberField
@@ -98,6 +114,16 @@ export function StockTable() {
                     value={sheet.inStock}
                     range={[0, 1000]}
                     onChange={(sheets) => set(foamId, nominalMm, { sheets })}
+                  />
+                  <ChoiceField
+                    label="Turns"
+                    value={own?.turns ?? 'any'}
+                    choices={[
+                      { value: 'any', label: 'any way' },
+                      { value: 'quarters', label: 'square' },
+                      { value: 'halves', label: 'with the grain' },
+                    ]}
+                    onChange={(turns) => set(foamId, nominalMm, { turns })}
                   />
                 </td>
                 <td className="w-32 pr-2">
@@ -152,6 +178,37 @@ export function StockTable() {
         </tbody>
       </table>
     </section>
+  );
+}
+
+/** What was left of sheets, drawn small; one that is gone is taken off. */
+function Offcuts({ offcuts, onDrop }: { offcuts: readonly Offcut[]; onDrop: (id: string) => void }) {
+  if (offcuts.length === 0) return null;
+  return (
+    <ul className="mt-1 grid gap-1 text-[12px] font-normal" aria-label="Offcuts">
+      {offcuts.map((o) => {
+        const [w, h] = [Math.max(...o.outline.map((p) => p.x)), Math.max(...o.outline.map((p) => p.y))];
+        const size = `${trimNumber(w, 0)} × ${trimNumber(h, 0)} mm`;
+        return (
+          <li key={o.id} className="flex items-center gap-2">
+            <svg viewBox={`0 0 ${w} ${h}`} className="h-5 w-8" aria-hidden>
+              <path
+                d={[o.outline, ...(o.holes ?? [])]
+                  .map((ring) => `M${ring.map((p) => `${p.x} ${h - p.y}`).join('L')}Z`)
+                  .join('')}
+                fillRule="evenodd"
+                fill="var(--color-foam)"
+              />
+            </svg>
+            offcut {size}
+            {o.place && `, ${o.place}`}
+            <button type="button" className="text-teal underline" onClick={() => onDrop(o.id)}>
+              Used up<span className="sr-only">: offcut {size}</span>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 

@@ -1,4 +1,4 @@
-import { keepNest, nestKey, type HandMove, type Sheet, sheetGroups } from '@fomrik/core/cut';
+import { keepNest, nestKey, type HandMove, type Sheet, type SheetGroup, sheetGroups } from '@fomrik/core/cut';
 import type { Nest } from '@fomrik/core/document';
 import { catalogue } from '@fomrik/core/materials';
 import type { Draft } from 'immer';
@@ -15,35 +15,51 @@ export function useHandMoves(sheet: Sheet): {
   sheets: readonly Sheet[];
   at: number;
   move: (piece: number, how: Partial<Omit<HandMove, 'sheet' | 'piece'>>) => void;
+  /** A piece that is locked stays where it is when the others are nested; pressed again, it is free. */
+  lock: (piece: number) => void;
 } {
   const [busy, setBusy] = useState(false);
   const all = useReport((s) => s.report!.packed.sheets);
   const sheets = all.filter((s) => s.foamId === sheet.foamId && s.nominalMm === sheet.nominalMm);
   const at = sheets.indexOf(sheet);
-  const move = (piece: number, how: Partial<Omit<HandMove, 'sheet' | 'piece'>>): void => {
-    const { doc, update } = useBuild.getState();
-    const group = sheetGroups(doc, useReport.getState().report!.parts, catalogue).find(
+  const group = (): SheetGroup | undefined =>
+    sheetGroups(useBuild.getState().doc, useReport.getState().report!.parts, catalogue).find(
       (g) => g.size.foamId === sheet.foamId && g.size.nominalMm === sheet.nominalMm,
     );
-    if (!group || busy) return;
+  const keep = ({ items, size }: SheetGroup, made: readonly Sheet[]): void =>
+    useBuild.getState().update((d) => {
+      const nest = keepNest(nestKey(items, size, d.cut.spacingMm), made) as Draft<Nest>;
+      d.cut.nests = [...(d.cut.nests ?? []).filter((n) => n.key !== nest.key), nest];
+    });
+  const move = (piece: number, how: Partial<Omit<HandMove, 'sheet' | 'piece'>>): void => {
+    const own = group();
+    if (!own || busy) return;
     setBusy(true);
     void movePiece(
-      group,
+      own,
       sheets,
       { sheet: at, piece, toSheet: at, byMm: { x: 0, y: 0 }, turnRad: 0, ...how },
-      doc.cut.spacingMm,
+      useBuild.getState().doc.cut.spacingMm,
     ).then((made) => {
       setBusy(false);
       if (!made) {
         toast('No clear spot near there: it stays where it is.');
         return;
       }
-      const key = nestKey(group.items, group.size, doc.cut.spacingMm);
-      update((d) => {
-        const nest = keepNest(key, made) as Draft<Nest>;
-        d.cut.nests = [...(d.cut.nests ?? []).filter((n) => n.key !== key), nest];
-      });
+      keep(own, made);
     });
   };
-  return { busy, sheets, at, move };
+  const lock = (piece: number): void => {
+    const own = group();
+    if (!own || busy) return;
+    const turned = ({ locked, ...laid }: Sheet['laid'][number]): Sheet['laid'][number] =>
+      locked ? laid : { ...laid, locked: true };
+    keep(
+      own,
+      sheets.map((s, i) =>
+        i === at ? { ...s, laid: s.laid.map((l, k) => (k === piece ? turned(l) : l)) } : s,
+      ),
+    );
+  };
+  return { busy, sheets, at, move, lock };
 }

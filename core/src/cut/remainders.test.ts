@@ -1,0 +1,100 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import polygonClipping from 'polygon-clipping';
+import { regionArea, signedArea, type Vec2 } from '../geometry';
+import type { Piece } from '../panel';
+import { packSheets } from './packing';
+import { remaindersOf } from './remainders';
+import { laidOutline, type ToLay } from './sheets';
+import { shelfAfter } from './shelfAfter';
+
+const size = { foamId: 'dense-eva', nominalMm: 6, widthMm: 1000, heightMm: 500 };
+const box = (w: number, h: number): Vec2[] => [
+  { x: 0, y: 0 },
+  { x: w, y: 0 },
+  { x: w, y: h },
+  { x: 0, y: h },
+];
+const item = (id: string, outline: Vec2[]): ToLay => ({
+  partId: 'p',
+  flipped: false,
+  piece: { id, name: id, outline, holes: [] } as unknown as Piece,
+});
+const poly = (ring: readonly Vec2[]): [number, number][][] => [ring.map((p): [number, number] => [p.x, p.y])];
+
+describe('what is left of a sheet', () => {
+  it('is the sheet but for its pieces, when they are boxes: by hand', () => {
+    const items = [item('a', box(400, 490))];
+    const { sheets } = packSheets(items, size, 5);
+    const [left, ...more] = remaindersOf(sheets[0]!, items, 5);
+    expect(more).to.deep.equal([]);
+    // 1000 less 5, 400 and 5 wide; 1 mm less all round.
+    expect(regionArea([left!.outline])).to.be.closeTo(588 * 498, 600);
+  });
+
+  it('holds no piece, and nothing narrower than 50 mm, by another library', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 60, max: 420 }), fc.integer({ min: 60, max: 300 })), {
+          minLength: 1,
+          maxLength: 6,
+        }),
+        (boxes) => {
+          const items = boxes.map(([w, h], i) => item(`b${i}`, box(w, h)));
+          for (const sheet of packSheets(items, size, 5).sheets) {
+            const parts = remaindersOf(sheet, items, 2);
+            for (const { outline, holes = [] } of parts) {
+              expect(signedArea(outline)).to.be.greaterThan(0);
+              // Where the part lies on the sheet is not kept: its area is, and it fits the sheet.
+              expect(Math.max(...outline.map((p) => p.x))).to.be.at.most(1000);
+              expect(regionArea([outline, ...holes])).to.be.at.least(14_000);
+            }
+            const taken = sheet.laid.reduce(
+              (sum, l) =>
+                sum + Math.abs(signedArea(items.find((i) => i.piece.id === l.pieceId)!.piece.outline)),
+              0,
+            );
+            const kept = parts.reduce((sum, p) => sum + regionArea([p.outline, ...(p.holes ?? [])]), 0);
+            expect(kept + taken).to.be.at.most(500_000);
+          }
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  it('keeps a hole where a piece was cut from the middle, and the hole is where the piece was', () => {
+    const items = [item('a', box(200, 120))];
+    const sheet = {
+      ...size,
+      laid: [
+        { pieceId: 'a', partId: 'p', flipped: false, turnRad: 0.5, x: 400, y: 150, widthMm: 0, heightMm: 0 },
+      ],
+    };
+    const [left] = remaindersOf(sheet, items, 2);
+    expect(left!.holes).to.have.length(1);
+    const piece = laidOutline(items[0]!.piece.outline, sheet.laid[0]!);
+    // The outline begins a millimetre in from the corner.
+    const hole = left!.holes![0]!.map((p) => ({ x: p.x + 1, y: p.y + 1 }));
+    const over = polygonClipping.difference(poly(piece), poly(hole));
+    expect(over).to.deep.equal([]);
+  });
+
+  it('goes on the shelf: sheets that were cut are gone from it, an offcut that was used too', () => {
+    const items = [item('a', box(400, 490)), item('b', box(150, 150))];
+    const old = { id: 'old', place: 'loft', since: '2026-01-01', outline: box(200, 200) };
+    const { sheets } = packSheets(items, { ...size, offcuts: [old] }, 5);
+    expect(sheets.map((s) => s.offcut?.id)).to.deep.equal(['old', undefined]);
+    let n = 0;
+    const shelf = [
+      { foamId: 'dense-eva', nominalMm: 6, sheets: 3, pricePerSheet: 9, offcuts: [old] },
+      { foamId: 'light-eva', nominalMm: 5, sheets: 2 },
+    ];
+    const after = shelfAfter(shelf, { sheets }, items, 3, 'rack 2', '2026-11-26', () => `o${n++}`);
+    expect(after.kept).to.equal(1);
+    expect(after.shelf[1]).to.deep.equal(shelf[1]);
+    expect(after.shelf[0]).to.deep.include({ sheets: 2, pricePerSheet: 9 });
+    expect(after.shelf[0]!.offcuts!.map((o) => [o.id, o.place])).to.deep.equal([['o0', 'rack 2']]);
+    expect(after.keptMm2).to.be.closeTo(590 * 498, 3000);
+  });
+});
