@@ -1,4 +1,6 @@
-import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
+import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units, type vec2_t } from '@tarikjabiri/dxf';
+import { dist2, type Vec2 } from '../geometry';
+import { drawnStretches } from './curves';
 import { oneLine } from './text';
 import { layers, lineStyle, type Layer, type Shape } from './shape';
 
@@ -21,6 +23,19 @@ const colour: Record<Layer, number> = {
 /** Greek and symbols that old DXF readers cannot take, in their classic escapes. */
 const plain = (text: string): string => oneLine(text).replace(/Ø/g, '%%c').replace(/°/g, '%%d');
 
+/** Points with the bulge of what follows each: the tangent of a quarter of its arc's turn, left turns positive. */
+function bulged(points: readonly Vec2[], closed: boolean): { point: vec2_t; bulge?: number }[] {
+  let from = points[0]!;
+  const drawn = drawnStretches(points, closed).map((stretch) => {
+    const at = from;
+    from = stretch.to;
+    if (!('centre' in stretch)) return { point: point2d(at.x, at.y) };
+    const half = Math.asin(Math.min(1, dist2(at, from) / 2 / dist2(at, stretch.centre)));
+    return { point: point2d(at.x, at.y), bulge: Math.tan(half / 2) * (stretch.ccw ? 1 : -1) };
+  });
+  return closed ? drawn : [...drawn, { point: point2d(from.x, from.y) }];
+}
+
 /** One drawing as DXF in millimetres, one layer per kind of line. */
 export function drawingDxf(shapes: readonly Shape[]): string {
   const dxf = new DxfWriter();
@@ -39,7 +54,7 @@ export function drawingDxf(shapes: readonly Shape[]): string {
   for (const shape of shapes) {
     const options = { layerName: shape.layer.toUpperCase() };
     if (shape.kind === 'line') {
-      const vertices = shape.points.map((p) => ({ point: point2d(p.x, p.y) }));
+      const vertices = bulged(shape.points, shape.closed);
       dxf.addLWPolyline(vertices, {
         ...options,
         flags: shape.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None,

@@ -146,11 +146,18 @@ describe('DXF, read back with a separate parser', () => {
     ]);
     const outlines = parsed.entities.filter(
       (e) => e.type === 'LWPOLYLINE' && e.layer === 'CUT',
-    ) as unknown as { vertices: { x: number; y: number }[]; shape: boolean }[];
+    ) as unknown as { vertices: { x: number; y: number; bulge?: number }[]; shape: boolean }[];
     expect(outlines).to.have.length(2);
     const shell = report.parts[0]!.pieces[0]!;
     const closed = (points: { x: number; y: number }[]): number => polylineLength([...points, points[0]!]);
-    expect(closed(outlines[0]!.vertices)).to.be.closeTo(closed(shell.outline), 1e-3);
+    // Along arcs: a bulge is the tangent of a quarter of the turn.
+    const drawn = outlines[0]!.vertices.reduce((sum, p, i, all) => {
+      const q = all[(i + 1) % all.length]!;
+      const turn = Math.abs(4 * Math.atan(p.bulge ?? 0));
+      const chord = Math.hypot(q.x - p.x, q.y - p.y);
+      return sum + (turn > 0 ? (chord / 2 / Math.sin(turn / 2)) * turn : chord);
+    }, 0);
+    expect(drawn).to.be.closeTo(closed(shell.outline), 0.1);
     const circles = parsed.entities.filter((e) => e.type === 'CIRCLE') as unknown as { radius: number }[];
     expect(circles.map((c) => c.radius)).to.deep.equal([2.5, 2.5, 2.5]);
   });

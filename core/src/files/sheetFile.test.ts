@@ -2,8 +2,10 @@ import { expect } from 'chai';
 import DxfParser from 'dxf-parser';
 import { XMLParser } from 'fast-xml-parser';
 import polygonClipping from 'polygon-clipping';
-import { signedArea, type Vec2 } from '../geometry';
+import { distanceToEdge, outlineLength, signedArea, type Vec2 } from '../geometry';
+import { laidOutline } from '../cut';
 import { derive } from '../report';
+import { svgRings } from './outline/svg';
 import { sheetFile } from './sheetFile';
 import { demo } from './testing/demo';
 
@@ -16,6 +18,22 @@ type Group = {
 };
 const list = <T>(v: T | T[] | undefined): T[] => (v === undefined ? [] : Array.isArray(v) ? v : [v]);
 
+/** A path's arcs as a general library turns them into Bézier curves, sampled. */
+function curveOf(d: string): Vec2[] {
+  const read = svgRings(`<svg><path d="${d}"/></svg>`);
+  if (!read.ok) throw new Error(read.message);
+  return read.value.rings[0]!;
+}
+
+/** Area inside vertices and bulges: the polygon's, and a circle's segment on every side that bulges (closed form). */
+const bulgedArea = (at: readonly (Vec2 & { bulge?: number })[]): number =>
+  at.reduce((sum, p, i) => {
+    const q = at[(i + 1) % at.length]!;
+    const turn = 4 * Math.atan(p.bulge ?? 0);
+    const r = turn === 0 ? 0 : Math.hypot(q.x - p.x, q.y - p.y) / 2 / Math.sin(turn / 2);
+    return sum + (p.x * q.y - q.x * p.y) / 2 + (r * r * (turn - Math.sin(turn))) / 2;
+  }, 0);
+
 /** The cut lines of a sheet's SVG as a machine would read them: piece by piece, y down in the file. */
 function cutLines(svg: string, heightMm: number): { name: string; outline: Vec2[] }[] {
   const read = new XMLParser({ ignoreAttributes: false }).parse(svg) as { svg: { g: Group | Group[] } };
@@ -24,10 +42,7 @@ function cutLines(svg: string, heightMm: number): { name: string; outline: Vec2[
     const d = list(cut.path)[0]!['@_d'];
     return {
       name: piece.title!,
-      outline: [...d.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => ({
-        x: Number(x),
-        y: heightMm - Number(y),
-      })),
+      outline: curveOf(d).map(({ x, y }) => ({ x, y: heightMm + y })),
     };
   });
 }
@@ -44,7 +59,19 @@ describe('files of a sheet, read back', () => {
           return Math.abs(signedArea(part.pieces.find((p) => p.id === l.pieceId)!.outline));
         })
         .sort((a, b) => a - b);
-      areas.forEach((a, i) => expect(a).to.be.closeTo(wanted[i]!, 0.5));
+      areas.forEach((a, i) => expect(a / wanted[i]!).to.be.closeTo(1, 1e-3));
+      // Curves are curves, within 0.05 mm of the outline.
+      sheet.laid.forEach((l) => {
+        const part = report.parts.find((p) => p.id === l.partId)!;
+        const outline = laidOutline(part.pieces.find((p) => p.id === l.pieceId)!.outline, l);
+        const off = pieces.map(({ outline: curve }) =>
+          Math.max(...outline.map((p) => distanceToEdge(curve, p))),
+        );
+        expect(Math.min(...off)).to.be.at.most(0.06);
+        const drawn = pieces[off.indexOf(Math.min(...off))]!.outline;
+        expect(Math.max(...drawn.map((p) => distanceToEdge(outline, p)))).to.be.at.most(0.06);
+        expect(outlineLength(drawn)).to.be.closeTo(outlineLength(outline), 1);
+      });
       for (const { outline } of pieces)
         for (const p of outline) {
           expect(p.x).to.be.within(0, sheet.widthMm);
@@ -60,10 +87,15 @@ describe('files of a sheet, read back', () => {
         }),
       );
       const dxf = new DxfParser().parseSync(sheetFile(report, index, 'dxf', 'Harness'))!;
-      const cut = dxf.entities.filter((e) => e.layer === 'CUT') as unknown as { vertices: Vec2[] }[];
-      const dxfAreas = cut.map((e) => Math.abs(signedArea(e.vertices))).sort((a, b) => a - b);
+      const cut = dxf.entities.filter((e) => e.layer === 'CUT') as unknown as {
+        vertices: (Vec2 & { bulge?: number })[];
+      }[];
+      expect(cut.some((e) => e.vertices.some((v) => v.bulge))).to.equal(
+        / d="[^"]*A/.test(sheetFile(report, index, 'svg', 'x')),
+      );
+      const dxfAreas = cut.map((e) => Math.abs(bulgedArea(e.vertices))).sort((a, b) => a - b);
       expect(dxfAreas).to.have.length(areas.length);
-      dxfAreas.forEach((a, i) => expect(a).to.be.closeTo(areas[i]!, 0.5));
+      dxfAreas.forEach((a, i) => expect(a / areas[i]!).to.be.closeTo(1, 3e-4));
     });
   });
 

@@ -1,3 +1,4 @@
+import { pathData } from './curves';
 import { withoutControls } from './text';
 import { layers, lineStyle, type Shape } from './shape';
 
@@ -15,10 +16,8 @@ function layerGroups(shapes: readonly Shape[], heightMm: number, indent: string,
   const turned = ({ at, turnRad = 0 }: Shape & { kind: 'text' }): string =>
     turnRad === 0 ? '' : ` transform="rotate(${n((-turnRad * 180) / Math.PI)} ${n(at.x)} ${y(at.y)})"`;
   const draw = (shape: Shape): string => {
-    if (shape.kind === 'line') {
-      const d = shape.points.map((p, i) => `${i === 0 ? 'M' : 'L'}${n(p.x)} ${y(p.y)}`).join('');
-      return `${indent}  <path d="${d}${shape.closed ? 'Z' : ''}"/>`;
-    }
+    if (shape.kind === 'line')
+      return `${indent}  <path d="${pathData(shape.points, shape.closed, n, heightMm)}"/>`;
     if (shape.kind === 'circle')
       return `${indent}  <circle cx="${n(shape.centre.x)}" cy="${y(shape.centre.y)}" r="${n(shape.radiusMm)}"/>`;
     return `${indent}  <text x="${n(shape.at.x)}" y="${y(shape.at.y)}" font-size="${n(shape.heightMm)}" text-anchor="middle"${turned(shape)}>${escape(shape.text)}</text>`;

@@ -4,7 +4,7 @@ import { eachOf } from '../../panel';
 import type { Report } from '../../report';
 import { csv } from '../csv';
 import { sourcedPieces } from '../sourcedPieces';
-import { ARC_MM } from './motionList';
+import { CURVE_MM } from '../curves';
 
 /** One piece as a hand with a knife cuts it. */
 export interface HandRow {
@@ -35,7 +35,7 @@ export function handRows(report: Report): HandRow[] {
       const closed = [...piece.outline, piece.outline[0]!];
       let [straightMm, curvedMm] = [0, 0];
       let at = closed[0]!;
-      for (const s of stretchesOf(closed, ARC_MM)) {
+      for (const s of stretchesOf(closed, CURVE_MM)) {
         if ('centre' in s) {
           const r = dist2(at, s.centre);
           curvedMm += 2 * r * Math.asin(Math.min(1, dist2(at, s.to) / 2 / r));

@@ -1,4 +1,5 @@
 import { dist2, stretchesOf, type Vec2 } from '../../geometry';
+import { CURVE_MM } from '../curves';
 import { oneLine } from '../text';
 import type { CutterSettings, Operation, OperationKind } from './operations';
 
@@ -9,8 +10,6 @@ const feeds: Record<OperationKind, { mmPerMin: number; tool: number }> = {
   inner: { mmPerMin: 1200, tool: 3 },
   outer: { mmPerMin: 1200, tool: 3 },
 };
-/** Curves are told as arcs within this of the outline, mm. */
-export const ARC_MM = 0.05;
 /** Tabs stand about this far apart, mm. */
 const TAB_EVERY_MM = 180;
 
@@ -54,7 +53,7 @@ function runsBetweenTabs(ring: readonly Vec2[], tabMm: number): Vec2[][] {
 
 function run(points: readonly Vec2[], feed: number): string[] {
   let at = points[0]!;
-  const moves = stretchesOf(points, ARC_MM).map((s) => {
+  const moves = stretchesOf(points, CURVE_MM).map((s) => {
     const from = at;
     at = s.to;
     return 'centre' in s

@@ -1,5 +1,6 @@
 import { degrees, type PDFFont, type PDFPage, type RGB, rgb } from '@cantoo/pdf-lib';
 import type { Vec2 } from '../../geometry';
+import { pathData } from '../curves';
 import { type Layer, lineStyle, type Shape } from '../shape';
 
 /** PDF user space: 72 points to the inch (ISO 32000). */
@@ -46,16 +47,16 @@ export function stroke(
   color: RGB = black,
 ): void {
   const { widthMm, dashMm } = lineStyle[layer];
-  const path = points
-    .map((p, i) => `${i === 0 ? 'M' : 'L'}${(p.x * pt.x).toFixed(3)} ${(-p.y * pt.y).toFixed(3)}`)
-    .join('');
-  page.drawSvgPath(`${path}${closed ? 'Z' : ''}`, {
-    x: 0,
-    y: 0,
-    borderColor: color,
-    borderWidth: widthMm * PT_PER_MM,
-    ...(dashMm.length > 0 && { borderDashArray: dashMm.map((d) => d * PT_PER_MM) }),
-  });
+  page.drawSvgPath(
+    pathData(points, closed, (v) => v.toFixed(3), 0, pt),
+    {
+      x: 0,
+      y: 0,
+      borderColor: color,
+      borderWidth: widthMm * PT_PER_MM,
+      ...(dashMm.length > 0 && { borderDashArray: dashMm.map((d) => d * PT_PER_MM) }),
+    },
+  );
 }
 
 export function write(
