@@ -1,4 +1,4 @@
-import { chance } from '../core/src/body/chance';
+import { chance } from '../core/src/units';
 import { newBuild } from '@fomrik/core/parts';
 import { expect } from 'chai';
 import { spawn, type ChildProcess } from 'node:child_process';

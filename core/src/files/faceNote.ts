@@ -1,3 +1,3 @@
-/** Which face a piece is cut from, in words for its label. */
+/** How a piece is cut, in words for its label: as the mirror of the other hand, or from the foam's other face and turned over. */
 export const faceNote = ({ flipped, over }: { flipped: boolean; over?: true }): string =>
-  over ? ', from the other face, then turned over' : flipped ? ', flipped' : '';
+  over ? ', turned over' : flipped ? ', flipped' : '';

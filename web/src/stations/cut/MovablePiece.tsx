@@ -16,6 +16,7 @@ export function MovablePiece({
   points,
   name,
   chosen,
+  locked,
   onChoose,
   onMove,
 }: {
@@ -23,6 +24,7 @@ export function MovablePiece({
   points: readonly Vec2[];
   name: string;
   chosen: boolean;
+  locked: boolean;
   onChoose: () => void;
   onMove: (how: Partial<HandMove>) => void;
 }) {
@@ -48,11 +50,12 @@ export function MovablePiece({
       transform={by && `translate(${by.x} ${by.y})`}
       fill={by || chosen ? '#5b6a6e' : '#454e51'}
       stroke="var(--color-pen)"
-      strokeWidth={2}
+      strokeWidth={locked ? 6 : 2}
+      strokeDasharray={locked ? '18 8' : undefined}
       className="cursor-grab touch-none"
       role="button"
       tabIndex={0}
-      aria-label={`${name}: arrow keys move it, R turns it`}
+      aria-label={`${name}${locked ? ', locked' : ''}: arrow keys move it, R turns it`}
       onFocus={onChoose}
       onKeyDown={press}
       onPointerDown={(e) => {

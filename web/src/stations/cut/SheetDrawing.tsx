@@ -92,6 +92,7 @@ export function SheetDrawing({
                   points={outline.map((p) => ({ x: p.x, y: y(p.y) }))}
                   name={`${i + 1} ${part}: ${piece.name}`}
                   chosen={chosen === i}
+                  locked={laid.locked ?? false}
                   onChoose={() => setChosen(i)}
                   onMove={(how) => hand.move(sheet.laid.indexOf(laid), how)}
                 />
@@ -104,7 +105,6 @@ export function SheetDrawing({
                   pointerEvents="none"
                 >
                   {i + 1}
-                  {laid.locked ? ' ⚿' : ''}
                 </text>
               </g>
             );
