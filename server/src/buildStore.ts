@@ -286,6 +286,24 @@ export class BuildStore {
     ).map(logOf);
   }
 
+  /** What other builds said to do otherwise next time, newest first. */
+  async lessons(exceptId: string, most: number): Promise<(LogEntry & { build: string })[]> {
+    const builds = await this.db.getRepository(BuildEntity).find({
+      select: { id: true, name: true },
+      where: { deletedAt: IsNull() },
+    });
+    const names = new Map(builds.filter((b) => b.id !== exceptId).map((b) => [b.id, b.name]));
+    const rows = await this.db
+      .getRepository(LogEntity)
+      .find({ where: { sort: 'next' }, order: { at: 'DESC' } });
+    return rows
+      .flatMap((row) => {
+        const build = names.get(row.buildId);
+        return build === undefined ? [] : [{ ...logOf(row), build }];
+      })
+      .slice(0, most);
+  }
+
   async putLog(id: string, entry: LogEntry): Promise<void> {
     await this.row(id);
     await this.keep(LogEntity, id, logRow(id, entry), 'log entries');

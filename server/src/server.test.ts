@@ -145,6 +145,29 @@ describe('server', () => {
     expect(((await get(`/api/builds/${again.id}/log`)).body as { log: unknown }).log).to.deep.equal(file.log);
   });
 
+  it('tells a build what others said to do otherwise, and not what was thrown away', async () => {
+    const made = async (name: string): Promise<string> =>
+      ((await post('/api/builds', { doc: { ...doc, name } })).body as { id: string }).id;
+    const [past, now] = [await made('Past helm'), await made('New helm')];
+    const entry = {
+      id: 'l1',
+      at: '2026-05-01T10:00:00.000Z',
+      note: 'thicker',
+      planned: null,
+      actual: null,
+      unit: '',
+    };
+    await put(`/api/builds/${past}/log/l1`, { ...entry, subject: 'Brim', sort: 'next' });
+    await put(`/api/builds/${past}/log/l2`, { ...entry, id: 'l2', subject: 'A note' });
+    const told = async (id: string) =>
+      ((await get(`/api/builds/${id}/lessons`)).body as { lessons: { subject: string; build: string }[] })
+        .lessons;
+    expect((await told(now)).map((l) => [l.subject, l.build])).to.deep.equal([['Brim', 'Past helm']]);
+    expect(await told(past)).to.deep.equal([]);
+    await api().delete(`/api/builds/${past}`).set('Host', '127.0.0.1');
+    expect(await told(now)).to.deep.equal([]);
+  });
+
   it('keeps printers with what their bars measured, and refuses bars no printer has', async () => {
     const printer = { name: 'Upstairs', acrossMm: 97.4, alongMm: 98.2 };
     expect((await put('/api/printers/up', printer)).status).to.equal(200);

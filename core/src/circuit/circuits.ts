@@ -139,6 +139,7 @@ function circuitReport(
   body: Body,
   parts: readonly PartReport[],
   coldC: number,
+  capacityShare: number,
 ): CircuitReport {
   const named = [
     circuit.source,
@@ -194,6 +195,7 @@ function circuitReport(
     onShare: circuit.onShare ?? 1,
     idleA: toggle?.item.toggle?.idleA ?? 0,
     coldC,
+    capacityShare,
     ...(effect && effect.kind !== 'steady' && { playedShare: meanShare(effect, played) }),
   };
   const lights = { strings: solved?.ok ? solved.value.strings : [], steady };
@@ -235,4 +237,5 @@ export const circuitsOf = (
   body: Body,
   parts: readonly PartReport[],
   coldC = 20,
-): CircuitReport[] => circuits.map((c) => circuitReport(c, body, parts, coldC));
+  capacityShare = 1,
+): CircuitReport[] => circuits.map((c) => circuitReport(c, body, parts, coldC, capacityShare));

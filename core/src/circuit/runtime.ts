@@ -26,6 +26,8 @@ export interface Duty {
   playedShare?: number;
   /** How cold the cells are; 20 °C when left out. */
   coldC?: number;
+  /** What the cells of this shop give by what their tables say; 1 when left out. */
+  capacityShare?: number;
 }
 
 const ALWAYS: Duty = { onShare: 1, idleA: 0 };
@@ -43,7 +45,7 @@ function emptied(
   pack: Pack,
   lights: Lights,
   feed: Feed,
-  { onShare, idleA, playedShare = 1, coldC = 20 }: Duty,
+  { onShare, idleA, playedShare = 1, coldC = 20, capacityShare = 1 }: Duty,
 ): RunTime {
   const points: { point: RunPoint; railV: number }[] = [];
   const driven = lights.steady.flatMap((s) => (s.kind === 'segments' ? [] : [s]));
@@ -52,7 +54,7 @@ function emptied(
   const restA = driven.reduce((sum, s) => sum + (s.kind === 'digital' ? s.restA : s.amps), 0);
   const first = workingAt(pack, lights, feed, 0);
   const freshA = Math.max(1e-9, first?.lightA ?? 0);
-  const left = coldShare(pack.cell.cold, coldC);
+  const left = coldShare(pack.cell.cold, coldC) * capacityShare;
   let hour = 0;
   for (let i = 0; i <= STEPS; i++) {
     const now = workingAt(pack, lights, feed, i / STEPS);

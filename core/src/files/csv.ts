@@ -106,7 +106,7 @@ export const wiringCsv = (report: Report): string =>
 
 export const logCsv = (entries: readonly LogEntry[]): string =>
   csv(
-    entries.map(({ at, sort = 'note', subject, planned, actual, unit, note }) => ({
+    entries.map(({ at, sort = 'note', subject, planned, actual, unit, note, part = '' }) => ({
       at,
       sort,
       subject,
@@ -114,5 +114,6 @@ export const logCsv = (entries: readonly LogEntry[]): string =>
       actual: actual ?? '',
       unit,
       note,
+      part,
     })),
   );

@@ -10,6 +10,16 @@ export const quantities = {
     unit: 'h',
     how: 'Write down the hours behind the steps that are ticked.',
   },
+  coverage: {
+    label: 'Sealer and paint for an area',
+    unit: 'ml',
+    how: 'At a coat, under Make: write down what it took.',
+  },
+  capacity: {
+    label: 'What cells give',
+    unit: 'h',
+    how: 'At the light test, under Make: write down how long the lamps burned.',
+  },
   cutting: { label: 'Tracing, cutting, grooving', unit: 'min', how: 'Tick a step with what it took.' },
   gluing: { label: 'Gluing', unit: 'min', how: 'Tick a step with what it took.' },
   forming: { label: 'Heat forming', unit: 'min', how: 'Tick a step with what it took.' },

@@ -41,6 +41,23 @@ export function compared(
   return { kinds: rows((s) => s.kind), parts: rows((s) => s.partId) };
 }
 
+/** What a step is read off besides its minutes. */
+export const readId = ({ id }: Pick<Step, 'id'>): string => `read:${id}`.slice(0, 60);
+
+/** A coat's millilitres or a light's hours, as they were read at the step. */
+export const readOff = (
+  { reads, title, id }: Pick<Step, 'id' | 'title'> & { reads: NonNullable<Step['reads']> },
+  actual: number,
+  takenOn: string,
+): Reading => ({
+  id: readId({ id }),
+  quantity: reads.quantity,
+  planned: reads.stated,
+  actual,
+  takenOn,
+  of: title.slice(0, 120),
+});
+
 /** What a step's minutes are a reading of. */
 export const readingOf = (step: Step, tookMin: number, factor: number, takenOn: string): Reading => ({
   id: tookId(step),

@@ -96,12 +96,12 @@ function fasteningLines(straps: readonly Fastening[]): CostLine[] {
 }
 
 /** Sealer and paints, in what they are sold in. */
-function finishLines(doc: BuildDoc, parts: readonly PartReport[]): CostLine[] {
+function finishLines(doc: BuildDoc, parts: readonly PartReport[], coverage: number): CostLine[] {
   const coat = coatings[doc.make.habits.seal];
   let sealMl = 0;
   const paintMl = new Map<PaintCoat, number>();
   for (const part of parts) {
-    const m2 = coatedMm2(part.pieces) * 1e-6 * part.copies;
+    const m2 = coatedMm2(part.pieces) * 1e-6 * part.copies * coverage;
     const recipe = recipeOf(doc.parts.find((p) => p.id === part.id) ?? {}, doc.make.habits);
     sealMl += m2 * recipe.sealCoats * coat.mlPerM2;
     for (const paint of paintsOf(recipe)) paintMl.set(paint, (paintMl.get(paint) ?? 0) + m2 * paint.mlPerM2);
@@ -116,7 +116,7 @@ function finishLines(doc: BuildDoc, parts: readonly PartReport[]): CostLine[] {
   ];
 }
 
-/** Everything to be bought, whole sheets and packs, less what is in stock. */
+/** Everything to be bought, whole sheets and packs, less what is in stock; `coverage` is what this shop's coats take by what is stated. */
 export function shopping(
   doc: BuildDoc,
   parts: readonly PartReport[],
@@ -125,6 +125,7 @@ export function shopping(
   catalogue: Catalogue,
   straps: readonly Fastening[],
   wirings: readonly Wiring[],
+  coverage = 1,
 ): CostLine[] {
   const glue = glues[doc.make.habits.glue];
   const glued = parts.reduce((sum, p) => sum + gluedMm(p.pieces) * p.copies, 0) / 1000;
@@ -138,6 +139,6 @@ export function shopping(
     ...wiringLines(wirings),
     ...fasteningLines(straps),
     ...(glued > 0 ? [line(glue.name, round(glued), 'metres of seam', glue.pricePerM, 'memory')] : []),
-    ...finishLines(doc, parts),
+    ...finishLines(doc, parts, coverage),
   ]);
 }

@@ -42,6 +42,7 @@ export function finishSteps(
   part: PartReport,
   after: string,
   straps: readonly Fastening[],
+  coverage: number,
 ): Step[] {
   const coat = coatings[doc.make.habits.seal];
   const id = (step: string): string => `${part.id}:${step}`;
@@ -52,7 +53,10 @@ export function finishSteps(
   const recipe = recipeOf(doc.parts.find((p) => p.id === part.id) ?? {}, doc.make.habits);
   const m2 = coatedMm2(part.pieces) * 1e-6 * part.copies;
   const amount = (mlPerM2: number): string =>
-    m2 === 0 ? '' : `About ${trimNumber(Math.max(1, mlPerM2 * m2), 0)} ml.`;
+    m2 === 0 ? '' : `About ${trimNumber(Math.max(1, mlPerM2 * m2 * coverage), 0)} ml.`;
+  /** What is read off the step: the coat by the stated coverage. */
+  const coated = (mlPerM2: number): Pick<Step, 'reads'> =>
+    m2 > 0 ? { reads: { quantity: 'coverage', stated: mlPerM2 * m2 } } : {};
   const coats = part.pieces.length === 0 ? 0 : recipe.sealCoats;
   for (let i = 1; i <= coats; i++) {
     const last = i === coats;
@@ -62,6 +66,7 @@ export function finishSteps(
       title: `${part.name}: ${coat.name}, coat ${i} of ${coats}`,
       detail: `${last ? 'Handle only when dry through.' : 'Thin and even.'} ${amount(coat.mlPerM2)}`.trim(),
       partId: part.id,
+      ...coated(coat.mlPerM2),
       workMin: coat.workMin * part.copies,
       waitMin: last ? coat.handleMin : coat.betweenMin,
       waitFor: last ? 'dry to handle' : 'dry to recoat',
@@ -83,6 +88,7 @@ export function finishSteps(
       title: `${part.name}: ${title}`,
       detail: `${detail} ${amount(what.mlPerM2 * times)}`.trim(),
       partId: part.id,
+      ...coated(what.mlPerM2 * times),
       workMin: Math.ceil((what.workMin * part.copies + what.minPerM2 * m2) * times),
       waitMin: what.dryMin,
       waitFor,

@@ -15,5 +15,5 @@ export {
   type Readiness,
   type Spreads,
 } from './readiness';
-export { compared, readingOf, tookId, type Compared } from './compared';
+export { compared, readingOf, readId, readOff, tookId, type Compared } from './compared';
 export { partCosts, type PartCost } from './partCosts';

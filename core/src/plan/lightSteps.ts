@@ -14,6 +14,12 @@ const meterWords = (wiring: Wiring): string => {
     : `A meter on “${wiring.name}” shows ${points.map((p) => `${printVolts(p.volts)} ${p.where}`).join('; ')}.`;
 };
 
+/** How long the lamps are to burn by the tables of the cells: the shortest of the packs in the part. */
+function burnt(fed: readonly Wiring[]): Pick<Step, 'reads'> {
+  const hours = fed.flatMap(({ run, duty }) => (run ? [run.hours / (duty.capacityShare ?? 1)] : []));
+  return hours.length > 0 ? { reads: { quantity: 'capacity', stated: Math.min(...hours) } } : {};
+}
+
 /** Steps for lamps and tests, up to what closes them in. */
 export function lightSteps(part: PartReport, after: string, wirings: readonly Wiring[]): Step[] {
   const lamps = part.items.filter((i) => i.lamp);
@@ -103,6 +109,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
     ),
     make('test2', 'test', 'test again in the shell', 'Bend, shake, switch ten times.', 10, id('fit'), {
       gate: 'Test the lights before gluing the lining: it closes the wires in.',
+      ...burnt(fed),
     }),
   );
   return steps;

@@ -1,3 +1,4 @@
+import type { Quantity } from '../learn';
 import type { CautionKey } from '../materials';
 import type { WorkKind } from './workKinds';
 
@@ -15,6 +16,8 @@ export interface Step {
   partId?: string;
   /** Which of the part's pieces and edges it is about; drawn beside the words. */
   about?: StepAbout;
+  /** What may be read off it besides its minutes, and what is stated for it before anything was learned. */
+  reads?: { quantity: Quantity; stated: number };
   workMin: number;
   /** Time that must pass afterwards before what follows; runs overnight. */
   waitMin: number;

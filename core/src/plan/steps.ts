@@ -36,6 +36,7 @@ export function buildSteps(
   parts: readonly PartReport[],
   worn: Worn,
   wirings: readonly Wiring[],
+  coverage = 1,
 ): Step[] {
   if (parts.length === 0) return [];
   const print: Step = {
@@ -77,7 +78,13 @@ export function buildSteps(
     const inner = liningSteps(doc, part, light.at(-1)?.id ?? sealed);
     const before = (inner.at(-1) ?? light.at(-1))?.id ?? sealed;
     const straps = worn.straps.filter((s) => s.partId === part.id);
-    return [...closed.shell, ...heat, ...closed.light, ...inner, ...finishSteps(doc, part, before, straps)];
+    return [
+      ...closed.shell,
+      ...heat,
+      ...closed.light,
+      ...inner,
+      ...finishSteps(doc, part, before, straps, coverage),
+    ];
   };
   // Assembly by assembly: its parts from what carries the rest on, then put together.
   const lasts = new Map<string, string>();

@@ -1,7 +1,7 @@
 import type { CircuitReport } from '../circuit';
 
 /** What planning needs to know of a circuit. */
-export interface Wiring extends Pick<CircuitReport, 'working' | 'pack' | 'switch' | 'feed'> {
+export interface Wiring extends Pick<CircuitReport, 'working' | 'pack' | 'switch' | 'feed' | 'run' | 'duty'> {
   name: string;
   copies: number;
   partIds: readonly string[];

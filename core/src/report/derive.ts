@@ -154,8 +154,8 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     lastPacked = { pieces, packed };
     const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
     const sticks = sticksOf(parts, catalogue);
-    const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC);
-    const steps = atShopPace(buildSteps(doc, parts, fitted, circuits), constants);
+    const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC, constants.capacity.factor);
+    const steps = atShopPace(buildSteps(doc, parts, fitted, circuits, constants.coverage.factor), constants);
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
     const plan = schedule(steps, doc.make.done, start, doc.brief.eventDate, calendarOf(doc));
     const worked: Omit<Worked, 'totals'> = {
@@ -177,7 +177,16 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       sticks,
       steps,
       schedule: plan,
-      cost: shopping(doc, parts, packed.sheets, sticks, catalogue, fitted.straps, circuits),
+      cost: shopping(
+        doc,
+        parts,
+        packed.sheets,
+        sticks,
+        catalogue,
+        fitted.straps,
+        circuits,
+        constants.coverage.factor,
+      ),
     };
     const report: Worked = { ...worked, totals: totalsOf(worked) };
     return {

@@ -4,6 +4,9 @@ import { Router } from 'express';
 import type { BuildStore } from '../buildStore';
 import { checked, pathId } from '../check';
 
+/** As many as can be read before a build is begun. */
+const MOST_LESSONS = 30;
+
 /** What is kept with a build besides its document: pins and log. Writing the same id again replaces it. */
 export function noteRoutes(store: BuildStore): Router {
   const routes = Router();
@@ -25,6 +28,10 @@ export function noteRoutes(store: BuildStore): Router {
 
   routes.get('/builds/:id/log', async (req, res) => {
     res.json({ log: await store.log(pathId(req.params.id, 'build')) });
+  });
+
+  routes.get('/builds/:id/lessons', async (req, res) => {
+    res.json({ lessons: await store.lessons(pathId(req.params.id, 'build'), MOST_LESSONS) });
   });
 
   routes.put('/builds/:id/log/:entryId', async (req, res) => {

@@ -116,6 +116,8 @@ export const api = {
   putPin: (id: string, pin: Pin) => call<Pin>('PUT', `${build(id)}/pins/${pin.id}`, pin),
   removePin: (id: string, pinId: string) => call<undefined>('DELETE', `${build(id)}/pins/${pinId}`),
   log: (id: string) => call<{ log: LogEntry[] }>('GET', `${build(id)}/log`).then((r) => r.log),
+  lessons: (id: string) =>
+    call<{ lessons: (LogEntry & { build: string })[] }>('GET', `${build(id)}/lessons`).then((r) => r.lessons),
   putLog: (id: string, entry: LogEntry) => call<LogEntry>('PUT', `${build(id)}/log/${entry.id}`, entry),
   removeLog: (id: string, entryId: string) => call<undefined>('DELETE', `${build(id)}/log/${entryId}`),
   revisions: (id: string) =>

@@ -6,6 +6,7 @@ import { PictureBook } from '../../pictures/PictureBook';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { Costs } from './Costs';
+import { Lessons } from './Lessons';
 import { PartCosts } from './PartCosts';
 import { Timeline } from './Timeline';
 import { Versions } from './Versions';
@@ -166,6 +167,7 @@ export function Brief() {
       </section>
       <PictureBook />
       {report.parts.length > 0 && <Versions />}
+      <Lessons />
       <Timeline report={report} eventDate={brief.eventDate} />
       <Costs lines={report.cost} currency={brief.currency} budget={brief.budget} />
       <PartCosts report={report} />

@@ -32,12 +32,21 @@ export function AgainstPlan() {
       )}
       {written.length > 0 && (
         <section aria-label="Written with both">
-          <h2 className="head">Written with both</h2>
-          <table className="w-full max-w-2xl">
+          <h2 className="head">Written with both: planned (pale) and what it was (dark)</h2>
+          <table className="w-full max-w-3xl">
             <tbody>
               {written.map((e) => (
                 <tr key={e.id} className="border-t border-hair">
-                  <td className="py-1">{e.subject}</td>
+                  <td className="w-44 py-1">{e.subject}</td>
+                  <td className="w-60 pr-3" aria-hidden>
+                    {[e.planned!, e.actual!].map((v, k) => (
+                      <span
+                        key={k}
+                        className={`block h-2 ${k === 0 ? 'bg-hair' : 'bg-foam'}`}
+                        style={{ width: `${(100 * Math.max(0, v)) / Math.max(e.planned!, e.actual!)}%` }}
+                      />
+                    ))}
+                  </td>
                   <td>
                     {trimNumber(e.planned!, 1)} {e.unit} planned
                   </td>

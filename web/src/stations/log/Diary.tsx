@@ -2,14 +2,14 @@ import type { Totals } from '@fomrik/core/findings';
 import type { LogEntry, LogSort } from '@fomrik/core/document';
 import { trimNumber } from '@fomrik/core/units';
 import { format } from 'date-fns';
-import { Download, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { api } from '../../store/api';
 import { useBuild } from '../../store/build';
 import { eraseLog, useNotes, writeLog } from '../../store/notes';
 import { useReport } from '../../store/report';
-import { saveFile } from '../cut/saveFile';
+import { LogCsv } from './LogCsv';
 import { Photo } from './Photo';
 
 /** What is usually worth writing down, with what was planned. */
@@ -100,11 +100,6 @@ export function Diary() {
       }
     }
     setBusy(0);
-  };
-
-  const exportCsv = async (): Promise<void> => {
-    const { logCsv } = await import('@fomrik/core/files/csv');
-    saveFile(logCsv(log), 'log.csv', 'text/csv', doc.name);
   };
 
   return (
@@ -270,13 +265,9 @@ export function Diary() {
               ))}
             </tbody>
           </table>
-          <div>
-            <button type="button" className="btn" onClick={() => void exportCsv()}>
-              <Download size={15} aria-hidden /> Log, CSV
-            </button>
-          </div>
         </>
       )}
+      <LogCsv />
     </div>
   );
 }

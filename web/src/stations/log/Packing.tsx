@@ -8,6 +8,7 @@ import { LengthField, WordsField } from '../../parts/Field';
 import { useWorked } from '../../parts/useWorked';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { Spares } from './Spares';
 import { travelWorker } from '../../workers/travelClient';
 
 const startCase: Omit<TravelCase, 'id'> = { name: 'Suitcase', insideMm: [680, 440, 260] };
@@ -44,6 +45,7 @@ export function Packing() {
   if (items.length === 0) return <p className="text-soft">There is nothing to pack yet.</p>;
   return (
     <div className="grid gap-4">
+      <Spares />
       <section aria-label="Cases">
         <h2 className="head">Cases, by their insides</h2>
         <ul className="grid max-w-3xl gap-2">

@@ -3,12 +3,12 @@ import { trimNumber } from '@fomrik/core/units';
 import { Trash2 } from 'lucide-react';
 import { type FormEvent, type ReactNode, useState } from 'react';
 import { useBuild } from '../../store/build';
+import { keepReading } from '../../store/readings';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';
 
-/** No reading is larger than this in grams or hours; a shop keeps so many of them. */
+/** No reading is larger than this in grams or hours. */
 const MOST = 1e6;
-const MOST_READINGS = 500;
 
 /** A number typed with point or comma; nothing when it is none, not above zero, or beyond reason. */
 function positive(text: string): number | undefined {
@@ -24,13 +24,7 @@ export function Readings() {
   const update = useBuild((s) => s.update);
   const { constants, parts, steps } = report;
   const add = (reading: Omit<Reading, 'id' | 'takenOn'>): void =>
-    update((d) => {
-      d.make.readings = [
-        // The oldest gives way.
-        ...(d.make.readings ?? []).slice(1 - MOST_READINGS),
-        { ...reading, id: `r-${Date.now()}`, takenOn: todayIso() },
-      ];
-    });
+    keepReading({ ...reading, id: `r-${Date.now()}`, takenOn: todayIso() });
   const ticked = steps.filter((s) => done[s.id] !== undefined);
   const plannedH = ticked.reduce((sum, s) => sum + s.workMin, 0) / 60 / constants.handWork.factor;
 

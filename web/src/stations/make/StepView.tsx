@@ -11,6 +11,7 @@ import { clockMs, pressClock, useWorkClock } from '../../store/workClock';
 import { DryingTimer } from './DryingTimer';
 import { FinishFields } from './FinishFields';
 import { StepPieces } from './StepPieces';
+import { StepReading } from './StepReading';
 import { tickStep, untickStep } from './tick';
 import { clockWords, useNow } from './useNow';
 
@@ -127,6 +128,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
           {message}
         </p>
       )}
+      {step.reads && <StepReading key={step.id} step={step} reads={step.reads} />}
       {(step.kind === 'coat' || step.kind === 'paint') && step.partId && (
         <FinishFields partId={step.partId} />
       )}

@@ -1,11 +1,9 @@
 import { readingOf, type Step, tookId, workFactor } from '@fomrik/core/plan';
 import { useBuild } from '../../store/build';
+import { MOST_READINGS } from '../../store/readings';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';
 import { resetClock, useWorkClock } from '../../store/workClock';
-
-/** A shop keeps so many readings; the oldest gives way. */
-const MOST_READINGS = 500;
 
 /** Ticks a step as done now, with the minutes it took where they are known: a reading for the plans to come. */
 export function tickStep(step: Step, tookMin: number | undefined): void {
