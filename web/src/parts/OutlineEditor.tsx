@@ -1,7 +1,9 @@
 import type { Row, RowsField } from '@fomrik/core/document';
 import { type DrawnNode, drawnLine, offsetNodes } from '@fomrik/core/forms';
-import { boundsOf } from '@fomrik/core/geometry';
+import { boundsOf, thinned } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
+import type { TracedHere } from '../pictures/beneath';
+import { TracePicker } from '../pictures/TracePicker';
 import { LengthField } from './Field';
 import { mirroredRows, twinOf } from './outlineRows';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
@@ -14,7 +16,7 @@ interface OutlineEditorProps {
   onDrag: (rows: Row[]) => void;
   onDragEnd: () => void;
   /** What lies beneath the lines, in mm with y downwards, and the fields that place it. */
-  beneath: { image: ReactNode; fields: ReactNode };
+  beneath: { image: ReactNode; fields: ReactNode; trace?: () => Promise<TracedHere[]> };
 }
 
 type Axis = readonly [across: string, up: string];
@@ -28,6 +30,10 @@ const nodeWords: Record<string, string> = {
   smooth: 'runs through: smooth',
   arc: 'goes round: an arc',
 };
+
+/** A traced line is drawn in as few points as keep it this near, mm. */
+const TRACED_MM = 0.2;
+const round = (mm: number): number => Math.round(mm * 100) / 100;
 
 const SNAPS = [0, 1, 5, 10] as const;
 /** Points and the middle line draw a dragged point from this far, mm at the drawing's scale. */
@@ -343,6 +349,20 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd, beneat
           </>
         )}
         {beneath.fields}
+        {!half && beneath.trace && (
+          <TracePicker
+            trace={beneath.trace}
+            onTake={(outline) =>
+              onChange(
+                thinned(outline, field.range[1], TRACED_MM).map(({ x, y }) => ({
+                  xMm: ranged('xMm', round(x)),
+                  yMm: ranged('yMm', round(y)),
+                  node: 'corner',
+                })),
+              )
+            }
+          />
+        )}
         {asking && (
           <label className="label">
             Its unit

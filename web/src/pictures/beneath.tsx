@@ -1,22 +1,52 @@
 import type { Beneath, Part } from '@fomrik/core/document';
+import { knownLength } from '@fomrik/core/document';
+import { rotate2 } from '@fomrik/core/geometry';
+import { laidPicture, type Traced } from '@fomrik/core/picture';
 import type { Draft } from 'immer';
 import type { ReactNode } from 'react';
 import { ChoiceField, LengthField, NumberField } from '../parts/Field';
+import { api } from '../store/api';
 import { useBuild } from '../store/build';
+import { useReport } from '../store/report';
+import { pictureWorker } from '../workers/pictureClient';
 import { useSquared } from './useSquared';
 
 const REACH: readonly [number, number] = [-5000, 5000];
+
+/** An outline found on the picture, where it lies beneath the drawing, and how far its width may be off. */
+export type TracedHere = Traced & { likelyMm: number };
+
+/** A picture is traced in so many pixels either way at most. */
+const TRACE_PX = 2200;
 
 /** What lies under a part's drawing: the picture to draw beneath the lines, and the fields that place it. */
 export function useBeneath(
   part: Part,
   change: (recipe: (part: Draft<Part>) => void) => void,
-): { image: ReactNode; fields: ReactNode } {
+): { image: ReactNode; fields: ReactNode; trace?: () => Promise<TracedHere[]> } {
   const pictures = useBuild((s) => s.doc.pictures) ?? [];
   const { beneath } = part;
-  const { squared, said } = useSquared(pictures.find((p) => p.id === beneath?.picture));
+  const picture = pictures.find((p) => p.id === beneath?.picture);
+  const body = useReport((s) => s.report?.body);
+  const { squared, said } = useSquared(picture);
+  const trace = async (): Promise<TracedHere[]> => {
+    const known = knownLength(picture!, body!);
+    const laid = laidPicture(picture!, known)!;
+    const url = api.pictureUrl(picture!.content);
+    const found = await pictureWorker().traced(url, picture!, known, laid, TRACE_PX);
+    // As the picture lies beneath the drawing.
+    const { xMm, yMm, turnDeg } = beneath!;
+    return found.map((one) => ({
+      ...one,
+      outline: one.outline.map((p) => {
+        const q = rotate2(p, (turnDeg * Math.PI) / 180);
+        return { x: q.x + xMm, y: q.y + yMm };
+      }),
+    }));
+  };
   const set = (at: Partial<Beneath>): void => change((p) => void Object.assign(p.beneath!, at));
   return {
+    ...(picture && squared && { trace }),
     image: beneath && squared && (
       <g transform={`translate(${beneath.xMm} ${-beneath.yMm}) rotate(${-beneath.turnDeg})`}>
         <image

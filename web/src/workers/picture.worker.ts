@@ -1,4 +1,15 @@
-import { type Laid, squaredPicture } from '@fomrik/core/picture';
+import type { Vec2 } from '@fomrik/core/geometry';
+import {
+  type Known,
+  type Laid,
+  measuredOn,
+  type Picture,
+  seenThrough,
+  type Spot,
+  squaredPicture,
+  type Traced,
+  tracedOn,
+} from '@fomrik/core/picture';
 import { expose } from 'comlink';
 
 /** A picture laid square: where it lies, and itself. */
@@ -10,19 +21,41 @@ export interface SquaredImage {
   heightMm: number;
 }
 
+/** Traced lines are straightened within this, mm. */
+const TRACED_MM = 0.3;
+
+async function pixelsAt(url: string): Promise<ImageData> {
+  const answer = await fetch(url);
+  if (!answer.ok) throw new Error('The picture is not at hand.');
+  const bitmap = await createImageBitmap(await answer.blob());
+  const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+  const context = canvas.getContext('2d')!;
+  context.drawImage(bitmap, 0, 0);
+  return context.getImageData(0, 0, bitmap.width, bitmap.height);
+}
+
 const api = {
+  /** Outlines of what lies on plain ground in it, each with how far its width may be off. */
+  traced: async (
+    url: string,
+    picture: Picture,
+    known: Known | undefined,
+    laid: Laid,
+    most: number,
+  ): Promise<(Traced & { likelyMm: number })[]> => {
+    const found = tracedOn(squaredPicture(await pixelsAt(url), laid, most), picture, laid, TRACED_MM);
+    const spot = (p: Vec2): Spot => {
+      const { x, y } = seenThrough(laid.toPx, p)!;
+      return [x, y];
+    };
+    return found.map((one) => {
+      const byX = [...one.outline].sort((a, b) => a.x - b.x);
+      const across = measuredOn(picture, known, spot(byX[0]!), spot(byX.at(-1)!));
+      return { ...one, likelyMm: across?.likelyMm ?? 0 };
+    });
+  },
   squared: async (url: string, laid: Laid, most: number): Promise<SquaredImage> => {
-    const answer = await fetch(url);
-    if (!answer.ok) throw new Error('The picture is not at hand.');
-    const bitmap = await createImageBitmap(await answer.blob());
-    const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
-    const context = canvas.getContext('2d')!;
-    context.drawImage(bitmap, 0, 0);
-    const { pixels, ...where } = squaredPicture(
-      context.getImageData(0, 0, bitmap.width, bitmap.height),
-      laid,
-      most,
-    );
+    const { pixels, ...where } = squaredPicture(await pixelsAt(url), laid, most);
     const out = new OffscreenCanvas(pixels.width, pixels.height);
     const data = new ImageData(new Uint8ClampedArray(pixels.data), pixels.width, pixels.height);
     out.getContext('2d')!.putImageData(data, 0, 0);

@@ -1,5 +1,4 @@
-import { Clipper } from 'clipper2-ts';
-import { signedArea, type Vec2 } from '../../geometry';
+import { signedArea, thinned, type Vec2 } from '../../geometry';
 import { fail, ok, type Result } from '../../units';
 import { dxfRings } from './dxf';
 import { svgRings } from './svg';
@@ -39,18 +38,10 @@ export function readOutline(text: string, name: string, most: number, unitMm?: n
   if (Math.abs(signedArea(sized)) < LEAST_MM2)
     return fail(`The largest outline of ${name} is under 25 mm²; check its unit.`);
   const ring = signedArea(sized) < 0 ? [...sized].reverse() : sized;
-  const thin = thinned(ring, most);
+  const thin = thinned(ring, most, 0.1);
   const xs = thin.map((p) => p.x);
   const middle = (Math.min(...xs) + Math.max(...xs)) / 2;
   const foot = Math.min(...thin.map((p) => p.y));
   const round = (v: number): number => Math.round(v * 100) / 100;
   return ok({ points: thin.map((p) => [round(p.x - middle), round(p.y - foot)]) });
-}
-
-/** As few points as keep the line within a tenth of a millimetre, or within more when that is still too many. */
-function thinned(ring: readonly Vec2[], most: number): Vec2[] {
-  for (let tolerance = 0.1; ; tolerance *= 1.6) {
-    const found = Clipper.simplifyPathD([...ring], tolerance, true).map(({ x, y }) => ({ x, y }));
-    if (found.length <= most || tolerance > 1000) return found.slice(0, most);
-  }
 }

@@ -1,6 +1,5 @@
-import { Clipper } from 'clipper2-ts';
 import { choice, length, rows } from '../../document';
-import { dist2, grown, joined, largestRing, lerp2, signedArea, type Vec2 } from '../../geometry';
+import { dist2, grown, joined, largestRing, lerp2, signedArea, thinned, type Vec2 } from '../../geometry';
 import { rectangle } from './outlines';
 
 /** A point of a drawn outline: straight on from a corner, on through a smooth one, or round an arc through it. */
@@ -144,11 +143,7 @@ export function offsetNodes(nodes: readonly Node[], outMm: number, most: number)
   const ring = largestRing(grown([drawnOutline(nodes).outline], outMm));
   if (ring.length < 3 || Math.abs(signedArea(ring)) < LEAST_MM2) return undefined;
   const round = (mm: number): number => Math.round(mm * 100) / 100;
-  for (let tolerance = 0.05; ; tolerance *= 1.6) {
-    const thin = Clipper.simplifyPathD([...ring], tolerance, true);
-    if (thin.length <= most || tolerance > 1000)
-      return thin.slice(0, most).map(({ x, y }) => ({ xMm: round(x), yMm: round(y), node: 'corner' }));
-  }
+  return thinned(ring, most, 0.05).map(({ x, y }) => ({ xMm: round(x), yMm: round(y), node: 'corner' }));
 }
 
 /** Nodes of an outline given as corner points. */

@@ -1,0 +1,113 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { distanceToEdge, signedArea, type Vec2 } from '../geometry';
+import { laidPicture } from './scale';
+import { type OnTable, photographed, type Shot, shotPicture } from './simulatedCamera';
+import { squaredPicture } from './squared';
+import { otsu, type Traced, tracedOn } from './traced';
+
+const sheet = { widthMm: 210, heightMm: 297, at: { x: -190, y: 0 } };
+const a4 = (grey: number): OnTable => ({
+  grey,
+  outline: [
+    [-105, -148.5],
+    [105, -148.5],
+    [105, 148.5],
+    [-105, 148.5],
+  ].map(([x, y]) => ({ x: sheet.at.x + x!, y: y! })),
+});
+const straight: Shot = { widthPx: 1600, heightPx: 1200, tiltRad: 0, turnRad: 0, awayMm: 900, focalPx: 1500 };
+
+/** What a maker would get: photographed, squared up by its sheet, traced. */
+function trace(things: readonly OnTable[], shot: Shot, table = 90): Traced[] {
+  const pixels = photographed([a4(250), ...things], table, shot);
+  const picture = shotPicture(shot, sheet);
+  const laid = laidPicture(picture, undefined)!;
+  return tracedOn(squaredPicture(pixels, laid, 1600), picture, laid, 0.3);
+}
+/** Sides of a ring turned about, whatever its place: the picture's middle is not the table's. */
+const moved = (of: readonly Vec2[], by: Vec2): Vec2[] => of.map((p) => ({ x: p.x + by.x, y: p.y + by.y }));
+const middle = (of: readonly Vec2[]): Vec2 => {
+  // By triangles about the first point.
+  let [x, y, a] = [0, 0, 0];
+  of.forEach((p, i) => {
+    const q = of[(i + 1) % of.length]!;
+    const w = (p.x - of[0]!.x) * (q.y - of[0]!.y) - (q.x - of[0]!.x) * (p.y - of[0]!.y);
+    x += (w * (p.x + q.x + of[0]!.x)) / 3;
+    y += (w * (p.y + q.y + of[0]!.y)) / 3;
+    a += w;
+  });
+  return { x: x / a, y: y / a };
+};
+const offOf = (found: readonly Vec2[], drawn: readonly Vec2[]): number => {
+  const [f, d] = [middle(found), middle(drawn)];
+  const laid = moved(found, { x: d.x - f.x, y: d.y - f.y });
+  return Math.max(...laid.map((p) => distanceToEdge(drawn, p)), ...drawn.map((p) => distanceToEdge(laid, p)));
+};
+const plate = [
+  [0, -80],
+  [90, -70],
+  [120, 40],
+  [60, 60],
+  [40, 110],
+  [-10, 100],
+].map(([x, y]) => ({ x: x! + 60, y: y! }));
+
+describe('outlines traced from a photograph', function () {
+  this.timeout(60_000);
+
+  it('of a paper template come back as long within 0.5 % and as large within 1 %, however the camera is held', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          tiltRad: fc.double({ min: -0.4, max: 0.4, noNaN: true }),
+          turnRad: fc.double({ min: -0.5, max: 0.5, noNaN: true }),
+          shade: fc.double({ min: 0, max: 0.25, noNaN: true }),
+          seed: fc.integer({ min: 1, max: 1000 }),
+        }),
+        (view) => {
+          const [found, ...more] = trace([{ outline: plate, grey: 235 }], { ...straight, ...view, noise: 4 });
+          expect(more).to.deep.equal([]);
+          expect(found!.areaMm2 / signedArea(plate)).to.be.closeTo(1, 0.01);
+          // Of 190 mm, 0.5 % are 1 mm.
+          expect(offOf(found!.outline, plate)).to.be.at.most(1);
+        },
+      ),
+      { numRuns: 6 },
+    );
+  });
+
+  it('of several pieces in one picture, dark or pale on the table, are told apart, the largest first', () => {
+    const square = (x: number, y: number, r: number): Vec2[] =>
+      [
+        [-r, -r],
+        [r, -r],
+        [r, r],
+        [-r, r],
+      ].map(([dx, dy]) => ({ x: x + dx!, y: y + dy! }));
+    const found = trace(
+      [
+        { outline: square(40, 120, 40), grey: 240 },
+        { outline: square(180, -60, 60), grey: 235 },
+        { outline: square(40, -120, 9), grey: 240 },
+      ],
+      { ...straight, noise: 3 },
+    );
+    // The smallest is under 4 cm² and taken for dirt.
+    expect(found.map((f) => Math.round(f.widthMm / 10) * 10)).to.deep.equal([120, 80]);
+    expect(found[0]!.areaMm2).to.be.closeTo(14_400, 144);
+  });
+
+  it('a lens that bends lines shows in the size: the warning has a cause', () => {
+    const size = (lens: number): number =>
+      trace([{ outline: plate, grey: 235 }], { ...straight, lens, focalPx: 1200 })[0]!.areaMm2 /
+      signedArea(plate);
+    expect(size(0)).to.be.closeTo(1, 0.004);
+    expect(Math.abs(size(-0.12) - 1)).to.be.greaterThan(0.01);
+  });
+
+  it('the threshold parts two heaps between them (Otsu, 1979)', () => {
+    const values = Float64Array.from([...Array.from({ length: 50 }, (_, i) => 10 + (i % 5)), 80, 81, 82, 83]);
+    expect(otsu(values, 100)).to.be.within(15, 80);
+  });
+});

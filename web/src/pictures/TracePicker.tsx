@@ -1,0 +1,82 @@
+import type { Vec2 } from '@fomrik/core/geometry';
+import { trimNumber } from '@fomrik/core/units';
+import { useState } from 'react';
+import type { TracedHere } from './beneath';
+
+/** A likely error worse than this share of the size wants a better photograph. */
+const DOUBTFUL = 0.01;
+
+/** Outlines found on the picture beneath: one of them becomes the drawing. */
+export function TracePicker({
+  trace,
+  onTake,
+}: {
+  trace: () => Promise<TracedHere[]>;
+  onTake: (outline: readonly Vec2[]) => void;
+}) {
+  const [found, setFound] = useState<readonly TracedHere[] | undefined>();
+  const [said, setSaid] = useState('');
+  const [busy, setBusy] = useState(false);
+  const look = async (): Promise<void> => {
+    setBusy(true);
+    setSaid('');
+    try {
+      const outlines = await trace();
+      setFound(outlines);
+      if (outlines.length === 0)
+        setSaid(
+          'No outline was found: lay pieces apart from each other on plain ground, paler or darker than they are.',
+        );
+    } catch (error) {
+      setSaid((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const doubtful = found?.some((f) => f.likelyMm > DOUBTFUL * f.widthMm) ?? false;
+  return (
+    <div className="grid gap-1" role="group" aria-label="Traced from the picture">
+      <button type="button" className="btn min-h-7 px-2" disabled={busy} onClick={() => void look()}>
+        {busy ? 'Tracing…' : 'Trace its outlines'}
+      </button>
+      {found?.map((f, i) => (
+        <button
+          key={i}
+          type="button"
+          className="btn min-h-7 gap-2 px-2 text-left"
+          onClick={() => onTake(f.outline)}
+        >
+          <Small outline={f.outline} />
+          Take {i + 1}: {trimNumber(f.widthMm, 1)} ± {trimNumber(Math.max(0.1, f.likelyMm), 1)} ×{' '}
+          {trimNumber(f.heightMm, 1)} mm
+        </button>
+      ))}
+      {doubtful && (
+        <p className="text-[12px]">
+          The size is doubtful by more than 1 %: mark the sheet larger in the picture, hold the camera
+          straight above the table and farther away, and keep paper flat.
+        </p>
+      )}
+      {said && (
+        <p role="status" className="text-[12px] text-soft">
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Small({ outline }: { outline: readonly Vec2[] }) {
+  const xs = outline.map((p) => p.x);
+  const ys = outline.map((p) => p.y);
+  const [left, top] = [Math.min(...xs), Math.max(...ys)];
+  return (
+    <svg
+      viewBox={`0 0 ${Math.max(...xs) - left} ${top - Math.min(...ys)}`}
+      className="h-6 w-6 shrink-0"
+      aria-hidden
+    >
+      <polygon points={outline.map((p) => `${p.x - left},${top - p.y}`).join(' ')} fill="var(--color-foam)" />
+    </svg>
+  );
+}
