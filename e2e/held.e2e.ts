@@ -1,3 +1,4 @@
+import { photographed } from '@fomrik/core/picture';
 import { expect } from 'chai';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -211,6 +212,74 @@ describe('the arms on the bench', function () {
     );
     // 400 pixels at 320 mm in 170 of them.
     expect(await width()).closeTo((400 * 320) / 170, 1);
+    await saved(page);
+  });
+
+  it('traces a paper template from a photograph and draws the part by it', async () => {
+    // Straight from above: 1,500 / 900 pixels to the millimetre; a plate of 130 × 190 mm beside a sheet of A4.
+    const shot = { widthPx: 1600, heightPx: 1200, tiltRad: 0, turnRad: 0, awayMm: 900, focalPx: 1500 };
+    const ring = (points: [number, number][]) => points.map(([x, y]) => ({ x, y }));
+    const pixels = photographed(
+      [
+        {
+          grey: 250,
+          outline: ring([
+            [-295, -148.5],
+            [-85, -148.5],
+            [-85, 148.5],
+            [-295, 148.5],
+          ]),
+        },
+        {
+          grey: 235,
+          outline: ring([
+            [60, -80],
+            [150, -70],
+            [180, 40],
+            [120, 60],
+            [100, 110],
+            [50, 100],
+          ]),
+        },
+      ],
+      90,
+      { ...shot, noise: 3, shade: 0.15 },
+    );
+    const template = await sharp(Buffer.from(pixels.data.buffer), {
+      raw: { width: shot.widthPx, height: shot.heightPx, channels: 4 },
+    })
+      .png()
+      .toBuffer();
+    await go(page, bench, 'brief', build);
+    const book = page.getByRole('region', { name: 'Pictures' });
+    await book
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'template.png', mimeType: 'image/png', buffer: template });
+    await book.getByText('Nothing says its size yet: mark a sheet or a known length.').waitFor();
+    await book.getByLabel('Known length', { exact: true }).selectOption('typed');
+    // The known length runs 640 of its pixels.
+    await type(page, 'It is', '384 mm');
+    await book.getByText(/The dashed line is 384 ± \d/).waitFor();
+    await saved(page);
+    await go(page, bench, 'shape', build);
+    await choose('Signal pistol, body');
+    await page.getByRole('tab', { name: 'Form and foam' }).click();
+    await page.getByLabel('Picture beneath').selectOption({ label: 'template' });
+    const found = page.getByRole('group', { name: 'Traced from the picture' });
+    await found.getByRole('button', { name: 'Trace its outlines' }).click();
+    // The sheet is not marked as one, and so is the largest outline.
+    await found.getByRole('button', { name: /^Take 1: 2(09\.\d|10(\.\d)?) ± / }).waitFor();
+    const plate = found.getByRole('button', { name: /^Take 2: / });
+    const [, across, up] = /Take 2: ([\d.]+) ± [\d.]+ × ([\d.]+) mm/.exec((await plate.textContent())!)!;
+    expect(Number(across)).to.be.closeTo(130, 0.7);
+    expect(Number(up)).to.be.closeTo(190, 1);
+    await plate.click();
+    const drawn = page.getByRole('group', {
+      name: /^Outline, drawn: [6-9] points|^Outline, drawn: 1\d points/,
+    });
+    await drawn.waitFor();
+    await noGraveFaults(page);
+    await page.getByRole('button', { name: 'Undo' }).click();
     await saved(page);
   });
 
