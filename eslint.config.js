@@ -12,7 +12,7 @@ const coreLayers = [
   ['foam', 'pipe'],
   ['body'],
   ['document'],
-  ['flatten'],
+  ['flatten', 'printed'],
   ['panel'],
   ['features'],
   ['forms'],

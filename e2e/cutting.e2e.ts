@@ -142,6 +142,29 @@ describe('the cutting bench', function () {
     await saved(page);
   });
 
+  it('takes a bezel for a printer, sized, as STL, and a part as OBJ', async () => {
+    await go(page, bench, 'cut', 'demo-lampwarden-bracers');
+    const printed = page.getByRole('region', { name: 'Small printed parts' });
+    await printed.getByRole('button', { name: 'Add' }).click();
+    await type(page, 'Lamp across', '10 mm');
+    await printed.getByText('Bore 10.4 mm for a lamp of 10 mm; the hole in the foam is 12.8 mm.').waitFor();
+    const taken = async (name: string): Promise<Buffer> => {
+      const [file] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name, exact: true }).click(),
+      ]);
+      return readFileSync(await file.path());
+    };
+    const stl = await taken('STL of bezel-1');
+    expect(stl.length).to.equal(84 + 50 * stl.readUInt32LE(80));
+    const obj = (await taken('OBJ of Lamp bracer')).toString('utf8');
+    expect(obj).to.match(/^# millimetres\no Lamp_bracer\nv /);
+    await noGraveFaults(page);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await saved(page);
+  });
+
   it('replays a sheet as a machine reads it back, and takes its motion list away', async () => {
     await go(page, bench, 'cut', 'demo-lampwarden-bracers');
     await type(page, 'Kerf', '0.3 mm');

@@ -281,6 +281,13 @@ export interface Version {
   statureMm?: number;
 }
 
+/** A small solid that is printed, by its kind's fields. */
+export interface PrintedPart {
+  id: string;
+  kind: string;
+  params: Params;
+}
+
 /** The decisions of one build, and nothing derived from them. */
 export interface BuildDoc {
   schema: typeof schemaVersion;
@@ -294,6 +301,8 @@ export interface BuildDoc {
   make: MakePlan;
   /** What it is made after. */
   pictures?: Picture[];
+  /** Small parts for a printer. */
+  printed?: PrintedPart[];
   /** The same build otherwise: hero and stunt, lit and unlit, another size. */
   versions?: Version[];
   /** Findings that are understood, by their ids; one whose words have changed since counts again. */

@@ -26,6 +26,7 @@ export {
   type Part,
   type PieceDarts,
   type Pin,
+  type PrintedPart,
   type Place,
   type PlaceKind,
   type PartOtherwise,

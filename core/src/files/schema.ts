@@ -10,6 +10,7 @@ import {
   schemaVersion,
 } from '../document';
 import { type Kinds, standardKinds } from '../parts';
+import { printedKinds } from '../printed';
 import { fail, ok, type Result } from '../units';
 import { circuit } from './rules/circuit';
 import { day, id, iso, name, turnDeg, within } from './rules/common';
@@ -240,6 +241,17 @@ export const stockSchema = Joi.array()
     }),
   );
 
+/** Each kind's own fields. */
+const printedPart = Joi.object({
+  id: id.required(),
+  kind: Joi.valid(...printedKinds.map((k) => k.kind)).required(),
+  params: Joi.object().required(),
+}).custom((value: { kind: string; params: unknown }, helpers) => {
+  const { fields } = printedKinds.find((k) => k.kind === value.kind)!;
+  const { error } = paramsOf(fields).validate(value.params);
+  return error ? helpers.message({ custom: error.message }) : value;
+});
+
 const versionOf = (kinds: Kinds): Joi.Schema =>
   Joi.object({
     id: id.required(),
@@ -290,6 +302,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
     parts: Joi.array().max(200).unique('id').items(partOf(kinds)).custom(partsHang).required(),
     circuits: Joi.array().max(100).unique('id').items(circuit).required(),
     pictures: Joi.array().max(40).unique('id').items(picture),
+    printed: Joi.array().max(60).unique('id').items(printedPart),
     versions: Joi.array().max(20).unique('id').items(versionOf(kinds)),
     setAside: Joi.object().pattern(
       Joi.string().max(200),

@@ -8,7 +8,7 @@ interface FieldInputProps {
   value: number | string;
   onChange: (value: number | string) => void;
   /** The part's own foam, for fields that name a thickness of it. */
-  ply: Ply;
+  ply?: Ply;
   label?: string;
 }
 
@@ -29,7 +29,7 @@ export function FieldInput({ field, value, onChange, ply, label = field.label }:
       );
     }
     case 'foam': {
-      const can = thicknessesOf(catalogue.foams, stock, ply.foamId);
+      const can = thicknessesOf(catalogue.foams, stock, ply?.foamId ?? '');
       const own = typeof value === 'number' && value !== 0 && !can.includes(value) ? [value] : [];
       return (
         <ChoiceField

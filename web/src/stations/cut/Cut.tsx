@@ -7,6 +7,8 @@ import { useReport } from '../../store/report';
 import { CutterFields } from './CutterFields';
 import { Downloads } from './Downloads';
 import { NestPanel } from './NestPanel';
+import { PartSolids } from './PartSolids';
+import { PrintedParts } from './PrintedParts';
 import { PrinterBook } from './PrinterBook';
 import { PagePreview } from './PagePreview';
 import { Remainders } from './Remainders';
@@ -90,6 +92,8 @@ export function Cut() {
         <PagePreview report={report} cut={cut} />
       </section>
       <Downloads />
+      <PartSolids />
+      <PrintedParts />
       <Remainders />
       <StockTable />
     </div>

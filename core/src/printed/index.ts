@@ -1,0 +1,1 @@
+export { type PrintedKind, printedKinds } from './kinds';
