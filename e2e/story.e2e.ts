@@ -235,6 +235,22 @@ describe('from tape measure to printed pattern', function () {
       'Test the lights before gluing the lining',
     );
     await page.getByRole('button', { name: /^1\. Print/ }).click();
+    // Read where it is taken: the bars at the print, a coat's millilitres at the coat.
+    await type(page, 'Bar across measured', '99.5 mm');
+    await shows(page, 'Bar across measured', '99.5 mm');
+    await type(page, 'Bar across measured', '100 mm');
+    await page
+      .getByRole('button', { name: /coat 1 of/ })
+      .first()
+      .click();
+    const coat = page.getByRole('form', { name: /^Reading: Sealer and paint/ });
+    await coat.getByLabel(/it was, ml/).fill('none');
+    await coat.getByRole('button', { name: 'Write it down' }).click();
+    await coat.getByText('“none” is not a number of ml').waitFor();
+    await coat.getByLabel(/it was, ml/).fill('75');
+    await coat.getByRole('button', { name: 'Write it down' }).click();
+    await coat.getByText(/Read: 75 ml\. .*yours, from 1 reading/).waitFor();
+    await page.getByRole('button', { name: /^1\. Print/ }).click();
     await page.getByRole('button', { name: 'Done', exact: true }).click();
     await page.getByText(/^1 of \d+ done/).waitFor();
     await page.getByRole('button', { name: /Try the paper on/ }).click();

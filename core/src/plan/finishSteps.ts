@@ -58,6 +58,14 @@ export function finishSteps(
   const coated = (mlPerM2: number): Pick<Step, 'reads'> =>
     m2 > 0 ? { reads: { quantity: 'coverage', stated: mlPerM2 * m2 } } : {};
   const coats = part.pieces.length === 0 ? 0 : recipe.sealCoats;
+  // What paint spoils is covered before the first coat.
+  const masked = [
+    ...(lit ? ['lamps'] : []),
+    ...(part.items.some((i) => i.toggle) ? ['switch'] : []),
+    ...(part.items.some((i) => i.source) ? ['battery door'] : []),
+    ...(part.sight.length > 0 ? ['what is seen through'] : []),
+    ...(straps.length > 0 ? ['where straps are glued'] : []),
+  ];
   for (let i = 1; i <= coats; i++) {
     const last = i === coats;
     steps.push({
@@ -127,6 +135,7 @@ export function finishSteps(
         : 'Nearly no paint on the brush, over edges and rivets only.',
       'paint dry',
     );
+  if (steps[0] && masked.length > 0) steps[0].detail = `Mask ${masked.join(', ')}. ${steps[0].detail}`;
   steps.push(...workSteps(part, 'painted', steps.at(-1)?.id ?? after));
   for (let i = 1; i <= recipe.clearCoats; i++) {
     const last = i === recipe.clearCoats;

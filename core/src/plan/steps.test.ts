@@ -93,6 +93,7 @@ describe('a finish', () => {
     expect(bare.massG).to.be.lessThan(rich.massG);
     // Two coats of 250 ml on each square metre of both copies, as the step says and the cans hold.
     const seal = rich.steps.find((s) => s.id === 'bracer-1:seal1')!;
+    expect(seal.detail).to.match(/^Mask (lamps, )?(switch, )?/);
     const ml = Number(/About (\d+) ml/.exec(seal.detail)![1]);
     const cans = rich.cost.find((l) => l.what === 'spray-on rubber coating')!;
     expect(cans.need).to.equal(Math.ceil((2 * ml) / 400));

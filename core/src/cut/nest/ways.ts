@@ -15,8 +15,8 @@ export interface Way {
 
 /** Turns that are tried besides those that lay an edge of the hull level. */
 const STEPS = 4;
-/** No more edges than this are laid level, the longest first. */
-const EDGES = 4;
+/** So many edges are laid level, the longest first: more ways make more no-fit regions, and fewer orders are tried. */
+const EDGES = 1;
 
 /** Turns worth trying: quarters of the way in which the longest edges of the hull lie level. */
 function turnsOf(outline: readonly Vec2[], turns: Turns): number[] {

@@ -67,7 +67,7 @@ export function PrintedParts() {
                   {i + 1} {own.label}
                 </h3>
                 <span className="text-soft">
-                  {trimNumber(cm3, 1)} cm³, up to {trimNumber(cm3 * FILAMENT_G_CM3, 0)} g
+                  {trimNumber(cm3, 1)} cm³, {trimNumber(cm3 * FILAMENT_G_CM3, 1)} g when solid
                 </span>
                 <SolidFiles name={`${own.kind}-${i + 1}`} solidsOf={() => solids} />
                 <button

@@ -115,6 +115,15 @@ export function StockTable() {
                     range={[0, 1000]}
                     onChange={(sheets) => set(foamId, nominalMm, { sheets })}
                   />
+                </td>
+                <td className="w-32 pr-2">
+                  <LengthField
+                    label="Real thickness"
+                    valueMm={sheet.thicknessMm.value}
+                    range={[nominalMm * 0.6, nominalMm * 1.6]}
+                    onChange={(measuredMm) => set(foamId, nominalMm, { measuredMm })}
+                    help="Measured with a caliper; nominal 6 is often 6–7."
+                  />
                   <ChoiceField
                     label="Turns"
                     value={own?.turns ?? 'any'}
@@ -124,15 +133,6 @@ export function StockTable() {
                       { value: 'halves', label: 'with the grain' },
                     ]}
                     onChange={(turns) => set(foamId, nominalMm, { turns })}
-                  />
-                </td>
-                <td className="w-32 pr-2">
-                  <LengthField
-                    label="Real thickness"
-                    valueMm={sheet.thicknessMm.value}
-                    range={[nominalMm * 0.6, nominalMm * 1.6]}
-                    onChange={(measuredMm) => set(foamId, nominalMm, { measuredMm })}
-                    help="Measured with a caliper; nominal 6 is often 6–7."
                   />
                 </td>
                 <td className="w-28 pr-2">

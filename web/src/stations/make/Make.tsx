@@ -14,14 +14,19 @@ import { ReadyPanel } from './ReadyPanel';
 import { StepView } from './StepView';
 import { Tonight } from './Tonight';
 
-/** What is done, in the order it was done; then what is planned, in the order it begins. */
+/**
+ * What is done, in the order it was done; then what is planned, in the order it begins. A tick shows before the plan that
+ * follows from it: each step is there once.
+ */
 function inOrder({ steps, schedule }: Report, done: Readonly<Record<string, string>>): Step[] {
-  const byId = new Map(steps.map((s) => [s.id, s]));
+  const begins = new Map(schedule.slots.map((slot, i) => [slot.stepId, i]));
   return [
     ...steps
       .filter((s) => done[s.id] !== undefined)
       .sort((a, b) => new Date(done[a.id]!).getTime() - new Date(done[b.id]!).getTime()),
-    ...schedule.slots.flatMap((slot) => byId.get(slot.stepId) ?? []),
+    ...steps
+      .filter((s) => done[s.id] === undefined)
+      .sort((a, b) => (begins.get(a.id) ?? -1) - (begins.get(b.id) ?? -1)),
   ];
 }
 

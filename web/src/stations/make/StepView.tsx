@@ -11,6 +11,8 @@ import { clockMs, pressClock, useWorkClock } from '../../store/workClock';
 import { DryingTimer } from './DryingTimer';
 import { FinishFields } from './FinishFields';
 import { StepPieces } from './StepPieces';
+import { BarReading } from './BarReading';
+import { FitReading } from './FitReading';
 import { StepReading } from './StepReading';
 import { tickStep, untickStep } from './tick';
 import { clockWords, useNow } from './useNow';
@@ -128,6 +130,8 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
           {message}
         </p>
       )}
+      {step.kind === 'print' && <BarReading />}
+      {step.kind === 'wear' && <FitReading />}
       {step.reads && <StepReading key={step.id} step={step} reads={step.reads} />}
       {(step.kind === 'coat' || step.kind === 'paint') && step.partId && (
         <FinishFields partId={step.partId} />
