@@ -198,6 +198,12 @@ describe('the arms on the bench', function () {
     await book.getByText(/The dashed line is 320 ± \d/).waitFor();
     await book.getByRole('button', { name: /^Known length, other end/ }).press('Shift+ArrowRight');
     await book.getByText(/The dashed line is 301 ± \d/).waitFor();
+    // Handed to a field: taken with its doubt, or refused by its range.
+    const give = book.getByRole('group', { name: 'Give the measured line to a part' });
+    await give.getByLabel('The line is').selectOption({ label: 'Fog knife, blade: Length' });
+    await give.getByRole('button', { name: 'Give it to the part' }).click();
+    await give.getByText(/^Length of Fog knife, blade is 301(\.\d)? mm, ± \d/).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
     await noGraveFaults(page);
     await saved(page);
     await go(page, bench, 'shape', build);

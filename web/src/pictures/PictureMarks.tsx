@@ -1,3 +1,4 @@
+import { GiveLine } from './GiveLine';
 import { measures } from '@fomrik/core/body';
 import { knownLength } from '@fomrik/core/document';
 import { disagreement, knownSheets, measuredOn, type Picture, type Spot } from '@fomrik/core/picture';
@@ -242,6 +243,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
             Math.abs(apart) > 0.02 &&
             ` The sheet and the known length disagree by ${trimNumber(Math.abs(apart) * 100, 0)} %: they may not lie in one plane.`}
         </p>
+        {found && <GiveLine {...found} />}
         <p className="text-[12px] text-soft">
           Holds for what lies in the plane of the sheet or the line; what stands nearer the camera looks
           larger. Arrows move the focused mark (Shift 10, Alt 0.2).
