@@ -58,6 +58,39 @@ describe('the inside of a prop', function () {
     await saved(page);
   });
 
+  it('describes a bought thing, puts a pack in its room, and says what does not go in', async () => {
+    await go(page, bench, 'shape', 'demo-lampwarden-arms');
+    await page.getByRole('button', { name: 'Part', exact: true }).click();
+    await page.getByRole('menuitem', { name: /^Bought thing, opened up/ }).click();
+    await choose('Bought thing, opened up');
+    await page.getByRole('tab', { name: 'Form and foam' }).click();
+    await type(page, 'Deep', '40 mm');
+    await go(page, bench, 'inside', 'demo-lampwarden-arms');
+    await choose('Bought thing, opened up');
+    await page.getByRole('button', { name: 'Light it' }).click();
+    const pack = inside().locator('li[data-kind="pack"]');
+    await pack.waitFor();
+    expect(await pack.getByLabel('Where').locator('option:checked').innerText()).to.equal('inside');
+    await noGraveFaults(page);
+    // Three cells side by side want more than a shallow case has.
+    await go(page, bench, 'shape', 'demo-lampwarden-arms');
+    await choose('Bought thing, opened up');
+    await page.getByRole('tab', { name: 'Form and foam' }).click();
+    await type(page, 'Deep', '12 mm');
+    await page
+      .getByText(/Bought thing, opened up: .* mm (deep|thick|room)/)
+      .first()
+      .waitFor();
+    await page.getByLabel('In it was').selectOption({ label: 'a mains plug' });
+    await page
+      .getByText(/it ran on the mains: it is not opened or cut here/)
+      .first()
+      .waitFor();
+    await type(page, 'Deep', '40 mm');
+    await page.getByLabel('In it was').selectOption({ label: 'cells' });
+    await saved(page);
+  });
+
   it('lets a pack into the layers of a body, with its lid, and says when it is glued in', async () => {
     await go(page, bench, 'inside', 'demo-lampwarden-arms');
     await choose('Signal pistol, body');

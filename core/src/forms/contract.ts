@@ -1,7 +1,7 @@
 import type { Body, MeasureKey, Zone } from '../body';
 import { type Check, count, type Field, type Params, type Ply } from '../document';
 import type { Bought, Work } from '../features';
-import type { Vec2, Vec3 } from '../geometry';
+import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { ClosureKind, FoamSheet, Rod } from '../materials';
 import type { Core, Join, Panel, Room } from '../panel';
 
@@ -89,6 +89,8 @@ export interface Model {
   stickField?: string;
   /** What sets its joints, for a stick that can be parted. */
   partedAt?: (atMm: readonly number[]) => Params;
+  /** Solids that are there already and are not made, such as the case of a bought thing; their mass is ballast. */
+  given: Mesh[];
   /** Dead weight put in. */
   ballast: { what: string; massG: number; at: Vec3 }[];
   anchors: Anchor[];
@@ -204,6 +206,7 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
     model: (input) => ({
       rooms: [],
       cores: [],
+      given: [],
       ballast: [],
       anchors: [],
       passages: [],

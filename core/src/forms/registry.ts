@@ -19,6 +19,7 @@ import { bracer } from './limbShell/bracer';
 import { cuff, greave, thigh, upperArm } from './limbShell/swelling';
 import { halfMask } from './mask/mask';
 import { pauldron } from './pauldron/pauldron';
+import { donor } from './donor/donor';
 import { earPod } from './pod/pod';
 import { rimmed } from './rimmed/rimmed';
 import { rounds } from './rounds/rounds';
@@ -59,4 +60,5 @@ export const forms: readonly FormKind[] = [
   rimmed,
   rounds,
   fitting,
+  donor,
 ];

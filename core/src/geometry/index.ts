@@ -40,6 +40,7 @@ export {
   type Region,
 } from './regions';
 export { sliceAt, slicerOf, tapeGirthMm } from './slice';
+export { boxRing, roundRing, stacked } from './stacked';
 export { thinned } from './thinned';
 export { flatPoint, unrollStrip } from './unroll';
 export {

@@ -56,7 +56,8 @@ export function startLights(
   free: (base: string) => string,
 ): { features: Feature[]; circuit: Circuit } | undefined {
   const [load, source, toggle] = (['load', 'source', 'switch'] as const).map((e) => kindOf(kinds, e));
-  if (!load || !source || !toggle || made.pieces.length === 0) return undefined;
+  if (!load || !source || !toggle) return undefined;
+  if (made.pieces.length === 0) return inRoomLights(part, made, kinds, free);
   const main = largest(made);
   const edge = made.pieces.find((p) => p.id === main)!.edges[0]!.id;
   const pack = roomiest(made);
@@ -78,6 +79,48 @@ export function startLights(
       source: features[1]!.id,
       switch: features[2]!.id,
       loads: [{ feature: features[0]!.id, currentMa: START_MA }],
+    },
+  };
+}
+
+/** The same in a part of no pieces: a light that goes into a room, with pack and switch beside it. */
+function inRoomLights(
+  part: Part,
+  { rooms }: PartReport,
+  kinds: Kinds,
+  free: (base: string) => string,
+): { features: Feature[]; circuit: Circuit } | undefined {
+  const room = rooms.find((r) => r.panel === undefined);
+  if (!room) return undefined;
+  const ys = room.outline.map((p) => p.y);
+  const step = (Math.max(...ys) - Math.min(...ys)) / 4;
+  const put = (electric: FeatureKind['electric'], name: string, alongMm: number): Feature | undefined => {
+    const kind = [...kinds.features.values()].find(
+      (k) => k.electric === electric && k.places.includes('room'),
+    );
+    if (!kind) return undefined;
+    const { params } = kind.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
+    return {
+      id: free(`${part.id}.${name}`),
+      kind: kind.kind,
+      params,
+      place: { on: 'room', room: room.id, alongMm: Math.round(alongMm), acrossMm: 0, turnDeg: 0 },
+    };
+  };
+  const [light, pack, toggle] = [
+    put('load', 'light', step),
+    put('source', 'pack', -step),
+    put('switch', 'switch', 0),
+  ];
+  if (!light || !pack || !toggle) return undefined;
+  return {
+    features: [light, pack, toggle],
+    circuit: {
+      id: free(`${part.id}.light`),
+      name: `${part.name} light`.slice(0, 120),
+      source: pack.id,
+      switch: toggle.id,
+      loads: [{ feature: light.id, currentMa: START_MA }],
     },
   };
 }

@@ -1,7 +1,6 @@
 import { type Field, length, type Params, type ParamsOf } from '../document';
-import type { Mesh } from '../geometry';
+import { boxRing, type Mesh, roundRing, stacked } from '../geometry';
 import { trimNumber } from '../units';
-import { boxRing, roundRing, stacked } from './stacked';
 
 /** A small solid for a printer that lays plastic in layers. */
 export interface PrintedKind {

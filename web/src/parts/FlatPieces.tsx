@@ -133,7 +133,7 @@ export function FlatPieces({
                       : ': cold'
                 }. Refolds within ${worst.stretch!.refoldMm.toFixed(1)} mm.`
               : made.pieces.length === 0
-                ? 'No sheet is cut for it: its lengths are under Cut.'
+                ? 'No sheet is cut for it; lengths of a stick are under Cut.'
                 : 'Flat, outer face up. Point at an edge.'}
           </span>
         )}

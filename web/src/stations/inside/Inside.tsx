@@ -218,8 +218,9 @@ function Dark({ part, made }: { part: Parameters<typeof startLights>[0]; made: P
     <div className="m-8 max-w-md">
       <h2 className="text-xl">{part.name} is dark</h2>
       <p className="my-2 text-soft">
-        Lamps, switch and pack are planned now, before foam is cut. They begin as three amber lamps on its
-        largest piece, the pack where there is most room.
+        {made.pieces.length > 0
+          ? 'Lamps, switch and pack are planned now, before foam is cut. They begin as three amber lamps on its largest piece, the pack where there is most room.'
+          : 'Light, switch and pack begin in the room it has; each can be moved or changed.'}
       </p>
       <button type="button" className="btn btn-main" onClick={light}>
         Light it

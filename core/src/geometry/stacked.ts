@@ -1,4 +1,5 @@
-import type { Mesh, Vec3 } from '../geometry';
+import type { Mesh } from './mesh';
+import type { Vec3 } from './vec';
 
 /** Points of a full round; a hole so drawn is tighter than the true round by under 0.06 % of its width. */
 const ROUND = 96;

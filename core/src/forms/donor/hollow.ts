@@ -1,0 +1,66 @@
+import { boxRing, type Mesh, roundRing, stacked, type Vec2, type Vec3 } from '../../geometry';
+import { boxRoom, type Room } from '../../panel';
+import { rectangle } from '../held/outlines';
+
+/** Height above the foot and tape round the outside there. */
+export interface Girth {
+  zMm: number;
+  girthMm: number;
+}
+
+/** A room inside: its middle from the foot's middle, its size, and how deep it is from the front. */
+export interface Cell {
+  acrossMm: number;
+  upMm: number;
+  wideMm: number;
+  highMm: number;
+  deepMm: number;
+}
+
+/** A round thing by its girths: radius at any height, straight between them. */
+export function radiusAt(girths: readonly Girth[], zMm: number): number {
+  const sorted = [...girths].sort((a, b) => a.zMm - b.zMm);
+  const k = sorted.findIndex((g) => g.zMm >= zMm);
+  const [a, b] = k < 0 ? [sorted.at(-1)!, sorted.at(-1)!] : [sorted[Math.max(0, k - 1)]!, sorted[k]!];
+  const t = b.zMm > a.zMm ? (zMm - a.zMm) / (b.zMm - a.zMm) : 0;
+  return (a.girthMm + (b.girthMm - a.girthMm) * Math.min(1, Math.max(0, t))) / (2 * Math.PI);
+}
+
+export const roundMesh = (girths: readonly Girth[]): Mesh =>
+  stacked(
+    [...girths]
+      .sort((a, b) => a.zMm - b.zMm)
+      .filter((g, i, all) => i === 0 || g.zMm > all[i - 1]!.zMm + 0.1)
+      .map((g) => roundRing(Math.max(0.5, g.girthMm / (2 * Math.PI)), g.zMm)),
+  );
+
+export const boxMesh = (wideMm: number, deepMm: number, highMm: number): Mesh =>
+  stacked([boxRing(wideMm, deepMm, 0), boxRing(wideMm, deepMm, highMm)]);
+
+/** The whole hollow of a round thing seen from the front: as wide as its inside, as deep as its chord. */
+export function roundRoom(girths: readonly Girth[], wallMm: number): Room {
+  const zs = girths.map((g) => g.zMm);
+  const [foot, top] = [Math.min(...zs) + wallMm, Math.max(...zs) - wallMm];
+  const inner = (z: number): number => Math.max(0, radiusAt(girths, z) - wallMm);
+  const widest = Math.max(1, ...girths.map((g) => g.girthMm / (2 * Math.PI) - wallMm));
+  const chord = (p: Vec2): number => 2 * Math.sqrt(Math.max(0, inner(p.y) ** 2 - p.x ** 2));
+  const outline = rectangle({ x: 0, y: (foot + top) / 2 }, 2 * widest, Math.max(1, top - foot));
+  return {
+    id: 'inside',
+    name: 'inside',
+    outline,
+    middle: { x: 0, y: (foot + top) / 2 },
+    depthAt: (p) => (p.y >= foot && p.y <= top && Math.abs(p.x) <= inner(p.y) ? chord(p) : undefined),
+    toSpace: (p, depthMm): Vec3 => ({ x: -p.x, y: chord(p) / 2 - depthMm, z: p.y }),
+  };
+}
+
+/** Rooms of a box, or of any thing where they are described one by one; from the front wall inwards. */
+export const cellRoom = (id: string, name: string, cell: Cell, frontMm: number): Room =>
+  boxRoom(
+    id,
+    name,
+    rectangle({ x: cell.acrossMm, y: cell.upMm }, cell.wideMm, cell.highMm),
+    cell.deepMm,
+    (p, depthMm) => ({ x: -p.x, y: frontMm - depthMm, z: p.y }),
+  );
