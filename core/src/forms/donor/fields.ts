@@ -1,0 +1,113 @@
+import { choice, count, length, number, type ParamsOf, rows } from '../../document';
+import { caseMaterials } from './materials';
+
+const isBox = (params: object): boolean => (params as { shape?: string }).shape === 'box';
+const isRound = (params: object): boolean => !isBox(params);
+const hasScrews = (params: object): boolean => (params as { opens?: string }).opens === 'screws';
+
+export const fields = [
+  choice(
+    'shape',
+    'Outside',
+    [
+      ['box', 'a box'],
+      ['round', 'round: by its girths'],
+    ],
+    'What it comes nearest to.',
+    'Outside',
+  ),
+  length('wideMm', 'Wide', [5, 1000], 'From side to side, outside.', 'Outside', { when: isBox }),
+  length('highMm', 'High', [5, 1500], 'Upwards, outside.', 'Outside', { when: isBox }),
+  length('deepMm', 'Deep', [5, 1000], 'From front to back, outside.', 'Outside', { when: isBox }),
+  rows(
+    'girths',
+    'Girths',
+    [
+      length('zMm', 'At', [0, 1500], 'Above its foot.'),
+      length('girthMm', 'Girth', [10, 3000], 'Tape round it there.'),
+    ],
+    [2, 12],
+    (before) => ({
+      zMm: Math.min(1500, (Number(before.at(-1)?.zMm) || 0) + 20),
+      girthMm: Number(before.at(-1)?.girthMm) || 200,
+    }),
+    'girth',
+    'From its foot up; straight between them. Two make a cylinder or a cone, more a dome.',
+    'Outside',
+    { when: isRound },
+  ),
+  length('wallMm', 'Wall', [0.5, 20], 'Thickness of its case.', 'Outside'),
+  choice(
+    'material',
+    'Made of',
+    Object.entries(caseMaterials).map(([key, { label }]): [string, string] => [key, label]),
+    'Says how it takes paint.',
+    'Outside',
+  ),
+  number('massG', 'Mass', [1, 5000], 'g', 'On a scale, emptied of what comes out.', 'Outside'),
+  choice(
+    'opens',
+    'Opens',
+    [
+      ['screws', 'by screws'],
+      ['clips', 'by clips'],
+      ['open', 'it is open'],
+      ['glued', 'it is glued shut'],
+    ],
+    'How its inside is come to.',
+    'Inside',
+  ),
+  count('screws', 'Screws', [1, 40], 'To be bagged and put back in their order.', 'Inside', {
+    when: hasScrews,
+  }),
+  choice(
+    'power',
+    'In it was',
+    [
+      ['none', 'no current'],
+      ['cells', 'cells'],
+      ['mains', 'a mains plug'],
+    ],
+    'What it ran on.',
+    'Inside',
+  ),
+  choice(
+    'guards',
+    'It is',
+    [
+      ['no', 'a thing like any other'],
+      ['yes', 'a safety helmet or other protection'],
+    ],
+    'Protection that has been cut protects nobody.',
+    'Inside',
+  ),
+  rows(
+    'rooms',
+    'Rooms',
+    [
+      length(
+        'acrossMm',
+        'Across',
+        [-500, 500],
+        'Its middle, to the right of the thing’s middle, seen from the front.',
+      ),
+      length('upMm', 'Up', [0, 1500], 'Its middle above the foot.'),
+      length('wideMm', 'Wide', [3, 1000], 'Inside.'),
+      length('highMm', 'High', [3, 1500], 'Inside.'),
+      length('deepMm', 'Deep', [3, 1000], 'From the front wall inwards.'),
+    ],
+    [0, 6],
+    (before) => ({
+      acrossMm: Number(before.at(-1)?.acrossMm) || 0,
+      upMm: Number(before.at(-1)?.upMm) || 20,
+      wideMm: Number(before.at(-1)?.wideMm) || 20,
+      highMm: Number(before.at(-1)?.highMm) || 20,
+      deepMm: Number(before.at(-1)?.deepMm) || 10,
+    }),
+    'room',
+    'Where there is room inside, as you measured it; none takes the whole hollow.',
+    'Rooms',
+  ),
+] as const;
+
+export type DonorParams = ParamsOf<typeof fields>;
