@@ -23,9 +23,11 @@ export function nestKey(items: readonly ToLay[], size: SheetSize, spacingMm: num
         `${named(item)}:${item.piece.outline.map((p) => `${p.x.toFixed(2)},${p.y.toFixed(2)}`).join(' ')}`,
     )
     .sort();
-  const { foamId, nominalMm, widthMm, heightMm, turns = 'any', offcuts = [] } = size;
+  const { foamId, nominalMm, widthMm, heightMm, turns, offcuts = [] } = size;
+  // Sheets without grain or offcuts have the key they always had: what was kept stays kept.
+  const grain = turns && turns !== 'any' ? [turns] : [];
   const left = offcuts.map((o) => o.id).sort();
-  return hash([foamId, nominalMm, widthMm, heightMm, spacingMm, turns, ...left, ...shapes].join('|'));
+  return hash([foamId, nominalMm, widthMm, heightMm, spacingMm, ...grain, ...left, ...shapes].join('|'));
 }
 
 /** Rounding of what is kept, mm. */
