@@ -2,7 +2,13 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { regionArea, signedArea, type Vec2 } from '../geometry';
+import { schemaVersion } from '../document';
+import { readBuildFile, writeBuildFile } from '../files/buildFile';
+import { demo } from '../files/testing/demo';
+import { catalogue } from '../materials';
 import type { Piece } from '../panel';
+import { derive } from '../report';
+import { sheetGroups } from './packAll';
 import { packSheets } from './packing';
 import { remaindersOf } from './remainders';
 import { laidOutline, type ToLay } from './sheets';
@@ -96,5 +102,33 @@ describe('what is left of a sheet', () => {
     expect(after.shelf[0]).to.deep.include({ sheets: 2, pricePerSheet: 9 });
     expect(after.shelf[0]!.offcuts!.map((o) => [o.id, o.place])).to.deep.equal([['o0', 'rack 2']]);
     expect(after.keptMm2).to.be.closeTo(590 * 498, 3000);
+  });
+
+  it('from a file: an outline round nothing is refused by name, one all hole takes no piece', () => {
+    const build = demo('lampwarden-bracers');
+    const withOffcut = (outline: Vec2[], holes?: Vec2[][]) =>
+      readBuildFile(
+        writeBuildFile({
+          fomrik: schemaVersion,
+          pins: [],
+          log: [],
+          build: {
+            ...build,
+            stock: [
+              {
+                ...build.stock[0]!,
+                offcuts: [{ id: 'o', place: '', since: '2026-01-01', outline, ...(holes && { holes }) }],
+              },
+            ],
+          },
+        }),
+      );
+    const corner = { x: 3, y: 3 };
+    const refused = withOffcut([corner, corner, corner]);
+    expect(refused.ok ? '' : refused.message).to.match(/offcuts\[0\]\.outline. encloses under 1 cm²/);
+    const hollow = withOffcut(box(600, 400), [box(600, 400)]);
+    if (!hollow.ok) throw new Error(hollow.message);
+    const group = sheetGroups(hollow.value.build, derive(hollow.value.build).parts, catalogue)[0]!;
+    expect(packSheets(group.items, group.size, 5).sheets.some((s) => s.offcut)).to.equal(false);
   });
 });

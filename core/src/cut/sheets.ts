@@ -1,5 +1,5 @@
 import type { Hole, Piece } from '../panel';
-import { grown, rotate2, type Vec2, without } from '../geometry';
+import { grown, joined, rotate2, type Vec2, without } from '../geometry';
 import type { Offcut, Turns } from '../materials';
 
 /** What pieces of one foam are laid on: sheets as they are sold, and what was left of others, which goes first. */
@@ -78,10 +78,12 @@ export function outsideOf(
   nearMm: number,
 ): Vec2[][] {
   const far = 10 + nearMm;
+  // A drawn outline may cross itself: what it goes round is foam.
+  const whole = joined([[...outline]], []);
   const foam = without(
-    [[...outline]],
+    whole,
     holes.map((ring) => [...ring]),
-  );
+  ).filter((ring) => ring.length >= 3);
   return [
     [
       { x: -far, y: -far },
@@ -89,7 +91,7 @@ export function outsideOf(
       { x: widthMm + far, y: heightMm + far },
       { x: -far, y: heightMm + far },
     ],
-    ...grown(foam, EDGE_MM - nearMm),
+    ...(foam.length > 0 ? grown(foam, EDGE_MM - nearMm) : []),
   ];
 }
 

@@ -1,3 +1,4 @@
+import { signedArea } from '../geometry';
 import { quantityKeys } from '../learn';
 import Joi from 'joi';
 import { measures, zoneInfo, zones } from '../body';
@@ -211,10 +212,18 @@ export const wearerSchema = Joi.object({
     .required(),
 });
 
+/** What encloses less is no foam. */
+const LEAST_OFFCUT_MM2 = 100;
+
 const ring = Joi.array()
   .min(3)
   .max(600)
-  .items(Joi.object({ x: within(0, 5000).required(), y: within(0, 5000).required() }));
+  .items(Joi.object({ x: within(0, 5000).required(), y: within(0, 5000).required() }))
+  .custom((points: { x: number; y: number }[], helpers) =>
+    Math.abs(signedArea(points)) >= LEAST_OFFCUT_MM2
+      ? points
+      : helpers.message({ custom: '{{#label}} encloses under 1 cm²' }),
+  );
 
 const offcut = Joi.object({
   id: id.required(),
@@ -245,11 +254,9 @@ export const stockSchema = Joi.array()
 const printedPart = Joi.object({
   id: id.required(),
   kind: Joi.valid(...printedKinds.map((k) => k.kind)).required(),
-  params: Joi.object().required(),
-}).custom((value: { kind: string; params: unknown }, helpers) => {
-  const { fields } = printedKinds.find((k) => k.kind === value.kind)!;
-  const { error } = paramsOf(fields).validate(value.params);
-  return error ? helpers.message({ custom: error.message }) : value;
+  params: Joi.when('kind', {
+    switch: printedKinds.map((k) => ({ is: k.kind, then: paramsOf(k.fields).required() })),
+  }),
 });
 
 const versionOf = (kinds: Kinds): Joi.Schema =>
