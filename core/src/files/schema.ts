@@ -1,4 +1,3 @@
-import { signedArea } from '../geometry';
 import { quantityKeys } from '../learn';
 import Joi from 'joi';
 import { measures, zoneInfo, zones } from '../body';
@@ -17,8 +16,11 @@ import { circuit } from './rules/circuit';
 import { day, id, iso, name, turnDeg, within } from './rules/common';
 import { nests } from './rules/nests';
 import { beneath, content, picture } from './rules/picture';
+import { stockSchema } from './rules/stock';
 import { calendar, cases, finish } from './rules/work';
 import { versionsFit } from './versionsFit';
+
+export { stockSchema };
 
 /** The rule of one field, from its range or choices: the same description the interface is drawn from. */
 function fieldRule(field: Field): Joi.Schema {
@@ -211,44 +213,6 @@ export const wearerSchema = Joi.object({
     )
     .required(),
 });
-
-/** What encloses less is no foam. */
-const LEAST_OFFCUT_MM2 = 100;
-
-const ring = Joi.array()
-  .min(3)
-  .max(600)
-  .items(Joi.object({ x: within(0, 5000).required(), y: within(0, 5000).required() }))
-  .custom((points: { x: number; y: number }[], helpers) =>
-    Math.abs(signedArea(points)) >= LEAST_OFFCUT_MM2
-      ? points
-      : helpers.message({ custom: '{{#label}} encloses under 1 cm²' }),
-  );
-
-const offcut = Joi.object({
-  id: id.required(),
-  place: Joi.string().allow('').max(80).required(),
-  since: day.required(),
-  outline: ring.required(),
-  holes: Joi.array().max(40).items(ring),
-});
-
-export const stockSchema = Joi.array()
-  .max(200)
-  .items(
-    Joi.object({
-      foamId: id.required(),
-      nominalMm: within(0.5, 200).required(),
-      sheets: within(0, 1000).integer().required(),
-      measuredMm: within(0.5, 240),
-      sheetG: within(1, 50000),
-      neutralFraction: within(0, 1),
-      rightAngleMm: within(0.5, 60),
-      pricePerSheet: within(0, 10000),
-      turns: Joi.valid('any', 'quarters', 'halves'),
-      offcuts: Joi.array().max(100).unique('id').items(offcut),
-    }),
-  );
 
 /** Each kind's own fields. */
 const printedPart = Joi.object({

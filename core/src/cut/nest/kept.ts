@@ -1,6 +1,14 @@
 import type { Nest } from '../../document';
-import { boundsOf } from '../../geometry';
-import { laidOutline, offcutSheet, type Sheet, type SheetSize, type ToLay, wholeSheet } from '../sheets';
+import { boundsOf, type Vec2 } from '../../geometry';
+import {
+  laidOutline,
+  offcutSheet,
+  roomyHoles,
+  type Sheet,
+  type SheetSize,
+  type ToLay,
+  wholeSheet,
+} from '../sheets';
 
 const named = ({ partId, piece, flipped }: ToLay): string => `${partId}/${piece.id}/${flipped}`;
 
@@ -17,11 +25,11 @@ function hash(text: string): string {
 
 /** What a nest was made for: the pieces in their shapes and hands, the sheet and the spacing. */
 export function nestKey(items: readonly ToLay[], size: SheetSize, spacingMm: number): string {
+  // A hole that others may lie in is part of the shape; pieces without one have the key they always had.
+  const drawn = (ring: readonly Vec2[]): string =>
+    ring.map((p) => `${p.x.toFixed(2)},${p.y.toFixed(2)}`).join(' ');
   const shapes = items
-    .map(
-      (item) =>
-        `${named(item)}:${item.piece.outline.map((p) => `${p.x.toFixed(2)},${p.y.toFixed(2)}`).join(' ')}`,
-    )
+    .map((item) => `${named(item)}:${[item.piece.outline, ...roomyHoles(item.piece)].map(drawn).join(' o ')}`)
     .sort();
   const { foamId, nominalMm, widthMm, heightMm, turns, offcuts = [] } = size;
   // Sheets without grain or offcuts have the key they always had: what was kept stays kept.

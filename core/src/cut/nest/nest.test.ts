@@ -104,6 +104,16 @@ describe('a nest that is kept', () => {
       expect(other).to.not.equal(nest.key);
   });
 
+  it('counts no longer when a hole that others may lie in is moved', () => {
+    const holed = (x: number): ToLay[] => {
+      const frame = item('frame', box(300, 300));
+      const hole = { id: 'h', kind: 'hole', centre: { x, y: 150 }, diameterMm: 100 };
+      return [{ ...frame, piece: { ...frame.piece, holes: [hole] } as unknown as Piece }];
+    };
+    expect(nestKey(holed(150), size, 4)).to.equal(nestKey(holed(150), size, 4));
+    expect(nestKey(holed(150), size, 4)).to.not.equal(nestKey(holed(120), size, 4));
+  });
+
   it('is refused when a piece is missing, doubled or over the edge', () => {
     const [first_, ...rest] = nest.sheets;
     const without_ = { ...nest, sheets: [first_!.slice(1), ...rest] };

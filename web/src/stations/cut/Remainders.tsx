@@ -7,6 +7,7 @@ import { WordsField } from '../../parts/Field';
 import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { todayIso } from '../../store/today';
 
 /** Once everything is cut, what is left of the sheets goes on the shared shelf, where later builds find it. */
 export function Remainders() {
@@ -21,7 +22,7 @@ export function Remainders() {
   const put = async (): Promise<void> => {
     const { doc } = useBuild.getState();
     const { parts, packed } = useReport.getState().report!;
-    const today = new Date().toISOString().slice(0, 10);
+    const today = todayIso();
     setBusy(true);
     try {
       const items = sheetGroups(doc, parts, catalogue).flatMap((g) => g.items);
