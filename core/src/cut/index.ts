@@ -1,4 +1,4 @@
-export { keepNest, keptSheets, nestKey } from './nest/kept';
+export { keepNest, keptSheets, lockedSheets, nestKey } from './nest/kept';
 export { type Nested, nesting } from './nest/nest';
 export { movedByHand, type HandMove } from './nest/byHand';
 export { packAll, type SheetGroup, sheetGroups } from './packAll';

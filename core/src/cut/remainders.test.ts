@@ -38,6 +38,30 @@ describe('what is left of a sheet', () => {
     expect(regionArea([left!.outline])).to.be.closeTo(588 * 498, 600);
   });
 
+  it('what drops out of a hole is kept too, less what lies in it: by hand', () => {
+    const ring: ToLay = {
+      partId: 'p',
+      flipped: false,
+      piece: {
+        id: 'r',
+        name: 'r',
+        outline: box(400, 400),
+        holes: [{ id: 'h', kind: 'air', centre: { x: 200, y: 200 }, diameterMm: 300 }],
+      } as unknown as Piece,
+    };
+    const laid = { partId: 'p', flipped: false, turnRad: 0, widthMm: 400, heightMm: 400 };
+    const sheet = { ...size, widthMm: 400, heightMm: 400, laid: [{ ...laid, pieceId: 'r', x: 0, y: 0 }] };
+    const [drop, ...more] = remaindersOf(sheet, [ring], 2);
+    expect(more).to.deep.equal([]);
+    // A disc of 300 less 2 and 1 all round.
+    expect(regionArea([drop!.outline])).to.be.closeTo(Math.PI * 147 ** 2, 600);
+    const small = item('s', box(180, 180));
+    const both = { ...sheet, laid: [...sheet.laid, { ...laid, pieceId: 's', x: 110, y: 110 }] };
+    const left = remaindersOf(both, [ring, small], 2);
+    const mm2 = left.reduce((sum, { outline, holes = [] }) => sum + regionArea([outline, ...holes]), 0);
+    expect(mm2).to.be.below(Math.PI * 147 ** 2 - 184 ** 2);
+  });
+
   it('holds no piece, and nothing narrower than 50 mm, by another library', () => {
     fc.assert(
       fc.property(

@@ -1,5 +1,6 @@
 import {
   boundsOf,
+  common,
   contains,
   grown,
   regionArea,
@@ -9,7 +10,7 @@ import {
   without,
 } from '../geometry';
 import type { Offcut } from '../materials';
-import { laidOutline, type Sheet, type ToLay } from './sheets';
+import { laidOutline, roomyHoles, type Sheet, type ToLay } from './sheets';
 
 /** Narrower than this is thrown away, mm; so is what is smaller than this, mm². */
 const NARROW_MM = 50;
@@ -57,10 +58,17 @@ export function remaindersOf(
     const item = items.find((i) => i.partId === l.partId && i.piece.id === l.pieceId);
     if (!item) return [];
     const ring = laidOutline(item.piece.outline, l);
-    return grown([signedArea(ring) < 0 ? ring.reverse() : ring], apartMm, 'rounded');
+    const outer = grown([signedArea(ring) < 0 ? ring.reverse() : ring], apartMm, 'rounded');
+    // What drops out of a hole is foam too, unless another piece lies in it.
+    const dropped = roomyHoles(item.piece).flatMap((hole) => {
+      const cut = laidOutline(hole, l);
+      return grown([signedArea(cut) < 0 ? cut.reverse() : cut], -apartMm);
+    });
+    return [dropped.length > 0 ? without(outer, dropped) : outer];
   });
-  const left = cuts.reduce<Region>((rest, ring) => without(rest, [ring]), foam);
-  const opened = grown(grown(left, -NARROW_MM / 2), NARROW_MM / 2 - FINE_MM);
+  const left = cuts.reduce<Region>((rest, cut) => without(rest, cut), foam);
+  // Mitres run past sharp corners: no further than there is foam.
+  const opened = common(grown(grown(left, -NARROW_MM / 2), NARROW_MM / 2 - FINE_MM), grown(left, -FINE_MM));
   const holes = opened.filter((ring) => signedArea(ring) < 0);
   return opened.flatMap((ring) => {
     if (signedArea(ring) <= 0) return [];

@@ -323,8 +323,8 @@ export interface Pin {
   doc: BuildDoc;
 }
 
-/** What an entry is: a note, something that broke, or what to do otherwise next time. */
-export type LogSort = 'note' | 'broke' | 'next';
+/** What an entry is: a note, something that broke, what to do otherwise next time, or something bought, with its receipt. */
+export type LogSort = 'note' | 'broke' | 'next' | 'bought';
 
 /** What really happened. */
 export interface LogEntry {

@@ -7,7 +7,7 @@ type Row = Partial<Record<(typeof COLUMNS)[number], string>>;
 
 const MOST_LINES = 2000;
 const MOST = 1e9;
-const sorts: readonly string[] = ['note', 'broke', 'next'] satisfies LogSort[];
+const sorts: readonly string[] = ['note', 'broke', 'next', 'bought'] satisfies LogSort[];
 
 /** Cells that were defused for spreadsheets, as they were before. */
 const plain = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '');

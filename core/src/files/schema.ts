@@ -336,7 +336,7 @@ export const logEntrySchema = Joi.object({
   planned: Joi.number().allow(null).required(),
   actual: Joi.number().allow(null).required(),
   unit: Joi.string().allow('').max(20).required(),
-  sort: Joi.valid('note', 'broke', 'next'),
+  sort: Joi.valid('note', 'broke', 'next', 'bought'),
   part: id,
   photos: Joi.array().max(20).unique().items(content),
 });

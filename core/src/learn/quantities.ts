@@ -15,6 +15,11 @@ export const quantities = {
     unit: 'ml',
     how: 'At a coat, under Make: write down what it took.',
   },
+  glue: {
+    label: 'Glue for a length of seam',
+    unit: 'g',
+    how: 'At a seam, under Make: weigh the can before and after.',
+  },
   capacity: {
     label: 'What cells give',
     unit: 'h',

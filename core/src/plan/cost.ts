@@ -116,7 +116,7 @@ function finishLines(doc: BuildDoc, parts: readonly PartReport[], coverage: numb
   ];
 }
 
-/** Everything to be bought, whole sheets and packs, less what is in stock; `coverage` is what this shop's coats take by what is stated. */
+/** Everything to be bought, whole sheets and packs, less what is in stock; `shop` is what its coats and its seams take by what is stated. */
 export function shopping(
   doc: BuildDoc,
   parts: readonly PartReport[],
@@ -125,7 +125,7 @@ export function shopping(
   catalogue: Catalogue,
   straps: readonly Fastening[],
   wirings: readonly Wiring[],
-  coverage = 1,
+  shop: { coverage: number; glue: number } = { coverage: 1, glue: 1 },
 ): CostLine[] {
   const glue = glues[doc.make.habits.glue];
   const glued = parts.reduce((sum, p) => sum + gluedMm(p.pieces) * p.copies, 0) / 1000;
@@ -138,7 +138,9 @@ export function shopping(
     ...parts.flatMap((p) => p.bought.map((b) => line(b.what, b.count * p.copies, b.unit, b.each, b.sure))),
     ...wiringLines(wirings),
     ...fasteningLines(straps),
-    ...(glued > 0 ? [line(glue.name, round(glued), 'metres of seam', glue.pricePerM, 'memory')] : []),
-    ...finishLines(doc, parts, coverage),
+    ...(glued > 0
+      ? [line(glue.name, round(glued), 'metres of seam', glue.pricePerM * shop.glue, 'memory')]
+      : []),
+    ...finishLines(doc, parts, shop.coverage),
   ]);
 }

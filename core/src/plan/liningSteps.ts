@@ -17,6 +17,7 @@ export function liningSteps(doc: BuildDoc, part: PartReport, after: string): Ste
     detail: `${part.lining.name}${lit ? ' over the wires, hatch left loose over the pack' : ' inside, from the middle outwards'}.`,
     partId: part.id,
     about: 'lining',
+    reads: { quantity: 'glue', stated: metres * g.gPerM },
     workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin,
     waitMin: g.cureMin,
     waitFor: `${g.name} at full strength`,

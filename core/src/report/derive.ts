@@ -177,16 +177,10 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       sticks,
       steps,
       schedule: plan,
-      cost: shopping(
-        doc,
-        parts,
-        packed.sheets,
-        sticks,
-        catalogue,
-        fitted.straps,
-        circuits,
-        constants.coverage.factor,
-      ),
+      cost: shopping(doc, parts, packed.sheets, sticks, catalogue, fitted.straps, circuits, {
+        coverage: constants.coverage.factor,
+        glue: constants.glue.factor,
+      }),
     };
     const report: Worked = { ...worked, totals: totalsOf(worked) };
     return {

@@ -23,6 +23,21 @@ describe('what is read off at a step', () => {
     expect(again.workMin).to.equal(coat.workMin);
   });
 
+  it('a seam that took half as much again: glue costs by it, and everything else costs the same', () => {
+    const seam = before.steps.find((s) => s.reads?.quantity === 'glue')!;
+    const reading = readOff({ ...seam, reads: seam.reads! }, 1.5 * seam.reads!.stated, '2026-11-26');
+    const after = derive({ ...doc, make: { ...doc.make, readings: [reading] } });
+    const { factor } = constantOf([reading], 'glue');
+    expect(factor).to.be.within(1.2, 1.5);
+    const others = before.cost.filter((l) => l.unit !== 'metres of seam');
+    const glue = before.cost.find((l) => l.unit === 'metres of seam')!;
+    expect(after.cost.find((l) => l.unit === 'metres of seam')!.total).to.be.closeTo(
+      glue.total * factor,
+      1e-9,
+    );
+    expect(after.cost.filter((l) => l.unit !== 'metres of seam')).to.deep.equal(others);
+  });
+
   it('lamps that burned half as long: every pack is counted so, and what is stated stays', () => {
     const test = before.steps.find((s) => s.reads?.quantity === 'capacity')!;
     expect(test.reads!.stated).to.be.closeTo(before.totals.lightHours!, 1e-9);

@@ -2,6 +2,7 @@ import {
   type HandMove,
   keepNest,
   keptSheets,
+  lockedSheets,
   movedByHand,
   type Nested,
   nestKey,
@@ -49,7 +50,7 @@ const api = {
         size,
         spacingMm,
         nest ? 2 + nest.sheets.length : 1,
-        nest && keptSheets(nest, items, size),
+        (nest && keptSheets(nest, items, size)) ?? lockedSheets(kept, items, size, spacingMm),
       );
       return {
         key,

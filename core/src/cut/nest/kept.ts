@@ -1,5 +1,5 @@
 import type { Nest } from '../../document';
-import { boundsOf, type Vec2 } from '../../geometry';
+import { boundsOf, common, grown, regionArea, signedArea, type Vec2 } from '../../geometry';
 import {
   laidOutline,
   offcutSheet,
@@ -71,6 +71,52 @@ export function keptSheets(nest: Nest, items: readonly ToLay[], size: SheetSize)
     sheets.push(sheet);
   }
   return [...left.values()].every(({ count }) => count === 0) ? sheets : undefined;
+}
+
+/** Overlaps smaller than this are rounding, mm². */
+const TOUCH_MM2 = 0.05;
+
+/**
+ * What was locked in nests of these pieces before some of them changed: each where it lay, if it is still there, on the
+ * sheet and clear of the others that are. The latest nest counts.
+ */
+export function lockedSheets(
+  nests: readonly Nest[],
+  items: readonly ToLay[],
+  size: SheetSize,
+  spacingMm: number,
+): Sheet[] {
+  const names = new Set(items.map(named));
+  const nameOf = (l: Nest['sheets'][number][number]): string =>
+    `${l.partId}/${l.pieceId}/${l.flipped !== (l.over ?? false)}`;
+  const nest = nests.findLast((n) => n.sheets.flat().some((l) => l.locked && names.has(nameOf(l))));
+  if (!nest) return [];
+  const left = [...items];
+  return nest.sheets.flatMap((laid, i) => {
+    const on = nest.offcuts?.[i];
+    const offcut = on ? size.offcuts?.find((o) => o.id === on) : undefined;
+    if (on && !offcut) return [];
+    const sheet: Sheet = { ...(offcut ? offcutSheet(size, offcut) : wholeSheet(size)), nested: true };
+    const taken: Vec2[][] = [];
+    for (const place of laid.filter((l) => l.locked)) {
+      const at = left.findIndex((own) => named(own) === nameOf(place) && (!place.over || own.eitherFace));
+      if (at < 0) continue;
+      const ring = laidOutline(left[at]!.piece.outline, place);
+      if (signedArea(ring) < 0) ring.reverse();
+      const wide = grown([ring], spacingMm);
+      const b = boundsOf(ring);
+      const within =
+        b.minX >= -KEPT_MM &&
+        b.minY >= -KEPT_MM &&
+        b.maxX <= sheet.widthMm + KEPT_MM &&
+        b.maxY <= sheet.heightMm + KEPT_MM;
+      if (!within || taken.some((other) => regionArea(common(wide, [other])) > TOUCH_MM2)) continue;
+      left.splice(at, 1);
+      taken.push(ring);
+      sheet.laid.push({ ...place, widthMm: b.maxX - b.minX, heightMm: b.maxY - b.minY });
+    }
+    return sheet.laid.length > 0 ? [sheet] : [];
+  });
 }
 
 /** A layout as it is kept. */

@@ -87,7 +87,10 @@ function spotOn(table: Table, ways: readonly Way[], noFits: NoFits): Spot | unde
   return best;
 }
 
-/** Pieces laid one after another in an order, each on the first sheet that takes it and there as far left as it goes. */
+/**
+ * Pieces laid one after another in an order, each on the first sheet that takes it and there as far left as it goes;
+ * nothing once whole sheets, end to end, are used further than `mostMm`.
+ */
 export function laidInOrder(
   order: readonly Turn[],
   size: SheetSize,
@@ -95,7 +98,8 @@ export function laidInOrder(
   cellMm: number,
   spacingMm: number,
   noFits: NoFits,
-): { sheets: Sheet[]; order: Turn[] } {
+  mostMm = Infinity,
+): { sheets: Sheet[]; order: Turn[] } | undefined {
   const edge = spacingMm / 2;
   const tables = start.map((t): Table => ({
     ...t,
@@ -128,6 +132,10 @@ export function laidInOrder(
     const y = edge + row * cellMm - way.minY;
     const { flipped, turnRad } = way;
     const b = boundsOf(laidOutline(item.piece.outline, { flipped, turnRad, x, y }));
+    if (on === tables.at(-1) && !on.sheet.offcut) {
+      const before = tables.filter((t) => !t.sheet.offcut).length - 1;
+      if (before * size.widthMm + b.maxX > mostMm) return undefined;
+    }
     on.sheet.laid.push({
       pieceId: item.piece.id,
       partId: item.partId,

@@ -251,23 +251,9 @@ describe('nesting true shapes', function () {
       ]),
     );
     const boxes = packSheets(items, size, 0).sheets.length;
-    const nested = first(items, 0, 120);
+    const nested = first(items, 0, 1000);
     expect(nested.sheets).to.be.lessThan(boxes);
     expect(nested.sheets).to.equal(1);
-  });
-
-  it('a rectangle cut into nine squares of nine sizes goes back within three hundredths of its length (Moroń, 1925)', () => {
-    // The 33 × 32 squared rectangle: 18, 15, 14, 10, 9, 8, 7, 4, 1. Ten times as large; its perfect length is 330.
-    const sides = [18, 15, 14, 10, 9, 8, 7, 4, 1];
-    const items = sides.map((s, i) => item(`q${i}`, box(10 * s, 10 * s)));
-    const strip = { ...size, widthMm: 1000, heightMm: 320 };
-    let best = Infinity;
-    let n = 0;
-    for (const { lastMm, sheets } of nesting(items, strip, 0, 3)) {
-      if (sheets === 1) best = Math.min(best, lastMm);
-      if (best <= 330 * 1.03 || (n += 1) === 700) break;
-    }
-    expect(best).to.be.at.most(330 * 1.03);
   });
 
   it('touches every cell an outline runs through or holds: none of it is left out', () => {

@@ -2,7 +2,7 @@ import { boundsOf, signedArea } from '../../geometry';
 import { chance } from '../../units';
 import { fitsSheet, type Packed, packSheets } from '../packing';
 import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
-import { type Fixed, laidInOrder, startTables, type Turn } from './lay';
+import { type Fixed, laidInOrder, startTables, type Table, type Turn } from './lay';
 import { leastSheets } from './leastSheets';
 import { NoFits } from './noFit';
 
@@ -19,9 +19,12 @@ export interface Nested {
   leastSheets: number;
 }
 
-/** Coarse cells for a first answer, fine ones for better, mm. */
+/** Coarse cells for a first answer, middling ones to search in, fine ones to end in, mm. */
 const COARSE_MM = 10;
+const MIDDLING_MM = 5;
 const FINE_MM = 2.5;
+/** Layouts in middling cells before it goes over to fine ones. */
+const MIDDLING = 400;
 
 /** How much worse an order may be and still be gone on from, and how that cools with every try; shares. */
 const WARM = 0.06;
@@ -73,7 +76,8 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
 /**
  * Layouts of true shapes, each no worse than the one before: first the boxes, then the pieces by size in coarse cells,
  * then in fine ones, then in orders a little changed, for as long as it is asked. The same pieces and seed give the same
- * layouts. What was found before, `from`, is gone on from: nothing worse is told, and what is locked in it stays. Pieces
+ * layouts. What was found before, `from`, is gone on from: nothing worse is told, and what is locked in it stays, even
+ * if that is all there is in it. Pieces
  * are laid as far left as they go without touching (a bottom-left heuristic on a raster; Dowsland, Vaid and Dowsland,
  * 2002), spots found in no-fit regions.
  */
@@ -85,11 +89,28 @@ export function* nesting(
   from: readonly Sheet[] = [],
 ): Generator<Nested, void> {
   const { fixed, free } = partedBy(from, items);
-  const boxes = fixed.length > 0 ? { sheets: [...from], tooBig: [] } : packSheets(items, size, spacingMm);
-  const laidByBoxes = new Set(boxes.sheets.flatMap((s) => s.laid.map(keyOf)));
+  const noFits = new NoFits();
+  const starts = new Map<number, Table[]>();
+  const laid = (turns: readonly Turn[], cellMm: number, mostMm = Infinity) => {
+    let start = starts.get(cellMm);
+    if (!start) starts.set(cellMm, (start = startTables(size, fixed, cellMm, spacingMm)));
+    return laidInOrder(turns, size, start, cellMm, spacingMm, noFits, mostMm);
+  };
+  const bySize = (of: readonly ToLay[]): Turn[] =>
+    [...of].sort((a, b) => areaOf(b) - areaOf(a)).map((item) => ({ item }));
+  const boxes = firstOf();
+  const laidAtFirst = new Set(boxes.sheets.flatMap((s) => s.laid.map(keyOf)));
   const fitting = free.filter(
-    (i) => laidByBoxes.has(`${i.partId}/${i.piece.id}`) || fitsSheet(i.piece.outline, size, spacingMm),
+    (i) => laidAtFirst.has(`${i.partId}/${i.piece.id}`) || fitsSheet(i.piece.outline, size, spacingMm),
   );
+  /** Boxes, which are there at once; round what is locked, what was there before or coarse cells. */
+  function firstOf(): Packed {
+    if (fixed.length === 0) return packSheets(items, size, spacingMm);
+    if (from.reduce((sum, s) => sum + s.laid.length, 0) === items.length)
+      return { sheets: [...from], tooBig: [] };
+    const { sheets } = laid(bySize(free), COARSE_MM)!;
+    return { sheets, tooBig: packSheets(free, size, spacingMm).tooBig };
+  }
   const byId = new Map(items.map((i) => [`${i.partId}/${i.piece.id}`, i]));
   const sheetMm2 = size.widthMm * size.heightMm;
   const areaOn = (s: Sheet): number => s.laid.reduce((sum, l) => sum + areaOf(byId.get(keyOf(l))!), 0);
@@ -127,45 +148,57 @@ export function* nesting(
   };
   if (from.length > 0 && fixed.length === 0) take([...from]);
   yield best;
-  const noFits = new NoFits();
-  const laid = (order: readonly Turn[], cellMm: number) =>
-    laidInOrder(order, size, startTables(size, fixed, cellMm, spacingMm), cellMm, spacingMm, noFits);
-  let order: Turn[] = [...fitting].sort((a, b) => areaOf(b) - areaOf(a)).map((item) => ({ item }));
-  const coarse = laid(order, COARSE_MM);
-  take(coarse.sheets);
+  /** The best order so far, told. */
+  let order = bySize(fitting);
+  // From the first on every piece keeps the way it was laid, unless it is the way that is changed: far more can be tried.
+  const anew = (cellMm: number): number => {
+    const now = laid(order, cellMm)!;
+    take(now.sheets);
+    if (now.order.length === order.length) order = now.order;
+    return told(now.sheets).score;
+  };
+  anew(COARSE_MM);
   yield best;
-  // From here on every piece keeps the way it was laid, unless it is the way that is changed: far more can be tried.
-  if (coarse.order.length === order.length) order = coarse.order;
-  const fine = laid(order, FINE_MM);
-  take(fine.sheets);
-  if (fine.order.length === order.length) order = fine.order;
-  yield best;
-  const start = startTables(size, fixed, FINE_MM, spacingMm);
   const random = chance(seed);
   const length = order.length;
-  let current = { order, score: told(fine.sheets).score };
-  let warm = WARM;
-  while (length > 1) {
-    const next = [...current.order];
-    // A few changes: two swapped, one sent to the front, or one laid another way.
-    for (let k = 0; k < 1 + Math.floor(random() * 3); k++) {
-      const [i, j] = [Math.floor(random() * length), Math.floor(random() * length)];
-      if (random() < WAYS) next[i] = { item: next[i]!.item, only: Math.floor(random() * MOST_WAYS) };
-      else if (random() < 0.3) next.unshift(...next.splice(i, 1));
-      else [next[i], next[j]] = [next[j]!, next[i]!];
-    }
-    const { sheets } = laidInOrder(next, size, start, FINE_MM, spacingMm, noFits);
-    const now = told(sheets);
-    const better = take(sheets);
-    if (better) order = next;
-    // Warm, it goes on from a somewhat worse order, so as not to be caught; cold, it begins anew from the best.
-    const score = whole(sheets) ? now.score : Infinity;
-    if (score <= current.score * (1 + warm * random())) current = { order: next, score };
-    warm *= COOLS;
-    if (warm < COLD) {
-      warm = WARM;
-      current = { order, score: best.score };
-    }
+  for (const [cellMm, most] of [
+    [MIDDLING_MM, MIDDLING],
+    [FINE_MM, Infinity],
+  ] as const) {
+    let bestScore = anew(cellMm);
     yield best;
+    let current = { order, score: bestScore };
+    let warm = WARM;
+    for (let n = 0; n < most && length > 1; n++) {
+      const next = changed(current.order, random);
+      const limit = current.score * (1 + warm * random());
+      const bound = Math.max(limit, (best.sheets - 1) * size.widthMm + best.lastMm);
+      const now = laid(next, cellMm, bound);
+      if (now) {
+        // Warm, it goes on from a somewhat worse order, so as not to be caught; cold, it begins anew from the best.
+        const score = whole(now.sheets) ? told(now.sheets).score : Infinity;
+        take(now.sheets);
+        if (score < bestScore) [order, bestScore] = [next, score];
+        if (score <= limit) current = { order: next, score };
+      } else tries += 1;
+      warm *= COOLS;
+      if (warm < COLD) {
+        warm = WARM;
+        current = { order, score: bestScore };
+      }
+      yield { ...best, tries };
+    }
   }
+}
+
+/** A few changes: two swapped, one sent to the front, or one laid another way. */
+function changed(order: readonly Turn[], random: () => number): Turn[] {
+  const next = [...order];
+  for (let k = 0; k < 1 + Math.floor(random() * 3); k++) {
+    const [i, j] = [Math.floor(random() * next.length), Math.floor(random() * next.length)];
+    if (random() < WAYS) next[i] = { item: next[i]!.item, only: Math.floor(random() * MOST_WAYS) };
+    else if (random() < 0.3) next.unshift(...next.splice(i, 1));
+    else [next[i], next[j]] = [next[j]!, next[i]!];
+  }
+  return next;
 }

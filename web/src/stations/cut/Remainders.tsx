@@ -31,10 +31,24 @@ export function Remainders() {
       const after = shelfAfter(shelf, packed, items, apartMm, place, today, () => crypto.randomUUID());
       await api.putStock(after.shelf);
       update((d) => void (d.cut.shelvedOn = today));
+      const back = async (): Promise<void> => {
+        try {
+          // Only the shelf as it was left: what another build has put there since stays.
+          if (JSON.stringify(await api.stock()) !== JSON.stringify(after.shelf)) {
+            toast.error('The shelf has changed since: take what is wrong off it by hand.');
+            return;
+          }
+          await api.putStock(shelf);
+          update((d) => void delete d.cut.shelvedOn);
+        } catch (error) {
+          toast.error((error as ApiError).message);
+        }
+      };
       toast(
         after.kept === 0
           ? 'Nothing is left that is worth keeping; the sheets are taken off the shelf.'
           : `${after.kept} offcuts, ${trimNumber(after.keptMm2 * 1e-6, 2)} m², are on the shelf.`,
+        { action: { label: 'Take it back', onClick: () => void back() } },
       );
     } catch (error) {
       toast.error((error as ApiError).message);

@@ -1,25 +1,11 @@
-import { foldOpeningMm, ringTestNeutralFraction } from '@fomrik/core/foam';
-import { catalogue, foamSheet, type FoamSheet, type FoamStock, type Offcut } from '@fomrik/core/materials';
+import { catalogue, foamSheet, type FoamSheet, type Offcut } from '@fomrik/core/materials';
 import { trimNumber } from '@fomrik/core/units';
-import { useState } from 'react';
 import { toast } from 'sonner';
 import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
 import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
-
-type Settable = Partial<
-  Pick<
-    FoamStock,
-    | 'sheets'
-    | 'measuredMm'
-    | 'sheetG'
-    | 'neutralFraction'
-    | 'rightAngleMm'
-    | 'pricePerSheet'
-    | 'turns'
-    | 'offcuts'
-  >
->;
+import { setStock } from '../../store/stock';
+import { GrooveTest, RingTest } from '../../parts/FoamTests';
 
 /** What a whole sheet weighs by its density, grams. */
 const sheetMassG = ({ widthMm, heightMm, thicknessMm, densityKgM3 }: FoamSheet): number =>
@@ -43,12 +29,6 @@ export function StockTable() {
     const [foamId, mm] = key.split('/') as [string, string];
     return { foamId, nominalMm: Number(mm) };
   });
-  const set = (foamId: string, nominalMm: number, change: Settable): void =>
-    update((d) => {
-      const known = d.stock.find((s) => s.foamId === foamId && s.nominalMm === nominalMm);
-      if (known) Object.assign(known, change);
-      else d.stock.push({ foamId, nominalMm, sheets: 0, ...change });
-    });
   const share = async (give: boolean): Promise<void> => {
     try {
       if (give) {
@@ -103,7 +83,7 @@ export function StockTable() {
                   <Offcuts
                     offcuts={own?.offcuts ?? []}
                     onDrop={(id) =>
-                      set(foamId, nominalMm, { offcuts: own?.offcuts?.filter((o) => o.id !== id) })
+                      setStock(foamId, nominalMm, { offcuts: own?.offcuts?.filter((o) => o.id !== id) })
                     }
                   />
                 </th>
@@ -113,7 +93,7 @@ export function StockTable() {
                     whole
                     value={sheet.inStock}
                     range={[0, 1000]}
-                    onChange={(sheets) => set(foamId, nominalMm, { sheets })}
+                    onChange={(sheets) => setStock(foamId, nominalMm, { sheets })}
                   />
                 </td>
                 <td className="w-32 pr-2">
@@ -121,7 +101,7 @@ export function StockTable() {
                     label="Real thickness"
                     valueMm={sheet.thicknessMm.value}
                     range={[nominalMm * 0.6, nominalMm * 1.6]}
-                    onChange={(measuredMm) => set(foamId, nominalMm, { measuredMm })}
+                    onChange={(measuredMm) => setStock(foamId, nominalMm, { measuredMm })}
                     help="Measured with a caliper; nominal 6 is often 6–7."
                   />
                   <ChoiceField
@@ -132,7 +112,7 @@ export function StockTable() {
                       { value: 'quarters', label: 'square' },
                       { value: 'halves', label: 'with the grain' },
                     ]}
-                    onChange={(turns) => set(foamId, nominalMm, { turns })}
+                    onChange={(turns) => setStock(foamId, nominalMm, { turns })}
                   />
                 </td>
                 <td className="w-28 pr-2">
@@ -141,7 +121,7 @@ export function StockTable() {
                     value={Math.round(sheetMassG(sheet))}
                     range={[1, 50000]}
                     suffix="g"
-                    onChange={(sheetG) => set(foamId, nominalMm, { sheetG })}
+                    onChange={(sheetG) => setStock(foamId, nominalMm, { sheetG })}
                   />
                 </td>
                 <td className="w-28 pr-2">
@@ -150,27 +130,14 @@ export function StockTable() {
                     value={sheet.price.value}
                     range={[0, 10000]}
                     suffix={brief.currency}
-                    onChange={(pricePerSheet) => set(foamId, nominalMm, { pricePerSheet })}
+                    onChange={(pricePerSheet) => setStock(foamId, nominalMm, { pricePerSheet })}
                   />
                 </td>
                 <td className="w-36 pr-2">
-                  <LengthField
-                    label="Groove test"
-                    valueMm={
-                      sheet.rightAngleMm?.value ?? Number(foldOpeningMm(sheet, Math.PI / 2).toFixed(1))
-                    }
-                    range={[0.5, 60]}
-                    estimate={!sheet.rightAngleMm}
-                    note={sheet.rightAngleMm ? 'measured' : 'est. from thickness'}
-                    onChange={(rightAngleMm) => set(foamId, nominalMm, { rightAngleMm })}
-                    help="Opening of a V that closed a right angle cleanly; corrects every fold in this foam."
-                  />
+                  <GrooveTest sheet={sheet} />
                 </td>
                 <td className="w-56">
-                  <RingTest
-                    thicknessMm={sheet.thicknessMm.value}
-                    onResult={(neutralFraction) => set(foamId, nominalMm, { neutralFraction })}
-                  />
+                  <RingTest sheet={sheet} />
                 </td>
               </tr>
             );
@@ -209,46 +176,5 @@ function Offcuts({ offcuts, onDrop }: { offcuts: readonly Offcut[]; onDrop: (id:
         );
       })}
     </ul>
-  );
-}
-
-/** A strip of known length butted into a ring: its inside diameter tells where the foam keeps its length. */
-function RingTest({ thicknessMm, onResult }: { thicknessMm: number; onResult: (k: number) => void }) {
-  const [strip, setStrip] = useState(630);
-  const [inside, setInside] = useState(0);
-  const k = ringTestNeutralFraction(strip, inside, thicknessMm);
-  const sound = inside > 0 && k >= 0 && k <= 1;
-  return (
-    <div className="grid grid-cols-2 gap-2">
-      <LengthField
-        label="Ring test: strip"
-        valueMm={strip}
-        range={[200, 2000]}
-        onChange={setStrip}
-        help="Butt a strip of this length into a ring."
-      />
-      <LengthField
-        label="inside across"
-        valueMm={inside}
-        range={[0, 700]}
-        onChange={setInside}
-        note={
-          inside === 0
-            ? 'not tested'
-            : sound
-              ? `k = ${trimNumber(k, 2)}`
-              : `k = ${trimNumber(k, 2)}: measure again`
-        }
-      />
-      {sound && (
-        <button
-          type="button"
-          className="btn col-span-2 justify-center"
-          onClick={() => onResult(Number(k.toFixed(3)))}
-        >
-          Use k = {trimNumber(k, 2)}
-        </button>
-      )}
-    </div>
   );
 }

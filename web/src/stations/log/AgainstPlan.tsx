@@ -1,4 +1,5 @@
 import { type Compared, compared, type WorkKind, workKinds } from '@fomrik/core/plan';
+import { spentOf } from '@fomrik/core/learn';
 import { printMinutes, trimNumber } from '@fomrik/core/units';
 import { useBuild } from '../../store/build';
 import { useNotes } from '../../store/notes';
@@ -9,9 +10,11 @@ export function AgainstPlan() {
   const report = useReport((s) => s.report)!;
   const readings = useBuild((s) => s.doc.make.readings) ?? [];
   const log = useNotes((s) => s.log);
+  const currency = useBuild((s) => s.doc.brief.currency);
   const { kinds, parts } = compared(report.steps, readings);
   const written = log.filter((e) => e.planned !== null && e.planned > 0 && e.actual !== null);
-  if (kinds.length + written.length === 0)
+  const spent = spentOf(log, currency);
+  if (kinds.length + written.length + spent.receipts === 0)
     return (
       <p className="text-soft">
         Nothing to compare yet. Tick steps under Make with what they took, or write an entry with what was
@@ -29,6 +32,19 @@ export function AgainstPlan() {
           rows={parts}
           labelOf={(key) => report.parts.find((p) => p.id === key)?.name ?? key}
         />
+      )}
+      {spent.receipts > 0 && (
+        <section aria-label="Money">
+          <h2 className="head">Money</h2>
+          <p>
+            {trimNumber(spent.total, 2)} {currency} by {spent.receipts} receipt
+            {spent.receipts === 1 ? '' : 's'}; {trimNumber(report.totals.cost, 2)} {currency} planned
+            {spent.total > report.totals.cost
+              ? `: ${trimNumber(spent.total - report.totals.cost, 2)} over.`
+              : `: ${trimNumber(report.totals.cost - spent.total, 2)} left.`}
+            {spent.other > 0 && ` ${spent.other} in other currencies are not counted.`}
+          </p>
+        </section>
       )}
       {written.length > 0 && (
         <section aria-label="Written with both">

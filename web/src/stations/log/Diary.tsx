@@ -28,6 +28,7 @@ const sorts: { value: LogSort; label: string }[] = [
   { value: 'note', label: 'what happened' },
   { value: 'broke', label: 'broke, or was mended' },
   { value: 'next', label: 'otherwise next time' },
+  { value: 'bought', label: 'bought, with its receipt' },
 ];
 
 const MOST_PHOTOS = 20;
@@ -66,6 +67,8 @@ export function Diary() {
     if (entry.subject.trim() === '') return setMessage('What was it about? The first field is empty.');
     if (planned === undefined) return setMessage(`Planned: “${entry.planned}” is not a number.`);
     if (actual === undefined) return setMessage(`Actual: “${entry.actual}” is not a number.`);
+    if (entry.sort === 'bought' && actual === null)
+      return setMessage('Actual: what is bought has a price; the field is empty.');
     setMessage('');
     const made: LogEntry = {
       id: `log-${Date.now()}`,
@@ -74,7 +77,7 @@ export function Diary() {
       note: entry.note,
       planned,
       actual,
-      unit: entry.unit,
+      unit: entry.unit || (entry.sort === 'bought' ? doc.brief.currency : ''),
       ...(entry.sort !== 'note' && { sort: entry.sort }),
       ...(entry.part && { part: entry.part }),
       ...(entry.photos.length > 0 && { photos: entry.photos }),

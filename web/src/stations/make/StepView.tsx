@@ -13,6 +13,7 @@ import { FinishFields } from './FinishFields';
 import { StepPieces } from './StepPieces';
 import { BarReading } from './BarReading';
 import { FitReading } from './FitReading';
+import { FoamReading } from './FoamReading';
 import { StepReading } from './StepReading';
 import { tickStep, untickStep } from './tick';
 import { clockWords, useNow } from './useNow';
@@ -85,7 +86,12 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
           </span>
         </p>
       )}
-      <Cautions step={step} steps={report.steps} done={done} />
+      <Cautions
+        step={step}
+        steps={report.steps}
+        done={done}
+        helped={step.hands === 2 || (slot?.makers.includes(1) ?? false)}
+      />
       {held.length > 0 && !finished && (
         <p className="mt-3 text-[15px]">
           First: {held.map((other) => report.steps.find((s) => s.id === other)!.title).join('; ')}.
@@ -132,6 +138,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
       )}
       {step.kind === 'print' && <BarReading />}
       {step.kind === 'wear' && <FitReading />}
+      {(step.kind === 'trace' || step.kind === 'groove') && <FoamReading partId={step.partId} />}
       {step.reads && <StepReading key={step.id} step={step} reads={step.reads} />}
       {(step.kind === 'coat' || step.kind === 'paint') && step.partId && (
         <FinishFields partId={step.partId} />
@@ -152,20 +159,25 @@ function When({ slot, report }: { slot: Slot; report: Report }) {
   );
 }
 
-/** Each caution in full once a day; where it was read at a step done today, short. */
+/** Each caution in full once a day; where it was read at a step done today, short, unless a helper reads it too. */
 function Cautions({
   step,
   steps,
   done,
+  helped,
 }: {
   step: Step;
   steps: readonly Step[];
   done: Readonly<Record<string, string>>;
+  helped: boolean;
 }) {
   const now = new Date();
   const read = new Set(
     steps
-      .filter((s) => s.id !== step.id && done[s.id] !== undefined && isSameDay(new Date(done[s.id]!), now))
+      .filter(
+        (s) =>
+          !helped && s.id !== step.id && done[s.id] !== undefined && isSameDay(new Date(done[s.id]!), now),
+      )
       .flatMap((s) => s.cautions),
   );
   return step.cautions.map((key) =>
@@ -180,7 +192,7 @@ function Cautions({
       <p key={key} className="mt-2 flex max-w-2xl gap-2 border-l-4 border-soft bg-paper p-2 text-[15px]">
         <TriangleAlert size={18} aria-hidden className="mt-0.5 shrink-0" />
         <span>
-          <strong>Care.</strong> {cautions[key]}
+          <strong>{helped ? 'Care, both of you.' : 'Care.'}</strong> {cautions[key]}
         </span>
       </p>
     ),
