@@ -17,3 +17,4 @@ export {
 } from './readiness';
 export { compared, readingOf, readId, readOff, tookId, type Compared } from './compared';
 export { partCosts, type PartCost } from './partCosts';
+export { spentOf } from './spent';

@@ -1,5 +1,5 @@
-import { type Compared, compared, type WorkKind, workKinds } from '@fomrik/core/plan';
-import { spentOf } from '@fomrik/core/learn';
+import { type Compared, compared, spentOf, type WorkKind, workKinds } from '@fomrik/core/plan';
+
 import { printMinutes, trimNumber } from '@fomrik/core/units';
 import { useBuild } from '../../store/build';
 import { useNotes } from '../../store/notes';
