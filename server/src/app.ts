@@ -31,7 +31,8 @@ const contentSecurity = {
   useDefaults: false,
   directives: {
     defaultSrc: ["'self'"],
-    scriptSrc: ["'self'"],
+    // The simplifier of surfaces is compiled code that ships with the application.
+    scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
     styleSrc: ["'self'", "'unsafe-inline'"],
     imgSrc: ["'self'", 'data:', 'blob:'],
     fontSrc: ["'self'"],

@@ -288,6 +288,15 @@ export interface PrintedPart {
   params: Params;
 }
 
+/** A surface from a file, mended and simplified; a part is skinned over it. */
+export interface KeptMesh {
+  id: string;
+  name: string;
+  /** x, y and z of each point, mm, and three points for each triangle, seen from outside counter-clockwise. */
+  points: number[];
+  triangles: number[];
+}
+
 /** The decisions of one build, and nothing derived from them. */
 export interface BuildDoc {
   schema: typeof schemaVersion;
@@ -303,6 +312,8 @@ export interface BuildDoc {
   pictures?: Picture[];
   /** Small parts for a printer. */
   printed?: PrintedPart[];
+  /** Surfaces that parts are skinned over. */
+  meshes?: KeptMesh[];
   /** The same build otherwise: hero and stunt, lit and unlit, another size. */
   versions?: Version[];
   /** Findings that are understood, by their ids; one whose words have changed since counts again. */

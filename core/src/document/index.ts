@@ -13,6 +13,7 @@ export {
   type Finish,
   type MakeCalendar,
   type HandDart,
+  type KeptMesh,
   type KeptPicture,
   type LogEntry,
   type Printer,

@@ -14,17 +14,19 @@ const lengthOf = (points: readonly Vec3[]): number =>
 
 describe('patches of a surface', () => {
   it('lie at their depth inside the edge they follow', () => {
-    for (const uv of runInside(tube, 'bottom', 30)) expect(onGrid(tube, uv).z).to.be.closeTo(30, 0.01);
-    for (const uv of runInside(tube, 'top', 30)) expect(onGrid(tube, uv).z).to.be.closeTo(170, 0.01);
-    for (const uv of runInside(tube, 'left', 20)) {
+    for (const uv of runInside(tube, { side: 'bottom', from: 0, to: 1 }, 30))
+      expect(onGrid(tube, uv).z).to.be.closeTo(30, 0.01);
+    for (const uv of runInside(tube, { side: 'top', from: 0, to: 1 }, 30))
+      expect(onGrid(tube, uv).z).to.be.closeTo(170, 0.01);
+    for (const uv of runInside(tube, { side: 'left', from: 0, to: 1 }, 20)) {
       const p = onGrid(tube, uv);
       expect(80 * Math.atan2(p.y, p.x)).to.be.closeTo(20, 0.3);
     }
   });
 
   it('are mitred where a neighbour is trimmed too: each row draws in by its depth', () => {
-    const plain = bandAlong(tube, 'bottom', 24, { start: false, end: false })!;
-    const mitred = bandAlong(tube, 'bottom', 24, { start: true, end: true })!;
+    const plain = bandAlong(tube, { side: 'bottom', from: 0, to: 1 }, 24, { start: false, end: false })!;
+    const mitred = bandAlong(tube, { side: 'bottom', from: 0, to: 1 }, 24, { start: true, end: true })!;
     const round = lengthOf(plain[2]!.map((uv) => onGrid(tube, uv)));
     expect(round).to.be.closeTo(Math.PI * 80, 0.6);
     expect(lengthOf(mitred[0]!.map((uv) => onGrid(tube, uv)))).to.be.closeTo(round, 0.2);
@@ -42,7 +44,9 @@ describe('patches of a surface', () => {
   it('space rivets evenly and keep them clear of corners', () => {
     fc.assert(
       fc.property(fc.integer({ min: 8, max: 90 }), fc.integer({ min: 4, max: 40 }), (spacing, inset) => {
-        const spots = spotsAlong(tube, 'top', inset, spacing).map((uv) => onGrid(tube, uv));
+        const spots = spotsAlong(tube, { side: 'top', from: 0, to: 1 }, inset, spacing).map((uv) =>
+          onGrid(tube, uv),
+        );
         const gaps = spots.slice(1).map((p, i) => dist3(p, spots[i]!));
         for (const gap of gaps) {
           expect(gap).to.be.at.least(spacing * 0.9);

@@ -14,6 +14,7 @@ import { printedKinds } from '../printed';
 import { fail, ok, type Result } from '../units';
 import { circuit } from './rules/circuit';
 import { day, id, iso, name, turnDeg, within } from './rules/common';
+import { mesh } from './rules/mesh';
 import { nests } from './rules/nests';
 import { beneath, content, picture } from './rules/picture';
 import { stockSchema } from './rules/stock';
@@ -273,6 +274,7 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
     parts: Joi.array().max(200).unique('id').items(partOf(kinds)).custom(partsHang).required(),
     circuits: Joi.array().max(100).unique('id').items(circuit).required(),
     pictures: Joi.array().max(40).unique('id').items(picture),
+    meshes: Joi.array().max(12).unique('id').items(mesh),
     printed: Joi.array().max(60).unique('id').items(printedPart),
     versions: Joi.array().max(20).unique('id').items(versionOf(kinds)),
     setAside: Joi.object().pattern(

@@ -3,4 +3,7 @@ export { flattenWithDarts } from './darts';
 export { flattenWithGivenDarts } from './handDarts';
 export { refoldDistanceMm } from './refold';
 export { stretchOf, vertexStretch } from './stretch';
-export { boundaryLoops } from './topology';
+export { boundaryLoops, vertexNeighbours } from './topology';
+export { nestedDissection } from './dissection';
+export { flattenLocalGlobal } from './localGlobal';
+export { SparseFactor } from './sparseFactor';

@@ -1,5 +1,5 @@
 import type { Body, MeasureKey, Zone } from '../body';
-import { type Check, count, type Field, type Params, type Ply } from '../document';
+import { type Check, count, type Field, type KeptMesh, type Params, type Ply } from '../document';
 import type { Bought, Work } from '../features';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { ClosureKind, FoamSheet, Rod } from '../materials';
@@ -19,6 +19,8 @@ export interface FormInput<P> {
   /** Sticks of what it is mounted on, in its own space: what may pass through it. */
   through: readonly Core[];
   rods: readonly Rod[];
+  /** Surfaces from files. */
+  meshes: readonly KeptMesh[];
   /** The part's foam in a thickness of its own; 0 takes the part's. */
   own: (nominalMm: number) => { ply: Ply; foam: FoamSheet };
 }
@@ -147,6 +149,8 @@ export interface FormKind {
   /** The sheets a new one is made of, from the inside out, and whether it may have one, several or none. */
   startStack: readonly Ply[];
   sheets: Sheets;
+  /** Skinned over a surface that is read from a file. */
+  surface?: true;
   /** Where it begins on a part with a stick in it. */
   rides?: Rides;
   defaults: (body: Body) => Params;
@@ -167,6 +171,7 @@ export interface FormSpec<P> {
   developable?: boolean;
   startStack?: readonly Ply[];
   sheets?: Sheets;
+  surface?: true;
   rides?: Rides;
   defaults: (body: Body) => P;
   design: (input: FormInput<P>) => Design;
@@ -198,6 +203,7 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
     fields: developable ? spec.fields : [...spec.fields, ...layFields],
     startStack: spec.startStack ?? [{ foamId: 'light-eva', nominalMm: 6 }],
     sheets: spec.sheets ?? 'one',
+    ...(spec.surface && { surface: spec.surface }),
     ...(spec.rides && { rides: spec.rides }),
     defaults: (body) => ({
       ...(spec.defaults(body) as unknown as Params),

@@ -24,6 +24,7 @@ import { earPod } from './pod/pod';
 import { rimmed } from './rimmed/rimmed';
 import { rounds } from './rounds/rounds';
 import { shield } from './shield/shield';
+import { skinnedHead, skinnedThing } from './skinned/skinned';
 import { turned } from './turned/turned';
 import { wand } from './wand/wand';
 
@@ -32,6 +33,7 @@ export const forms: readonly FormKind[] = [
   bracer,
   helmet,
   halfMask,
+  skinnedHead,
   earPod,
   gorget,
   pauldron,
@@ -61,4 +63,5 @@ export const forms: readonly FormKind[] = [
   rounds,
   fitting,
   donor,
+  skinnedThing,
 ];

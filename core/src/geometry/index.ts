@@ -7,7 +7,7 @@ export {
   type Ellipse,
 } from './ellipse';
 export { convexHull } from './hull';
-export { joinMeshes, meshArea, meshVolume, shellMesh, type Mesh } from './mesh';
+export { joinMeshes, meshArea, triangleArea, meshVolume, shellMesh, type Mesh } from './mesh';
 export {
   inertiaAbout,
   meshWeight,

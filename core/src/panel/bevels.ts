@@ -1,5 +1,5 @@
 import { dot3, length3, sub3, type Vec3 } from '../geometry';
-import { gridNormals, sideVertices, type Panel, type Side } from './panel';
+import { edgeVertices, gridNormals, type Panel } from './panel';
 
 const deg = (rad: number): number => (rad * 180) / Math.PI;
 
@@ -20,10 +20,10 @@ export const cuttableBevel = (bevelDeg: number): number =>
 /**
  * Bevel of two panels that meet: each loses half the turning angle (plane geometry), taken as the mean along
  * the seam. Positive is lost from the back, for a seam that turns outwards like the edge of a box; negative
- * from the face. The run of side `b` is taken backwards, as mates run against each other.
+ * from the face. The run of edge `b` is taken backwards, as mates run against each other.
  */
-export function bevelsOf(a: Panel, sideA: Side, b: Panel, sideB: Side): number {
-  const [runA, runB] = [sideVertices(a, sideA), [...sideVertices(b, sideB)].reverse()];
+export function bevelsOf(a: Panel, edgeA: string, b: Panel, edgeB: string): number {
+  const [runA, runB] = [edgeVertices(a, edgeA), [...edgeVertices(b, edgeB)].reverse()];
   const [normalsA, normalsB] = [gridNormals(a.grid).flat(), gridNormals(b.grid).flat()];
   const pointsA = a.grid.flat();
   const count = Math.min(runA.length, runB.length);

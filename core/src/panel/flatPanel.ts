@@ -30,11 +30,11 @@ import type { Hole, Mark, Piece, PieceEdge, PieceStretch } from './piece';
 import { contourLines } from './contours';
 import {
   columnsOf,
+  edgesOf,
+  edgeVertices,
   gridMesh,
   offsetGrid,
   rowsOf,
-  sides,
-  sideVertices,
   type Panel,
   type Ruled,
   type Side,
@@ -52,7 +52,7 @@ export interface FlatOptions {
 
 /** How one panel is laid: with the sides that are glued to a neighbour, which keep their length first of all. */
 export interface PanelOptions extends FlatOptions {
-  seams: readonly Side[];
+  seams: readonly string[];
   /** Darts placed by hand instead of those the stretch asks for. */
   byHand?: readonly HandDart[];
 }
@@ -114,10 +114,10 @@ function ruledStart(grid: Panel['grid']): Vec2[] {
 }
 
 /** Triangles along a seam weigh most, along a free edge more: both are lengths a maker measures. */
-function edgeWeights(panel: Panel, mesh: Mesh, seams: readonly Side[]): number[] {
-  const onSide = sides.map((side) => ({
-    weight: seams.includes(side) ? SEAM_WEIGHT : FREE_WEIGHT,
-    on: new Set(sideVertices(panel, side)),
+function edgeWeights(panel: Panel, mesh: Mesh, seams: readonly string[]): number[] {
+  const onSide = edgesOf(panel).map(({ id, run }) => ({
+    weight: seams.includes(id) ? SEAM_WEIGHT : FREE_WEIGHT,
+    on: new Set(run),
   }));
   return mesh.triangles.map((t) =>
     onSide.reduce(
@@ -129,7 +129,7 @@ function edgeWeights(panel: Panel, mesh: Mesh, seams: readonly Side[]): number[]
 
 /** Grid vertex nearest to a fraction of a side. */
 const mouthOf = (panel: Panel, { edgeId, at }: HandDart): number => {
-  const run = sideVertices(panel, edgeId as Side);
+  const run = edgeVertices(panel, edgeId);
   return run[Math.min(run.length - 2, Math.max(1, Math.round(at * (run.length - 1))))]!;
 };
 
@@ -158,7 +158,7 @@ function layFlat(
     ...how,
     limit,
     most: coarse ? 0 : darts,
-    keepOff: new Set(seams.flatMap((side) => sideVertices(panel, side))),
+    keepOff: new Set(seams.flatMap((id) => edgeVertices(panel, id))),
   });
 }
 
@@ -170,22 +170,28 @@ function outlineLoop(made: Darted): number[] {
 }
 
 /** Runs of the outline along each side; a dart's legs lie in a run but do not count to its length. */
-function edgesOf(panel: Panel, made: Darted, loop: readonly number[], outline: readonly Vec2[]): PieceEdge[] {
+function pieceEdges(
+  panel: Panel,
+  made: Darted,
+  loop: readonly number[],
+  outline: readonly Vec2[],
+): PieceEdge[] {
   const origins = loop.map((v) => made.origin[v]!);
-  const corners = sides.map((side) => origins.indexOf(sideVertices(panel, side)[0]!));
-  return sides.map((side, i) => {
+  const edges = edgesOf(panel);
+  const corners = edges.map(({ run }) => origins.indexOf(run[0]!));
+  return edges.map(({ id, name, run }, i) => {
     const from = corners[i]!;
-    const to = corners[(i + 1) % 4]!;
-    const on = new Set(sideVertices(panel, side));
+    const to = corners[(i + 1) % corners.length]!;
+    const on = new Set(run);
     let lengthMm = 0;
     for (let k = from; k !== to; k = (k + 1) % loop.length) {
       const next = (k + 1) % loop.length;
       if (on.has(origins[k]!) && on.has(origins[next]!)) lengthMm += dist2(outline[k]!, outline[next]!);
     }
-    const hung = panel.hung?.[side];
+    const hung = panel.hung?.[id as Side];
     return {
-      id: side,
-      name: panel.edges[side],
+      id,
+      name,
       from,
       to,
       lengthMm,
@@ -209,10 +215,9 @@ function dartMarks(made: Darted, loop: readonly number[], outline: readonly Vec2
 /** Darts by the side they start from and where along it. */
 const placedDarts = (panel: Panel, made: Darted): HandDart[] =>
   made.darts.flatMap(({ path, reach }) =>
-    sides.flatMap((side) => {
-      const run = sideVertices(panel, side);
+    edgesOf(panel).flatMap(({ id, run }) => {
       const i = run.indexOf(path[0]!);
-      return i > 0 && i < run.length - 1 ? [{ edgeId: side, at: i / (run.length - 1), reach }] : [];
+      return i > 0 && i < run.length - 1 ? [{ edgeId: id, at: i / (run.length - 1), reach }] : [];
     }),
   );
 
@@ -286,6 +291,14 @@ function slotMarks(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Mark[]
   });
 }
 
+/** Openings where their outlines lie flat. */
+const openingMarks = (panel: Panel, flatAt: Ways['flatAt']): Mark[] =>
+  (panel.openings ?? []).map(({ name, outline }) => ({
+    kind: 'slot',
+    points: outline.map(flatAt),
+    text: name,
+  }));
+
 /** Holes where their place on the form lies flat, by the same way as everything else that is put there. */
 const panelHoles = (panel: Panel, flatAt: Ways['flatAt']): Hole[] =>
   (panel.holes ?? []).map(({ at: [x, y], diameterMm, kind }, i) => ({
@@ -321,9 +334,13 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     name: panel.name,
     role: 'shell',
     outline,
-    edges: edgesOf(panel, made, loop, outline),
+    edges: pieceEdges(panel, made, loop, outline),
     holes: panelHoles(panel, ways.flatAt),
-    marks: [...dartMarks(made, loop, outline), ...slotMarks(panel, made, place)],
+    marks: [
+      ...dartMarks(made, loop, outline),
+      ...slotMarks(panel, made, place),
+      ...openingMarks(panel, ways.flatAt),
+    ],
     foamId: foam.foamId,
     foamName: foam.name,
     nominalMm: foam.nominalMm,

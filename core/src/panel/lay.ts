@@ -24,11 +24,12 @@ import { flatPlate, plateEdgeLines, plateVolumeMm3 } from './plate';
 import { plateMesh } from './plateMesh';
 import { plateRegion } from './plateShape';
 import { mirrorPiece } from './mirror';
+import { onGrid } from './patch';
 import {
   gridMesh,
+  edgesOf,
+  edgeVertices,
   offsetGrid,
-  sides,
-  sideVertices,
   splitPanel,
   tightestGridRadiusMm,
   type Join,
@@ -59,7 +60,7 @@ function lay(panel: Panel, foam: FoamSheet, options: LayOptions, depth: number, 
     .flatMap(([id, side]) => (id === panel.id ? [side] : []));
   const byHand = options.dartsByHand?.find((d) => d.pieceId === panel.id)?.darts;
   const flat = flatPanel(panel, foam, { ...options, seams, ...(byHand && { byHand }) });
-  if (depth === 0 || panel.grid[0]!.length < 5 || !overlapsItself(flat.piece.outline))
+  if (depth === 0 || panel.rim || panel.grid[0]!.length < 5 || !overlapsItself(flat.piece.outline))
     return [{ panel, foam, ...flat }];
   const [a, b] = splitPanel(panel);
   joins.forEach((join) => {
@@ -224,6 +225,8 @@ export interface Surface {
   pieceId: string;
   grid: Vec3[][];
   flat: Vec2[][];
+  /** Its edges, where they are not just the four sides of the grid. */
+  rim?: Panel['rim'];
   /** A strap or belt that hangs free. */
   loose?: true;
 }
@@ -232,6 +235,7 @@ export const surfaceOf = ({ panel, flat }: LaidPanel): Surface => ({
   pieceId: panel.id,
   grid: panel.grid,
   flat,
+  ...(panel.rim && { rim: panel.rim }),
   ...(panel.loose && { loose: true as const }),
 });
 
@@ -240,14 +244,17 @@ export type Skin = Pick<LaidPanel, 'panel' | 'foam'>;
 
 function edgeLines({ panel }: Skin, outer: Panel['grid']): EdgeLine[] {
   const flat = outer.flat();
-  return sides.map((side) => ({
+  const openings = (panel.openings ?? []).map(({ name, outline }) => ({
     pieceId: panel.id,
-    edgeId: side,
-    points: [
-      ...sideVertices(panel, side),
-      sideVertices(panel, sides[(sides.indexOf(side) + 1) % 4]!)[0]!,
-    ].map((v) => flat[v]!),
+    edgeId: name,
+    points: [...outline, outline[0]!].map((uv) => onGrid(outer, uv)),
   }));
+  const edges = edgesOf(panel).map(({ id, run }) => ({
+    pieceId: panel.id,
+    edgeId: id,
+    points: run.map((v) => flat[v]!),
+  }));
+  return [...edges, ...openings];
 }
 
 /** The foam as a closed mesh, drawn from the very panels that are laid flat. */
@@ -332,7 +339,7 @@ function bevelAreas(
     ] as const) {
       const { panel, foam } = skins[at]!;
       const points = grids[at]!.flat();
-      const run = sideVertices(panel, side).map((v) => points[v]!);
+      const run = edgeVertices(panel, side).map((v) => points[v]!);
       const lengthMm = run.slice(1).reduce((sum, p, n) => sum + dist3(p, run[n]!), 0);
       grown[at]! +=
         lengthMm *

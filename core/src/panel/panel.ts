@@ -22,6 +22,8 @@ export interface Panel {
   dividedFrom?: string;
   /** What each side is called. */
   edges: Record<Side, string>;
+  /** The edges of its piece where they are not just its four sides, counter-clockwise: they lie end to end all round. */
+  rim?: readonly RimEdge[];
   /** Foam of its own when it differs from the part's. */
   ply?: Ply;
   /** The panel this one mirrors exactly; it is cut as that one flipped. */
@@ -34,8 +36,19 @@ export interface Panel {
   unseen?: true;
   /** Round holes, at fractions of width and height. */
   holes?: { at: [number, number]; diameterMm: number; kind: 'ear' | 'air' }[];
+  /** Openings cut in it: their outlines, as shares of width and height. */
+  openings?: { name: string; outline: Vec2[] }[];
   /** Slots cut in it: a run along a row, as fractions of width and height. */
   slots?: { from: [number, number]; to: [number, number]; heightMm: number }[];
+}
+
+/** A run of the rim that meets one neighbour or none, along one side of the grid or a part of it. */
+export interface RimEdge {
+  id: string;
+  name: string;
+  /** Where it begins and ends among the points of the rim, counted counter-clockwise from the lower left corner. */
+  from: number;
+  to: number;
 }
 
 /** How a side is fastened to the face of another piece. */
@@ -68,10 +81,10 @@ export interface Ruled {
   outMm: number;
 }
 
-/** Two sides that meet: glued, shut by a closure, or one sheet folded. */
+/** Two edges that meet: glued, shut by a closure, or one sheet folded. */
 export interface Join {
-  a: [panelId: string, side: Side];
-  b: [panelId: string, side: Side];
+  a: [panelId: string, edge: string];
+  b: [panelId: string, edge: string];
   kind: 'seam' | 'closure' | 'fold';
 }
 
@@ -145,6 +158,57 @@ export function sideVertices(panel: Pick<Panel, 'grid'>, side: Side): number[] {
     case 'left':
       return run(rows, (r) => (rows - 1 - r) * columns);
   }
+}
+
+/** Vertex numbers all round, counter-clockwise from the lower left corner, each once. */
+export const rimVertices = (panel: Pick<Panel, 'grid'>): number[] =>
+  sides.flatMap((side) => sideVertices(panel, side).slice(0, -1));
+
+function rimRun(panel: Pick<Panel, 'grid'>, { from, to }: RimEdge): number[] {
+  const all = rimVertices(panel);
+  const steps = ((to - from + all.length - 1) % all.length) + 1;
+  return Array.from({ length: steps + 1 }, (_, i) => all[(from + i) % all.length]!);
+}
+
+/** The edges of a panel's piece in order, with the vertices along each, both ends among them. */
+export const edgesOf = (
+  panel: Pick<Panel, 'grid' | 'edges' | 'rim'>,
+): { id: string; name: string; run: number[] }[] =>
+  panel.rim
+    ? panel.rim.map((edge) => ({ id: edge.id, name: edge.name, run: rimRun(panel, edge) }))
+    : sides.map((side) => ({ id: side, name: panel.edges[side], run: sideVertices(panel, side) }));
+
+/** A side of a grid, or a part of it from one share to another, counter-clockwise. */
+export interface Stretch {
+  side: Side;
+  from: number;
+  to: number;
+}
+
+/** Where along the sides of its grid an edge of a panel runs; nothing when it has no such edge. */
+export function stretchAlong(panel: Pick<Panel, 'grid' | 'rim'>, id: string): Stretch | undefined {
+  if (!panel.rim) return sides.includes(id as Side) ? { side: id as Side, from: 0, to: 1 } : undefined;
+  const edge = panel.rim.find((e) => e.id === id);
+  if (!edge) return undefined;
+  let start = 0;
+  for (const side of sides) {
+    const steps = (side === 'bottom' || side === 'top' ? columnsOf(panel) : rowsOf(panel)) - 1;
+    if (edge.from < start + steps)
+      return {
+        side,
+        from: (edge.from - start) / steps,
+        to: edge.to > edge.from ? (edge.to - start) / steps : 1,
+      };
+    start += steps;
+  }
+  return undefined;
+}
+
+/** Vertex numbers along one edge; none when it has no such edge. */
+export function edgeVertices(panel: Pick<Panel, 'grid' | 'rim'>, id: string): number[] {
+  if (!panel.rim) return sideVertices(panel, id as Side);
+  const edge = panel.rim.find((e) => e.id === id);
+  return edge ? rimRun(panel, edge) : [];
 }
 
 /** Foam bridges bends shorter than this, so curvature is read over at least so much; mm. */

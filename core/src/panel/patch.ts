@@ -1,5 +1,5 @@
 import { dist3, lerp2, lerp3, type Vec2, type Vec3 } from '../geometry';
-import type { Side } from './panel';
+import type { Side, Stretch } from './panel';
 
 /** Value of a grid at fractions of its width and height, between the four points round it. */
 export function between<T>(grid: readonly T[][], { x, y }: Vec2, mix: (a: T, b: T, t: number) => T): T {
@@ -68,22 +68,22 @@ function cutRun(
   });
 }
 
-/** Points at a depth inside a side, over its whole length; fractions of the grid. */
-export function runInside(grid: readonly Vec3[][], side: Side, depthMm: number): Vec2[] {
+/** Points at a depth inside a stretch of a side, over its whole length; fractions of the grid. */
+export function runInside(grid: readonly Vec3[][], { side, from, to }: Stretch, depthMm: number): Vec2[] {
   return Array.from({ length: STEPS + 1 }, (_, i) => {
-    const along = i / STEPS;
+    const along = from + ((to - from) * i) / STEPS;
     const way = (t: number): Vec3 => onGrid(grid, fromSide(side, along, t));
     return fromSide(side, along, depthMm === 0 ? 0 : fractionAt(way, depthMm));
   });
 }
 
 /**
- * A band of `widthMm` along a side, three rows deep from the edge inwards. Where a neighbouring side carries a
+ * A band of `widthMm` along a stretch of a side, three rows deep from the edge inwards. Where a neighbouring side carries a
  * band too, the end is mitred: it draws in by as much as the band is deep there.
  */
 export function bandAlong(
   grid: readonly Vec3[][],
-  side: Side,
+  stretch: Stretch,
   widthMm: number,
   mitre: { start: boolean; end: boolean },
 ): Vec2[][] | undefined {
@@ -91,7 +91,7 @@ export function bandAlong(
     const depth = share * widthMm;
     return cutRun(
       grid,
-      runInside(grid, side, depth),
+      runInside(grid, stretch, depth),
       mitre.start ? depth : 0,
       mitre.end ? depth : 0,
       STEPS + 1,
@@ -123,9 +123,14 @@ export function insetOf(grid: readonly Vec3[][], insetMm: number): Vec2[][] | un
   return kept.length >= 3 ? kept : undefined;
 }
 
-/** Evenly spaced spots along a side, `insetMm` inside it and about `spacingMm` apart, clear of the corners. */
-export function spotsAlong(grid: readonly Vec3[][], side: Side, insetMm: number, spacingMm: number): Vec2[] {
-  const run = runInside(grid, side, insetMm);
+/** Evenly spaced spots along a stretch of a side, `insetMm` inside it and about `spacingMm` apart, clear of the corners. */
+export function spotsAlong(
+  grid: readonly Vec3[][],
+  stretch: Stretch,
+  insetMm: number,
+  spacingMm: number,
+): Vec2[] {
+  const run = runInside(grid, stretch, insetMm);
   const whole = run.slice(1).reduce((sum, p, i) => sum + dist3(onGrid(grid, p), onGrid(grid, run[i]!)), 0);
   const count = Math.floor((whole - 2 * insetMm) / spacingMm) + 1;
   return count < 2 ? [] : (cutRun(grid, run, insetMm, insetMm, count) ?? []);

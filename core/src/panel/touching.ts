@@ -8,7 +8,7 @@ import {
   type Panel,
   type Side,
   sides,
-  sideVertices,
+  edgeVertices,
 } from './panel';
 
 /** A panel and how thick its foam is. */
@@ -20,7 +20,7 @@ export interface Thick {
 /** How near an edge comes to what it is glued or hung to, measured in space. */
 export interface Contact {
   pieceId: string;
-  side: Side;
+  side: string;
   /** What it lies on: ids of panels. */
   on: readonly string[];
   by: Hung['by'] | 'seam';
@@ -101,9 +101,9 @@ function awayFrom(run: readonly Vec3[], p: Vec3): number {
   }, Infinity);
 }
 
-const runOf = (grid: Vec3[][], side: Side): Vec3[] => {
+const runOf = ({ grid, rim }: Pick<Panel, 'grid' | 'rim'>, edge: string): Vec3[] => {
   const flat = grid.flat();
-  return sideVertices({ grid }, side).map((v) => flat[v]!);
+  return edgeVertices({ grid, ...(rim && { rim }) }, edge).map((v) => flat[v]!);
 };
 
 /** How far the points of one run are from the nearest of others: the farthest of them. */
@@ -111,12 +111,12 @@ const farthest = (run: readonly Vec3[], others: readonly Vec3[][]): number =>
   Math.max(...run.map((p) => Math.min(...others.map((o) => awayFrom(o, p)))));
 
 /** An edge of the inner face, drawn finer. */
-const fineRun = (panel: Panel, side: Side): Vec3[] => smoothRun(runOf(panel.grid, side), FINER);
+const fineRun = (panel: Panel, edge: string): Vec3[] => smoothRun(runOf(panel, edge), FINER);
 
 /** An edge against the edges of other panels, on their inner faces. */
 const edgeGap = (panel: Panel, side: Side, hosts: readonly Panel[]): number =>
   farthest(
-    runOf(panel.grid, side),
+    runOf(panel, side),
     hosts.flatMap((h) => sides.map((s) => fineRun(h, s))),
   );
 
@@ -143,14 +143,14 @@ function lapped(
     return h === undefined ? undefined : sign * h - apartMm;
   };
   const { overlapMm } = between(mine.flat().map(height));
-  return { gapMm: between(runOf(mine, side).map(height)).gapMm, overlapMm };
+  return { gapMm: between(runOf({ grid: mine }, side).map(height)).gapMm, overlapMm };
 }
 
 /** The middle of an edge's thickness, which stands on a face. */
 function standing(thick: Thick, side: Side, hosts: readonly Thick[]): Pick<Contact, 'gapMm' | 'overlapMm'> {
   const middle = offsetGrid(thick.panel.grid, thick.thicknessMm / 2);
   const theirs = hosts.map(outerFace);
-  return between(runOf(middle, side).map((p) => over(theirs, p)));
+  return between(runOf({ grid: middle }, side).map((p) => over(theirs, p)));
 }
 
 /**
@@ -163,8 +163,8 @@ export function contactsOf(all: readonly Thick[], joins: readonly Join[]): Conta
     const [p, q] = [known.get(a[0]), known.get(b[0])];
     if (kind !== 'seam' || !p || !q) return [];
     const gapMm = Math.max(
-      farthest(runOf(p.panel.grid, a[1]), [fineRun(q.panel, b[1])]),
-      farthest(runOf(q.panel.grid, b[1]), [fineRun(p.panel, a[1])]),
+      farthest(runOf(p.panel, a[1]), [fineRun(q.panel, b[1])]),
+      farthest(runOf(q.panel, b[1]), [fineRun(p.panel, a[1])]),
     );
     return [{ pieceId: a[0], side: a[1], on: [b[0]], by: 'seam', gapMm, overlapMm: 0 }];
   });

@@ -1,5 +1,5 @@
 import type { Body } from '../body';
-import type { Params, Part, Ply } from '../document';
+import type { KeptMesh, Params, Part, Ply } from '../document';
 import type { FormInput, Model } from '../forms';
 import { type Catalogue, foamSheet, type FoamSheet, type FoamStock, type Habits } from '../materials';
 import type { Core, Panel } from '../panel';
@@ -14,6 +14,7 @@ export interface Around {
   habits: Habits;
   /** How much more or less glue, coats and paint weigh in this shop than stated. */
   finish: number;
+  meshes: readonly KeptMesh[];
   /** Sticks that may pass through the part, in its space. */
   through: readonly Core[];
   kinds: Kinds;
@@ -41,6 +42,7 @@ export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!)
     })),
     through: around.through,
     rods: around.catalogue.rods,
+    meshes: around.meshes,
     own: (nominalMm) => {
       const own = nominalMm === 0 ? ply : { foamId: ply.foamId, nominalMm };
       return { ply: own, foam: nominalMm === 0 ? foam : sheet(own) };

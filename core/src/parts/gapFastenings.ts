@@ -1,7 +1,7 @@
 import type { Fastening, Model } from '../forms';
 import { dist3, type Vec3 } from '../geometry';
 import { type ClosureKind, closures } from '../materials';
-import { type Panel, type Side, sideVertices } from '../panel';
+import { edgeVertices, type Panel } from '../panel';
 
 /** Hook-and-loop that holds: 50 mm of overlap, and 30 mm glued at either end; common practice, no source. */
 const OVERLAP_MM = 50;
@@ -15,9 +15,9 @@ export function laceMm(edgeMm: number, gapMm: number): number {
   return 2 * crossings * Math.hypot(EYELETS_MM, gapMm + 20) + 400;
 }
 
-const run = (panel: Panel, side: Side): Vec3[] => {
+const run = (panel: Panel, edge: string): Vec3[] => {
   const points = panel.grid.flat();
-  return sideVertices(panel, side).map((v) => points[v]!);
+  return edgeVertices(panel, edge).map((v) => points[v]!);
 };
 
 const lengthOf = (points: readonly Vec3[]): number =>

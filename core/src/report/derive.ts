@@ -41,6 +41,7 @@ interface Remembered {
   stock: BuildDoc['stock'];
   habits: BuildDoc['make']['habits'];
   finish: number;
+  meshes: BuildDoc['meshes'];
   underLayerMm: number;
   report: PartReport;
 }
@@ -117,6 +118,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
         known.stock === doc.stock &&
         known.habits === habits &&
         known.finish === around.finish &&
+        known.meshes === doc.meshes &&
         known.underLayerMm === underLayerMm
           ? known.report
           : undefined;
@@ -130,6 +132,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
           stock: doc.stock,
           habits,
           finish: around.finish,
+          meshes: doc.meshes,
           underLayerMm,
           report,
         });

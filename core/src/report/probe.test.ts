@@ -143,6 +143,7 @@ describe('a form and a feature that were only just added', () => {
       stock: [],
       habits: startHabits,
       finish: 1,
+      meshes: [],
       through: [],
       kinds: withProbes,
     };

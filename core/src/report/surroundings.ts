@@ -1,5 +1,5 @@
 import { type Body, largerBody, resolveBody } from '../body';
-import type { BuildDoc, Part, Side } from '../document';
+import type { BuildDoc, KeptMesh, Part, Side } from '../document';
 import { type Constant, constantOf, type Quantity, quantityKeys } from '../learn';
 import type { Catalogue } from '../materials';
 import { type Around, type Kinds, throughOf } from '../parts';
@@ -10,6 +10,8 @@ export interface Surroundings {
   bodies: Record<Side, Body>;
   constants: Record<Quantity, Constant>;
 }
+
+const noMeshes: readonly KeptMesh[] = [];
 
 export function surroundingsOf(doc: BuildDoc, catalogue: Catalogue, kinds: Kinds): Surroundings {
   const { measures, underLayerMm } = doc.wearer;
@@ -28,6 +30,7 @@ export function surroundingsOf(doc: BuildDoc, catalogue: Catalogue, kinds: Kinds
       stock: doc.stock,
       habits,
       finish: constants.finishMass.factor,
+      meshes: doc.meshes ?? noMeshes,
       through: [],
       kinds,
     },

@@ -1,6 +1,14 @@
 import type { Feature } from '../../document';
 import { dist3, type Vec3 } from '../../geometry';
-import { bandAlong, type LaidPanel, offsetGrid, onGrid, type Side, sides } from '../../panel';
+import {
+  bandAlong,
+  edgesOf,
+  type LaidPanel,
+  offsetGrid,
+  onGrid,
+  type Stretch,
+  stretchAlong,
+} from '../../panel';
 import { nothing, notLaid, panelOf, type Laid, type LaidPart } from '../contract';
 import type { Band } from './bandSpec';
 import { layPatch } from './patch';
@@ -8,7 +16,8 @@ import { stripOnPlate } from './plateBand';
 
 interface Run {
   laid: LaidPanel;
-  side: Side;
+  edge: string;
+  stretch: Stretch;
   edgeName: string;
   face: Vec3[][];
 }
@@ -16,10 +25,8 @@ interface Run {
 /** Ends that come this near to each other are one strip, mm. */
 const MEETS_MM = 3;
 
-const isSide = (edge: string): edge is Side => (sides as readonly string[]).includes(edge);
-
 /** Whether a neighbouring edge carries a strip of the same kind, so that the ends are mitred. */
-const mitred = (on: LaidPart, feature: Feature, panel: string, edge: Side): boolean =>
+const mitred = (on: LaidPart, feature: Feature, panel: string, edge: string): boolean =>
   on.features.some(
     (f) =>
       f.kind === feature.kind &&
@@ -27,7 +34,11 @@ const mitred = (on: LaidPart, feature: Feature, panel: string, edge: Side): bool
       f.place.runs.some((r) => r.panel === panel && r.edge === edge),
   );
 
-const next = (side: Side, by: number): Side => sides[(sides.indexOf(side) + by + 4) % 4]!;
+/** The edge before or after another, round the rim. */
+function next(panel: LaidPanel['panel'], edge: string, by: number): string {
+  const all = edgesOf(panel);
+  return all[(all.findIndex((e) => e.id === edge) + by + all.length) % all.length]!.id;
+}
 
 /** Strips along edges of flat panels, one for each edge. */
 function bandOnPlates(on: LaidPart, feature: Feature, band: Band): Laid {
@@ -55,7 +66,10 @@ function bandOnPlates(on: LaidPart, feature: Feature, band: Band): Laid {
 export function layBand(on: LaidPart, feature: Feature, band: Band): Laid {
   const flat = band.runs.every((r) => panelOf(on, r.panel)?.panel.plate);
   if (flat && band.runs.length > 0) return bandOnPlates(on, feature, band);
-  const lost = band.runs.find((r) => !panelOf(on, r.panel) || !isSide(r.edge));
+  const lost = band.runs.find((r) => {
+    const laid = panelOf(on, r.panel);
+    return !laid || !stretchAlong(laid.panel, r.edge);
+  });
   if (lost || band.runs.length === 0)
     return notLaid(
       feature,
@@ -67,20 +81,25 @@ export function layBand(on: LaidPart, feature: Feature, band: Band): Laid {
   const runs = band.runs.map(({ panel, edge }): Run => {
     const laid = panelOf(on, panel)!;
     const lift = band.face === 'outer' ? laid.foam.thicknessMm.value : -band.foam.thicknessMm.value;
-    const side = edge as Side;
-    return { laid, side, edgeName: laid.panel.edges[side], face: offsetGrid(laid.panel.grid, lift) };
+    return {
+      laid,
+      edge,
+      stretch: stretchAlong(laid.panel, edge)!,
+      edgeName: edgesOf(laid.panel).find((e) => e.id === edge)!.name,
+      face: offsetGrid(laid.panel.grid, lift),
+    };
   });
   const grids = runs.map((run) => {
-    const { laid, side, face } = run;
-    const id = laid.panel.id;
+    const { laid, edge, stretch, face } = run;
+    const { panel } = laid;
     const mitre = {
-      start: band.runs.length === 1 && mitred(on, feature, id, next(side, -1)),
-      end: band.runs.length === 1 && mitred(on, feature, id, next(side, 1)),
+      start: band.runs.length === 1 && mitred(on, feature, panel.id, next(panel, edge, -1)),
+      end: band.runs.length === 1 && mitred(on, feature, panel.id, next(panel, edge, 1)),
     };
     return {
       run,
       mitre,
-      grid: bandAlong(face, side, band.widthMm, mitre)?.map((row) => row.map((uv) => onGrid(face, uv))),
+      grid: bandAlong(face, stretch, band.widthMm, mitre)?.map((row) => row.map((uv) => onGrid(face, uv))),
     };
   });
   const small = grids.find((g) => !g.grid);
@@ -129,10 +148,10 @@ export function layBand(on: LaidPart, feature: Feature, band: Band): Laid {
     made.pieces.push(piece);
     made.solids.push(mesh);
   });
-  for (const { laid, side } of runs)
+  for (const { laid, edge } of runs)
     made.stiffens.push({
       pieceId: laid.panel.id,
-      edgeId: side,
+      edgeId: edge,
       thicknessMm: band.foam.thicknessMm.value,
     });
   return made;

@@ -1,6 +1,6 @@
 import { length, type ParamsOf } from '../../document';
 import { add3, boundsOf, contains, cross3, scale3, type Vec2 } from '../../geometry';
-import { offsetGrid, onGrid, onPlane, type Side, sides, spotsAlong } from '../../panel';
+import { offsetGrid, onGrid, onPlane, spotsAlong, stretchAlong } from '../../panel';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { plateRun, spotsOnPlate } from '../laying/plateBand';
 
@@ -60,14 +60,15 @@ export const rivets = defineFeature<ParamsOf<typeof fields>>({
         count += spots.length;
         continue;
       }
-      if (!laid || !(sides as readonly string[]).includes(edge))
+      const stretch = laid && stretchAlong(laid.panel, edge);
+      if (!stretch)
         return notLaid(
           feature,
           'shape',
           `the edge “${edge}” of “${panel}” that carried rivets is no longer there.`,
         );
       const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
-      const spots = spotsAlong(face, edge as Side, params.insetMm, params.spacingMm);
+      const spots = spotsAlong(face, stretch, params.insetMm, params.spacingMm);
       for (const uv of spots) {
         made.marks.push({
           pieceId: panel,

@@ -255,6 +255,7 @@ function placeOf(part: Part, body: Body, wearer: Wearer, at: Spot): Place {
     stock: [],
     habits: startHabits,
     finish: 1,
+    meshes: [],
     through: [],
     kinds: standardKinds,
   });

@@ -1,5 +1,5 @@
 import type { Check } from '../../document';
-import { type Contact, contactsOf, type LaidPanel } from '../../panel';
+import { type Contact, contactsOf, type LaidPanel, edgesOf } from '../../panel';
 import type { Model } from '../../forms';
 import { trimNumber } from '../../units';
 
@@ -28,7 +28,7 @@ export function touchChecks(model: Model, laid: readonly LaidPanel[]): Check[] {
       id: `touch-${c.pieceId}`,
       severity: 'mind',
       station: 'shape',
-      title: `${panel.name}, ${panel.edges[c.side]}: ${
+      title: `${panel.name}, ${edgesOf(panel).find((e) => e.id === c.side)!.name}: ${
         inside
           ? `${trimNumber(c.overlapMm, 1)} mm of it would lie inside ${host} it is ${fastened}.`
           : `stands ${trimNumber(c.gapMm, 1)} mm off ${host} it is ${fastened}.`

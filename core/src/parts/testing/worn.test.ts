@@ -63,6 +63,7 @@ export const aroundOf = ({ body = adult, underLayerMm = 3, stock = [] }: Making 
   stock,
   habits: startHabits,
   finish: 1,
+  meshes: [],
   through: [],
   kinds: standardKinds,
 });

@@ -3,7 +3,7 @@ import type { Ply } from '../../document';
 import type { Laid } from '../../features';
 import type { Vec3 } from '../../geometry';
 import type { FoamSheet } from '../../materials';
-import { gridNormals, type Piece, sides, sideVertices, type Surface } from '../../panel';
+import { edgeVertices, gridNormals, type Piece, type Surface } from '../../panel';
 import { padsFor, type Kept, type Pad } from './pads';
 import { overhangOf, ownWeightSagMm } from './sag';
 import { standOffOf, type StandOff } from './standOff';
@@ -38,9 +38,9 @@ const edgeThicknessMm = (piece: Piece, edgeId: string, added: Laid['stiffens']):
     .filter((a) => a.pieceId === piece.id && (a.edgeId === undefined || a.edgeId === edgeId))
     .reduce((sum, a) => sum + a.thicknessMm, piece.thicknessMm);
 
-const edgeRun = (grid: Vec3[][], side: (typeof sides)[number]): Vec3[] => {
-  const points = grid.flat();
-  return sideVertices({ grid }, side).map((v) => points[v]!);
+const edgeRun = (surface: Pick<Surface, 'grid' | 'rim'>, edgeId: string): Vec3[] => {
+  const points = surface.grid.flat();
+  return edgeVertices(surface, edgeId).map((v) => points[v]!);
 };
 
 function slackestEdges(
@@ -53,19 +53,20 @@ function slackestEdges(
   const sags = surfaces.flatMap((surface) => {
     const piece = pieces.find((p) => p.id === surface.pieceId);
     if (!piece) return [];
-    const held = piece.edges.flatMap((e, i) => (e.joint === 'free' ? [] : edgeRun(surface.grid, sides[i]!)));
+    const held = piece.edges.flatMap((e) => (e.joint === 'free' ? [] : edgeRun(surface, e.id)));
     const supports = [...held, ...pads.filter((p) => p.pieceId === piece.id).map((p) => p.at)];
-    const normals = gridNormals(surface.grid);
+    const normals = { ...surface, grid: gridNormals(surface.grid) };
     const edges = piece.edges.flatMap((edge, i): Sag[] => {
       if (edge.joint !== 'free') return [];
-      const over = overhangOf(edgeRun(surface.grid, sides[i]!), edgeRun(normals, sides[i]!), supports);
+      const run = edgeRun(surface, edge.id);
+      const over = overhangOf(run, edgeRun(normals, edge.id), supports);
       if (!over) return [];
       // A corner is as stiff as the stiffer of the edges that meet there.
-      const run = edgeRun(surface.grid, sides[i]!);
+      const last = piece.edges.length;
       const meeting = [
         edge,
-        ...(over.at === run[0] ? [piece.edges[(i + 3) % 4]!] : []),
-        ...(over.at === run.at(-1) ? [piece.edges[(i + 1) % 4]!] : []),
+        ...(over.at === run[0] ? [piece.edges[(i + last - 1) % last]!] : []),
+        ...(over.at === run.at(-1) ? [piece.edges[(i + 1) % last]!] : []),
       ];
       const thicknessMm = Math.max(...meeting.map((e) => edgeThicknessMm(piece, e.id, added)));
       const { densityKgM3, modulusMPa } = sheet(piece);

@@ -1,0 +1,90 @@
+import { angle, choice, count, length, number, type ParamsOf, rows } from '../../document';
+
+/** The made-up mask that stands in until a surface is read. */
+export const STAND_IN = 'gull-mask';
+
+const cuts = rows(
+  'cuts',
+  'Seams',
+  [
+    length('xMm', 'Right', [-1500, 1500], 'A spot on the piece that is cut: to the right of the middle.'),
+    length('yMm', 'Ahead', [-1500, 1500], 'Of the middle.'),
+    length('zMm', 'Up', [-1500, 3000], 'Over the lower edge.'),
+    angle('turnDeg', 'Faces', [-180, 180], 'Which way the cut faces: 0 to the right, 90 ahead.'),
+    angle('tiltDeg', 'Up', [-90, 90], 'How far it faces up: 90 cuts level.'),
+    choice(
+      'of',
+      'Cuts',
+      [
+        ['piece', 'this piece'],
+        ['all', 'everything'],
+      ],
+      'The piece the spot is on, or all there is.',
+    ),
+  ],
+  [0, 60],
+  (before) => ({
+    xMm: Number(before.at(-1)?.xMm) || 0,
+    yMm: Number(before.at(-1)?.yMm) || 0,
+    zMm: (Number(before.at(-1)?.zMm) || 40) + 20,
+    turnDeg: 0,
+    tiltDeg: 90,
+    of: 'piece',
+  }),
+  'cut',
+  'Straight cuts that part the surface into pieces, one after another.',
+);
+
+/** Fields of every part that is skinned over a surface; where it stands is the form's own. */
+export const skinFields = [
+  choice('mesh', 'Surface', [[STAND_IN, 'gull mask (made up)']], 'What it is skinned over.', 'Surface', {
+    open: true,
+  }),
+  number('scalePct', 'Size', [2, 2000], '%', 'Of the size in the file.', 'Surface', {
+    cures: [{ need: 'room', by: 1 }],
+  }),
+  choice(
+    'face',
+    'The surface is',
+    [
+      ['inner', 'the inner face'],
+      ['outer', 'the outer face'],
+    ],
+    'Of the foam: drawn over a head it is the inner one, a model of what is seen the outer.',
+    'Surface',
+  ),
+  angle('turnDeg', 'Turned', [-180, 180], 'About the upright.', 'Surface'),
+  angle('nodDeg', 'Nods', [-180, 180], 'Forwards or back; 90 stands up what lies.', 'Surface'),
+  length('aheadMm', 'Ahead', [-500, 500], 'Of where it stands.', 'Surface'),
+  length('upMm', 'Up', [-500, 500], 'Of where it stands.', 'Surface'),
+  length('widenMm', 'Widen', [-60, 60], 'Each side drawn apart by so much, between two heights.', 'Surface', {
+    cures: [{ need: 'room', by: 1 }],
+  }),
+  length('widenFromMm', 'from', [0, 1500], 'Height over the lower edge.', 'Surface'),
+  length('widenToMm', 'to', [0, 1500], 'Height over the lower edge.', 'Surface'),
+  count('most', 'Pieces at most', [1, 40], 'That seams are proposed for.', 'Seams'),
+  cuts,
+] as const;
+
+export type SkinParams = ParamsOf<typeof skinFields>;
+
+/** The stand-in's shell is round a spot so far behind the middle of its box, beak and all, mm. */
+const BEHIND_MM = 78;
+
+export const skinDefaults = (): SkinParams => ({
+  mesh: STAND_IN,
+  scalePct: 100,
+  face: 'inner',
+  turnDeg: 0,
+  nodDeg: 0,
+  aheadMm: BEHIND_MM,
+  upMm: 0,
+  widenMm: 0,
+  widenFromMm: 40,
+  widenToMm: 160,
+  most: 12,
+  cuts: [
+    { xMm: 0, yMm: 0, zMm: 0, turnDeg: 0, tiltDeg: 0, of: 'all' },
+    { xMm: 60, yMm: 0, zMm: 120, turnDeg: 0, tiltDeg: 90, of: 'all' },
+  ],
+});

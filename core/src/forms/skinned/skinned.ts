@@ -1,0 +1,187 @@
+import { headForm } from '../../body';
+import type { Check } from '../../document';
+import type { Vec3 } from '../../geometry';
+import { panelsOf } from '../../skin';
+import { defineForm, type Design, type FormInput } from '../contract';
+import { strapOver } from '../straps';
+import { skinDefaults, skinFields, type SkinParams, STAND_IN } from './fields';
+import { BELOW_EYES_MM } from './stands';
+import { chartsOf, namedMesh } from './surface';
+
+/** Letters of pieces are given from the top down. */
+function namesOf(charted: ReturnType<typeof chartsOf>['charted']): (chart: number) => string {
+  const sums = new Map<number, { z: number; x: number; n: number }>();
+  charted.mesh.triangles.forEach((t, i) => {
+    const c = charted.chart[i]!;
+    const s = sums.get(c) ?? { z: 0, x: 0, n: 0 };
+    for (const v of t) {
+      s.z += charted.mesh.points[v]!.z;
+      s.x += charted.mesh.points[v]!.x;
+      s.n += 1;
+    }
+    sums.set(c, s);
+  });
+  const order = [...sums].sort(([, a], [, b]) => b.z / b.n - a.z / a.n || a.x / a.n - b.x / b.n);
+  const place = new Map(order.map(([c], i) => [c, i + 1]));
+  return (c) => `piece ${place.get(c) ?? c + 1}`;
+}
+
+function skin(input: FormInput<SkinParams>, stands: Vec3): Design & { spanMm: Vec3 } {
+  const { params, meshes, foam } = input;
+  const named = namedMesh(params.mesh, meshes);
+  const { charted, cut, openings } = chartsOf(
+    named ?? namedMesh(STAND_IN, [])!,
+    params,
+    foam.thicknessMm.value,
+    stands,
+  );
+  const { panels, joins, open } = panelsOf(charted, namesOf(charted), openings);
+  const parted = openings.length - panels.reduce((sum, p) => sum + (p.openings?.length ?? 0), 0);
+  const spread = (key: keyof Vec3): number =>
+    charted.mesh.points.reduce((m, p) => Math.max(m, p[key]), -Infinity) -
+    charted.mesh.points.reduce((m, p) => Math.min(m, p[key]), Infinity);
+  const spanMm = { x: spread('x'), y: spread('y'), z: spread('z') };
+  const checks: Check[] = [
+    ...(named
+      ? []
+      : [
+          {
+            id: 'mesh',
+            severity: 'stop' as const,
+            station: 'shape' as const,
+            title: 'The surface it is skinned over is not in this build.',
+            why: 'The made-up mask stands in. Take the file again, or choose another surface.',
+            sure: 'standard' as const,
+            excess: 1,
+            cures: [],
+          },
+        ]),
+    ...(cut > 0
+      ? [
+          {
+            id: 'opened',
+            severity: 'mind' as const,
+            station: 'shape' as const,
+            title: `${cut} ${cut === 1 ? 'seam was' : 'seams were'} added where a piece was closed or had an opening in it.`,
+            why: 'Only a piece with one rim lies flat. Propose seams, or cut it where the seam is least seen.',
+            sure: 'standard' as const,
+            excess: 1,
+            cures: [],
+          },
+        ]
+      : []),
+    ...(parted > 0
+      ? [
+          {
+            id: 'parted-opening',
+            severity: 'mind' as const,
+            station: 'shape' as const,
+            title: `A seam runs through ${parted} ${parted === 1 ? 'opening' : 'openings'} of the surface.`,
+            why: 'It is cut once the pieces are glued. Move the seam off it, and it is drawn on the pattern.',
+            sure: 'standard' as const,
+            excess: parted,
+            cures: [],
+          },
+        ]
+      : []),
+    ...(open.length > 0
+      ? [
+          {
+            id: 'closed',
+            severity: 'stop' as const,
+            station: 'shape' as const,
+            title: `${open.length} ${open.length === 1 ? 'piece is' : 'pieces are'} closed or knotted and cannot be laid flat.`,
+            why: 'They are left out of the pattern. Cut them by a seam each, or mend the surface.',
+            sure: 'standard' as const,
+            excess: 1,
+            cures: [],
+          },
+        ]
+      : []),
+  ];
+  return {
+    panels,
+    joins,
+    roomMm: 0,
+    checks,
+    spanMm,
+    figures: [
+      { key: 'wide', label: 'wide', value: spanMm.x, unit: 'mm', decimals: 0 },
+      { key: 'deep', label: 'deep', value: spanMm.y, unit: 'mm', decimals: 0 },
+      { key: 'high', label: 'high', value: spanMm.z, unit: 'mm', decimals: 0 },
+    ],
+  };
+}
+
+const silhouette = () => [
+  { x: -70, y: -60 },
+  { x: 0, y: -90 },
+  { x: 70, y: -60 },
+  { x: 82, y: 30 },
+  { x: 40, y: 105 },
+  { x: -40, y: 105 },
+  { x: -82, y: 30 },
+];
+
+export const skinnedHead = defineForm<SkinParams>({
+  kind: 'skinned-head',
+  label: 'Mask or helmet from a surface',
+  summary: 'A surface from a file drawn over the head, parted by seams and skinned in foam.',
+  zones: ['head'],
+  fields: skinFields,
+  surface: true,
+  defaults: skinDefaults,
+  silhouette,
+  design: (input) => {
+    const { params, body } = input;
+    const head = headForm(body);
+    const stands = {
+      x: 0,
+      y: head.middle.y + params.aheadMm,
+      z: head.eyeZ - BELOW_EYES_MM + params.upMm,
+    };
+    const { spanMm, ...made } = skin(input, stands);
+    return {
+      ...made,
+      padded: true,
+      measures: ['headGirth', 'headBreadth', 'headLength', 'headHeight', 'eyeDepth'],
+      fastenings: [strapOver(body.headGirth.valueMm * 0.55, 'round the back of the head')],
+      anchors: [
+        {
+          id: 'crown',
+          name: 'crown',
+          at: { x: 0, y: stands.y, z: stands.z + spanMm.z },
+          out: { x: 0, y: 0, z: 1 },
+          up: { x: 0, y: 1, z: 0 },
+        },
+      ],
+    };
+  },
+});
+
+export const skinnedThing = defineForm<SkinParams>({
+  kind: 'skinned-thing',
+  label: 'Thing from a surface',
+  summary: 'A surface from a file parted by seams and skinned in foam: a prop, a trophy, a beast.',
+  zones: [],
+  fields: skinFields,
+  surface: true,
+  defaults: skinDefaults,
+  silhouette,
+  design: (input) => {
+    const { params } = input;
+    const { spanMm, ...made } = skin(input, { x: 0, y: params.aheadMm, z: params.upMm });
+    return {
+      ...made,
+      anchors: [
+        {
+          id: 'top',
+          name: 'top',
+          at: { x: 0, y: params.aheadMm, z: params.upMm + spanMm.z },
+          out: { x: 0, y: 0, z: 1 },
+          up: { x: 0, y: 1, z: 0 },
+        },
+      ],
+    };
+  },
+});

@@ -1,0 +1,79 @@
+import type { KeptMesh } from '../../document';
+import type { Mesh, Vec3 } from '../../geometry';
+import {
+  cutBy,
+  type Charted,
+  gullMask,
+  meshOf,
+  movedOut,
+  type PlaneCut,
+  setAs,
+  soundCharts,
+  spanned,
+  whole,
+} from '../../skin';
+import { type SkinParams, STAND_IN } from './fields';
+
+const rad = (deg: number): number => (deg * Math.PI) / 180;
+const degOf = (r: number): number => Math.round((r * 1800) / Math.PI) / 10;
+
+type Cut = SkinParams['cuts'][number];
+
+const cutOf = ({ xMm, yMm, zMm, turnDeg, tiltDeg, of }: Cut): PlaneCut => ({
+  at: { x: xMm, y: yMm, z: zMm },
+  normal: {
+    x: Math.cos(rad(tiltDeg)) * Math.cos(rad(turnDeg)),
+    y: Math.cos(rad(tiltDeg)) * Math.sin(rad(turnDeg)),
+    z: Math.sin(rad(tiltDeg)),
+  },
+  ...(of === 'all' && { all: true as const }),
+});
+
+/** Cuts as they are kept among the values of a part. */
+export const rowsOf = (cuts: readonly PlaneCut[]): Cut[] =>
+  cuts.map(({ at, normal, all }) => ({
+    xMm: at.x,
+    yMm: at.y,
+    zMm: at.z,
+    turnDeg: degOf(Math.atan2(normal.y, normal.x)),
+    tiltDeg: degOf(Math.asin(Math.min(1, Math.max(-1, normal.z)))),
+    of: all ? 'all' : 'piece',
+  }));
+
+const read = new WeakMap<KeptMesh, Mesh>();
+let standIn: Mesh | undefined;
+
+/** The surface a part names, as it is in the file; nothing when it is not in the build. */
+export function namedMesh(id: string, meshes: readonly KeptMesh[]): Mesh | undefined {
+  if (id === STAND_IN) return (standIn ??= gullMask());
+  const kept = meshes.find((m) => m.id === id);
+  if (!kept) return undefined;
+  let mesh = read.get(kept);
+  if (!mesh) read.set(kept, (mesh = meshOf(kept)));
+  return mesh;
+}
+
+/** The face of the surface that the foam lies on, in its own space: cuts are given there, its lower edge at nought. */
+export const faceOf = (mesh: Mesh, params: SkinParams, thicknessMm: number): Mesh => {
+  const set = setAs(mesh, {
+    scale: params.scalePct / 100,
+    turnRad: rad(params.turnDeg),
+    nodRad: rad(params.nodDeg),
+    at: { x: 0, y: 0, z: 0 },
+    wide: { fromMm: params.widenFromMm, toMm: params.widenToMm, byMm: params.widenMm },
+  });
+  return params.face === 'outer' ? movedOut(set, -thicknessMm) : set;
+};
+
+/** The surface parted by the cuts of a part, and further where a piece could not lie flat; where it stands added. */
+export function chartsOf(
+  mesh: Mesh,
+  params: SkinParams,
+  thicknessMm: number,
+  stands: Vec3,
+): { charted: Charted; cut: number; openings: number[][] } {
+  const { mesh: face, openings } = spanned(faceOf(mesh, params, thicknessMm));
+  const { charted, cut } = soundCharts(cutBy(whole(face), params.cuts.map(cutOf)));
+  const moved = charted.mesh.points.map((p) => ({ x: p.x + stands.x, y: p.y + stands.y, z: p.z + stands.z }));
+  return { cut, openings, charted: { ...charted, mesh: { ...charted.mesh, points: moved } } };
+}

@@ -1,0 +1,11 @@
+export { chartCount, connected, type Charted } from './charted';
+export { chartOf, isDisc } from './loops';
+export { cutByPlane } from './cutByPlane';
+export { gullMask } from './gullMask';
+export { keepMesh, meshOf } from './kept';
+export { panelsOf, type Skinned } from './panels';
+export { chartAt, cutBy, isSymmetric, type PlaneCut, type Proposal, proposing, whole } from './propose';
+export { movedOut, setAs, type Setting } from './shaped';
+export { soundCharts } from './sound';
+export { mended, type Mending } from './mended';
+export { spanned } from './holes';

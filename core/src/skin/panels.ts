@@ -1,0 +1,274 @@
+import { dist3, lerp3, meshArea, type Vec2, type Vec3 } from '../geometry';
+import type { Join, Panel, RimEdge, Side } from '../panel';
+import { type Charted, chartCount, edgesOf } from './charted';
+import { cornersOf, type RimPoint, rimPoints } from './corners';
+import { type Chart, chartOf, isDisc, rimAngles } from './loops';
+import { CRUMB_MM2 } from './sound';
+import { squareMap, sampled } from './squared';
+
+/** Cells of a panel's grid are about this wide, mm; no grid has more steps than this along a side. */
+const CELL_MM = 10;
+const MOST_STEPS = 34;
+const LEAST_STEPS = 4;
+
+/** A run of a rim from one break to the next: the vertices of the whole surface it goes between, and what lies beyond. */
+interface Arc {
+  from: number;
+  to: number;
+  beyond: number | undefined;
+}
+
+/** Charts as panels, with their seams; and those that are no disc and make none. */
+export interface Skinned {
+  panels: Panel[];
+  joins: Join[];
+  /** Charts that cannot be laid flat yet: closed, or with a hole. */
+  open: number[];
+}
+
+/** Where a rim is broken into edges: where neighbours change, and at the corners of any grid that meets it there. */
+const breaksOf = ({ chart, all, corners }: Shaped, broken: ReadonlySet<number>): number[] =>
+  all
+    .filter(
+      (p) =>
+        p.junction ||
+        corners.includes(p.index) ||
+        broken.has(chart.origin[chart.loops[0]!.vertices[p.index]!]!),
+    )
+    .map((p) => p.index);
+
+/** A side of the square: nodes at even shares, and where along the rim each lies; breaks fall on nodes. */
+interface SideRun {
+  steps: number;
+  /** Place along the rim at each node, mm, ascending. */
+  atMm: number[];
+  /** Node → index of the break that lies there. */
+  breakAt: Map<number, number>;
+}
+
+function sideRun(
+  fromMm: number,
+  toMm: number,
+  breaks: readonly { index: number; alongMm: number }[],
+  steps: number,
+): SideRun {
+  const length = toMm - fromMm;
+  const breakAt = new Map<number, number>();
+  const fixed: [node: number, mm: number][] = [[0, fromMm]];
+  breaks.forEach((b, i) => {
+    if (b.alongMm === fromMm) {
+      breakAt.set(0, b.index);
+      return;
+    }
+    const least = fixed.at(-1)![0] + 1;
+    const most = steps - (breaks.length - i);
+    const node = Math.min(most, Math.max(least, Math.round(((b.alongMm - fromMm) / length) * steps)));
+    breakAt.set(node, b.index);
+    fixed.push([node, b.alongMm]);
+  });
+  fixed.push([steps, toMm]);
+  const atMm: number[] = [fromMm];
+  for (let k = 1; k < fixed.length; k++) {
+    const [[n0, mm0], [n1, mm1]] = [fixed[k - 1]!, fixed[k]!];
+    for (let n = n0 + 1; n <= n1; n++) atMm.push(mm0 + ((mm1 - mm0) * (n - n0)) / (n1 - n0));
+  }
+  return { steps, atMm, breakAt };
+}
+
+/** The place on a side of a length along the rim, as a share of its nodes. */
+function shareAt({ atMm, steps }: SideRun, mm: number): number {
+  let k = atMm.findIndex((at, i) => i > 0 && at >= mm - 1e-9);
+  if (k < 0) k = steps;
+  const [a, b] = [atMm[k - 1]!, atMm[k]!];
+  return (k - 1 + (b > a ? Math.min(1, Math.max(0, (mm - a) / (b - a))) : 0)) / steps;
+}
+
+const onSquare: Record<Side, (share: number) => Vec2> = {
+  bottom: (t) => ({ x: t, y: 0 }),
+  right: (t) => ({ x: 1, y: t }),
+  top: (t) => ({ x: 1 - t, y: 1 }),
+  left: (t) => ({ x: 0, y: 1 - t }),
+};
+const inOrder: readonly Side[] = ['bottom', 'right', 'top', 'left'];
+
+/** A disc with the points of its rim and the four that are corners of its grid, the lower left one first. */
+interface Shaped {
+  id: number;
+  chart: Chart;
+  all: RimPoint[];
+  totalMm: number;
+  /** The point of the rim at a length along it. */
+  at: (mm: number) => Vec3;
+  corners: number[];
+}
+
+function shaped(id: number, chart: Chart): Shaped {
+  const { mesh } = chart;
+  const { vertices, beyond } = chart.loops[0]!;
+  const n = vertices.length;
+  const all = rimPoints(mesh.points, vertices, rimAngles(chart, vertices), beyond);
+  const totalMm = all.at(-1)!.alongMm + dist3(mesh.points[vertices.at(-1)!]!, mesh.points[vertices[0]!]!);
+  const found = cornersOf(all, totalMm);
+  const at = (mm: number): Vec3 => {
+    const m = ((mm % totalMm) + totalMm) % totalMm;
+    let i = all.findIndex((p) => p.alongMm > m) - 1;
+    if (i < 0) i = n - 1;
+    const [a, b] = [all[i]!.alongMm, i + 1 < n ? all[i + 1]!.alongMm : totalMm];
+    return lerp3(
+      mesh.points[vertices[i]!]!,
+      mesh.points[vertices[(i + 1) % n]!]!,
+      b > a ? (m - a) / (b - a) : 0,
+    );
+  };
+  const ends = found.map((c) => all[c]!.alongMm);
+  const middleZ = (k: number): number => {
+    const [a, b] = [ends[k]!, ends[(k + 1) % 4]!];
+    return at((a + (b > a ? b : b + totalMm)) / 2).z;
+  };
+  // The lowest side is the lower one.
+  const first = [0, 1, 2, 3].reduce((a, b) => (middleZ(b) < middleZ(a) ? b : a));
+  return { id, chart, all, totalMm, at, corners: [0, 1, 2, 3].map((k) => found[(first + k) % 4]!) };
+}
+
+/** A disc as the grid of a panel: its rim in order, and the arcs between breaks. */
+function gridOfDisc(
+  disc: Shaped,
+  broken: ReadonlySet<number>,
+): {
+  id: number;
+  grid: Vec3[][];
+  rim: { arc: Arc; from: number; to: number }[];
+  /** Where a vertex of the whole lies on the square, when it is of this disc. */
+  uvOf: (vertex: number) => Vec2 | undefined;
+} {
+  const { id, chart, all, totalMm, at, corners } = disc;
+  const { mesh, origin } = chart;
+  const { vertices, beyond } = chart.loops[0]!;
+  const breaks = breaksOf(disc, broken);
+  const spans = corners.map((c, k) => {
+    const from = all[c]!.alongMm;
+    const next = all[corners[(k + 1) % 4]!]!.alongMm;
+    const to = next > from ? next : next + totalMm;
+    const own = breaks
+      .map((index) => ({ index, alongMm: all[index]!.alongMm + (all[index]!.alongMm < from ? totalMm : 0) }))
+      .filter((b) => b.alongMm < to)
+      .sort((a, b) => a.alongMm - b.alongMm);
+    return { from, to, own };
+  });
+  const stepsOf = (...pair: number[]): number => {
+    const longest = Math.max(...pair.map((k) => spans[k]!.to - spans[k]!.from));
+    const most = Math.max(...pair.map((k) => spans[k]!.own.length));
+    return Math.max(LEAST_STEPS, most + 1, Math.min(MOST_STEPS, Math.round(longest / CELL_MM)));
+  };
+  const [across, up] = [stepsOf(0, 2), stepsOf(1, 3)];
+  const runs = spans.map(({ from, to, own }, k) => sideRun(from, to, own, k % 2 === 0 ? across : up));
+  const rimPlaces = new Map<number, Vec2>();
+  all.forEach((p, i) => {
+    const k = spans.findIndex(({ from, to }) => {
+      const mm = p.alongMm < from ? p.alongMm + totalMm : p.alongMm;
+      return mm >= from && mm < to;
+    });
+    const mm = p.alongMm < spans[k]!.from ? p.alongMm + totalMm : p.alongMm;
+    rimPlaces.set(vertices[i]!, onSquare[inOrder[k]!](shareAt(runs[k]!, mm)));
+  });
+  const rimAt = (u: number, v: number): Vec3 => {
+    const [k, share] = v === 0 ? [0, u] : u === 1 ? [1, v] : v === 1 ? [2, 1 - u] : [3, 1 - v];
+    return at(runs[k]!.atMm[Math.round(share * runs[k]!.steps)]!);
+  };
+  const square = squareMap(mesh, rimPlaces);
+  const grid = sampled(mesh, square, up + 1, across + 1, rimAt);
+  const own = new Map(origin.map((v, i) => [v, i]));
+  const uvOf = (vertex: number): Vec2 | undefined => {
+    const i = own.get(vertex);
+    return i === undefined ? undefined : square[i];
+  };
+  const starts = [0, across, across + up, 2 * across + up];
+  const placed = runs
+    .flatMap((run, k) => [...run.breakAt].map(([node, index]) => ({ index, position: starts[k]! + node })))
+    .sort((a, b) => a.position - b.position);
+  const rim = placed.map(({ index, position }, i) => {
+    const next = placed[(i + 1) % placed.length]!;
+    return {
+      from: position,
+      to: next.position,
+      arc: {
+        from: origin[vertices[index]!]!,
+        to: origin[vertices[next.index]!]!,
+        beyond: beyond[index],
+      },
+    };
+  });
+  return { id, grid, rim, uvOf };
+}
+
+/**
+ * A surface in charts as the panels of a form, each a grid on its chart, with seams where charts meet. Edges are broken
+ * where neighbours change, so that every edge has one mate or none.
+ * @param nameOf what a chart is called; @param openings runs of vertices round openings that are cut out of the pieces.
+ */
+export function panelsOf(
+  charted: Charted,
+  nameOf: (chart: number) => string,
+  openings: readonly (readonly number[])[] = [],
+): Skinned {
+  const beside = edgesOf(charted.mesh);
+  const open: number[] = [];
+  const discs = Array.from({ length: chartCount(charted) }, (_, id) => id).flatMap((id) => {
+    const chart = chartOf(charted, id, beside);
+    if (meshArea(chart.mesh) < CRUMB_MM2) return [];
+    if (isDisc(chart)) return [shaped(id, chart)];
+    open.push(id);
+    return [];
+  });
+  const broken = new Set(
+    discs.flatMap(({ chart, corners }) => corners.map((c) => chart.origin[chart.loops[0]!.vertices[c]!]!)),
+  );
+  const made = discs.map((disc) => gridOfDisc(disc, broken));
+  const known = new Set(made.map((m) => m.id));
+  const edgeIdOf = (i: number): string => `edge-${i + 1}`;
+  const panels = made.map(({ id, grid, rim, uvOf }): Panel => {
+    const cutOut = openings
+      .map((loop) => loop.map(uvOf))
+      .filter((uvs): uvs is Vec2[] => uvs.every((uv) => uv !== undefined))
+      .map((outline, i) => ({ name: `opening ${i + 1}`, outline }));
+    const free = rim.filter((r) => r.arc.beyond === undefined || !known.has(r.arc.beyond)).length;
+    let count = 0;
+    return {
+      id: `chart-${id + 1}`,
+      name: nameOf(id),
+      grid,
+      ...(cutOut.length > 0 && { openings: cutOut }),
+      edges: { bottom: 'lower edge', right: 'right edge', top: 'upper edge', left: 'left edge' },
+      rim: rim.map(({ from, to, arc }, i): RimEdge => ({
+        id: edgeIdOf(i),
+        name:
+          arc.beyond !== undefined && known.has(arc.beyond)
+            ? `seam to ${nameOf(arc.beyond)}`
+            : free === 1
+              ? 'free edge'
+              : `free edge ${++count}`,
+        from,
+        to,
+      })),
+    };
+  });
+  const joins = made.flatMap(({ id, rim }): Join[] =>
+    rim.flatMap(({ arc }, i): Join[] => {
+      if (arc.beyond === undefined || arc.beyond <= id) return [];
+      const other = made.find((m) => m.id === arc.beyond);
+      const k =
+        other?.rim.findIndex((r) => r.arc.from === arc.to && r.arc.to === arc.from && r.arc.beyond === id) ??
+        -1;
+      return k < 0
+        ? []
+        : [
+            {
+              a: [`chart-${id + 1}`, edgeIdOf(i)],
+              b: [`chart-${arc.beyond + 1}`, edgeIdOf(k)],
+              kind: 'seam',
+            },
+          ];
+    }),
+  );
+  return { panels, joins, open };
+}

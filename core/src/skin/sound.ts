@@ -1,0 +1,43 @@
+import { add3, meshArea, scale3, type Vec3 } from '../geometry';
+import { type Charted, chartCount, edgesOf } from './charted';
+import { cutByPlane } from './cutByPlane';
+import { type Chart, chartOf, isDisc } from './loops';
+
+/** Smaller charts are crumbs of a cut, mm². */
+export const CRUMB_MM2 = 60;
+const ROUNDS = 8;
+
+const middleOf = (points: readonly Vec3[]): Vec3 =>
+  scale3(
+    points.reduce((sum, p) => add3(sum, p), { x: 0, y: 0, z: 0 }),
+    1 / points.length,
+  );
+
+/** A cut that opens a chart which is no disc: through its opening, or through its middle, across its longest side. */
+function opening({ mesh, loops }: Chart): { through: Vec3; normal: Vec3 } {
+  const through = middleOf(loops[1] ? loops[1].vertices.map((v) => mesh.points[v]!) : mesh.points);
+  const spread = (key: keyof Vec3): number =>
+    Math.max(...mesh.points.map((p) => p[key])) - Math.min(...mesh.points.map((p) => p[key]));
+  const keys = (['x', 'y', 'z'] as const).map((key) => ({ key, size: spread(key) }));
+  const { key } = keys.reduce((a, b) => (b.size > a.size ? b : a));
+  return { through, normal: { x: 0, y: 0, z: 0, [key]: 1 } };
+}
+
+/** Charts cut until each is a disc, as far as it goes; how many had to be cut besides those asked for. */
+export function soundCharts(start: Charted): { charted: Charted; cut: number } {
+  let charted = start;
+  let cut = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    const beside = edgesOf(charted.mesh);
+    const bad = Array.from({ length: chartCount(charted) }, (_, id) => id)
+      .map((id) => ({ id, chart: chartOf(charted, id, beside) }))
+      .find(({ chart }) => !isDisc(chart) && meshArea(chart.mesh) > CRUMB_MM2);
+    if (!bad) break;
+    const { through, normal } = opening(bad.chart);
+    const next = cutByPlane(charted, through, normal, bad.id);
+    if (chartCount(next) === chartCount(charted)) break;
+    charted = next;
+    cut += 1;
+  }
+  return { charted, cut };
+}
