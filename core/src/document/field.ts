@@ -33,6 +33,8 @@ export interface ChoiceField<
   choices: readonly { value: V; label: string }[];
   /** Values that are not on the list are kept and told of rather than refused: things out of a catalogue. */
   open?: boolean;
+  /** The surfaces of the build are choices too. */
+  surfaces?: boolean;
 }
 
 /** A thickness of the part's own foam; 0 takes the part's. */
@@ -106,7 +108,7 @@ export const choice = <K extends string, const V extends string | number>(
   choices: readonly (readonly [V, string])[],
   help: string,
   group = 'Form',
-  rest: Rest<K> & { open?: boolean } = {},
+  rest: Rest<K> & { open?: boolean; surfaces?: boolean } = {},
 ): ChoiceField<K, V> => ({
   type: 'choice',
   key,

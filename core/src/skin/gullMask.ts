@@ -1,7 +1,7 @@
 import type { Mesh } from '../geometry';
 
-const ACROSS = 40;
-const UP = 26;
+const ACROSS = 44;
+const UP = 28;
 
 const bell = (x: number, width: number): number => Math.exp(-((x / width) ** 2));
 
@@ -19,16 +19,16 @@ export function gullMask(): Mesh {
       const rise = 215 * up;
       const round = Math.sqrt(Math.max(0.02, 1 - Math.max(0, (rise - 95) / 130) ** 2));
       const ahead = Math.sin(turn);
-      const beak = ahead > 0 ? 95 * bell(Math.cos(turn), 0.34) * bell(rise - 62, 26) : 0;
+      const beak = ahead > 0 ? 80 * bell(Math.cos(turn), 0.38) * bell(rise - 78, 30) : 0;
       mesh.points.push({
         x: 76 * round * Math.cos(turn),
         y: 96 * round * ahead + beak,
-        z: rise - 0.25 * beak,
+        z: rise - 0.3 * beak,
       });
     }
   const at = (r: number, c: number): number => r * (ACROSS + 1) + c;
   const isEye = (r: number, c: number): boolean =>
-    r >= 12 && r <= 14 && ((c >= 12 && c <= 15) || (c >= ACROSS - 16 && c <= ACROSS - 13));
+    r >= 15 && r <= 17 && ((c >= 13 && c <= 16) || (c >= ACROSS - 17 && c <= ACROSS - 14));
   for (let r = 0; r < UP; r++)
     for (let c = 0; c < ACROSS; c++) {
       if (isEye(r, c)) continue;

@@ -9,3 +9,4 @@ export { movedOut, setAs, type Setting } from './shaped';
 export { soundCharts } from './sound';
 export { mended, type Mending } from './mended';
 export { spanned } from './holes';
+export { spanOf, stoodUp, type UpAxis } from './stoodUp';

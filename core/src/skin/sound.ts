@@ -13,14 +13,14 @@ const middleOf = (points: readonly Vec3[]): Vec3 =>
     1 / points.length,
   );
 
-/** A cut that opens a chart which is no disc: through its opening, or through its middle, across its longest side. */
+/** A cut that opens a chart which is no disc: right through its second rim, or a closed one across where it is longest. */
 function opening({ mesh, loops }: Chart): { through: Vec3; normal: Vec3 } {
-  const through = middleOf(loops[1] ? loops[1].vertices.map((v) => mesh.points[v]!) : mesh.points);
+  const points = loops[1] ? loops[1].vertices.map((v) => mesh.points[v]!) : mesh.points;
   const spread = (key: keyof Vec3): number =>
-    Math.max(...mesh.points.map((p) => p[key])) - Math.min(...mesh.points.map((p) => p[key]));
+    Math.max(...points.map((p) => p[key])) - Math.min(...points.map((p) => p[key]));
   const keys = (['x', 'y', 'z'] as const).map((key) => ({ key, size: spread(key) }));
   const { key } = keys.reduce((a, b) => (b.size > a.size ? b : a));
-  return { through, normal: { x: 0, y: 0, z: 0, [key]: 1 } };
+  return { through: middleOf(points), normal: { x: 0, y: 0, z: 0, [key]: 1 } };
 }
 
 /** Charts cut until each is a disc, as far as it goes; how many had to be cut besides those asked for. */

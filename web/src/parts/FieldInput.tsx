@@ -1,4 +1,4 @@
-import type { Ply, ScalarField } from '@fomrik/core/document';
+import type { KeptMesh, Ply, ScalarField } from '@fomrik/core/document';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
 import { useBuild } from '../store/build';
 import { ChoiceField, LengthField, NumberField } from './Field';
@@ -12,18 +12,24 @@ interface FieldInputProps {
   label?: string;
 }
 
+const none: readonly KeptMesh[] = [];
+
 /** One field of a form or a feature, drawn after its kind; its range is the one that is checked. */
 export function FieldInput({ field, value, onChange, ply, label = field.label }: FieldInputProps) {
   const stock = useBuild((s) => s.doc.stock);
+  const meshes = useBuild((s) => s.doc.meshes ?? none);
   switch (field.type) {
     case 'choice': {
-      const known = field.choices.some((c) => c.value === value);
+      const choices = field.surfaces
+        ? [...field.choices, ...meshes.map((m) => ({ value: m.id, label: m.name }))]
+        : field.choices;
+      const known = choices.some((c) => c.value === value);
       return (
         <ChoiceField
           label={label}
           help={field.help}
           value={value}
-          choices={known ? field.choices : [{ value, label: `${value} (not known)` }, ...field.choices]}
+          choices={known ? choices : [{ value, label: `${value} (not known)` }, ...choices]}
           onChange={onChange}
         />
       );

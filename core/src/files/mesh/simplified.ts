@@ -30,15 +30,25 @@ function fromTriangle(p: Vec3, a: Vec3, b: Vec3, c: Vec3): number {
 
 /** The farthest that points of one surface lie from another, of evenly chosen ones. */
 export function deviationMm(before: Mesh, after: Mesh): number {
+  // Each triangle within a ball: only those whose ball comes nearer than the best so far are measured.
+  const balls = after.triangles.map((t) => {
+    const [a, b, c] = t.map((v) => after.points[v]!) as [Vec3, Vec3, Vec3];
+    const middle = { x: (a.x + b.x + c.x) / 3, y: (a.y + b.y + c.y) / 3, z: (a.z + b.z + c.z) / 3 };
+    return { a, b, c, middle, radius: Math.max(dist3(middle, a), dist3(middle, b), dist3(middle, c)) };
+  });
+  const away = new Float64Array(balls.length);
   const step = Math.max(1, Math.floor(before.points.length / PROBES));
   let worst = 0;
   for (let i = 0; i < before.points.length; i += step) {
     const p = before.points[i]!;
-    let least = Infinity;
-    for (const [a, b, c] of after.triangles) {
-      least = Math.min(least, fromTriangle(p, after.points[a]!, after.points[b]!, after.points[c]!));
-      if (least <= worst) break;
-    }
+    let near = 0;
+    balls.forEach((ball, k) => {
+      away[k] = dist3(ball.middle, p) - ball.radius;
+      if (away[k]! < away[near]!) near = k;
+    });
+    let least = fromTriangle(p, balls[near]!.a, balls[near]!.b, balls[near]!.c);
+    for (let k = 0; k < balls.length && least > worst; k++)
+      if (away[k]! < least) least = Math.min(least, fromTriangle(p, balls[k]!.a, balls[k]!.b, balls[k]!.c));
     worst = Math.max(worst, least);
   }
   return worst;

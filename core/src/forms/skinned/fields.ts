@@ -39,6 +39,7 @@ const cuts = rows(
 export const skinFields = [
   choice('mesh', 'Surface', [[STAND_IN, 'gull mask (made up)']], 'What it is skinned over.', 'Surface', {
     open: true,
+    surfaces: true,
   }),
   number('scalePct', 'Size', [2, 2000], '%', 'Of the size in the file.', 'Surface', {
     cures: [{ need: 'room', by: 1 }],

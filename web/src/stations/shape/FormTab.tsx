@@ -12,6 +12,7 @@ import { useBeneath } from '../../pictures/beneath';
 import { dragEnd, useBuild } from '../../store/build';
 import { useView } from '../../store/view';
 import { LayerList } from './LayerList';
+import { SurfacePanel } from './SurfacePanel';
 import { MountFields } from './MountFields';
 import { ThicknessTrial } from './ThicknessTrial';
 import { WholeBuild } from './WholeBuild';
@@ -104,6 +105,7 @@ export function FormTab({
                 />
               ),
           )}
+        {form.surface && <SurfacePanel part={part} made={made} form={form} change={change} />}
         {form.sheets === 'layers' && <LayerList part={part} change={change} />}
         {form.fields.map(
           (field) =>

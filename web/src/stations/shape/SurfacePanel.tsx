@@ -1,0 +1,237 @@
+import { type ScanUnit, scanUnits } from '@fomrik/core/body';
+import type { Part, Row } from '@fomrik/core/document';
+import type { FormKind, SkinParams } from '@fomrik/core/forms';
+import type { PartReport } from '@fomrik/core/parts';
+import type { Mending, UpAxis } from '@fomrik/core/skin';
+import { type Result, trimNumber } from '@fomrik/core/units';
+import { proxy } from 'comlink';
+import type { Draft } from 'immer';
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { ChoiceField } from '../../parts/Field';
+import { useBuild } from '../../store/build';
+import { useReport } from '../../store/report';
+import type { SurfaceRead, SurfaceTaken } from '../../workers/surface.worker';
+import { startSurface, type SurfaceClient } from '../../workers/surfaceClient';
+
+const MAX_BYTES = 200e6;
+const MOST_MESHES = 12;
+/** Room asked where a surface is sized to a head: padding lies there, mm. */
+const ROOM_MM = 6;
+
+type Params = SkinParams & { stretchPct: number };
+
+const axes: { value: UpAxis; label: string }[] = [
+  { value: 'z', label: 'z' },
+  { value: 'y', label: 'y' },
+  { value: 'x', label: 'x' },
+];
+
+/** What was found and mended, in one sentence. */
+function mendingWords(m: Mending, deviationMm: number): string {
+  const told = [
+    [m.welded, 'corners welded'],
+    [m.dropped, 'doubled or empty faces dropped'],
+    [m.turned, 'faces turned'],
+    [m.parted, 'faces parted where more than two met'],
+    [m.bits, 'loose bits left out'],
+    [m.closed, 'small holes closed'],
+    [m.openings, m.openings === 1 ? 'opening stays' : 'openings stay'],
+  ] as const;
+  const words = told.flatMap(([n, what]) => (n > 0 ? [`${n} ${what}`] : []));
+  return `${words.length > 0 ? words.join(', ') : 'Nothing to mend'}; ${m.shells} ${m.shells === 1 ? 'shell' : 'shells'}. ${
+    deviationMm > 0 ? `Simplified: within ${trimNumber(deviationMm, 1)} mm of the file.` : 'Kept as it is.'
+  }`;
+}
+
+/** A surface read, mended and kept; seams proposed for it; and where it is worn, set on the head. */
+export function SurfacePanel({
+  part,
+  made,
+  form,
+  change,
+}: {
+  part: Part;
+  made: PartReport;
+  form: FormKind;
+  change: (recipe: (part: Draft<Part>) => void) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  const client = useRef<SurfaceClient | undefined>(undefined);
+  const update = useBuild((s) => s.update);
+  const [busy, setBusy] = useState('');
+  const [told, setTold] = useState('');
+  const [read, setRead] = useState<{ name: string; found: SurfaceRead } | undefined>();
+  const [unit, setUnit] = useState<ScanUnit>('mm');
+  const [up, setUp] = useState<UpAxis>('z');
+  const leave = (): void => {
+    client.current?.end();
+    client.current = undefined;
+    setBusy('');
+    setRead(undefined);
+  };
+  useEffect(() => () => client.current?.end(), []);
+  const begin = (words: string): SurfaceClient => {
+    client.current ??= startSurface();
+    setBusy(words);
+    setTold('');
+    return client.current;
+  };
+  /** Runs one job in the worker; what it says is lost when it was left meanwhile. */
+  const run = async <T,>(words: string, job: (own: SurfaceClient) => Promise<T>): Promise<T | undefined> => {
+    const own = begin(words);
+    try {
+      const found = await job(own);
+      return client.current === own ? found : undefined;
+    } catch (error) {
+      toast.error((error as Error).message);
+      return undefined;
+    } finally {
+      if (client.current === own) setBusy('');
+    }
+  };
+  const open = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    if (file.size > MAX_BYTES) return void toast.error(`${file.name} is larger than 200 MB.`);
+    if ((useBuild.getState().doc.meshes ?? []).length >= MOST_MESHES)
+      return void toast.error(`A build keeps at most ${MOST_MESHES} surfaces.`);
+    const found = await run<Result<SurfaceRead>>(
+      `${file.name}: reading…`,
+      async ({ surface }) => await surface.open(file),
+    );
+    if (!found) return;
+    if (!found.ok) {
+      leave();
+      toast.error(found.message, { duration: 10000 });
+      return;
+    }
+    const longest = Math.max(...found.value.span);
+    setUnit(longest < 5 ? 'm' : longest < 60 ? 'cm' : 'mm');
+    setUp(/\.(glb|gltf|obj)$/i.test(file.name) ? 'y' : 'z');
+    setRead({ name: file.name, found: found.value });
+  };
+  const take = async (): Promise<void> => {
+    const name = read!.name.replace(/\.[^.]*$/, '').slice(0, 120) || 'surface';
+    const id = `mesh-${crypto.randomUUID().slice(0, 8)}`;
+    const got = await run<Result<SurfaceTaken>>(
+      'Mending and simplifying…',
+      async ({ surface }) => await surface.take(id, name, scanUnits[unit], up),
+    );
+    if (!got) return;
+    if (!got.ok) return void toast.error(got.message);
+    const { kept, mending, deviationMm } = got.value;
+    update((d) => {
+      d.meshes = [...(d.meshes ?? []), kept];
+      const own = d.parts.find((p) => p.id === part.id);
+      if (own) Object.assign(own.params, { mesh: id, scalePct: 100, aheadMm: 0, upMm: 0, cuts: [] });
+    });
+    setTold(mendingWords(mending, deviationMm));
+    leave();
+  };
+  const meshes = () => useBuild.getState().doc.meshes ?? [];
+  const params = part.params as unknown as Params;
+  const thicknessMm = made.foam.thicknessMm.value;
+  const propose = async (): Promise<void> => {
+    const found = await run('Looking for seams…', ({ surface }) =>
+      surface.propose(
+        params,
+        meshes(),
+        thicknessMm,
+        proxy((now) => setBusy(`Looking for seams: ${now.pieces} pieces so far…`)),
+      ),
+    );
+    if (!found) return;
+    change((p) => void (p.params.cuts = found.cuts as unknown as Draft<Row[]>));
+    setTold(
+      Number.isFinite(found.stretch)
+        ? `${found.pieces} pieces; the worst must stretch about ${trimNumber(found.stretch * 100, 0)} % before darts.`
+        : `${found.pieces} pieces, and one of them is still no piece that lies flat: allow more.`,
+    );
+  };
+  const seat = async (resized: boolean): Promise<void> => {
+    const { doc } = useBuild.getState();
+    const { body } = useReport.getState().report!;
+    const found = await run('Setting it on the head…', ({ surface }) =>
+      surface.seat(params, meshes(), body, thicknessMm, doc.wearer.underLayerMm, ROOM_MM, resized),
+    );
+    if (!found) return;
+    const { leastGapMm, scalePct, aheadMm, upMm } = found;
+    change((p) => void Object.assign(p.params, { scalePct, aheadMm, upMm }));
+    setTold(
+      leastGapMm >= 0
+        ? `The head fits: ${trimNumber(leastGapMm, 1)} mm at the nearest.`
+        : `The head does not fit: ${trimNumber(-leastGapMm, 1)} mm too tight at the nearest. Size it, widen it, or leave it.`,
+    );
+  };
+  const [x, y, z] = read?.found.span ?? [0, 0, 0];
+  const size = (v: number): string => trimNumber(v * scanUnits[unit], 0);
+  return (
+    <section aria-label="Surface" className="col-span-full border-t border-hair py-1">
+      <div className="flex flex-wrap items-center gap-1.5">
+        <button type="button" className="btn" disabled={busy !== ''} onClick={() => input.current?.click()}>
+          Read a surface
+        </button>
+        <button type="button" className="btn" disabled={busy !== ''} onClick={() => void propose()}>
+          Propose seams
+        </button>
+        {form.zones.length > 0 && (
+          <>
+            <button type="button" className="btn" disabled={busy !== ''} onClick={() => void seat(false)}>
+              Set it on the head
+            </button>
+            <button type="button" className="btn" disabled={busy !== ''} onClick={() => void seat(true)}>
+              Size it to the head
+            </button>
+          </>
+        )}
+        {busy !== '' && (
+          <>
+            <span role="status" className="text-[13px]">
+              {busy}
+            </span>
+            <button type="button" className="btn" onClick={leave}>
+              Cancel
+            </button>
+          </>
+        )}
+        {busy === '' && told !== '' && (
+          <span role="status" className="text-[13px]">
+            {told}
+          </span>
+        )}
+      </div>
+      <input
+        ref={input}
+        type="file"
+        accept=".obj,.stl,.ply,.glb,.gltf"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Surface as OBJ, STL, PLY or glTF"
+        onChange={(e) => {
+          void open(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      {read && busy === '' && (
+        <div className="leaf mt-1 flex flex-wrap items-end gap-2 p-2">
+          <p className="w-full font-medium">
+            {read.name}: {read.found.triangles} triangles, {size(x)} × {size(y)} × {size(z)} mm
+          </p>
+          <ChoiceField
+            label="Its unit"
+            value={unit}
+            choices={(Object.keys(scanUnits) as ScanUnit[]).map((u) => ({ value: u, label: u }))}
+            onChange={setUnit}
+          />
+          <ChoiceField label="Up is" value={up} choices={axes} onChange={setUp} />
+          <button type="button" className="btn btn-main" onClick={() => void take()}>
+            Take it
+          </button>
+          <button type="button" className="btn" onClick={leave}>
+            Leave it
+          </button>
+        </div>
+      )}
+    </section>
+  );
+}

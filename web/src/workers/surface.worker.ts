@@ -1,0 +1,73 @@
+import type { Body } from '@fomrik/core/body';
+import type { KeptMesh } from '@fomrik/core/document';
+import { proposedSeams, type ProposedSeams, seatOnHead, type Seat } from '@fomrik/core/forms';
+import { readSurface } from '@fomrik/core/files/mesh/readSurface';
+import { simplified } from '@fomrik/core/files/mesh/simplified';
+import type { Mesh } from '@fomrik/core/geometry';
+import { keepMesh, mended, type Mending, spanOf, stoodUp, type UpAxis } from '@fomrik/core/skin';
+import { fail, ok, type Result } from '@fomrik/core/units';
+import { expose } from 'comlink';
+
+/** Triangles a surface is worked with: finer than foam follows, coarse enough to answer at once. */
+const MOST_TRIANGLES = 3000;
+
+let mesh: Mesh | undefined;
+
+/** What a file holds before its unit is settled. */
+export interface SurfaceRead {
+  triangles: number;
+  /** In the file's own units. */
+  span: [number, number, number];
+}
+
+/** A surface ready to be kept, and what was done to it. */
+export interface SurfaceTaken {
+  kept: KeptMesh;
+  mending: Mending;
+  deviationMm: number;
+}
+
+type Params = Parameters<typeof proposedSeams>[0];
+
+const api = {
+  async open(file: File): Promise<Result<SurfaceRead>> {
+    const read = await readSurface(file.name, new Uint8Array(await file.arrayBuffer()));
+    if (!read.ok) return read;
+    mesh = read.value;
+    return ok({ triangles: mesh.triangles.length, span: spanOf(mesh) });
+  },
+  /** Mended, stood up, in millimetres, simplified. */
+  async take(id: string, name: string, perUnitMm: number, up: UpAxis): Promise<Result<SurfaceTaken>> {
+    if (!mesh) return fail('There is no surface to take.');
+    const { mesh: sound, mending } = mended(stoodUp(mesh, perUnitMm, up));
+    if (sound.triangles.length < 4) return fail('Nothing is left of the surface once it is mended.');
+    const made = await simplified(sound, MOST_TRIANGLES);
+    return ok({ kept: keepMesh(id, name, made.mesh), mending, deviationMm: made.deviationMm });
+  },
+  /** Seams, told as they get better; the last are the answer. */
+  propose(
+    params: Params,
+    meshes: readonly KeptMesh[],
+    thicknessMm: number,
+    tell: (now: ProposedSeams) => void,
+  ): ProposedSeams | undefined {
+    let last: ProposedSeams | undefined;
+    for (const now of proposedSeams(params, meshes, thicknessMm)) {
+      last = now;
+      tell(now);
+    }
+    return last;
+  },
+  seat: (
+    params: Params,
+    meshes: readonly KeptMesh[],
+    body: Body,
+    thicknessMm: number,
+    underLayerMm: number,
+    roomMm: number,
+    resized: boolean,
+  ): Seat => seatOnHead(params, meshes, body, thicknessMm, underLayerMm, roomMm, resized),
+};
+
+export type SurfaceWorker = typeof api;
+expose(api);
