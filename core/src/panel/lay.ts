@@ -215,6 +215,8 @@ export interface EdgeLine {
 export interface Solid {
   mesh: Mesh;
   edgeLines: EdgeLine[];
+  /** Outlines of openings on the outer face. */
+  openings: Vec3[][];
 }
 
 /**
@@ -244,24 +246,22 @@ export type Skin = Pick<LaidPanel, 'panel' | 'foam'>;
 
 function edgeLines({ panel }: Skin, outer: Panel['grid']): EdgeLine[] {
   const flat = outer.flat();
-  const openings = (panel.openings ?? []).map(({ name, outline }) => ({
-    pieceId: panel.id,
-    edgeId: name,
-    points: [...outline, outline[0]!].map((uv) => onGrid(outer, uv)),
-  }));
-  const edges = edgesOf(panel).map(({ id, run }) => ({
+  return edgesOf(panel).map(({ id, run }) => ({
     pieceId: panel.id,
     edgeId: id,
     points: run.map((v) => flat[v]!),
   }));
-  return [...edges, ...openings];
 }
 
 /** The foam as a closed mesh, drawn from the very panels that are laid flat. */
 export function solidOf(skins: readonly Skin[]): Solid {
   const seen = skins.filter(({ panel }) => !panel.unseen);
   const made = seen.map(skinMesh);
-  return { mesh: joinMeshes(made.map((m) => m.mesh)), edgeLines: made.flatMap((m) => m.edgeLines) };
+  return {
+    mesh: joinMeshes(made.map((m) => m.mesh)),
+    edgeLines: made.flatMap((m) => m.edgeLines),
+    openings: made.flatMap((m) => m.openings),
+  };
 }
 
 /** One panel in its foam. */
@@ -269,9 +269,16 @@ export function skinMesh(skin: Skin): Solid {
   const { panel, foam } = skin;
   const t = foam.thicknessMm.value;
   if (panel.plate)
-    return { mesh: plateMesh(panel.plate, t), edgeLines: plateEdgeLines(panel, panel.plate, t) };
+    return {
+      mesh: plateMesh(panel.plate, t),
+      edgeLines: plateEdgeLines(panel, panel.plate, t),
+      openings: [],
+    };
   const outer = offsetGrid(panel.grid, t);
-  return { mesh: shellMesh(panel.grid, outer, false), edgeLines: edgeLines(skin, outer) };
+  const openings = (panel.openings ?? []).map(({ outline }) =>
+    [...outline, outline[0]!].map((uv) => onGrid(outer, uv)),
+  );
+  return { mesh: shellMesh(panel.grid, outer, false), edgeLines: edgeLines(skin, outer), openings };
 }
 
 /** How far the foam is bent at its tightest, over all panels. */

@@ -126,6 +126,10 @@ function Scene({
           gapSize={4}
         />
       ))}
+      {!dark &&
+        made.solid.openings.map((run, i) => (
+          <Line key={i} points={run.map(place)} color="#e9efec" lineWidth={2} />
+        ))}
       {dark && <Halos items={made.items} place={place} {...(played && { played })} />}
       {made.items.map(
         ({ id, at, lamp, marginMm }) =>

@@ -67,7 +67,7 @@ export const skinFields = [
   cuts,
 ] as const;
 
-export type SkinParams = ParamsOf<typeof skinFields>;
+export type SkinParams = Omit<ParamsOf<typeof skinFields>, 'mesh'> & { mesh: string };
 
 /** The stand-in's shell is round a spot so far behind the middle of its box, beak and all, mm. */
 const BEHIND_MM = 78;

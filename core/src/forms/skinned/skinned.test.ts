@@ -1,0 +1,172 @@
+import { expect } from 'chai';
+import { headForm, skinAt, zoneInfo } from '../../body';
+import type { KeptMesh, Params } from '../../document';
+import { contains, overlapsItself, signedArea } from '../../geometry';
+import { aroundOf, adult, partOf } from '../../parts/testing/worn.test';
+import { partReport, type PartReport } from '../../parts';
+import { keepMesh } from '../../skin';
+import { lattice, tube } from '../../skin/testing/surfaces';
+import { skinDefaults, type SkinParams } from './fields';
+import { seatOnHead } from './onHead';
+import { proposedSeams } from './seams';
+
+const made = (
+  mesh: KeptMesh,
+  change: Partial<SkinParams> = {},
+  form = 'skinned-thing',
+  nominalMm = 6,
+): PartReport =>
+  partReport(
+    partOf(form, { mesh: mesh.id, aheadMm: 0, upMm: 0, cuts: [], ...change } as Params, { nominalMm }),
+    { ...aroundOf({}), meshes: [mesh] },
+  );
+const seam = { xMm: 0, yMm: 0, zMm: 0, turnDeg: 0, tiltDeg: 0, of: 'all' as const };
+
+describe('a part skinned over a surface', () => {
+  // Foam keeps its length at its middle: half of 6 mm further out than its inner face.
+  const NEUTRAL = 3;
+
+  it('a tube in two halves is two rectangles as long as half its girth at the layer that keeps its length', () => {
+    const r = made(
+      keepMesh(
+        't',
+        'tube',
+        tube(() => 60, 300, 96),
+      ),
+      { cuts: [seam] },
+    );
+    expect(r.pieces).to.have.length(2);
+    for (const piece of r.pieces) {
+      expect(piece.areaMm2).to.be.closeTo(Math.PI * (60 + NEUTRAL) * 300, 0.006 * Math.PI * 63 * 300);
+      const lengths = piece.edges.map((e) => e.lengthMm).sort((a, b) => a - b);
+      expect(lengths[0]).to.be.closeTo(Math.PI * (60 + NEUTRAL), 0.8);
+      expect(lengths.at(-1)).to.be.closeTo(300, 0.6);
+      expect(piece.stretch?.mostly ?? 0).to.be.below(0.005);
+    }
+  });
+
+  it('as the outer face of the foam the same tube is shorter round by 2π times the foam', () => {
+    const mesh = keepMesh(
+      't',
+      'tube',
+      tube(() => 60, 300, 96),
+    );
+    const girth = (face: 'inner' | 'outer'): number =>
+      made(mesh, { cuts: [seam], face }).pieces.reduce(
+        (s, p) => s + Math.min(...p.edges.map((e) => e.lengthMm)),
+        0,
+      );
+    expect(girth('inner') - girth('outer')).to.be.closeTo(2 * Math.PI * 6, 0.6);
+  });
+
+  it('half a cone is the sector of the sheet-metal formula: slant for radius, half the girth for arc', () => {
+    // Radii 90 and 40 over 150: slant √(150² + 50²); the layer that keeps its length lies 3 mm out along the normal.
+    const r = made(
+      keepMesh(
+        'c',
+        'cone',
+        tube((v) => 90 - 50 * v, 150, 96),
+      ),
+      { cuts: [seam] },
+    );
+    const slant = Math.hypot(150, 50);
+    const out = (NEUTRAL * 150) / slant;
+    const [low, high] = [90 + out, 40 + out];
+    const area = (Math.PI * (low + high) * slant) / 2;
+    for (const piece of r.pieces) {
+      expect(piece.areaMm2).to.be.closeTo(area, 0.008 * area);
+      const lengths = piece.edges.map((e) => e.lengthMm).sort((a, b) => b - a);
+      expect(lengths[0]).to.be.closeTo(Math.PI * low, 1.5);
+      expect(lengths).to.satisfy((all: number[]) => all.some((l) => Math.abs(l - slant) < 1));
+    }
+  });
+
+  it('an opening is cut out of the piece that runs on round it, at its place and size', () => {
+    const wall = lattice(24, 24, false, (u, v) => ({ x: 240 * (1 - u), y: 0, z: 240 * v }));
+    // Four cells out of the middle: a square of 20 mm.
+    wall.triangles = wall.triangles.filter((t) => {
+      const x = t.reduce((s, v) => s + wall.points[v]!.x, 0) / 3;
+      const z = t.reduce((s, v) => s + wall.points[v]!.z, 0) / 3;
+      return !(x > 110 && x < 130 && z > 150 && z < 170);
+    });
+    const [piece, ...more] = made(keepMesh('w', 'wall', wall)).pieces;
+    expect(more).to.deep.equal([]);
+    expect(piece!.areaMm2).to.be.closeTo(240 * 240, 30);
+    const [mark] = piece!.marks.filter((m) => m.kind === 'slot');
+    expect(Math.abs(signedArea(mark!.points))).to.be.closeTo(400, 8);
+    expect(mark!.points.every((p) => contains(piece!.outline, p))).to.equal(true);
+    expect(overlapsItself(piece!.outline)).to.equal(false);
+  });
+
+  it('a surface that is not there is a stop, and the stand-in is drawn', () => {
+    const r = partReport(partOf('skinned-head', { mesh: 'mesh-gone' }), aroundOf({}));
+    expect(r.checks.find((c) => c.id === 'mesh')?.severity).to.equal('stop');
+    expect(r.pieces.length).to.be.above(1);
+  });
+
+  it('says when a seam runs through an opening, and when it had to open a piece itself', () => {
+    const ids = (cuts: SkinParams['cuts']): string[] =>
+      partReport(partOf('skinned-head', { cuts } as Params), aroundOf({})).checks.map((c) => c.id);
+    expect(ids([seam])).not.to.include('parted-opening');
+    expect(ids([{ ...seam, zMm: 118, tiltDeg: 90 }])).to.include('parted-opening');
+    const closed = made(
+      keepMesh(
+        't',
+        'tube',
+        tube(() => 60, 200),
+      ),
+    );
+    expect(closed.checks.map((c) => c.id)).to.include('opened');
+    expect(closed.pieces.length).to.be.at.least(2);
+  });
+});
+
+describe('a head inside a surface', () => {
+  const head = headForm(adult);
+  /** The head's own skin, from jaw to near the crown, moved straight out by a distance. */
+  const moved = (mm: number) =>
+    lattice(24, 40, true, (u, v) => {
+      const [turn, up] = [2 * Math.PI * u, -0.75 + 1.6 * v];
+      const p = skinAt(head, turn, up);
+      const d = [p.x - head.middle.x, p.y - head.middle.y, p.z - head.middle.z];
+      const size = Math.hypot(...d);
+      return { x: p.x + (d[0]! / size) * mm, y: p.y + (d[1]! / size) * mm, z: p.z + (d[2]! / size) * mm };
+    });
+  const params = (change: Partial<SkinParams> = {}): SkinParams => ({
+    ...skinDefaults(),
+    mesh: 'h',
+    aheadMm: 0,
+    ...change,
+  });
+
+  it('the gap that is told is the least of all points of the surface to the skin', () => {
+    const mesh = keepMesh('h', 'head', moved(14));
+    const seat = seatOnHead(params(), [mesh], adult, 6, 0, 6, false);
+    const r = made(
+      mesh,
+      { aheadMm: seat.aheadMm, upMm: seat.upMm, cuts: [seam, { ...seam, turnDeg: 90 }] },
+      'skinned-head',
+    );
+    const clearance = zoneInfo('head').clearance(adult);
+    const least = Math.min(...r.surfaces.flatMap((s) => s.grid.flat()).map(clearance));
+    expect(seat.leastGapMm).to.be.closeTo(least, 2.5);
+    expect(seat.leastGapMm).to.be.within(2, 14.5);
+  });
+
+  it('sized to the head it is as small as leaves the room: a head drawn too small grows back, one too large shrinks', () => {
+    const mesh = keepMesh('h', 'head', moved(0));
+    for (const scalePct of [70, 150]) {
+      const seat = seatOnHead(params({ scalePct }), [mesh], adult, 6, 2, 6, true);
+      expect(seat.leastGapMm).to.be.at.least(6 - 0.01);
+      expect(seat.scalePct).to.be.within(104, 125);
+      const smaller = seatOnHead(params({ scalePct: seat.scalePct - 3 }), [mesh], adult, 6, 2, 6, false);
+      expect(smaller.leastGapMm).to.be.below(6);
+    }
+  });
+
+  it('seams for the stand-in leave no more stretch than a maker works in', () => {
+    const last = [...proposedSeams({ ...skinDefaults(), most: 8, stretchPct: 8 }, [], 6)].at(-1)!;
+    expect(last.stretch).to.be.at.most(0.08);
+    expect(last.pieces).to.be.within(2, 8);
+  });
+});

@@ -1,0 +1,77 @@
+import { solidFile } from '@fomrik/core/files/mesh/writeMesh';
+import { expect } from 'chai';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'playwright-core';
+import { egg } from '../core/src/skin/testing/surfaces';
+import { go, noGraveFaults, onWorkbench, saved, shows, type Workbench } from './harness';
+
+const build = 'demo-lampwarden-gull';
+
+/** A mask from a surface, on the real bench: too tight at first, sized, cut anew; and another surface from a file. */
+describe('a mask skinned over a surface', function () {
+  this.timeout(150_000);
+  let bench: Workbench;
+  let page: Page;
+  onWorkbench((tools) => ({ bench, page } = tools));
+  before(async () => {
+    page.setDefaultTimeout(40_000);
+    await go(page, bench, 'shape', build);
+  });
+  const surface = () => page.getByRole('region', { name: 'Surface' });
+
+  it('a head does not fit at first, and fits once the surface is sized to it', async () => {
+    await page.getByText(/Gull mask: piece \d presses \d+ mm into the wearer/).waitFor();
+    await surface().getByRole('button', { name: 'Size it to the head' }).click();
+    await surface()
+      .getByText(/The head fits: \d/)
+      .waitFor();
+    await page.getByText(/presses \d+ mm into the wearer/).waitFor({ state: 'detached' });
+    await saved(page);
+    await noGraveFaults(page);
+  });
+
+  it('reads a surface from a file, asks its unit, mends it, keeps it, and proposes seams for it', async () => {
+    const ball = egg(80, 90, 100, 14);
+    // One face is missing, and one is there twice.
+    ball.triangles = [...ball.triangles.slice(1), ball.triangles[5]!];
+    const bytes = await solidFile([{ name: 'ball', mesh: ball }], 'stl');
+    const file = join(mkdtempSync(join(tmpdir(), 'fomrik-')), 'buoy.stl');
+    writeFileSync(file, bytes);
+    await page.getByLabel('Surface as OBJ, STL, PLY or glTF').setInputFiles(file);
+    await surface()
+      .getByText(/buoy.stl: 2352 triangles, 160 × 180 × 200 mm/)
+      .waitFor();
+    await surface().getByRole('button', { name: 'Take it' }).click();
+    await surface()
+      .getByText(/1 doubled or empty faces dropped, 1 small holes closed; 1 shell/)
+      .waitFor();
+    await shows(page, 'Size', '100');
+    await surface().getByRole('button', { name: 'Propose seams' }).click();
+    await surface()
+      .getByText(/^\d+ pieces; the worst must stretch about \d+ %/)
+      .waitFor();
+    await saved(page);
+    const kept = (await (await fetch(`${bench.url}/api/builds/${build}`)).json()) as {
+      doc: { meshes: { name: string; triangles: number[] }[]; parts: { params: { mesh: string } }[] };
+    };
+    expect(kept.doc.meshes.map((m) => m.name)).to.deep.equal(['buoy']);
+    expect(kept.doc.meshes[0]!.triangles.length / 3).to.be.within(1000, 3000);
+    // It is drawn, cut and laid on sheets like any other part.
+    await go(page, bench, 'cut', build);
+    await page
+      .getByText(/piece 1/)
+      .first()
+      .waitFor();
+  });
+
+  it('says what is wrong with a file that is no surface, and nothing is lost', async () => {
+    await go(page, bench, 'shape', build);
+    const file = join(mkdtempSync(join(tmpdir(), 'fomrik-')), 'broken.glb');
+    writeFileSync(file, 'no surface');
+    await page.getByLabel('Surface as OBJ, STL, PLY or glTF').setInputFiles(file);
+    await page.getByText('broken.glb cannot be read as glTF.').waitFor();
+    await surface().getByRole('button', { name: 'Read a surface' }).isEnabled();
+  });
+});
