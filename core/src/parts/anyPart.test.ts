@@ -72,7 +72,9 @@ describe('any valid part', function () {
           if (standardKinds.forms.get(form)!.sheets !== 'none')
             expect(made.pieces.length).to.be.greaterThan(0);
           expect(unmet(made.pieces)).to.deep.equal([]);
-          for (const { pieceId, grid } of made.surfaces) {
+          // A surface that is given may fold back on itself: then it is told.
+          const told = made.checks.some((c) => c.id.startsWith('folds-'));
+          for (const { pieceId, grid } of told ? [] : made.surfaces) {
             const normals = gridNormals(grid);
             normals.forEach((row, r) =>
               row.forEach((n, c) => {

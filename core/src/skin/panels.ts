@@ -1,9 +1,9 @@
-import { dist3, lerp3, meshArea, type Vec2, type Vec3 } from '../geometry';
+import { dist3, lerp3, type Vec2, type Vec3 } from '../geometry';
 import type { Join, Panel, RimEdge, Side } from '../panel';
 import { type Charted, chartCount, edgesOf } from './charted';
 import { cornersOf, type RimPoint, rimPoints } from './corners';
 import { type Chart, chartOf, isDisc, rimAngles } from './loops';
-import { CRUMB_MM2 } from './sound';
+import { isCrumb } from './sound';
 import { squareMap, sampled } from './squared';
 
 /** Cells of a panel's grid are about this wide, mm; no grid has more steps than this along a side. */
@@ -215,7 +215,7 @@ export function panelsOf(
   const open: number[] = [];
   const discs = Array.from({ length: chartCount(charted) }, (_, id) => id).flatMap((id) => {
     const chart = chartOf(charted, id, beside);
-    if (meshArea(chart.mesh) < CRUMB_MM2) return [];
+    if (isCrumb(chart, charted.mesh)) return [];
     if (isDisc(chart)) return [shaped(id, chart)];
     open.push(id);
     return [];

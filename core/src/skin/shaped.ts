@@ -51,14 +51,22 @@ export function setAs({ points, triangles }: Mesh, { scale, turnRad, nodRad, at,
 
 /** No corner is moved further than this many times the distance. */
 const MITRE = 2;
+/** A face that would turn by more than this holds its corners back: the cosine, the share that is left, and the tries. */
+const TURNED = 0.3;
+const HELD = 0.6;
+const TRIES = 14;
 
-/** The surface moved out by a distance (in when negative), every point along the mean of the faces round it, mitred. */
-export function movedOut({ points, triangles }: Mesh, mm: number): Mesh {
-  if (mm === 0) return { points, triangles };
+/**
+ * The surface moved out by a distance (in when negative), every point along the mean of the faces round it, mitred. Where
+ * it is narrower than that, points are held back so that no face turns over.
+ * @returns the surface, and how many of its points were held back.
+ */
+export function movedOut({ points, triangles }: Mesh, mm: number): { mesh: Mesh; held: number } {
+  if (mm === 0) return { mesh: { points, triangles }, held: 0 };
+  const faceOf = (of: readonly Vec3[], [a, b, c]: readonly [number, number, number]): Vec3 =>
+    cross3(sub3(of[b]!, of[a]!), sub3(of[c]!, of[a]!));
+  const faces = triangles.map((t) => faceOf(points, t));
   const sums = points.map((): Vec3 => ({ x: 0, y: 0, z: 0 }));
-  const faces = triangles.map(([a, b, c]) =>
-    cross3(sub3(points[b]!, points[a]!), sub3(points[c]!, points[a]!)),
-  );
   triangles.forEach((t, i) => t.forEach((v) => (sums[v] = add3(sums[v]!, faces[i]!))));
   const normals = sums.map((s) => (length3(s) > 1e-9 ? unit3(s) : s));
   const cos = points.map(() => ({ sum: 0, area: 0 }));
@@ -70,11 +78,21 @@ export function movedOut({ points, triangles }: Mesh, mm: number): Mesh {
       cos[v]!.area += area;
     });
   });
-  return {
-    triangles,
-    points: points.map((p, v) => {
-      const share = cos[v]!.area > 0 ? cos[v]!.sum / cos[v]!.area : 1;
-      return add3(p, scale3(normals[v]!, mm / Math.max(1 / MITRE, share)));
-    }),
-  };
+  const by = cos.map(({ sum, area }) => mm / Math.max(1 / MITRE, area > 0 ? sum / area : 1));
+  const held = new Set<number>();
+  let made = points;
+  for (let k = 0; k < TRIES; k++) {
+    made = points.map((p, v) => add3(p, scale3(normals[v]!, by[v]!)));
+    const back = new Set<number>();
+    triangles.forEach((t, i) => {
+      const face = faceOf(made, t);
+      if (dot3(face, faces[i]!) < TURNED * length3(face) * length3(faces[i]!)) t.forEach((v) => back.add(v));
+    });
+    if (back.size === 0) break;
+    for (const v of back) {
+      held.add(v);
+      by[v]! *= HELD;
+    }
+  }
+  return { mesh: { points: made, triangles }, held: held.size };
 }

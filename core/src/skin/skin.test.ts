@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { dist3, dot3, type Mesh, meshArea, meshVolume, sub3, unit3, type Vec3 } from '../geometry';
+import { cross3, dist3, dot3, type Mesh, meshArea, meshVolume, sub3, unit3, type Vec3 } from '../geometry';
 import { edgesOf as panelEdges, edgeVertices, gridMesh } from '../panel';
 import { chartCount, edgesOf } from './charted';
 import { cutByPlane } from './cutByPlane';
@@ -199,7 +199,8 @@ describe('seams that are proposed', () => {
 describe('a surface set and moved', () => {
   it('a ball moved out by its foam is a ball of the larger radius', () => {
     for (const by of [-6, 10]) {
-      const moved = movedOut(egg(100, 100, 100, 12), by);
+      const { mesh: moved, held } = movedOut(egg(100, 100, 100, 12), by);
+      expect(held).to.equal(0);
       for (const p of moved.points) expect(Math.hypot(p.x, p.y, p.z)).to.be.closeTo(100 + by, 0.25);
     }
   });
@@ -228,7 +229,17 @@ describe('a surface set and moved', () => {
       ],
     };
     expect(meshVolume(cube)).to.be.closeTo(125_000, 1e-6);
-    expect(meshVolume(movedOut(cube, 5))).to.be.within(0.96 * 216_000, 216_000);
+    expect(meshVolume(movedOut(cube, 5).mesh)).to.be.within(0.96 * 216_000, 216_000);
+  });
+
+  it('moved in where it is narrower than that, no face turns over, and it is told', () => {
+    const mask = gullMask();
+    const normal = ({ points }: Mesh, [a, b, c]: [number, number, number]): Vec3 =>
+      unit3(cross3(sub3(points[b]!, points[a]!), sub3(points[c]!, points[a]!)));
+    const { mesh, held } = movedOut(mask, -30);
+    expect(held).to.be.above(0);
+    for (const t of mask.triangles) expect(dot3(normal(mask, t), normal(mesh, t))).to.be.above(0);
+    expect(movedOut(mask, -3).held).to.equal(0);
   });
 
   it('is widened between two heights and nowhere else, and as wide as asked', () => {

@@ -1,10 +1,14 @@
-import { add3, meshArea, scale3, type Vec3 } from '../geometry';
+import { add3, type Mesh, meshArea, scale3, type Vec3 } from '../geometry';
 import { type Charted, chartCount, edgesOf } from './charted';
 import { cutByPlane } from './cutByPlane';
 import { type Chart, chartOf, isDisc } from './loops';
 
-/** Smaller charts are crumbs of a cut, mm². */
-export const CRUMB_MM2 = 60;
+/** Charts smaller than this, and than this share of the whole, are crumbs of a cut, mm². */
+const CRUMB_MM2 = 60;
+const CRUMB_SHARE = 0.002;
+
+export const isCrumb = (chart: Pick<Chart, 'mesh'>, whole: Mesh): boolean =>
+  meshArea(chart.mesh) < Math.min(CRUMB_MM2, CRUMB_SHARE * meshArea(whole));
 const ROUNDS = 8;
 
 const middleOf = (points: readonly Vec3[]): Vec3 =>
@@ -31,7 +35,7 @@ export function soundCharts(start: Charted): { charted: Charted; cut: number } {
     const beside = edgesOf(charted.mesh);
     const bad = Array.from({ length: chartCount(charted) }, (_, id) => id)
       .map((id) => ({ id, chart: chartOf(charted, id, beside) }))
-      .find(({ chart }) => !isDisc(chart) && meshArea(chart.mesh) > CRUMB_MM2);
+      .find(({ chart }) => !isDisc(chart) && !isCrumb(chart, charted.mesh));
     if (!bad) break;
     const { through, normal } = opening(bad.chart);
     const next = cutByPlane(charted, through, normal, bad.id);

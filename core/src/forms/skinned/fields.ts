@@ -1,3 +1,4 @@
+import type { Body } from '../../body';
 import { angle, choice, count, length, number, type ParamsOf, rows } from '../../document';
 
 /** The made-up mask that stands in until a surface is read. */
@@ -41,7 +42,7 @@ export const skinFields = [
     open: true,
     surfaces: true,
   }),
-  number('scalePct', 'Size', [2, 2000], '%', 'Of the size in the file.', 'Surface', {
+  number('scalePct', 'Size', [10, 2000], '%', 'Of the size in the file.', 'Surface', {
     cures: [{ need: 'room', by: 1 }],
   }),
   choice(
@@ -58,7 +59,7 @@ export const skinFields = [
   angle('nodDeg', 'Nods', [-180, 180], 'Forwards or back; 90 stands up what lies.', 'Surface'),
   length('aheadMm', 'Ahead', [-500, 500], 'Of where it stands.', 'Surface'),
   length('upMm', 'Up', [-500, 500], 'Of where it stands.', 'Surface'),
-  length('widenMm', 'Widen', [-60, 60], 'Each side drawn apart by so much, between two heights.', 'Surface', {
+  length('widenMm', 'Widen', [0, 60], 'Each side drawn apart by so much, between two heights.', 'Surface', {
     cures: [{ need: 'room', by: 1 }],
   }),
   length('widenFromMm', 'from', [0, 1500], 'Height over the lower edge.', 'Surface'),
@@ -69,8 +70,19 @@ export const skinFields = [
 
 export type SkinParams = Omit<ParamsOf<typeof skinFields>, 'mesh'> & { mesh: string };
 
-/** The stand-in's shell is round a spot so far behind the middle of its box, beak and all, mm. */
-const BEHIND_MM = 78;
+/** The stand-in takes a head of these sizes at 124 %, its shell round a spot so far behind the middle of its box, mm. */
+const TAKES = { headGirth: 568, headBreadth: 150, headLength: 194, headHeight: 224 } as const;
+const TAKES_PCT = 124;
+const BEHIND_MM = 75;
+
+/** The stand-in as large as a head needs. */
+export function headDefaults(body: Body): SkinParams {
+  const share = Math.max(
+    ...(Object.keys(TAKES) as (keyof typeof TAKES)[]).map((key) => body[key].valueMm / TAKES[key]),
+  );
+  const scalePct = Math.ceil(TAKES_PCT * share);
+  return { ...skinDefaults(), scalePct, aheadMm: Math.round((BEHIND_MM * scalePct) / 100), upMm: 4 };
+}
 
 export const skinDefaults = (): SkinParams => ({
   mesh: STAND_IN,
@@ -78,7 +90,7 @@ export const skinDefaults = (): SkinParams => ({
   face: 'inner',
   turnDeg: 0,
   nodDeg: 0,
-  aheadMm: BEHIND_MM,
+  aheadMm: 0,
   upMm: 0,
   widenMm: 0,
   widenFromMm: 40,

@@ -99,10 +99,17 @@ export function seatOnHead(
   });
   const at = (scalePct: number, most: boolean): Seat => {
     const share = scalePct / params.scalePct;
-    return seatOf(faceOf(named, { ...params, scalePct }, thicknessMm), body, underLayerMm, roomMm, most, {
-      aheadMm: params.aheadMm * share,
-      upMm: params.upMm,
-    });
+    return seatOf(
+      faceOf(named, { ...params, scalePct }, thicknessMm).mesh,
+      body,
+      underLayerMm,
+      roomMm,
+      most,
+      {
+        aheadMm: params.aheadMm * share,
+        upMm: params.upMm,
+      },
+    );
   };
   if (!resized) return rounded(at(params.scalePct, false), params.scalePct);
   let [low, high] = SCALES.map((s) => s * params.scalePct) as [number, number];

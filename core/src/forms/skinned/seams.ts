@@ -16,7 +16,7 @@ export function* proposedSeams(
 ): Generator<ProposedSeams, void> {
   const named = namedMesh(params.mesh, meshes) ?? namedMesh(STAND_IN, [])!;
   for (const { cuts, pieces, stretch } of proposing(
-    spanned(faceOf(named, params, thicknessMm)).mesh,
+    spanned(faceOf(named, params, thicknessMm).mesh).mesh,
     params.stretchPct / 100,
     params.most,
   ))

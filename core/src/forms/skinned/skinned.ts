@@ -1,10 +1,11 @@
 import { headForm } from '../../body';
 import type { Check } from '../../document';
-import type { Vec3 } from '../../geometry';
+import { dot3, type Vec3 } from '../../geometry';
+import { gridNormals } from '../../panel';
 import { panelsOf } from '../../skin';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { strapOver } from '../straps';
-import { skinDefaults, skinFields, type SkinParams, STAND_IN } from './fields';
+import { headDefaults, skinDefaults, skinFields, type SkinParams, STAND_IN } from './fields';
 import { BELOW_EYES_MM } from './stands';
 import { chartsOf, namedMesh } from './surface';
 
@@ -26,16 +27,27 @@ function namesOf(charted: ReturnType<typeof chartsOf>['charted']): (chart: numbe
   return (c) => `piece ${place.get(c) ?? c + 1}`;
 }
 
+/** Neighbouring spots of a grid that face away from each other by more than this turn over; a cosine. */
+const FOLDED = -0.9;
+
+function foldsBack(grid: readonly Vec3[][]): boolean {
+  const normals = gridNormals(grid);
+  return normals.some((row, r) =>
+    row.some((n, c) => [row[c + 1], normals[r + 1]?.[c]].some((m) => m && dot3(n, m) < FOLDED)),
+  );
+}
+
 function skin(input: FormInput<SkinParams>, stands: Vec3): Design & { spanMm: Vec3 } {
   const { params, meshes, foam } = input;
   const named = namedMesh(params.mesh, meshes);
-  const { charted, cut, openings } = chartsOf(
+  const { charted, cut, openings, held } = chartsOf(
     named ?? namedMesh(STAND_IN, [])!,
     params,
     foam.thicknessMm.value,
     stands,
   );
   const { panels, joins, open } = panelsOf(charted, namesOf(charted), openings);
+  const folded = panels.filter((p) => foldsBack(p.grid)).map((p) => p.name);
   const parted = openings.length - panels.reduce((sum, p) => sum + (p.openings?.length ?? 0), 0);
   const spread = (key: keyof Vec3): number =>
     charted.mesh.points.reduce((m, p) => Math.max(m, p[key]), -Infinity) -
@@ -70,6 +82,30 @@ function skin(input: FormInput<SkinParams>, stands: Vec3): Design & { spanMm: Ve
           },
         ]
       : []),
+    ...(held > 0
+      ? [
+          {
+            id: 'too-thick',
+            severity: 'mind' as const,
+            station: 'shape' as const,
+            title: `The foam is thicker than there is room for inside the surface, at ${held} of its points.`,
+            why: 'There its inner face lies nearer to the outer one than the foam is thick. Take a thinner foam, or make it larger.',
+            sure: 'standard' as const,
+            excess: held,
+            cures: [],
+          },
+        ]
+      : []),
+    ...folded.map((name) => ({
+      id: `folds-${name}`.replace(/[^a-z0-9]+/g, '-'),
+      severity: 'mind' as const,
+      station: 'shape' as const,
+      title: `${name} folds back on itself as the surface does.`,
+      why: 'Foam does not bend round a knife’s edge. Let a seam run along it.',
+      sure: 'standard' as const,
+      excess: 1,
+      cures: [],
+    })),
     ...(parted > 0
       ? [
           {
@@ -130,7 +166,7 @@ export const skinnedHead = defineForm<SkinParams>({
   zones: ['head'],
   fields: skinFields,
   surface: true,
-  defaults: skinDefaults,
+  defaults: headDefaults,
   silhouette,
   design: (input) => {
     const { params, body } = input;

@@ -53,8 +53,11 @@ export function namedMesh(id: string, meshes: readonly KeptMesh[]): Mesh | undef
   return mesh;
 }
 
-/** The face of the surface that the foam lies on, in its own space: cuts are given there, its lower edge at nought. */
-export const faceOf = (mesh: Mesh, params: SkinParams, thicknessMm: number): Mesh => {
+/**
+ * The face of the surface that the foam lies on, in its own space: cuts are given there, its lower edge at nought. Where
+ * the surface is the outer face, it lies the foam's thickness further in, as far as there is room.
+ */
+export function faceOf(mesh: Mesh, params: SkinParams, thicknessMm: number): { mesh: Mesh; held: number } {
   const set = setAs(mesh, {
     scale: params.scalePct / 100,
     turnRad: rad(params.turnDeg),
@@ -62,8 +65,8 @@ export const faceOf = (mesh: Mesh, params: SkinParams, thicknessMm: number): Mes
     at: { x: 0, y: 0, z: 0 },
     wide: { fromMm: params.widenFromMm, toMm: params.widenToMm, byMm: params.widenMm },
   });
-  return params.face === 'outer' ? movedOut(set, -thicknessMm) : set;
-};
+  return movedOut(set, params.face === 'outer' ? -thicknessMm : 0);
+}
 
 /** The surface parted by the cuts of a part, and further where a piece could not lie flat; where it stands added. */
 export function chartsOf(
@@ -71,9 +74,10 @@ export function chartsOf(
   params: SkinParams,
   thicknessMm: number,
   stands: Vec3,
-): { charted: Charted; cut: number; openings: number[][] } {
-  const { mesh: face, openings } = spanned(faceOf(mesh, params, thicknessMm));
+): { charted: Charted; cut: number; openings: number[][]; held: number } {
+  const { mesh: inner, held } = faceOf(mesh, params, thicknessMm);
+  const { mesh: face, openings } = spanned(inner);
   const { charted, cut } = soundCharts(cutBy(whole(face), params.cuts.map(cutOf)));
   const moved = charted.mesh.points.map((p) => ({ x: p.x + stands.x, y: p.y + stands.y, z: p.z + stands.z }));
-  return { cut, openings, charted: { ...charted, mesh: { ...charted.mesh, points: moved } } };
+  return { cut, openings, held, charted: { ...charted, mesh: { ...charted.mesh, points: moved } } };
 }
