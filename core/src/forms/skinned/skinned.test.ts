@@ -17,7 +17,9 @@ const made = (
   nominalMm = 6,
 ): PartReport =>
   partReport(
-    partOf(form, { mesh: mesh.id, aheadMm: 0, upMm: 0, cuts: [], ...change } as Params, { nominalMm }),
+    partOf(form, { mesh: mesh.id, scalePct: 100, aheadMm: 0, upMm: 0, cuts: [], ...change } as Params, {
+      nominalMm,
+    }),
     { ...aroundOf({}), meshes: [mesh] },
   );
 const seam = { xMm: 0, yMm: 0, zMm: 0, turnDeg: 0, tiltDeg: 0, of: 'all' as const };
@@ -106,7 +108,9 @@ describe('a part skinned over a surface', () => {
 
   it('says when a seam runs through an opening, and when it had to open a piece itself', () => {
     const ids = (cuts: SkinParams['cuts']): string[] =>
-      partReport(partOf('skinned-head', { cuts } as Params), aroundOf({})).checks.map((c) => c.id);
+      partReport(partOf('skinned-head', { cuts, scalePct: 100 } as Params), aroundOf({})).checks.map(
+        (c) => c.id,
+      );
     expect(ids([seam])).not.to.include('parted-opening');
     expect(ids([{ ...seam, zMm: 118, tiltDeg: 90 }])).to.include('parted-opening');
     const closed = made(
