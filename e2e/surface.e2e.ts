@@ -66,6 +66,33 @@ describe('a mask skinned over a surface', function () {
       .waitFor();
   });
 
+  it('draws a seam by pressing on the solid, and undo takes it back', async () => {
+    await go(page, bench, 'shape', build);
+    const pieces = () => page.getByText(/^piece \d/).count();
+    await page
+      .getByText(/^piece 1/)
+      .first()
+      .waitFor();
+    const before = await pieces();
+    await surface().getByRole('button', { name: 'Draw a seam' }).click();
+    const box = (await page.locator('canvas').boundingBox())!;
+    for (const [x, y] of [
+      [0.5, 0.32],
+      [0.55, 0.5],
+      [0.5, 0.62],
+    ] as const) {
+      await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+      await page.waitForTimeout(300);
+    }
+    await surface().getByRole('button', { name: 'Keep the seam (3 spots)' }).click();
+    await shows(page, 'Line, spot 1', '1');
+    await saved(page);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByLabel('Line, spot 1').waitFor({ state: 'detached' });
+    await saved(page);
+    expect(await pieces()).to.equal(before);
+  });
+
   it('says what is wrong with a file that is no surface, and nothing is lost', async () => {
     await go(page, bench, 'shape', build);
     const file = join(mkdtempSync(join(tmpdir(), 'fomrik-')), 'broken.glb');

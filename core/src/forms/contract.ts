@@ -149,8 +149,8 @@ export interface FormKind {
   /** The sheets a new one is made of, from the inside out, and whether it may have one, several or none. */
   startStack: readonly Ply[];
   sheets: Sheets;
-  /** Skinned over a surface that is read from a file. */
-  surface?: true;
+  /** Skinned over a surface that is read from a file: where the middle of its lower edge stands. */
+  surface?: (params: Params, body: Body) => Vec3;
   /** Where it begins on a part with a stick in it. */
   rides?: Rides;
   defaults: (body: Body) => Params;
@@ -171,7 +171,7 @@ export interface FormSpec<P> {
   developable?: boolean;
   startStack?: readonly Ply[];
   sheets?: Sheets;
-  surface?: true;
+  surface?: (params: P, body: Body) => Vec3;
   rides?: Rides;
   defaults: (body: Body) => P;
   design: (input: FormInput<P>) => Design;
@@ -203,7 +203,7 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
     fields: developable ? spec.fields : [...spec.fields, ...layFields],
     startStack: spec.startStack ?? [{ foamId: 'light-eva', nominalMm: 6 }],
     sheets: spec.sheets ?? 'one',
-    ...(spec.surface && { surface: spec.surface }),
+    ...(spec.surface && { surface: spec.surface as unknown as NonNullable<FormKind['surface']> }),
     ...(spec.rides && { rides: spec.rides }),
     defaults: (body) => ({
       ...(spec.defaults(body) as unknown as Params),

@@ -10,3 +10,4 @@ export { soundCharts } from './sound';
 export { mended, type Mending } from './mended';
 export { spanned } from './holes';
 export { spanOf, stoodUp, type UpAxis } from './stoodUp';
+export { cutByLine } from './cutByLine';

@@ -136,14 +136,19 @@ export function isSymmetric({ points }: Mesh): boolean {
 /**
  * Cuts by planes until every piece lies flat within the stretch, each time the piece that needs most, along whichever of
  * a few planes leaves the least (greedy bisection): across the ways it is long, level, upright, and through its openings.
- * A surface that is its own mirror image is halved first and cut alike on both sides.
+ * A surface that is its own mirror image is halved first and cut alike on both sides. What is `drawn` already is begun with.
  */
-export function* proposing(mesh: Mesh, limit: number, most: number): Generator<Proposal, void> {
-  const mirrored = isSymmetric(mesh);
+export function* proposing(
+  mesh: Mesh,
+  limit: number,
+  most: number,
+  drawn?: Charted,
+): Generator<Proposal, void> {
+  const mirrored = !drawn && isSymmetric(mesh);
   const cuts: PlaneCut[] = mirrored
     ? [{ at: { x: 0, y: 0, z: 0 }, normal: { x: 1, y: 0, z: 0 }, all: true }]
     : [];
-  let now = cutBy(whole(mesh), cuts);
+  let now = cutBy(drawn ?? whole(mesh), cuts);
   const known = new Map<string, number>();
   /** Pieces keep their stretch while they are not cut. */
   const stretchAt = (

@@ -1,3 +1,4 @@
+import type { Vec3 } from '@fomrik/core/geometry';
 import type { Params, VersionScope } from '@fomrik/core/document';
 import type { Vec2 } from '@fomrik/core/geometry';
 import type { LengthUnit } from '@fomrik/core/units';
@@ -43,6 +44,8 @@ interface View {
   inHand: string | undefined;
   /** A line being drawn on the solid. */
   drawing: LineInHand | undefined;
+  /** Spots of a seam that is being drawn on a surface, in the part's space. */
+  seam: Vec3[] | undefined;
 }
 
 export type ShapeTab = 'form' | 'details' | 'fit';
@@ -81,6 +84,7 @@ export const useView = create<View>()(
       versionScope: 'all',
       inHand: undefined,
       drawing: undefined,
+      seam: undefined,
     }),
     {
       name: 'fomrik:view',

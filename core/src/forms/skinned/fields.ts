@@ -4,13 +4,36 @@ import { angle, choice, count, length, number, type ParamsOf, rows } from '../..
 /** The made-up mask that stands in until a surface is read. */
 export const STAND_IN = 'gull-mask';
 
+const spot = (help: string) =>
+  [
+    length('xMm', 'Right', [-1500, 1500], help),
+    length('yMm', 'Ahead', [-1500, 1500], 'Of the middle.'),
+    length('zMm', 'Up', [-1500, 3000], 'Over the lower edge.'),
+  ] as const;
+
+const lines = rows(
+  'lines',
+  'Drawn seams',
+  [
+    count('line', 'Line', [1, 20], 'Spots of one line are joined by the shortest ways along the surface.'),
+    ...spot('A spot on the surface: to the right of the middle, at the size in the file.'),
+  ],
+  [0, 200],
+  (before) => ({
+    line: Number(before.at(-1)?.line) || 1,
+    xMm: Number(before.at(-1)?.xMm) || 0,
+    yMm: Number(before.at(-1)?.yMm) || 0,
+    zMm: (Number(before.at(-1)?.zMm) || 0) + 20,
+  }),
+  'spot',
+  'From rim to rim, or back to their first spot; they part the surface before the cuts do.',
+);
+
 const cuts = rows(
   'cuts',
   'Seams',
   [
-    length('xMm', 'Right', [-1500, 1500], 'A spot on the piece that is cut: to the right of the middle.'),
-    length('yMm', 'Ahead', [-1500, 1500], 'Of the middle.'),
-    length('zMm', 'Up', [-1500, 3000], 'Over the lower edge.'),
+    ...spot('A spot on the piece that is cut: to the right of the middle, at the size in the file.'),
     angle('turnDeg', 'Faces', [-180, 180], 'Which way the cut faces: 0 to the right, 90 ahead.'),
     angle('tiltDeg', 'Up', [-90, 90], 'How far it faces up: 90 cuts level.'),
     choice(
@@ -66,6 +89,17 @@ export const skinFields = [
   length('widenToMm', 'to', [0, 1500], 'Height over the lower edge.', 'Surface'),
   count('most', 'Pieces at most', [1, 40], 'That seams are proposed for.', 'Seams'),
   cuts,
+  choice(
+    'bothSides',
+    'Drawn seams',
+    [
+      ['no', 'where they are drawn'],
+      ['yes', 'on both sides alike'],
+    ],
+    'The other side is the mirror image about the middle.',
+    'Seams',
+  ),
+  lines,
 ] as const;
 
 export type SkinParams = Omit<ParamsOf<typeof skinFields>, 'mesh'> & { mesh: string };
@@ -85,6 +119,8 @@ export function headDefaults(body: Body): SkinParams {
 }
 
 export const skinDefaults = (): SkinParams => ({
+  bothSides: 'yes',
+  lines: [],
   mesh: STAND_IN,
   scalePct: 100,
   face: 'inner',

@@ -1,7 +1,7 @@
 import type { KeptMesh } from '../../document';
 import { type Proposal, proposing, spanned } from '../../skin';
 import { type SkinParams, STAND_IN } from './fields';
-import { faceOf, namedMesh, rowsOf } from './surface';
+import { drawnOn, faceOf, namedMesh, rowsOf } from './surface';
 
 /** Seams that are proposed: so many pieces, the stretch that is left, and what to keep. */
 export interface ProposedSeams extends Pick<Proposal, 'pieces' | 'stretch'> {
@@ -15,10 +15,8 @@ export function* proposedSeams(
   thicknessMm: number,
 ): Generator<ProposedSeams, void> {
   const named = namedMesh(params.mesh, meshes) ?? namedMesh(STAND_IN, [])!;
-  for (const { cuts, pieces, stretch } of proposing(
-    spanned(faceOf(named, params, thicknessMm).mesh).mesh,
-    params.stretchPct / 100,
-    params.most,
-  ))
-    yield { cuts: rowsOf(cuts), pieces, stretch };
+  const { mesh } = spanned(faceOf(named, params, thicknessMm).mesh);
+  const drawn = drawnOn(mesh, params);
+  for (const { cuts, pieces, stretch } of proposing(mesh, params.stretchPct / 100, params.most, drawn))
+    yield { cuts: rowsOf(cuts, params.scalePct), pieces, stretch };
 }

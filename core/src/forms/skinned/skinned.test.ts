@@ -100,6 +100,29 @@ describe('a part skinned over a surface', () => {
     expect(overlapsItself(piece!.outline)).to.equal(false);
   });
 
+  it('a drawn seam parts it where it is drawn, on both sides where asked, and stays on the surface when it grows', () => {
+    const wall = keepMesh(
+      'w',
+      'wall',
+      lattice(20, 20, false, (u, v) => ({ x: 200 * (1 - u) - 100, y: 0, z: 200 * v })),
+    );
+    const line = [
+      { line: 1, xMm: 50, yMm: 0, zMm: 0 },
+      { line: 1, xMm: 50, yMm: 0, zMm: 200 },
+    ];
+    const areas = (change: Partial<SkinParams>): number[] =>
+      made(wall, { lines: line, bothSides: 'no', ...change })
+        .pieces.map((p) => p.areaMm2)
+        .sort((a, b) => a - b);
+    expect(areas({})[0]).to.be.closeTo(50 * 200, 30);
+    expect(areas({})).to.have.length(2);
+    const [one, other, middle] = areas({ bothSides: 'yes' });
+    expect(one).to.be.closeTo(10_000, 30);
+    expect(other).to.be.closeTo(10_000, 30);
+    expect(middle).to.be.closeTo(20_000, 30);
+    expect(areas({ scalePct: 150 })[0]).to.be.closeTo(75 * 300, 60);
+  });
+
   it('a surface that is not there is a stop, and the stand-in is drawn', () => {
     const r = partReport(partOf('skinned-head', { mesh: 'mesh-gone' }), aroundOf({}));
     expect(r.checks.find((c) => c.id === 'mesh')?.severity).to.equal('stop');

@@ -1,4 +1,4 @@
-import { headForm } from '../../body';
+import { type Body, headForm } from '../../body';
 import type { Check } from '../../document';
 import { dot3, type Vec3 } from '../../geometry';
 import { gridNormals } from '../../panel';
@@ -159,23 +159,25 @@ const silhouette = () => [
   { x: -82, y: 30 },
 ];
 
+const onHead = ({ aheadMm, upMm }: SkinParams, body: Body): Vec3 => {
+  const head = headForm(body);
+  return { x: 0, y: head.middle.y + aheadMm, z: head.eyeZ - BELOW_EYES_MM + upMm };
+};
+
+const onFloor = ({ aheadMm, upMm }: SkinParams): Vec3 => ({ x: 0, y: aheadMm, z: upMm });
+
 export const skinnedHead = defineForm<SkinParams>({
   kind: 'skinned-head',
   label: 'Mask or helmet from a surface',
   summary: 'A surface from a file drawn over the head, parted by seams and skinned in foam.',
   zones: ['head'],
   fields: skinFields,
-  surface: true,
+  surface: onHead,
   defaults: headDefaults,
   silhouette,
   design: (input) => {
     const { params, body } = input;
-    const head = headForm(body);
-    const stands = {
-      x: 0,
-      y: head.middle.y + params.aheadMm,
-      z: head.eyeZ - BELOW_EYES_MM + params.upMm,
-    };
+    const stands = onHead(params, body);
     const { spanMm, ...made } = skin(input, stands);
     return {
       ...made,
@@ -201,12 +203,12 @@ export const skinnedThing = defineForm<SkinParams>({
   summary: 'A surface from a file parted by seams and skinned in foam: a prop, a trophy, a beast.',
   zones: [],
   fields: skinFields,
-  surface: true,
+  surface: onFloor,
   defaults: skinDefaults,
   silhouette,
   design: (input) => {
     const { params } = input;
-    const { spanMm, ...made } = skin(input, { x: 0, y: params.aheadMm, z: params.upMm });
+    const { spanMm, ...made } = skin(input, onFloor(params));
     return {
       ...made,
       anchors: [

@@ -2,6 +2,7 @@ import type { KeptMesh } from '../../document';
 import type { Mesh, Vec3 } from '../../geometry';
 import {
   cutBy,
+  cutByLine,
   type Charted,
   gullMask,
   meshOf,
@@ -19,8 +20,34 @@ const degOf = (r: number): number => Math.round((r * 1800) / Math.PI) / 10;
 
 type Cut = SkinParams['cuts'][number];
 
-const cutOf = ({ xMm, yMm, zMm, turnDeg, tiltDeg, of }: Cut): PlaneCut => ({
-  at: { x: xMm, y: yMm, z: zMm },
+/** Spots are kept at the size in the file, so that they stay on the surface when it is made larger. */
+const spotOf = ({ xMm, yMm, zMm }: { xMm: number; yMm: number; zMm: number }, scale: number): Vec3 => ({
+  x: xMm * scale,
+  y: yMm * scale,
+  z: zMm * scale,
+});
+
+/** Lines as they are drawn, and their mirror images where that is asked. */
+function linesOf({ lines, bothSides, scalePct }: SkinParams): Vec3[][] {
+  const drawn = [...new Set(lines.map((l) => l.line))].map((n) =>
+    lines.filter((l) => l.line === n).map((l) => spotOf(l, scalePct / 100)),
+  );
+  const mirrored = drawn.map((run) => run.map((p) => ({ ...p, x: -p.x })));
+  return (bothSides === 'yes' ? [...drawn, ...mirrored] : drawn).filter((run) => run.length > 1);
+}
+
+/** The surface parted by the lines drawn on it; nothing when there are none. */
+export function drawnOn(face: Mesh, params: SkinParams): Charted | undefined {
+  const lines = linesOf(params);
+  return lines.length > 0 ? lines.reduce(cutByLine, whole(face)) : undefined;
+}
+
+const cutOf = (cut: Cut, scale: number): PlaneCut => ({
+  at: spotOf(cut, scale),
+  ...facing(cut),
+});
+
+const facing = ({ turnDeg, tiltDeg, of }: Cut): Pick<PlaneCut, 'normal' | 'all'> => ({
   normal: {
     x: Math.cos(rad(tiltDeg)) * Math.cos(rad(turnDeg)),
     y: Math.cos(rad(tiltDeg)) * Math.sin(rad(turnDeg)),
@@ -29,12 +56,14 @@ const cutOf = ({ xMm, yMm, zMm, turnDeg, tiltDeg, of }: Cut): PlaneCut => ({
   ...(of === 'all' && { all: true as const }),
 });
 
-/** Cuts as they are kept among the values of a part. */
-export const rowsOf = (cuts: readonly PlaneCut[]): Cut[] =>
+const tenth = (mm: number): number => Math.round(mm * 10) / 10;
+
+/** Cuts as they are kept among the values of a part, at the size in the file. */
+export const rowsOf = (cuts: readonly PlaneCut[], scalePct: number): Cut[] =>
   cuts.map(({ at, normal, all }) => ({
-    xMm: at.x,
-    yMm: at.y,
-    zMm: at.z,
+    xMm: tenth((100 * at.x) / scalePct),
+    yMm: tenth((100 * at.y) / scalePct),
+    zMm: tenth((100 * at.z) / scalePct),
     turnDeg: degOf(Math.atan2(normal.y, normal.x)),
     tiltDeg: degOf(Math.asin(Math.min(1, Math.max(-1, normal.z)))),
     of: all ? 'all' : 'piece',
@@ -77,7 +106,13 @@ export function chartsOf(
 ): { charted: Charted; cut: number; openings: number[][]; held: number } {
   const { mesh: inner, held } = faceOf(mesh, params, thicknessMm);
   const { mesh: face, openings } = spanned(inner);
-  const { charted, cut } = soundCharts(cutBy(whole(face), params.cuts.map(cutOf)));
+  const drawn = drawnOn(face, params) ?? whole(face);
+  const { charted, cut } = soundCharts(
+    cutBy(
+      drawn,
+      params.cuts.map((c) => cutOf(c, params.scalePct / 100)),
+    ),
+  );
   const moved = charted.mesh.points.map((p) => ({ x: p.x + stands.x, y: p.y + stands.y, z: p.z + stands.z }));
   return { cut, openings, held, charted: { ...charted, mesh: { ...charted.mesh, points: moved } } };
 }

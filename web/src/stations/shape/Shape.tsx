@@ -30,7 +30,7 @@ const tabs: { key: ShapeTab; label: string }[] = [
 export function Shape() {
   const { part, made, change, drag } = usePart();
   const body = useReport((s) => s.report!.body);
-  const { gapOpen, sightOpen, ringsOpen, figureOpen, shapeTab, drawing } = useView(
+  const { gapOpen, sightOpen, ringsOpen, figureOpen, shapeTab, drawing, seam } = useView(
     useShallow((v) => ({
       gapOpen: v.gapOpen,
       sightOpen: v.sightOpen,
@@ -38,6 +38,7 @@ export function Shape() {
       figureOpen: v.figureOpen,
       shapeTab: v.shapeTab,
       drawing: v.drawing,
+      seam: v.seam,
     })),
   );
   const parts = useReport((s) => s.report!.parts);
@@ -58,6 +59,11 @@ export function Shape() {
     );
   };
   const onPick = (p: Vec3): void => {
+    const { seam: drawn } = useView.getState();
+    if (drawn) {
+      useView.setState({ seam: [...drawn, p] });
+      return;
+    }
     const spot = nearestOn(made.surfaces, p);
     const line = useView.getState().drawing;
     if (!spot || !line || (line.pieceId && line.pieceId !== spot.pieceId)) return;
@@ -84,16 +90,18 @@ export function Shape() {
                 {...(beside && { beside })}
                 overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
                 {...(gapOpen && { seeThrough: true, onPoint })}
-                {...(drawing && { onPick })}
+                {...((drawing ?? seam) && { onPick })}
               />
               <p
                 aria-live="polite"
                 className="pointer-events-none absolute bottom-1 left-2 bg-paper px-1 text-[12px] text-soft"
               >
-                {drawing
-                  ? `Press on the shell to set points: ${drawing.points.length} set. Finish under Details.`
-                  : (gapHere ??
-                    `Drag to turn.${handles.length > 0 ? ' Diamonds slide edges and seams.' : ''}`)}
+                {seam
+                  ? `Press on the shell from rim to rim: ${seam.length} spots. Keep the seam below.`
+                  : drawing
+                    ? `Press on the shell to set points: ${drawing.points.length} set. Finish under Details.`
+                    : (gapHere ??
+                      `Drag to turn.${handles.length > 0 ? ' Diamonds slide edges and seams.' : ''}`)}
               </p>
             </>
           )}

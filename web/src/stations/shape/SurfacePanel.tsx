@@ -11,6 +11,7 @@ import { toast } from 'sonner';
 import { ChoiceField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { useView } from '../../store/view';
 import type { SurfaceRead, SurfaceTaken } from '../../workers/surface.worker';
 import { startSurface, type SurfaceClient } from '../../workers/surfaceClient';
 
@@ -59,6 +60,7 @@ export function SurfacePanel({
   const input = useRef<HTMLInputElement>(null);
   const client = useRef<SurfaceClient | undefined>(undefined);
   const update = useBuild((s) => s.update);
+  const seam = useView((v) => v.seam);
   const [busy, setBusy] = useState('');
   const [told, setTold] = useState('');
   const [read, setRead] = useState<{ name: string; found: SurfaceRead } | undefined>();
@@ -70,7 +72,13 @@ export function SurfacePanel({
     setBusy('');
     setRead(undefined);
   };
-  useEffect(() => () => client.current?.end(), []);
+  useEffect(
+    () => () => {
+      client.current?.end();
+      useView.setState({ seam: undefined });
+    },
+    [],
+  );
   const begin = (words: string): SurfaceClient => {
     client.current ??= startSurface();
     setBusy(words);
@@ -123,7 +131,8 @@ export function SurfacePanel({
     update((d) => {
       d.meshes = [...(d.meshes ?? []), kept];
       const own = d.parts.find((p) => p.id === part.id);
-      if (own) Object.assign(own.params, { mesh: id, scalePct: 100, aheadMm: 0, upMm: 0, cuts: [] });
+      if (own)
+        Object.assign(own.params, { mesh: id, scalePct: 100, aheadMm: 0, upMm: 0, cuts: [], lines: [] });
     });
     setTold(mendingWords(mending, deviationMm));
     leave();
@@ -147,6 +156,23 @@ export function SurfacePanel({
         ? `${found.pieces} pieces; the worst must stretch about ${trimNumber(found.stretch * 100, 0)} % before darts.`
         : `${found.pieces} pieces, and one of them is still no piece that lies flat: allow more.`,
     );
+  };
+  const keepSeam = (): void => {
+    const { body } = useReport.getState().report!;
+    const stands = form.surface!(part.params, body);
+    const scale = 100 / params.scalePct;
+    const line = Math.max(0, ...params.lines.map((l) => l.line)) + 1;
+    const tenth = (mm: number): number => Math.round(mm * scale * 10) / 10;
+    const rows = seam!.map((p) => ({
+      line,
+      xMm: tenth(p.x - stands.x),
+      yMm: tenth(p.y - stands.y),
+      zMm: tenth(p.z - stands.z),
+    }));
+    useView.setState({ seam: undefined });
+    if (line > 20 || params.lines.length + rows.length > 200)
+      return void toast.error('At most 20 drawn seams of 200 spots together.');
+    change((p) => void (p.params.lines = [...params.lines, ...rows] as unknown as Draft<Row[]>));
   };
   const seat = async (resized: boolean): Promise<void> => {
     const { doc } = useBuild.getState();
@@ -174,6 +200,25 @@ export function SurfacePanel({
         <button type="button" className="btn" disabled={busy !== ''} onClick={() => void propose()}>
           Propose seams
         </button>
+        {seam ? (
+          <>
+            <button type="button" className="btn btn-main" disabled={seam.length < 2} onClick={keepSeam}>
+              Keep the seam ({seam.length} spots)
+            </button>
+            <button type="button" className="btn" onClick={() => useView.setState({ seam: undefined })}>
+              Leave the seam
+            </button>
+          </>
+        ) : (
+          <button
+            type="button"
+            className="btn"
+            disabled={busy !== ''}
+            onClick={() => useView.setState({ seam: [], figureOpen: false })}
+          >
+            Draw a seam
+          </button>
+        )}
         {form.zones.length > 0 && (
           <>
             <button type="button" className="btn" disabled={busy !== ''} onClick={() => void seat(false)}>
