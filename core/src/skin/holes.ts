@@ -1,5 +1,6 @@
 import { add3, dist3, dot3, type Mesh, scale3, sub3, unit3 } from '../geometry';
 import { edgeKey, edgesOf } from './charted';
+import { rimsOf } from './rims';
 
 /** Openings with a rim no longer than this are cut out of a piece that runs on round them, mm: eyes, mouths, vents. */
 const MOST_RIM_MM = 260;
@@ -35,29 +36,14 @@ function isWindow(
  * it. The longest rim stays open whatever it is.
  */
 export function spanned(mesh: Mesh): { mesh: Mesh; openings: number[][] } {
-  const next = new Map<number, number[]>();
   const beside = edgesOf(mesh);
-  for (const t of mesh.triangles)
-    for (let k = 0; k < 3; k++) {
-      const [a, b] = [t[k]!, t[(k + 1) % 3]!];
-      if (beside.get(edgeKey(a, b))!.length === 1) next.set(a, [...(next.get(a) ?? []), b]);
-    }
-  const loops: { loop: number[]; rimMm: number }[] = [];
-  while (next.size > 0) {
-    const [start] = next.keys();
-    const loop: number[] = [];
-    let rimMm = 0;
-    for (let at = start!; ;) {
-      const to = next.get(at)?.pop();
-      if (to === undefined) break;
-      if (next.get(at)!.length === 0) next.delete(at);
-      loop.push(at);
-      rimMm += dist3(mesh.points[at]!, mesh.points[to]!);
-      at = to;
-      if (at === start) break;
-    }
-    loops.push({ loop, rimMm });
-  }
+  const loops = rimsOf(mesh, beside).map((loop) => ({
+    loop,
+    rimMm: loop.reduce(
+      (sum, v, i) => sum + dist3(mesh.points[v]!, mesh.points[loop[(i + 1) % loop.length]!]!),
+      0,
+    ),
+  }));
   const [, ...rest] = loops.sort((a, b) => b.rimMm - a.rimMm);
   const small = rest.filter(
     (l) => l.rimMm <= MOST_RIM_MM && new Set(l.loop).size === l.loop.length && isWindow(mesh, l.loop, beside),

@@ -11,6 +11,7 @@ import {
   type Vec3,
 } from '../geometry';
 import { edgeKey, edgesOf } from './charted';
+import { rimsOf } from './rims';
 
 /** What was wrong with a surface, and what was done about it. */
 export interface Mending {
@@ -142,31 +143,6 @@ function looksOut({ points }: Mesh, faces: readonly [number, number, number][]):
   return sum >= 0;
 }
 
-/** Openings as runs of vertices, each with the surface on its left. */
-function openingsOf({ triangles }: Mesh, beside: Map<number, number[]>): number[][] {
-  const next = new Map<number, number[]>();
-  for (const t of triangles)
-    for (let k = 0; k < 3; k++) {
-      const [a, b] = [t[k]!, t[(k + 1) % 3]!];
-      if (beside.get(edgeKey(a, b))!.length === 1) next.set(a, [...(next.get(a) ?? []), b]);
-    }
-  const loops: number[][] = [];
-  while (next.size > 0) {
-    const [start] = next.keys();
-    const loop: number[] = [];
-    for (let at = start!; ;) {
-      const to = next.get(at)?.pop();
-      if (to === undefined) break;
-      if (next.get(at)!.length === 0) next.delete(at);
-      loop.push(at);
-      at = to;
-      if (at === start) break;
-    }
-    loops.push(loop);
-  }
-  return loops;
-}
-
 /**
  * A surface mended where that is safe: corners welded, faces of no area and doubled ones dropped, all turned one way,
  * loose bits left out, small holes closed by a fan. What is not safe is counted and stays.
@@ -206,7 +182,7 @@ export function mended(raw: Mesh): { mesh: Mesh; mending: Mending } {
     return out ? faces : faces.map(([a, b, c]): [number, number, number] => [a, c, b]);
   });
   const made = compact({ points: mesh.points, triangles });
-  const loops = openingsOf(made, edgesOf(made));
+  const loops = rimsOf(made, edgesOf(made));
   let closed = 0;
   for (const loop of loops) {
     const rim = loop.reduce(

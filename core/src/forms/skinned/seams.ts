@@ -17,6 +17,11 @@ export function* proposedSeams(
   const named = namedMesh(params.mesh, meshes) ?? namedMesh(STAND_IN, [])!;
   const { mesh } = spanned(faceOf(named, params, thicknessMm).mesh);
   const drawn = drawnOn(mesh, params);
-  for (const { cuts, pieces, stretch } of proposing(mesh, params.stretchPct / 100, params.most, drawn))
+  for (const { cuts, pieces, stretch } of proposing(
+    mesh,
+    params.stretchPct / 100,
+    params.most,
+    drawn?.charted,
+  ))
     yield { cuts: rowsOf(cuts, params.scalePct), pieces, stretch };
 }

@@ -121,6 +121,10 @@ describe('a part skinned over a surface', () => {
     expect(other).to.be.closeTo(10_000, 30);
     expect(middle).to.be.closeTo(20_000, 30);
     expect(areas({ scalePct: 150 })[0]).to.be.closeTo(75 * 300, 60);
+    // One that ends in the middle parts nothing, and that is told.
+    const idle = made(wall, { lines: [line[0]!, { ...line[1]!, zMm: 100 }], bothSides: 'no' });
+    expect(idle.pieces).to.have.length(1);
+    expect(idle.checks.map((c) => c.id)).to.include('idle-line-1');
   });
 
   it('a surface that is not there is a stop, and the stand-in is drawn', () => {

@@ -40,7 +40,7 @@ function foldsBack(grid: readonly Vec3[][]): boolean {
 function skin(input: FormInput<SkinParams>, stands: Vec3): Design & { spanMm: Vec3 } {
   const { params, meshes, foam } = input;
   const named = namedMesh(params.mesh, meshes);
-  const { charted, cut, openings, held } = chartsOf(
+  const { charted, cut, openings, held, idle } = chartsOf(
     named ?? namedMesh(STAND_IN, [])!,
     params,
     foam.thicknessMm.value,
@@ -96,6 +96,16 @@ function skin(input: FormInput<SkinParams>, stands: Vec3): Design & { spanMm: Ve
           },
         ]
       : []),
+    ...idle.map((line) => ({
+      id: `idle-line-${line}`,
+      severity: 'mind' as const,
+      station: 'shape' as const,
+      title: `Drawn seam ${line} parts nothing.`,
+      why: 'It begins or ends in the middle of a piece. Carry it on to a rim, to another seam, or back to its first spot.',
+      sure: 'standard' as const,
+      excess: 1,
+      cures: [],
+    })),
     ...folded.map((name) => ({
       id: `folds-${name}`.replace(/[^a-z0-9]+/g, '-'),
       severity: 'mind' as const,

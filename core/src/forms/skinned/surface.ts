@@ -1,6 +1,7 @@
 import type { KeptMesh } from '../../document';
 import type { Mesh, Vec3 } from '../../geometry';
 import {
+  chartCount,
   cutBy,
   cutByLine,
   type Charted,
@@ -27,19 +28,26 @@ const spotOf = ({ xMm, yMm, zMm }: { xMm: number; yMm: number; zMm: number }, sc
   z: zMm * scale,
 });
 
-/** Lines as they are drawn, and their mirror images where that is asked. */
-function linesOf({ lines, bothSides, scalePct }: SkinParams): Vec3[][] {
-  const drawn = [...new Set(lines.map((l) => l.line))].map((n) =>
-    lines.filter((l) => l.line === n).map((l) => spotOf(l, scalePct / 100)),
-  );
-  const mirrored = drawn.map((run) => run.map((p) => ({ ...p, x: -p.x })));
-  return (bothSides === 'yes' ? [...drawn, ...mirrored] : drawn).filter((run) => run.length > 1);
+/** Lines as they are drawn, with their mirror images where that is asked, by their numbers. */
+function linesOf({ lines, bothSides, scalePct }: SkinParams): { line: number; runs: Vec3[][] }[] {
+  return [...new Set(lines.map((l) => l.line))].map((line) => {
+    const run = lines.filter((l) => l.line === line).map((l) => spotOf(l, scalePct / 100));
+    const mirrored = run.map((p) => ({ ...p, x: -p.x }));
+    return { line, runs: bothSides === 'yes' ? [run, mirrored] : [run] };
+  });
 }
 
-/** The surface parted by the lines drawn on it; nothing when there are none. */
-export function drawnOn(face: Mesh, params: SkinParams): Charted | undefined {
+/** The surface parted by the lines drawn on it, and the lines that part nothing; nothing when there are none. */
+export function drawnOn(face: Mesh, params: SkinParams): { charted: Charted; idle: number[] } | undefined {
   const lines = linesOf(params);
-  return lines.length > 0 ? lines.reduce(cutByLine, whole(face)) : undefined;
+  if (lines.length === 0) return undefined;
+  const idle: number[] = [];
+  const charted = lines.reduce((before, { line, runs }) => {
+    const after = runs.reduce(cutByLine, before);
+    if (chartCount(after) === chartCount(before)) idle.push(line);
+    return after;
+  }, whole(face));
+  return { charted, idle };
 }
 
 const cutOf = (cut: Cut, scale: number): PlaneCut => ({
@@ -103,16 +111,22 @@ export function chartsOf(
   params: SkinParams,
   thicknessMm: number,
   stands: Vec3,
-): { charted: Charted; cut: number; openings: number[][]; held: number } {
+): { charted: Charted; cut: number; openings: number[][]; held: number; idle: number[] } {
   const { mesh: inner, held } = faceOf(mesh, params, thicknessMm);
   const { mesh: face, openings } = spanned(inner);
-  const drawn = drawnOn(face, params) ?? whole(face);
+  const drawn = drawnOn(face, params);
   const { charted, cut } = soundCharts(
     cutBy(
-      drawn,
+      drawn?.charted ?? whole(face),
       params.cuts.map((c) => cutOf(c, params.scalePct / 100)),
     ),
   );
   const moved = charted.mesh.points.map((p) => ({ x: p.x + stands.x, y: p.y + stands.y, z: p.z + stands.z }));
-  return { cut, openings, held, charted: { ...charted, mesh: { ...charted.mesh, points: moved } } };
+  return {
+    cut,
+    openings,
+    held,
+    idle: drawn?.idle ?? [],
+    charted: { ...charted, mesh: { ...charted.mesh, points: moved } },
+  };
 }
