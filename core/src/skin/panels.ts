@@ -7,8 +7,8 @@ import { isCrumb } from './sound';
 import { squareMap, sampled } from './squared';
 
 /** Cells of a panel's grid are about this wide, mm; no grid has more steps than this along a side. */
-const CELL_MM = 10;
-const MOST_STEPS = 34;
+const CELL_MM = 12;
+const MOST_STEPS = 28;
 const LEAST_STEPS = 4;
 
 /** A run of a rim from one break to the next: the vertices of the whole surface it goes between, and what lies beyond. */

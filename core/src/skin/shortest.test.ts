@@ -13,12 +13,12 @@ describe('shortest ways along a surface', () => {
       fc.property(fc.nat(wall.points.length - 1), fc.nat(wall.points.length - 1), (a, b) => {
         expect(length(wall, a, b)).to.be.closeTo(dist3(wall.points[a]!, wall.points[b]!), 1e-3);
       }),
-      { numRuns: 60 },
+      { numRuns: 25 },
     );
   });
 
   it('on a sphere it is the great circle: radius times the angle, within half a hundredth', () => {
-    const ball = egg(100, 100, 100, 16);
+    const ball = egg(100, 100, 100, 10);
     fc.assert(
       fc.property(fc.nat(ball.points.length - 1), fc.nat(ball.points.length - 1), (a, b) => {
         const [p, q] = [ball.points[a]!, ball.points[b]!];
@@ -26,12 +26,12 @@ describe('shortest ways along a surface', () => {
         const found = length(ball, a, b);
         expect(found).to.be.within(angle * 100 * 0.994 - 0.01, angle * 100 * 1.004 + 0.01);
       }),
-      { numRuns: 40 },
+      { numRuns: 12 },
     );
   });
 
   it('on a cylinder it is the helix: root of the arc and the rise squared', () => {
-    const pipe = tube(() => 50, 160, 64, 20);
+    const pipe = tube(() => 50, 160, 64, 8);
     fc.assert(
       fc.property(fc.nat(pipe.points.length - 1), fc.nat(pipe.points.length - 1), (a, b) => {
         const [p, q] = [pipe.points[a]!, pipe.points[b]!];
@@ -40,7 +40,7 @@ describe('shortest ways along a surface', () => {
         const arc = ((turn * 64) / (2 * Math.PI)) * 2 * 50 * Math.sin(Math.PI / 64);
         expect(length(pipe, a, b)).to.be.closeTo(Math.hypot(arc, p.z - q.z), 0.02 + 0.002 * arc);
       }),
-      { numRuns: 40 },
+      { numRuns: 12 },
     );
   });
 

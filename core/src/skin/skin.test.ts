@@ -45,7 +45,7 @@ describe('a surface cut by planes', () => {
           expect(Math.min(-Math.min(...heights), Math.max(...heights))).to.be.below(3);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 25 },
     );
   });
 
@@ -106,7 +106,7 @@ describe('charts as panels', () => {
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 
@@ -148,7 +148,7 @@ describe('charts as panels', () => {
           expect((b!.x - a!.x) * (c!.y - a!.y) - (b!.y - a!.y) * (c!.x - a!.x)).to.be.above(0);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 
@@ -171,8 +171,8 @@ describe('seams that are proposed', () => {
     );
     expect(pipe.pieces).to.equal(2);
     expect(pipe.stretch).to.be.below(0.01);
-    const ball = last(egg(100, 100, 100, 12), 0.06);
-    expect(ball.stretch).to.be.at.most(0.06);
+    const ball = last(egg(100, 100, 100, 12), 0.08);
+    expect(ball.stretch).to.be.at.most(0.08);
     expect(ball.pieces).to.be.at.most(16);
     const few = last(egg(100, 100, 100, 12), 0.001, 6);
     expect(few.pieces).to.be.at.most(6);

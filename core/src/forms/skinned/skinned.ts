@@ -1,31 +1,12 @@
 import { type Body, headForm } from '../../body';
 import type { Check } from '../../document';
-import { dot3, type Vec3 } from '../../geometry';
+import { add3, dot3, type Vec3 } from '../../geometry';
 import { gridNormals } from '../../panel';
-import { panelsOf } from '../../skin';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { strapOver } from '../straps';
 import { headDefaults, skinDefaults, skinFields, type SkinParams, STAND_IN } from './fields';
 import { BELOW_EYES_MM } from './stands';
-import { chartsOf, namedMesh } from './surface';
-
-/** Letters of pieces are given from the top down. */
-function namesOf(charted: ReturnType<typeof chartsOf>['charted']): (chart: number) => string {
-  const sums = new Map<number, { z: number; x: number; n: number }>();
-  charted.mesh.triangles.forEach((t, i) => {
-    const c = charted.chart[i]!;
-    const s = sums.get(c) ?? { z: 0, x: 0, n: 0 };
-    for (const v of t) {
-      s.z += charted.mesh.points[v]!.z;
-      s.x += charted.mesh.points[v]!.x;
-      s.n += 1;
-    }
-    sums.set(c, s);
-  });
-  const order = [...sums].sort(([, a], [, b]) => b.z / b.n - a.z / a.n || a.x / a.n - b.x / b.n);
-  const place = new Map(order.map(([c], i) => [c, i + 1]));
-  return (c) => `piece ${place.get(c) ?? c + 1}`;
-}
+import { namedMesh, piecesOf } from './surface';
 
 /** Neighbouring spots of a grid that face away from each other by more than this turn over; a cosine. */
 const FOLDED = -0.9;
@@ -40,19 +21,16 @@ function foldsBack(grid: readonly Vec3[][]): boolean {
 function skin(input: FormInput<SkinParams>, stands: Vec3): Design & { spanMm: Vec3 } {
   const { params, meshes, foam } = input;
   const named = namedMesh(params.mesh, meshes);
-  const { charted, cut, openings, held, idle } = chartsOf(
-    named ?? namedMesh(STAND_IN, [])!,
-    params,
-    foam.thicknessMm.value,
-    stands,
-  );
-  const { panels, joins, open } = panelsOf(charted, namesOf(charted), openings);
+  const made = piecesOf(named ?? namedMesh(STAND_IN, [])!, params, foam.thicknessMm.value);
+  const { joins, open, cut, openings, held, idle } = made;
+  const panels = made.panels.map((panel) => ({
+    ...panel,
+    grid: panel.grid.map((row) => row.map((p) => add3(p, stands))),
+  }));
   const folded = panels.filter((p) => foldsBack(p.grid)).map((p) => p.name);
   const parted = openings.length - panels.reduce((sum, p) => sum + (p.openings?.length ?? 0), 0);
-  const spread = (key: keyof Vec3): number =>
-    charted.mesh.points.reduce((m, p) => Math.max(m, p[key]), -Infinity) -
-    charted.mesh.points.reduce((m, p) => Math.min(m, p[key]), Infinity);
-  const spanMm = { x: spread('x'), y: spread('y'), z: spread('z') };
+  const [x, y, z] = made.spanMm;
+  const spanMm = { x, y, z };
   const checks: Check[] = [
     ...(named
       ? []

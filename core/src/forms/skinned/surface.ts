@@ -9,12 +9,16 @@ import {
   meshOf,
   movedOut,
   type PlaneCut,
+  panelsOf,
   setAs,
+  type Skinned,
+  spanOf,
   soundCharts,
   spanned,
   whole,
 } from '../../skin';
 import { type SkinParams, STAND_IN } from './fields';
+import { namesOf } from './names';
 
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 const degOf = (r: number): number => Math.round((r * 1800) / Math.PI) / 10;
@@ -105,13 +109,30 @@ export function faceOf(mesh: Mesh, params: SkinParams, thicknessMm: number): { m
   return movedOut(set, params.face === 'outer' ? -thicknessMm : 0);
 }
 
-/** The surface parted by the cuts of a part, and further where a piece could not lie flat; where it stands added. */
-export function chartsOf(
-  mesh: Mesh,
-  params: SkinParams,
-  thicknessMm: number,
-  stands: Vec3,
-): { charted: Charted; cut: number; openings: number[][]; held: number; idle: number[] } {
+/** The pieces of a part in its own space. */
+interface Parted extends Skinned {
+  spanMm: [number, number, number];
+  /** Cuts that were added where a piece could not lie flat. */
+  cut: number;
+  openings: number[][];
+  /** Points at which there is no room for the foam. */
+  held: number;
+  /** Lines that part nothing. */
+  idle: number[];
+}
+
+/** What was parted last, by its values: every foam and feature of a part asks for the same. */
+const MOST_KNOWN = 12;
+const parted = new WeakMap<Mesh, Map<string, Parted>>();
+
+/** The surface parted by the lines and cuts of a part, and further where a piece could not lie flat, as panels. */
+export function piecesOf(mesh: Mesh, params: SkinParams, thicknessMm: number): Parted {
+  const outer = params.face === 'outer' ? thicknessMm : 0;
+  const key = JSON.stringify([{ ...params, aheadMm: 0, upMm: 0, most: 0 }, outer]);
+  let known = parted.get(mesh);
+  if (!known) parted.set(mesh, (known = new Map<string, Parted>()));
+  const before = known.get(key);
+  if (before) return before;
   const { mesh: inner, held } = faceOf(mesh, params, thicknessMm);
   const { mesh: face, openings } = spanned(inner);
   const drawn = drawnOn(face, params);
@@ -121,12 +142,15 @@ export function chartsOf(
       params.cuts.map((c) => cutOf(c, params.scalePct / 100)),
     ),
   );
-  const moved = charted.mesh.points.map((p) => ({ x: p.x + stands.x, y: p.y + stands.y, z: p.z + stands.z }));
-  return {
+  const made: Parted = {
+    ...panelsOf(charted, namesOf(charted), openings),
+    spanMm: spanOf(charted.mesh),
     cut,
     openings,
     held,
     idle: drawn?.idle ?? [],
-    charted: { ...charted, mesh: { ...charted.mesh, points: moved } },
   };
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+  known.set(key, made);
+  return made;
 }
