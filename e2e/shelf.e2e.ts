@@ -17,13 +17,16 @@ describe('the shelf and its dangers', function () {
   it('duplicates, throws away and brings back', async () => {
     await page.goto(bench.url);
     await page.getByText('Lampwarden bracers', { exact: true }).waitFor();
-    await page.locator('article', { hasText: 'Ysolde' }).getByRole('button', { name: 'Duplicate' }).click();
+    await page
+      .locator('article', { has: page.getByText('Lampwarden bracers', { exact: true }) })
+      .getByRole('button', { name: 'Duplicate' })
+      .click();
     await page.getByText('Lampwarden bracers (copy)').waitFor();
     await page.getByRole('button', { name: 'Throw away Lampwarden bracers (copy)' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor();
-    await holds(5);
+    await holds(6);
   });
 
   it('exports a build and imports it again; a broken file is refused with its reason', async () => {
@@ -39,10 +42,10 @@ describe('the shelf and its dangers', function () {
         .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
     await upload('broken.fomrik.json', text.replace('"hoursPerDay": 1', '"hoursPerDay": 99'));
     await page.getByText(/hoursPerDay.*16/).waitFor();
-    await holds(5);
+    await holds(6);
     await upload('good.fomrik.json', text);
     await page.getByText('is on the shelf').waitFor();
-    await holds(6);
+    await holds(7);
   });
 
   it('begins a build for someone new in one small step, and lands where work begins', async () => {
