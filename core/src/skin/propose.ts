@@ -2,6 +2,7 @@ import { flattenLocalGlobal, stretchOf } from '../flatten';
 import {
   cross3,
   dist3,
+  dot3,
   length3,
   meshArea,
   scale3,
@@ -101,10 +102,15 @@ const upright: readonly Vec3[] = [
   { x: 0, y: 0, z: 1 },
 ];
 
-/** What counts besides the stretch that is left: every piece, and every metre of seam; as stretch. */
+/** What every piece counts besides the stretch that is left, as stretch. */
 const PIECE = 0.006;
+/** What a piece that is no disc counts, as stretch. */
+const NO_DISC = 1.5;
 /** Smaller charts than this are left as they are, mm². */
 const SMALL_MM2 = 900;
+
+/** The cut between a left and a right half. */
+const MIDDLE: PlaneCut = { at: { x: 0, y: 0, z: 0 }, normal: { x: 1, y: 0, z: 0 }, all: true };
 
 /** How far a proposal has come, and what it would be. */
 export interface Proposal {
@@ -144,11 +150,12 @@ export function* proposing(
   most: number,
   drawn?: Charted,
 ): Generator<Proposal, void> {
-  const mirrored = !drawn && isSymmetric(mesh);
-  const cuts: PlaneCut[] = mirrored
-    ? [{ at: { x: 0, y: 0, z: 0 }, normal: { x: 1, y: 0, z: 0 }, all: true }]
-    : [];
-  let now = cutBy(drawn ?? whole(mesh), cuts);
+  const start = drawn ?? whole(mesh);
+  const halved = cutBy(start, [MIDDLE]);
+  // A surface that lies in the middle has no halves.
+  const mirrored = !drawn && isSymmetric(mesh) && chartCount(halved) > chartCount(start);
+  const cuts: PlaneCut[] = mirrored ? [MIDDLE] : [];
+  let now = mirrored ? halved : start;
   const known = new Map<string, number>();
   /** Pieces keep their stretch while they are not cut. */
   const stretchAt = (
@@ -185,41 +192,32 @@ export function* proposing(
         1 / vertices.length,
       ),
     );
-    const through = holes.length > 0 ? holes.slice(0, 1) : [worst.middle];
-    const ways = [...worst.axes, ...upright];
-    let best: { cut: PlaneCut; made: Charted; cost: number } | undefined;
-    for (const p of through)
-      for (const normal of ways) {
-        // On the piece itself, so that it is the one that is cut.
-        const spots = worst.chart.mesh.triangles.map((t) => centreOf(worst.chart.mesh, t));
-        const away = (q: Vec3): number =>
-          Math.abs(normal.x * (q.x - p.x) + normal.y * (q.y - p.y) + normal.z * (q.z - p.z));
-        const at0 = spots.reduce((a, b) =>
-          away(b) * 3 + dist3(b, p) * 0.01 < away(a) * 3 + dist3(a, p) * 0.01 ? b : a,
-        );
-        const lift = normal.x * (p.x - at0.x) + normal.y * (p.y - at0.y) + normal.z * (p.z - at0.z);
-        const at = add3(at0, scale3(normal, lift));
-        if (chartAt(now, at) !== worst.id) continue;
-        const alone = cutByPlane(
-          { mesh: worst.chart.mesh, chart: worst.chart.mesh.triangles.map(() => 0) },
-          at,
-          normal,
-        );
-        const count = chartCount(alone);
-        if (count < 2) continue;
-        const beside = edgesOf(alone.mesh);
-        const left = Array.from({ length: count }, (_, id) => stretchAt(alone, id, beside));
-        const cost =
-          left.reduce(
-            (sum, c) =>
-              sum +
-              (Number.isFinite(c.stretch) ? Math.max(0, c.stretch - limit / 2) : 1.5) *
-                Math.sqrt(c.areaMm2 / worst.areaMm2),
-            0,
-          ) +
-          PIECE * count;
-        if (!best || cost < best.cost) best = { cut: { at, normal }, made: alone, cost };
-      }
+    const p = holes[0] ?? worst.middle;
+    const spots = worst.chart.mesh.triangles.map((t) => centreOf(worst.chart.mesh, t));
+    let best: { cut: PlaneCut; cost: number } | undefined;
+    for (const normal of [...worst.axes, ...upright]) {
+      // On the piece itself, so that it is the one that is cut.
+      const away = (q: Vec3): number => Math.abs(dot3(normal, sub3(q, p)));
+      const cost = (q: Vec3): number => away(q) * 3 + dist3(q, p) * 0.01;
+      const near = spots.reduce((a, b) => (cost(b) < cost(a) ? b : a));
+      const at = add3(near, scale3(normal, dot3(normal, sub3(p, near))));
+      if (chartAt(now, at) !== worst.id) continue;
+      const alone = cutByPlane(whole(worst.chart.mesh), at, normal);
+      const count = chartCount(alone);
+      if (count < 2) continue;
+      const beside = edgesOf(alone.mesh);
+      const left = Array.from({ length: count }, (_, id) => stretchAt(alone, id, beside));
+      const bad =
+        left.reduce(
+          (sum, c) =>
+            sum +
+            (Number.isFinite(c.stretch) ? Math.max(0, c.stretch - limit / 2) : NO_DISC) *
+              Math.sqrt(c.areaMm2 / worst.areaMm2),
+          0,
+        ) +
+        PIECE * count;
+      if (!best || bad < best.cost) best = { cut: { at, normal }, cost: bad };
+    }
     if (!best) return;
     const pair: PlaneCut[] = [best.cut];
     if (mirrored) {

@@ -11,6 +11,11 @@ import { expose } from 'comlink';
 /** Triangles a surface is worked with: finer than foam follows, coarse enough to answer at once. */
 const MOST_TRIANGLES = 3000;
 
+/** As many as a build keeps of one surface. */
+const MOST_KEPT = 8000;
+/** How long a surface may be before it is sized; its seams lie within this. */
+const LONGEST_MM: readonly [number, number] = [10, 3000];
+
 let mesh: Mesh | undefined;
 
 /** What a file holds before its unit is settled. */
@@ -41,7 +46,16 @@ const api = {
     if (!mesh) return fail('There is no surface to take.');
     const { mesh: sound, mending } = mended(stoodUp(mesh, perUnitMm, up));
     if (sound.triangles.length < 4) return fail('Nothing is left of the surface once it is mended.');
+    const longest = Math.max(...spanOf(sound));
+    if (longest < LONGEST_MM[0] || longest > LONGEST_MM[1])
+      return fail(
+        `It would be ${Number(longest.toPrecision(2))} mm long; surfaces are ${LONGEST_MM[0]} to ${LONGEST_MM[1]} mm. Choose another unit.`,
+      );
     const made = await simplified(sound, MOST_TRIANGLES);
+    if (made.mesh.triangles.length > MOST_KEPT)
+      return fail(
+        `It cannot be simplified below ${made.mesh.triangles.length} triangles, and at most ${MOST_KEPT} are kept: it hangs together too little.`,
+      );
     return ok({ kept: keepMesh(id, name, made.mesh), mending, deviationMm: made.deviationMm });
   },
   /** Seams, told as they get better; the last are the answer. */

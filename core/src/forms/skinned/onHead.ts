@@ -1,6 +1,6 @@
 import { type Body, headForm, zoneInfo } from '../../body';
 import type { KeptMesh } from '../../document';
-import type { Mesh } from '../../geometry';
+import type { Mesh, Vec3 } from '../../geometry';
 import { type SkinParams, STAND_IN } from './fields';
 import { BELOW_EYES_MM } from './stands';
 import { faceOf, namedMesh } from './surface';
@@ -10,8 +10,10 @@ const PROBES = 500;
 const REACH_MM = 45;
 /** Steps of the search, coarse to fine, mm. */
 const STEPS_MM = [24, 12, 6, 3, 1.5];
-/** No surface is made larger or smaller than by this to take a head. */
+/** No surface is made larger or smaller than by this to take a head, nor past what its fields hold. */
 const SCALES: readonly [number, number] = [0.4, 2.5];
+const SIZE_PCT: readonly [number, number] = [10, 2000];
+const AWAY_MM = 500;
 
 /** What is nearer than the room that is asked counts so much more than what is further; further than this is all the same, mm. */
 const TIGHT = 20;
@@ -25,6 +27,30 @@ export interface Seat {
   leastGapMm: number;
 }
 
+/** A spot ahead and up, and the least gap there. */
+type Spot = Omit<Seat, 'scalePct'>;
+
+/** The least gap of points to the clothed head, by where they are moved to. */
+function gapsTo(
+  points: readonly Vec3[],
+  body: Body,
+  underLayerMm: number,
+  each?: (gapMm: number) => void,
+): (aheadMm: number, upMm: number) => number {
+  const clearance = zoneInfo('head').clearance(body);
+  const head = headForm(body);
+  const [y0, z0] = [head.middle.y, head.eyeZ - BELOW_EYES_MM];
+  return (aheadMm, upMm) => {
+    let least = Infinity;
+    for (const p of points) {
+      const gap = clearance({ x: p.x, y: p.y + y0 + aheadMm, z: p.z + z0 + upMm }) - underLayerMm;
+      least = Math.min(least, gap);
+      each?.(gap);
+    }
+    return least;
+  };
+}
+
 /**
  * The best spot for one size: where it lies snug at the room asked, nothing of it nearer if that can be; or, where the
  * `most` room is wanted, where the nearest of it is furthest off.
@@ -36,23 +62,23 @@ function seatOf(
   roomMm: number,
   most: boolean,
   from: { aheadMm: number; upMm: number },
-): Seat {
-  const clearance = zoneInfo('head').clearance(body);
-  const head = headForm(body);
+): Spot {
   const step = Math.max(1, Math.floor(mesh.points.length / PROBES));
-  const probes = mesh.points.filter((_, i) => i % step === 0);
-  const [y0, z0] = [head.middle.y, head.eyeZ - BELOW_EYES_MM];
-  const gapsAt = (aheadMm: number, upMm: number): { off: number; leastGapMm: number } => {
-    let off = 0;
-    let leastGapMm = Infinity;
-    for (const p of probes) {
-      const gap = clearance({ x: p.x, y: p.y + y0 + aheadMm, z: p.z + z0 + upMm }) - underLayerMm;
-      leastGapMm = Math.min(leastGapMm, gap);
+  let off = 0;
+  const least = gapsTo(
+    mesh.points.filter((_, i) => i % step === 0),
+    body,
+    underLayerMm,
+    (gap) => {
       off += gap < roomMm ? TIGHT * (roomMm - gap) ** 2 : Math.min(FAR_MM, gap - roomMm) ** 2;
-    }
-    return { off: most ? -leastGapMm : off, leastGapMm };
+    },
+  );
+  const tried = (aheadMm: number, upMm: number): Spot & { off: number } => {
+    off = 0;
+    const leastGapMm = least(aheadMm, upMm);
+    return { aheadMm, upMm, leastGapMm, off: most ? -leastGapMm : off };
   };
-  let best = { ...from, ...gapsAt(from.aheadMm, from.upMm) };
+  let best = tried(from.aheadMm, from.upMm);
   for (const by of STEPS_MM)
     for (let moved = true, rounds = 0; moved && rounds < 12; rounds++) {
       moved = false;
@@ -64,17 +90,15 @@ function seatOf(
         [1, 1],
         [-1, -1],
       ] as const) {
-        const [aheadMm, upMm] = [best.aheadMm + da * by, best.upMm + du * by];
-        if (Math.abs(aheadMm - from.aheadMm) > REACH_MM || Math.abs(upMm - from.upMm) > REACH_MM) continue;
-        const gaps = gapsAt(aheadMm, upMm);
-        if (gaps.off < best.off - 1e-6) {
-          best = { aheadMm, upMm, ...gaps };
-          moved = true;
-        }
+        const next = tried(best.aheadMm + da * by, best.upMm + du * by);
+        const near =
+          Math.abs(next.aheadMm - from.aheadMm) <= REACH_MM && Math.abs(next.upMm - from.upMm) <= REACH_MM;
+        if (!near || next.off >= best.off - 1e-6) continue;
+        best = next;
+        moved = true;
       }
     }
-  const { aheadMm, upMm, leastGapMm } = best;
-  return { aheadMm, upMm, leastGapMm, scalePct: 100 };
+  return best;
 }
 
 /**
@@ -91,13 +115,16 @@ export function seatOnHead(
   resized: boolean,
 ): Seat {
   const named = namedMesh(params.mesh, meshes) ?? namedMesh(STAND_IN, [])!;
-  const rounded = (seat: Seat, scalePct: number): Seat => ({
-    scalePct,
-    aheadMm: Math.round(seat.aheadMm * 2) / 2,
-    upMm: Math.round(seat.upMm * 2) / 2,
-    leastGapMm: seat.leastGapMm,
-  });
-  const at = (scalePct: number, most: boolean): Seat => {
+  const within = (v: number, [low, high]: readonly [number, number]): number =>
+    Math.min(high, Math.max(low, v));
+  const half = (mm: number): number => Math.round(within(mm, [-AWAY_MM, AWAY_MM]) * 2) / 2;
+  /** As it is kept, and the gap of every point of the surface there. */
+  const rounded = (seat: Spot, scalePct: number): Seat => {
+    const [aheadMm, upMm] = [half(seat.aheadMm), half(seat.upMm)];
+    const { mesh } = faceOf(named, { ...params, scalePct }, thicknessMm);
+    return { scalePct, aheadMm, upMm, leastGapMm: gapsTo(mesh.points, body, underLayerMm)(aheadMm, upMm) };
+  };
+  const at = (scalePct: number, most: boolean): Spot => {
     const share = scalePct / params.scalePct;
     return seatOf(
       faceOf(named, { ...params, scalePct }, thicknessMm).mesh,
@@ -106,15 +133,15 @@ export function seatOnHead(
       roomMm,
       most,
       {
-        aheadMm: params.aheadMm * share,
+        aheadMm: half(params.aheadMm * share),
         upMm: params.upMm,
       },
     );
   };
   if (!resized) return rounded(at(params.scalePct, false), params.scalePct);
-  let [low, high] = SCALES.map((s) => s * params.scalePct) as [number, number];
+  let [low, high] = SCALES.map((s) => within(s * params.scalePct, SIZE_PCT)) as [number, number];
   const largest = at(high, true);
-  if (largest.leastGapMm < roomMm) return rounded(largest, Math.round(high));
+  if (largest.leastGapMm < roomMm) return rounded(largest, Math.floor(high));
   while (high - low > 0.5) {
     const middle = (low + high) / 2;
     if (at(middle, true).leastGapMm >= roomMm) high = middle;

@@ -1,5 +1,5 @@
 import { type ScanUnit, scanUnits } from '@fomrik/core/body';
-import type { Part, Row } from '@fomrik/core/document';
+import type { BuildDoc, Part, Row } from '@fomrik/core/document';
 import type { FormKind, SkinParams } from '@fomrik/core/forms';
 import type { PartReport } from '@fomrik/core/parts';
 import type { Mending, UpAxis } from '@fomrik/core/skin';
@@ -27,6 +27,15 @@ const axes: { value: UpAxis; label: string }[] = [
   { value: 'y', label: 'y' },
   { value: 'x', label: 'x' },
 ];
+
+/** Surfaces that a part is skinned over, here or in a version. */
+const usedMeshes = (doc: Pick<BuildDoc, 'parts' | 'versions'>): Set<unknown> =>
+  new Set(
+    [
+      ...doc.parts.map((p) => p.params),
+      ...(doc.versions ?? []).flatMap((v) => Object.values(v.parts).map((o) => o.params ?? {})),
+    ].map((p) => p.mesh),
+  );
 
 /** What was found and mended, in one sentence. */
 function mendingWords(m: Mending, deviationMm: number): string {
@@ -101,8 +110,6 @@ export function SurfacePanel({
   const open = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     if (file.size > MAX_BYTES) return void toast.error(`${file.name} is larger than 200 MB.`);
-    if ((useBuild.getState().doc.meshes ?? []).length >= MOST_MESHES)
-      return void toast.error(`A build keeps at most ${MOST_MESHES} surfaces.`);
     const found = await run<Result<SurfaceRead>>(
       `${file.name}: reading…`,
       async ({ surface }) => await surface.open(file),
@@ -119,7 +126,11 @@ export function SurfacePanel({
     setRead({ name: file.name, found: found.value });
   };
   const take = async (): Promise<void> => {
-    const name = read!.name.replace(/\.[^.]*$/, '').slice(0, 120) || 'surface';
+    const name =
+      read!.name
+        .replace(/\.[^.]*$/, '')
+        .slice(0, 120)
+        .trim() || 'surface';
     const id = `mesh-${crypto.randomUUID().slice(0, 8)}`;
     const got = await run<Result<SurfaceTaken>>(
       'Mending and simplifying…',
@@ -128,8 +139,14 @@ export function SurfacePanel({
     if (!got) return;
     if (!got.ok) return void toast.error(got.message);
     const { kept, mending, deviationMm } = got.value;
+    if (usedMeshes(useBuild.getState().doc).size >= MOST_MESHES)
+      return void toast.error(
+        `Parts of this build are skinned over ${MOST_MESHES} surfaces already; no more are kept.`,
+      );
     update((d) => {
-      d.meshes = [...(d.meshes ?? []), kept];
+      // What no part and no version is skinned over any more gives way; undo brings it back.
+      const used = usedMeshes(d);
+      d.meshes = [...(d.meshes ?? []).filter((m) => used.has(m.id)), kept];
       const own = d.parts.find((p) => p.id === part.id);
       if (own)
         Object.assign(own.params, { mesh: id, scalePct: 100, aheadMm: 0, upMm: 0, cuts: [], lines: [] });
@@ -182,6 +199,8 @@ export function SurfacePanel({
     );
     if (!found) return;
     const { leastGapMm, scalePct, aheadMm, upMm } = found;
+    if (resized && leastGapMm < 0)
+      return setTold(`No size up to ${scalePct} % takes the head where it stands. Set it on the head first.`);
     change((p) => void Object.assign(p.params, { scalePct, aheadMm, upMm }));
     setTold(
       leastGapMm >= 0
