@@ -7,6 +7,8 @@ export {
   type Ellipse,
 } from './ellipse';
 export { convexHull } from './hull';
+export { fromTriangle } from './fromTriangle';
+export { rayMeets } from './ray';
 export { joinMeshes, meshArea, triangleArea, meshVolume, shellMesh, type Mesh } from './mesh';
 export {
   inertiaAbout,

@@ -229,6 +229,8 @@ export interface Surface {
   flat: Vec2[][];
   /** Its edges, where they are not just the four sides of the grid. */
   rim?: Panel['rim'];
+  /** What is cut out of it. */
+  openings?: Panel['openings'];
   /** A strap or belt that hangs free. */
   loose?: true;
 }
@@ -238,6 +240,7 @@ export const surfaceOf = ({ panel, flat }: LaidPanel): Surface => ({
   grid: panel.grid,
   flat,
   ...(panel.rim && { rim: panel.rim }),
+  ...(panel.openings && { openings: panel.openings }),
   ...(panel.loose && { loose: true as const }),
 });
 

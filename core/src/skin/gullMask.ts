@@ -19,7 +19,7 @@ export function gullMask(): Mesh {
       const rise = 215 * up;
       const round = Math.sqrt(Math.max(0.02, 1 - Math.max(0, (rise - 95) / 130) ** 2));
       const ahead = Math.sin(turn);
-      const beak = ahead > 0 ? 80 * bell(Math.cos(turn), 0.38) * bell(rise - 78, 30) : 0;
+      const beak = ahead > 0 ? 80 * bell(Math.cos(turn), 0.26) * bell(rise - 50, 24) : 0;
       mesh.points.push({
         x: 76 * round * Math.cos(turn),
         y: 96 * round * ahead + beak,
@@ -27,11 +27,14 @@ export function gullMask(): Mesh {
       });
     }
   const at = (r: number, c: number): number => r * (ACROSS + 1) + c;
-  const isEye = (r: number, c: number): boolean =>
-    r >= 15 && r <= 17 && ((c >= 13 && c <= 16) || (c >= ACROSS - 17 && c <= ACROSS - 14));
+  /** Eyes over the beak, and slits beside the ears; the same on the other side. */
+  const isOpen = (r: number, c: number): boolean => {
+    const side = Math.min(c, ACROSS - 1 - c);
+    return (r >= 9 && r <= 13 && side >= 12 && side <= 19) || (r >= 7 && r <= 12 && side >= 2 && side <= 3);
+  };
   for (let r = 0; r < UP; r++)
     for (let c = 0; c < ACROSS; c++) {
-      if (isEye(r, c)) continue;
+      if (isOpen(r, c)) continue;
       const [a, b, d, e] = [at(r, c), at(r, c + 1), at(r + 1, c), at(r + 1, c + 1)];
       // Diagonals fall alike on both sides.
       if (c < ACROSS / 2) mesh.triangles.push([a, b, e], [a, e, d]);

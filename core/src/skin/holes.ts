@@ -3,7 +3,7 @@ import { edgeKey, edgesOf } from './charted';
 import { rimsOf } from './rims';
 
 /** Openings with a rim no longer than this are cut out of a piece that runs on round them, mm: eyes, mouths, vents. */
-const MOST_RIM_MM = 260;
+const MOST_RIM_MM = 340;
 
 /** At a window the surface runs on away from its middle; at the end of a tube it runs along it. Cosine, at the least. */
 const OUTWARDS = 0.5;

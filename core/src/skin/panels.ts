@@ -2,13 +2,14 @@ import { dist3, lerp3, type Vec2, type Vec3 } from '../geometry';
 import type { Join, Panel, RimEdge, Side } from '../panel';
 import { type Charted, chartCount, edgesOf } from './charted';
 import { cornersOf, type RimPoint, rimPoints } from './corners';
+import { farthest } from './follows';
 import { type Chart, chartOf, isDisc, rimAngles } from './loops';
 import { isCrumb } from './sound';
 import { squareMap, sampled } from './squared';
 
 /** Cells of a panel's grid are about this wide, mm; no grid has more steps than this along a side. */
-const CELL_MM = 12;
-const MOST_STEPS = 28;
+const CELL_MM = 10;
+const MOST_STEPS = 34;
 const LEAST_STEPS = 4;
 
 /** A run of a rim from one break to the next: the vertices of the whole surface it goes between, and what lies beyond. */
@@ -24,6 +25,8 @@ export interface Skinned {
   joins: Join[];
   /** Charts that cannot be laid flat yet: closed, or with a hole. */
   open: number[];
+  /** The farthest that a point of the surface lies from the panel over it, mm: what is finer than a cell is smoothed. */
+  followsMm: number;
 }
 
 /** Where a rim is broken into edges: where neighbours change, and at the corners of any grid that meets it there. */
@@ -130,6 +133,18 @@ function shaped(id: number, chart: Chart): Shaped {
   return { id, chart, all, totalMm, at, corners: [0, 1, 2, 3].map((k) => found[(first + k) % 4]!) };
 }
 
+/** A grid is laid again when its middle wants so many times the steps of its sides. */
+const MORE = 1.25;
+
+const lengthMm = (line: readonly Vec3[]): number =>
+  line.slice(1).reduce((sum, p, i) => sum + dist3(line[i]!, p), 0);
+
+/** Lengths through the middle of a grid, across and up, mm. */
+const middlesOf = (grid: readonly Vec3[][]): [number, number] => [
+  lengthMm(grid[grid.length >> 1]!),
+  lengthMm(grid.map((row) => row[row.length >> 1]!)),
+];
+
 /** A disc as the grid of a panel: its rim in order, and the arcs between breaks. */
 function gridOfDisc(
   disc: Shaped,
@@ -140,6 +155,7 @@ function gridOfDisc(
   rim: { arc: Arc; from: number; to: number }[];
   /** Where a vertex of the whole lies on the square, when it is of this disc. */
   uvOf: (vertex: number) => Vec2 | undefined;
+  followsMm: number;
 } {
   const { id, chart, all, totalMm, at, corners } = disc;
   const { mesh, origin } = chart;
@@ -160,23 +176,34 @@ function gridOfDisc(
     const most = Math.max(...pair.map((k) => spans[k]!.own.length));
     return Math.max(LEAST_STEPS, most + 1, Math.min(MOST_STEPS, Math.round(longest / CELL_MM)));
   };
-  const [across, up] = [stepsOf(0, 2), stepsOf(1, 3)];
-  const runs = spans.map(({ from, to, own }, k) => sideRun(from, to, own, k % 2 === 0 ? across : up));
-  const rimPlaces = new Map<number, Vec2>();
-  all.forEach((p, i) => {
-    const k = spans.findIndex(({ from, to }) => {
-      const mm = p.alongMm < from ? p.alongMm + totalMm : p.alongMm;
-      return mm >= from && mm < to;
+  const laid = (across: number, up: number) => {
+    const runs = spans.map(({ from, to, own }, k) => sideRun(from, to, own, k % 2 === 0 ? across : up));
+    const rimPlaces = new Map<number, Vec2>();
+    all.forEach((p, i) => {
+      const k = spans.findIndex(({ from, to }) => {
+        const mm = p.alongMm < from ? p.alongMm + totalMm : p.alongMm;
+        return mm >= from && mm < to;
+      });
+      const mm = p.alongMm < spans[k]!.from ? p.alongMm + totalMm : p.alongMm;
+      rimPlaces.set(vertices[i]!, onSquare[inOrder[k]!](shareAt(runs[k]!, mm)));
     });
-    const mm = p.alongMm < spans[k]!.from ? p.alongMm + totalMm : p.alongMm;
-    rimPlaces.set(vertices[i]!, onSquare[inOrder[k]!](shareAt(runs[k]!, mm)));
-  });
-  const rimAt = (u: number, v: number): Vec3 => {
-    const [k, share] = v === 0 ? [0, u] : u === 1 ? [1, v] : v === 1 ? [2, 1 - u] : [3, 1 - v];
-    return at(runs[k]!.atMm[Math.round(share * runs[k]!.steps)]!);
+    const rimAt = (u: number, v: number): Vec3 => {
+      const [k, share] = v === 0 ? [0, u] : u === 1 ? [1, v] : v === 1 ? [2, 1 - u] : [3, 1 - v];
+      return at(runs[k]!.atMm[Math.round(share * runs[k]!.steps)]!);
+    };
+    const square = squareMap(mesh, rimPlaces);
+    return { across, up, runs, square, grid: sampled(mesh, square, up + 1, across + 1, rimAt) };
   };
-  const square = squareMap(mesh, rimPlaces);
-  const grid = sampled(mesh, square, up + 1, across + 1, rimAt);
+  const bySides = laid(stepsOf(0, 2), stepsOf(1, 3));
+  // A half moon is wider in its middle than along its sides.
+  const [widest, tallest] = middlesOf(bySides.grid).map((mm) =>
+    Math.min(MOST_STEPS, Math.round(mm / CELL_MM)),
+  );
+  const isWider = widest! > MORE * bySides.across || tallest! > MORE * bySides.up;
+  const { across, up, runs, square, grid } = isWider
+    ? laid(Math.max(bySides.across, widest!), Math.max(bySides.up, tallest!))
+    : bySides;
+  const followsMm = farthest(mesh.points, square, grid);
   const own = new Map(origin.map((v, i) => [v, i]));
   const uvOf = (vertex: number): Vec2 | undefined => {
     const i = own.get(vertex);
@@ -198,7 +225,7 @@ function gridOfDisc(
       },
     };
   });
-  return { id, grid, rim, uvOf };
+  return { id, grid, rim, uvOf, followsMm };
 }
 
 /**
@@ -270,5 +297,5 @@ export function panelsOf(
           ];
     }),
   );
-  return { panels, joins, open };
+  return { panels, joins, open, followsMm: Math.max(0, ...made.map((m) => m.followsMm)) };
 }

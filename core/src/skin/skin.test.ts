@@ -112,7 +112,7 @@ describe('charts as panels', () => {
 
   it('the grids lie on the surface and cover it', () => {
     const mesh = egg(80, 95, 115, 14);
-    const { panels } = panelsOf(
+    const { panels, followsMm } = panelsOf(
       cutBy(whole(mesh), [
         { at: { x: 0, y: 0, z: 0 }, normal: { x: 1, y: 0, z: 0 }, all: true },
         { at: { x: 0, y: 0, z: 10 }, normal: unit3({ x: 0, y: 0.3, z: 1 }), all: true },
@@ -120,6 +120,8 @@ describe('charts as panels', () => {
       (i) => `piece ${i}`,
     );
     expect(panels).to.have.length(4);
+    // Chords of 10 mm cells under a curve of 80 mm: c²/8r one way and the other.
+    expect(followsMm).to.be.within(0.05, 1);
     const area = panels.reduce((s, p) => s + meshArea(gridMesh(p.grid)), 0);
     expect(area).to.be.within(0.985 * meshArea(mesh), meshArea(mesh));
     for (const q of panels.flatMap((p) => p.grid.flat())) {

@@ -1,4 +1,5 @@
 import type { Body } from '../../body';
+import { BELOW_EYES_MM } from './stands';
 import { angle, choice, count, length, number, type ParamsOf, rows } from '../../document';
 
 /** The made-up mask that stands in until a surface is read. */
@@ -104,10 +105,12 @@ export const skinFields = [
 
 export type SkinParams = Omit<ParamsOf<typeof skinFields>, 'mesh'> & { mesh: string };
 
-/** The stand-in takes a head of these sizes at 124 %, its shell round a spot so far behind the middle of its box, mm. */
+/** The stand-in takes a head of these sizes at 126 %, its shell round a spot so far behind the middle of its box, mm. */
 const TAKES = { headGirth: 568, headBreadth: 150, headLength: 194, headHeight: 224 } as const;
-const TAKES_PCT = 124;
-const BEHIND_MM = 75;
+const TAKES_PCT = 126;
+const BEHIND_MM = 68;
+/** So far over its lower edge it has its eyes, mm. */
+const EYES_MM = 86;
 
 /** The stand-in as large as a head needs. */
 export function headDefaults(body: Body): SkinParams {
@@ -115,7 +118,13 @@ export function headDefaults(body: Body): SkinParams {
     ...(Object.keys(TAKES) as (keyof typeof TAKES)[]).map((key) => body[key].valueMm / TAKES[key]),
   );
   const scalePct = Math.ceil(TAKES_PCT * share);
-  return { ...skinDefaults(), scalePct, aheadMm: Math.round((BEHIND_MM * scalePct) / 100), upMm: 4 };
+  const sized = (mm: number): number => Math.round((mm * scalePct) / 100);
+  return {
+    ...skinDefaults(),
+    scalePct,
+    aheadMm: sized(BEHIND_MM),
+    upMm: BELOW_EYES_MM - sized(EYES_MM),
+  };
 }
 
 export const skinDefaults = (): SkinParams => ({

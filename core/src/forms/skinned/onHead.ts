@@ -5,13 +5,16 @@ import { type SkinParams, STAND_IN } from './fields';
 import { BELOW_EYES_MM } from './stands';
 import { faceOf, namedMesh } from './surface';
 
-/** So many points of a surface are held against the head, and no spot further than this is tried, mm. */
-const PROBES = 500;
-const REACH_MM = 45;
+/** So many points of a surface are held against the head. */
+const PROBES = 300;
+/** No spot further than this is tried, mm; up and down less, so that what lies before the eyes stays there. */
+const REACH_MM = { ahead: 45, up: 20 };
 /** Steps of the search, coarse to fine, mm. */
 const STEPS_MM = [24, 12, 6, 3, 1.5];
 /** No surface is made larger or smaller than by this to take a head, nor past what its fields hold. */
 const SCALES: readonly [number, number] = [0.4, 2.5];
+/** Sizes are tried from the smallest, each so many times the one before. */
+const STRIDE = 1.1;
 const SIZE_PCT: readonly [number, number] = [10, 2000];
 const AWAY_MM = 500;
 
@@ -60,7 +63,7 @@ function seatOf(
   body: Body,
   underLayerMm: number,
   roomMm: number,
-  most: boolean,
+  clear: boolean,
   from: { aheadMm: number; upMm: number },
 ): Spot {
   const step = Math.max(1, Math.floor(mesh.points.length / PROBES));
@@ -70,17 +73,18 @@ function seatOf(
     body,
     underLayerMm,
     (gap) => {
-      off += gap < roomMm ? TIGHT * (roomMm - gap) ** 2 : Math.min(FAR_MM, gap - roomMm) ** 2;
+      if (gap < roomMm) off += TIGHT * (roomMm - gap) ** 2;
+      else if (!clear) off += Math.min(FAR_MM, gap - roomMm) ** 2;
     },
   );
   const tried = (aheadMm: number, upMm: number): Spot & { off: number } => {
     off = 0;
     const leastGapMm = least(aheadMm, upMm);
-    return { aheadMm, upMm, leastGapMm, off: most ? -leastGapMm : off };
+    return { aheadMm, upMm, leastGapMm, off };
   };
   let best = tried(from.aheadMm, from.upMm);
   for (const by of STEPS_MM)
-    for (let moved = true, rounds = 0; moved && rounds < 12; rounds++) {
+    for (let moved = true, rounds = 0; moved && best.off > 0 && rounds < 12; rounds++) {
       moved = false;
       for (const [da, du] of [
         [1, 0],
@@ -89,10 +93,13 @@ function seatOf(
         [0, -1],
         [1, 1],
         [-1, -1],
+        [1, -1],
+        [-1, 1],
       ] as const) {
         const next = tried(best.aheadMm + da * by, best.upMm + du * by);
         const near =
-          Math.abs(next.aheadMm - from.aheadMm) <= REACH_MM && Math.abs(next.upMm - from.upMm) <= REACH_MM;
+          Math.abs(next.aheadMm - from.aheadMm) <= REACH_MM.ahead &&
+          Math.abs(next.upMm - from.upMm) <= REACH_MM.up;
         if (!near || next.off >= best.off - 1e-6) continue;
         best = next;
         moved = true;
@@ -124,29 +131,36 @@ export function seatOnHead(
     const { mesh } = faceOf(named, { ...params, scalePct }, thicknessMm);
     return { scalePct, aheadMm, upMm, leastGapMm: gapsTo(mesh.points, body, underLayerMm)(aheadMm, upMm) };
   };
-  const at = (scalePct: number, most: boolean): Spot => {
+  const at = (scalePct: number, clear: boolean): Spot => {
     const share = scalePct / params.scalePct;
     return seatOf(
       faceOf(named, { ...params, scalePct }, thicknessMm).mesh,
       body,
       underLayerMm,
       roomMm,
-      most,
+      clear,
       {
         aheadMm: half(params.aheadMm * share),
-        upMm: params.upMm,
+        // The same height of the surface stays before the eyes.
+        upMm: half(BELOW_EYES_MM - (BELOW_EYES_MM - params.upMm) * share),
       },
     );
   };
   if (!resized) return rounded(at(params.scalePct, false), params.scalePct);
-  let [low, high] = SCALES.map((s) => within(s * params.scalePct, SIZE_PCT)) as [number, number];
-  const largest = at(high, true);
-  if (largest.leastGapMm < roomMm) return rounded(largest, Math.floor(high));
+  const [least, most] = SCALES.map((s) => within(s * params.scalePct, SIZE_PCT)) as [number, number];
+  const clears = (scalePct: number): boolean => at(scalePct, true).leastGapMm >= roomMm;
+  // From below: a larger one may stand too low to clear the neck.
+  let high = least;
+  while (high < most && !clears(high)) high = Math.min(most, high * STRIDE);
+  let low = high / STRIDE;
   while (high - low > 0.5) {
     const middle = (low + high) / 2;
-    if (at(middle, true).leastGapMm >= roomMm) high = middle;
+    if (clears(middle)) high = middle;
     else low = middle;
   }
-  const scalePct = Math.ceil(high);
-  return rounded(at(scalePct, true), scalePct);
+  // Found by some of its points; all of them decide.
+  for (let scalePct = Math.ceil(high); ; scalePct++) {
+    const seat = rounded(at(scalePct, true), scalePct);
+    if (seat.leastGapMm >= roomMm || scalePct >= most) return seat;
+  }
 }

@@ -1,10 +1,11 @@
 import { type Body, headForm } from '../../body';
 import type { Check } from '../../document';
-import { add3, dot3, type Vec3 } from '../../geometry';
+import { add3, dot3, type Mesh, type Vec3 } from '../../geometry';
 import { gridNormals } from '../../panel';
-import { defineForm, type Design, type FormInput } from '../contract';
+import { defineForm, type FormInput, type Model } from '../contract';
 import { strapOver } from '../straps';
 import { headDefaults, skinDefaults, skinFields, type SkinParams, STAND_IN } from './fields';
+import { senseChecks, sensesIn } from './senses';
 import { BELOW_EYES_MM } from './stands';
 import { namedMesh, piecesOf } from './surface';
 
@@ -18,7 +19,10 @@ function foldsBack(grid: readonly Vec3[][]): boolean {
   );
 }
 
-function skin(input: FormInput<SkinParams>, stands: Vec3): Design & { spanMm: Vec3 } {
+function skin(
+  input: FormInput<SkinParams>,
+  stands: Vec3,
+): Pick<Model, 'panels' | 'joins' | 'roomMm' | 'checks' | 'figures'> & { spanMm: Vec3; face: Mesh } {
   const { params, meshes, foam } = input;
   const named = namedMesh(params.mesh, meshes);
   const made = piecesOf(named ?? namedMesh(STAND_IN, [])!, params, foam.thicknessMm.value);
@@ -129,10 +133,18 @@ function skin(input: FormInput<SkinParams>, stands: Vec3): Design & { spanMm: Ve
     roomMm: 0,
     checks,
     spanMm,
+    face: made.face,
     figures: [
       { key: 'wide', label: 'wide', value: spanMm.x, unit: 'mm', decimals: 0 },
       { key: 'deep', label: 'deep', value: spanMm.y, unit: 'mm', decimals: 0 },
       { key: 'high', label: 'high', value: spanMm.z, unit: 'mm', decimals: 0 },
+      {
+        key: 'follows',
+        label: 'pieces follow the surface within',
+        value: made.followsMm,
+        unit: 'mm',
+        decimals: 1,
+      },
     ],
   };
 }
@@ -166,9 +178,12 @@ export const skinnedHead = defineForm<SkinParams>({
   design: (input) => {
     const { params, body } = input;
     const stands = onHead(params, body);
-    const { spanMm, ...made } = skin(input, stands);
+    const { spanMm, face, ...made } = skin(input, stands);
+    const sensed = (byMm: number) =>
+      sensesIn({ ...face, points: face.points.map((p) => add3(p, { ...stands, z: stands.z + byMm })) }, body);
     return {
       ...made,
+      checks: [...made.checks, ...senseChecks(sensed(0), params.upMm, sensed)],
       padded: true,
       measures: ['headGirth', 'headBreadth', 'headLength', 'headHeight', 'eyeDepth'],
       fastenings: [strapOver(body.headGirth.valueMm * 0.55, 'round the back of the head')],
@@ -196,9 +211,13 @@ export const skinnedThing = defineForm<SkinParams>({
   silhouette,
   design: (input) => {
     const { params } = input;
-    const { spanMm, ...made } = skin(input, onFloor(params));
+    const { panels, joins, roomMm, checks, figures, spanMm } = skin(input, onFloor(params));
     return {
-      ...made,
+      panels,
+      joins,
+      roomMm,
+      checks,
+      figures,
       anchors: [
         {
           id: 'top',

@@ -111,6 +111,8 @@ export function faceOf(mesh: Mesh, params: SkinParams, thicknessMm: number): { m
 
 /** The pieces of a part in its own space. */
 interface Parted extends Skinned {
+  /** The face the foam lies on, its openings open. */
+  face: Mesh;
   spanMm: [number, number, number];
   /** Cuts that were added where a piece could not lie flat. */
   cut: number;
@@ -144,6 +146,7 @@ export function piecesOf(mesh: Mesh, params: SkinParams, thicknessMm: number): P
   );
   const made: Parted = {
     ...panelsOf(charted, namesOf(charted), openings),
+    face: inner,
     spanMm: spanOf(charted.mesh),
     cut,
     openings,

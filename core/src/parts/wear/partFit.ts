@@ -1,7 +1,7 @@
 import type { Clearance } from '../../body';
 import type { Ply } from '../../document';
 import type { Laid } from '../../features';
-import type { Vec3 } from '../../geometry';
+import { contains, type Vec3 } from '../../geometry';
 import type { FoamSheet } from '../../materials';
 import { edgeVertices, gridNormals, type Piece, type Surface } from '../../panel';
 import { padsFor, type Kept, type Pad } from './pads';
@@ -131,6 +131,8 @@ export function partFit(
   standOff.forEach(({ pieceId, gapMm }, i) =>
     gapMm.forEach((row, r) =>
       row.forEach((gap, c) => {
+        const at = { x: c / (row.length - 1), y: r / (gapMm.length - 1) };
+        if (surfaces[i]!.openings?.some((o) => contains(o.outline, at))) return;
         sum += gap;
         count += 1;
         if (gap < least.gap) least = { pieceId, at: surfaces[i]!.grid[r]![c]!, gap };
