@@ -4,7 +4,7 @@ import { go, troubled, type Workbench, onWorkbench, noGraveFaults } from './harn
 
 /** WCAG 2 A and AA by axe-core, on every screen, with findings showing. */
 describe('every screen can be used by everyone', function () {
-  this.timeout(120_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   onWorkbench((tools) => ({ bench, page } = tools));

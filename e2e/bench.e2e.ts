@@ -6,12 +6,11 @@ const build = 'demo-lampwarden-harness';
 
 /** What is laid on the foam, drawn on it, and read off it, on the real bench. */
 describe('the shaping bench', function () {
-  this.timeout(150_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   onWorkbench((tools) => ({ bench, page } = tools));
   before(async () => {
-    page.setDefaultTimeout(30_000);
     await go(page, bench, 'shape', build);
   });
 

@@ -7,11 +7,10 @@ import { go, noGraveFaults, onWorkbench, saved, shows, type, type Workbench } fr
 
 /** From flat pieces to sheets, on the real bench. */
 describe('the cutting bench', function () {
-  this.timeout(150_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   onWorkbench((tools) => ({ bench, page } = tools));
-  before(() => page.setDefaultTimeout(60_000));
 
   const nesting = () => page.getByRole('group', { name: 'Nesting' });
   const sheets = async (): Promise<number> =>
@@ -124,7 +123,16 @@ describe('the cutting bench', function () {
     expect(put.status).to.equal(200);
     await go(page, bench, 'cut', 'demo-lampwarden-bracers');
     await left.getByLabel('Where it is put').fill('rack 2');
-    await left.getByRole('button', { name: 'Put what is left on the shelf' }).click();
+    const onShelf = async (): Promise<unknown> => (await fetch(`${bench.url}/api/stock`)).json();
+    const before = await onShelf();
+    const putAway = left.getByRole('button', { name: 'Put what is left on the shelf' });
+    await putAway.click();
+    await left.getByText(/Put on the shared shelf on/).waitFor();
+    expect(await onShelf()).to.not.deep.equal(before);
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await putAway.waitFor();
+    expect(await onShelf()).to.deep.equal(before);
+    await putAway.click();
     await left.getByText(/Put on the shared shelf on/).waitFor();
     await saved(page);
     await go(page, bench, 'cut', 'demo-lampwarden-arms');

@@ -6,12 +6,11 @@ const build = 'demo-lampwarden-harness';
 
 /** Worn armour of many forms: body, parts, stretch, fit and thickness, in the real interface. */
 describe('a harness of many forms', function () {
-  this.timeout(150_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   onWorkbench((tools) => ({ bench, page } = tools));
   before(async () => {
-    page.setDefaultTimeout(30_000);
     await go(page, bench, 'shape', build);
   });
 

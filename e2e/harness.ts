@@ -92,7 +92,7 @@ export class Workbench {
 async function openPage(context: BrowserContext, errors: string[]): Promise<Page> {
   const page = await context.newPage();
   page.on('pageerror', (error) => errors.push(error.message));
-  page.setDefaultTimeout(25_000);
+  page.setDefaultTimeout(60_000);
   return page;
 }
 

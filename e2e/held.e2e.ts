@@ -21,12 +21,11 @@ const build = 'demo-lampwarden-arms';
 
 /** What is held in the hand, from a stick to its cut list, on the real bench. */
 describe('the arms on the bench', function () {
-  this.timeout(150_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   onWorkbench((tools) => ({ bench, page } = tools));
   before(async () => {
-    page.setDefaultTimeout(30_000);
     await go(page, bench, 'shape', build);
   });
 

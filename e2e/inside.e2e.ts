@@ -4,11 +4,10 @@ import { go, noGraveFaults, onWorkbench, saved, type, type Workbench } from './h
 
 /** What lies inside, from the tray to a whole school of light, on the real bench. */
 describe('the inside of a prop', function () {
-  this.timeout(150_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   onWorkbench((tools) => ({ bench, page } = tools));
-  before(() => page.setDefaultTimeout(30_000));
 
   const inside = () => page.getByRole('region', { name: 'What is inside' });
   const choose = async (part: string): Promise<void> => {

@@ -4,7 +4,7 @@ import type { Page } from 'playwright-core';
 import { calm, go, saved, shows, troubled, type, type Tools, type Workbench, onWorkbench } from './harness';
 
 describe('the shelf and its dangers', function () {
-  this.timeout(120_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   let open: Tools['open'];

@@ -19,7 +19,7 @@ import {
 
 /** A maker's whole way from tape measure to log, in one browser, told in order. */
 describe('from tape measure to printed pattern', function () {
-  this.timeout(120_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   let open: Tools['open'];

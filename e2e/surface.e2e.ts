@@ -11,12 +11,11 @@ const build = 'demo-lampwarden-gull';
 
 /** A mask from a surface, on the real bench: too tight at first, sized, cut anew; and another surface from a file. */
 describe('a mask skinned over a surface', function () {
-  this.timeout(150_000);
+  this.timeout(180_000);
   let bench: Workbench;
   let page: Page;
   onWorkbench((tools) => ({ bench, page } = tools));
   before(async () => {
-    page.setDefaultTimeout(40_000);
     await go(page, bench, 'shape', build);
   });
   const surface = () => page.getByRole('region', { name: 'Surface' });

@@ -123,9 +123,9 @@ describe('remedies', function () {
       fc.property(wild, (given) => {
         tried += remediesHelp(buildOf(given));
       }),
-      { numRuns: 40 },
+      { numRuns: 24 },
     );
-    expect(tried).to.be.greaterThan(8);
+    expect(tried).to.be.greaterThan(5);
   });
 
   for (const [name, least] of [

@@ -12,6 +12,7 @@ export {
   surfaceOf,
   type Bending,
   type LaidPanel,
+  type LayOptions,
   type Solid,
   type Surface,
 } from './lay';

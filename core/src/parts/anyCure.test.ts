@@ -5,12 +5,11 @@ import { applyChanges, type Part } from '../document';
 import { standardKinds } from './kinds';
 import { isValid, triedCures } from './cures';
 import { makePart } from './made';
-import { anyPart } from './testing/anyPart';
+import { anyPart, runsOf } from './testing/anyPart';
 import { anyone, aroundOf } from './testing/worn.test';
 
 /** Parts over all forms; FOMRIK_PARTS=10000 for a long run. */
 const count = Number(process.env['FOMRIK_PARTS'] ?? 500);
-const perForm = Math.ceil(count / standardKinds.forms.size);
 
 describe('the cures of any valid part', function () {
   this.timeout(60_000 + count * 150);
@@ -44,7 +43,7 @@ describe('the cures of any valid part', function () {
               }
           },
         ),
-        { numRuns: perForm, seed: 20261125 },
+        { numRuns: runsOf(form, count), seed: 20261125 },
       );
     });
 });

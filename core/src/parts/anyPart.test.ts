@@ -7,12 +7,11 @@ import { standardKinds } from './kinds';
 import { isValid } from './cures';
 import { makePart } from './made';
 import { partReport } from './partReport';
-import { anyPart } from './testing/anyPart';
+import { anyPart, runsOf } from './testing/anyPart';
 import { aroundOf, taken } from './testing/worn.test';
 
 /** Parts over all forms with a fixed seed, and a thirtieth as many with a fresh one; FOMRIK_PARTS=10000 for a long run. */
 const count = Number(process.env['FOMRIK_PARTS'] ?? 800);
-const perForm = Math.ceil(count / standardKinds.forms.size);
 const fresh = Number(process.env['FOMRIK_SEED'] ?? Date.now() % 1e9);
 
 const wearer = fc
@@ -100,8 +99,8 @@ describe('any valid part', function () {
           if (solid > (THICKNESSES * thickMm) ** 2) expect(flat / solid).to.be.closeTo(1, 0.06 + 2 * gives);
         },
       );
-      fc.assert(flatIsSolid, { numRuns: Math.ceil(perForm / 8), seed: 20261125 });
-      fc.assert(holds, { numRuns: perForm, seed: 20261125 });
-      fc.assert(holds, { numRuns: Math.ceil(perForm / 30), seed: fresh });
+      fc.assert(flatIsSolid, { numRuns: Math.ceil(runsOf(form, count) / 8), seed: 20261125 });
+      fc.assert(holds, { numRuns: runsOf(form, count), seed: 20261125 });
+      fc.assert(holds, { numRuns: Math.ceil(runsOf(form, count) / 30), seed: fresh });
     });
 });

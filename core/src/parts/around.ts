@@ -50,9 +50,12 @@ export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!)
   };
 }
 
-/** The part's form worked out, with its flat panels parted where its features part them. */
-export function modelOf(part: Part, around: Around, ply?: Ply): Model {
-  const model = formOf(around.kinds, part.form).model(formInput(part, around, ply));
+/** The part's form worked out. */
+export const formModel = (part: Part, around: Around, ply?: Ply): Model =>
+  formOf(around.kinds, part.form).model(formInput(part, around, ply));
+
+/** A form's model with its flat panels parted where features part them; the same one where none does. */
+export function parted(model: Model, part: Part, around: Around, ply?: Ply): Model {
   const panels = part.features.reduce<readonly Panel[]>(
     (now, feature) =>
       around.kinds.features
@@ -60,8 +63,12 @@ export function modelOf(part: Part, around: Around, ply?: Ply): Model {
         ?.divide?.(now, feature, foamFor(around, ply ?? part.stack[0]!)) ?? now,
     model.panels,
   );
-  return panels === model.panels ? model : { ...model, panels: [...panels] };
+  return panels.every((p, i) => p === model.panels[i]) ? model : { ...model, panels: [...panels] };
 }
+
+/** The part's form worked out, with its flat panels parted where its features part them. */
+export const modelOf = (part: Part, around: Around, ply?: Ply): Model =>
+  parted(formModel(part, around, ply), part, around, ply);
 
 /** The foam of each panel: its own, or the part's. */
 export const foamFor =

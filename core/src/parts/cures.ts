@@ -125,13 +125,20 @@ export function isValid(part: Part, { kinds }: Around): boolean {
 }
 
 /** What is left of something once a part is changed; 0 when it is gone. */
-function leftOf({ check, from }: Noticed, part: Part, around: Around, made: MadePart): number {
+function leftOf(
+  { check, from }: Noticed,
+  changes: readonly Change[],
+  part: Part,
+  around: Around,
+  made: MadePart,
+): number {
   const checks =
     from === 'model'
       ? modelOf(part, around).checks
       : makePart(part, around, {
           coarse: from === 'part',
           ...(from === 'part' && { darts: dartsOf(made) }),
+          ...(changes.every((c) => c.path[0] === 'features') && { before: made }),
         }).noticed.map((n) => n.check);
   return checks.find((c) => c.id === check.id)?.excess ?? 0;
 }
@@ -168,7 +175,7 @@ export function triedCures(noticed: Noticed, part: Part, around: Around, made: M
     if (known?.left === 0) continue;
     const changed = applyChanges(part, tried.changes);
     if (!isValid(changed, around)) continue;
-    const left = certain ? 0 : leftOf(noticed, changed, around, made);
+    const left = certain ? 0 : leftOf(noticed, tried.changes, changed, around, made);
     if (left < (known?.left ?? check.excess) - LESS) best.set(group, { tried, left });
   }
   const found = [...best.values()];

@@ -1,5 +1,5 @@
 import { type Zone, zoneInfo } from '../body';
-import { type Check, copiesOf, type Part, type PieceDarts } from '../document';
+import { type Check, copiesOf, type Feature, type Part, type PieceDarts } from '../document';
 import { type Laid, type LaidPart, nothing } from '../features';
 import type { Model } from '../forms';
 import type { FoamSheet } from '../materials';
@@ -9,9 +9,8 @@ import {
   eachOf,
   gapRoom,
   layersRoom,
-  type Join,
   type LaidPanel,
-  layerOf,
+  type LayOptions,
   layPanels,
   type Nets,
   netsOf,
@@ -21,13 +20,14 @@ import {
   type Surface,
   surfaceOf,
 } from '../panel';
-import { foamFor, modelOf, sheetOf, type Around } from './around';
+import { foamFor, formModel, parted, sheetOf, type Around } from './around';
 import { bendChecks, unsoldChecks } from './checks/foam';
 import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
 import { foldBackChecks } from './checks/foldBack';
 import { touchChecks } from './checks/touch';
 import { foldWork } from './foldWork';
+import { liningOf } from './lining';
 import { repointed } from './repointed';
 import { pressChecks, slackChecks } from './checks/wear';
 import { partFit, standOffs, type PartFit } from './wear/partFit';
@@ -41,18 +41,31 @@ export interface Noticed {
   from: Origin;
 }
 
-/** One part worked out, before it is told: everything later is read from here and not looked up again. */
-export interface MadePart {
+/** The shell of a part, laid flat, with nothing on it. */
+interface Shell {
+  /** Its form, and the same with its flat panels parted by its features. */
+  form: Model;
   model: Model;
+  laid: LaidPanel[];
+  surfaces: Surface[];
+  /** How far it stands off whoever wears it. */
+  gaps: StandOff[];
+  bending: Bending;
+  /** Where pieces touch that are not meant to. */
+  touching: Check[];
+}
+
+/** One part worked out, before it is told: everything later is read from here and not looked up again. */
+export interface MadePart extends Shell {
   foam: FoamSheet;
   lining?: FoamSheet;
-  laid: LaidPanel[];
   /** Panels that are cut as one sheet and folded. */
   nets: Nets;
-  surfaces: Surface[];
-  bending: Bending;
   rooms: Room[];
   wear?: PartFit;
+  features: readonly Feature[];
+  /** What each feature lays, by its id, and all of it together. */
+  lays: ReadonlyMap<string, Laid>;
   featured: Laid;
   /** Shell, lining and laid pieces, drilled and marked; one copy. */
   pieces: Piece[];
@@ -66,6 +79,8 @@ export interface HowMade {
   darts?: readonly PieceDarts[];
   /** How it sat before, kept in a coarse answer. */
   wear?: PartFit;
+  /** The same part before some of its features changed, and nothing else: its shell is not worked out again. */
+  before?: MadePart;
 }
 
 /** Where on the wearer a part is worn; what is held in the hand is not. */
@@ -80,51 +95,49 @@ function gapsOf(part: Part, surfaces: readonly Surface[], { body, underLayerMm }
   return zone === undefined ? [] : standOffs(surfaces, zoneInfo(zone).clearance(body), underLayerMm);
 }
 
-/** The panels of the lining: the shell's own, a lining's thickness further in. */
-function liningOf(model: Model, lining: FoamSheet): { panels: Panel[]; joins: Join[] } {
-  const id = (of: string): string => `lining-${of}`;
-  const lined = model.panels.filter((p) => !p.loose && !p.unseen && !p.plate);
-  const known = new Set(lined.map((p) => p.id));
-  return {
-    panels: lined.map(({ mirrorOf, ...panel }): Panel => {
-      const layer: Panel = {
-        ...panel,
-        ...layerOf(panel, -lining.thicknessMm.value),
-        id: id(panel.id),
-        name: lined.length === 1 ? 'lining' : `lining of ${panel.name}`,
-        ...(mirrorOf !== undefined && { mirrorOf: id(mirrorOf) }),
-      };
-      // It is glued all over, in a foam of its own.
-      delete layer.hung;
-      delete layer.ply;
-      return layer;
-    }),
-    joins: model.joins
-      .filter((j) => known.has(j.a[0]) && known.has(j.b[0]))
-      .map((j) => ({
-        a: [id(j.a[0]), j.a[1]],
-        b: [id(j.b[0]), j.b[1]],
-        kind: j.kind === 'fold' ? 'seam' : j.kind,
-      })),
-  };
-}
-
 const add = (all: Laid, one: Laid): Laid =>
   Object.fromEntries(
     (Object.keys(all) as (keyof Laid)[]).map((key) => [key, [...all[key], ...one[key]]]),
   ) as unknown as Laid;
 
+/** Kinds of feature that are all as they were; what a feature lays depends on itself and others of its kind alone. */
+function unchangedKinds({ features }: Part, { features: before }: MadePart): Set<string> | undefined {
+  if (features.length !== before.length || features.some((f, i) => f.id !== before[i]!.id)) return undefined;
+  const changed = features.filter((f, i) => JSON.stringify(f) !== JSON.stringify(before[i]));
+  return new Set(features.map((f) => f.kind).filter((kind) => changed.every((f) => f.kind !== kind)));
+}
+
+function shellOf(
+  form: Model,
+  model: Model,
+  foamAt: (panel: Panel) => FoamSheet,
+  options: LayOptions,
+  part: Part,
+  around: Around,
+): Shell {
+  const laid = layPanels(model.panels, model.joins, foamAt, options);
+  const surfaces = laid.map(surfaceOf);
+  return {
+    form,
+    model,
+    laid,
+    surfaces,
+    gaps: gapsOf(part, surfaces, around),
+    bending: bendingOf(laid),
+    touching: touchChecks(model, laid),
+  };
+}
+
 /** A part worked out: its model laid flat, its rooms, its features, how it sits, and what was noticed. Pure. */
 export function makePart(
   part: Part,
   around: Around,
-  { coarse = false, darts = [], wear: before }: HowMade = {},
+  { coarse = false, darts = [], wear: satBefore, before }: HowMade = {},
 ): MadePart {
   const ply = part.stack[0]!;
   const sheet = sheetOf(around);
   const foam = sheet(ply);
   const lining = part.lining ? sheet(part.lining) : undefined;
-  const model = modelOf(part, around);
   const { stretchPct, darts: mostDarts } = part.params;
   const options = {
     limit: typeof stretchPct === 'number' ? stretchPct / 100 : 1,
@@ -133,9 +146,13 @@ export function makePart(
     coarse,
     fold: around.habits.fold,
   };
-  const laid = layPanels(model.panels, model.joins, foamFor(around, ply), options);
-  const surfaces = laid.map(surfaceOf);
-  const gaps = gapsOf(part, surfaces, around);
+  const form = before?.form ?? formModel(part, around);
+  const model = parted(form, part, around);
+  const bare =
+    before && model === before.model
+      ? before
+      : shellOf(form, model, foamFor(around, ply), options, part, around);
+  const { laid, surfaces, gaps, bending } = bare;
   const liningMm = lining?.thicknessMm.value ?? 0;
   const rooms = [
     ...laid
@@ -163,14 +180,22 @@ export function makePart(
     switches: around.catalogue.switches,
     tender: (zone && zoneInfo(zone).tender?.(around.body)) ?? [],
   };
-  const featured = part.features.reduce((all, feature) => {
-    const kind = around.kinds.features.get(feature.kind);
-    if (!kind) return all;
-    return add(all, kind.lay(on, kind.parts ? feature : repointed(feature, laid)));
-  }, nothing());
+  const same = bare === before ? unchangedKinds(part, before) : undefined;
+  const lays = new Map(
+    part.features.map((feature): [string, Laid] => {
+      const kind = around.kinds.features.get(feature.kind);
+      const known = same?.has(feature.kind) ? before!.lays.get(feature.id) : undefined;
+      const lay = (): Laid =>
+        kind ? kind.lay(on, kind.parts ? feature : repointed(feature, laid)) : nothing();
+      return [feature.id, known ?? lay()];
+    }),
+  );
+  const featured = [...lays.values()].reduce(add, nothing());
   const shell = laid.map((l) => l.piece);
   // How it sat before says nothing of pieces that are gone.
-  const still = before?.standOff.every((s) => shell.some((p) => p.id === s.pieceId)) ? before : undefined;
+  const still = satBefore?.standOff.every((s) => shell.some((p) => p.id === s.pieceId))
+    ? satBefore
+    : undefined;
   const wear = still ?? (zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded));
   const linings = lining
     ? (({ panels, joins }) => layPanels(panels, joins, () => lining, { ...options, dartsByHand: [] }))(
@@ -187,7 +212,6 @@ export function makePart(
     ...featured.pieces,
   ];
   const nets = netsOf(laid, model.joins, around.habits.fold);
-  const bending = bendingOf(laid);
   const used = [
     foam,
     ...(lining ? [lining] : []),
@@ -200,7 +224,7 @@ export function makePart(
       ...unsoldChecks(part, around, used),
       ...bendChecks(part, around, bending),
       ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, shell, part, around.kinds)] : []),
-      ...touchChecks(model, laid),
+      ...bare.touching,
       ...foldBackChecks(pieces),
       ...clashChecks(part, featured.items),
       ...worstOf(featured.checks),
@@ -208,15 +232,20 @@ export function makePart(
     ...stretchChecks(shell, part).map((check) => ({ check, from: 'flat' as const })),
   ];
   return {
+    form,
     model,
+    laid,
+    surfaces,
+    gaps,
+    bending,
+    touching: bare.touching,
     foam,
     ...(lining && { lining }),
-    laid,
     nets,
-    surfaces,
-    bending,
     rooms,
     ...(wear && { wear }),
+    features: part.features,
+    lays,
     featured: { ...featured, work: [...featured.work, ...foldWork(laid)] },
     pieces: nets.gather(pieces).map((p) => {
       const hands = handsOf(part);

@@ -67,13 +67,10 @@ class Heap {
 function hingeShare(p: Vec3, q: Vec3, a: Vec3, b: Vec3): number {
   const along = sub3(b, a);
   const size = dot3(along, along);
-  const foot = (r: Vec3): { x: number; y: number } => {
-    const x = dot3(sub3(r, a), along) / size;
-    return { x, y: dist3(r, add3(a, scale3(along, x))) };
-  };
-  const [u, v] = [foot(p), foot(q)];
-  const whole = u.y + v.y;
-  return whole < 1e-12 ? (u.x + v.x) / 2 : u.x + ((v.x - u.x) * u.y) / whole;
+  const [x1, x2] = [dot3(sub3(p, a), along) / size, dot3(sub3(q, a), along) / size];
+  const [y1, y2] = [dist3(p, add3(a, scale3(along, x1))), dist3(q, add3(a, scale3(along, x2)))];
+  const whole = y1 + y2;
+  return whole < 1e-12 ? (x1 + x2) / 2 : x1 + ((x2 - x1) * y1) / whole;
 }
 
 /**

@@ -58,17 +58,17 @@ function atRest(
   const diagonal = new Float64Array(inner.length);
   const [x, y] = [new Float64Array(inner.length), new Float64Array(inner.length)];
   const entries: [number, number, number][] = [];
+  const pull = (row: number, to: Vec2, weight: number): void => {
+    x[row]! += weight * to.x;
+    y[row]! += weight * to.y;
+  };
   for (const { a, b, weight } of springs) {
     const [i, j] = [number.get(a), number.get(b)];
-    const pull = (row: number, to: number): void => {
-      x[row]! += weight * flat[to]!.x;
-      y[row]! += weight * flat[to]!.y;
-    };
     if (i !== undefined) diagonal[place[i]!]! += weight;
     if (j !== undefined) diagonal[place[j]!]! += weight;
     if (i !== undefined && j !== undefined) entries.push([place[i]!, place[j]!, -weight]);
-    else if (i !== undefined) pull(place[i]!, b);
-    else if (j !== undefined) pull(place[j]!, a);
+    else if (i !== undefined) pull(place[i]!, flat[b]!, weight);
+    else if (j !== undefined) pull(place[j]!, flat[a]!, weight);
   }
   const factor = new SparseFactor(inner.length, entries, diagonal);
   factor.solve(x);

@@ -21,6 +21,10 @@ function anyField(field: Field): fc.Arbitrary<Value | Row[]> {
   return fc.array(row, { minLength: field.range[0], maxLength: Math.min(field.range[1], 6) });
 }
 
+/** Random parts of a form out of so many of all; a given surface takes as long as several other parts. */
+export const runsOf = (form: string, count: number): number =>
+  Math.ceil(count / standardKinds.forms.size / (standardKinds.forms.get(form)!.surface ? 5 : 1));
+
 /** Any valid part of a form for a wearer: some of its fields as they begin, the others as chance has them, in any foam. */
 export function anyPart(form: string, wearer: Wearer): fc.Arbitrary<Part> {
   const kind = standardKinds.forms.get(form)!;

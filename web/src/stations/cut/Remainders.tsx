@@ -19,7 +19,7 @@ export function Remainders() {
   const [busy, setBusy] = useState(false);
   const cuts = steps.filter((s) => s.kind === 'cut');
   const left = cuts.filter((s) => done[s.id] === undefined).length;
-  const put = async (): Promise<void> => {
+  const shelve = async (): Promise<void> => {
     const { doc } = useBuild.getState();
     const { parts, packed } = useReport.getState().report!;
     const today = todayIso();
@@ -29,12 +29,12 @@ export function Remainders() {
       const apartMm = Math.max(doc.cut.kerfMm ?? 0, 2);
       const shelf = await api.stock();
       const after = shelfAfter(shelf, packed, items, apartMm, place, today, () => crypto.randomUUID());
-      await api.putStock(after.shelf);
+      const put = JSON.stringify(await api.putStock(after.shelf));
       update((d) => void (d.cut.shelvedOn = today));
       const back = async (): Promise<void> => {
         try {
           // Only the shelf as it was left: what another build has put there since stays.
-          if (JSON.stringify(await api.stock()) !== JSON.stringify(after.shelf)) {
+          if (JSON.stringify(await api.stock()) !== put) {
             toast.error('The shelf has changed since: take what is wrong off it by hand.');
             return;
           }
@@ -67,7 +67,7 @@ export function Remainders() {
       ) : (
         <div className="mt-1 grid grid-cols-[16rem_auto_1fr] items-end gap-3">
           <WordsField label="Where it is put" value={place} onChange={setPlace} maxLength={80} />
-          <button type="button" className="btn" disabled={left > 0 || busy} onClick={() => void put()}>
+          <button type="button" className="btn" disabled={left > 0 || busy} onClick={() => void shelve()}>
             Put what is left on the shelf
           </button>
           <p className="text-[13px] text-soft">

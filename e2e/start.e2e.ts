@@ -3,13 +3,13 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openDatabase } from './database';
+import { openDatabase } from '../server/src/database';
 
-const mainFile = new URL('main.ts', import.meta.url).pathname;
+const mainFile = new URL('../server/dist/main.js', import.meta.url).pathname;
 
-/** Starts a server that is meant to fail. */
+/** Starts the built server so that it is meant to fail. */
 function fails(...args: string[]): Promise<{ code: number | null; said: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', mainFile, ...args], {
+  const child = spawn(process.execPath, [mainFile, ...args], {
     stdio: ['ignore', 'ignore', 'pipe'],
   });
   let said = '';
@@ -25,7 +25,7 @@ describe('a server that cannot start', function () {
 
   const oneSentence = ({ said }: { said: string }): void => {
     expect(said.trim().split('\n'), said).to.have.length(1);
-    expect(said).to.not.match(/\bat .*\.ts:|Error:/);
+    expect(said).to.not.match(/\bat .*:\d+:\d+|Error:/);
   };
 
   it('says so in a sentence when an option or a port is wrong', async () => {
