@@ -13,6 +13,16 @@ import { leftmost, type Lying, type NoFits } from './noFit';
 import { cellsOf } from './raster';
 import { cellsWhere, type Way, waysOf } from './ways';
 
+/** A piece in one of its ways on one of the tables, in cells. */
+export interface Placed {
+  item: ToLay;
+  ways: readonly Way[];
+  way: number;
+  table: number;
+  column: number;
+  row: number;
+}
+
 /** A piece when its turn comes, in any way or in one alone. */
 export interface Turn {
   item: ToLay;
@@ -46,6 +56,9 @@ function tableOf(sheet: Sheet, cellMm: number, spacingMm: number): Table {
   });
   return { sheet, columns, rows, lying: [{ cells: outside, column: 0, row: 0 }] };
 }
+
+export const wholeTable = (size: SheetSize, cellMm: number, spacingMm: number): Table =>
+  tableOf(wholeSheet(size), cellMm, spacingMm);
 
 /** Sheets before anything free is laid: those with pieces that stay, then every offcut, smallest first. */
 export function startTables(
@@ -87,6 +100,47 @@ function spotOn(table: Table, ways: readonly Way[], noFits: NoFits): Spot | unde
   return best;
 }
 
+/** A piece that lies in one of its ways, as it is kept. */
+function laidAs(item: ToLay, way: Way, column: number, row: number, cellMm: number, spacingMm: number): Laid {
+  const { flipped, turnRad } = way;
+  const edge = spacingMm / 2;
+  const [x, y] = [edge + column * cellMm - way.minX, edge + row * cellMm - way.minY];
+  const b = boundsOf(laidOutline(item.piece.outline, { flipped, turnRad, x, y }));
+  return {
+    pieceId: item.piece.id,
+    partId: item.partId,
+    flipped,
+    turnRad,
+    x,
+    y,
+    widthMm: b.maxX - b.minX,
+    heightMm: b.maxY - b.minY,
+    ...(flipped !== item.flipped && { over: true as const }),
+  };
+}
+
+/** Sheets with what stays on them and pieces where they are placed; those with nothing on them are left out. */
+export function sheetsOf(
+  tables: readonly Table[],
+  placed: readonly Placed[],
+  cellMm: number,
+  spacingMm: number,
+): Sheet[] {
+  return tables
+    .map(({ sheet }, t): Sheet => ({
+      ...sheet,
+      laid: [
+        ...sheet.laid,
+        ...placed
+          .filter((p) => p.table === t)
+          .map(({ item, ways, way, column, row }) =>
+            laidAs(item, ways[way]!, column, row, cellMm, spacingMm),
+          ),
+      ],
+    }))
+    .filter((s) => s.laid.length > 0);
+}
+
 /**
  * Pieces laid one after another in an order, each on the first sheet that takes it and there as far left as it goes;
  * nothing once whole sheets, end to end, are used further than `mostMm`.
@@ -99,54 +153,35 @@ export function laidInOrder(
   spacingMm: number,
   noFits: NoFits,
   mostMm = Infinity,
-): { sheets: Sheet[]; order: Turn[] } | undefined {
-  const edge = spacingMm / 2;
-  const tables = start.map((t): Table => ({
-    ...t,
-    sheet: { ...t.sheet, laid: [...t.sheet.laid] },
-    lying: [...t.lying],
-  }));
-  const settled: Turn[] = [];
+): { tables: Table[]; placed: Placed[] } | undefined {
+  const tables = [...start];
+  const lying = start.map((t) => [...t.lying]);
+  const placed: Placed[] = [];
+  const now = (t: number): Table => ({ ...tables[t]!, lying: lying[t]! });
   for (const { item, only } of order) {
-    const all = waysOf(item, cellMm, spacingMm, size.turns);
-    const ways = only === undefined ? all : [all[only % all.length]!];
-    let on: Table | undefined;
+    const ways = waysOf(item, cellMm, spacingMm, size.turns);
+    const tried = only === undefined ? ways : [ways[only % ways.length]!];
+    let table = 0;
     let spot: Spot | undefined;
-    for (const table of tables) {
-      spot = spotOn(table, ways, noFits);
-      if (spot) {
-        on = table;
-        break;
-      }
-    }
-    if (!on) {
-      on = tableOf(wholeSheet(size), cellMm, spacingMm);
-      spot = spotOn(on, ways, noFits) ?? spotOn(on, all, noFits);
+    for (; table < tables.length && !spot; table++) spot = spotOn(now(table), tried, noFits);
+    if (spot) table -= 1;
+    else {
+      const fresh = wholeTable(size, cellMm, spacingMm);
+      spot = spotOn(fresh, tried, noFits) ?? spotOn(fresh, ways, noFits);
       if (!spot) continue;
-      tables.push(on);
+      tables.push(fresh);
+      lying.push([]);
     }
-    const { way, column, row } = spot!;
-    settled.push({ item, only: all.indexOf(way) });
-    on.lying.push({ cells: way.cells, column, row });
-    const x = edge + column * cellMm - way.minX;
-    const y = edge + row * cellMm - way.minY;
-    const { flipped, turnRad } = way;
-    const b = boundsOf(laidOutline(item.piece.outline, { flipped, turnRad, x, y }));
-    if (on === tables.at(-1) && !on.sheet.offcut) {
+    const { way, column, row } = spot;
+    lying[table]!.push({ cells: way.cells, column, row });
+    placed.push({ item, ways, way: ways.indexOf(way), table, column, row });
+    if (table === tables.length - 1 && !tables[table]!.sheet.offcut) {
       const before = tables.filter((t) => !t.sheet.offcut).length - 1;
-      if (before * size.widthMm + b.maxX > mostMm) return undefined;
+      const { maxX: rightMm } = boundsOf(
+        laidOutline(item.piece.outline, laidAs(item, way, column, row, cellMm, spacingMm)),
+      );
+      if (before * size.widthMm + rightMm > mostMm) return undefined;
     }
-    on.sheet.laid.push({
-      pieceId: item.piece.id,
-      partId: item.partId,
-      flipped,
-      turnRad,
-      x,
-      y,
-      widthMm: b.maxX - b.minX,
-      heightMm: b.maxY - b.minY,
-      ...(flipped !== item.flipped && { over: true as const }),
-    });
   }
-  return { sheets: tables.map((t) => t.sheet).filter((s) => s.laid.length > 0), order: settled };
+  return { tables, placed };
 }

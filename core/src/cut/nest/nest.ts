@@ -2,9 +2,11 @@ import { boundsOf, signedArea } from '../../geometry';
 import { chance } from '../../units';
 import { fitsSheet, type Packed, packSheets } from '../packing';
 import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
-import { type Fixed, laidInOrder, startTables, type Table, type Turn } from './lay';
+import { type Fixed, laidInOrder, sheetsOf, startTables, type Table, type Turn, wholeTable } from './lay';
 import { leastSheets } from './leastSheets';
 import { NoFits } from './noFit';
+import { type Layout, pressing, pushed } from './pressing';
+import { waysOf } from './ways';
 
 /** How far nesting has come: the best layout so far, and what no layout can better. */
 export interface Nested {
@@ -25,6 +27,16 @@ const MIDDLING_MM = 5;
 const FINE_MM = 2.5;
 /** Layouts in middling cells before it goes over to fine ones. */
 const MIDDLING = 400;
+
+/** Orders of so few pieces are gone through for ever; of more, so many are tried before the best is pressed together. */
+const FEW = 12;
+const ORDERS = 120;
+
+/** What is taken off the last sheet at first, as a share of what is used of it, in middling cells and in fine ones. */
+const MIDDLING_STRIDE = 0.08;
+const FINE_STRIDE = 0.01;
+/** Pressings in middling cells that come to nothing, one after another, before it goes over to fine ones. */
+const FAILS = 5;
 
 /** How much worse an order may be and still be gone on from, and how that cools with every try; shares. */
 const WARM = 0.06;
@@ -75,11 +87,10 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
 
 /**
  * Layouts of true shapes, each no worse than the one before: first the boxes, then the pieces by size in coarse cells,
- * then in fine ones, then in orders a little changed, for as long as it is asked. The same pieces and seed give the same
- * layouts. What was found before, `from`, is gone on from: nothing worse is told, and what is locked in it stays, even
- * if that is all there is in it. Pieces
- * are laid as far left as they go without touching (a bottom-left heuristic on a raster; Dowsland, Vaid and Dowsland,
- * 2002), spots found in no-fit regions.
+ * then some orders a little changed in finer ones, laid as far left as they go without touching (a bottom-left heuristic
+ * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is pressed into less and less of the last sheet, for as
+ * long as it is asked. The same pieces and seed give the same layouts. What was found before, `from`, is gone on from:
+ * nothing worse is told, and what is locked in it stays, even if that is all there is in it.
  */
 export function* nesting(
   items: readonly ToLay[],
@@ -94,7 +105,8 @@ export function* nesting(
   const laid = (turns: readonly Turn[], cellMm: number, mostMm = Infinity) => {
     let start = starts.get(cellMm);
     if (!start) starts.set(cellMm, (start = startTables(size, fixed, cellMm, spacingMm)));
-    return laidInOrder(turns, size, start, cellMm, spacingMm, noFits, mostMm);
+    const found = laidInOrder(turns, size, start, cellMm, spacingMm, noFits, mostMm);
+    return found && { ...found, sheets: sheetsOf(found.tables, found.placed, cellMm, spacingMm) };
   };
   const bySize = (of: readonly ToLay[]): Turn[] =>
     [...of].sort((a, b) => areaOf(b) - areaOf(a)).map((item) => ({ item }));
@@ -108,8 +120,10 @@ export function* nesting(
     if (fixed.length === 0) return packSheets(items, size, spacingMm);
     if (from.reduce((sum, s) => sum + s.laid.length, 0) === items.length)
       return { sheets: [...from], tooBig: [] };
-    const { sheets } = laid(bySize(free), COARSE_MM)!;
-    return { sheets, tooBig: packSheets(free, size, spacingMm).tooBig };
+    return {
+      sheets: laid(bySize(free), COARSE_MM)!.sheets,
+      tooBig: packSheets(free, size, spacingMm).tooBig,
+    };
   }
   const byId = new Map(items.map((i) => [`${i.partId}/${i.piece.id}`, i]));
   const sheetMm2 = size.widthMm * size.heightMm;
@@ -154,40 +168,81 @@ export function* nesting(
   const anew = (cellMm: number): number => {
     const now = laid(order, cellMm)!;
     take(now.sheets);
-    if (now.order.length === order.length) order = now.order;
+    if (now.placed.length === order.length) order = now.placed.map(({ item, way }) => ({ item, only: way }));
     return told(now.sheets).score;
   };
   anew(COARSE_MM);
   yield best;
   const random = chance(seed);
-  const length = order.length;
-  for (const [cellMm, most] of [
-    [MIDDLING_MM, MIDDLING],
-    [FINE_MM, Infinity],
-  ] as const) {
-    let bestScore = anew(cellMm);
-    yield best;
-    let current = { order, score: bestScore };
-    let warm = WARM;
-    for (let n = 0; n < most && length > 1; n++) {
-      const next = changed(current.order, random);
-      const limit = current.score * (1 + warm * random());
-      const bound = Math.max(limit, (best.sheets - 1) * size.widthMm + best.lastMm);
-      const now = laid(next, cellMm, bound);
-      if (now) {
-        // Warm, it goes on from a somewhat worse order, so as not to be caught; cold, it begins anew from the best.
-        const score = whole(now.sheets) ? told(now.sheets).score : Infinity;
-        take(now.sheets);
-        if (score < bestScore) [order, bestScore] = [next, score];
-        if (score <= limit) current = { order: next, score };
-      } else tries += 1;
-      warm *= COOLS;
-      if (warm < COLD) {
-        warm = WARM;
-        current = { order, score: bestScore };
+  /** Orders a little changed, in middling cells and then in fine ones. */
+  function* ordering(): Generator<void> {
+    for (const [cellMm, most] of [
+      [MIDDLING_MM, MIDDLING],
+      [FINE_MM, Infinity],
+    ] as const) {
+      let bestScore = anew(cellMm);
+      yield;
+      let current = { order, score: bestScore };
+      let warm = WARM;
+      for (let n = 0; n < most; n++) {
+        const next = changed(current.order, random);
+        const limit = current.score * (1 + warm * random());
+        const bound = Math.max(limit, (best.sheets - 1) * size.widthMm + best.lastMm);
+        const now = laid(next, cellMm, bound);
+        if (now) {
+          // Warm, it goes on from a somewhat worse order, so as not to be caught; cold, it begins anew from the best.
+          const score = whole(now.sheets) ? told(now.sheets).score : Infinity;
+          take(now.sheets);
+          if (score < bestScore) [order, bestScore] = [next, score];
+          if (score <= limit) current = { order: next, score };
+        } else tries += 1;
+        warm *= COOLS;
+        if (warm < COLD) {
+          warm = WARM;
+          current = { order, score: bestScore };
+        }
+        yield;
       }
-      yield { ...best, tries };
     }
+  }
+  /** The best order pressed in middling cells, each layout pushed together in fine ones; at last pressed in those. */
+  function* pressings(): Generator<void> {
+    const begun = laid(order, MIDDLING_MM)!;
+    if (begun.placed.length < fitting.length) return;
+    let fine = finer(begun);
+    for (const found of pressing(begun, noFits, random, MIDDLING_STRIDE, FAILS)) {
+      if (found) {
+        fine = finer(found);
+        take(sheetsOf(fine.tables, fine.placed, FINE_MM, spacingMm));
+      }
+      yield;
+    }
+    for (const found of pressing(fine, noFits, random, FINE_STRIDE, Infinity)) {
+      if (found) take(sheetsOf(found.tables, found.placed, FINE_MM, spacingMm));
+      yield;
+    }
+  }
+  if (order.length < 2) {
+    anew(FINE_MM);
+    yield best;
+    return;
+  }
+  const orders = ordering();
+  for (let n = 0; (order.length <= FEW || n < ORDERS) && !orders.next().done; n++) yield { ...best, tries };
+  const pressed = pressings();
+  while (!pressed.next().done) yield { ...best, tries };
+  /** A layout in fine cells: what a piece covers in those is within what it covers in coarser ones. */
+  function finer({ tables, placed }: Layout): Layout {
+    const start = startTables(size, fixed, FINE_MM, spacingMm);
+    const times = MIDDLING_MM / FINE_MM;
+    const into = tables.map((_, i) => start[i] ?? wholeTable(size, FINE_MM, spacingMm));
+    const at = placed.map((p) => ({
+      ...p,
+      ways: waysOf(p.item, FINE_MM, spacingMm, size.turns),
+      column: times * p.column,
+      row: times * p.row,
+    }));
+    return { tables: into, placed: pushed(at, into, noFits) };
   }
 }
 

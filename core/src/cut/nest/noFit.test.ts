@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { leftmost, noFitOf, NoFits } from './noFit';
+import { cellsIn, leftmost, noFitOf, NoFits } from './noFit';
 import { type Cells, isTaken, noCells, takeRun } from './raster';
 
 /** Any few cells. */
@@ -31,7 +31,9 @@ describe('no-fit regions', () => {
   it('hold just the shifts at which cells meet, against every cell with every other', () => {
     fc.assert(
       fc.property(blob, blob, (still, moving) => {
-        const { column, row, cells } = noFitOf(still, moving);
+        const region = noFitOf(still, moving);
+        const { column, row } = region;
+        const cells = cellsIn(region);
         for (let dc = -moving.columns - 1; dc <= still.columns + 1; dc++)
           for (let dr = -moving.rows - 1; dr <= still.rows + 1; dr++) {
             const [c, r] = [dc - column, dr - row];

@@ -2,22 +2,38 @@ import { type Cells, noCells, runsOf, takeRun } from './raster';
 
 /**
  * Where a moving piece may not lie beside one that lies still: the no-fit region in cells. Its first cell is the moving
- * one's corner at `column`, `row` from the still one's.
+ * one's corner at `column`, `row` from the still one's. Runs of column `c` are `runs[starts[c]]`, up to, from, up to …
  */
 export interface NoFit {
   column: number;
   row: number;
-  cells: Cells;
+  columns: number;
+  rows: number;
+  starts: Int32Array;
+  runs: Int32Array;
 }
+
+const remembered = new WeakMap<Cells, number[][]>();
+
+function runsIn(cells: Cells): number[][] {
+  let runs = remembered.get(cells);
+  if (!runs) remembered.set(cells, (runs = runsOf(cells)));
+  return runs;
+}
+
+/** Kept from one region to the next: where pairs of cells begin and cease to meet, and the runs that makes. */
+let begun = new Int32Array(0);
+const found: number[] = [];
 
 /** Every shift at which some cell of the one is some cell of the other (their Minkowski difference, run by run). */
 export function noFitOf(still: Cells, moving: Cells): NoFit {
-  const cells = noCells(still.columns + moving.columns - 1, still.rows + moving.rows - 1);
-  const [a, b] = [runsOf(still), runsOf(moving)];
+  const [columns, high] = [still.columns + moving.columns - 1, still.rows + moving.rows - 1];
+  const [a, b] = [runsIn(still), runsIn(moving)];
   const [right, up] = [moving.columns - 1, moving.rows - 1];
-  const rows = cells.rows + 1;
+  const rows = high + 1;
+  if (begun.length < columns * rows) begun = new Int32Array(columns * rows);
+  else begun.fill(0, 0, columns * rows);
   // How many pairs of cells meet begins and ends with the runs: one more where one begins, one fewer where it ends.
-  const begun = new Int32Array(cells.columns * rows);
   for (let ca = 0; ca < a.length; ca++)
     for (let cb = 0; cb < b.length; cb++) {
       const own = a[ca]!;
@@ -29,41 +45,59 @@ export function noFitOf(still: Cells, moving: Cells): NoFit {
           begun[base + own[i + 1]! - others[k]! + up]! -= 1;
         }
     }
-  for (let column = 0; column < cells.columns; column++) {
+  const starts = new Int32Array(columns + 1);
+  found.length = 0;
+  for (let column = 0; column < columns; column++) {
+    starts[column] = found.length;
     let open = 0;
     for (let row = 0, from = 0; row < rows; row++) {
       const change = begun[column * rows + row]!;
       if (change === 0) continue;
       if (open === 0) from = row;
       open += change;
-      if (open === 0) takeRun(cells, column, from, row);
+      if (open === 0) found.push(from, row);
     }
   }
-  return { column: -right, row: -up, cells };
+  starts[columns] = found.length;
+  return { column: -right, row: -up, columns, rows: high, starts, runs: Int32Array.from(found) };
 }
 
-/** How much of no-fit regions is remembered at once, words of 32 cells. */
-const MOST_WORDS = 40_000_000;
+const drawn = new WeakMap<NoFit, Cells>();
+
+/** A no-fit region a bit for each cell. */
+export function cellsIn(region: NoFit): Cells {
+  let cells = drawn.get(region);
+  if (cells) return cells;
+  cells = noCells(region.columns, region.rows);
+  for (let column = 0; column < region.columns; column++)
+    for (let i = region.starts[column]!; i < region.starts[column + 1]!; i += 2)
+      takeRun(cells, column, region.runs[i]!, region.runs[i + 1]!);
+  drawn.set(region, cells);
+  return cells;
+}
+
+/** How much of no-fit regions is remembered at once, in beginnings and ends of runs. */
+const MOST_RUNS = 40_000_000;
 
 /** No-fit regions, worked out once for each pair. */
 export class NoFits {
   private known = new Map<Cells, Map<Cells, NoFit>>();
-  private words = 0;
+  private runs = 0;
 
   of(still: Cells, moving: Cells): NoFit {
     let own = this.known.get(still);
-    let found = own?.get(moving);
-    if (found) return found;
-    found = noFitOf(still, moving);
-    this.words += found.cells.bits.length;
-    if (this.words > MOST_WORDS) {
+    let region = own?.get(moving);
+    if (region) return region;
+    region = noFitOf(still, moving);
+    this.runs += region.runs.length + region.starts.length;
+    if (this.runs > MOST_RUNS) {
       this.known = new Map();
-      this.words = found.cells.bits.length;
+      this.runs = region.runs.length + region.starts.length;
       own = undefined;
     }
     if (!own) this.known.set(still, (own = new Map()));
-    own.set(moving, found);
-    return found;
+    own.set(moving, region);
+    return region;
   }
 }
 
@@ -115,8 +149,8 @@ export function leftmost(
   const last = Math.min(columns, mostRight) - piece.columns;
   if (room <= 0 || last < 0) return undefined;
   const regions = lying.map((l) => {
-    const { cells, column, row } = noFits.of(l.cells, piece);
-    return { cells, column: l.column + column, row: l.row + row };
+    const region = noFits.of(l.cells, piece);
+    return { cells: cellsIn(region), column: l.column + region.column, row: l.row + region.row };
   });
   const taken = new Uint32Array((room + 31) >> 5);
   for (let column = 0; column <= last; column++) {
