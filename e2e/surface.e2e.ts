@@ -92,6 +92,27 @@ describe('a mask skinned over a surface', function () {
     expect(await pieces()).to.equal(before);
   });
 
+  it('comes apart: one side stays, the rest is a part of its own, and undo takes it away', async () => {
+    const parts = () => page.getByRole('navigation', { name: 'Rack' });
+    expect(await surface().getByRole('button', { name: 'Make the rest a part' }).count()).to.equal(0);
+    await page
+      .locator('fieldset', { hasText: 'Comes apart' })
+      .getByRole('button', { name: 'parting', exact: true })
+      .click();
+    await shows(page, 'Up, parting 1', '80 mm');
+    await surface().getByRole('button', { name: 'Make the rest a part' }).click();
+    await parts().getByText('Gull mask, the rest').waitFor();
+    await saved(page);
+    const { doc } = (await (await fetch(`${bench.url}/api/builds/${build}`)).json()) as {
+      doc: { parts: { name: string; params: { apart: { keep: string }[] } }[] };
+    };
+    expect(doc.parts.map((p) => p.params.apart.map((a) => a.keep))).to.deep.equal([['over'], ['under']]);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await parts().getByText('Gull mask, the rest').waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await saved(page);
+  });
+
   it('says what is wrong with a file that is no surface, and nothing is lost', async () => {
     await go(page, bench, 'shape', build);
     const file = join(mkdtempSync(join(tmpdir(), 'fomrik-')), 'broken.glb');

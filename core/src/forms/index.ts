@@ -11,6 +11,6 @@ export type {
 } from './contract';
 export { nodeLine as drawnLine, offsetNodes, type Node as DrawnNode } from './held/drawn';
 export { forms } from './registry';
-export { STAND_IN, type SkinParams } from './skinned/fields';
+export { otherHalf, STAND_IN, type SkinParams } from './skinned/fields';
 export { seatOnHead, type Seat } from './skinned/onHead';
 export { proposedSeams, type ProposedSeams } from './skinned/seams';

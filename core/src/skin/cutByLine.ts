@@ -1,6 +1,7 @@
 import { dist3, type Vec3 } from '../geometry';
 import { type Charted, connected, edgeKey, edgesOf, type Inserted, withPoints } from './charted';
-import { placeOf, shortestWay, vertexAt, type WayPoint } from './shortest';
+import { creasesOf, creaseWay, onCrease } from './creases';
+import { placeOf, shortestWay, vertexAt, type WayPoint, wayLengthMm } from './shortest';
 
 /** A way that comes this near to a corner goes through it, as a share of the edge. */
 const SNAP = 0.06;
@@ -44,8 +45,9 @@ function along(
 }
 
 /**
- * The surface parted along a line: the shortest ways along it from spot to spot, each spot at the nearest point of the
- * surface, the ends on its rim where that is near. A line that parts nothing leaves it as it is.
+ * The surface parted along a line: the shortest ways along it from spot to spot, or along a crease where that is hardly
+ * longer; each spot on a crease where one is near, else at the nearest point of the surface, the ends on its rim where that
+ * is near. A line that parts nothing leaves it as it is.
  */
 export function cutByLine(start: Charted, spots: readonly Vec3[]): Charted {
   const rim = new Set(
@@ -57,8 +59,9 @@ export function cutByLine(start: Charted, spots: readonly Vec3[]): Charted {
       );
     }),
   );
+  const creases = creasesOf(start.mesh);
   const vertices = spots.map((spot, i) => {
-    const nearest = vertexAt(start.mesh, spot);
+    const nearest = onCrease(start.mesh, creases, spot) ?? vertexAt(start.mesh, spot);
     if (i > 0 && i + 1 < spots.length) return nearest;
     const end = [...rim].reduce<number | undefined>(
       (best, v) =>
@@ -72,8 +75,11 @@ export function cutByLine(start: Charted, spots: readonly Vec3[]): Charted {
   });
   let now: { charted: Charted; seams: Set<number> } = { charted: start, seams: new Set() };
   vertices.slice(1).forEach((v, i) => {
-    const way = shortestWay(now.charted.mesh, vertices[i]!, v);
-    if (way && way.length > 1) now = along(now.charted, way, now.seams);
+    const { mesh } = now.charted;
+    const shortest = shortestWay(mesh, vertices[i]!, v);
+    if (!shortest || shortest.length < 2) return;
+    const way = creaseWay(mesh, creasesOf(mesh), vertices[i]!, v, wayLengthMm(mesh, shortest)) ?? shortest;
+    now = along(now.charted, way, now.seams);
   });
   return connected(now.charted, now.seams);
 }

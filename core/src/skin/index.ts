@@ -3,6 +3,7 @@ export { chartOf, isDisc } from './loops';
 export { cutByPlane } from './cutByPlane';
 export { gullMask } from './gullMask';
 export { keepMesh, meshOf } from './kept';
+export { keptSide } from './keptSide';
 export { panelsOf, type Skinned } from './panels';
 export { chartAt, cutBy, isSymmetric, type PlaneCut, type Proposal, proposing, whole } from './propose';
 export { movedOut, setAs, type Setting } from './shaped';

@@ -5,6 +5,7 @@ import { edgesOf as panelEdges, edgeVertices, gridMesh } from '../panel';
 import { chartCount, edgesOf } from './charted';
 import { cutByPlane } from './cutByPlane';
 import { gullMask } from './gullMask';
+import { keptSide } from './keptSide';
 import { chartOf, isDisc } from './loops';
 import { panelsOf } from './panels';
 import { chartAt, cutBy, isSymmetric, proposing, whole } from './propose';
@@ -259,5 +260,39 @@ describe('a surface set and moved', () => {
     expect(widest(0)).to.be.closeTo(50, 1e-6);
     expect(widest(300)).to.be.closeTo(50, 1e-6);
     expect(set.points.map((p) => p.z)).to.deep.equal(pipe.points.map((p) => p.z));
+  });
+});
+
+describe('a surface that comes apart', () => {
+  it('leaves two sides that hold all of it, clear of the plane, and meet in the same points', () => {
+    fc.assert(
+      fc.property(eggs, way, fc.double({ min: -40, max: 40, noNaN: true }), (mesh, normal, off) => {
+        const through = { x: normal.x * off, y: normal.y * off, z: normal.z * off };
+        const [over, under] = [true, false].map((side) => keptSide(mesh, through, normal, side)) as [
+          Mesh,
+          Mesh,
+        ];
+        expect(meshArea(over) + meshArea(under)).to.be.closeTo(meshArea(mesh), 1e-6 * meshArea(mesh));
+        const rim = (m: Mesh): string[] =>
+          [...edgesOf(m)]
+            .filter(([, at]) => at.length === 1)
+            .flatMap(([, [t]]) => m.triangles[t!]!)
+            .map((v) => m.points[v]!)
+            .filter((p) => Math.abs(dot3(sub3(p, through), normal)) < 8)
+            .map((p) => [p.x, p.y, p.z].map((c) => c.toFixed(6)).join(' '));
+        const [a, b] = [new Set(rim(over)), new Set(rim(under))];
+        const rims = [over, under].map((m) => [...edgesOf(m).values()].filter((t) => t.length === 1).length);
+        // A closed surface has a rim only where it was cut, as many edges on either side.
+        expect(rims[0]).to.equal(rims[1]);
+        expect([...a].filter((p) => b.has(p)).length).to.be.at.least(rims[0]!);
+        // Corners near the plane are not moved onto it: none stands further over than they did.
+        for (const [m, sign] of [
+          [over, 1],
+          [under, -1],
+        ] as const)
+          for (const p of m.points) expect(sign * dot3(sub3(p, through), normal)).to.be.above(-3);
+      }),
+      { numRuns: 40 },
+    );
   });
 });

@@ -86,6 +86,21 @@ export function copyPart(id: string): void {
   useView.setState({ partId: copy.id });
 }
 
+/** A new part like another but for some of its values, with nothing laid on it. */
+export function addLike(part: Part, name: string, params: Part['params']): void {
+  const id = freeName(partIds(useBuild.getState().doc), part.form);
+  const like: Part = {
+    ...part,
+    id,
+    name: name.slice(0, 120),
+    params: { ...part.params, ...params },
+    features: [],
+    darts: [],
+  };
+  useBuild.getState().update((draft) => void draft.parts.push(like as Draft<Part>));
+  useView.setState({ partId: id });
+}
+
 /** Takes a part away, out of the shown version alone when edits go there; otherwise with the circuits it fed; what fed its lamps from elsewhere lets go of them. */
 export function removePart(id: string): void {
   const { versionId, versionScope } = useView.getState();

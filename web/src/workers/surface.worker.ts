@@ -11,7 +11,7 @@ import { expose } from 'comlink';
 /** Triangles a surface is worked with: finer than foam follows, coarse enough to answer at once. */
 const MOST_TRIANGLES = 3000;
 
-/** As many as a build keeps of one surface. */
+/** As many triangles, and points, as a build keeps of one surface. */
 const MOST_KEPT = 8000;
 /** How long a surface may be before it is sized; its seams lie within this. */
 const LONGEST_MM: readonly [number, number] = [10, 3000];
@@ -52,9 +52,10 @@ const api = {
         `It would be ${Number(longest.toPrecision(2))} mm long; surfaces are ${LONGEST_MM[0]} to ${LONGEST_MM[1]} mm. Choose another unit.`,
       );
     const made = await simplified(sound, MOST_TRIANGLES);
-    if (made.mesh.triangles.length > MOST_KEPT)
+    const { points, triangles } = made.mesh;
+    if (Math.max(points.length, triangles.length) > MOST_KEPT)
       return fail(
-        `It cannot be simplified below ${made.mesh.triangles.length} triangles, and at most ${MOST_KEPT} are kept: it hangs together too little.`,
+        `It cannot be simplified below ${triangles.length} triangles and ${points.length} points, and at most ${MOST_KEPT} of either are kept: it hangs together too little.`,
       );
     return ok({ kept: keepMesh(id, name, made.mesh), mending, deviationMm: made.deviationMm });
   },

@@ -30,7 +30,7 @@ export const mesh = Joi.object({
   triangles: numbers(
     MOST_TRIANGLES,
     (v) => Number.isInteger(v) && v >= 0 && v < MOST_POINTS,
-    `must be whole numbers from 0 up`,
+    `must be whole numbers from 0 to ${MOST_POINTS - 1}`,
   ),
 })
   .custom((value: { points: number[]; triangles: number[] }, helpers) =>

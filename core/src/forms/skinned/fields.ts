@@ -30,13 +30,17 @@ const lines = rows(
   'From rim to rim, or back to their first spot; they part the surface before the cuts do.',
 );
 
+const facing = [
+  angle('turnDeg', 'Faces', [-180, 180], 'Which way the cut faces: 0 to the right, 90 ahead.'),
+  angle('tiltDeg', 'Tilts', [-90, 90], 'How far it faces up: 90 cuts level.'),
+] as const;
+
 const cuts = rows(
   'cuts',
   'Seams',
   [
     ...spot('A spot on the piece that is cut: to the right of the middle, at the size in the file.'),
-    angle('turnDeg', 'Faces', [-180, 180], 'Which way the cut faces: 0 to the right, 90 ahead.'),
-    angle('tiltDeg', 'Up', [-90, 90], 'How far it faces up: 90 cuts level.'),
+    ...facing,
     choice(
       'of',
       'Cuts',
@@ -58,6 +62,35 @@ const cuts = rows(
   }),
   'cut',
   'Straight cuts that part the surface into pieces, one after another.',
+);
+
+const apart = rows(
+  'apart',
+  'Comes apart',
+  [
+    ...spot('A spot the cut goes through: to the right of the middle, at the size in the file.'),
+    ...facing,
+    choice(
+      'keep',
+      'This part is',
+      [
+        ['over', 'what lies before it'],
+        ['under', 'what lies behind it'],
+      ],
+      'Before: on the side the cut faces. The rest may be a part of its own.',
+    ),
+  ],
+  [0, 6],
+  (before) => ({
+    xMm: 0,
+    yMm: 0,
+    zMm: (Number(before.at(-1)?.zMm) || 60) + 20,
+    turnDeg: 0,
+    tiltDeg: 90,
+    keep: 'over',
+  }),
+  'parting',
+  'Straight cuts, such as a jaw from a skull, that leave the rest to other parts.',
 );
 
 /** Fields of every part that is skinned over a surface; where it stands is the form's own. */
@@ -88,6 +121,7 @@ export const skinFields = [
   }),
   length('widenFromMm', 'from', [0, 1500], 'Height over the lower edge.', 'Surface'),
   length('widenToMm', 'to', [0, 1500], 'Height over the lower edge.', 'Surface'),
+  apart,
   count('most', 'Pieces at most', [1, 40], 'That seams are proposed for.', 'Seams'),
   cuts,
   choice(
@@ -130,6 +164,7 @@ export function headDefaults(body: Body): SkinParams {
 export const skinDefaults = (): SkinParams => ({
   bothSides: 'yes',
   lines: [],
+  apart: [],
   mesh: STAND_IN,
   scalePct: 100,
   face: 'inner',
@@ -146,3 +181,9 @@ export const skinDefaults = (): SkinParams => ({
     { xMm: 60, yMm: 0, zMm: 120, turnDeg: 0, tiltDeg: 90, of: 'all' },
   ],
 });
+
+/** The same surface with the other side of its last parting; nothing when it does not come apart. */
+export function otherHalf({ apart }: Pick<SkinParams, 'apart'>): SkinParams['apart'] | undefined {
+  const last = apart.at(-1);
+  return last && [...apart.slice(0, -1), { ...last, keep: last.keep === 'over' ? 'under' : 'over' }];
+}

@@ -21,6 +21,8 @@ const AWAY_MM = 500;
 /** What is nearer than the room that is asked counts so much more than what is further; further than this is all the same, mm. */
 const TIGHT = 20;
 const FAR_MM = 40;
+/** How little a move counts where it is only to be clear: so that what lies before the eyes stays there. */
+const PULL = 0.01;
 
 /** Where a surface sits best on a head, and the least gap there. */
 export interface Seat {
@@ -78,13 +80,13 @@ function seatOf(
     },
   );
   const tried = (aheadMm: number, upMm: number): Spot & { off: number } => {
-    off = 0;
+    off = clear ? PULL * ((aheadMm - from.aheadMm) ** 2 + (upMm - from.upMm) ** 2) : 0;
     const leastGapMm = least(aheadMm, upMm);
     return { aheadMm, upMm, leastGapMm, off };
   };
   let best = tried(from.aheadMm, from.upMm);
   for (const by of STEPS_MM)
-    for (let moved = true, rounds = 0; moved && best.off > 0 && rounds < 12; rounds++) {
+    for (let moved = true, rounds = 0; moved && rounds < 12; rounds++) {
       moved = false;
       for (const [da, du] of [
         [1, 0],

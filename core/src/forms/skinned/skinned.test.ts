@@ -1,12 +1,13 @@
 import { expect } from 'chai';
 import { headForm, skinAt, zoneInfo } from '../../body';
 import type { KeptMesh, Params } from '../../document';
-import { contains, type Mesh, overlapsItself, signedArea } from '../../geometry';
+import { contains, type Mesh, meshArea, overlapsItself, signedArea } from '../../geometry';
+import { gridMesh } from '../../panel';
 import { aroundOf, adult, partOf } from '../../parts/testing/worn.test';
 import { partReport, type PartReport } from '../../parts';
 import { keepMesh } from '../../skin';
-import { lattice, tube } from '../../skin/testing/surfaces';
-import { skinDefaults, type SkinParams } from './fields';
+import { egg, lattice, tube } from '../../skin/testing/surfaces';
+import { otherHalf, skinDefaults, type SkinParams } from './fields';
 import { seatOnHead } from './onHead';
 import { BELOW_EYES_MM } from './stands';
 import { proposedSeams } from './seams';
@@ -150,6 +151,42 @@ describe('a part skinned over a surface', () => {
     );
     expect(closed.checks.map((c) => c.id)).to.include('opened');
     expect(closed.pieces.length).to.be.at.least(2);
+  });
+});
+
+describe('a surface that comes apart', () => {
+  const mesh = keepMesh('e', 'egg', egg(80, 95, 115, 14));
+  const parting: SkinParams['apart'][number] = {
+    xMm: 0,
+    yMm: 0,
+    zMm: 90,
+    turnDeg: 90,
+    tiltDeg: 60,
+    keep: 'over',
+  };
+
+  it('is two parts that are as large as the whole, one before the plane and one behind it', () => {
+    const all = made(mesh, { cuts: [seam] });
+    const upper = { apart: [parting], cuts: [seam] };
+    const lower = { apart: otherHalf(upper)!, cuts: [seam] };
+    const halves = [upper, lower].map((params) => made(mesh, params));
+    const area = (r: PartReport): number =>
+      r.surfaces.reduce((sum, f) => sum + meshArea(gridMesh(f.grid)), 0);
+    expect(area(halves[0]!) + area(halves[1]!)).to.be.closeTo(area(all), 0.03 * area(all));
+    const [y, z] = [Math.cos(Math.PI / 3), Math.sin(Math.PI / 3)];
+    for (const [k, half] of halves.entries())
+      for (const p of half.surfaces.flatMap((s) => s.grid.flat())) {
+        const over = p.y * y + (p.z - 90) * z;
+        expect(k === 0 ? over : -over).to.be.above(-3);
+      }
+    expect(otherHalf({ apart: lower.apart })).to.deep.equal(upper.apart);
+    expect(otherHalf({ apart: [] })).to.equal(undefined);
+  });
+
+  it('says so when nothing is left on its side', () => {
+    const none = made(mesh, { apart: [{ ...parting, zMm: 900 }], cuts: [seam] });
+    expect(none.checks.filter((c) => c.severity === 'stop').map((c) => c.id)).to.deep.equal(['bare']);
+    expect(none.pieces.length).to.be.above(0);
   });
 });
 

@@ -26,7 +26,7 @@ function skin(
   const { params, meshes, foam } = input;
   const named = namedMesh(params.mesh, meshes);
   const made = piecesOf(named ?? namedMesh(STAND_IN, [])!, params, foam.thicknessMm.value);
-  const { joins, open, cut, openings, held, idle } = made;
+  const { joins, open, cut, openings, held, idle, bare } = made;
   const panels = made.panels.map((panel) => ({
     ...panel,
     grid: panel.grid.map((row) => row.map((p) => add3(p, stands))),
@@ -50,6 +50,20 @@ function skin(
             cures: [],
           },
         ]),
+    ...(bare
+      ? [
+          {
+            id: 'bare',
+            severity: 'stop' as const,
+            station: 'shape' as const,
+            title: 'Nothing of the surface is on this side of where it comes apart.',
+            why: 'All of it stands in. Move the parting, or keep the other side of it.',
+            sure: 'standard' as const,
+            excess: 1,
+            cures: [],
+          },
+        ]
+      : []),
     ...(cut > 0
       ? [
           {
@@ -181,9 +195,12 @@ export const skinnedHead = defineForm<SkinParams>({
     const { spanMm, face, ...made } = skin(input, stands);
     const sensed = (byMm: number) =>
       sensesIn({ ...face, points: face.points.map((p) => add3(p, { ...stands, z: stands.z + byMm })) }, body);
+    const now = sensed(0);
+    // One that comes apart is not moved away from the rest.
+    const moved = params.apart.length > 0 ? () => now : sensed;
     return {
       ...made,
-      checks: [...made.checks, ...senseChecks(sensed(0), params.upMm, sensed)],
+      checks: [...made.checks, ...senseChecks(now, params.upMm, moved)],
       padded: true,
       measures: ['headGirth', 'headBreadth', 'headLength', 'headHeight', 'eyeDepth'],
       fastenings: [strapOver(body.headGirth.valueMm * 0.55, 'round the back of the head')],

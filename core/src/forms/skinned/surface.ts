@@ -6,6 +6,7 @@ import {
   cutByLine,
   type Charted,
   gullMask,
+  keptSide,
   meshOf,
   movedOut,
   type PlaneCut,
@@ -56,16 +57,14 @@ export function drawnOn(face: Mesh, params: SkinParams): { charted: Charted; idl
 
 const cutOf = (cut: Cut, scale: number): PlaneCut => ({
   at: spotOf(cut, scale),
-  ...facing(cut),
+  normal: facing(cut),
+  ...(cut.of === 'all' && { all: true as const }),
 });
 
-const facing = ({ turnDeg, tiltDeg, of }: Cut): Pick<PlaneCut, 'normal' | 'all'> => ({
-  normal: {
-    x: Math.cos(rad(tiltDeg)) * Math.cos(rad(turnDeg)),
-    y: Math.cos(rad(tiltDeg)) * Math.sin(rad(turnDeg)),
-    z: Math.sin(rad(tiltDeg)),
-  },
-  ...(of === 'all' && { all: true as const }),
+const facing = ({ turnDeg, tiltDeg }: Pick<Cut, 'turnDeg' | 'tiltDeg'>): Vec3 => ({
+  x: Math.cos(rad(tiltDeg)) * Math.cos(rad(turnDeg)),
+  y: Math.cos(rad(tiltDeg)) * Math.sin(rad(turnDeg)),
+  z: Math.sin(rad(tiltDeg)),
 });
 
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
@@ -96,9 +95,14 @@ export function namedMesh(id: string, meshes: readonly KeptMesh[]): Mesh | undef
 
 /**
  * The face of the surface that the foam lies on, in its own space: cuts are given there, its lower edge at nought. Where
- * the surface is the outer face, it lies the foam's thickness further in, as far as there is room.
+ * the surface is the outer face, it lies the foam's thickness further in, as far as there is room. Only this part's own
+ * side of where it comes apart; `bare` when nothing is on that side: then all of it.
  */
-export function faceOf(mesh: Mesh, params: SkinParams, thicknessMm: number): { mesh: Mesh; held: number } {
+export function faceOf(
+  mesh: Mesh,
+  params: SkinParams,
+  thicknessMm: number,
+): { mesh: Mesh; held: number; bare: boolean } {
   const set = setAs(mesh, {
     scale: params.scalePct / 100,
     turnRad: rad(params.turnDeg),
@@ -106,7 +110,13 @@ export function faceOf(mesh: Mesh, params: SkinParams, thicknessMm: number): { m
     at: { x: 0, y: 0, z: 0 },
     wide: { fromMm: params.widenFromMm, toMm: params.widenToMm, byMm: params.widenMm },
   });
-  return movedOut(set, params.face === 'outer' ? -thicknessMm : 0);
+  const { mesh: face, held } = movedOut(set, params.face === 'outer' ? -thicknessMm : 0);
+  const own = params.apart.reduce(
+    (left, cut) => keptSide(left, spotOf(cut, params.scalePct / 100), facing(cut), cut.keep === 'over'),
+    face,
+  );
+  const bare = own.triangles.length === 0;
+  return { mesh: bare ? face : own, held, bare };
 }
 
 /** The pieces of a part in its own space. */
@@ -121,6 +131,8 @@ interface Parted extends Skinned {
   held: number;
   /** Lines that part nothing. */
   idle: number[];
+  /** Nothing of the surface is on this part's side of where it comes apart. */
+  bare: boolean;
 }
 
 /** What was parted last, by its values: every foam and feature of a part asks for the same. */
@@ -135,7 +147,7 @@ export function piecesOf(mesh: Mesh, params: SkinParams, thicknessMm: number): P
   if (!known) parted.set(mesh, (known = new Map<string, Parted>()));
   const before = known.get(key);
   if (before) return before;
-  const { mesh: inner, held } = faceOf(mesh, params, thicknessMm);
+  const { mesh: inner, held, bare } = faceOf(mesh, params, thicknessMm);
   const { mesh: face, openings } = spanned(inner);
   const drawn = drawnOn(face, params);
   const { charted, cut } = soundCharts(
@@ -152,6 +164,7 @@ export function piecesOf(mesh: Mesh, params: SkinParams, thicknessMm: number): P
     openings,
     held,
     idle: drawn?.idle ?? [],
+    bare,
   };
   if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
   known.set(key, made);

@@ -1,6 +1,6 @@
 import { type ScanUnit, scanUnits } from '@fomrik/core/body';
 import type { BuildDoc, Part, Row } from '@fomrik/core/document';
-import type { FormKind, SkinParams } from '@fomrik/core/forms';
+import { type FormKind, otherHalf, type SkinParams } from '@fomrik/core/forms';
 import type { PartReport } from '@fomrik/core/parts';
 import type { Mending, UpAxis } from '@fomrik/core/skin';
 import { type Result, trimNumber } from '@fomrik/core/units';
@@ -8,6 +8,7 @@ import { proxy } from 'comlink';
 import type { Draft } from 'immer';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { addLike } from '../../app/partActions';
 import { ChoiceField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
@@ -149,7 +150,15 @@ export function SurfacePanel({
       d.meshes = [...(d.meshes ?? []).filter((m) => used.has(m.id)), kept];
       const own = d.parts.find((p) => p.id === part.id);
       if (own)
-        Object.assign(own.params, { mesh: id, scalePct: 100, aheadMm: 0, upMm: 0, cuts: [], lines: [] });
+        Object.assign(own.params, {
+          mesh: id,
+          scalePct: 100,
+          aheadMm: 0,
+          upMm: 0,
+          cuts: [],
+          lines: [],
+          apart: [],
+        });
     });
     setTold(mendingWords(mending, deviationMm));
     leave();
@@ -190,6 +199,11 @@ export function SurfacePanel({
     if (line > 20 || params.lines.length + rows.length > 200)
       return void toast.error('At most 20 drawn seams of 200 spots together.');
     change((p) => void (p.params.lines = [...params.lines, ...rows] as unknown as Draft<Row[]>));
+  };
+  const rest = otherHalf(params);
+  const splitOff = (): void => {
+    addLike(part, `${part.name}, the rest`, { apart: rest as unknown as Row[] });
+    toast('The rest is a part of its own. Undo takes it away again.');
   };
   const seat = async (resized: boolean): Promise<void> => {
     const { doc } = useBuild.getState();
@@ -236,6 +250,11 @@ export function SurfacePanel({
             onClick={() => useView.setState({ seam: [], figureOpen: false })}
           >
             Draw a seam
+          </button>
+        )}
+        {rest && (
+          <button type="button" className="btn" disabled={busy !== ''} onClick={splitOff}>
+            Make the rest a part
           </button>
         )}
         {form.zones.length > 0 && (
