@@ -1,5 +1,6 @@
 import { dot3, type Mesh, sub3, type Vec3 } from '../geometry';
 import { cutByPlane } from './cutByPlane';
+import { numbering } from './numbering';
 import { whole } from './propose';
 
 /**
@@ -9,19 +10,9 @@ import { whole } from './propose';
 export function keptSide(mesh: Mesh, through: Vec3, normal: Vec3, over: boolean): Mesh {
   const { mesh: cut } = cutByPlane(whole(mesh), through, normal);
   const height = cut.points.map((p) => dot3(sub3(p, through), normal));
-  const number = new Map<number, number>();
-  const points: Vec3[] = [];
-  const own = (v: number): number => {
-    let n = number.get(v);
-    if (n === undefined) {
-      n = points.length;
-      number.set(v, n);
-      points.push(cut.points[v]!);
-    }
-    return n;
-  };
+  const { of: own, origin } = numbering();
   const triangles = cut.triangles
     .filter((t) => t.reduce((sum, v) => sum + height[v]!, 0) > 0 === over)
     .map((t): Mesh['triangles'][number] => [own(t[0]), own(t[1]), own(t[2])]);
-  return { points, triangles };
+  return { points: origin.map((v) => cut.points[v]!), triangles };
 }

@@ -1,5 +1,6 @@
 import { dist3, sub3, dot3, length3, type Mesh, type Vec3 } from '../geometry';
 import { type Charted, edgeKey, edgesOf } from './charted';
+import { numbering } from './numbering';
 
 /** One chart as a mesh of its own, with the vertex of the whole that each of its own is. */
 export interface Chart {
@@ -11,17 +12,7 @@ export interface Chart {
 
 /** A chart cut out of the surface. */
 export function chartOf({ mesh, chart }: Charted, id: number, beside = edgesOf(mesh)): Chart {
-  const own = new Map<number, number>();
-  const origin: number[] = [];
-  const number = (v: number): number => {
-    let n = own.get(v);
-    if (n === undefined) {
-      n = origin.length;
-      own.set(v, n);
-      origin.push(v);
-    }
-    return n;
-  };
+  const { of: number, origin } = numbering();
   const triangles: Mesh['triangles'] = [];
   const next = new Map<number, { to: number; beyond: number | undefined }[]>();
   mesh.triangles.forEach((t, i) => {
