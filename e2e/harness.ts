@@ -180,3 +180,24 @@ export async function resting(
     await what.page().waitForTimeout(500);
   }
 }
+
+/** Drags a grip by so many pixels until it took, at most thrice: what is drawn may be laid anew just as it is gripped. */
+export async function drag(
+  what: Locator,
+  right: number,
+  down: number,
+  took: () => Promise<boolean>,
+): Promise<void> {
+  const { mouse } = what.page();
+  for (let tries = 0; tries < 3; tries++) {
+    const { x, y, width, height } = await resting(what);
+    await mouse.move(x + width / 2, y + height / 2);
+    await mouse.down();
+    await mouse.move(x + width / 2 + right, y + height / 2 + down, { steps: 5 });
+    await mouse.up();
+    for (let looks = 0; looks < 10; looks++) {
+      if (await took()) return;
+      await what.page().waitForTimeout(200);
+    }
+  }
+}

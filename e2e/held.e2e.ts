@@ -5,17 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import sharp from 'sharp';
-import {
-  figure,
-  go,
-  noGraveFaults,
-  onWorkbench,
-  resting,
-  saved,
-  shows,
-  type,
-  type Workbench,
-} from './harness';
+import { drag, figure, go, noGraveFaults, onWorkbench, saved, shows, type, type Workbench } from './harness';
 
 const build = 'demo-lampwarden-arms';
 
@@ -77,11 +67,7 @@ describe('the arms on the bench', function () {
     const drawing = page.getByRole('group', { name: /^Outline, drawn/ });
     await drawing.scrollIntoViewIfNeeded();
     const point = page.getByRole('button', { name: /^Point 2: -8 across, 0 up/ });
-    const at = await resting(point);
-    await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(at.x + at.width / 2 + 12, at.y + at.height / 2, { steps: 4 });
-    await page.mouse.up();
+    await drag(point, 12, 0, async () => (await point.count()) === 0);
     await point.waitFor({ state: 'detached' });
     await page.getByRole('button', { name: /^Point 1:/ }).focus();
     await page.keyboard.press('ArrowLeft');

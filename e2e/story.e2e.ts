@@ -5,10 +5,10 @@ import type { Page } from 'playwright-core';
 import sharp from 'sharp';
 import {
   calm,
+  drag,
   figure,
   go,
   noGraveFaults,
-  resting,
   saved,
   shows,
   type,
@@ -185,14 +185,9 @@ describe('from tape measure to printed pattern', function () {
   });
 
   it('drags the cuff edge along the arm as one step of undo', async () => {
-    const box = await resting(page.locator('[data-handle="startMm"]'));
-    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(box.x + box.width / 2, box.y - 20, { steps: 5 });
-    await page.mouse.up();
     const field = page.getByLabel('Cuff edge from wrist', { exact: true });
     const mm = async (): Promise<number> => Number.parseFloat(await field.inputValue());
-    await page.waitForTimeout(200);
+    await drag(page.locator('[data-handle="startMm"]'), 0, -26, async () => (await mm()) !== 10);
     expect(await mm()).to.be.within(16, 60);
     await page.getByRole('button', { name: 'Undo' }).click();
     await shows(page, 'Cuff edge from wrist', '10 mm');
@@ -201,14 +196,11 @@ describe('from tape measure to printed pattern', function () {
   it('drags lamps along the shell', async () => {
     await go(page, bench, 'inside');
     const grip = page.locator('[data-handle^="bracer-1.lamps"]');
-    const box = await resting(grip);
     const up = page.locator('[data-kind="lamps"]').getByLabel('Up', { exact: true });
     const before = Number.parseFloat(await up.inputValue());
-    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(box.x + box.width / 2 + 12, box.y - 20, { steps: 5 });
-    await page.mouse.up();
-    const after = Number.parseFloat(await up.inputValue());
+    const now = async (): Promise<number> => Number.parseFloat(await up.inputValue());
+    await drag(grip, 12, -26, async () => (await now()) !== before);
+    const after = await now();
     expect(after - before).to.be.within(2, 30);
   });
 
