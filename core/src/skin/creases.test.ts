@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { dist3, type Mesh, type Vec3 } from '../geometry';
+import type { Mesh, Vec3 } from '../geometry';
 import { chartCount } from './charted';
 import { creasesOf, creaseWay, onCrease } from './creases';
 import { cutByLine } from './cutByLine';
@@ -60,6 +60,5 @@ describe('creases of a surface', () => {
     const charts = new Set(cut.mesh.triangles.flatMap((t, i) => (top.includes(t) ? [cut.chart[i]] : [])));
     expect(charts.size).to.equal(1);
     expect(cut.chart.filter((c) => charts.has(c))).to.have.length(72);
-    expect(dist3(mesh.points[0]!, cut.mesh.points[0]!)).to.equal(0);
   });
 });

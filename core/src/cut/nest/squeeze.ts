@@ -3,7 +3,7 @@ import type { Placed, Table } from './lay';
 import type { Way } from './ways';
 
 /** Lying over what stays, or over the edge of an offcut, costs more than any overlap of pieces. */
-const NEVER = 1 << 26;
+const NEVER = 1 << 22;
 
 /** Ways a piece is tried in, in one move. */
 const WAYS = 8;
@@ -145,7 +145,11 @@ export function* squeezed(
     if (some.length === 0) return placed;
     const i = some[Math.floor(random() * some.length)]!;
     const best = leastInTheWay(i);
-    if (!best || best.cost >= NEVER) return undefined;
+    if (!best || best.cost >= NEVER) {
+      // None of the ways that were tried has room; others may.
+      yield;
+      continue;
+    }
     const { table, way, column, row } = best;
     placed[i] = { ...placed[i]!, table, way, column, row };
     out[i] = false;
