@@ -39,7 +39,7 @@ const KEEP_EACH = 100;
 
 const now = (): string => new Date().toISOString();
 /** A stored document, lifted to the present schema whatever version it was saved in. */
-function docOf(row: { doc: string }): BuildDoc {
+export function docOf(row: { doc: string }): BuildDoc {
   let value: unknown;
   try {
     value = JSON.parse(row.doc);

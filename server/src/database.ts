@@ -3,9 +3,10 @@ import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/build';
 import { PictureEntity } from './entities/picture';
-import { MeasurementEntity, PrinterEntity, StockEntity, WearerEntity } from './entities/shop';
+import { KeptPartEntity, MeasurementEntity, PrinterEntity, StockEntity, WearerEntity } from './entities/shop';
 import { First1764000000000 } from './migrations/first';
 import { Digest1764300000000 } from './migrations/digest';
+import { KeptParts1764800000000 } from './migrations/keptParts';
 import { LogMore1764500000000 } from './migrations/logMore';
 import { Pictures1764400000000 } from './migrations/pictures';
 import { Offcuts1764700000000 } from './migrations/offcuts';
@@ -33,6 +34,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       StockEntity,
       PictureEntity,
       PrinterEntity,
+      KeptPartEntity,
     ],
     migrations: [
       First1764000000000,
@@ -43,6 +45,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       LogMore1764500000000,
       Printers1764600000000,
       Offcuts1764700000000,
+      KeptParts1764800000000,
     ],
     migrationsRun: true,
     synchronize: false,

@@ -1,8 +1,9 @@
 import type { Measure, Wearer } from '@fomrik/core/body';
-import type { Printer } from '@fomrik/core/document';
+import type { BuildDoc, Printer } from '@fomrik/core/document';
 import type { FoamStock } from '@fomrik/core/materials';
 import type { DataSource, EntityManager } from 'typeorm';
 import {
+  KeptPartEntity,
   MeasurementEntity,
   PrinterEntity,
   StockEntity,
@@ -10,7 +11,20 @@ import {
   type MeasurementRow,
 } from './entities/shop';
 import { atomic } from './atomic';
-import { notFound } from './errors';
+import { docOf } from './buildStore';
+import { HttpError, notFound } from './errors';
+
+/** A part in the shop's book, as a build of it alone. */
+export interface KeptPart {
+  id: string;
+  name: string;
+  keptAt: string;
+  doc?: BuildDoc;
+  broken?: string;
+}
+
+/** The book holds so many parts. */
+export const MOST_KEPT = 500;
 
 export type SavedWearer = Wearer & { id: string };
 
@@ -68,6 +82,32 @@ export class ShopStore {
   async removePrinter(id: string): Promise<void> {
     const { affected } = await this.db.getRepository(PrinterEntity).delete({ id });
     if (affected === 0) throw notFound('printer');
+  }
+
+  /** Parts kept for later builds; one that cannot be read any more says why. */
+  async keptParts(): Promise<KeptPart[]> {
+    const rows = await this.db.getRepository(KeptPartEntity).find({ order: { name: 'ASC' } });
+    return rows.map(({ id, name, keptAt, doc }) => {
+      try {
+        return { id, name, keptAt, doc: docOf({ doc }) };
+      } catch (error) {
+        return { id, name, keptAt, broken: (error as Error).message };
+      }
+    });
+  }
+
+  async putKeptPart(id: string, name: string, doc: BuildDoc): Promise<KeptPart> {
+    const books = this.db.getRepository(KeptPartEntity);
+    if ((await books.count()) >= MOST_KEPT && !(await books.existsBy({ id })))
+      throw new HttpError(400, 'full', `The shop’s book holds ${MOST_KEPT} parts; take one out first.`);
+    const keptAt = new Date().toISOString();
+    await books.upsert({ id, name, keptAt, doc: JSON.stringify(doc) }, ['id']);
+    return { id, name, keptAt, doc };
+  }
+
+  async removeKeptPart(id: string): Promise<void> {
+    const { affected } = await this.db.getRepository(KeptPartEntity).delete({ id });
+    if (affected === 0) throw notFound('kept part');
   }
 
   async stock(): Promise<FoamStock[]> {

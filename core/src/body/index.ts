@@ -3,7 +3,7 @@ export { bodyMeshes } from './bodyMeshes';
 export type { Clearance } from './clearance';
 export { largerBody, newestMeasures, resolveBody, type Body } from './estimate';
 export { armLean, figure, limbFrame, onLimb, type FigurePart } from './figure';
-export { earOf, faceOutMm, headForm, type HeadForm, skinAt } from './head';
+export { earOf, faceOutMm, headForm, type HeadForm, noseTip, skinAt } from './head';
 export {
   type BodyRegion,
   type LimbSide,

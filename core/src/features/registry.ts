@@ -2,7 +2,9 @@ import type { FeatureKind } from './contract';
 import { channel } from './channel/channel';
 import { edgeLit } from './edgeLit/edgeLit';
 import { gadget } from './gadget/gadget';
+import { gasket } from './gasket/gasket';
 import { hole } from './hole/hole';
+import { insertBlock } from './insertBlock/insertBlock';
 import { lamps } from './lamps/lamps';
 import { lightBox } from './lightBox/lightBox';
 import { lightRing } from './lightRing/lightRing';
@@ -31,6 +33,7 @@ export const features: readonly FeatureKind[] = [
   ornament,
   line,
   hole,
+  gasket,
   opening,
   parting,
   lamps,
@@ -43,5 +46,6 @@ export const features: readonly FeatureKind[] = [
   pack,
   toggle,
   pocket,
+  insertBlock,
   channel,
 ];

@@ -3,7 +3,7 @@ import type { Report } from '../report';
 import { cutListCsv, effectsCsv, shoppingCsv, wiringCsv } from './csv';
 import { handCsv } from './cutter/handSheet';
 import { sideBySide } from './drawing';
-import { sourcedPieces } from './sourcedPieces';
+import { printedPieces } from './sourcedPieces';
 import type { DownloadKind } from './offered';
 import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
@@ -21,7 +21,7 @@ export async function makeDownload(
   stamp: Date,
   font: FontSource,
 ): Promise<Uint8Array | string> {
-  const pieces = sourcedPieces(report);
+  const pieces = printedPieces(report);
   switch (kind) {
     case 'pattern.pdf':
       return patternPdf(pieces, doc.cut, doc.name, font);

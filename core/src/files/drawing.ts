@@ -21,7 +21,9 @@ export function quantityText({
   quantity,
   flipped,
   hand,
-}: Pick<Piece, 'quantity' | 'flipped' | 'hand'>): string {
+  template,
+}: Pick<Piece, 'quantity' | 'flipped' | 'hand' | 'template'>): string {
+  if (template) return 'template for drilling';
   const turned =
     flipped === 0 ? '' : flipped === quantity ? ', flipped' : `, ${flipped === 1 ? 'one' : flipped} flipped`;
   return `cut ${quantity}${turned}${hand ? ` · ${hands[hand]}` : ''}`;

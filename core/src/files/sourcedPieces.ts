@@ -17,3 +17,21 @@ export const sourcedPieces = (report: Report): SourcedPiece[] =>
       },
     })),
   );
+
+/** What goes on paper: every piece, and the walls of bought things that something is drilled or cut in, lettered after them. */
+export const printedPieces = (report: Report): SourcedPiece[] => [
+  ...sourcedPieces(report),
+  ...report.parts.flatMap((part) =>
+    worked(part.templates).map((piece, i) => ({
+      piece,
+      source: {
+        code: pieceCode(report, part.id, part.pieces.length + i),
+        partName: part.name,
+        foamName: piece.foamName,
+      },
+    })),
+  ),
+];
+
+const worked = (templates: Report['parts'][number]['templates']) =>
+  templates.filter((t) => t.holes.length > 0 || t.marks.some((m) => m.kind === 'slot'));

@@ -2,6 +2,7 @@ import type { Severity } from '../document';
 import * as buildRules from './buildRules';
 import * as carryRules from './carryRules';
 import * as circuitRules from './circuitRules';
+import * as faceRules from './faceRules';
 import * as feedRules from './feedRules';
 import type { Finding } from './finding';
 import * as partRules from './partRules';
@@ -15,6 +16,7 @@ const perBuild: BuildRule[] = [
   ...Object.values(buildRules),
   ...Object.values(carryRules),
   ...Object.values(circuitRules),
+  ...Object.values(faceRules),
   ...Object.values(feedRules),
   ...Object.values(pictureRules),
   ...Object.values(regulatorRules),

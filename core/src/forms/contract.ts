@@ -129,8 +129,8 @@ export interface Grip {
   at: readonly [number, number];
 }
 
-/** Whether a form is made of one sheet, of layers glued face to face, or of no sheet at all. */
-export type Sheets = 'one' | 'layers' | 'none';
+/** Whether a form is made of one sheet, of layers glued face to face, is there already and only covered in sheet, or of no sheet at all. */
+export type Sheets = 'one' | 'layers' | 'given' | 'none';
 
 /** Where a part is first put on what carries it: an anchor, and how far along it. */
 export interface Rides {

@@ -20,6 +20,7 @@ import { cuff, greave, thigh, upperArm } from './limbShell/swelling';
 import { halfMask } from './mask/mask';
 import { pauldron } from './pauldron/pauldron';
 import { donor } from './donor/donor';
+import { donorHelmet } from './donor/helmet';
 import { earPod } from './pod/pod';
 import { rimmed } from './rimmed/rimmed';
 import { rounds } from './rounds/rounds';
@@ -34,6 +35,7 @@ export const forms: readonly FormKind[] = [
   helmet,
   halfMask,
   skinnedHead,
+  donorHelmet,
   earPod,
   gorget,
   pauldron,

@@ -8,6 +8,7 @@ export type CautionKey =
   | 'instantGlue'
   | 'dust'
   | 'boardDust'
+  | 'drill'
   | 'solder'
   | 'cells'
   | 'paint'
@@ -30,6 +31,8 @@ export const cautions: Record<CautionKey, string> = {
   dust: 'Sanding foam: dust mask, eye protection, vacuum rather than sweep.',
   boardDust:
     'Sawing and sanding rigid board, plastic or wood: mask for fine dust, extraction, eye protection; wet where you can.',
+  drill:
+    'Drilling: clamp the work on wood, never hold it; eye protection, no gloves, hair and sleeves tied back. Old plastic splinters. Minors with an adult.',
   solder: 'Soldering: ventilate, iron in its stand, eye protection, wash hands. Minors with an adult.',
   cells:
     'Fit cells last and check polarity. No short circuits, no charging inside foam, remove cells for travel; follow the cell maker’s sheet and the carrier’s rules.',
@@ -51,6 +54,7 @@ export const cautionNames: Record<CautionKey, string> = {
   instantGlue: 'instant glue',
   dust: 'foam dust',
   boardDust: 'board dust',
+  drill: 'drilling',
   solder: 'soldering',
   cells: 'cells',
   paint: 'paint and fumes',

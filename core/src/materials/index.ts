@@ -1,3 +1,4 @@
+export { caseWall } from './caseWall';
 export { catalogue, type Catalogue } from './catalogue';
 export { cautionNames, cautions, type CautionKey } from './cautions';
 export { isRigid, type SheetKind } from './foams';

@@ -16,6 +16,8 @@ export interface Switch {
   lengthMm: number;
   widthMm: number;
   deepMm: number;
+  /** What shows of it in a thin wall: the way of its lever, or the bush or cap that goes through; from memory. */
+  face?: { widthMm: number; lengthMm: number; round?: true };
   massG: number;
   price: number;
   sure: Sure;
@@ -32,6 +34,7 @@ export const switches: Switch[] = [
     lengthMm: 20,
     widthMm: 6,
     deepMm: 6,
+    face: { widthMm: 4, lengthMm: 8 },
     massG: 2,
     price: 1,
     sure: 'memory',
@@ -46,6 +49,7 @@ export const switches: Switch[] = [
     lengthMm: 21,
     widthMm: 15,
     deepMm: 16,
+    face: { widthMm: 14, lengthMm: 20 },
     massG: 6,
     price: 1.5,
     sure: 'memory',
@@ -60,6 +64,7 @@ export const switches: Switch[] = [
     lengthMm: 12,
     widthMm: 12,
     deepMm: 12,
+    face: { widthMm: 7, lengthMm: 7, round: true },
     massG: 3,
     price: 1,
     sure: 'memory',
@@ -89,6 +94,7 @@ export const switches: Switch[] = [
     lengthMm: 13,
     widthMm: 8,
     deepMm: 18,
+    face: { widthMm: 6, lengthMm: 6, round: true },
     massG: 6,
     price: 1.5,
     sure: 'memory',
@@ -103,6 +109,7 @@ export const switches: Switch[] = [
     lengthMm: 12,
     widthMm: 12,
     deepMm: 18,
+    face: { widthMm: 12, lengthMm: 12, round: true },
     massG: 4,
     price: 1.5,
     sure: 'memory',

@@ -26,6 +26,8 @@ export interface Panel {
   rim?: readonly RimEdge[];
   /** Foam of its own when it differs from the part's. */
   ply?: Ply;
+  /** A wall of something that is there already: drilled, cut and covered, but cut from no sheet. */
+  given?: Given;
   /** The panel this one mirrors exactly; it is cut as that one flipped. */
   mirrorOf?: string;
   /** Sides fastened to the face of another piece, and how. */
@@ -40,6 +42,14 @@ export interface Panel {
   openings?: { name: string; outline: Vec2[] }[];
   /** Slots cut in it: a run along a row, as fractions of width and height. */
   slots?: { from: [number, number]; to: [number, number]; heightMm: number }[];
+}
+
+/** A wall of a bought thing, and how far it is open behind it. */
+export interface Given {
+  wallMm: number;
+  behindMm: number;
+  /** It must stay whole: nothing is drilled or cut in it. */
+  uncut?: true;
 }
 
 /** A run of the rim that meets one neighbour or none, along one side of the grid or a part of it. */

@@ -100,6 +100,8 @@ export interface Piece {
   areaMm2: number;
   /** Foam left once it is shaped, where that is not its area by its thickness. */
   volumeMm3?: number;
+  /** There already, as the wall of a bought thing: drilled by it, and cut from nothing. */
+  template?: true;
   /** Lies between other layers, so that its faces are glued and not painted. */
   inside?: true;
   /** Cut flat as one of so many layers that are glued face to face. */

@@ -1,7 +1,14 @@
 import type { Body } from '../body';
 import type { KeptMesh, Params, Part, Ply } from '../document';
 import type { FormInput, Model } from '../forms';
-import { type Catalogue, foamSheet, type FoamSheet, type FoamStock, type Habits } from '../materials';
+import {
+  caseWall,
+  type Catalogue,
+  foamSheet,
+  type FoamSheet,
+  type FoamStock,
+  type Habits,
+} from '../materials';
 import type { Core, Panel } from '../panel';
 import { formOf, type Kinds } from './kinds';
 
@@ -70,8 +77,8 @@ export function parted(model: Model, part: Part, around: Around, ply?: Ply): Mod
 export const modelOf = (part: Part, around: Around, ply?: Ply): Model =>
   parted(formModel(part, around, ply), part, around, ply);
 
-/** The foam of each panel: its own, or the part's. */
+/** What each panel is made of: the case of a bought thing, foam of its own, or the part's. */
 export const foamFor =
   (around: Around, ply: Ply) =>
   (panel: Panel): FoamSheet =>
-    sheetOf(around)(panel.ply ?? ply);
+    panel.given ? caseWall(panel.given.wallMm) : sheetOf(around)(panel.ply ?? ply);

@@ -1,4 +1,5 @@
 export { featureAdvice, partAdvice, type Advice } from './advice';
+export { copiedPart, freeName, keptAlone, ownCircuits, type Copied } from './copies';
 export { foamFor, modelOf, type Around } from './around';
 export { isValid, needCandidates } from './cures';
 export { fasteningsG, laceMm } from './gapFastenings';
@@ -7,7 +8,7 @@ export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
 export { makePart } from './made';
 export { newBuild, newPart } from './newPart';
 export { placements, type NoPlace, type Placement, type Tilt } from './placements';
-export { partReport, type PanelReport, type PartReport } from './partReport';
+export { drawnPieces, partReport, type PanelReport, type PartReport } from './partReport';
 export { carries, nested } from './nested';
 export { ontoRoot, throughOf } from './mounting';
 export { smallestBox } from './packed';

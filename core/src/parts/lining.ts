@@ -5,7 +5,7 @@ import { type Join, layerOf, type Panel } from '../panel';
 /** The panels of the lining: the shell's own, a lining's thickness further in. */
 export function liningOf(model: Model, lining: FoamSheet): { panels: Panel[]; joins: Join[] } {
   const id = (of: string): string => `lining-${of}`;
-  const lined = model.panels.filter((p) => !p.loose && !p.unseen && !p.plate);
+  const lined = model.panels.filter((p) => !p.loose && !p.unseen && !p.plate && !p.given);
   const known = new Set(lined.map((p) => p.id));
   return {
     panels: lined.map(({ mirrorOf, ...panel }): Panel => {

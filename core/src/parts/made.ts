@@ -26,6 +26,7 @@ import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
 import { foldBackChecks } from './checks/foldBack';
 import { touchChecks } from './checks/touch';
+import { drillWork, templateOf, wholeChecks } from './drilling';
 import { foldWork } from './foldWork';
 import { liningOf } from './lining';
 import { repointed } from './repointed';
@@ -69,6 +70,8 @@ export interface MadePart extends Shell {
   featured: Laid;
   /** Shell, lining and laid pieces, drilled and marked; one copy. */
   pieces: Piece[];
+  /** Walls that are there already, with what is drilled and cut in them; nothing is cut from a sheet. */
+  templates: Piece[];
   noticed: Noticed[];
 }
 
@@ -123,7 +126,7 @@ function shellOf(
     laid,
     surfaces,
     gaps: gapsOf(part, surfaces, around),
-    bending: bendingOf(laid),
+    bending: bendingOf(laid.filter((l) => !l.panel.given)),
     touching: touchChecks(model, laid),
   };
 }
@@ -156,12 +159,12 @@ export function makePart(
   const liningMm = lining?.thicknessMm.value ?? 0;
   const rooms = [
     ...laid
-      .filter((l) => !l.panel.loose && !l.panel.unseen && !l.panel.plate?.backed)
+      .filter((l) => (!l.panel.loose || l.panel.given) && !l.panel.unseen && !l.panel.plate?.backed)
       .map((l) =>
         gapRoom(
           l,
           gaps.find((g) => g.pieceId === l.panel.id)?.gapMm ??
-            l.panel.grid.map((row) => row.map(() => FREE_MM)),
+            l.panel.grid.map((row) => row.map(() => l.panel.given?.behindMm ?? FREE_MM)),
           liningMm,
         ),
       ),
@@ -191,31 +194,35 @@ export function makePart(
     }),
   );
   const featured = [...lays.values()].reduce(add, nothing());
+  const there = new Set(laid.flatMap((l) => (l.panel.given ? [l.panel.id] : [])));
   const shell = laid.map((l) => l.piece);
+  const cut = shell.filter((p) => !there.has(p.id));
   // How it sat before says nothing of pieces that are gone.
   const still = satBefore?.standOff.every((s) => shell.some((p) => p.id === s.pieceId))
     ? satBefore
     : undefined;
-  const wear = still ?? (zone && partFit(gaps, shell, surfaces, featured, sheet, model.padded));
+  const wear = still ?? (zone && partFit(gaps, cut, surfaces, featured, sheet, model.padded));
   const linings = lining
     ? (({ panels, joins }) => layPanels(panels, joins, () => lining, { ...options, dartsByHand: [] }))(
         liningOf(model, lining),
       )
     : [];
+  const drilled = (p: Piece): Piece => ({
+    ...p,
+    holes: [...p.holes, ...featured.holes.filter((h) => h.pieceId === p.id).map((h) => h.hole)],
+    marks: [...p.marks, ...featured.marks.filter((m) => m.pieceId === p.id).map((m) => m.mark)],
+  });
   const pieces = [
-    ...shell.map((p) => ({
-      ...p,
-      holes: [...p.holes, ...featured.holes.filter((h) => h.pieceId === p.id).map((h) => h.hole)],
-      marks: [...p.marks, ...featured.marks.filter((m) => m.pieceId === p.id).map((m) => m.mark)],
-    })),
+    ...cut.map(drilled),
     ...linings.map(({ piece }) => ({ ...piece, role: 'lining' as const })),
     ...featured.pieces,
   ];
+  const templates = shell.filter((p) => there.has(p.id)).map((p) => templateOf(drilled(p), featured.items));
   const nets = netsOf(laid, model.joins, around.habits.fold);
   const used = [
     foam,
     ...(lining ? [lining] : []),
-    ...laid.map((l) => l.foam),
+    ...laid.filter((l) => !l.panel.given).map((l) => l.foam),
     ...featured.pieces.map((p) => sheet(p)),
   ];
   const noticed: Noticed[] = [
@@ -223,13 +230,14 @@ export function makePart(
     ...[
       ...unsoldChecks(part, around, used),
       ...bendChecks(part, around, bending),
-      ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, shell, part, around.kinds)] : []),
+      ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, cut, part, around.kinds)] : []),
       ...bare.touching,
       ...foldBackChecks(pieces),
       ...clashChecks(part, featured.items),
       ...worstOf(featured.checks),
+      ...wholeChecks(laid, templates),
     ].map((check) => ({ check, from: 'part' as const })),
-    ...stretchChecks(shell, part).map((check) => ({ check, from: 'flat' as const })),
+    ...stretchChecks(cut, part).map((check) => ({ check, from: 'flat' as const })),
   ];
   return {
     form,
@@ -246,7 +254,8 @@ export function makePart(
     ...(wear && { wear }),
     features: part.features,
     lays,
-    featured: { ...featured, work: [...featured.work, ...foldWork(laid)] },
+    featured: { ...featured, work: [...featured.work, ...foldWork(laid), ...drillWork(templates)] },
+    templates,
     pieces: nets.gather(pieces).map((p) => {
       const hands = handsOf(part);
       const each = eachOf(p);

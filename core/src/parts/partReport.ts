@@ -91,6 +91,8 @@ export interface PartReport {
   passages: Passage[];
   sight: Vec3[][];
   pieces: Piece[];
+  /** Walls of a bought thing with what is drilled in them: printed, not cut. */
+  templates: Piece[];
   /** Lamps, packs and switches where they really sit. */
   items: Item[];
   bought: Bought[];
@@ -121,6 +123,12 @@ export interface PartReport {
   trial: TrialRow[];
   grips: FormHandle[];
 }
+
+/** Everything flat of a part that is drawn: what is cut, and the walls of a bought thing. */
+export const drawnPieces = ({ pieces, templates }: Pick<PartReport, 'pieces' | 'templates'>): Piece[] => [
+  ...pieces,
+  ...templates,
+];
 
 /** Bent on a wider radius than this a sheet is flat. */
 const FLAT_MM = 1e5;
@@ -224,8 +232,8 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     ...(zone && { zone }),
     copies,
     foam,
-    sheetKinds: [...new Set(laid.map((l) => l.foam.kind))],
-    bent: laid.some((l) => !l.panel.plate) && bending.tightestRadiusMm < FLAT_MM,
+    sheetKinds: [...new Set(laid.filter((l) => !l.panel.given).map((l) => l.foam.kind))],
+    bent: laid.some((l) => !l.panel.plate && !l.panel.given) && bending.tightestRadiusMm < FLAT_MM,
     ...(lining && { lining }),
     solid,
     extras,
@@ -250,6 +258,7 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     passages: model.passages,
     sight: model.sight,
     pieces,
+    templates: made.templates,
     items: featured.items.map((item) => {
       const net = item.pieceId === undefined ? undefined : nets.placeOf(item.pieceId);
       return net ? { ...item, pieceId: net.netId, ...(item.flat && { flat: net.move(item.flat) }) } : item;

@@ -1,8 +1,8 @@
 import type { Circuit, Feature, Part } from '../document';
 import type { FeatureKind, Pointed } from '../features';
-import type { Vec2 } from '../geometry';
+import { boundsOf, type Vec2 } from '../geometry';
 import type { Kinds } from './kinds';
-import type { PartReport } from './partReport';
+import { drawnPieces, type PartReport } from './partReport';
 
 /** Current a new circuit begins with, mA a lamp. */
 const START_MA = 20;
@@ -13,10 +13,14 @@ const kindOf = ({ features }: Kinds, electric: FeatureKind['electric']): Feature
 /** The largest piece that is seen, where lamps begin. */
 function largest(made: PartReport): string {
   const hanging = new Set(made.surfaces.filter((s) => s.loose).map((s) => s.pieceId));
-  const shell = made.pieces.filter((p) => p.role === 'shell' && !hanging.has(p.id));
+  const shell = drawnPieces(made).filter((p) => p.role === 'shell' && !hanging.has(p.id));
   const roomy = shell.filter((p) => made.rooms.some((r) => r.panel === p.id && !r.solid));
   return (roomy.length > 0 ? roomy : shell).reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a)).id;
 }
+
+/** How long a first row of lamps is, and what it keeps to the edges, mm. */
+const ROW_MM = 60;
+const EDGE_MM = 12;
 
 /** Lamps begin in the middle of their piece, and this share of its width to either side is left to them. */
 const LAMPS_HALF = 0.2;
@@ -57,18 +61,29 @@ export function startLights(
 ): { features: Feature[]; circuit: Circuit } | undefined {
   const [load, source, toggle] = (['load', 'source', 'switch'] as const).map((e) => kindOf(kinds, e));
   if (!load || !source || !toggle) return undefined;
-  if (made.pieces.length === 0) return inRoomLights(part, made, kinds, free);
+  if (made.pieces.length === 0 && made.templates.length === 0) return inRoomLights(part, made, kinds, free);
   const main = largest(made);
-  const edge = made.pieces.find((p) => p.id === main)!.edges[0]!.id;
+  const edge = drawnPieces(made).find((p) => p.id === main)!.edges[0]!.id;
+  // In a bought thing the pack lies in its room, not behind a wall.
+  const hollow = made.wear
+    ? undefined
+    : made.rooms.find((r) => r.panel === undefined && made.templates.length > 0);
   const pack = roomiest(made);
+  const { minY, maxY } = boundsOf(drawnPieces(made).find((p) => p.id === main)!.outline);
+  const startAt = Math.max(EDGE_MM / (maxY - minY), Math.min(0.35, 1 - (EDGE_MM + ROW_MM) / (maxY - minY)));
   const feature = (kind: FeatureKind, name: string, pointed: Pointed): Feature => ({
     id: free(`${part.id}.${name}`),
     kind: kind.kind,
     ...kind.start(pointed),
   });
   const features = [
-    feature(load, 'lamps', { panel: main, edge, at: { x: 0.5, y: 0.35 } }),
-    feature(source, 'pack', { panel: pack.panel, edge, at: pack.at }),
+    feature(load, 'lamps', { panel: main, edge, at: { x: 0.5, y: startAt } }),
+    {
+      ...feature(source, 'pack', { panel: pack.panel, edge, at: pack.at }),
+      ...(hollow && {
+        place: { on: 'room' as const, room: hollow.id, alongMm: 0, acrossMm: 0, turnDeg: 0 },
+      }),
+    },
     feature(toggle, 'switch', { panel: main, edge, at: { x: 0.75, y: 0.5 } }),
   ];
   return {

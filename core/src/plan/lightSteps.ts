@@ -24,6 +24,8 @@ function burnt(fed: readonly Wiring[]): Pick<Step, 'reads'> {
 export function lightSteps(part: PartReport, after: string, wirings: readonly Wiring[]): Step[] {
   const lamps = part.items.filter((i) => i.lamp);
   const others = part.items.filter((i) => !i.lamp);
+  // Those in the wall of a bought thing are drilled with its other holes.
+  const inFoam = lamps.filter((l) => part.templates.every((t) => t.id !== l.pieceId));
   if (part.items.length === 0) return [];
   const id = (step: string): string => `${part.id}:${step}`;
   // A circuit is soldered with the part that holds its pack; parts it reaches get a connector each.
@@ -31,7 +33,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
   const reached = wirings.filter((w) => w.partIds.includes(part.id) && w.source?.partId !== part.id);
   const strings = fed.reduce((sum, w) => sum + (w.solved?.strings.length ?? 0), 0);
   const joints = (lamps.length * 2 + strings + 2 * others.length + 2 * reached.length) * part.copies;
-  const holes = lamps.length * part.copies;
+  const holes = inFoam.length * part.copies;
   const across = [...fed, ...reached].filter((w) => w.crossings > 0);
   const make = (
     step: string,
@@ -54,13 +56,13 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
     ...rest,
   });
   const steps: Step[] = [];
-  if (lamps.length > 0)
+  if (inFoam.length > 0)
     steps.push(
       make(
         'drill',
         'drill',
         `${holes} lamp holes`,
-        `${[...new Set(lamps.map((l) => l.lamp!.led.bodyMm))].join(' and ')} mm, pilot first, square to the surface or the light is lost.`,
+        `${[...new Set(inFoam.map((l) => l.lamp!.led.bodyMm))].join(' and ')} mm, pilot first, square to the surface or the light is lost.`,
         holes * speeds.drillHoleMin,
         after,
         { cautions: ['dust'] },

@@ -28,7 +28,11 @@ const MOCK_UP_MIN = 8;
 
 /** How many pages of A4 the pieces take when they share them, about. */
 const pagesAbout = (parts: readonly PartReport[]): number =>
-  Math.ceil(parts.flatMap((p) => p.pieces).reduce((sum, p) => sum + p.areaMm2, 0) / PAGE_MM2);
+  Math.ceil(
+    parts
+      .flatMap((p) => [...p.pieces, ...p.templates.filter((t) => t.holes.length > 0)])
+      .reduce((sum, p) => sum + p.areaMm2, 0) / PAGE_MM2,
+  );
 
 /** Every step of the build, in the order makers work, gates before what they hold back. */
 export function buildSteps(

@@ -3,7 +3,7 @@ import { resolveBody } from '../body';
 import type { BuildDoc, Feature, Part } from '../document';
 import { checkDoc } from '../files/schema';
 import { type ClosureKind, closures } from '../materials';
-import { newBuild, newPart, standardKinds, startLights } from '../parts';
+import { drawnPieces, newBuild, newPart, standardKinds, startLights } from '../parts';
 import { derive } from './derive';
 
 const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
@@ -47,7 +47,9 @@ describe('every form', function () {
           const lamps = part!.items.filter((i) => i.lamp);
           expect(lamps, what).to.have.length(3);
           expect(
-            part!.pieces.flatMap((p) => p.holes).filter((h) => h.kind === 'lamp').length,
+            drawnPieces(part!)
+              .flatMap((p) => p.holes)
+              .filter((h) => h.kind === 'lamp').length,
             what,
           ).to.be.at.most(3);
           expect(report.circuits[0]!.run!.hours, what).to.be.within(1, 300);
@@ -101,7 +103,7 @@ describe('every form', function () {
     it(`${kind}: takes every feature`, () => {
       const part = newPart(`${kind}-1`, wearer, kind);
       const base = { ...newBuild('One', '2026-03-01', wearer), parts: [part] };
-      const shell = derive(base).parts[0]!.pieces.filter((p) => p.role === 'shell');
+      const shell = drawnPieces(derive(base).parts[0]!).filter((p) => p.role === 'shell');
       const main = shell.reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a));
       const all = [...features.values()].map((f): Feature => ({
         id: `f-${f.kind}`,
@@ -112,7 +114,7 @@ describe('every form', function () {
       if (!checked.ok) throw new Error(`${kind}: ${checked.field} ${checked.message}`);
       const made = derive(checked.value).parts[0]!;
       // A flat piece is parted in two by one of them; what lies on it is on one or the other.
-      const halves = made.pieces.filter((p) => p.id === main.id || p.id.startsWith(`${main.id}-`));
+      const halves = drawnPieces(made).filter((p) => p.id === main.id || p.id.startsWith(`${main.id}-`));
       for (const f of all) {
         const left =
           made.pieces.some((p) => p.featureId === f.id) ||

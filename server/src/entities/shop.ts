@@ -81,3 +81,21 @@ export const PrinterEntity = new EntitySchema<Printer>({
     alongMm: { type: 'real' },
   },
 });
+
+/** A part kept in the shop's book: a build of that part alone. */
+export interface KeptPartRow {
+  id: string;
+  name: string;
+  keptAt: string;
+  doc: string;
+}
+
+export const KeptPartEntity = new EntitySchema<KeptPartRow>({
+  name: 'kept_part',
+  columns: {
+    id: { type: 'text', primary: true },
+    name: { type: 'text' },
+    keptAt: { type: 'text' },
+    doc: { type: 'text' },
+  },
+});

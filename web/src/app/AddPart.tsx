@@ -1,14 +1,29 @@
 import { formMenu, standardKinds } from '@fomrik/core/parts';
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { addPart } from './partActions';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { api, type KeptPart } from '../store/api';
+import { forgetKept } from './keptParts';
+import { addPart, takeKept } from './partActions';
 
 const menu = formMenu(standardKinds);
 
-/** Forms by the place they hang from. */
+const item =
+  'max-w-56 cursor-pointer px-2 py-1 leading-tight outline-none data-[highlighted]:bg-wash data-[disabled]:cursor-default';
+
+/** Forms by the place they hang from, and parts out of the shop's book. */
 export function AddPart() {
+  const [kept, setKept] = useState<KeptPart[]>([]);
+  const fetchKept = (open: boolean): void => {
+    if (open)
+      api
+        .keptParts()
+        .then(setKept)
+        .catch((error: Error) => toast.error(`The shop’s book could not be fetched: ${error.message}`));
+  };
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root onOpenChange={fetchKept}>
       <DropdownMenu.Trigger className="btn px-1.5">
         <Plus size={15} aria-hidden /> Part
       </DropdownMenu.Trigger>
@@ -22,17 +37,45 @@ export function AddPart() {
             <DropdownMenu.Group key={group} className="mb-1">
               <DropdownMenu.Label className="head px-2">{group}</DropdownMenu.Label>
               {forms.map(({ kind, label, summary }) => (
-                <DropdownMenu.Item
-                  key={kind}
-                  className="max-w-56 cursor-pointer px-2 py-1 leading-tight outline-none data-[highlighted]:bg-wash"
-                  onSelect={() => addPart(kind)}
-                >
+                <DropdownMenu.Item key={kind} className={item} onSelect={() => addPart(kind)}>
                   <span className="font-medium text-teal">{label}</span>
                   <span className="block text-[12px] text-soft">{summary}</span>
                 </DropdownMenu.Item>
               ))}
             </DropdownMenu.Group>
           ))}
+          {kept.length > 0 && (
+            <DropdownMenu.Group className="col-span-2 mb-1 border-t border-hair pt-1">
+              <DropdownMenu.Label className="head px-2">Out of the shop’s book</DropdownMenu.Label>
+              {kept.map((k) => (
+                <DropdownMenu.Item
+                  key={k.id}
+                  className={item}
+                  disabled={!k.doc}
+                  onSelect={() => k.doc && takeKept(k.doc)}
+                >
+                  <span className="font-medium text-teal">{k.name}</span>
+                  <span className="block text-[12px] text-soft">
+                    {k.broken ?? `kept ${k.keptAt.slice(0, 10)}`}
+                  </span>
+                </DropdownMenu.Item>
+              ))}
+              <DropdownMenu.Sub>
+                <DropdownMenu.SubTrigger className={`${item} text-[12px] text-soft`}>
+                  Take one out of the book…
+                </DropdownMenu.SubTrigger>
+                <DropdownMenu.Portal>
+                  <DropdownMenu.SubContent className="z-50 border border-ink bg-leaf p-2">
+                    {kept.map((k) => (
+                      <DropdownMenu.Item key={k.id} className={item} onSelect={() => void forgetKept(k)}>
+                        {k.name}
+                      </DropdownMenu.Item>
+                    ))}
+                  </DropdownMenu.SubContent>
+                </DropdownMenu.Portal>
+              </DropdownMenu.Sub>
+            </DropdownMenu.Group>
+          )}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -1,7 +1,7 @@
 import type { Part } from '@fomrik/core/document';
 import { nested, type PartReport, sidesOf } from '@fomrik/core/parts';
 import { boundsOf } from '@fomrik/core/geometry';
-import { Copy, Trash2 } from 'lucide-react';
+import { BookPlus, Copy, Trash2 } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { fold, isFolded } from '../store/folded';
@@ -10,6 +10,7 @@ import { useView } from '../store/view';
 import { LongList } from '../parts/LongList';
 import { WearerOutline } from '../parts/WearerOutline';
 import { AddPart } from './AddPart';
+import { keepPart } from './keptParts';
 import { copyPart, removePart } from './partActions';
 import { VersionChoice } from './VersionChoice';
 
@@ -101,7 +102,7 @@ export function Rack() {
       {docParts.length === 0 && (
         <p className="my-2 text-[13px] text-soft">Nothing hangs here yet. Add a first part.</p>
       )}
-      <div className="mt-2 flex items-center justify-between">
+      <div className="mt-2 grid grid-cols-3 justify-items-center gap-y-1 [&>:first-child]:col-span-3 [&>:first-child]:justify-self-start">
         <AddPart />
         {current && (
           <>
@@ -113,6 +114,15 @@ export function Rack() {
               onClick={() => copyPart(current.id)}
             >
               <Copy size={16} aria-hidden />
+            </button>
+            <button
+              type="button"
+              className="btn btn-icon"
+              aria-label={`Keep ${current.name} in the shop’s book`}
+              title="Keep the part in the shop’s book, for other builds"
+              onClick={() => void keepPart(current)}
+            >
+              <BookPlus size={16} aria-hidden />
             </button>
             <button
               type="button"

@@ -1,18 +1,18 @@
 import { canPair } from '@fomrik/core/body';
-import { featureIdsOf, type BuildDoc, type Circuit, type Part } from '@fomrik/core/document';
-import { carries, formOf, newPart, standardKinds } from '@fomrik/core/parts';
+import type { BuildDoc, Part } from '@fomrik/core/document';
+import {
+  carries,
+  type Copied,
+  copiedPart,
+  formOf,
+  freeName,
+  newPart,
+  standardKinds,
+} from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { useView } from '../store/view';
-
-/** A name with a number that is not taken yet. */
-export function freeName(taken: Iterable<string>, base: string): string {
-  const known = new Set(taken);
-  let n = 1;
-  while (known.has(`${base}-${n}`)) n += 1;
-  return `${base}-${n}`;
-}
 
 const partIds = (doc: Pick<BuildDoc, 'parts'>): string[] => doc.parts.map((p) => p.id);
 
@@ -37,53 +37,32 @@ export function addPart(form: string): void {
   useView.setState({ partId: part.id });
 }
 
-/** Circuits that lie wholly within a part, for its copy. */
-function copiedCircuits(doc: BuildDoc, part: Part, renamed: ReadonlyMap<string, string>): Circuit[] {
-  const own = new Set(part.features.map((f) => f.id));
-  const all = (c: Circuit): string[] => [
-    c.source,
-    ...(c.switch ? [c.switch] : []),
-    ...c.loads.map((l) => l.feature),
-  ];
-  const taken = doc.circuits.map((c) => c.id);
-  return doc.circuits
-    .filter((c) => all(c).every((id) => own.has(id)))
-    .map((c) => {
-      const id = freeName(taken, c.id.slice(0, 58));
-      taken.push(id);
-      return {
-        id,
-        name: `${c.name} copy`.slice(0, 120),
-        source: renamed.get(c.source)!,
-        switch: c.switch && renamed.get(c.switch)!,
-        loads: c.loads.map((l) => ({ ...l, feature: renamed.get(l.feature)! })),
-      };
-    });
+/** A copy of a part comes into the build, with its circuits and what surfaces it needs. */
+function bring({ part, circuits, meshes }: Copied): void {
+  useBuild.getState().update((draft) => {
+    draft.parts.push(part as Draft<Part>);
+    draft.circuits.push(...circuits);
+    if (meshes.length > 0) draft.meshes = [...(draft.meshes ?? []), ...(meshes as Draft<typeof meshes>)];
+  });
+  useView.setState({ partId: part.id });
 }
 
 export function copyPart(id: string): void {
-  const { doc, update } = useBuild.getState();
+  const { doc } = useBuild.getState();
   const part = doc.parts.find((p) => p.id === id);
   if (!part) return;
-  const taken = featureIdsOf(doc);
-  const renamed = new Map(
-    part.features.map((f) => {
-      const name = freeName(taken, f.id.slice(0, 58));
-      taken.push(name);
-      return [f.id, name];
-    }),
-  );
-  const copy: Part = {
-    ...part,
-    id: freeName(partIds(doc), part.form),
-    name: `${part.name} copy`.slice(0, 120),
-    features: part.features.map((f) => ({ ...f, id: renamed.get(f.id)! })),
-  };
-  update((draft) => {
-    draft.parts.push(copy as Draft<Part>);
-    draft.circuits.push(...copiedCircuits(doc, part, renamed));
+  const copied = copiedPart(doc, part, doc, `${part.name} copy`);
+  bring({
+    ...copied,
+    circuits: copied.circuits.map((c) => ({ ...c, name: `${c.name} copy`.slice(0, 120) })),
   });
-  useView.setState({ partId: copy.id });
+}
+
+/** A part out of the shop's book. */
+export function takeKept(kept: BuildDoc): void {
+  const { doc } = useBuild.getState();
+  const [part] = kept.parts;
+  if (part) bring(copiedPart(kept, part, doc, part.name));
 }
 
 /** A new part like another but for some of its values, with nothing laid on it. */

@@ -1,4 +1,4 @@
-import type { PartReport } from '@fomrik/core/parts';
+import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { quantityText } from '@fomrik/core/files/drawing';
 import type { Piece } from '@fomrik/core/panel';
 import { boundsOf } from '@fomrik/core/geometry';
@@ -31,24 +31,24 @@ export function FlatPieces({
   const gapOpen = useView((v) => v.gapOpen);
   const showGap = gap || gapOpen;
   const length = useLength();
-  const boxes = made.pieces.map((p) => boundsOf(p.outline));
+  const pieces = drawnPieces(made);
+  const boxes = pieces.map((p) => boundsOf(p.outline));
   const sizes = boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY }));
   const fontOf = (of: { w: number; h: number }): number => Math.max(of.w * 0.7, of.h) / 32;
   // Laid out once for the size of the words, then again with room for them.
   const words = fontOf(layOut(sizes)) * LETTER;
   const roomy = sizes.map((s, i) => ({
     ...s,
-    w: s.h > s.w ? s.w : Math.max(s.w, words * made.pieces[i]!.name.length),
+    w: s.h > s.w ? s.w : Math.max(s.w, words * pieces[i]!.name.length),
   }));
   const { laid: places, w, h } = layOut(roomy);
   const laid = places.map((p, i) => ({ ...p, x: p.x + (p.w - sizes[i]!.w) / 2, w: sizes[i]!.w }));
   const font = fontOf({ w, h });
-  const worst = made.pieces
+  const worst = pieces
     .filter((p) => p.stretch)
     .reduce<Piece | undefined>((a, b) => (!a || b.stretch!.worst > a.stretch!.worst ? b : a), undefined);
-  const note = edge && made.pieces.find((p) => p.id === edge.pieceId)?.note;
-  const chosen =
-    edge && made.pieces.find((p) => p.id === edge.pieceId)?.edges.find((e) => e.id === edge.edgeId);
+  const note = edge && pieces.find((p) => p.id === edge.pieceId)?.note;
+  const chosen = edge && pieces.find((p) => p.id === edge.pieceId)?.edges.find((e) => e.id === edge.edgeId);
   return (
     <figure className="flex h-full min-h-0 flex-col">
       <svg
@@ -59,7 +59,7 @@ export function FlatPieces({
         onPointerLeave={() => onEdge(undefined)}
       >
         {laid.map(({ index, x, y, w: width, h: height }) => {
-          const piece = made.pieces[index]!;
+          const piece = pieces[index]!;
           const foam = piece.foamName;
           return (
             <g key={piece.id}>
@@ -132,7 +132,7 @@ export function FlatPieces({
                       ? ': heat and hold'
                       : ': cold'
                 }. Refolds within ${worst.stretch!.refoldMm.toFixed(1)} mm.`
-              : made.pieces.length === 0
+              : pieces.length === 0
                 ? 'No sheet is cut for it; lengths of a stick are under Cut.'
                 : 'Flat, outer face up. Point at an edge.'}
           </span>

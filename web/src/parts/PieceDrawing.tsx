@@ -23,7 +23,7 @@ interface PieceDrawingProps {
 const isMate = (edge: PieceEdge, chosen: EdgeRef): boolean =>
   edge.mate?.pieceId === chosen.pieceId && edge.mate.edgeId === chosen.edgeId;
 
-/** One flat piece drawn as foam: charcoal, silver pen, a lip as wide as the foam is thick. */
+/** One flat piece drawn as foam: charcoal, silver pen, a lip as wide as the foam is thick; what is there already is dashed and has no lip. */
 export function PieceDrawing({
   piece,
   x,
@@ -41,8 +41,20 @@ export function PieceDrawing({
   const label = piece.edges.map((e) => ({ e, points: edgeRun(piece.outline, e) }));
   return (
     <g data-piece={piece.id}>
-      <polygon points={outline} transform={`translate(${lip} ${lip})`} fill="#79868a" />
-      <polygon points={outline} fill="var(--color-foam)" stroke="var(--color-pen)" strokeWidth={0.8} />
+      {piece.template ? (
+        <polygon
+          points={outline}
+          fill="#5b6a6e"
+          stroke="var(--color-ink)"
+          strokeWidth={0.8}
+          strokeDasharray="5 3"
+        />
+      ) : (
+        <>
+          <polygon points={outline} transform={`translate(${lip} ${lip})`} fill="#79868a" />
+          <polygon points={outline} fill="var(--color-foam)" stroke="var(--color-pen)" strokeWidth={0.8} />
+        </>
+      )}
       {showStretch && piece.stretch && (
         <g fill="none">
           {piece.stretch.grid.map((line, i) => (

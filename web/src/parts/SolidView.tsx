@@ -1,5 +1,5 @@
 import { type Body, type Zone, zoneInfo } from '@fomrik/core/body';
-import type { PartReport } from '@fomrik/core/parts';
+import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import type { Mesh, Vec3 } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
@@ -51,7 +51,9 @@ function Scene({
     }
   });
   const { unplace } = stage;
-  const chosen = made.pieces.find((p) => p.id === edge?.pieceId)?.edges.find((e) => e.id === edge?.edgeId);
+  const chosen = drawnPieces(made)
+    .find((p) => p.id === edge?.pieceId)
+    ?.edges.find((e) => e.id === edge?.edgeId);
   const lines = made.solid.edgeLines.filter(
     (l) =>
       edge &&

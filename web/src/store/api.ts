@@ -25,6 +25,15 @@ export interface SavedBuild {
   doc: BuildDoc;
 }
 
+/** A part in the shop's book, as a build of it alone; or why it cannot be read. */
+export interface KeptPart {
+  id: string;
+  name: string;
+  keptAt: string;
+  doc?: BuildDoc;
+  broken?: string;
+}
+
 export type SavedWearer = Wearer & { id: string };
 
 /** What the server said no to, or that it did not answer at all (`status` 0). */
@@ -126,6 +135,10 @@ export const api = {
     ),
   revision: (id: string, version: number) =>
     call<{ doc: BuildDoc }>('GET', `${build(id)}/revisions/${version}`),
+  keptParts: () => call<{ parts: KeptPart[] }>('GET', '/kept-parts').then((r) => r.parts),
+  putKeptPart: (id: string, name: string, doc: BuildDoc) =>
+    call<KeptPart>('PUT', `/kept-parts/${encodeURIComponent(id)}`, { name, doc }),
+  removeKeptPart: (id: string) => call<undefined>('DELETE', `/kept-parts/${encodeURIComponent(id)}`),
   printers: () => call<{ printers: Printer[] }>('GET', '/printers').then((r) => r.printers),
   putPrinter: (printer: Printer) =>
     call<Printer>('PUT', `/printers/${encodeURIComponent(printer.id)}`, printer),

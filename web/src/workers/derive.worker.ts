@@ -1,6 +1,6 @@
 import { type BuildDoc, type CutPlan, share } from '@fomrik/core/document';
 import { type Page, planPages } from '@fomrik/core/files/pages';
-import { sourcedPieces } from '@fomrik/core/files/sourcedPieces';
+import { printedPieces } from '@fomrik/core/files/sourcedPieces';
 import { createDeriver, type Report } from '@fomrik/core/report';
 import { expose } from 'comlink';
 import { createSender, type PartialReport } from './partial';
@@ -27,7 +27,7 @@ const api = {
     return send(report);
   },
   /** The pages the build last derived prints on. */
-  pages: (cut: CutPlan): Page[] => (report ? planPages(sourcedPieces(report), cut) : []),
+  pages: (cut: CutPlan): Page[] => (report ? planPages(printedPieces(report), cut) : []),
 };
 
 export type DeriveWorker = typeof api;

@@ -198,8 +198,10 @@ function checksOf(
       id: `lamp-edge-${id}`,
       severity: worst < half ? 'stop' : 'mind',
       station: 'inside',
-      title: `${off.length} lamp window${off.length > 1 ? 's' : ''} on ${laid.panel.name} ${worst < 0 ? 'off the foam' : `${trimNumber(worst, 0)} mm from an edge`}; keep ${WINDOW_MARGIN_MM} mm of foam round each.`,
-      why: 'A thin bridge of foam tears when it is bent.',
+      title: `${off.length} lamp window${off.length > 1 ? 's' : ''} on ${laid.panel.name} ${worst < 0 ? 'beside the piece' : `${trimNumber(worst, 0)} mm from an edge`}; keep ${WINDOW_MARGIN_MM} mm ${laid.panel.given ? 'of wall' : 'of foam'} round each.`,
+      why: laid.panel.given
+        ? 'A thin bridge of plastic splits while it is drilled.'
+        : 'A thin bridge of foam tears when it is bent.',
       sure: 'practice',
       excess: off.reduce((sum, l) => sum + WINDOW_MARGIN_MM + half - l.marginMm, 0),
       pieceId: laid.panel.id,
@@ -211,14 +213,14 @@ function checksOf(
       id: `lamp-deep-${id}`,
       severity: 'mind',
       station: 'inside',
-      title: `lamps stand ${trimNumber(items[0]!.fit!.needMm)} mm out behind the foam, ${trimNumber(short)} mm more than the gap there.`,
+      title: `lamps stand ${trimNumber(items[0]!.fit!.needMm)} mm out behind the ${laid.panel.given ? 'wall' : 'foam'}, ${trimNumber(short)} mm more than the gap there.`,
       why: 'The leads press into the sleeve and short on sweat.',
       sure: 'memory',
       excess: short,
       pieceId: laid.panel.id,
       cures: [{ need: 'room', mm: short }],
     });
-  if (!on.lined)
+  if (!on.lined && !laid.panel.given)
     checks.push({
       id: 'lining',
       severity: 'note',

@@ -13,7 +13,10 @@ const foam: FoamField<'foamMm'> = {
   own: false,
 };
 
-const fields = [length('insetMm', 'Set in', [2, 150], 'From every edge of the piece.'), foam] as const;
+const fields = [
+  length('insetMm', 'Set in', [0, 150], 'From every edge of the piece; 0 covers it whole.'),
+  foam,
+] as const;
 
 /** A second layer or raised panel, its outline set in from the piece's by a distance. */
 export const overlay = defineFeature<ParamsOf<typeof fields>>({

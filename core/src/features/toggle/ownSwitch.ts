@@ -52,6 +52,7 @@ export const ownSwitch = (params: OwnSwitchParams): Switch => ({
   lengthMm: params.ownLengthMm,
   widthMm: params.ownWidthMm,
   deepMm: params.ownDeepMm,
+  face: { widthMm: params.ownWidthMm, lengthMm: params.ownLengthMm },
   massG: MASS_G,
   price: 0,
   sure: 'measured',

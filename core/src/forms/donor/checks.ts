@@ -1,12 +1,44 @@
 import { type Check, setting } from '../../document';
-import type { DonorParams } from './fields';
+import type { CaseParams, DonorParams } from './fields';
 import type { Cell } from './hollow';
 import { type Outside, within } from './outside';
 
 const differs = (a: Cell, b: Cell): boolean =>
   (Object.keys(a) as (keyof Cell)[]).some((key) => Math.abs(a[key] - b[key]) > 0.05);
 
-/** What is wrong with opening it, and rooms that cannot be. */
+/** What is wrong with opening or cutting it. */
+export const openingChecks = (params: CaseParams): Check[] => [
+  ...(params.power === 'mains'
+    ? [
+        {
+          id: 'mains',
+          severity: 'stop' as const,
+          station: 'inside' as const,
+          title: 'it ran on the mains: it is not opened or cut here.',
+          why: 'Capacitors stay charged, and an altered mains device is for licensed practice. Take a thing that ran on cells.',
+          sure: 'practice' as const,
+          excess: 1,
+          cures: [],
+        },
+      ]
+    : []),
+  ...(params.guards === 'yes'
+    ? [
+        {
+          id: 'guards',
+          severity: 'mind' as const,
+          station: 'shape' as const,
+          title: 'cut, drilled or painted it protects nobody any more.',
+          why: 'Solvents and holes weaken a safety helmet unseen. Write “costume only” inside it.',
+          sure: 'practice' as const,
+          excess: 1,
+          cures: [],
+        },
+      ]
+    : []),
+];
+
+/** The same, and rooms that cannot be. */
 export function checksOf(params: DonorParams, out: Outside): Check[] {
   const rounded = (cell: Cell): Cell => ({
     acrossMm: Math.round(cell.acrossMm * 10) / 10,
@@ -18,34 +50,7 @@ export function checksOf(params: DonorParams, out: Outside): Check[] {
   const clipped = params.rooms.map((cell) => within(cell, out, params.wallMm));
   const over = params.rooms.filter((cell, i) => differs(cell, clipped[i]!));
   return [
-    ...(params.power === 'mains'
-      ? [
-          {
-            id: 'mains',
-            severity: 'stop' as const,
-            station: 'inside' as const,
-            title: 'it ran on the mains: it is not opened or cut here.',
-            why: 'Capacitors stay charged, and an altered mains device is for licensed practice. Take a thing that ran on cells.',
-            sure: 'practice' as const,
-            excess: 1,
-            cures: [],
-          },
-        ]
-      : []),
-    ...(params.guards === 'yes'
-      ? [
-          {
-            id: 'guards',
-            severity: 'mind' as const,
-            station: 'shape' as const,
-            title: 'cut, drilled or painted it protects nobody any more.',
-            why: 'Solvents and holes weaken a safety helmet unseen. Write “costume only” inside it.',
-            sure: 'practice' as const,
-            excess: 1,
-            cures: [],
-          },
-        ]
-      : []),
+    ...openingChecks(params),
     ...(over.length > 0
       ? [
           {

@@ -1,8 +1,27 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { checkOf, expectCured, make } from '../../parts/testing/worn.test';
+import { checkOf, expectCured, make, aroundOf, partOf, reportOf } from '../../parts/testing/worn.test';
+import { partReport } from '../../parts';
+import { drilledRow } from '../../parts/drilling';
+import type { Feature, Params } from '../../document';
+import { ovalOf } from './walls';
 import { meshVolume } from '../../geometry';
-import { radiusAt, roundMesh, roundRoom } from './hollow';
+import { radiusAt, roundRoom } from './hollow';
+import { solidOf } from '../../panel';
+
+const feature = (kind: string, panel: string, params: Params): Feature => ({
+  id: kind,
+  kind,
+  place: { on: 'panel', panel, u: 0.5, v: 0.4, turnDeg: 0 },
+  params,
+});
+
+const helmetGirths = [
+  { zMm: 0, girthMm: 760 },
+  { zMm: 60, girthMm: 730 },
+  { zMm: 110, girthMm: 600 },
+  { zMm: 145, girthMm: 330 },
+];
 
 const girths = [
   { zMm: 0, girthMm: 300 },
@@ -13,9 +32,15 @@ const girths = [
 describe('a bought thing, opened up', () => {
   it('round by its girths is the cylinder and the frustum of the handbook', () => {
     const [r, s] = [300 / (2 * Math.PI), 90 / (2 * Math.PI)];
-    const volume = Math.PI * r * r * 50 + (Math.PI * 60 * (r * r + r * s + s * s)) / 3;
-    // A polygon of 96 sides holds 0.07 % less.
-    expect(meshVolume(roundMesh(girths)) / volume).to.be.closeTo(1, 0.001);
+    // Walls of 2 mm, square to the case: tube, cone at the middle of its wall, and two discs.
+    const slant = Math.hypot(60, r - s);
+    const volume =
+      Math.PI * (r * r - (r - 2) ** 2) * 50 +
+      Math.PI * (r + s - (2 * 60) / slant) * slant * 2 +
+      2 * Math.PI * ((r - 2) ** 2 + (s - 2) ** 2);
+    const { made } = make('donor', { shape: 'round', girths, wallMm: 2 });
+    // A polygon of 48 sides holds 0.3 % less.
+    expect(meshVolume(solidOf(made.laid).mesh) / volume).to.be.closeTo(1, 0.01);
     expect(radiusAt(girths, 80)).to.be.closeTo((r + s) / 2, 1e-9);
   });
 
@@ -61,5 +86,133 @@ describe('a bought thing, opened up', () => {
     expect(checkOf(make('donor', { power: 'mains' }), 'mains')!.severity).to.equal('stop');
     expect(checkOf(make('donor', { guards: 'yes' }), 'guards')!.title).to.include('protects nobody');
     expect(checkOf(make('donor'), 'mains')).to.equal(undefined);
+  });
+
+  it('has walls that are there: drilled and printed, cut from no sheet, and weighing nothing more', () => {
+    const part = partOf(
+      'donor',
+      {},
+      {
+        features: [
+          feature('lamps', 'front', { count: 2, colour: 'amber', body: '5mm', pitchMm: 30 }),
+          feature('hole', 'right', { diameterMm: 16 }),
+          feature('switch', 'top', { switchId: 'toggle' }),
+        ],
+      },
+    );
+    const report = partReport(part, aroundOf());
+    expect(report.pieces).to.deep.equal([]);
+    expect(report.areaMm2).to.equal(0);
+    expect(report.foamG).to.equal(0);
+    const holes = report.templates.flatMap((t) => t.holes.map((h) => `${t.id} ${h.diameterMm}`));
+    expect(holes).to.have.members(['front 5', 'front 5', 'right 16', 'top 6']);
+    const drill = report.work.find((w) => w.step === 'case-holes')!;
+    expect(drill.count).to.equal(4);
+    expect(drill.detail).to.include('1 of 16 mm (3 mm, then a step drill or hole saw to 16 mm)');
+    expect(drill.cautions).to.include('drill');
+  });
+
+  it('as a band between two girths covered in foam, is the flat arc of the sheet-metal handbook', () => {
+    const report = partReport(
+      partOf(
+        'donor',
+        { shape: 'round', girths, wallMm: 2 },
+        {
+          features: [feature('overlay', 'band-2', { insetMm: 0, foamMm: 2 })],
+        },
+      ),
+      aroundOf(),
+    );
+    const [band] = report.pieces;
+    // Outside of the case at either end, and the layer that keeps its length 1 mm further out along the normal.
+    const [r, s] = [300 / (2 * Math.PI), 90 / (2 * Math.PI)];
+    const slant = Math.hypot(60, r - s);
+    const out = (60 / slant) * 1;
+    const lengths = band!.edges.map((e) => e.lengthMm).sort((a, b) => b - a);
+    expect(lengths[0]).to.be.closeTo(2 * Math.PI * (r + out), 1.2);
+    expect(lengths[1]).to.be.closeTo(2 * Math.PI * (s + out), 0.8);
+    // Radial line method: an arc of radius slant·r/(r − s), through 2π·sin of the half angle.
+    const big = ((r + out) * slant) / (r - s);
+    const small = ((s + out) * slant) / (r - s);
+    const area = ((Math.PI * (r - s)) / slant) * (big ** 2 - small ** 2);
+    expect(band!.areaMm2 / area).to.be.closeTo(1, 0.01);
+  });
+});
+
+describe('holes in a case', () => {
+  it('in a row for a slot stay inside it, leave a web, and are two or more where the slot is longer than wide', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 3, max: 30, noNaN: true }),
+        fc.double({ min: 3.5, max: 20, noNaN: true }),
+        (a, b) => {
+          const { count, diameterMm } = drilledRow(a, b);
+          const [long, wide] = [Math.max(a, b), Math.min(a, b)];
+          expect(diameterMm).to.be.at.most(wide);
+          expect(count * diameterMm + (count - 1)).to.be.at.most(long + 1e-9);
+          if (long >= 2 * wide) expect(count).to.be.at.least(2);
+        },
+      ),
+    );
+  });
+
+  it('a lever gets a slot along its switch, a bush a round hole', () => {
+    const made = (switchId: string) =>
+      partReport(
+        partOf('donor', {}, { features: [feature('switch', 'front', { switchId })] }),
+        aroundOf(),
+      ).templates.find((t) => t.id === 'front')!;
+    const slot = made('slide').marks.find((m) => m.kind === 'slot')!;
+    const xs = slot.points.map((p) => p.x);
+    const ys = slot.points.map((p) => p.y);
+    expect(Math.max(...xs) - Math.min(...xs)).to.be.closeTo(4, 1e-6);
+    expect(Math.max(...ys) - Math.min(...ys)).to.be.closeTo(8, 1e-6);
+    expect(slot.text).to.include('up is on');
+    expect(made('toggle').holes.map((h) => h.diameterMm)).to.deep.equal([6]);
+    expect(made('reed').holes).to.deep.equal([]);
+  });
+});
+
+describe('a bought helmet, worn', () => {
+  it('keeps its girths when it is drawn out oval', () => {
+    for (const share of [0, 0.2, 0.6]) {
+      const { x, y } = ovalOf(share);
+      expect(y / x).to.be.closeTo(1 + share, 1e-9);
+      const steps = 20000;
+      const girth = Array.from({ length: steps }, (_, k) => (2 * Math.PI * k) / steps).reduce(
+        (sum, t) => sum + (Math.hypot(x * Math.sin(t), y * Math.cos(t)) * 2 * Math.PI) / steps,
+        0,
+      );
+      expect(girth).to.be.closeTo(2 * Math.PI, 1e-4);
+    }
+  });
+
+  it('has bands whose templates measure what the tape did', () => {
+    const report = reportOf('donor-helmet', { girths: helmetGirths });
+    const given = helmetGirths.map((g) => g.girthMm);
+    report.templates
+      .filter((t) => t.edges.length === 4 && t.id.startsWith('band'))
+      .forEach((t, i) => {
+        const long = t.edges.map((e) => e.lengthMm).sort((a, b) => b - a);
+        expect(long[0]).to.be.closeTo(given[i]!, 0.002 * given[i]!);
+        expect(long[1]).to.be.closeTo(given[i + 1]!, 0.002 * given[i + 1]!);
+      });
+  });
+
+  it('looks down from its peak, so that lamps in it shine on the face', () => {
+    const report = partReport(
+      partOf(
+        'donor-helmet',
+        {},
+        {
+          features: [feature('lamps', 'peak', { count: 1, colour: 'white', body: '5mm', pitchMm: 20 })],
+        },
+      ),
+      aroundOf(),
+    );
+    const [lamp] = report.items;
+    expect(lamp!.normal.z).to.be.closeTo(-1, 1e-6);
+    expect(lamp!.at.y).to.be.above(0);
+    expect(report.zone).to.equal('head');
   });
 });

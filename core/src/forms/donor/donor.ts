@@ -2,8 +2,9 @@ import { defineForm, type Design, type FormInput } from '../contract';
 import { rectangle } from '../held/outlines';
 import { checksOf } from './checks';
 import { type DonorParams, fields } from './fields';
-import { boxMesh, cellRoom, roundMesh, roundRoom } from './hollow';
+import { cellRoom, roundRoom } from './hollow';
 import { outsideOf, within } from './outside';
+import { boxWalls, keptWhole, roundWalls } from './walls';
 import { workOf } from './work';
 
 function design({ params }: FormInput<DonorParams>): Design {
@@ -37,11 +38,15 @@ function design({ params }: FormInput<DonorParams>): Design {
           ];
   const middle = { x: 0, y: 0, z: (out.footMm + out.highMm) / 2 };
   return {
-    panels: [],
+    panels: keptWhole(
+      shape === 'round'
+        ? roundWalls(girths, wallMm, { top: true, foot: true })
+        : boxWalls(params.wideMm, params.deepMm, params.highMm, wallMm),
+      params.uncut,
+    ),
     joins: [],
     roomMm: 0,
     rooms,
-    given: [shape === 'round' ? roundMesh(girths) : boxMesh(params.wideMm, params.deepMm, params.highMm)],
     ballast: [{ what: 'the thing itself', massG, at: middle }],
     anchors: [
       {
@@ -49,6 +54,13 @@ function design({ params }: FormInput<DonorParams>): Design {
         name: 'top',
         at: { ...middle, z: out.highMm },
         out: { x: 0, y: 0, z: 1 },
+        up: { x: 0, y: 1, z: 0 },
+      },
+      {
+        id: 'foot',
+        name: 'foot',
+        at: { ...middle, z: out.footMm },
+        out: { x: 0, y: 0, z: -1 },
         up: { x: 0, y: 1, z: 0 },
       },
     ],
@@ -66,7 +78,7 @@ export const donor = defineForm<DonorParams>({
   label: 'Bought thing, opened up',
   zones: [],
   developable: true,
-  sheets: 'none',
+  sheets: 'given',
   summary: 'A toy, torch or case described by what it is outside and where it has room inside.',
   fields,
   defaults: () => ({
@@ -83,6 +95,7 @@ export const donor = defineForm<DonorParams>({
     massG: 80,
     opens: 'screws',
     screws: 4,
+    uncut: 'none',
     power: 'cells',
     guards: 'no',
     rooms: [],

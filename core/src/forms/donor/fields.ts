@@ -5,20 +5,8 @@ const isBox = (params: object): boolean => (params as { shape?: string }).shape 
 const isRound = (params: object): boolean => !isBox(params);
 const hasScrews = (params: object): boolean => (params as { opens?: string }).opens === 'screws';
 
-export const fields = [
-  choice(
-    'shape',
-    'Outside',
-    [
-      ['box', 'a box'],
-      ['round', 'round: by its girths'],
-    ],
-    'What it comes nearest to.',
-    'Outside',
-  ),
-  length('wideMm', 'Wide', [5, 1000], 'From side to side, outside.', 'Outside', { when: isBox }),
-  length('highMm', 'High', [5, 1500], 'Upwards, outside.', 'Outside', { when: isBox }),
-  length('deepMm', 'Deep', [5, 1000], 'From front to back, outside.', 'Outside', { when: isBox }),
+/** The outside of a round thing. */
+export const girthsField = (when?: (params: object) => boolean) =>
   rows(
     'girths',
     'Girths',
@@ -34,8 +22,11 @@ export const fields = [
     'girth',
     'From its foot up; straight between them. Two make a cylinder or a cone, more a dome.',
     'Outside',
-    { when: isRound },
-  ),
+    when ? { when } : {},
+  );
+
+/** What its case is, and how its inside is come to. */
+export const caseFields = [
   length('wallMm', 'Wall', [0.5, 20], 'Thickness of its case.', 'Outside'),
   choice(
     'material',
@@ -61,6 +52,19 @@ export const fields = [
     when: hasScrews,
   }),
   choice(
+    'uncut',
+    'Stays whole',
+    [
+      ['none', 'any wall may be cut'],
+      ['front', 'the front'],
+      ['back', 'the back'],
+      ['top', 'the top'],
+      ['foot', 'the foot'],
+    ],
+    'A hinge, a battery door, a part that carries.',
+    'Inside',
+  ),
+  choice(
     'power',
     'In it was',
     [
@@ -81,6 +85,24 @@ export const fields = [
     'Protection that has been cut protects nobody.',
     'Inside',
   ),
+] as const;
+
+export const fields = [
+  choice(
+    'shape',
+    'Outside',
+    [
+      ['box', 'a box'],
+      ['round', 'round: by its girths'],
+    ],
+    'What it comes nearest to.',
+    'Outside',
+  ),
+  length('wideMm', 'Wide', [5, 1000], 'From side to side, outside.', 'Outside', { when: isBox }),
+  length('highMm', 'High', [5, 1500], 'Upwards, outside.', 'Outside', { when: isBox }),
+  length('deepMm', 'Deep', [5, 1000], 'From front to back, outside.', 'Outside', { when: isBox }),
+  girthsField(isRound),
+  ...caseFields,
   rows(
     'rooms',
     'Rooms',
@@ -111,3 +133,4 @@ export const fields = [
 ] as const;
 
 export type DonorParams = ParamsOf<typeof fields>;
+export type CaseParams = ParamsOf<typeof caseFields>;

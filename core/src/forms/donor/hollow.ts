@@ -1,4 +1,4 @@
-import { boxRing, type Mesh, roundRing, stacked, type Vec2, type Vec3 } from '../../geometry';
+import type { Vec2, Vec3 } from '../../geometry';
 import { boxRoom, type Room } from '../../panel';
 import { rectangle } from '../held/outlines';
 
@@ -25,17 +25,6 @@ export function radiusAt(girths: readonly Girth[], zMm: number): number {
   const t = b.zMm > a.zMm ? (zMm - a.zMm) / (b.zMm - a.zMm) : 0;
   return (a.girthMm + (b.girthMm - a.girthMm) * Math.min(1, Math.max(0, t))) / (2 * Math.PI);
 }
-
-export const roundMesh = (girths: readonly Girth[]): Mesh =>
-  stacked(
-    [...girths]
-      .sort((a, b) => a.zMm - b.zMm)
-      .filter((g, i, all) => i === 0 || g.zMm > all[i - 1]!.zMm + 0.1)
-      .map((g) => roundRing(Math.max(0.5, g.girthMm / (2 * Math.PI)), g.zMm)),
-  );
-
-export const boxMesh = (wideMm: number, deepMm: number, highMm: number): Mesh =>
-  stacked([boxRing(wideMm, deepMm, 0), boxRing(wideMm, deepMm, highMm)]);
 
 /** The whole hollow of a round thing seen from the front: as wide as its inside, as deep as its chord. */
 export function roundRoom(girths: readonly Girth[], wallMm: number): Room {

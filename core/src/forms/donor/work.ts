@@ -1,5 +1,5 @@
 import type { Work } from '../../features';
-import type { DonorParams } from './fields';
+import type { CaseParams } from './fields';
 import { type CaseMaterial, caseMaterials } from './materials';
 
 /** Minutes to open it, and for each screw; from memory. */
@@ -8,7 +8,7 @@ const SCREW_MIN = 0.5;
 const GLUED_MIN = 25;
 
 /** It is opened, primed as its material wants, and closed again. */
-export function workOf(params: DonorParams): Work[] {
+export function workOf(params: CaseParams): Work[] {
   const { opens, screws, power } = params;
   const bagged = opens === 'screws' ? `Take out ${screws} screws, bag them and note which goes where. ` : '';
   const shut = opens === 'glued' ? 'Cut along the glued seam with a fine saw, not through it. ' : '';

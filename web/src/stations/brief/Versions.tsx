@@ -1,9 +1,8 @@
 import { differences, type BuildDoc, type Version } from '@fomrik/core/document';
-import { standardKinds } from '@fomrik/core/parts';
+import { standardKinds, freeName } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { Plus, X } from 'lucide-react';
 import { ledgerFigures, showFigure } from '../../app/totals';
-import { freeName } from '../../app/partActions';
 import { LengthField, WordsField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useView } from '../../store/view';

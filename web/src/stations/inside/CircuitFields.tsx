@@ -10,10 +10,9 @@ import {
   type Gauge,
   type RegulatorKind,
 } from '@fomrik/core/materials';
-import { standardKinds } from '@fomrik/core/parts';
+import { standardKinds, freeName } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { Plus, X } from 'lucide-react';
-import { freeName } from '../../app/partActions';
 import { ChoiceField, NumberField, WordsField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';

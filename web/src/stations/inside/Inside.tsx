@@ -1,4 +1,4 @@
-import { type PartReport, standardKinds, startLights } from '@fomrik/core/parts';
+import { type PartReport, standardKinds, startLights, freeName } from '@fomrik/core/parts';
 import { applyChanges, featureIdsOf, type Circuit, type Feature } from '@fomrik/core/document';
 import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Vec3 } from '@fomrik/core/geometry';
@@ -6,7 +6,6 @@ import { nearestOn } from '@fomrik/core/panel';
 import type { Draft } from 'immer';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { freeName } from '../../app/partActions';
 import { FlatPieces } from '../../parts/FlatPieces';
 import { Empty } from '../../parts/Empty';
 import { LazySolid } from '../../parts/LazySolid';
@@ -218,9 +217,11 @@ function Dark({ part, made }: { part: Parameters<typeof startLights>[0]; made: P
     <div className="m-8 max-w-md">
       <h2 className="text-xl">{part.name} is dark</h2>
       <p className="my-2 text-soft">
-        {made.pieces.length > 0
-          ? 'Lamps, switch and pack are planned now, before foam is cut. They begin as three amber lamps on its largest piece, the pack where there is most room.'
-          : 'Light, switch and pack begin in the room it has; each can be moved or changed.'}
+        {made.templates.length > 0 && made.pieces.length === 0
+          ? 'Holes are planned before anything is drilled. It begins with three amber lamps and a switch in its largest wall, the pack in its room.'
+          : made.pieces.length > 0
+            ? 'Lamps, switch and pack are planned now, before foam is cut. They begin as three amber lamps on its largest piece, the pack where there is most room.'
+            : 'Light, switch and pack begin in the room it has; each can be moved or changed.'}
       </p>
       <button type="button" className="btn btn-main" onClick={light}>
         Light it

@@ -1,6 +1,6 @@
 import type { PanelSpot, Part } from '@fomrik/core/document';
 import type { Item } from '@fomrik/core/features';
-import type { PartReport } from '@fomrik/core/parts';
+import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { nearestOn } from '@fomrik/core/panel';
 import type { Draft } from 'immer';
 import type { Handle } from '../../parts/SolidGrip';
@@ -27,7 +27,7 @@ export function insideHandles(
       const found = p.features.find((f) => f.id === feature.id);
       if (found?.place.on === 'panel') Object.assign(found.place, spot);
     };
-    const piece = made.pieces.find((p) => p.id === place.panel);
+    const piece = drawnPieces(made).find((p) => p.id === place.panel);
     // One step is about a millimetre on the piece.
     const box = piece?.outline ?? [];
     const size = (k: 'x' | 'y'): number =>

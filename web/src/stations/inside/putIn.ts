@@ -1,9 +1,9 @@
+import { freeName } from '@fomrik/core/parts';
 import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import type { FeatureKind } from '@fomrik/core/features';
 import type { Vec2 } from '@fomrik/core/geometry';
 import type { PartReport } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
-import { freeName } from '../../app/partActions';
 import { useBuild } from '../../store/build';
 
 /** Where something is let go on the shell. */

@@ -1,7 +1,6 @@
 import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
-import { type PartReport, standardKinds } from '@fomrik/core/parts';
+import { drawnPieces, type PartReport, standardKinds, freeName } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
-import { freeName } from '../../app/partActions';
 import { FeatureLine } from '../../parts/FeatureLine';
 import { useBuild } from '../../store/build';
 import { useView } from '../../store/view';
@@ -30,7 +29,7 @@ const drawn = kinds
 export function DetailsTab({ part, made, change }: DetailsTabProps) {
   const drawing = useView((v) => v.drawing);
   const last = useView((v) => v.lastEdge);
-  const shell = made.pieces.filter((p) => p.role === 'shell');
+  const shell = drawnPieces(made).filter((p) => p.role === 'shell');
   const edge = shell.find((p) => p.id === last?.pieceId)?.edges.find((e) => e.id === last?.edgeId);
   const first = made.panels[0];
   if (!first)

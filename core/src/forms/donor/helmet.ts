@@ -1,0 +1,160 @@
+import { type Body, headForm } from '../../body';
+import { count, length, type ParamsOf } from '../../document';
+import type { Vec2, Vec3 } from '../../geometry';
+import { type Panel, platePanel } from '../../panel';
+import { defineForm, type Design, type FormInput } from '../contract';
+import { rising } from '../held/revolved';
+import { strapOver } from '../straps';
+import { openingChecks } from './checks';
+import { caseFields, girthsField } from './fields';
+import { keptWhole, ovalOf, roundWalls, type Oval } from './walls';
+import { workOf } from './work';
+
+const fields = [
+  girthsField(),
+  count('longerPct', 'Longer, %', [0, 60], 'Than it is wide, from front to back.', 'Outside'),
+  length('peakMm', 'Peak', [0, 150], 'How far it stands out in front; 0 has none.', 'Outside'),
+  length('upMm', 'Rim above the eyes', [-150, 150], 'Where its rim sits when it is worn.', 'Worn'),
+  length('aheadMm', 'Ahead', [-60, 60], 'Of the middle of the head.', 'Worn'),
+  ...caseFields,
+] as const;
+
+export type HelmetParams = ParamsOf<typeof fields>;
+
+/** Round the head that the helmet a new one begins with is made for, mm. */
+const HEAD_MM = 570;
+
+/** Open above the peak, as far as anything stands up there. */
+const ABOVE_MM = 60;
+
+/** A peak reaches so far round either side of the front, radians, and is drawn in so many steps. */
+const PEAK_HALF = Math.PI / 3;
+const STEPS = 24;
+
+/** The peak seen from below: from the rim out, drawn in to nothing at its ends. */
+export function peakOutline(rimMm: number, { x, y }: Oval, peakMm: number): Vec2[] {
+  const at = (k: number, beyond: number): Vec2 => {
+    const t = -PEAK_HALF + (2 * PEAK_HALF * k) / STEPS;
+    const out = beyond === 0 ? 0 : Math.max(0.5, peakMm * Math.cos((t / PEAK_HALF) * (Math.PI / 2)));
+    return { x: (rimMm * x + out) * Math.sin(t), y: -(rimMm * y + out) * Math.cos(t) };
+  };
+  const run = Array.from({ length: STEPS + 1 }, (_, k) => k);
+  return [...run.map((k) => at(k, 1)), ...run.reverse().map((k) => at(k, 0))];
+}
+
+/** The underside of the peak, facing down: lamps in it light the face. */
+function peak({ peakMm, wallMm }: HelmetParams, rimMm: number, oval: Oval): Panel {
+  return {
+    ...platePanel({
+      id: 'peak',
+      name: 'peak, from below',
+      origin: { x: 0, y: 0, z: wallMm },
+      across: { x: 1, y: 0, z: 0 },
+      up: { x: 0, y: -1, z: 0 },
+      outline: peakOutline(rimMm, oval, peakMm),
+      cuts: [],
+    }),
+    given: { wallMm, behindMm: ABOVE_MM },
+    // It stands out over the face, so that how far it is from the head says nothing about fit.
+    loose: true,
+  };
+}
+
+const sits = ({ upMm, aheadMm }: HelmetParams, body: Body): Vec3 => {
+  const head = headForm(body);
+  return { x: 0, y: head.middle.y + aheadMm, z: head.eyeZ + upMm };
+};
+
+const movedBy = (panel: Panel, { x, y, z }: Vec3): Panel => {
+  const to = (p: Vec3): Vec3 => ({ x: p.x + x, y: p.y + y, z: p.z + z });
+  return {
+    ...panel,
+    grid: panel.grid.map((row) => row.map(to)),
+    ...(panel.plate && { plate: { ...panel.plate, origin: to(panel.plate.origin) } }),
+  };
+};
+
+function design({ params, body }: FormInput<HelmetParams>): Design {
+  const { girths, wallMm, massG, longerPct, peakMm } = params;
+  const oval = ovalOf(longerPct / 100);
+  const profile = rising(girths.map((g) => ({ zMm: g.zMm, acrossMm: g.girthMm / Math.PI })));
+  const [rim, crown] = [profile[0]!, profile.at(-1)!];
+  const stands = sits(params, body);
+  const at = { ...stands, z: stands.z - rim.zMm };
+  const rimMm = rim.acrossMm / 2;
+  const panels = [
+    ...roundWalls(girths, wallMm, { top: true, foot: false }, oval),
+    ...(peakMm > 0 ? [movedBy(peak(params, rimMm, oval), { x: 0, y: 0, z: rim.zMm })] : []),
+  ];
+  const highMm = crown.zMm - rim.zMm;
+  return {
+    panels: keptWhole(panels, params.uncut).map((p) => movedBy(p, at)),
+    joins: [],
+    roomMm: 0,
+    padded: true,
+    ballast: [{ what: 'the thing itself', massG, at: { ...stands, z: stands.z + highMm / 2 } }],
+    measures: ['headGirth', 'headBreadth', 'headLength', 'headHeight', 'eyeDepth'],
+    fastenings: [strapOver(body.headGirth.valueMm * 0.55, 'under the chin')],
+    anchors: [
+      {
+        id: 'crown',
+        name: 'crown',
+        at: { ...stands, z: stands.z + highMm },
+        out: { x: 0, y: 0, z: 1 },
+        up: { x: 0, y: 1, z: 0 },
+      },
+    ],
+    work: workOf(params),
+    figures: [
+      { key: 'wide', label: 'wide outside', value: 2 * rimMm * oval.x, unit: 'mm', decimals: 0 },
+      { key: 'long', label: 'long outside', value: 2 * rimMm * oval.y + peakMm, unit: 'mm', decimals: 0 },
+      { key: 'high', label: 'high outside', value: highMm, unit: 'mm', decimals: 0 },
+    ],
+    checks: openingChecks(params),
+  };
+}
+
+/** A bought helmet or hat, described by its girths and worn as it is. */
+export const donorHelmet = defineForm<HelmetParams>({
+  kind: 'donor-helmet',
+  label: 'Bought helmet, refitted',
+  summary: 'A hard hat, cap or toy helmet by its girths, worn: drilled, lit under its peak, covered in foam.',
+  zones: ['head'],
+  fields,
+  developable: true,
+  sheets: 'given',
+  defaults: (body) => ({
+    // The size that would be bought for the head.
+    girths: [
+      [0, 760],
+      [60, 730],
+      [110, 600],
+      [145, 330],
+    ].map(([zMm, girthMm]) => ({
+      zMm: Math.round((zMm! * body.headGirth.valueMm) / HEAD_MM),
+      girthMm: Math.round((girthMm! * body.headGirth.valueMm) / HEAD_MM),
+    })),
+    longerPct: 22,
+    peakMm: 45,
+    upMm: 35,
+    aheadMm: 0,
+    wallMm: 2,
+    material: 'soft',
+    massG: 350,
+    opens: 'open',
+    screws: 4,
+    uncut: 'none',
+    power: 'none',
+    guards: 'yes',
+  }),
+  design,
+  silhouette: ({ girths, peakMm }) => {
+    const profile = rising(girths.map((g) => ({ zMm: g.zMm, acrossMm: g.girthMm / Math.PI })));
+    const half = profile.map((p): Vec2 => ({ x: p.acrossMm / 2, y: p.zMm }));
+    return [
+      ...(peakMm > 0 ? [{ x: half[0]!.x + peakMm, y: half[0]!.y }] : []),
+      ...half,
+      ...[...half].reverse().map((p) => ({ x: -p.x, y: p.y })),
+    ];
+  },
+});

@@ -1,0 +1,138 @@
+import type { Vec3 } from '../../geometry';
+import { gridOf, type Panel, platePanel } from '../../panel';
+import { ellipse } from '../held/outlines';
+import { rising } from '../held/revolved';
+import type { Girth } from './hollow';
+
+const CELLS = 4;
+const ROUND_CELLS = 48;
+
+const plane = (
+  id: string,
+  name: string,
+  middle: Vec3,
+  across: Vec3,
+  up: Vec3,
+  wideMm: number,
+  highMm: number,
+): Panel => ({
+  id,
+  name,
+  grid: gridOf(CELLS, CELLS, (u, v) => {
+    const [x, y] = [(u - 0.5) * wideMm, (v - 0.5) * highMm];
+    return {
+      x: middle.x + across.x * x + up.x * y,
+      y: middle.y + across.y * x + up.y * y,
+      z: middle.z + across.z * x + up.z * y,
+    };
+  }),
+  edges: { bottom: 'lower edge', right: 'right edge', top: 'upper edge', left: 'left edge' },
+});
+
+/** The six walls of a box by its outside, butted: front and back whole, the sides between them, lid and floor within all four. */
+export function boxWalls(wideMm: number, deepMm: number, highMm: number, wallMm: number): Panel[] {
+  const [w, d, h, t] = [wideMm / 2, deepMm / 2, highMm, wallMm];
+  const [x, y, z] = [
+    { x: 1, y: 0, z: 0 },
+    { x: 0, y: 1, z: 0 },
+    { x: 0, y: 0, z: 1 },
+  ];
+  const back = (v: Vec3): Vec3 => ({ x: -v.x, y: -v.y, z: -v.z });
+  const at = (px: number, py: number, pz: number): Vec3 => ({ x: px, y: py, z: pz });
+  const between = Math.max(1, deepMm - 2 * t);
+  const within = Math.max(1, wideMm - 2 * t);
+  const given = (behindMm: number) => ({ given: { wallMm: t, behindMm: Math.max(1, behindMm - 2 * t) } });
+  return [
+    { ...plane('front', 'front', at(0, d - t, h / 2), back(x), z, wideMm, h), ...given(deepMm) },
+    { ...plane('back', 'back', at(0, t - d, h / 2), x, z, wideMm, h), ...given(deepMm) },
+    { ...plane('right', 'right side', at(w - t, 0, h / 2), y, z, between, h), ...given(wideMm) },
+    { ...plane('left', 'left side', at(t - w, 0, h / 2), back(y), z, between, h), ...given(wideMm) },
+    { ...plane('top', 'top', at(0, 0, h - t), x, y, within, between), ...given(h) },
+    { ...plane('foot', 'foot', at(0, 0, t), x, back(y), within, between), ...given(h) },
+  ];
+}
+
+/** How far a round is drawn out either way. */
+export interface Oval {
+  x: number;
+  y: number;
+}
+
+/**
+ * A round drawn out from front to back by a share of its breadth, its girth kept: the perimeter of the ellipse by
+ * Ramanujan’s second formula (1914), within a millionth here.
+ */
+export function ovalOf(longerShare: number): Oval {
+  const [a, b] = [1 + longerShare, 1];
+  const h = ((a - b) / (a + b)) ** 2;
+  const girth = Math.PI * (a + b) * (1 + (3 * h) / (10 + Math.sqrt(4 - 3 * h)));
+  const s = (2 * Math.PI) / girth;
+  return { x: b * s, y: a * s };
+}
+
+/** Ends narrower than this are a point. */
+const POINT_MM = 6;
+
+/**
+ * The walls of a round thing by its girths: a band between each two, cones and rings that unroll into flat arcs, with
+ * the seam behind; and its ends, where they are closed.
+ */
+export function roundWalls(
+  girths: readonly Girth[],
+  wallMm: number,
+  closed: { top: boolean; foot: boolean },
+  oval: Oval = { x: 1, y: 1 },
+): Panel[] {
+  const profile = rising(girths.map((g) => ({ zMm: g.zMm, acrossMm: g.girthMm / Math.PI })));
+  const [low, high] = [profile[0]!, profile.at(-1)!];
+  const ends = [
+    ...(closed.top ? [{ id: 'top', name: 'top', z: high.zMm - wallMm, end: high, upY: 1 }] : []),
+    ...(closed.foot ? [{ id: 'foot', name: 'foot', z: low.zMm + wallMm, end: low, upY: -1 }] : []),
+  ].filter(({ end }) => end.acrossMm - 2 * wallMm > POINT_MM);
+  const behindMm = (across: number): number => Math.max(1, across - 2 * wallMm);
+  return [
+    ...profile.slice(1).map((high, i): Panel => {
+      const low = profile[i]!;
+      const [r, s] = [low.acrossMm / 2, high.acrossMm / 2];
+      const [rise, run] = [high.zMm - low.zMm, s - r];
+      const slope = Math.hypot(rise, run);
+      // Square in from the outer face, so that what is laid on it is measured where the tape was.
+      const inwards = { r: (-wallMm * rise) / slope, z: (wallMm * run) / slope };
+      return {
+        id: `band-${i + 1}`,
+        name: `band ${i + 1}`,
+        grid: gridOf(ROUND_CELLS, 2, (u, v) => {
+          const radius = Math.max(0.4, r + v * run + inwards.r);
+          const turn = -Math.PI / 2 + 2 * Math.PI * u;
+          return {
+            x: radius * oval.x * Math.cos(turn),
+            y: radius * oval.y * Math.sin(turn),
+            z: low.zMm + v * rise + inwards.z,
+          };
+        }),
+        edges: { bottom: 'lower edge', right: 'seam', top: 'upper edge', left: 'seam' },
+        given: { wallMm, behindMm: behindMm(Math.min(low.acrossMm, high.acrossMm)) },
+      };
+    }),
+    ...ends.map(({ id, name, z, end, upY }): Panel => ({
+      ...platePanel({
+        id,
+        name,
+        origin: { x: 0, y: 0, z },
+        across: { x: 1, y: 0, z: 0 },
+        up: { x: 0, y: upY, z: 0 },
+        outline: ellipse(
+          { x: 0, y: 0 },
+          (end.acrossMm / 2 - wallMm) * oval.x,
+          (end.acrossMm / 2 - wallMm) * oval.y,
+        ),
+        cuts: [],
+      }),
+      given: { wallMm, behindMm: behindMm(high.zMm - low.zMm) },
+    })),
+  ];
+}
+
+/** One wall marked as not to be cut; all of them as they are when there is none of that name. */
+export const keptWhole = (walls: readonly Panel[], id: string): Panel[] =>
+  walls.map((wall) => (wall.id === id ? { ...wall, given: { ...wall.given!, uncut: true } } : wall));
