@@ -26,7 +26,7 @@ const layer: Feature = {
   id: 'l',
   kind: 'overlay',
   place: { on: 'panel', panel: 'a', u: 0.5, v: 0.5, turnDeg: 0 },
-  params: { insetMm: 12, foamMm: 2 },
+  params: { insetMm: 12, foamMm: 2, lapMm: 0 },
 };
 const rivets: Feature = {
   id: 'r',

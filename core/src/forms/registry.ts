@@ -26,6 +26,7 @@ import { rimmed } from './rimmed/rimmed';
 import { rounds } from './rounds/rounds';
 import { shield } from './shield/shield';
 import { skinnedHead, skinnedThing } from './skinned/skinned';
+import { strung } from './strung/strung';
 import { turned } from './turned/turned';
 import { wand } from './wand/wand';
 
@@ -65,5 +66,6 @@ export const forms: readonly FormKind[] = [
   rounds,
   fitting,
   donor,
+  strung,
   skinnedThing,
 ];

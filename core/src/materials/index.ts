@@ -3,6 +3,7 @@ export { catalogue, type Catalogue } from './catalogue';
 export { cautionNames, cautions, type CautionKey } from './cautions';
 export { isRigid, type SheetKind } from './foams';
 export { closures, type ClosureKind } from './closures';
+export { gels, type Gel } from './gels';
 export { ledBodies, ledMaxA, leds, type LampColour, type LedBody } from './lamps';
 export { diffusers, LEAST_OVER_BORE_MM, lobes, walls, type Diffuser } from './diffusers';
 export { cells, packs, type Cell, type CapacityCurve, type Pack, type VoltageCurve } from './packs';

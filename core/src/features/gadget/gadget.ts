@@ -1,7 +1,8 @@
-import { choice, length, number, type ParamsOf } from '../../document';
+import { type Check, choice, length, number, type ParamsOf } from '../../document';
+import { type Gel, gels } from '../../materials';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid } from '../contract';
-import { footingOf } from '../laying/device';
+import { type Footing, footingOf } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
 
 const kinds = [
@@ -14,6 +15,8 @@ const kinds = [
 
 /** What gives no light. */
 const dark = new Set<string>(['speaker', 'fan']);
+
+const isLit = (params: object): boolean => !dark.has((params as { what: string }).what);
 
 const fields = [
   choice('what', 'What', kinds, 'Told in the lists by this name.'),
@@ -36,6 +39,25 @@ const fields = [
     'V',
     'Where it goes dim or dumb; about two thirds of its voltage if you do not know.',
   ),
+  number(
+    'lumens',
+    'Gives',
+    [0, 2000],
+    'lm',
+    'Printed on it; 0 if it gives no light or you do not know.',
+    'Form',
+    {
+      when: isLit,
+    },
+  ),
+  choice(
+    'gel',
+    'Gel before it',
+    Object.entries(gels).map(([key, { label }]): [Gel, string] => [key as Gel, label]),
+    'A sheet of coloured filter; what it costs in light is told.',
+    'Form',
+    { when: isLit },
+  ),
 ] as const;
 
 const sizedOf = ({ widthMm, lengthMm, thickMm }: ParamsOf<typeof fields>) => ({
@@ -55,6 +77,8 @@ const start: ParamsOf<typeof fields> = {
   volts: 4.5,
   drawsMa: 60,
   leastV: 3,
+  lumens: 0,
+  gel: 'none',
 };
 
 /** Anything that draws current and is known by measuring it: a board out of a torch, fairy lights, a speaker. */
@@ -94,7 +118,6 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
     if (!footing) return notLaid(feature, 'inside', 'the place that held a device is no longer there.');
     const name = kinds.find(([value]) => value === params.what)![1];
     const haveMm = footing.depthMm;
-    const short = params.thickMm - haveMm;
     return {
       ...nothing(),
       items: [
@@ -141,23 +164,52 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
           waitMin: 0,
         },
       ],
-      checks: footing.room.solid
-        ? pocketChecks(on, feature, footing, sizedOf(params))
-        : short > 0.05
-          ? [
-              {
-                id: `device-deep-${id}`,
-                severity: 'mind',
-                station: 'inside',
-                title: `the ${name} is ${trimNumber(params.thickMm)} mm thick, ${trimNumber(Math.max(0, haveMm))} mm is there.`,
-                why: 'It does not go in, or presses through.',
-                sure: 'measured',
-                excess: short,
-                ...(footing.laid && { pieceId: footing.laid.panel.id }),
-                cures: [{ need: 'room', mm: short }],
-              },
-            ]
-          : [],
+      checks: [
+        ...gelChecks(id, name, params),
+        ...(footing.room.solid
+          ? pocketChecks(on, feature, footing, sizedOf(params))
+          : roomChecks(id, name, params.thickMm, haveMm, footing)),
+      ],
     };
   },
 });
+
+/** Whether the room it lies in is deep enough for it. */
+function roomChecks(id: string, name: string, thickMm: number, haveMm: number, { laid }: Footing): Check[] {
+  const short = thickMm - haveMm;
+  if (short <= 0.05) return [];
+  return [
+    {
+      id: `device-deep-${id}`,
+      severity: 'mind',
+      station: 'inside',
+      title: `the ${name} is ${trimNumber(thickMm)} mm thick, ${trimNumber(Math.max(0, haveMm))} mm is there.`,
+      why: 'It does not go in, or presses through.',
+      sure: 'measured',
+      excess: short,
+      ...(laid && { pieceId: laid.panel.id }),
+      cures: [{ need: 'room', mm: short }],
+    },
+  ];
+}
+
+/** What a gel leaves of the light. */
+function gelChecks(id: string, name: string, { gel, lumens, what }: ParamsOf<typeof fields>): Check[] {
+  if (gel === 'none' || dark.has(what)) return [];
+  const { label, passes } = gels[gel];
+  return [
+    {
+      id: `gel-${id}`,
+      severity: 'note',
+      station: 'inside',
+      title:
+        lumens > 0
+          ? `the ${name} gives about ${trimNumber(lumens * passes, 0)} of ${trimNumber(lumens, 0)} lm through its ${label} gel.`
+          : `about ${trimNumber(passes * 100, 0)} % of the light of the ${name} gets through its ${label} gel.`,
+      why: 'Typical of stage filters; a lamp of that colour gives more light from the same cells. Keep gel off anything that gets hot.',
+      sure: 'memory',
+      excess: 1 - passes,
+      cures: [],
+    },
+  ];
+}

@@ -1,6 +1,18 @@
 import { type FoamField, length, type ParamsOf } from '../../document';
 import { cross3, grown, largestRing, scale3, add3 } from '../../geometry';
-import { insetOf, type LaidPanel, offsetGrid, onGrid, type Plate, plateMesh, platePiece } from '../../panel';
+import {
+  edgeRun,
+  growEdges,
+  insetOf,
+  type LaidPanel,
+  offsetGrid,
+  onGrid,
+  type Piece,
+  type Plate,
+  plateMesh,
+  platePiece,
+} from '../../panel';
+import { trimNumber } from '../../units';
 import { defineFeature, type Laid, type LaidPart, nothing, notLaid, panelOf } from '../contract';
 import { layPatch } from '../laying/patch';
 
@@ -16,6 +28,7 @@ const foam: FoamField<'foamMm'> = {
 const fields = [
   length('insetMm', 'Set in', [0, 150], 'From every edge of the piece; 0 covers it whole.'),
   foam,
+  length('lapMm', 'Overlap', [0, 60], 'Beyond its right edge, where it closes round a tube; 0 butts.'),
 ] as const;
 
 /** A second layer or raised panel, its outline set in from the piece's by a distance. */
@@ -31,7 +44,7 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
   spotless: true,
   start: ({ panel }) => ({
     place: { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 },
-    params: { insetMm: 15, foamMm: 2 },
+    params: { insetMm: 15, foamMm: 2, lapMm: 0 },
   }),
   lay: (on, feature) => {
     const { place, params } = feature;
@@ -59,12 +72,29 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
     );
     return {
       ...nothing(),
-      pieces: [piece],
+      pieces: [lapped(piece, params.lapMm)],
       solids: [mesh],
       stiffens: [{ pieceId: laid.panel.id, thicknessMm: sheet.thicknessMm.value }],
     };
   },
 });
+
+/** The piece with a strip more at its right edge, and the line it is glued to. */
+function lapped(piece: Piece, lapMm: number): Piece {
+  const edge = piece.edges.find((e) => e.id === 'right');
+  if (lapMm === 0 || !edge) return piece;
+  const wider = growEdges(
+    piece,
+    piece.edges.map((e) => (e === edge ? lapMm : 0)),
+  );
+  return {
+    ...wider,
+    marks: [
+      ...wider.marks,
+      { kind: 'glue', points: edgeRun(piece.outline, edge), text: `overlap ${trimNumber(lapMm)} mm` },
+    ],
+  };
+}
 
 /** On a flat piece the layer is its own outline drawn in. */
 function onPlate(

@@ -4,7 +4,7 @@ import { checkOf, expectCured, make, aroundOf, partOf, reportOf } from '../../pa
 import { partReport } from '../../parts';
 import { drilledRow } from '../../parts/drilling';
 import type { Feature, Params } from '../../document';
-import { ovalOf } from './walls';
+import { ovalOf } from '../held/walls';
 import { meshVolume } from '../../geometry';
 import { radiusAt, roundRoom } from './hollow';
 import { solidOf } from '../../panel';
@@ -118,7 +118,7 @@ describe('a bought thing, opened up', () => {
         'donor',
         { shape: 'round', girths, wallMm: 2 },
         {
-          features: [feature('overlay', 'band-2', { insetMm: 0, foamMm: 2 })],
+          features: [feature('overlay', 'band-2', { insetMm: 0, foamMm: 2, lapMm: 0 })],
         },
       ),
       aroundOf(),
@@ -136,6 +136,31 @@ describe('a bought thing, opened up', () => {
     const small = ((s + out) * slant) / (r - s);
     const area = ((Math.PI * (r - s)) / slant) * (big ** 2 - small ** 2);
     expect(band!.areaMm2 / area).to.be.closeTo(1, 0.01);
+  });
+});
+
+describe('foam round a bought tube', () => {
+  it('is its girth at the layer that keeps its length, and as much longer as it overlaps', () => {
+    const tube = [
+      { zMm: 0, girthMm: 200 },
+      { zMm: 80, girthMm: 200 },
+    ];
+    const wide = (lapMm: number) => {
+      const [piece] = partReport(
+        partOf(
+          'donor',
+          { shape: 'round', girths: tube, wallMm: 2 },
+          { features: [feature('overlay', 'band-1', { insetMm: 0, foamMm: 2, lapMm })] },
+        ),
+        aroundOf(),
+      ).pieces;
+      const xs = piece!.outline.map((p) => p.x);
+      return { mm: Math.max(...xs) - Math.min(...xs), marks: piece!.marks };
+    };
+    // Steiner: the girth and 2π times half of 2 mm.
+    expect(wide(0).mm).to.be.closeTo(200 + 2 * Math.PI, 0.3);
+    expect(wide(15).mm - wide(0).mm).to.be.closeTo(15, 1e-6);
+    expect(wide(15).marks.map((m) => m.text)).to.deep.equal(['overlap 15 mm']);
   });
 });
 

@@ -4,7 +4,7 @@ import { checksOf } from './checks';
 import { type DonorParams, fields } from './fields';
 import { cellRoom, roundRoom } from './hollow';
 import { outsideOf, within } from './outside';
-import { boxWalls, keptWhole, roundWalls } from './walls';
+import { boxWalls, keptWhole, roundWalls } from '../held/walls';
 import { workOf } from './work';
 
 function design({ params }: FormInput<DonorParams>): Design {

@@ -7,7 +7,7 @@ import { rising } from '../held/revolved';
 import { strapOver } from '../straps';
 import { openingChecks } from './checks';
 import { caseFields, girthsField } from './fields';
-import { keptWhole, ovalOf, roundWalls, type Oval } from './walls';
+import { keptWhole, ovalOf, roundWalls, type Oval } from '../held/walls';
 import { workOf } from './work';
 
 const fields = [

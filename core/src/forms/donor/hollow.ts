@@ -1,12 +1,7 @@
 import type { Vec2, Vec3 } from '../../geometry';
 import { boxRoom, type Room } from '../../panel';
 import { rectangle } from '../held/outlines';
-
-/** Height above the foot and tape round the outside there. */
-export interface Girth {
-  zMm: number;
-  girthMm: number;
-}
+import type { Girth } from '../held/walls';
 
 /** A room inside: its middle from the foot's middle, its size, and how deep it is from the front. */
 export interface Cell {

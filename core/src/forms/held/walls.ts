@@ -1,8 +1,13 @@
 import type { Vec3 } from '../../geometry';
 import { gridOf, type Panel, platePanel } from '../../panel';
-import { ellipse } from '../held/outlines';
-import { rising } from '../held/revolved';
-import type { Girth } from './hollow';
+import { ellipse } from './outlines';
+import { rising } from './revolved';
+
+/** Height above the foot and tape round the outside there. */
+export interface Girth {
+  zMm: number;
+  girthMm: number;
+}
 
 const CELLS = 4;
 const ROUND_CELLS = 48;
@@ -70,6 +75,46 @@ export function ovalOf(longerShare: number): Oval {
   return { x: b * s, y: a * s };
 }
 
+/** A round at a height: how far across it is outside. */
+interface Ring {
+  zMm: number;
+  acrossMm: number;
+}
+
+/** Open behind a wall round a hollow that is so far across. */
+const behindIn = (acrossMm: number, wallMm: number): number => Math.max(1, acrossMm - 2 * wallMm);
+
+/** The wall between two rounds, its seam behind: a cone or ring that unrolls into a flat arc. */
+export function bandWall(
+  id: string,
+  name: string,
+  low: Ring,
+  high: Ring,
+  wallMm: number,
+  oval: Oval = { x: 1, y: 1 },
+): Panel {
+  const r = low.acrossMm / 2;
+  const [rise, run] = [high.zMm - low.zMm, high.acrossMm / 2 - r];
+  const slope = Math.hypot(rise, run);
+  // Square in from the outer face, so that what is laid on it is measured where the tape was.
+  const inwards = { r: (-wallMm * rise) / slope, z: (wallMm * run) / slope };
+  return {
+    id,
+    name,
+    grid: gridOf(ROUND_CELLS, 2, (u, v) => {
+      const radius = Math.max(0.4, r + v * run + inwards.r);
+      const turn = -Math.PI / 2 + 2 * Math.PI * u;
+      return {
+        x: radius * oval.x * Math.cos(turn),
+        y: radius * oval.y * Math.sin(turn),
+        z: low.zMm + v * rise + inwards.z,
+      };
+    }),
+    edges: { bottom: 'lower edge', right: 'seam', top: 'upper edge', left: 'seam' },
+    given: { wallMm, behindMm: behindIn(Math.min(low.acrossMm, high.acrossMm), wallMm) },
+  };
+}
+
 /** Ends narrower than this are a point. */
 const POINT_MM = 6;
 
@@ -89,31 +134,10 @@ export function roundWalls(
     ...(closed.top ? [{ id: 'top', name: 'top', z: high.zMm - wallMm, end: high, upY: 1 }] : []),
     ...(closed.foot ? [{ id: 'foot', name: 'foot', z: low.zMm + wallMm, end: low, upY: -1 }] : []),
   ].filter(({ end }) => end.acrossMm - 2 * wallMm > POINT_MM);
-  const behindMm = (across: number): number => Math.max(1, across - 2 * wallMm);
   return [
-    ...profile.slice(1).map((high, i): Panel => {
-      const low = profile[i]!;
-      const [r, s] = [low.acrossMm / 2, high.acrossMm / 2];
-      const [rise, run] = [high.zMm - low.zMm, s - r];
-      const slope = Math.hypot(rise, run);
-      // Square in from the outer face, so that what is laid on it is measured where the tape was.
-      const inwards = { r: (-wallMm * rise) / slope, z: (wallMm * run) / slope };
-      return {
-        id: `band-${i + 1}`,
-        name: `band ${i + 1}`,
-        grid: gridOf(ROUND_CELLS, 2, (u, v) => {
-          const radius = Math.max(0.4, r + v * run + inwards.r);
-          const turn = -Math.PI / 2 + 2 * Math.PI * u;
-          return {
-            x: radius * oval.x * Math.cos(turn),
-            y: radius * oval.y * Math.sin(turn),
-            z: low.zMm + v * rise + inwards.z,
-          };
-        }),
-        edges: { bottom: 'lower edge', right: 'seam', top: 'upper edge', left: 'seam' },
-        given: { wallMm, behindMm: behindMm(Math.min(low.acrossMm, high.acrossMm)) },
-      };
-    }),
+    ...profile
+      .slice(1)
+      .map((high, i) => bandWall(`band-${i + 1}`, `band ${i + 1}`, profile[i]!, high, wallMm, oval)),
     ...ends.map(({ id, name, z, end, upY }): Panel => ({
       ...platePanel({
         id,
@@ -128,7 +152,7 @@ export function roundWalls(
         ),
         cuts: [],
       }),
-      given: { wallMm, behindMm: behindMm(high.zMm - low.zMm) },
+      given: { wallMm, behindMm: behindIn(high.zMm - low.zMm, wallMm) },
     })),
   ];
 }
