@@ -62,4 +62,38 @@ describe('a bought thing, refitted', function () {
     expect(doc.parts.map((p) => p.name)).to.deep.equal(['Dial band', 'Tide dial', 'Harbour helm']);
     expect(doc.circuits.map((c) => c.name)).to.deep.equal(['Tide light', 'Peak light']);
   });
+
+  it('a taped pattern: edges are numbered, mates that disagree are told and evened by one press', async () => {
+    await page.getByRole('button', { name: 'Part', exact: true }).click();
+    await page.getByRole('menuitem', { name: /Taped pattern/ }).click();
+    await page.getByRole('button', { name: 'Piece B', exact: true }).click();
+    const corner = page.getByRole('button', { name: /^Point 4: 10 across, 160 up/ });
+    await corner.focus();
+    await page.keyboard.press('Shift+ArrowUp');
+    await page.getByText('Taped pattern: piece A, edge 2 is 10 mm shorter than piece B, edge 4.').waitFor();
+    await page.getByRole('button', { name: 'Even them out' }).click();
+    await page.getByText(/piece A, edge 2 is 10 mm shorter/).waitFor({ state: 'detached' });
+    await saved(page);
+    await noGraveFaults(page);
+  });
+
+  it('a device of found things: a second thing of one place is an alternative, the cheapest set first', async () => {
+    await page.getByRole('button', { name: 'Part', exact: true }).click();
+    await page.getByRole('menuitem', { name: /Device of found things/ }).click();
+    await page.getByLabel('Price, thing 2').fill('9');
+    await page.getByRole('button', { name: 'thing', exact: true }).click();
+    await page.getByLabel('Place, thing 4').fill('2');
+    await page.getByLabel('Across below, thing 4').fill('46');
+    await page.getByLabel('Across above, thing 4').fill('46');
+    await page.getByLabel('Meets the next, thing 4').selectOption('over');
+    await page.getByLabel('By, thing 4').fill('20');
+    await page.getByLabel('Price, thing 4').fill('3');
+    await page.getByLabel('Price, thing 4').blur();
+    const figure = page.getByText('found things cost').locator('..');
+    await figure.getByText('3.00').waitFor();
+    await page.getByLabel('Set', { exact: true }).fill('2');
+    await page.getByLabel('Set', { exact: true }).blur();
+    await figure.getByText('9.00').waitFor();
+    await saved(page);
+  });
 });

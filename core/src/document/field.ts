@@ -59,7 +59,7 @@ export interface RowsField<
   /** What one line is called. */
   line: string;
   /** Lines are the points of an outline, or of a profile turned about an axis, and can be drawn. */
-  draws?: 'outline' | 'profile';
+  draws?: 'outline' | 'profile' | 'pieces';
 }
 
 export type ScalarField = NumberField | ChoiceField | FoamField;

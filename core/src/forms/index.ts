@@ -10,6 +10,7 @@ export type {
   Tie,
 } from './contract';
 export { nodeLine as drawnLine, offsetNodes, type Node as DrawnNode } from './held/drawn';
+export { begunOutline, edgesOfOutline, type DrawnEdge } from './taped/edges';
 export { forms } from './registry';
 export { otherHalf, STAND_IN, type SkinParams } from './skinned/fields';
 export { seatOnHead, type Seat } from './skinned/onHead';

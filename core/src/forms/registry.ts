@@ -27,6 +27,7 @@ import { rounds } from './rounds/rounds';
 import { shield } from './shield/shield';
 import { skinnedHead, skinnedThing } from './skinned/skinned';
 import { strung } from './strung/strung';
+import { taped } from './taped/taped';
 import { turned } from './turned/turned';
 import { wand } from './wand/wand';
 
@@ -68,4 +69,5 @@ export const forms: readonly FormKind[] = [
   donor,
   strung,
   skinnedThing,
+  taped,
 ];

@@ -216,7 +216,8 @@ export function stretchAlong(panel: Pick<Panel, 'grid' | 'rim'>, id: string): St
 
 /** Vertex numbers along one edge; none when it has no such edge. */
 export function edgeVertices(panel: Pick<Panel, 'grid' | 'rim'>, id: string): number[] {
-  if (!panel.rim) return sideVertices(panel, id as Side);
+  // Flat pieces cut by an outline of their own have edges that are no sides of their grid.
+  if (!panel.rim) return sides.includes(id as Side) ? sideVertices(panel, id as Side) : [];
   const edge = panel.rim.find((e) => e.id === id);
   return edge ? rimRun(panel, edge) : [];
 }

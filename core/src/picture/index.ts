@@ -1,3 +1,4 @@
+export { tiltDeg } from './camera';
 export { homography, type Homography, inverse, seenThrough } from './homography';
 export { type KnownLength, knownSheets, type Picture, type Spot, spotAt, type Squaring } from './picture';
 export { disagreement, type Known, type Laid, laidPicture, MARK_PX, measuredOn } from './scale';

@@ -23,7 +23,7 @@ function trace(things: readonly OnTable[], shot: Shot, table = 90): Traced[] {
   const pixels = photographed([a4(250), ...things], table, shot);
   const picture = shotPicture(shot, sheet);
   const laid = laidPicture(picture, undefined)!;
-  return tracedOn(squaredPicture(pixels, laid, 1600), picture, laid, 0.3);
+  return tracedOn(squaredPicture(pixels, laid, 1600), picture, laid, 0.3).outlines;
 }
 /** Sides of a ring turned about, whatever its place: the picture's middle is not the table's. */
 const moved = (of: readonly Vec2[], by: Vec2): Vec2[] => of.map((p) => ({ x: p.x + by.x, y: p.y + by.y }));

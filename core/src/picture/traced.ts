@@ -1,5 +1,5 @@
 import { contours } from 'd3-contour';
-import { boundsOf, contains, signedArea, thinned, type Vec2 } from '../geometry';
+import { boundsOf, contains, distanceToEdge, signedArea, thinned, type Vec2 } from '../geometry';
 import { seenThrough } from './homography';
 import { type Picture, type Spot, spotAt } from './picture';
 import type { Laid } from './scale';
@@ -127,7 +127,7 @@ export function tracedOn(
   picture: Pick<Picture, 'sheet'>,
   laid: Laid,
   withinMm: number,
-): Traced[] {
+): { outlines: Traced[]; sheetBowMm?: number } {
   const { width, height } = pixels;
   const mm = widthMm / width;
   const grey = smoothGrey(pixels);
@@ -150,20 +150,25 @@ export function tracedOn(
     ring.some(([x, y]) => x < 1 || y < 1 || x > width - 1 || y > height - 1);
   const sheet = picture.sheet?.corners.map((c) => seenThrough(laid.toMm, spotAt(c))!);
   const levels = new Map<number, Spot[][]>();
-  return rings(threshold)
+  // The threshold parts ground from things; the edge of one runs half way between the ground and its own brightness.
+  const sharp = (ring: readonly Spot[], areaMm2: number): Vec2[] => {
+    const level = Math.round(within(ring, values, width) / 2);
+    if (!levels.has(level)) levels.set(level, level > 0 ? rings(level) : []);
+    const near = levels
+      .get(level)!
+      .map(toMm)
+      .find((r) => Math.abs(Math.abs(signedArea(r)) / areaMm2 - 1) < SAME && sameMiddle(r, toMm(ring)));
+    return near ?? toMm(ring);
+  };
+  const found = rings(threshold);
+  const own = found.find((ring) => isSheet(toMm(ring), sheet));
+  const outlines = found
     .map((ring) => ({ ring, areaMm2: Math.abs(signedArea(toMm(ring))) }))
     .filter(({ ring, areaMm2 }) => areaMm2 >= LEAST_MM2 && !isSheet(toMm(ring), sheet) && !atEdge(ring))
     .sort((a, b) => b.areaMm2 - a.areaMm2)
     .slice(0, MOST)
     .map(({ ring, areaMm2 }) => {
-      // The threshold parts ground from things; the edge of one runs half way between the ground and its own brightness.
-      const level = Math.round(within(ring, values, width) / 2);
-      if (!levels.has(level)) levels.set(level, level > 0 ? rings(level) : []);
-      const near = levels
-        .get(level)!
-        .map(toMm)
-        .find((r) => Math.abs(Math.abs(signedArea(r)) / areaMm2 - 1) < SAME && sameMiddle(r, toMm(ring)));
-      const thin = thinned(near ?? toMm(ring), MOST_POINTS, withinMm);
+      const thin = thinned(sharp(ring, areaMm2), MOST_POINTS, withinMm);
       const outline = signedArea(thin) < 0 ? thin.reverse() : thin;
       const b = boundsOf(outline);
       return {
@@ -173,6 +178,20 @@ export function tracedOn(
         areaMm2: signedArea(outline),
       };
     });
+  const bow = own && sheet && bowOf(sharp(own, Math.abs(signedArea(toMm(own)))), sheet);
+  return { outlines, ...(bow !== undefined && { sheetBowMm: bow }) };
+}
+
+/** Near its corners, which are marked by hand, an edge's bow is not asked; a share of the sheet. */
+const CORNER = 0.12;
+
+/** How far the sheet's edges leave the straight lines between its marked corners: paper curls, and wide lenses bend. */
+function bowOf(ring: readonly Vec2[], sheet: readonly Vec2[]): number | undefined {
+  const near = CORNER * Math.sqrt(Math.abs(signedArea(sheet)));
+  const off = ring
+    .filter((p) => sheet.every((c) => Math.hypot(p.x - c.x, p.y - c.y) > near))
+    .map((p) => distanceToEdge(sheet, p));
+  return off.length < 20 ? undefined : Math.max(...off);
 }
 
 /** Rings at two levels whose areas differ by less than this share are of one thing. */

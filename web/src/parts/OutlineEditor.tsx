@@ -1,8 +1,8 @@
 import type { Row, RowsField } from '@fomrik/core/document';
 import { type DrawnNode, drawnLine, offsetNodes } from '@fomrik/core/forms';
-import { boundsOf, thinned } from '@fomrik/core/geometry';
+import { boundsOf, thinned, type Vec2 } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
-import type { TracedHere } from '../pictures/beneath';
+import type { Found } from '../pictures/beneath';
 import { TracePicker } from '../pictures/TracePicker';
 import { LengthField } from './Field';
 import { mirroredRows, twinOf } from './outlineRows';
@@ -15,12 +15,17 @@ interface OutlineEditorProps {
   onChange: (rows: Row[]) => void;
   onDrag: (rows: Row[]) => void;
   onDragEnd: () => void;
+  /** Numbers of edges, each between a spot of it and where it begins. */
+  numbers?: readonly { number: number; at: Vec2; from: Vec2 }[];
+  /** All outlines that were traced, as pieces of their own. */
+  onTakeAll?: (outlines: readonly (readonly Vec2[])[]) => void;
   /** What lies beneath the lines, in mm with y downwards, and the fields that place it. */
-  beneath: { image: ReactNode; fields: ReactNode; trace?: () => Promise<TracedHere[]> };
+  beneath: { image: ReactNode; fields: ReactNode; trace?: () => Promise<Found> };
 }
 
 type Axis = readonly [across: string, up: string];
-const axes: Record<'outline' | 'profile', Axis> = {
+const axes: Record<'outline' | 'profile' | 'pieces', Axis> = {
+  pieces: ['xMm', 'yMm'],
   outline: ['xMm', 'yMm'],
   profile: ['acrossMm', 'zMm'],
 };
@@ -40,7 +45,16 @@ const SNAPS = [0, 1, 5, 10] as const;
 const NEAR = 0.012;
 
 /** The points of a rows field drawn and dragged: an outline seen from the front, or half of a profile about its axis. */
-export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd, beneath }: OutlineEditorProps) {
+export function OutlineEditor({
+  field,
+  rows,
+  onChange,
+  onDrag,
+  onDragEnd,
+  beneath,
+  numbers = [],
+  onTakeAll,
+}: OutlineEditorProps) {
   const kind = field.draws ?? 'outline';
   const [ax, up] = axes[kind];
   const half = kind === 'profile';
@@ -203,6 +217,22 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd, beneat
             strokeWidth={size / 300}
           />
         )}
+        {numbers.map(({ number, at: spot, from }) => (
+          <text
+            key={number}
+            x={(spot.x + from.x) / 2}
+            y={-(spot.y + from.y) / 2}
+            fontSize={size / 16}
+            textAnchor="middle"
+            dominantBaseline="middle"
+            fill="var(--color-ink)"
+            stroke="white"
+            strokeWidth={size / 120}
+            paintOrder="stroke"
+          >
+            {number}
+          </text>
+        ))}
         {points.map((p, i) => (
           <g
             key={i}
@@ -352,6 +382,7 @@ export function OutlineEditor({ field, rows, onChange, onDrag, onDragEnd, beneat
         {!half && beneath.trace && (
           <TracePicker
             trace={beneath.trace}
+            {...(onTakeAll && { onTakeAll })}
             onTake={(outline) =>
               onChange(
                 thinned(outline, field.range[1], TRACED_MM).map(({ x, y }) => ({

@@ -9,6 +9,9 @@ interface RowsInputProps {
   onChange: (rows: Row[]) => void;
 }
 
+/** Lines of more values than this are broken. */
+const WIDE = 8;
+
 /** A field that is a list: a line of values for each, lines added at the end and taken away. */
 export function RowsInput({ field, rows, ply, onChange }: RowsInputProps) {
   const [least, most] = field.range;
@@ -26,12 +29,16 @@ export function RowsInput({ field, rows, ply, onChange }: RowsInputProps) {
         </button>
       </legend>
       {rows.map((row, i) => (
-        <div key={i} data-row={`${field.key}-${i + 1}`} className="flex items-start gap-x-2.5">
+        <div
+          key={i}
+          data-row={`${field.key}-${i + 1}`}
+          className={`flex items-start gap-x-2.5 ${field.of.length > WIDE ? 'flex-wrap' : ''}`}
+        >
           <span className="w-14 shrink-0 self-center text-[13px] text-soft">
             {field.line} {i + 1}
           </span>
           {field.of.map((sub) => (
-            <div key={sub.key} className="min-w-0 flex-1">
+            <div key={sub.key} className={`flex-1 ${field.of.length > WIDE ? 'min-w-24' : 'min-w-0'}`}>
               <FieldInput
                 field={sub}
                 label={`${sub.label}, ${field.line} ${i + 1}`}

@@ -1,29 +1,36 @@
 import type { Vec2 } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
-import type { TracedHere } from './beneath';
+import type { Found } from './beneath';
 
 /** A likely error worse than this share of the size wants a better photograph. */
 const DOUBTFUL = 0.01;
+
+/** A tilt or a bow beyond these is told; from memory. */
+const TILTED_DEG = 15;
+const BOWED_MM = 1;
 
 /** Outlines found on the picture beneath: one of them becomes the drawing. */
 export function TracePicker({
   trace,
   onTake,
+  onTakeAll,
 }: {
-  trace: () => Promise<TracedHere[]>;
+  trace: () => Promise<Found>;
   onTake: (outline: readonly Vec2[]) => void;
+  /** Each becomes a piece of its own. */
+  onTakeAll?: (outlines: readonly (readonly Vec2[])[]) => void;
 }) {
-  const [found, setFound] = useState<readonly TracedHere[] | undefined>();
+  const [found, setFound] = useState<Found | undefined>();
   const [said, setSaid] = useState('');
   const [busy, setBusy] = useState(false);
   const look = async (): Promise<void> => {
     setBusy(true);
     setSaid('');
     try {
-      const outlines = await trace();
-      setFound(outlines);
-      if (outlines.length === 0)
+      const made = await trace();
+      setFound(made);
+      if (made.outlines.length === 0)
         setSaid(
           'No outline was found: lay pieces apart from each other on plain ground, paler or darker than they are.',
         );
@@ -33,13 +40,13 @@ export function TracePicker({
       setBusy(false);
     }
   };
-  const doubtful = found?.some((f) => f.likelyMm > DOUBTFUL * f.widthMm) ?? false;
+  const doubtful = found?.outlines.some((f) => f.likelyMm > DOUBTFUL * f.widthMm) ?? false;
   return (
     <div className="grid gap-1" role="group" aria-label="Traced from the picture">
       <button type="button" className="btn min-h-7 px-2" disabled={busy} onClick={() => void look()}>
         {busy ? 'Tracing…' : 'Trace its outlines'}
       </button>
-      {found?.map((f, i) => (
+      {found?.outlines.map((f, i) => (
         <button
           key={i}
           type="button"
@@ -51,6 +58,27 @@ export function TracePicker({
           {trimNumber(f.heightMm, 1)} mm
         </button>
       ))}
+      {onTakeAll && found && found.outlines.length > 1 && (
+        <button
+          type="button"
+          className="btn btn-main min-h-7 px-2"
+          onClick={() => onTakeAll(found.outlines.map((f) => f.outline))}
+        >
+          Take all {found.outlines.length} as pieces
+        </button>
+      )}
+      {found?.tiltDeg !== undefined && found.tiltDeg > TILTED_DEG && (
+        <p className="text-[12px]">
+          The camera looked about {trimNumber(found.tiltDeg, 0)}° off square; above {TILTED_DEG}° the far side
+          is read coarsely. Hold it straight above the table.
+        </p>
+      )}
+      {found?.sheetBowMm !== undefined && found.sheetBowMm > BOWED_MM && (
+        <p className="text-[12px]">
+          The sheet’s edges bow by {trimNumber(found.sheetBowMm, 1)} mm: it curls, or the lens is wide. Weigh
+          it down, stand back and zoom in.
+        </p>
+      )}
       {doubtful && (
         <p className="text-[12px]">
           The size is doubtful by more than 1 %: mark the sheet larger in the picture, hold the camera

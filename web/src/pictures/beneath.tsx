@@ -1,7 +1,7 @@
 import type { Beneath, Part } from '@fomrik/core/document';
 import { knownLength } from '@fomrik/core/document';
 import { rotate2 } from '@fomrik/core/geometry';
-import { laidPicture, type Traced } from '@fomrik/core/picture';
+import { laidPicture, tiltDeg, type Traced } from '@fomrik/core/picture';
 import type { Draft } from 'immer';
 import type { ReactNode } from 'react';
 import { ChoiceField, LengthField, NumberField } from '../parts/Field';
@@ -16,6 +16,13 @@ const REACH: readonly [number, number] = [-5000, 5000];
 /** An outline found on the picture, where it lies beneath the drawing, and how far its width may be off. */
 export type TracedHere = Traced & { likelyMm: number };
 
+/** What was found on a picture, and how it was taken: its tilt off square, and how far the sheet's edges bow. */
+export interface Found {
+  outlines: TracedHere[];
+  tiltDeg?: number;
+  sheetBowMm?: number;
+}
+
 /** A picture is traced in so many pixels either way at most. */
 const TRACE_PX = 2200;
 
@@ -23,26 +30,31 @@ const TRACE_PX = 2200;
 export function useBeneath(
   part: Part,
   change: (recipe: (part: Draft<Part>) => void) => void,
-): { image: ReactNode; fields: ReactNode; trace?: () => Promise<TracedHere[]> } {
+): { image: ReactNode; fields: ReactNode; trace?: () => Promise<Found> } {
   const pictures = useBuild((s) => s.doc.pictures) ?? [];
   const { beneath } = part;
   const picture = pictures.find((p) => p.id === beneath?.picture);
   const body = useReport((s) => s.report?.body);
   const { squared, said } = useSquared(picture);
-  const trace = async (): Promise<TracedHere[]> => {
+  const trace = async (): Promise<Found> => {
     const known = knownLength(picture!, body!);
     const laid = laidPicture(picture!, known)!;
     const url = api.pictureUrl(picture!.content);
-    const found = await pictureWorker().traced(url, picture!, known, laid, TRACE_PX);
+    const { outlines, sheetBowMm } = await pictureWorker().traced(url, picture!, known, laid, TRACE_PX);
     // As the picture lies beneath the drawing.
     const { xMm, yMm, turnDeg } = beneath!;
-    return found.map((one) => ({
-      ...one,
-      outline: one.outline.map((p) => {
-        const q = rotate2(p, (turnDeg * Math.PI) / 180);
-        return { x: q.x + xMm, y: q.y + yMm };
-      }),
-    }));
+    const tilt = tiltDeg(picture!);
+    return {
+      outlines: outlines.map((one) => ({
+        ...one,
+        outline: one.outline.map((p) => {
+          const q = rotate2(p, (turnDeg * Math.PI) / 180);
+          return { x: q.x + xMm, y: q.y + yMm };
+        }),
+      })),
+      ...(sheetBowMm !== undefined && { sheetBowMm }),
+      ...(tilt !== undefined && { tiltDeg: tilt }),
+    };
   };
   const set = (at: Partial<Beneath>): void => change((p) => void Object.assign(p.beneath!, at));
   return {

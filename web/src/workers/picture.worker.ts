@@ -42,17 +42,23 @@ const api = {
     known: Known | undefined,
     laid: Laid,
     most: number,
-  ): Promise<(Traced & { likelyMm: number })[]> => {
-    const found = tracedOn(squaredPicture(await pixelsAt(url), laid, most), picture, laid, TRACED_MM);
+  ): Promise<{ outlines: (Traced & { likelyMm: number })[]; sheetBowMm?: number }> => {
+    const { outlines, ...sheet } = tracedOn(
+      squaredPicture(await pixelsAt(url), laid, most),
+      picture,
+      laid,
+      TRACED_MM,
+    );
     const spot = (p: Vec2): Spot => {
       const { x, y } = seenThrough(laid.toPx, p)!;
       return [x, y];
     };
-    return found.map((one) => {
+    const told = outlines.map((one) => {
       const byX = [...one.outline].sort((a, b) => a.x - b.x);
       const across = measuredOn(picture, known, spot(byX[0]!), spot(byX.at(-1)!));
       return { ...one, likelyMm: across?.likelyMm ?? 0 };
     });
+    return { outlines: told, ...sheet };
   },
   squared: async (url: string, laid: Laid, most: number): Promise<SquaredImage> => {
     const { pixels, ...where } = squaredPicture(await pixelsAt(url), laid, most);

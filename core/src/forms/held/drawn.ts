@@ -9,7 +9,8 @@ export interface Node {
   node: 'corner' | 'smooth' | 'arc';
 }
 
-const pointFields = [
+/** What a point of a drawn line is, in every form that has one. */
+export const pointFields = [
   length('xMm', 'Across', [-1500, 1500], 'To the right of the middle line.'),
   length('yMm', 'Up', [-1500, 3000], 'Above the foot of the drawing.'),
   choice(

@@ -2,11 +2,12 @@ import type { Part, Row } from '@fomrik/core/document';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
 import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
-import { Fragment } from 'react';
+import { Fragment, type ReactNode } from 'react';
 import { isPaired, mirrorPart } from '../../app/partActions';
 import { ChoiceField, WordsField } from '../../parts/Field';
 import { FieldInput } from '../../parts/FieldInput';
 import { OutlineEditor } from '../../parts/OutlineEditor';
+import { PiecesEditor } from '../../parts/PiecesEditor';
 import { RowsInput } from '../../parts/RowsInput';
 import { useBeneath } from '../../pictures/beneath';
 import { dragEnd, useBuild } from '../../store/build';
@@ -112,7 +113,31 @@ export function FormTab({
             field.type === 'rows' &&
             (!field.when || field.when(part.params)) && (
               <Fragment key={field.key}>
-                {field.draws && (
+                {field.draws === 'pieces' && (
+                  <PiecesEditor
+                    field={field}
+                    rows={part.params[field.key] as Row[]}
+                    pieces={(part.params['pieces'] as Row[]).length}
+                    onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
+                    onDrag={(value) => drag((p) => void Object.assign(p.params, { [field.key]: value }))}
+                    onDragEnd={dragEnd}
+                    onPieces={(value, count) =>
+                      change((p) => {
+                        const known = p.params['pieces'] as Row[];
+                        Object.assign(p.params, {
+                          [field.key]: value,
+                          pieces: Array.from(
+                            { length: count },
+                            (_, i) => known[i] ?? { bendsDeg: 0, bendsUpDeg: 0 },
+                          ),
+                          seams: [],
+                        });
+                      })
+                    }
+                    beneath={beneath}
+                  />
+                )}
+                {field.draws && field.draws !== 'pieces' && (
                   <OutlineEditor
                     field={field}
                     rows={part.params[field.key] as Row[]}
@@ -122,12 +147,14 @@ export function FormTab({
                     beneath={beneath}
                   />
                 )}
-                <RowsInput
-                  field={field}
-                  rows={part.params[field.key] as Row[]}
-                  ply={ply}
-                  onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
-                />
+                <Folded when={field.draws === 'pieces'} words="Points as numbers">
+                  <RowsInput
+                    field={field}
+                    rows={part.params[field.key] as Row[]}
+                    ply={ply}
+                    onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
+                  />
+                </Folded>
               </Fragment>
             ),
         )}
@@ -137,5 +164,16 @@ export function FormTab({
       )}
       {trialOpen && <WholeBuild />}
     </>
+  );
+}
+
+/** A long list that is opened when it is wanted. */
+function Folded({ when, words, children }: { when: boolean; words: string; children: ReactNode }) {
+  if (!when) return children;
+  return (
+    <details className="col-span-full">
+      <summary className="head cursor-pointer">{words}</summary>
+      <div className="grid">{children}</div>
+    </details>
   );
 }

@@ -1,0 +1,110 @@
+import type { Row, RowsField } from '@fomrik/core/document';
+import { begunOutline, type DrawnNode, edgesOfOutline } from '@fomrik/core/forms';
+import { thinned, type Vec2 } from '@fomrik/core/geometry';
+import { letterAt } from '@fomrik/core/units';
+import { useState, type ComponentProps } from 'react';
+import { OutlineEditor } from './OutlineEditor';
+
+type Editor = ComponentProps<typeof OutlineEditor>;
+
+interface PiecesEditorProps extends Omit<Editor, 'numbers' | 'onTakeAll'> {
+  /** How many pieces the pattern has. */
+  pieces: number;
+  /** Outlines become pieces of their own, one after the other. */
+  onPieces: (rows: Row[], pieces: number) => void;
+}
+
+const pieceOf = (row: Row): number => Number(row['piece']);
+const round = (mm: number): number => Math.round(mm * 100) / 100;
+/** One piece has at least a triangle, and no more points than are kept apart by eye. */
+const RANGE = [3, 120] as const;
+const TRACED_MM = 0.2;
+
+/** Flat pieces drawn one at a time, their edges numbered. */
+export function PiecesEditor({
+  field,
+  rows,
+  pieces,
+  onChange,
+  onDrag,
+  onPieces,
+  ...rest
+}: PiecesEditorProps) {
+  const [chosen, setChosen] = useState(1);
+  const piece = Math.min(chosen, pieces);
+  const own = rows.filter((r) => pieceOf(r) === piece);
+  const merged = (next: readonly Row[]): Row[] => {
+    const others = rows.filter((r) => pieceOf(r) !== piece);
+    const before = others.filter((r) => pieceOf(r) < piece);
+    const after = others.filter((r) => pieceOf(r) > piece);
+    return [...before, ...next.map((r) => ({ ...r, piece })), ...after];
+  };
+  const drawn = own.length >= RANGE[0];
+  const edges = drawn ? edgesOfOutline(begunOutline(own as unknown as DrawnNode[]).outline) : [];
+  const begin = (): void =>
+    onChange(
+      merged(
+        [
+          [-50, 0],
+          [50, 0],
+          [50, 100],
+          [-50, 100],
+        ].map(([xMm, yMm]) => ({ piece, xMm: xMm!, yMm: yMm!, node: 'corner' })),
+      ),
+    );
+  const takeAll = (outlines: readonly (readonly Vec2[])[]): void => {
+    const most = Math.min(outlines.length, 12);
+    // All of them share what the list of points holds.
+    const each = Math.min(RANGE[1], Math.floor(field.range[1] / Math.max(1, most)));
+    const traced = outlines.slice(0, most).flatMap((outline, i) =>
+      thinned(outline, each, TRACED_MM).map(({ x, y }): Row => ({
+        piece: i + 1,
+        xMm: round(x),
+        yMm: round(y),
+        node: 'corner',
+      })),
+    );
+    onPieces(traced, most);
+    setChosen(1);
+  };
+  return (
+    <div className="col-span-full">
+      <div role="group" aria-label="Piece that is drawn" className="flex flex-wrap gap-1 py-1">
+        {Array.from({ length: pieces }, (_, i) => (
+          <button
+            key={i}
+            type="button"
+            className="btn min-h-7 px-2"
+            aria-pressed={i + 1 === piece}
+            onClick={() => setChosen(i + 1)}
+          >
+            Piece {letterAt(i)}
+          </button>
+        ))}
+      </div>
+      {drawn ? (
+        <OutlineEditor
+          key={piece}
+          {...rest}
+          field={{ ...field, draws: 'outline', range: RANGE } satisfies RowsField}
+          rows={own}
+          onChange={(next) => onChange(merged(next))}
+          onDrag={(next) => onDrag(merged(next))}
+          numbers={edges.map(({ number, run }) => ({
+            number,
+            at: run[Math.floor(run.length / 2)]!,
+            from: run[0]!,
+          }))}
+          onTakeAll={takeAll}
+        />
+      ) : (
+        <p className="py-2 text-[13px]">
+          Piece {letterAt(piece - 1)} is not drawn yet.{' '}
+          <button type="button" className="btn min-h-7 px-2" onClick={begin}>
+            Begin with a square
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
