@@ -4,6 +4,7 @@ import { add2, boundsOf, dist2, rotate2, sub2, type Vec2 } from '../geometry';
 import { trimNumber } from '../units';
 import { foldOf } from './fold';
 import { edgeRun } from './edgeRun';
+import { unlooped } from './unlooped';
 import type { LaidPanel } from './lay';
 import type { Join } from './panel';
 import type { Mark, Piece, PieceEdge } from './piece';
@@ -41,8 +42,11 @@ function ontoEdge(here: readonly Vec2[], there: readonly Vec2[]): (p: Vec2) => V
   return (p) => add2(lands, rotate2(sub2(p, pivot), turn));
 }
 
-/** Corners of two pieces this near are one, mm. */
+/** Corners of two pieces this near are one: so many millimetres, or that share of the foam. */
 const SAME_MM = 0.05;
+const SAME_SHARE = 0.1;
+/** Bevels that meet in a corner reach over each other by loops of a few thicknesses. */
+const LOOP_SHARE = 16;
 
 /** Panels that are folded from one sheet, gathered into nets: the first panel lies as it is, the others round it. */
 export function netsOf(
@@ -159,9 +163,10 @@ function netPiece(
   const marks: Mark[] = [];
   const gathered: Piece[] = [];
   let cutAwayMm3 = 0;
+  const nearMm = Math.max(SAME_MM, SAME_SHARE * pieces.find((p) => p.id === first)!.thicknessMm);
   const push = (p: Vec2): number => {
     const last = outline.at(-1);
-    if (!last || dist2(last, p) > SAME_MM) outline.push(p);
+    if (!last || dist2(last, p) > nearMm) outline.push(p);
     return outline.length - 1;
   };
   /** The edges of a panel in order, from the one after that it was come in by. */
@@ -208,15 +213,16 @@ function netPiece(
   };
   walk(first);
   // Round to where it began.
-  if (outline.length > 1 && dist2(outline[0]!, outline.at(-1)!) <= SAME_MM) outline.pop();
+  if (outline.length > 1 && dist2(outline[0]!, outline.at(-1)!) <= nearMm) outline.pop();
   const n = outline.length;
   const [one] = gathered as [Piece];
+  const clean = unlooped(outline, LOOP_SHARE * one.thicknessMm);
   return {
     ...one,
     id: places.get(first)!.netId,
     name: nets === 1 ? 'net' : `net of ${one.name}`,
-    outline,
-    edges: edges.map((e) => ({ ...e, from: e.from % n, to: e.to % n })),
+    outline: clean.outline,
+    edges: edges.map((e) => ({ ...e, from: clean.at(e.from % n), to: clean.at(e.to % n) })),
     marks,
     holes: gathered.flatMap((p) => {
       const { move } = places.get(p.id)!;

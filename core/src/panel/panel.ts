@@ -1,6 +1,18 @@
 import type { Ply } from '../document';
 import type { Plate } from './plateShape';
-import { add3, cross3, dist3, dot3, type Mesh, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
+import {
+  add3,
+  cross3,
+  dist3,
+  dot3,
+  length3,
+  type Mesh,
+  scale3,
+  sub3,
+  unit3,
+  type Vec2,
+  type Vec3,
+} from '../geometry';
 
 /** Sides of a panel in order round it, seen from outside, counter-clockwise. */
 export const sides = ['bottom', 'right', 'top', 'left'] as const;
@@ -119,6 +131,8 @@ function direction(at: (i: number) => Vec3, i: number, last: number): Vec3 {
 
 /** Outward unit normal at every grid point. */
 export function gridNormals(grid: readonly Vec3[][]): Vec3[][] {
+  const plane = planeNormal(grid);
+  if (plane) return grid.map((row) => row.map(() => plane));
   return grid.map((row, r) =>
     row.map((_, c) => {
       const du = direction((i) => row[i]!, c, row.length - 1);
@@ -126,6 +140,30 @@ export function gridNormals(grid: readonly Vec3[][]): Vec3[][] {
       return unit3(cross3(du, dv));
     }),
   );
+}
+
+/** Points this far from one plane lie in it, as a share of how far the grid reaches. */
+const PLANE = 1e-9;
+
+/** The one normal of a plane grid, by the area round its rim (Newell), so that how its corners lie counts for nothing. */
+function planeNormal(grid: readonly Vec3[][]): Vec3 | undefined {
+  const [rows, columns] = [grid.length - 1, grid[0]!.length - 1];
+  const origin = grid[0]![0]!;
+  let reach = 0;
+  let sum = { x: 0, y: 0, z: 0 };
+  const add = (p: Vec3, q: Vec3): void => {
+    const [a, b] = [sub3(p, origin), sub3(q, origin)];
+    reach = Math.max(reach, length3(b));
+    sum = add3(sum, cross3(a, b));
+  };
+  for (let c = 0; c < columns; c++) add(grid[0]![c]!, grid[0]![c + 1]!);
+  for (let r = 0; r < rows; r++) add(grid[r]![columns]!, grid[r + 1]![columns]!);
+  for (let c = columns; c > 0; c--) add(grid[rows]![c]!, grid[rows]![c - 1]!);
+  for (let r = rows; r > 0; r--) add(grid[r]![0]!, grid[r - 1]![0]!);
+  if (length3(sum) < 1e-6 * reach * reach) return undefined;
+  const n = unit3(sum);
+  const near = PLANE * reach + 1e-9;
+  return grid.every((row) => row.every((p) => Math.abs(dot3(sub3(p, origin), n)) < near)) ? n : undefined;
 }
 
 /** The grid moved out along its normals. */

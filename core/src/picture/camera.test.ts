@@ -30,7 +30,8 @@ describe('how a photograph was taken', () => {
 
   it('is square where the camera looked straight down, and unknown without a sheet', () => {
     expect(tiltDeg(shotPicture(shot, sheet))!).to.be.below(0.5);
-    const { sheet: _, ...bare } = shotPicture(shot, sheet);
+    const bare = shotPicture(shot, sheet);
+    delete bare.sheet;
     expect(tiltDeg(bare)).to.equal(undefined);
   });
 

@@ -1,6 +1,7 @@
 export { chartCount, connected, type Charted } from './charted';
 export { chartOf, isDisc } from './loops';
 export { cutByPlane } from './cutByPlane';
+export { facetPanels, MOST_FACETS } from './facetPanels';
 export { gullMask } from './gullMask';
 export { keepMesh, meshOf } from './kept';
 export { keptSide } from './keptSide';

@@ -93,6 +93,8 @@ const apart = rows(
   'Straight cuts, such as a jaw from a skull, that leave the rest to other parts.',
 );
 
+const isNets = (params: object): boolean => (params as { madeAs?: string }).madeAs === 'nets';
+
 /** Fields of every part that is skinned over a surface; where it stands is the form's own. */
 export const skinFields = [
   choice('mesh', 'Surface', [[STAND_IN, 'gull mask (made up)']], 'What it is skinned over.', 'Surface', {
@@ -122,6 +124,17 @@ export const skinFields = [
   length('widenFromMm', 'from', [0, 1500], 'Height over the lower edge.', 'Surface'),
   length('widenToMm', 'to', [0, 1500], 'Height over the lower edge.', 'Surface'),
   apart,
+  choice(
+    'madeAs',
+    'Made as',
+    [
+      ['curved', 'curved pieces between seams'],
+      ['nets', 'flat facets folded from nets'],
+    ],
+    'Low-polygon models keep their facets: folds are grooved, cut edges bevelled.',
+    'Seams',
+  ),
+  length('netMm', 'Nets at most', [40, 2000], 'Either way.', 'Seams', { when: isNets }),
   count('most', 'Pieces at most', [1, 40], 'That seams are proposed for.', 'Seams'),
   cuts,
   choice(
@@ -175,6 +188,8 @@ export const skinDefaults = (): SkinParams => ({
   widenMm: 0,
   widenFromMm: 40,
   widenToMm: 160,
+  madeAs: 'curved',
+  netMm: 500,
   most: 12,
   cuts: [
     { xMm: 0, yMm: 0, zMm: 0, turnDeg: 0, tiltDeg: 0, of: 'all' },

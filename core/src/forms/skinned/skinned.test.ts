@@ -3,7 +3,7 @@ import { headForm, skinAt, zoneInfo } from '../../body';
 import type { KeptMesh, Params } from '../../document';
 import { contains, type Mesh, meshArea, overlapsItself, signedArea } from '../../geometry';
 import { gridMesh } from '../../panel';
-import { aroundOf, adult, partOf } from '../../parts/testing/worn.test';
+import { aroundOf, adult, expectCured, partOf } from '../../parts/testing/worn.test';
 import { partReport, type PartReport } from '../../parts';
 import { keepMesh } from '../../skin';
 import { egg, lattice, tube } from '../../skin/testing/surfaces';
@@ -262,5 +262,62 @@ describe('a head inside a surface', () => {
     const last = [...proposedSeams({ ...skinDefaults(), most: 8, stretchPct: 8 }, [], 6)].at(-1)!;
     expect(last.stretch).to.be.at.most(0.08);
     expect(last.pieces).to.be.within(2, 8);
+  });
+});
+
+describe('a low-polygon model made as nets', () => {
+  const cube = {
+    id: 'cube',
+    name: 'cube',
+    points: [-1, 1].flatMap((x) => [-1, 1].flatMap((y) => [0, 2].flatMap((z) => [x * 40, y * 40, z * 40]))),
+    // Two triangles a face, counter-clockwise from outside.
+    triangles: [
+      [0, 1, 3, 2],
+      [4, 6, 7, 5],
+      [0, 4, 5, 1],
+      [2, 3, 7, 6],
+      [0, 2, 6, 4],
+      [1, 5, 7, 3],
+    ].flatMap(([a, b, c, d]) => [a!, b!, c!, a!, c!, d!]),
+  };
+  const cubed = (params: object) =>
+    partReport(partOf('skinned-thing', { mesh: 'cube', cuts: [], madeAs: 'nets', ...params } as never), {
+      ...aroundOf(),
+      meshes: [cube],
+    });
+
+  it('is one net of six squares with grooves to fold and bevels to glue, as large inside as the model', () => {
+    const report = cubed({ face: 'inner' });
+    const [net, ...more] = report.pieces;
+    expect(more).to.deep.equal([]);
+    expect(net!.marks.filter((m) => m.kind === 'fold')).to.have.length(5);
+    expect(net!.marks[0]!.text).to.include('fold 90°');
+    const cut = net!.edges.filter((e) => e.joint === 'seam');
+    expect(cut).to.have.length(14);
+    for (const e of cut) expect(e.bevelDeg).to.be.closeTo(45, 1e-6);
+    // Where a folded edge meets one that is not, the bend takes up a little: told as ease.
+    for (const e of cut) expect(Math.abs(e.easeMm ?? 0)).to.be.below(1.5);
+    // Six squares at the layer in the middle of 6 mm foam, 86 mm a side; folds round their corners a little.
+    expect(net!.areaMm2 / (6 * 86 * 86)).to.be.within(0.96, 1.04);
+    expect(report.checks.filter((c) => c.severity === 'stop')).to.deep.equal([]);
+  });
+
+  it('as the outer face is as large outside as the model: its inner faces lie a thickness in', () => {
+    const inner = cubed({ face: 'outer' });
+    const xs = inner.surfaces.flatMap((s) => s.grid.flat().map((p) => p.x));
+    expect(Math.max(...xs)).to.be.closeTo(34, 1e-4);
+    const outside = inner.solid.mesh.points.map((p) => p.x);
+    expect(Math.max(...outside)).to.be.closeTo(40, 1e-4);
+  });
+
+  it('keeps nets as small as asked, and every facet in one of them', () => {
+    const report = cubed({ netMm: 120 });
+    expect(report.pieces.length).to.be.at.least(3);
+    const folds = report.pieces.flatMap((p) => p.marks.filter((m) => m.kind === 'fold')).length;
+    expect(folds).to.equal(6 - report.pieces.length);
+  });
+
+  it('is left to curved pieces when it has too many faces, told, and one press says so', () => {
+    expectCured('skinned-head', { madeAs: 'nets' }, 'facets');
   });
 });

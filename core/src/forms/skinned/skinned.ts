@@ -1,11 +1,12 @@
 import { type Body, headForm } from '../../body';
-import type { Check } from '../../document';
+import { type Check, setting } from '../../document';
 import { add3, dot3, type Mesh, type Vec3 } from '../../geometry';
 import { gridNormals } from '../../panel';
 import { defineForm, type FormInput, type Model } from '../contract';
 import { strapOver } from '../straps';
 import { headDefaults, skinDefaults, skinFields, type SkinParams, STAND_IN } from './fields';
 import { senseChecks, sensesIn } from './senses';
+import { MOST_FACETS } from '../../skin';
 import { BELOW_EYES_MM } from './stands';
 import { namedMesh, piecesOf } from './surface';
 
@@ -50,6 +51,20 @@ function skin(
             cures: [],
           },
         ]),
+    ...(made.facets !== undefined && made.facets > MOST_FACETS
+      ? [
+          {
+            id: 'facets',
+            severity: 'stop' as const,
+            station: 'shape' as const,
+            title: `The surface has ${made.facets} flat faces; nets are folded from ${MOST_FACETS} at most.`,
+            why: 'It is no low-polygon model. Skin it with curved pieces, or simplify it before it is read.',
+            sure: 'practice' as const,
+            excess: made.facets - MOST_FACETS,
+            cures: [setting('Curved pieces between seams', { madeAs: 'curved' })],
+          },
+        ]
+      : []),
     ...(bare
       ? [
           {

@@ -4,6 +4,8 @@ import {
   chartCount,
   cutBy,
   cutByLine,
+  facetPanels,
+  MOST_FACETS,
   type Charted,
   gullMask,
   keptSide,
@@ -103,20 +105,28 @@ export function faceOf(
   params: SkinParams,
   thicknessMm: number,
 ): { mesh: Mesh; held: number; bare: boolean } {
-  const set = setAs(mesh, {
+  const { mesh: face, held } = movedOut(setOf(mesh, params), params.face === 'outer' ? -thicknessMm : 0);
+  return { ...ownSide(face, params), held };
+}
+
+/** The surface at its size, turned and widened. */
+const setOf = (mesh: Mesh, params: SkinParams): Mesh =>
+  setAs(mesh, {
     scale: params.scalePct / 100,
     turnRad: rad(params.turnDeg),
     nodRad: rad(params.nodDeg),
     at: { x: 0, y: 0, z: 0 },
     wide: { fromMm: params.widenFromMm, toMm: params.widenToMm, byMm: params.widenMm },
   });
-  const { mesh: face, held } = movedOut(set, params.face === 'outer' ? -thicknessMm : 0);
+
+/** Only this part's own side of where it comes apart; all of it when nothing is there. */
+function ownSide(face: Mesh, params: SkinParams): { mesh: Mesh; bare: boolean } {
   const own = params.apart.reduce(
     (left, cut) => keptSide(left, spotOf(cut, params.scalePct / 100), facing(cut), cut.keep === 'over'),
     face,
   );
   const bare = own.triangles.length === 0;
-  return { mesh: bare ? face : own, held, bare };
+  return { mesh: bare ? face : own, bare };
 }
 
 /** The pieces of a part in its own space. */
@@ -133,6 +143,8 @@ interface Parted extends Skinned {
   idle: number[];
   /** Nothing of the surface is on this part's side of where it comes apart. */
   bare: boolean;
+  /** Flat faces it was folded from; absent where it is curved. */
+  facets?: number;
 }
 
 /** What was parted last, by its values: every foam and feature of a part asks for the same. */
@@ -142,11 +154,45 @@ const parted = new WeakMap<Mesh, Map<string, Parted>>();
 /** The surface parted by the lines and cuts of a part, and further where a piece could not lie flat, as panels. */
 export function piecesOf(mesh: Mesh, params: SkinParams, thicknessMm: number): Parted {
   const outer = params.face === 'outer' ? thicknessMm : 0;
-  const key = JSON.stringify([{ ...params, aheadMm: 0, upMm: 0, most: 0 }, outer]);
+  const thick = params.madeAs === 'nets' ? thicknessMm : outer;
+  const key = JSON.stringify([{ ...params, aheadMm: 0, upMm: 0, most: 0 }, outer, thick]);
   let known = parted.get(mesh);
   if (!known) parted.set(mesh, (known = new Map<string, Parted>()));
   const before = known.get(key);
   if (before) return before;
+  const nets = params.madeAs === 'nets' ? folded(mesh, params, outer, thicknessMm) : undefined;
+  // Too many faces: curved pieces stand in, and it is told.
+  const made =
+    nets && nets.facets! <= MOST_FACETS
+      ? nets
+      : { ...curved(mesh, params, thicknessMm), ...(nets && { facets: nets.facets! }) };
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+  known.set(key, made);
+  return made;
+}
+
+/** Facets of the surface folded from nets, its outer or its inner face the foam's. */
+function folded(mesh: Mesh, params: SkinParams, inMm: number, thicknessMm: number): Parted {
+  const { mesh: face, bare } = ownSide(setOf(mesh, params), params);
+  const { panels, joins, facets } = facetPanels(face, inMm, params.netMm, thicknessMm);
+  return {
+    panels,
+    joins,
+    followsMm: 0,
+    open: [],
+    face,
+    spanMm: spanOf(face),
+    cut: 0,
+    openings: [],
+    held: 0,
+    idle: [],
+    bare,
+    facets,
+  };
+}
+
+/** The surface parted by its lines and cuts, each piece bent to it. */
+function curved(mesh: Mesh, params: SkinParams, thicknessMm: number): Parted {
   const { mesh: inner, held, bare } = faceOf(mesh, params, thicknessMm);
   const { mesh: face, openings } = spanned(inner);
   const drawn = drawnOn(face, params);
@@ -156,7 +202,7 @@ export function piecesOf(mesh: Mesh, params: SkinParams, thicknessMm: number): P
       params.cuts.map((c) => cutOf(c, params.scalePct / 100)),
     ),
   );
-  const made: Parted = {
+  return {
     ...panelsOf(charted, namesOf(charted), openings),
     face: inner,
     spanMm: spanOf(charted.mesh),
@@ -166,7 +212,4 @@ export function piecesOf(mesh: Mesh, params: SkinParams, thicknessMm: number): P
     idle: drawn?.idle ?? [],
     bare,
   };
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
-  known.set(key, made);
-  return made;
 }
