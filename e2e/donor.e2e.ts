@@ -96,4 +96,25 @@ describe('a bought thing, refitted', function () {
     await figure.getByText('9.00').waitFor();
     await saved(page);
   });
+
+  it('a photograph of film beside a sheet: traced in the browser, all its pieces taken at once, its tilt known', async () => {
+    await go(page, bench, 'shape', helm);
+    await page
+      .getByRole('button', { name: /Neck curtain/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'Trace its outlines' }).click();
+    // 150 mm as they were cut, within half a percent.
+    await page.getByRole('button', { name: /Take 1: (149\.[3-9]|150\.[0-7]) ±/ }).waitFor();
+    await page.getByRole('button', { name: 'Take all 2 as pieces' }).click();
+    await page.getByText(/piece A · cut 1/).waitFor();
+    await page.getByText(/piece B · cut 1/).waitFor();
+    await saved(page);
+    const { doc } = (await (await fetch(`${bench.url}/api/builds/${helm}`)).json()) as {
+      doc: { parts: { name: string; params: { outline: { piece: number }[]; seams: object[] } }[] };
+    };
+    const taken = doc.parts.find((p) => p.name === 'Neck curtain')!.params;
+    expect(new Set(taken.outline.map((p) => p.piece))).to.deep.equal(new Set([1, 2]));
+    expect(taken.seams).to.deep.equal([]);
+  });
 });

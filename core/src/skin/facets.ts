@@ -147,8 +147,7 @@ function withSides(points: readonly Vec3[], loops: readonly number[][]): Facet[]
     sides: first[f]!.map((side): FacetSide => {
       if (side.across === undefined) return side;
       const acrossSide = first[side.across]!.findIndex((s) => s.from === side.to && s.to === side.from);
-      const { across: _, ...alone } = side;
-      return acrossSide < 0 ? alone : { ...side, acrossSide };
+      return acrossSide < 0 ? { from: side.from, to: side.to } : { ...side, acrossSide };
     }),
   }));
 }
