@@ -48,6 +48,7 @@ export {
   ownFoam,
   rows,
   type Field,
+  type NumberField,
   type FoamField,
   type Need,
   type ParamsOf,

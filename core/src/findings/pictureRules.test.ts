@@ -56,3 +56,72 @@ describe('pictures beneath a drawing', () => {
     expect(withPicture(ruled(500))[0]).to.match(/20 % shorter/);
   });
 });
+
+describe('lines given to a part', () => {
+  const line = {
+    id: 'line-1',
+    from: [300, 400] as [number, number],
+    to: [700, 400] as [number, number],
+    part: 'shield',
+    field: 'widthMm',
+  };
+  const scaled = (id: string, lengthMm: number, measure?: string): Picture => ({
+    ...plain,
+    id,
+    name: id,
+    known: { from: [100, 700], to: [900, 700], lengthMm, ...(measure && { measure }) },
+    lines: [line],
+  });
+  const derived = (pictures: Picture[], widthMm: number, measures: BuildDoc['wearer']['measures'] = []) => {
+    const who = { ...wearer, measures };
+    const part = newPart('shield', who, 'shield');
+    return derive({
+      ...newBuild('Test', '2026-03-01', who),
+      parts: [{ ...part, params: { ...part.params, widthMm } }],
+      pictures,
+    }).findings.filter((f) => f.id.startsWith('picture:'));
+  };
+  // 400 of 800 pixels that are 1,000 mm are 500 mm.
+
+  it('are quiet while the part has what the picture says, and told with one press when it has not', () => {
+    expect(derived([scaled('front', 1000)], 500)).to.deep.equal([]);
+    const [told] = derived([scaled('front', 1000)], 460);
+    expect(told!.title).to.match(/width is 460 mm; “front” says 500 mm ± \d mm for this wearer/);
+    expect(told!.remedies[0]!.changes).to.deep.equal([
+      { path: ['parts', 0, 'params', 'widthMm'], value: 500 },
+    ]);
+  });
+
+  it('change with the wearer where the picture’s scale is a measure of theirs', () => {
+    const stature = (valueMm: number): BuildDoc['wearer']['measures'] => [
+      { key: 'stature', valueMm, source: 'tape', takenOn: '2026-03-01' },
+    ];
+    const picture = scaled('front', 1, 'stature');
+    expect(derived([picture], 800, stature(1600))).to.deep.equal([]);
+    expect(derived([picture], 800, stature(1800))[0]!.remedies[0]!.changes[0]!.value).to.equal(900);
+  });
+
+  it('disagree when two views differ by more than their marks allow', () => {
+    const both = derived([scaled('front', 1000), scaled('side', 1080)], 500);
+    expect(both.map((f) => f.severity)).to.include('mind');
+    expect(both.find((f) => f.severity === 'mind')!.title).to.match(
+      /“front” says 500 mm ± \d mm, “side” 540 mm ± \d mm/,
+    );
+    expect(derived([scaled('front', 1000), scaled('side', 1006)], 500)).to.deep.equal([]);
+  });
+
+  it('say when the picture’s scale is worse than the part needs, and nothing of parts that are gone', () => {
+    const short: Picture = {
+      ...scaled('front', 20),
+      known: { from: [100, 700], to: [116, 700], lengthMm: 20 },
+    };
+    expect(
+      derived([short], 500)
+        .map((f) => f.title)
+        .join(),
+    ).to.match(/to ± \d+ mm only/);
+    expect(derived([{ ...scaled('front', 1000), lines: [{ ...line, part: 'gone' }] }], 460)).to.deep.equal(
+      [],
+    );
+  });
+});

@@ -1,4 +1,4 @@
-import { knownLength } from '../document';
+import { knownLength, type NumberField, type Part } from '../document';
 import { disagreement, measuredOn, type Picture } from '../picture';
 import { printMm, trimNumber } from '../units';
 import type { Finding } from './finding';
@@ -80,3 +80,122 @@ export const picturesAgree: BuildRule = ({ doc, report }) =>
           ),
         ];
   });
+
+/** A line is good enough for a part to this, mm, or to {@link COARSE} of it where that is more. From memory. */
+const NEEDED_MM = 2;
+/** Views that differ by more than so many standard deviations disagree. */
+const SIGMAS = 2;
+
+interface GivenNow {
+  picture: Picture;
+  lengthMm: number;
+  likelyMm: number;
+  part: Part;
+  index: number;
+  field: NumberField;
+}
+
+/** Lines that were given to a part, as the pictures have them now: they change with the wearer. */
+function givenNow({ doc, report, around }: Parameters<BuildRule>[0]): GivenNow[] {
+  return (doc.pictures ?? []).flatMap((picture) =>
+    (picture.lines ?? []).flatMap((line): GivenNow[] => {
+      const index = doc.parts.findIndex((p) => p.id === line.part);
+      const part = doc.parts[index];
+      const field = part && around.kinds.forms.get(part.form)?.fields.find((f) => f.key === line.field);
+      const found = measuredOn(picture, knownLength(picture, report.body), line.from, line.to);
+      if (!part || field?.type !== 'length' || !found) return [];
+      return [{ picture, ...found, part, index, field }];
+    }),
+  );
+}
+
+const rounded = (mm: number): number => Math.round(mm * 10) / 10;
+
+/** Lines given to parts: whether the part still has them, whether they are fine enough, and whether two views agree. */
+export const picturesGiven: BuildRule = (context) => {
+  const given = givenNow(context);
+  const apart = given.flatMap((a, i) =>
+    given.slice(i + 1).flatMap((b): Finding[] => {
+      const same = a.part.id === b.part.id && a.field.key === b.field.key;
+      const off = Math.abs(a.lengthMm - b.lengthMm);
+      if (!same || off <= SIGMAS * Math.hypot(a.likelyMm, b.likelyMm)) return [];
+      return [
+        about(
+          b.picture,
+          {
+            severity: 'mind',
+            title: `${a.part.name}, ${a.field.label.toLowerCase()}: “${a.picture.name}” says ${printMm(a.lengthMm, 0)} ± ${printMm(a.likelyMm, 0)}, “${b.picture.name}” ${printMm(b.lengthMm, 0)} ± ${printMm(b.likelyMm, 0)}.`,
+            why: 'Two views of one thing differ by more than their marks allow: one of them is not in the plane of its scale, or of another size.',
+            sure: 'standard',
+            excess: off,
+            partId: a.part.id,
+          },
+          `views-${a.part.id}-${a.field.key}-${a.picture.id}`,
+        ),
+      ];
+    }),
+  );
+  // Of several lines for one length the surest speaks.
+  const surest = given.filter((a) =>
+    given.every(
+      (b) =>
+        b === a ||
+        b.part !== a.part ||
+        b.field !== a.field ||
+        a.likelyMm < b.likelyMm ||
+        (a.likelyMm === b.likelyMm && given.indexOf(a) < given.indexOf(b)),
+    ),
+  );
+  return [
+    ...apart,
+    ...surest.flatMap(({ picture, lengthMm, likelyMm, part, index, field }): Finding[] => {
+      const has = Number(part.params[field.key]);
+      const [least, most] = field.range;
+      const wanted = Math.min(most, Math.max(least, rounded(lengthMm)));
+      const key = `${part.id}-${field.key}`;
+      const coarse = likelyMm > Math.max(NEEDED_MM, COARSE * lengthMm);
+      return [
+        ...(Math.abs(has - wanted) > 0.5
+          ? [
+              {
+                ...about(
+                  picture,
+                  {
+                    severity: 'note' as const,
+                    title: `${part.name}, ${field.label.toLowerCase()} is ${printMm(has, 0)}; “${picture.name}” says ${printMm(lengthMm, 0)} ± ${printMm(likelyMm, 0)} for this wearer.`,
+                    why: 'The line was given to it; the picture’s scale, or the wearer it follows, has changed since, or the value was.',
+                    sure: 'measured' as const,
+                    excess: Math.abs(has - wanted),
+                    partId: part.id,
+                  },
+                  `line-${key}`,
+                ),
+                remedies: [
+                  {
+                    label: `As on the picture: ${printMm(wanted, 1)}`,
+                    changes: [{ path: ['parts', index, 'params', field.key], value: wanted }],
+                  },
+                ],
+              },
+            ]
+          : []),
+        ...(coarse
+          ? [
+              about(
+                picture,
+                {
+                  severity: 'note',
+                  title: `${part.name}, ${field.label.toLowerCase()} is known from “${picture.name}” to ± ${printMm(likelyMm, 0)} only.`,
+                  why: 'Worse than the part needs: mark a longer known length, nearer to the line, or measure the thing.',
+                  sure: 'memory',
+                  excess: likelyMm,
+                  partId: part.id,
+                },
+                `coarse-${key}`,
+              ),
+            ]
+          : []),
+      ];
+    }),
+  ];
+};

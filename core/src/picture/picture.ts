@@ -20,6 +20,19 @@ export interface KnownLength {
   measure?: string;
 }
 
+/** A line measured on a picture and given to a length of a part. */
+export interface GivenLine {
+  id: string;
+  from: Spot;
+  to: Spot;
+  part: string;
+  field: string;
+}
+
+/** From where a picture shows its thing. */
+export const views = ['front', 'side', 'back', 'detail'] as const;
+export type View = (typeof views)[number];
+
 /** One photograph or drawing the build is made after; its bytes are kept by their content. */
 export interface Picture {
   id: string;
@@ -30,6 +43,8 @@ export interface Picture {
   heightPx: number;
   sheet?: Squaring;
   known?: KnownLength;
+  view?: View;
+  lines?: GivenLine[];
 }
 
 /** Sheets people have about. Sources: ISO 216, ANSI/ASME Y14.1, ISO/IEC 7810. */

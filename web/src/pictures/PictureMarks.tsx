@@ -1,12 +1,24 @@
 import { GiveLine } from './GiveLine';
 import { measures } from '@fomrik/core/body';
 import { knownLength } from '@fomrik/core/document';
-import { disagreement, knownSheets, measuredOn, type Picture, type Spot } from '@fomrik/core/picture';
+import {
+  disagreement,
+  knownSheets,
+  measuredOn,
+  type Picture,
+  type Spot,
+  type View,
+  views,
+} from '@fomrik/core/picture';
+import { formOf, freeName, standardKinds } from '@fomrik/core/parts';
 import { trimNumber } from '@fomrik/core/units';
+import { X } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { ChoiceField, LengthField, WordsField } from '../parts/Field';
 import { api } from '../store/api';
+import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
+import { StandingFigure } from './StandingFigure';
 
 interface PictureMarksProps {
   picture: Picture;
@@ -23,11 +35,19 @@ interface Mark {
   to: (at: Spot) => Picture;
 }
 
+const viewWords: Record<View, string> = {
+  front: 'the front',
+  side: 'the side',
+  back: 'the back',
+  detail: 'near, a detail',
+};
+
 const corners = ['top left', 'top right', 'bottom right', 'bottom left'];
 
 /** A picture with what is marked on it: a sheet that squares it up, a known length, and a line to measure. */
 export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }: PictureMarksProps) {
   const body = useReport((s) => s.report!.body);
+  const parts = useBuild((s) => s.doc.parts);
   const svg = useRef<SVGSVGElement>(null);
   const held = useRef<number | undefined>(undefined);
   const { widthPx: w, heightPx: h, sheet, known } = picture;
@@ -100,6 +120,16 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
     e.preventDefault();
     put(i, [all[i]![0] + move[0], all[i]![1] + move[1]], false);
   };
+  const lines = (picture.lines ?? []).map((one) => {
+    const part = parts.find((p) => p.id === one.part);
+    const field = part && formOf(standardKinds, part.form).fields.find((f) => f.key === one.field);
+    const now = measuredOn(picture, length, one.from, one.to);
+    const size = now ? `${trimNumber(now.lengthMm, 0)} ± ${trimNumber(now.likelyMm, 0)} mm` : 'no scale yet';
+    return {
+      line: one,
+      words: `${part?.name ?? 'a part that is gone'}, ${field?.label.toLowerCase() ?? one.field}: ${size}`,
+    };
+  });
   const middle = (fx: number, fy: number): Spot => [w * fx, h * fy];
   const sheetChoice = knownSheets.findIndex(
     (s) => s.widthMm === sheet?.widthMm && s.heightMm === sheet.heightMm,
@@ -124,6 +154,9 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
             stroke="var(--color-teal)"
             strokeWidth={size / 400}
           />
+        )}
+        {known?.measure === 'stature' && (
+          <StandingFigure body={body} crown={known.from} floor={known.to} size={size} />
         )}
         {known && <Ruled from={known.from} to={known.to} size={size} dash="" />}
         <Ruled from={line[0]} to={line[1]} size={size} dash={`${size / 80} ${size / 160}`} />
@@ -162,6 +195,18 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
           label="Picture"
           value={picture.name}
           onChange={(name) => onChange({ ...picture, name })}
+        />
+        <ChoiceField
+          label="Seen from"
+          value={picture.view ?? 'none'}
+          choices={[
+            { value: 'none', label: 'not said' },
+            ...views.map((v) => ({ value: v, label: viewWords[v] })),
+          ]}
+          onChange={(value) => {
+            const { view: _old, ...rest } = picture;
+            onChange(value === 'none' ? rest : { ...rest, view: value as View });
+          }}
         />
         <ChoiceField
           label="Squared up by"
@@ -225,7 +270,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
               known: { from, to, lengthMm, ...(value !== 'typed' && { measure: value }) },
             });
           }}
-          help="Drag its two ends; a measure of the wearer follows the wearer."
+          help="Drag its two ends; a measure of the wearer follows the wearer. By their stature, crown first, the figure stands in the picture: move it until eyes, shoulders and knees agree."
         />
         {known && known.measure === undefined && (
           <LengthField
@@ -243,7 +288,47 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
             Math.abs(apart) > 0.02 &&
             ` The sheet and the known length disagree by ${trimNumber(Math.abs(apart) * 100, 0)} %: they may not lie in one plane.`}
         </p>
-        {found && <GiveLine {...found} />}
+        {found && (
+          <GiveLine
+            {...found}
+            keep={(d, part, field) => {
+              const own = d.pictures?.find((p) => p.id === picture.id);
+              if (!own) return;
+              const others = (own.lines ?? []).filter((l) => l.part !== part || l.field !== field);
+              const id = freeName(
+                others.map((l) => l.id),
+                'line',
+              );
+              own.lines = [...others, { id, from: line[0], to: line[1], part, field }];
+            }}
+          />
+        )}
+        {lines.length > 0 && (
+          <ul aria-label="Lines given to parts" className="grid gap-1 border-t border-hair pt-1">
+            {lines.map(({ line: one, words }) => (
+              <li key={one.id} className="flex items-center justify-between gap-1">
+                <button
+                  type="button"
+                  className="text-left text-teal underline"
+                  title="Show it as the measured line"
+                  onClick={() => setLine([one.from, one.to])}
+                >
+                  {words}
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-icon"
+                  aria-label={`Forget the line: ${words}`}
+                  onClick={() =>
+                    onChange({ ...picture, lines: (picture.lines ?? []).filter((l) => l.id !== one.id) })
+                  }
+                >
+                  <X size={14} aria-hidden />
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
         <p className="text-[12px] text-soft">
           Holds for what lies in the plane of the sheet or the line; what stands nearer the camera looks
           larger. Arrows move the focused mark (Shift 10, Alt 0.2).

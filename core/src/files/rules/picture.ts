@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { measures } from '../../body';
+import { views } from '../../picture';
 import { id, name, turnDeg, within } from './common';
 
 export const content = Joi.string().pattern(/^[0-9a-f]{64}$/, 'SHA-256 in hexadecimal');
@@ -23,6 +24,19 @@ export const picture = Joi.object({
     lengthMm: within(1, 10_000).required(),
     measure: Joi.valid(...measures.map((m) => m.key)),
   }),
+  view: Joi.valid(...views),
+  lines: Joi.array()
+    .max(60)
+    .unique('id')
+    .items(
+      Joi.object({
+        id: id.required(),
+        from: spot,
+        to: spot,
+        part: id.required(),
+        field: Joi.string().max(64).required(),
+      }),
+    ),
 });
 
 export const beneath = Joi.object({
