@@ -121,4 +121,23 @@ describe('a mask skinned over a surface', function () {
     await page.getByText('broken.glb cannot be read as glTF.').waitFor();
     await surface().getByRole('button', { name: 'Read a surface' }).isEnabled();
   });
+
+  it('a made-up scan of a lantern of flat faces is mended, and made as nets that fold', async () => {
+    await surface().getByLabel('or a made-up scan of').selectOption({ label: 'a lantern of flat faces' });
+    await surface()
+      .getByText(/made-up lantern: \d+ triangles/)
+      .waitFor();
+    await surface().getByRole('button', { name: 'Take it' }).click();
+    await surface()
+      .getByText(/loose bits left out/)
+      .waitFor();
+    await page.getByLabel('Made as').selectOption({ label: 'flat facets folded from nets' });
+    await page
+      .getByText(/^net( of facet [0-9]+)? · cut/)
+      .first()
+      .waitFor();
+    await shows(page, 'Nets at most', '500 mm');
+    await saved(page);
+    await noGraveFaults(page);
+  });
 });

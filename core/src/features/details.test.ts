@@ -161,7 +161,7 @@ describe('details on a part', () => {
       ['helmet', 'skirt'],
     ] as const) {
       const made = withFeatures(form, [
-        { id: 'l', kind: 'overlay', place: over(panel), params: { insetMm: 15, foamMm: 5 } },
+        { id: 'l', kind: 'overlay', place: over(panel), params: { insetMm: 15, foamMm: 5, lapMm: 0 } },
       ]);
       const layer = made.pieces.find((p) => p.id === 'l')!;
       const under = made.pieces.find((p) => p.id === panel)!;
@@ -258,7 +258,7 @@ describe('details on a part', () => {
   it('say so when a piece is gone or too small, and leave the rest alone', () => {
     const made = withFeatures('greave', [
       trim('top', {}, 'gone'),
-      { id: 'l', kind: 'overlay', place: over('a'), params: { insetMm: 150, foamMm: 5 } },
+      { id: 'l', kind: 'overlay', place: over('a'), params: { insetMm: 150, foamMm: 5, lapMm: 0 } },
       trim('bottom'),
     ]);
     expect(made.checks.map((c) => c.id)).to.include.members(['feature-t-top', 'feature-l']);

@@ -57,7 +57,7 @@ describe('features on flat pieces', () => {
       feature(
         'overlay',
         { on: 'panel', panel: 'board', u: 0.5, v: 0.5, turnDeg: 0 },
-        { insetMm: 20, foamMm: 4 },
+        { insetMm: 20, foamMm: 4, lapMm: 0 },
       ),
     );
     const layer = raised.pieces.find((p) => p.role === 'laid')!;

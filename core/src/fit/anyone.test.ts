@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { resolveBody, zoneInfo } from '../body';
 import type { Feature } from '../document';
 import { overlapsItself, signedArea } from '../geometry';
-import { partReport, standardKinds } from '../parts';
+import { drawnPieces, partReport, standardKinds } from '../parts';
 import { anyone, aroundOf, partOf } from '../parts/testing/worn.test';
 import { movementsOf } from './moving/moving';
 import { strapsOf } from './straps';
@@ -31,11 +31,11 @@ describe('for anyone', function () {
           const around = aroundOf({ body });
           const part = partOf(form, {}, { body });
           const plain = partReport(part, around);
-          const shell = plain.pieces.filter((p) => p.role === 'shell');
+          const shell = drawnPieces(plain).filter((p) => p.role === 'shell');
           const on = shell[d.piece % shell.length]!;
           const runs = (i: number) => ({
             on: 'edges' as const,
-            runs: [{ panel: on.id, edge: on.edges[(d.edge + i) % 4]!.id }],
+            runs: [{ panel: on.id, edge: on.edges[(d.edge + i) % on.edges.length]!.id }],
           });
           const at = { on: 'panel' as const, panel: on.id, u: d.u, v: d.v, turnDeg: 0 };
           const { widthMm, nominalMm, insetMm, spacingMm } = d;
@@ -52,7 +52,7 @@ describe('for anyone', function () {
               place: runs(1),
               params: { widthMm, foamMm: nominalMm },
             },
-            { id: 'l', kind: 'overlay', place: at, params: { insetMm, foamMm: nominalMm } },
+            { id: 'l', kind: 'overlay', place: at, params: { insetMm, foamMm: nominalMm, lapMm: 0 } },
             { id: 'r', kind: 'rivets', place: runs(0), params: { insetMm: 10, spacingMm, diameterMm: 8 } },
             {
               id: 's',
@@ -103,7 +103,7 @@ describe('for anyone', function () {
               expect(overlapsItself(piece.outline), `${form} ${id} overlaps`).to.equal(false);
             }
           }
-          for (const mark of made.pieces.find((p) => p.id === on.id)!.marks)
+          for (const mark of drawnPieces(made).find((p) => p.id === on.id)!.marks)
             expect(
               mark.points.every((p) => Number.isFinite(p.x + p.y)),
               mark.kind,

@@ -30,6 +30,7 @@ import {
   edgesOf,
   edgeVertices,
   offsetGrid,
+  planeNormal,
   splitPanel,
   tightestGridRadiusMm,
   type Join,
@@ -139,6 +140,22 @@ const LEAST_GROWTH_MM = 0.1;
 /** Two or more mates agree to this, or carry a stated ease; mm. */
 const SEAM_TOLERANCE_MM = 0.5;
 
+/**
+ * Whether both edges are one line of the form. Where pieces are folded, their edges end at fold lines on the far face and
+ * are drawn longer or shorter by that, though they meet all the same.
+ */
+function alike(laid: readonly LaidPanel[], { a, b }: Join): boolean {
+  const [one, other] = [a, b].map(([id, side]) => {
+    const panel = laid.find((l) => l.panel.id === id)!.panel;
+    const points = panel.grid.flat();
+    const run = edgeVertices(panel, side).map((v) => points[v]!);
+    return run.slice(1).reduce((sum, p, i) => sum + dist3(p, run[i]!), 0);
+  });
+  return Math.abs(one! - other!) < ALIKE_MM;
+}
+
+const ALIKE_MM = 0.05;
+
 function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: readonly Flush[]): void {
   const met = joins.filter((j) => j.kind !== 'fold');
   for (const { a, b, kind } of joins)
@@ -153,7 +170,10 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
     if (!a || !b) return;
     const letter = letterAt(i);
     const ease = a.edge.lengthMm - b.edge.lengthMm;
-    const eased = join.kind === 'seam' && Math.abs(ease) > SEAM_TOLERANCE_MM;
+    const eased =
+      join.kind === 'seam' &&
+      Math.abs(ease) > SEAM_TOLERANCE_MM &&
+      !(a.piece.edges.concat(b.piece.edges).some((e) => e.joint === 'fold') && alike(laid, join));
     Object.assign(a.edge, {
       joint: join.kind,
       letter,
@@ -291,7 +311,8 @@ export interface Bending {
 }
 
 export function bendingOf(skins: readonly Skin[]): Bending {
-  const bent = skins.filter(({ panel }) => !panel.plate);
+  // How points lie within a plane bends nothing.
+  const bent = skins.filter(({ panel }) => !panel.plate && !planeNormal(panel.grid));
   const radii = bent.map(({ panel }) => tightestGridRadiusMm(panel.grid));
   const strains = bent.map(({ foam }, i) =>
     bendStrain({

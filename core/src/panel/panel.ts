@@ -145,8 +145,8 @@ export function gridNormals(grid: readonly Vec3[][]): Vec3[][] {
 /** Points this far from one plane lie in it, as a share of how far the grid reaches. */
 const PLANE = 1e-9;
 
-/** The one normal of a plane grid, by the area round its rim (Newell), so that how its corners lie counts for nothing. */
-function planeNormal(grid: readonly Vec3[][]): Vec3 | undefined {
+/** The one normal of a plane grid, none of any other, by the area round its rim (Newell), so that how its corners lie counts for nothing. */
+export function planeNormal(grid: readonly Vec3[][]): Vec3 | undefined {
   const [rows, columns] = [grid.length - 1, grid[0]!.length - 1];
   const origin = grid[0]![0]!;
   let reach = 0;
@@ -163,7 +163,13 @@ function planeNormal(grid: readonly Vec3[][]): Vec3 | undefined {
   if (length3(sum) < 1e-6 * reach * reach) return undefined;
   const n = unit3(sum);
   const near = PLANE * reach + 1e-9;
-  return grid.every((row) => row.every((p) => Math.abs(dot3(sub3(p, origin), n)) < near)) ? n : undefined;
+  const inPlane = grid.every((row) => row.every((p) => Math.abs(dot3(sub3(p, origin), n)) < near));
+  // Rows that have run together have no normal of their own.
+  const together = (p: Vec3, q: Vec3 | undefined): boolean => q !== undefined && dist3(p, q) < near;
+  const drawn = grid.every((row, r) =>
+    row.every((p, c) => !together(p, row[c + 1]) && !together(p, grid[r + 1]?.[c])),
+  );
+  return inPlane && drawn ? n : undefined;
 }
 
 /** The grid moved out along its normals. */

@@ -36,7 +36,7 @@ describe('foam of trim and layers', () => {
       id: 'l',
       kind: 'overlay',
       place: { on: 'panel', panel: 'a', u: 0.5, v: 0.5, turnDeg: 0 },
-      params: { insetMm: 15, foamMm: 12 },
+      params: { insetMm: 15, foamMm: 12, lapMm: 0 },
     };
     const doc = buildWith([layer], child);
     const [found] = advice(doc);

@@ -15,6 +15,9 @@ import { layPanels, netsOf } from '../panel';
 import { foam } from '../parts/testing/worn.test';
 import { facetPanels } from './facetPanels';
 import { facetsOf, movedFacets, turnAt } from './facets';
+import { facetedLantern } from './facetedLantern';
+import { mended } from './mended';
+import { scanned } from './scanned';
 import { egg } from './testing/surfaces';
 
 const phi = (1 + Math.sqrt(5)) / 2;
@@ -233,5 +236,15 @@ describe('a model of flat faces', () => {
     const made = facetPanels(egg(80, 90, 100, 10), 0, 500, 6);
     expect(made.panels).to.deep.equal([]);
     expect(made.facets).to.be.above(240);
+  });
+
+  it('that was scanned, mended and read is one net again: the made-up lantern', () => {
+    const scan = scanned(facetedLantern(), { noiseMm: 0, holes: 0, seed: 5 });
+    const { mesh } = mended(scan);
+    const { panels, pieces } = laidOf(mesh, 0);
+    // Six sides, six of the shoulder, six of the roof, and both ends.
+    expect(panels).to.have.length(20);
+    expect(pieces.length).to.be.at.most(3);
+    for (const p of pieces) expect(overlapsItself(p.outline)).to.equal(false);
   });
 });

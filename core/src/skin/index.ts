@@ -13,3 +13,5 @@ export { mended, type Mending } from './mended';
 export { spanned } from './holes';
 export { spanOf, stoodUp, type UpAxis } from './stoodUp';
 export { cutByLine } from './cutByLine';
+export { scanned, type Scanner } from './scanned';
+export { facetedLantern } from './facetedLantern';

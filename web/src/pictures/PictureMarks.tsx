@@ -260,11 +260,16 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
           onChange={(value) => {
             const { known: old, ...rest } = picture;
             if (value === 'none') return onChange(rest);
-            const { from, to, lengthMm } = old ?? {
-              from: middle(0.3, 0.2),
-              to: middle(0.7, 0.2),
-              lengthMm: 200,
-            };
+            // Someone standing is measured from the crown down.
+            const upright = value === 'stature' && old?.measure !== 'stature';
+            const { from, to, lengthMm } =
+              old && !upright
+                ? old
+                : {
+                    from: upright ? middle(0.5, 0.1) : middle(0.3, 0.2),
+                    to: upright ? middle(0.5, 0.9) : middle(0.7, 0.2),
+                    lengthMm: old?.lengthMm ?? 200,
+                  };
             onChange({
               ...rest,
               known: { from, to, lengthMm, ...(value !== 'typed' && { measure: value }) },

@@ -1,10 +1,20 @@
-import type { Body } from '@fomrik/core/body';
+import { type Body, simulateScan } from '@fomrik/core/body';
 import type { KeptMesh } from '@fomrik/core/document';
 import { proposedSeams, type ProposedSeams, seatOnHead, type Seat } from '@fomrik/core/forms';
 import { readSurface } from '@fomrik/core/files/mesh/readSurface';
 import { simplified } from '@fomrik/core/files/mesh/simplified';
 import type { Mesh } from '@fomrik/core/geometry';
-import { keepMesh, mended, type Mending, spanOf, stoodUp, type UpAxis } from '@fomrik/core/skin';
+import {
+  facetedLantern,
+  gullMask,
+  keepMesh,
+  mended,
+  type Mending,
+  scanned,
+  spanOf,
+  stoodUp,
+  type UpAxis,
+} from '@fomrik/core/skin';
 import { fail, ok, type Result } from '@fomrik/core/units';
 import { expose } from 'comlink';
 
@@ -32,6 +42,20 @@ export interface SurfaceTaken {
   deviationMm: number;
 }
 
+/** What a made-up scan may be of. */
+export type MadeUp = 'head' | 'mask' | 'lantern';
+
+function thingOf(kind: MadeUp, body: Body): Mesh {
+  switch (kind) {
+    case 'head':
+      return simulateScan(body, { noiseMm: 0, holes: 0, only: 'head' });
+    case 'mask':
+      return gullMask();
+    case 'lantern':
+      return facetedLantern();
+  }
+}
+
 type Params = Parameters<typeof proposedSeams>[0];
 
 const api = {
@@ -40,6 +64,11 @@ const api = {
     if (!read.ok) return read;
     mesh = read.value;
     return ok({ triangles: mesh.triangles.length, span: spanOf(mesh) });
+  },
+  /** A scan that nobody took: of the wearer's head, of a mask, or of a lantern of flat faces. */
+  simulate(kind: MadeUp, body: Body, seed: number): SurfaceRead {
+    mesh = scanned(thingOf(kind, body), { seed, ...(kind === 'lantern' && { noiseMm: 0, holes: 0 }) });
+    return { triangles: mesh.triangles.length, span: spanOf(mesh) };
   },
   /** Mended, stood up, in millimetres, simplified. */
   async take(id: string, name: string, perUnitMm: number, up: UpAxis): Promise<Result<SurfaceTaken>> {

@@ -13,7 +13,8 @@ import { ChoiceField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
-import type { SurfaceRead, SurfaceTaken } from '../../workers/surface.worker';
+import type { MadeUp, SurfaceRead, SurfaceTaken } from '../../workers/surface.worker';
+import { MadeUpScans } from './MadeUpScans';
 import { startSurface, type SurfaceClient } from '../../workers/surfaceClient';
 
 const MAX_BYTES = 200e6;
@@ -126,6 +127,15 @@ export function SurfacePanel({
     setUp(/\.(glb|gltf|obj)$/i.test(file.name) ? 'y' : 'z');
     setRead({ name: file.name, found: found.value });
   };
+  const simulate = async (kind: MadeUp): Promise<void> => {
+    const body = useReport.getState().report?.body;
+    if (!body) return;
+    const found = await run('Scanning…', ({ surface }) => surface.simulate(kind, body, Date.now() % 1000));
+    if (!found) return;
+    setUnit('mm');
+    setUp('z');
+    setRead({ name: `made-up ${kind}`, found });
+  };
   const take = async (): Promise<void> => {
     const name =
       read!.name
@@ -230,6 +240,7 @@ export function SurfacePanel({
         <button type="button" className="btn" disabled={busy !== ''} onClick={() => input.current?.click()}>
           Read a surface
         </button>
+        <MadeUpScans disabled={busy !== ''} onPick={(kind) => void simulate(kind)} />
         <button type="button" className="btn" disabled={busy !== ''} onClick={() => void propose()}>
           Propose seams
         </button>
