@@ -204,8 +204,9 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
             ...views.map((v) => ({ value: v, label: viewWords[v] })),
           ]}
           onChange={(value) => {
-            const { view: _old, ...rest } = picture;
-            onChange(value === 'none' ? rest : { ...rest, view: value as View });
+            const seen = { ...picture };
+            delete seen.view;
+            onChange(value === 'none' ? seen : { ...seen, view: value as View });
           }}
         />
         <ChoiceField
