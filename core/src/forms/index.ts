@@ -10,6 +10,7 @@ export type {
   Tie,
 } from './contract';
 export { nodeLine as drawnLine, offsetNodes, type Node as DrawnNode } from './held/drawn';
+export { fittedWithin } from './held/fitted';
 export { begunOutline, edgesOfOutline, type DrawnEdge } from './taped/edges';
 export { forms } from './registry';
 export { otherHalf, STAND_IN, type SkinParams } from './skinned/fields';

@@ -215,7 +215,9 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
       ? before.packed
       : {
           sidesMm: smallestBox([...solid.mesh.points, ...extras.points]),
-          how: packingOf(made.pieces, strainClass(bending.bendStrain)),
+          // The case of a bought thing gives way to nothing.
+          how:
+            made.templates.length > 0 ? 'as it is' : packingOf(made.pieces, strainClass(bending.bendStrain)),
         };
   const shell = pieces.filter((p) => p.role === 'shell');
   const fastenings = [...gapFastenings(model), ...model.fastenings];

@@ -1,6 +1,6 @@
 import type { Row, RowsField } from '@fomrik/core/document';
-import { type DrawnNode, drawnLine, offsetNodes } from '@fomrik/core/forms';
-import { boundsOf, thinned, type Vec2 } from '@fomrik/core/geometry';
+import { type DrawnNode, drawnLine, fittedWithin, offsetNodes } from '@fomrik/core/forms';
+import { boundsOf, type Vec2 } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
 import type { Found } from '../pictures/beneath';
 import { TracePicker } from '../pictures/TracePicker';
@@ -18,7 +18,7 @@ interface OutlineEditorProps {
   /** Numbers of edges, each between a spot of it and where it begins. */
   numbers?: readonly { number: number; at: Vec2; from: Vec2 }[];
   /** All outlines that were traced, as pieces of their own. */
-  onTakeAll?: (outlines: readonly (readonly Vec2[])[]) => void;
+  onTakeAll?: (outlines: readonly (readonly Vec2[])[], withinMm: number) => void;
   /** What lies beneath the lines, in mm with y downwards, and the fields that place it. */
   beneath: { image: ReactNode; fields: ReactNode; trace?: () => Promise<Found> };
 }
@@ -35,10 +35,6 @@ const nodeWords: Record<string, string> = {
   smooth: 'runs through: smooth',
   arc: 'goes round: an arc',
 };
-
-/** A traced line is drawn in as few points as keep it this near, mm. */
-const TRACED_MM = 0.2;
-const round = (mm: number): number => Math.round(mm * 100) / 100;
 
 const SNAPS = [0, 1, 5, 10] as const;
 /** Points and the middle line draw a dragged point from this far, mm at the drawing's scale. */
@@ -383,12 +379,12 @@ export function OutlineEditor({
           <TracePicker
             trace={beneath.trace}
             {...(onTakeAll && { onTakeAll })}
-            onTake={(outline) =>
+            onTake={(outline, withinMm) =>
               onChange(
-                thinned(outline, field.range[1], TRACED_MM).map(({ x, y }) => ({
-                  xMm: ranged('xMm', round(x)),
-                  yMm: ranged('yMm', round(y)),
-                  node: 'corner',
+                fittedWithin(outline, withinMm, field.range[1]).map((n) => ({
+                  ...n,
+                  xMm: ranged('xMm', n.xMm),
+                  yMm: ranged('yMm', n.yMm),
                 })),
               )
             }

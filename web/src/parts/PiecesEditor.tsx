@@ -1,6 +1,6 @@
 import type { Row, RowsField } from '@fomrik/core/document';
-import { begunOutline, type DrawnNode, edgesOfOutline } from '@fomrik/core/forms';
-import { thinned, type Vec2 } from '@fomrik/core/geometry';
+import { begunOutline, type DrawnNode, edgesOfOutline, fittedWithin } from '@fomrik/core/forms';
+import type { Vec2 } from '@fomrik/core/geometry';
 import { letterAt } from '@fomrik/core/units';
 import { useState, type ComponentProps } from 'react';
 import { OutlineEditor } from './OutlineEditor';
@@ -15,10 +15,8 @@ interface PiecesEditorProps extends Omit<Editor, 'numbers' | 'onTakeAll'> {
 }
 
 const pieceOf = (row: Row): number => Number(row['piece']);
-const round = (mm: number): number => Math.round(mm * 100) / 100;
 /** One piece has at least a triangle, and no more points than are kept apart by eye. */
 const RANGE = [3, 120] as const;
-const TRACED_MM = 0.2;
 
 /** Flat pieces drawn one at a time, their edges numbered. */
 export function PiecesEditor({
@@ -52,18 +50,15 @@ export function PiecesEditor({
         ].map(([xMm, yMm]) => ({ piece, xMm: xMm!, yMm: yMm!, node: 'corner' })),
       ),
     );
-  const takeAll = (outlines: readonly (readonly Vec2[])[]): void => {
+  const takeAll = (outlines: readonly (readonly Vec2[])[], withinMm: number): void => {
     const most = Math.min(outlines.length, 12);
     // All of them share what the list of points holds.
     const each = Math.min(RANGE[1], Math.floor(field.range[1] / Math.max(1, most)));
-    const traced = outlines.slice(0, most).flatMap((outline, i) =>
-      thinned(outline, each, TRACED_MM).map(({ x, y }): Row => ({
-        piece: i + 1,
-        xMm: round(x),
-        yMm: round(y),
-        node: 'corner',
-      })),
-    );
+    const traced = outlines
+      .slice(0, most)
+      .flatMap((outline, i) =>
+        fittedWithin(outline, withinMm, each).map((n): Row => ({ ...n, piece: i + 1 })),
+      );
     onPieces(traced, most);
     setChosen(1);
   };

@@ -1,6 +1,7 @@
 import type { Vec2 } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
+import { LengthField } from '../parts/Field';
 import type { Found } from './beneath';
 
 /** A likely error worse than this share of the size wants a better photograph. */
@@ -17,13 +18,14 @@ export function TracePicker({
   onTakeAll,
 }: {
   trace: () => Promise<Found>;
-  onTake: (outline: readonly Vec2[]) => void;
+  onTake: (outline: readonly Vec2[], withinMm: number) => void;
   /** Each becomes a piece of its own. */
-  onTakeAll?: (outlines: readonly (readonly Vec2[])[]) => void;
+  onTakeAll?: (outlines: readonly (readonly Vec2[])[], withinMm: number) => void;
 }) {
   const [found, setFound] = useState<Found | undefined>();
   const [said, setSaid] = useState('');
   const [busy, setBusy] = useState(false);
+  const [withinMm, setWithinMm] = useState(0.3);
   const look = async (): Promise<void> => {
     setBusy(true);
     setSaid('');
@@ -46,12 +48,23 @@ export function TracePicker({
       <button type="button" className="btn min-h-7 px-2" disabled={busy} onClick={() => void look()}>
         {busy ? 'Tracing…' : 'Trace its outlines'}
       </button>
+      {found && found.outlines.length > 0 && (
+        <div className="w-24">
+          <LengthField
+            label="Drawn within"
+            valueMm={withinMm}
+            range={[0.1, 5]}
+            onChange={setWithinMm}
+            help="How near lines and arcs keep to what was traced."
+          />
+        </div>
+      )}
       {found?.outlines.map((f, i) => (
         <button
           key={i}
           type="button"
           className="btn min-h-7 gap-2 px-2 text-left"
-          onClick={() => onTake(f.outline)}
+          onClick={() => onTake(f.outline, withinMm)}
         >
           <Small outline={f.outline} />
           Take {i + 1}: {trimNumber(f.widthMm, 1)} ± {trimNumber(Math.max(0.1, f.likelyMm), 1)} ×{' '}
@@ -62,7 +75,12 @@ export function TracePicker({
         <button
           type="button"
           className="btn btn-main min-h-7 px-2"
-          onClick={() => onTakeAll(found.outlines.map((f) => f.outline))}
+          onClick={() =>
+            onTakeAll(
+              found.outlines.map((f) => f.outline),
+              withinMm,
+            )
+          }
         >
           Take all {found.outlines.length} as pieces
         </button>

@@ -239,5 +239,7 @@ describe('a bought helmet, worn', () => {
     expect(lamp!.normal.z).to.be.closeTo(-1, 1e-6);
     expect(lamp!.at.y).to.be.above(0);
     expect(report.zone).to.equal('head');
+    // A case lies flat in no bag, whatever is laid on it.
+    expect(report.packed.how).to.equal('as it is');
   });
 });

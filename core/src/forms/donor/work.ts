@@ -37,7 +37,7 @@ export function workOf(params: CaseParams): Work[] {
       what: 'the case',
       count: 1,
       eachMin: 20,
-      detail: `${caseMaterials[params.material as CaseMaterial].prime} Dust of unknown plastic harms: wet sand, mask, eye protection; old cases splinter.`,
+      detail: `${caseMaterials[params.material as CaseMaterial].prime} Dust of unknown plastic harms: wet sand, mask, eye protection; old cases splinter. Masked before paint: contacts, threads, lenses, and the lips where it closes. Enamel and varnish are dry in hours and hard enough to handle in days; follow the can.`,
       cautions: ['boardDust', 'paint'],
       waitMin: 60,
       waitFor: 'primer dry',

@@ -1,0 +1,65 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { distanceToEdge, signedArea, type Vec2 } from '../../geometry';
+import { drawnOutline } from './drawn';
+import { fittedNodes } from './fitted';
+
+const arc = (cx: number, cy: number, r: number, from: number, to: number, steps: number): Vec2[] =>
+  Array.from({ length: steps + 1 }, (_, i) => {
+    const t = ((from + ((to - from) * i) / steps) * Math.PI) / 180;
+    return { x: cx + r * Math.cos(t), y: cy + r * Math.sin(t) };
+  });
+
+/** A slot: two straight sides and two half rounds. */
+const slot: Vec2[] = [...arc(100, 0, 40, -90, 90, 30), ...arc(0, 0, 40, 90, 270, 30)];
+
+const off = (a: readonly Vec2[], b: readonly Vec2[]): number =>
+  Math.max(...a.map((p) => distanceToEdge(b, p)));
+
+describe('a traced outline drawn in lines and arcs', () => {
+  it('of a slot is its two half rounds and two sides', () => {
+    const nodes = fittedNodes(slot, 0.2);
+    expect(nodes.filter((n) => n.node === 'arc').length).to.be.within(2, 4);
+    expect(nodes.length).to.be.at.most(9);
+    const { outline, crosses } = drawnOutline(nodes);
+    expect(crosses).to.equal(false);
+    expect(off(outline, slot)).to.be.below(0.45);
+    expect(off(slot, outline)).to.be.below(0.45);
+    // Stadium: 100 × 80 and a circle of radius 40.
+    expect(Math.abs(signedArea(outline)) / (8000 + Math.PI * 1600)).to.be.closeTo(1, 0.004);
+  });
+
+  it('of a polygon is its corners', () => {
+    const square = [
+      [0, 0],
+      [50, 0.02],
+      [100, 0],
+      [100, 40],
+      [100, 80],
+      [0, 80],
+    ].map(([x, y]) => ({ x: x!, y: y! }));
+    const nodes = fittedNodes(square, 0.2);
+    expect(nodes.map((n) => n.node)).to.deep.equal(['corner', 'corner', 'corner', 'corner']);
+  });
+
+  it('stays within its tolerance of any outline, in no more nodes than it has points', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 40, max: 90, noNaN: true }), { minLength: 8, maxLength: 60 }),
+        fc.constantFrom(0.2, 0.5, 1),
+        (radii, withinMm) => {
+          const outline = radii.map((r, i) => {
+            const t = (2 * Math.PI * i) / radii.length;
+            return { x: r * Math.cos(t), y: r * Math.sin(t) };
+          });
+          const nodes = fittedNodes(outline, withinMm);
+          expect(nodes.length).to.be.at.most(outline.length + 1);
+          const drawn = drawnOutline(nodes);
+          if (drawn.crosses) return;
+          expect(off(outline, drawn.outline)).to.be.below(2.2 * withinMm + 0.05);
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+});
