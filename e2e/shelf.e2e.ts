@@ -26,7 +26,7 @@ describe('the shelf and its dangers', function () {
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor();
-    await holds(6);
+    await holds(8);
   });
 
   it('exports a build and imports it again; a broken file is refused with its reason', async () => {
@@ -42,10 +42,10 @@ describe('the shelf and its dangers', function () {
         .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
     await upload('broken.fomrik.json', text.replace('"hoursPerDay": 1', '"hoursPerDay": 99'));
     await page.getByText(/hoursPerDay.*16/).waitFor();
-    await holds(6);
+    await holds(8);
     await upload('good.fomrik.json', text);
     await page.getByText('is on the shelf').waitFor();
-    await holds(7);
+    await holds(9);
   });
 
   it('begins a build for someone new in one small step, and lands where work begins', async () => {

@@ -1,5 +1,6 @@
 export { boxPanels, discGrid } from './box';
 export { contourLines } from './contours';
+export { sharpCorners } from './corners';
 export { edgeRun } from './edgeRun';
 export { flatPanel } from './flatPanel';
 export { gridOf, halfTurnFor, onEllipsoid, onSlice, type Slice } from './grids';

@@ -14,6 +14,7 @@ import {
   without,
 } from '../geometry';
 import type { FoamSheet } from '../materials';
+import { sharpCorners } from './corners';
 import { edgeRun } from './edgeRun';
 import type { FlatPanel } from './flatPanel';
 import { gridOf } from './grids';
@@ -45,20 +46,9 @@ export function platePanel({ id, name, ply, ...plate }: PlateSpec): Panel {
   };
 }
 
-/** An outline turns into another edge where it turns more than this, degrees. */
-const CORNER_DEG = 30;
-
 /** Where an outline turns sharply; its lowest and highest points when it hardly does. */
 function cornersOf(outline: readonly Vec2[]): number[] {
-  const n = outline.length;
-  const sharp = outline.flatMap((p, i) => {
-    const [a, b] = [outline[(i + n - 1) % n]!, outline[(i + 1) % n]!];
-    const turn = Math.atan2(
-      (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
-      (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),
-    );
-    return Math.abs(turn) > (CORNER_DEG * Math.PI) / 180 ? [i] : [];
-  });
+  const sharp = sharpCorners(outline);
   if (sharp.length >= 2) return sharp;
   const by = (better: (a: Vec2, b: Vec2) => boolean): number =>
     outline.reduce((best, p, i) => (better(p, outline[best]!) ? i : best), 0);

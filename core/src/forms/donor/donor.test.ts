@@ -139,6 +139,50 @@ describe('a bought thing, opened up', () => {
   });
 });
 
+describe('a bought thing by its outline', () => {
+  const outline = [
+    [-40, 0],
+    [40, 0],
+    [40, 50],
+    [0, 90],
+    [-40, 50],
+  ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner' }));
+  const report = partReport(
+    partOf('donor', { shape: 'outline', outline, deepMm: 30, wallMm: 2 }),
+    aroundOf(),
+  );
+
+  it('has a front and a back by it, and a strip as long as its rim', () => {
+    const areas = Object.fromEntries(report.templates.map((t) => [t.id, t.areaMm2]));
+    const area = 80 * 50 + (80 * 40) / 2;
+    expect(areas['front']).to.be.closeTo(area, 1e-3);
+    expect(areas['back']).to.be.closeTo(area, 1e-3);
+    const rim = 80 + 2 * 50 + 2 * Math.hypot(40, 40);
+    const side = report.templates.find((t) => t.id === 'side')!;
+    const long = Math.max(...side.edges.map((e) => e.lengthMm));
+    expect(long / rim).to.be.closeTo(1, 0.005);
+  });
+
+  it('faces outwards all round, and is as large as it was drawn', () => {
+    const { mesh } = report.solid;
+    const xs = mesh.points.map((p) => p.x);
+    const ys = mesh.points.map((p) => p.y);
+    expect(Math.max(...xs) - Math.min(...xs)).to.be.within(78, 80.5);
+    expect(Math.max(...ys)).to.be.closeTo(15, 1e-6);
+    expect(Math.min(...ys)).to.be.closeTo(-15, 1e-6);
+    expect(meshVolume(mesh)).to.be.above(0);
+  });
+
+  it('has as much room as its outline less a wall, and none in a corner that is cut away', () => {
+    const { made } = make('donor', { shape: 'outline', outline, deepMm: 30, wallMm: 2 });
+    const room = made.rooms.find((r) => r.id === 'inside')!;
+    expect(room.depthAt({ x: 0, y: 40 })).to.be.closeTo(26, 1e-9);
+    expect(room.depthAt({ x: 36, y: 80 })).to.equal(undefined);
+    expect(room.depthAt({ x: 38.5, y: 20 })).to.equal(undefined);
+    for (const d of [0, 13, 26]) expect(Math.abs(room.toSpace({ x: 0, y: 40 }, d).y)).to.be.at.most(13);
+  });
+});
+
 describe('foam round a bought tube', () => {
   it('is its girth at the layer that keeps its length, and as much longer as it overlaps', () => {
     const tube = [

@@ -2,14 +2,17 @@ import { defineForm, type Design, type FormInput } from '../contract';
 import { rectangle } from '../held/outlines';
 import { checksOf } from './checks';
 import { type DonorParams, fields } from './fields';
-import { cellRoom, roundRoom } from './hollow';
+import { drawnCheck } from '../held/checks';
+import { cornerNodes, drawnOutline } from '../held/drawn';
+import { cellRoom, drawnRoom, roundRoom } from './hollow';
 import { outsideOf, within } from './outside';
-import { boxWalls, keptWhole, roundWalls } from '../held/walls';
+import { boxWalls, keptWhole, outlineWalls, roundWalls } from '../held/walls';
 import { workOf } from './work';
 
 function design({ params }: FormInput<DonorParams>): Design {
   const { shape, wallMm, massG, girths } = params;
   const out = outsideOf(params);
+  const drawn = drawnOutline(params.outline);
   const rooms =
     params.rooms.length > 0
       ? params.rooms.map((cell, i) => {
@@ -18,30 +21,34 @@ function design({ params }: FormInput<DonorParams>): Design {
         })
       : shape === 'round'
         ? [roundRoom(girths, wallMm)]
-        : [
-            cellRoom(
-              'inside',
-              'inside',
-              within(
-                {
-                  acrossMm: 0,
-                  upMm: out.highMm / 2,
-                  wideMm: params.wideMm,
-                  highMm: params.highMm,
-                  deepMm: params.deepMm,
-                },
-                out,
-                wallMm,
+        : shape === 'outline'
+          ? [drawnRoom(drawn.outline, params.deepMm, wallMm)].filter((room) => room !== undefined)
+          : [
+              cellRoom(
+                'inside',
+                'inside',
+                within(
+                  {
+                    acrossMm: 0,
+                    upMm: out.highMm / 2,
+                    wideMm: params.wideMm,
+                    highMm: params.highMm,
+                    deepMm: params.deepMm,
+                  },
+                  out,
+                  wallMm,
+                ),
+                params.deepMm / 2 - wallMm,
               ),
-              params.deepMm / 2 - wallMm,
-            ),
-          ];
+            ];
   const middle = { x: 0, y: 0, z: (out.footMm + out.highMm) / 2 };
   return {
     panels: keptWhole(
       shape === 'round'
         ? roundWalls(girths, wallMm, { top: true, foot: true })
-        : boxWalls(params.wideMm, params.deepMm, params.highMm, wallMm),
+        : shape === 'outline'
+          ? outlineWalls(drawn.outline, params.deepMm, wallMm)
+          : boxWalls(params.wideMm, params.deepMm, params.highMm, wallMm),
       params.uncut,
     ),
     joins: [],
@@ -69,7 +76,7 @@ function design({ params }: FormInput<DonorParams>): Design {
       { key: 'wide', label: 'wide outside', value: out.wideMm, unit: 'mm', decimals: 0 },
       { key: 'high', label: 'high outside', value: out.highMm - out.footMm, unit: 'mm', decimals: 0 },
     ],
-    checks: checksOf(params, out),
+    checks: [...checksOf(params, out), ...(shape === 'outline' ? drawnCheck(drawn.crosses) : [])],
   };
 }
 
@@ -90,6 +97,14 @@ export const donor = defineForm<DonorParams>({
       { zMm: 0, girthMm: 200 },
       { zMm: 60, girthMm: 200 },
     ],
+    outline: cornerNodes([
+      [-35, 0],
+      [35, 0],
+      [35, 60],
+      [15, 90],
+      [-15, 90],
+      [-35, 60],
+    ]),
     wallMm: 2,
     material: 'hard',
     massG: 80,
@@ -102,6 +117,7 @@ export const donor = defineForm<DonorParams>({
   }),
   design,
   silhouette: (params) => {
+    if (params.shape === 'outline') return drawnOutline(params.outline).outline;
     const out = outsideOf(params);
     return rectangle(
       { x: 0, y: (out.footMm + out.highMm) / 2 },

@@ -1,8 +1,10 @@
 import { choice, count, length, number, type ParamsOf, rows } from '../../document';
+import { outlineField } from '../held/drawn';
 import { caseMaterials } from './materials';
 
 const isBox = (params: object): boolean => (params as { shape?: string }).shape === 'box';
-const isRound = (params: object): boolean => !isBox(params);
+const isRound = (params: object): boolean => (params as { shape?: string }).shape === 'round';
+const isDrawn = (params: object): boolean => (params as { shape?: string }).shape === 'outline';
 const hasScrews = (params: object): boolean => (params as { opens?: string }).opens === 'screws';
 
 /** The outside of a round thing. */
@@ -94,14 +96,18 @@ export const fields = [
     [
       ['box', 'a box'],
       ['round', 'round: by its girths'],
+      ['outline', 'as deep all over: by its outline'],
     ],
     'What it comes nearest to.',
     'Outside',
   ),
   length('wideMm', 'Wide', [5, 1000], 'From side to side, outside.', 'Outside', { when: isBox }),
   length('highMm', 'High', [5, 1500], 'Upwards, outside.', 'Outside', { when: isBox }),
-  length('deepMm', 'Deep', [5, 1000], 'From front to back, outside.', 'Outside', { when: isBox }),
+  length('deepMm', 'Deep', [5, 1000], 'From front to back, outside.', 'Outside', {
+    when: (params) => isBox(params) || isDrawn(params),
+  }),
   girthsField(isRound),
+  outlineField(isDrawn),
   ...caseFields,
   rows(
     'rooms',

@@ -1,4 +1,4 @@
-import type { Vec2, Vec3 } from '../../geometry';
+import { boundsOf, contains, grown, largestRing, type Vec2, type Vec3 } from '../../geometry';
 import { boxRoom, type Room } from '../../panel';
 import { rectangle } from '../held/outlines';
 import type { Girth } from '../held/walls';
@@ -48,3 +48,19 @@ export const cellRoom = (id: string, name: string, cell: Cell, frontMm: number):
     cell.deepMm,
     (p, depthMm) => ({ x: -p.x, y: frontMm - depthMm, z: p.y }),
   );
+
+/** The whole hollow of a thing as deep all over: its outline less a wall all round. */
+export function drawnRoom(outline: readonly Vec2[], deepMm: number, wallMm: number): Room | undefined {
+  const ring = largestRing(grown([[...outline]], -wallMm));
+  const deep = deepMm - 2 * wallMm;
+  if (ring.length < 3 || deep < 1) return undefined;
+  const b = boundsOf(ring);
+  return {
+    id: 'inside',
+    name: 'inside',
+    outline: ring,
+    middle: { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 },
+    depthAt: (p) => (contains(ring, p) ? deep : undefined),
+    toSpace: (p, depthMm): Vec3 => ({ x: -p.x, y: deep / 2 - depthMm, z: p.y }),
+  };
+}

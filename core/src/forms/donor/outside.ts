@@ -1,3 +1,5 @@
+import { boundsOf } from '../../geometry';
+import { drawnOutline } from '../held/drawn';
 import type { DonorParams } from './fields';
 import { type Cell, radiusAt } from './hollow';
 
@@ -10,7 +12,17 @@ export interface Outside {
   deepAt: (zMm: number) => number;
 }
 
-export function outsideOf({ shape, wideMm, highMm, deepMm, girths }: DonorParams): Outside {
+export function outsideOf({ shape, wideMm, highMm, deepMm, girths, outline }: DonorParams): Outside {
+  if (shape === 'outline') {
+    const b = boundsOf(drawnOutline(outline).outline);
+    // Rooms are counted from the middle line of the drawing.
+    return {
+      wideMm: 2 * Math.max(Math.abs(b.minX), Math.abs(b.maxX)),
+      footMm: b.minY,
+      highMm: b.maxY,
+      deepAt: () => deepMm,
+    };
+  }
   if (shape === 'box') return { wideMm, footMm: 0, highMm, deepAt: () => deepMm };
   const zs = girths.map((g) => g.zMm);
   return {

@@ -1,10 +1,10 @@
 import { choice, length, type ParamsOf } from '../../document';
 import { rods } from '../../materials';
-import { platePanel } from '../../panel';
 import { plugMm } from '../../pipe';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
-import { ellipse, rectangle } from '../held/outlines';
+import { disc } from '../held/disc';
+import { rectangle } from '../held/outlines';
 import { frusta } from '../held/revolved';
 
 const byHand = (params: object): boolean => (params as { rod?: string }).rod === 'own';
@@ -63,26 +63,6 @@ function design(input: FormInput<FittingParams>): Design {
   const { params, foam, ply } = input;
   const t = foam.thicknessMm.value;
   const { outside, bore } = pipeOf(input);
-  const disc = (id: string, name: string, z: number, across: number, hole = 0) =>
-    platePanel({
-      id,
-      name,
-      origin: { x: 0, y: 0, z },
-      across: { x: 1, y: 0, z: 0 },
-      up: { x: 0, y: 1, z: 0 },
-      outline: ellipse({ x: 0, y: 0 }, across / 2),
-      cuts:
-        hole > 0 && hole < across - 1
-          ? [
-              {
-                id: 'hole',
-                name: `hole ${trimNumber(hole)} mm`,
-                outline: ellipse({ x: 0, y: 0 }, hole / 2, hole / 2, 36),
-              },
-            ]
-          : [],
-      ply,
-    });
   const stack = (across: number, hole: number) =>
     Array.from(
       { length: Math.max(1, Math.round(params.highMm / t)) },
@@ -93,6 +73,7 @@ function design(input: FormInput<FittingParams>): Design {
           i * t,
           across,
           hole,
+          ply,
         ),
     );
   const wall = adapterMm(bore, params.smallerMm);
@@ -109,7 +90,7 @@ function design(input: FormInput<FittingParams>): Design {
     params.kind === 'cap'
       ? (() => {
           const { panels, joins } = band();
-          return { panels: [...panels, disc('cap', 'cap', params.highMm, outside + 2 * t)], joins };
+          return { panels: [...panels, disc('cap', 'cap', params.highMm, outside + 2 * t, 0, ply)], joins };
         })()
       : {
           joins: [],
@@ -119,8 +100,8 @@ function design(input: FormInput<FittingParams>): Design {
               : params.kind === 'adapter'
                 ? stack(bore, Math.max(2, params.smallerMm))
                 : params.kind === 'gasket'
-                  ? [disc('gasket', 'gasket', 0, outside, Math.max(2, outside - 2 * GASKET_WALL_MM))]
-                  : [disc('bulkhead', 'bulkhead', 0, bore, CABLE_MM)],
+                  ? [disc('gasket', 'gasket', 0, outside, Math.max(2, outside - 2 * GASKET_WALL_MM), ply)]
+                  : [disc('bulkhead', 'bulkhead', 0, bore, CABLE_MM, ply)],
         };
   return {
     ...made,

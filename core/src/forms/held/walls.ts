@@ -1,4 +1,4 @@
-import type { Vec3 } from '../../geometry';
+import type { Vec2, Vec3 } from '../../geometry';
 import { gridOf, type Panel, platePanel } from '../../panel';
 import { ellipse } from './outlines';
 import { rising } from './revolved';
@@ -160,3 +160,47 @@ export function roundWalls(
 /** One wall marked as not to be cut; all of them as they are when there is none of that name. */
 export const keptWhole = (walls: readonly Panel[], id: string): Panel[] =>
   walls.map((wall) => (wall.id === id ? { ...wall, given: { ...wall.given!, uncut: true } } : wall));
+
+/** A ring closed by its first point and moved inwards by a wall, so that a wall laid on it comes out on the ring again. */
+function insideOf(ring: readonly Vec2[], wallMm: number): Vec2[] {
+  const round = [...ring, ring[0]!];
+  const last = round.length - 1;
+  return round.map((p, i) => {
+    const [a, b] = [round[Math.max(0, i - 1)]!, round[Math.min(last, i + 1)]!];
+    const size = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+    return { x: p.x - ((b.y - a.y) / size) * wallMm, y: p.y + ((b.x - a.x) / size) * wallMm };
+  });
+}
+
+/** The walls of a thing as deep all over: front and back by its outline, seen from the front, and a strip round it with the seam at the foot. */
+export function outlineWalls(outline: readonly Vec2[], deepMm: number, wallMm: number): Panel[] {
+  const half = deepMm / 2;
+  const foot = outline.reduce((best, p, i) => (p.y < outline[best]!.y ? i : best), 0);
+  const ring = [...outline.slice(foot), ...outline.slice(0, foot)];
+  const round = insideOf(ring, wallMm);
+  const xs = ring.map((p) => p.x);
+  const hollow = behindIn(deepMm, wallMm);
+  const plate = (id: string, y: number, x: 1 | -1): Panel => ({
+    ...platePanel({
+      id,
+      name: id,
+      origin: { x: 0, y, z: 0 },
+      across: { x, y: 0, z: 0 },
+      up: { x: 0, y: 0, z: 1 },
+      outline: x === -1 ? [...ring] : ring.map((p) => ({ x: -p.x, y: p.y })).reverse(),
+      cuts: [],
+    }),
+    given: { wallMm, behindMm: hollow },
+  });
+  return [
+    plate('front', half - wallMm, -1),
+    plate('back', wallMm - half, 1),
+    {
+      id: 'side',
+      name: 'side, all round',
+      grid: [wallMm - half, half - wallMm].map((y) => round.map((p) => ({ x: -p.x, y, z: p.y }))),
+      edges: { bottom: 'back edge', right: 'seam', top: 'front edge', left: 'seam' },
+      given: { wallMm, behindMm: behindIn(Math.max(...xs) - Math.min(...xs), wallMm) },
+    },
+  ];
+}

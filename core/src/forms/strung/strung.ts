@@ -1,12 +1,12 @@
 import type { Check } from '../../document';
 import type { Bought, Work } from '../../features';
 import type { Vec2 } from '../../geometry';
-import { type Panel, platePanel } from '../../panel';
+import type { Panel } from '../../panel';
 import { plugMm } from '../../pipe';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
-import { ellipse } from '../held/outlines';
+import { disc } from '../held/disc';
 import { bandWall } from '../held/walls';
 import { fields, type StrungParams, things as kinds, type Thing } from './fields';
 import { boreAbove, boreBelow, type Meeting, meetingOf, setsOf } from './sets';
@@ -42,28 +42,6 @@ export function stoodUp(things: readonly Thing[]): Stood[] {
     };
     foot = stood.topMm;
     return stood;
-  });
-}
-
-function disc(id: string, name: string, z: number, across: number, hole: number, ply: Panel['ply']): Panel {
-  return platePanel({
-    id,
-    name,
-    origin: { x: 0, y: 0, z },
-    across: { x: 1, y: 0, z: 0 },
-    up: { x: 0, y: 1, z: 0 },
-    outline: ellipse({ x: 0, y: 0 }, across / 2),
-    cuts:
-      hole > 0
-        ? [
-            {
-              id: 'hole',
-              name: `hole ${trimNumber(hole)} mm`,
-              outline: ellipse({ x: 0, y: 0 }, hole / 2, hole / 2, 36),
-            },
-          ]
-        : [],
-    ...(ply && { ply }),
   });
 }
 

@@ -1,8 +1,6 @@
 import { dist2, type Vec2 } from '../../geometry';
+import { sharpCorners } from '../../panel';
 import { drawnOutline, type Node } from '../held/drawn';
-
-/** An outline turns into another edge where it turns more than this, degrees, as flat pieces have it. */
-const CORNER_DEG = 30;
 
 /** A run of an outline between two corners, both among its points. */
 export interface DrawnEdge {
@@ -26,14 +24,7 @@ export function begunOutline(nodes: readonly Node[]): { outline: Vec2[]; crosses
 /** Edges of an outline, as the piece that is cut by it numbers them. */
 export function edgesOfOutline(outline: readonly Vec2[]): DrawnEdge[] {
   const n = outline.length;
-  const sharp = outline.flatMap((p, i) => {
-    const [a, b] = [outline[(i + n - 1) % n]!, outline[(i + 1) % n]!];
-    const turn = Math.atan2(
-      (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
-      (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),
-    );
-    return Math.abs(turn) > (CORNER_DEG * Math.PI) / 180 ? [i] : [];
-  });
+  const sharp = sharpCorners(outline);
   if (sharp.length < 2) return [];
   return sharp.map((from, k) => {
     const to = sharp[(k + 1) % sharp.length]!;
