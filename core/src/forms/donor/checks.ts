@@ -1,6 +1,7 @@
 import { type Check, setting } from '../../document';
 import type { CaseParams, DonorParams } from './fields';
 import type { Cell } from './hollow';
+import { type Girth, LEAST_HIGH_MM } from '../held/walls';
 import { type Outside, within } from './outside';
 
 const differs = (a: Cell, b: Cell): boolean =>
@@ -38,6 +39,23 @@ export const openingChecks = (params: CaseParams): Check[] => [
     : []),
 ];
 
+/** Girths that say nothing of how high it is. */
+export const levelChecks = (girths: readonly Girth[]): Check[] =>
+  girths.every((g) => Math.abs(g.zMm - girths[0]!.zMm) <= 0.5)
+    ? [
+        {
+          id: 'one-height',
+          severity: 'mind',
+          station: 'shape',
+          title: `all its girths are at one height; it is taken to stand ${LEAST_HIGH_MM} mm high.`,
+          why: 'Type how far above its foot each was taken.',
+          sure: 'standard',
+          excess: 1,
+          cures: [],
+        },
+      ]
+    : [];
+
 /** The same, and rooms that cannot be. */
 export function checksOf(params: DonorParams, out: Outside): Check[] {
   const rounded = (cell: Cell): Cell => ({
@@ -51,6 +69,7 @@ export function checksOf(params: DonorParams, out: Outside): Check[] {
   const over = params.rooms.filter((cell, i) => differs(cell, clipped[i]!));
   return [
     ...openingChecks(params),
+    ...(params.shape === 'round' ? levelChecks(params.girths) : []),
     ...(over.length > 0
       ? [
           {

@@ -208,6 +208,23 @@ describe('foam round a bought tube', () => {
   });
 });
 
+describe('girths that are all at one height', () => {
+  it('are told, and something stands there all the same', () => {
+    const flat = [
+      { zMm: 0, girthMm: 10 },
+      { zMm: 0, girthMm: 10 },
+    ];
+    for (const [form, more] of [
+      ['donor', { shape: 'round' }],
+      ['donor-helmet', { peakMm: 0 }],
+    ] as const) {
+      const made = make(form, { girths: flat, ...more });
+      expect(made.made.templates.length, form).to.be.above(0);
+      expect(made.checks.map((c) => c.id)).to.include('one-height');
+    }
+  });
+});
+
 describe('holes in a case', () => {
   it('in a row for a slot stay inside it, leave a web, and are two or more where the slot is longer than wide', () => {
     fc.assert(

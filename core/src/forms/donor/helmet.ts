@@ -3,11 +3,10 @@ import { count, length, type ParamsOf } from '../../document';
 import type { Vec2, Vec3 } from '../../geometry';
 import { type Panel, platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
-import { rising } from '../held/revolved';
 import { strapOver } from '../straps';
-import { openingChecks } from './checks';
+import { levelChecks, openingChecks } from './checks';
 import { caseFields, girthsField } from './fields';
-import { keptWhole, ovalOf, roundWalls, type Oval } from '../held/walls';
+import { keptWhole, ovalOf, roundProfile, roundWalls, type Oval } from '../held/walls';
 import { workOf } from './work';
 
 const fields = [
@@ -77,7 +76,7 @@ const movedBy = (panel: Panel, { x, y, z }: Vec3): Panel => {
 function design({ params, body }: FormInput<HelmetParams>): Design {
   const { girths, wallMm, massG, longerPct, peakMm } = params;
   const oval = ovalOf(longerPct / 100);
-  const profile = rising(girths.map((g) => ({ zMm: g.zMm, acrossMm: g.girthMm / Math.PI })));
+  const profile = roundProfile(girths);
   const [rim, crown] = [profile[0]!, profile.at(-1)!];
   const stands = sits(params, body);
   const at = { ...stands, z: stands.z - rim.zMm };
@@ -110,7 +109,7 @@ function design({ params, body }: FormInput<HelmetParams>): Design {
       { key: 'long', label: 'long outside', value: 2 * rimMm * oval.y + peakMm, unit: 'mm', decimals: 0 },
       { key: 'high', label: 'high outside', value: highMm, unit: 'mm', decimals: 0 },
     ],
-    checks: openingChecks(params),
+    checks: [...openingChecks(params), ...levelChecks(girths)],
   };
 }
 
@@ -149,7 +148,7 @@ export const donorHelmet = defineForm<HelmetParams>({
   }),
   design,
   silhouette: ({ girths, peakMm }) => {
-    const profile = rising(girths.map((g) => ({ zMm: g.zMm, acrossMm: g.girthMm / Math.PI })));
+    const profile = roundProfile(girths);
     const half = profile.map((p): Vec2 => ({ x: p.acrossMm / 2, y: p.zMm }));
     return [
       ...(peakMm > 0 ? [{ x: half[0]!.x + peakMm, y: half[0]!.y }] : []),

@@ -75,8 +75,18 @@ export function ovalOf(longerShare: number): Oval {
   return { x: b * s, y: a * s };
 }
 
+/** Girths that are all at one height are taken to stand this high. */
+export const LEAST_HIGH_MM = 10;
+
+/** How far across a round thing is from its foot up, at two heights at the least. */
+export function roundProfile(girths: readonly Girth[]): Ring[] {
+  const profile = rising(girths.map((g) => ({ zMm: g.zMm, acrossMm: g.girthMm / Math.PI })));
+  const [first] = profile;
+  return profile.length > 1 ? profile : [first!, { ...first!, zMm: first!.zMm + LEAST_HIGH_MM }];
+}
+
 /** A round at a height: how far across it is outside. */
-interface Ring {
+export interface Ring {
   zMm: number;
   acrossMm: number;
 }
@@ -128,7 +138,7 @@ export function roundWalls(
   closed: { top: boolean; foot: boolean },
   oval: Oval = { x: 1, y: 1 },
 ): Panel[] {
-  const profile = rising(girths.map((g) => ({ zMm: g.zMm, acrossMm: g.girthMm / Math.PI })));
+  const profile = roundProfile(girths);
   const [low, high] = [profile[0]!, profile.at(-1)!];
   const ends = [
     ...(closed.top ? [{ id: 'top', name: 'top', z: high.zMm - wallMm, end: high, upY: 1 }] : []),
