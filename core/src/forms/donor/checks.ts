@@ -1,3 +1,4 @@
+import type { Vec2 } from '../../geometry';
 import { type Check, setting } from '../../document';
 import type { CaseParams, DonorParams } from './fields';
 import type { Cell } from './hollow';
@@ -55,6 +56,36 @@ export const levelChecks = (girths: readonly Girth[]): Check[] =>
         },
       ]
     : [];
+
+/** An outline that turns further than this at a point runs back along itself, degrees. */
+const FOLDS_DEG = 140;
+
+/** Spikes of an outline, along which its side runs out and back. */
+export function spikeChecks(outline: readonly Vec2[]): Check[] {
+  const n = outline.length;
+  const spikes = outline.filter((p, i) => {
+    const [a, b] = [outline[(i + n - 1) % n]!, outline[(i + 1) % n]!];
+    const turn = Math.atan2(
+      (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
+      (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),
+    );
+    return Math.abs(turn) > (FOLDS_DEG * Math.PI) / 180;
+  }).length;
+  return spikes === 0
+    ? []
+    : [
+        {
+          id: 'folds-side',
+          severity: 'mind',
+          station: 'shape',
+          title: `its outline runs back along itself at ${spikes} ${spikes === 1 ? 'point' : 'points'}.`,
+          why: 'No case is that sharp: move the point, or take it away.',
+          sure: 'standard',
+          excess: spikes,
+          cures: [],
+        },
+      ];
+}
 
 /** The same, and rooms that cannot be. */
 export function checksOf(params: DonorParams, out: Outside): Check[] {

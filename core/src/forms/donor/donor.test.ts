@@ -173,6 +173,14 @@ describe('a bought thing by its outline', () => {
     expect(meshVolume(mesh)).to.be.above(0);
   });
 
+  it('says where it runs back along itself', () => {
+    expect(report.checks.map((c) => c.id)).to.not.include('folds-side');
+    const spiked = [...outline.slice(0, 3), { xMm: 0, yMm: 400, node: 'corner' }, ...outline.slice(4)];
+    expect(make('donor', { shape: 'outline', outline: spiked }).checks.map((c) => c.id)).to.include(
+      'folds-side',
+    );
+  });
+
   it('has as much room as its outline less a wall, and none in a corner that is cut away', () => {
     const { made } = make('donor', { shape: 'outline', outline, deepMm: 30, wallMm: 2 });
     const room = made.rooms.find((r) => r.id === 'inside')!;

@@ -1,6 +1,6 @@
 import { defineForm, type Design, type FormInput } from '../contract';
 import { rectangle } from '../held/outlines';
-import { checksOf } from './checks';
+import { checksOf, spikeChecks } from './checks';
 import { type DonorParams, fields } from './fields';
 import { drawnCheck } from '../held/checks';
 import { cornerNodes, drawnOutline } from '../held/drawn';
@@ -76,7 +76,10 @@ function design({ params }: FormInput<DonorParams>): Design {
       { key: 'wide', label: 'wide outside', value: out.wideMm, unit: 'mm', decimals: 0 },
       { key: 'high', label: 'high outside', value: out.highMm - out.footMm, unit: 'mm', decimals: 0 },
     ],
-    checks: [...checksOf(params, out), ...(shape === 'outline' ? drawnCheck(drawn.crosses) : [])],
+    checks: [
+      ...checksOf(params, out),
+      ...(shape === 'outline' ? [...drawnCheck(drawn.crosses), ...spikeChecks(drawn.outline)] : []),
+    ],
   };
 }
 
