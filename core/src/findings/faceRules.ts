@@ -29,7 +29,7 @@ export const lampsOnFace = each(({ circuit, made, report, at }): Finding[] => {
   const partId = worn[0]!.partId;
   const lost = veilCdM2 / (veilCdM2 + HALL_CD_M2);
   const halved = circuit.loads.flatMap((load, k) =>
-    worn.some(({ item }) => item.featureId === load.feature)
+    load.currentMa > 1 && worn.some(({ item }) => item.featureId === load.feature)
       ? [
           {
             path: ['circuits', at, 'loads', k, 'currentMa'],

@@ -74,4 +74,14 @@ describe('a part for the shop’s book', () => {
     expect(copied.meshes).to.deep.equal([mesh]);
     expect(copiedPart(from, part, { ...empty, meshes: [mesh] }, 'x').meshes).to.deep.equal([]);
   });
+
+  it('leaves the picture beneath its drawing behind, and keeps it in a copy beside it', () => {
+    const doc = demo('harbour');
+    const curtain = doc.parts.find((p) => p.id === 'curtain')!;
+    expect(curtain.beneath).to.not.equal(undefined);
+    const kept = keptAlone(doc, curtain, '2026-05-01');
+    expect(kept.parts[0]!.beneath).to.equal(undefined);
+    expect(checkDoc(JSON.parse(JSON.stringify(kept))).ok).to.equal(true);
+    expect(copiedPart(doc, curtain, doc, 'x').part.beneath).to.deep.equal(curtain.beneath);
+  });
 });

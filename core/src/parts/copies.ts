@@ -54,9 +54,13 @@ export function copiedPart(
   );
   const circuitIds = into.circuits.map((c) => c.id);
   const known = new Set((into.meshes ?? []).map((m) => m.id));
+  // A picture stays with the build it was added to.
+  const { beneath, ...bare } = part;
+  const seen = beneath && into.pictures?.some((p) => p.id === beneath.picture);
   return {
     part: {
-      ...part,
+      ...bare,
+      ...(seen && { beneath }),
       id: freeName(
         into.parts.map((p) => p.id),
         stem(part.form),

@@ -37,6 +37,8 @@ export function PiecesEditor({
     const after = others.filter((r) => pieceOf(r) > piece);
     return [...before, ...next.map((r) => ({ ...r, piece })), ...after];
   };
+  // All pieces share what the list of points holds.
+  const most = Math.min(RANGE[1], field.range[1] - (rows.length - own.length));
   const drawn = own.length >= RANGE[0];
   const edges = drawn ? edgesOfOutline(begunOutline(own as unknown as DrawnNode[]).outline) : [];
   const begin = (): void =>
@@ -81,7 +83,7 @@ export function PiecesEditor({
         <OutlineEditor
           key={piece}
           {...rest}
-          field={{ ...field, draws: 'outline', range: RANGE } satisfies RowsField}
+          field={{ ...field, draws: 'outline', range: [RANGE[0], most] } satisfies RowsField}
           rows={own}
           onChange={(next) => onChange(merged(next))}
           onDrag={(next) => onDrag(merged(next))}
