@@ -17,7 +17,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { glow, placesIn, solveSixty } from './inside';
-import { largestGroup, nestedFor, shareUsed } from './nesting';
+import { largestGroup, nestedFor, overBestKnown, shareUsed } from './nesting';
 import { repaintMs } from './repaint';
 import { shelfMs } from './shelf';
 
@@ -129,12 +129,27 @@ report(
   'ms',
   300,
 );
-for (const [words, most] of [
-  ['by boxes', { layouts: 1 }],
-  ['nested for 10 s', { ms: 10_000 }],
-  ['nested for 30 s', { ms: 30_000 }],
-] as const)
-  report(`harness, share of foam used, ${words}`, 100 * shareUsed(nestedFor(group, 5, most), group), '%');
+const shares = Object.fromEntries(
+  (
+    [
+      ['by boxes', { layouts: 1 }],
+      ['nested for 10 s', { ms: 10_000 }],
+      ['nested for 30 s', { ms: 30_000 }],
+      ['nested for 10 min', { ms: 600_000 }],
+    ] as const
+  ).map(([words, most]) => {
+    const share = shareUsed(nestedFor(group, 5, most), group);
+    report(`harness, share of foam used, ${words}`, 100 * share, '%');
+    return [words, share];
+  }),
+);
+report(
+  'harness, 30 s takes more foam than 10 min by',
+  100 * (shares['nested for 10 min']! / shares['nested for 30 s']! - 1),
+  '%',
+  2,
+);
+report('SHAPES2 over its best known length, 30 s', 100 * overBestKnown(30_000), '%');
 const worn = createDeriver();
 worn(harness);
 report('harness, warm (nothing changed)', await time(30, () => worn(harness)), 'ms', 50);

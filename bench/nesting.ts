@@ -1,7 +1,9 @@
 import { type Nested, nesting, sheetGroups, type SheetGroup } from '@fomrik/core/cut';
 import type { BuildDoc } from '@fomrik/core/document';
 import { catalogue } from '@fomrik/core/materials';
+import type { Piece } from '@fomrik/core/panel';
 import { derive } from '@fomrik/core/report';
+import { BEST_KNOWN, blazewicz, WIDTH } from '../core/src/cut/nest/testing/blazewicz';
 
 /** The foam of a build with the most pieces. */
 export const largestGroup = (doc: BuildDoc): SheetGroup =>
@@ -27,3 +29,18 @@ export function nestedFor(
 /** Share of what is taken off the roll, full sheets and the length used of the last, that is pieces. */
 export const shareUsed = ({ used, sheets, lastMm }: Nested, { size }: SheetGroup): number =>
   (used * sheets) / (sheets - 1 + lastMm / size.widthMm);
+
+const SCALE = 40;
+
+/** How much longer than the best length known the shapes of SHAPES2 lie after so long. */
+export function overBestKnown(ms: number): number {
+  const strip: SheetGroup = {
+    items: blazewicz(SCALE).map((outline, i) => ({
+      partId: 'shapes',
+      flipped: false,
+      piece: { id: `${i}`, name: '', outline, holes: [], edges: [], marks: [] } as unknown as Piece,
+    })),
+    size: { foamId: 'dense-eva', nominalMm: 6, widthMm: 3000, heightMm: WIDTH * SCALE, turns: 'halves' },
+  };
+  return nestedFor(strip, 0, { ms }).lastMm / SCALE / BEST_KNOWN - 1;
+}

@@ -36,7 +36,7 @@ const ORDERS = 120;
 const MIDDLING_STRIDE = 0.08;
 const FINE_STRIDE = 0.01;
 /** Pressings in middling cells that come to nothing, one after another, before it goes over to fine ones. */
-const FAILS = 5;
+const FAILS = 16;
 
 /** How much worse an order may be and still be gone on from, and how that cools with every try; shares. */
 const WARM = 0.06;

@@ -1,31 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { cellsIn, leftmost, noFitOf, NoFits } from './noFit';
-import { type Cells, isTaken, noCells, takeRun } from './raster';
-
-/** Any few cells. */
-const blob = fc
-  .record({ columns: fc.integer({ min: 1, max: 9 }), rows: fc.integer({ min: 1, max: 40 }) })
-  .chain(({ columns, rows }) =>
-    fc.array(fc.boolean(), { minLength: columns * rows, maxLength: columns * rows }).map((taken): Cells => {
-      const cells = noCells(columns, rows);
-      taken.forEach((t, i) => {
-        if (t) takeRun(cells, i % columns, Math.floor(i / columns), Math.floor(i / columns) + 1);
-      });
-      return cells;
-    }),
-  );
-
-/** Whether any cell of the one, moved, is one of the other: cell by cell. */
-function meets(still: Cells, moving: Cells, dc: number, dr: number): boolean {
-  for (let c = 0; c < moving.columns; c++)
-    for (let r = 0; r < moving.rows; r++) {
-      const [x, y] = [c + dc, r + dr];
-      if (x < 0 || y < 0 || x >= still.columns || y >= still.rows) continue;
-      if (isTaken(moving, c, r) && isTaken(still, x, y)) return true;
-    }
-  return false;
-}
+import { isTaken } from './raster';
+import { blob, meets } from './testing/blobs';
 
 describe('no-fit regions', () => {
   it('hold just the shifts at which cells meet, against every cell with every other', () => {
@@ -42,6 +19,17 @@ describe('no-fit regions', () => {
           }
       }),
       { numRuns: 40 },
+    );
+  });
+
+  it('are turned about where the other piece moves, as if they were worked out anew', () => {
+    fc.assert(
+      fc.property(blob, blob, (a, b) => {
+        const noFits = new NoFits();
+        noFits.of(a, b);
+        expect(noFits.of(b, a)).to.deep.equal(noFitOf(b, a));
+      }),
+      { numRuns: 100 },
     );
   });
 

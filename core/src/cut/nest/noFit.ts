@@ -62,6 +62,19 @@ export function noFitOf(still: Cells, moving: Cells): NoFit {
   return { column: -right, row: -up, columns, rows: high, starts, runs: Int32Array.from(found) };
 }
 
+/** The same pair with the other one moving: all turned about. */
+function mirrored({ column, row, columns, rows, starts, runs }: NoFit): NoFit {
+  const last = runs.length;
+  return {
+    column: -(column + columns - 1),
+    row: -(row + rows - 1),
+    columns,
+    rows,
+    starts: starts.map((_, c) => last - starts[columns - c]!),
+    runs: runs.map((_, i) => rows - runs[last - 1 - i]!),
+  };
+}
+
 const drawn = new WeakMap<NoFit, Cells>();
 
 /** A no-fit region a bit for each cell. */
@@ -88,7 +101,8 @@ export class NoFits {
     let own = this.known.get(still);
     let region = own?.get(moving);
     if (region) return region;
-    region = noFitOf(still, moving);
+    const other = this.known.get(moving)?.get(still);
+    region = other ? mirrored(other) : noFitOf(still, moving);
     this.runs += region.runs.length + region.starts.length;
     if (this.runs > MOST_RUNS) {
       this.known = new Map();

@@ -3,9 +3,9 @@ import { leftmost, type NoFits } from './noFit';
 import { squeezed } from './squeeze';
 
 /** Moves for each piece before a pressing is given up; more and more where nothing comes of it. */
-const MOVES = 30;
-const MORE = 1.4;
-const MOST_MOVES = 400;
+const MOVES = 12;
+const MORE = 1.1;
+const MOST_MOVES = 60;
 
 /** Pairs that change places before a pressing is tried once more. */
 const SHAKES = 2;

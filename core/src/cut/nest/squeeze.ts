@@ -1,91 +1,37 @@
-import type { Lying, NoFits } from './noFit';
+import { depthOf, leastOn, NEVER, type Spot } from './inTheWay';
 import type { Placed, Table } from './lay';
-import type { Way } from './ways';
+import type { Lying, NoFits } from './noFit';
 
-/** Lying over what stays, or over the edge of an offcut, costs more than any overlap of pieces. */
-const NEVER = 1 << 22;
+/** How the weight of two that lie in each other grows with a round: by so much, and as much more by how deep; how it ebbs. */
+const HEAVIER = 1.2;
+const HEAVIEST = 0.8;
+const LIGHTER = 0.95;
+
+/** What two weigh that have not been in each other's way, and the most that two come to. */
+const LIGHT = 8;
+const HEAVY = 1 << 10;
 
 /** Ways a piece is tried in, in one move. */
-const WAYS = 8;
+const WAYS = 4;
 
 const lyingOf = ({ ways, way, column, row }: Placed): Lying => ({ cells: ways[way]!.cells, column, row });
 
-/** Whether two solids share a cell. */
-function overlap(a: Lying, b: Lying, noFits: NoFits): boolean {
-  const [still, moving] = [a.cells, b.cells];
-  const [across, up] = [b.column - a.column, b.row - a.row];
-  if (across >= still.columns || up >= still.rows || -across >= moving.columns || -up >= moving.rows)
-    return false;
-  const { column, row, starts, runs } = noFits.of(still, moving);
-  const at = across - column;
-  for (let i = starts[at]!; i < starts[at + 1]!; i += 2)
-    if (up - row >= runs[i]! && up - row < runs[i + 1]!) return true;
-  return false;
-}
-
-/** A spot on a table and what lies in the way there. */
-interface Spot {
-  column: number;
-  row: number;
-  cost: number;
-}
-
-/** Kept from one look to the next: how the cost changes from row to row. */
-let change = new Int32Array(0);
-
-/**
- * The spot of a piece on a table at which least is in the way: of those alike the first, from a column on and round.
- * Nothing where it has no room at all.
- */
-function leastOn(
-  table: Table,
-  others: readonly { lying: Lying; weight: number }[],
-  { cells: own }: Way,
-  noFits: NoFits,
-  begin: number,
-): Spot | undefined {
-  const columns = table.columns - own.columns + 1;
-  const rows = table.rows - own.rows + 1;
-  if (columns <= 0 || rows <= 0) return undefined;
-  const tall = rows + 1;
-  if (change.length < columns * tall) change = new Int32Array(columns * tall);
-  else change.fill(0, 0, columns * tall);
-  const add = ({ cells, column, row }: Lying, weight: number): void => {
-    const { starts, runs, ...region } = noFits.of(cells, own);
-    const [left, low] = [column + region.column, row + region.row];
-    const last = Math.min(region.columns, columns - left);
-    for (let c = Math.max(0, -left); c < last; c++) {
-      const base = (left + c) * tall;
-      for (let i = starts[c]!; i < starts[c + 1]!; i += 2) {
-        const from = Math.max(0, low + runs[i]!);
-        const to = Math.min(rows, low + runs[i + 1]!);
-        if (from >= to) continue;
-        change[base + from]! += weight;
-        change[base + to]! -= weight;
-      }
-    }
-  };
-  for (const lying of table.lying) add(lying, NEVER);
-  for (const { lying, weight } of others) add(lying, weight);
-  const best: Spot = { column: 0, row: 0, cost: Infinity };
-  for (let c = 0; c < columns; c++) {
-    const column = (begin + c) % columns;
-    let cost = 0;
-    for (let row = 0, at = column * tall; row < rows; row++, at++) {
-      cost += change[at]!;
-      if (cost < best.cost) [best.cost, best.column, best.row] = [cost, column, row];
-    }
-    if (best.cost === 0) break;
+/** A list in an order of chance (Fisher and Yates). */
+function mixed(list: readonly number[], random: () => number): number[] {
+  const next = [...list];
+  for (let i = next.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [next[i], next[j]] = [next[j]!, next[i]!];
   }
-  return best;
+  return next;
 }
 
 /**
  * Pieces pressed into less room, a move at a time: whichever is in the way goes where it is least in the way, and what
  * goes on being in each other's way weighs more and more (guided local search; Voudouris and Tsang, 1999; on layouts,
- * Egeblad, Nielsen and Odgaard, 2007; here on a raster, with overlap yes or no).
+ * Egeblad, Nielsen and Odgaard, 2007; here on a raster, with the depth of overlap in cells).
  * @param tables the room, in which `start` need not fit.
- * @returns the pieces where none is in the way of another; nothing after so many moves.
+ * @returns the pieces where none is in the way of another; nothing after so many moves that came to nothing better.
  */
 export function* squeezed(
   start: readonly Placed[],
@@ -96,8 +42,8 @@ export function* squeezed(
 ): Generator<void, Placed[] | undefined> {
   const placed = start.map((p) => ({ ...p }));
   const n = placed.length;
-  const weights = new Int32Array(n * n).fill(1);
-  const meets = new Uint8Array(n * n);
+  const weights = new Int32Array(n * n).fill(LIGHT);
+  const meets = new Int32Array(n * n);
   const isOut = (p: Placed): boolean => {
     const table = tables[p.table];
     const { cells } = p.ways[p.way]!;
@@ -105,20 +51,28 @@ export function* squeezed(
       !table ||
       p.column + cells.columns > table.columns ||
       p.row + cells.rows > table.rows ||
-      table.lying.some((l) => overlap(l, lyingOf(p), noFits))
+      table.lying.some((l) => depthOf(l, lyingOf(p), noFits) > 0)
     );
   };
   const out = placed.map(isOut);
   const look = (i: number): void => {
     for (let j = 0; j < n; j++) {
       const [a, b] = [placed[i]!, placed[j]!];
-      const meet = i !== j && a.table === b.table && overlap(lyingOf(a), lyingOf(b), noFits) ? 1 : 0;
+      const meet = i !== j && a.table === b.table ? depthOf(lyingOf(a), lyingOf(b), noFits) : 0;
       meets[i * n + j] = meets[j * n + i] = meet;
     }
   };
   for (let i = 0; i < n; i++) look(i);
-  const inTheWay = (): number[] =>
-    placed.flatMap((_, i) => (out[i] || meets.subarray(i * n, (i + 1) * n).includes(1) ? [i] : []));
+  const isInTheWay = (i: number): boolean => out[i]! || meets.subarray(i * n, (i + 1) * n).some((d) => d > 0);
+  const inTheWay = (): number[] => placed.flatMap((_, i) => (isInTheWay(i) ? [i] : []));
+  /** After every round what lies deepest in each other weighs most more, and what lies clear a little less. */
+  const weigh = (): void => {
+    const deepest = meets.reduce((a, b) => Math.max(a, b), 1);
+    meets.forEach((deep, k) => {
+      const weight = weights[k]! * (deep > 0 ? HEAVIER + HEAVIEST * (deep / deepest) : LIGHTER);
+      weights[k] = Math.max(LIGHT, Math.min(HEAVY, weight));
+    });
+  };
   /** Where a piece is least in the way, on every table, in the way it lies and some others by chance. */
   const leastInTheWay = (i: number): (Spot & { table: number; way: number }) | undefined => {
     const { ways, way: own } = placed[i]!;
@@ -140,23 +94,27 @@ export function* squeezed(
     }
     return best;
   };
-  for (let move = 0; move < moves; move++) {
+  let least = Infinity;
+  for (let idle = 0; idle < moves;) {
     const some = inTheWay();
     if (some.length === 0) return placed;
-    const i = some[Math.floor(random() * some.length)]!;
-    const best = leastInTheWay(i);
-    if (!best || best.cost >= NEVER) {
-      // None of the ways that were tried has room; others may.
+    for (const i of mixed(some, random)) {
+      // What was in the way when the round began may have been left in peace since.
+      if (!isInTheWay(i)) continue;
+      const best = leastInTheWay(i);
+      idle += 1;
+      // None of the ways that were tried may have room where others have.
+      if (best && best.cost < NEVER) {
+        const { table, way, column, row } = best;
+        placed[i] = { ...placed[i]!, table, way, column, row };
+        out[i] = false;
+        look(i);
+      }
       yield;
-      continue;
     }
-    const { table, way, column, row } = best;
-    placed[i] = { ...placed[i]!, table, way, column, row };
-    out[i] = false;
-    look(i);
-    for (let j = 0; j < n; j++)
-      if (meets[i * n + j]) weights[i * n + j] = weights[j * n + i] = weights[i * n + j]! + 1;
-    yield;
+    const now = out.includes(true) ? Infinity : meets.reduce((a, b) => a + b, 0);
+    if (now < least) [least, idle] = [now, 0];
+    weigh();
   }
   return undefined;
 }
