@@ -6,6 +6,7 @@ import { gasket } from './gasket/gasket';
 import { hole } from './hole/hole';
 import { insertBlock } from './insertBlock/insertBlock';
 import { lamps } from './lamps/lamps';
+import { lens } from './lens/lens';
 import { lightBox } from './lightBox/lightBox';
 import { lightRing } from './lightRing/lightRing';
 import { lightStrip } from './lightStrip/lightStrip';
@@ -14,6 +15,7 @@ import { opening } from './opening/opening';
 import { overlay } from './overlay/overlay';
 import { ornament } from './ornament/ornament';
 import { pack } from './pack/pack';
+import { padStrip } from './padStrip/padStrip';
 import { parting } from './parting/parting';
 import { pocket } from './pocket/pocket';
 import { rivets } from './rivets/rivets';
@@ -27,6 +29,7 @@ import { woundStrip } from './woundStrip/woundStrip';
 export const features: readonly FeatureKind[] = [
   trim,
   strip,
+  padStrip,
   overlay,
   skin,
   rivets,
@@ -34,6 +37,7 @@ export const features: readonly FeatureKind[] = [
   line,
   hole,
   gasket,
+  lens,
   opening,
   parting,
   lamps,

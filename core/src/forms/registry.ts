@@ -21,6 +21,7 @@ import { halfMask } from './mask/mask';
 import { pauldron } from './pauldron/pauldron';
 import { donor } from './donor/donor';
 import { donorHelmet } from './donor/helmet';
+import { donorScan } from './donor/scan';
 import { earPod } from './pod/pod';
 import { rimmed } from './rimmed/rimmed';
 import { rounds } from './rounds/rounds';
@@ -67,6 +68,7 @@ export const forms: readonly FormKind[] = [
   rounds,
   fitting,
   donor,
+  donorScan,
   strung,
   skinnedThing,
   taped,

@@ -8,7 +8,7 @@ export {
 } from './ellipse';
 export { convexHull } from './hull';
 export { fromTriangle } from './fromTriangle';
-export { rayMeets } from './ray';
+export { rayMeets, rayReach } from './ray';
 export { joinMeshes, meshArea, triangleArea, meshVolume, shellMesh, type Mesh } from './mesh';
 export {
   inertiaAbout,

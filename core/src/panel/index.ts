@@ -1,6 +1,7 @@
 export { boxPanels, discGrid } from './box';
 export { contourLines } from './contours';
 export { sharpCorners } from './corners';
+export { squareWhenSmall, STEEPEST_BEVEL_DEG } from './bevels';
 export { edgeRun } from './edgeRun';
 export { flatPanel } from './flatPanel';
 export { gridOf, halfTurnFor, onEllipsoid, onSlice, type Slice } from './grids';
@@ -56,4 +57,4 @@ export {
   type Section,
 } from './core';
 export { growEdges } from './growEdges';
-export { boxRoom, depthUnder, footprintOutline, gapRoom, type Room } from './room';
+export { boxRoom, depthUnder, footprintOutline, gapRoom, type Rib, type Room } from './room';

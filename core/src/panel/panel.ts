@@ -62,6 +62,8 @@ export interface Given {
   behindMm: number;
   /** It must stay whole: nothing is drilled or cut in it. */
   uncut?: true;
+  /** It is a lid, hung at this side of it. */
+  hinge?: Side;
 }
 
 /** A run of the rim that meets one neighbour or none, along one side of the grid or a part of it. */

@@ -1,4 +1,15 @@
-import { add3, contains, convexHull, rotate2, scale3, type Vec2, type Vec3 } from '../geometry';
+import {
+  add3,
+  centroid,
+  common,
+  contains,
+  convexHull,
+  largestRing,
+  rotate2,
+  scale3,
+  type Vec2,
+  type Vec3,
+} from '../geometry';
 import { between, onGrid } from './patch';
 import { gridNormals } from './panel';
 import type { LaidPanel } from './lay';
@@ -18,6 +29,17 @@ export interface Room {
   toSpace: (p: Vec2, depthMm: number) => Vec3;
   /** Middle of the outline, from which spots are counted. */
   middle: Vec2;
+  /** What stands on its far wall; the depth counts what must stay, and not what may be cut away. */
+  ribs?: readonly Rib[];
+}
+
+/** Something on the far wall of a room: its outline over the room, and how far it stands out towards the plane. */
+export interface Rib {
+  name: string;
+  outline: Vec2[];
+  tallMm: number;
+  /** It must stay. */
+  stays?: true;
 }
 
 /** Something's footprint in a room: its middle, size and turn from upright. */
@@ -57,6 +79,12 @@ export function depthUnder(room: Room, print: Footprint): { depthMm: number; ins
       inside += 1;
       depthMm = Math.min(depthMm, depth);
     }
+  }
+  // What is thin stands between the samples.
+  for (const rib of room.ribs ?? []) {
+    if (!rib.stays) continue;
+    const over = largestRing(common([footprintOutline(print)], [rib.outline]));
+    if (over.length > 2) depthMm = Math.min(depthMm, room.depthAt(centroid(over)) ?? depthMm);
   }
   return { depthMm: inside === 0 ? 0 : depthMm, inside: inside / count };
 }

@@ -26,7 +26,9 @@ import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
 import { foldBackChecks } from './checks/foldBack';
 import { touchChecks } from './checks/touch';
+import { cutAwayChecks, cutAways, cutAwayWork } from './cutAway';
 import { drillWork, templateOf, wholeChecks } from './drilling';
+import { lidChecks } from './lids';
 import { foldWork } from './foldWork';
 import { liningOf } from './lining';
 import { repointed } from './repointed';
@@ -218,6 +220,7 @@ export function makePart(
     ...featured.pieces,
   ];
   const templates = shell.filter((p) => there.has(p.id)).map((p) => templateOf(drilled(p), featured.items));
+  const away = cutAways(rooms, featured.items);
   const nets = netsOf(laid, model.joins, around.habits.fold);
   const used = [
     foam,
@@ -236,6 +239,8 @@ export function makePart(
       ...clashChecks(part, featured.items),
       ...worstOf(featured.checks),
       ...wholeChecks(laid, templates),
+      ...lidChecks(laid, templates, featured.items),
+      ...cutAwayChecks(away),
     ].map((check) => ({ check, from: 'part' as const })),
     ...stretchChecks(cut, part).map((check) => ({ check, from: 'flat' as const })),
   ];
@@ -254,7 +259,10 @@ export function makePart(
     ...(wear && { wear }),
     features: part.features,
     lays,
-    featured: { ...featured, work: [...featured.work, ...foldWork(laid), ...drillWork(templates)] },
+    featured: {
+      ...featured,
+      work: [...featured.work, ...foldWork(laid), ...cutAwayWork(away), ...drillWork(templates)],
+    },
     templates,
     pieces: nets.gather(pieces).map((p) => {
       const hands = handsOf(part);

@@ -1,8 +1,7 @@
 import { length, type ParamsOf } from '../../document';
-import { discGrid, offsetGrid, onGrid, gridNormals, platePiece } from '../../panel';
-import { cross3, distanceToEdge, shellMesh, unit3, type Vec2, type Vec3 } from '../../geometry';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
+import { discOn, ringPiece } from '../laying/ring';
 
 const fields = [
   length('throughMm', 'Goes through', [2, 150], 'Across what passes: a lamp, a bush, a tube.'),
@@ -13,14 +12,6 @@ const fields = [
 /** Rings are of dense foam this thick, and their bore this much under what passes, so that it grips; common practice, no source. */
 const ply = { foamId: 'dense-eva', nominalMm: 2 };
 const GRIPS_MM = 1;
-const STEPS = 48;
-
-const ring = (diameterMm: number): Vec2[] =>
-  Array.from({ length: STEPS }, (_, i) => {
-    const t = (2 * Math.PI * i) / STEPS;
-    return { x: (diameterMm / 2) * Math.cos(t), y: (diameterMm / 2) * Math.sin(t) };
-  });
-
 /** A ring of thin foam round what passes a hole: it hides the slop and grips. */
 export const gasket = defineFeature<ParamsOf<typeof fields>>({
   kind: 'gasket',
@@ -43,36 +34,23 @@ export const gasket = defineFeature<ParamsOf<typeof fields>>({
     const outerMm = Math.max(params.holeMm, params.throughMm) + 2 * params.lipMm;
     const boreMm = Math.max(1, params.throughMm - GRIPS_MM);
     const uv = { x: place.u, y: place.v };
-    const left = distanceToEdge(laid.piece.outline, laid.flatAt(uv)) - outerMm / 2;
     const sheet = on.sheet(ply);
-    const name = `gasket ring ${trimNumber(params.throughMm)} mm`;
-    const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
-    const out = onGrid(gridNormals(face), uv);
-    const across = unit3(cross3(Math.abs(out.z) > 0.9 ? { x: 0, y: 1, z: 0 } : { x: 0, y: 0, z: 1 }, out));
-    const disc = (outMm: number): Vec3[][] =>
-      offsetGrid(discGrid(onGrid(face, uv), across, cross3(out, across), outerMm / 2), outMm);
+    const { mesh, offEdgeMm: left } = discOn(laid, uv, outerMm, 0, sheet.thicknessMm.value);
     return {
       ...nothing(),
       pieces: [
-        {
-          ...platePiece(
-            { id: feature.id, name },
-            {
-              origin: { x: 0, y: 0, z: 0 },
-              across: { x: 1, y: 0, z: 0 },
-              up: { x: 0, y: 1, z: 0 },
-              outline: ring(outerMm),
-              cuts: [{ id: 'bore', name: `bore ${trimNumber(boreMm)} mm`, outline: ring(boreMm) }],
-            },
-            sheet,
-          ),
-          role: 'laid',
-          featureId: feature.id,
-          face: 'outer',
-          note: `Round the hole in ${laid.panel.name}; its bore is ${trimNumber(GRIPS_MM)} mm under what passes.`,
-        },
+        ringPiece(
+          {
+            id: feature.id,
+            featureId: feature.id,
+            name: `gasket ring ${trimNumber(params.throughMm)} mm`,
+            note: `Round the hole in ${laid.panel.name}; its bore is ${trimNumber(GRIPS_MM)} mm under what passes.`,
+          },
+          { outerMm, boreMm },
+          sheet,
+        ),
       ],
-      solids: [shellMesh(disc(0), disc(sheet.thicknessMm.value), false)],
+      solids: [mesh],
       work: [
         {
           step: 'gaskets',

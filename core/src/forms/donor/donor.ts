@@ -1,56 +1,53 @@
+import type { Vec2 } from '../../geometry';
+import type { Panel, Room } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { rectangle } from '../held/outlines';
 import { checksOf, spikeChecks } from './checks';
 import { type DonorParams, fields } from './fields';
 import { drawnCheck } from '../held/checks';
 import { cornerNodes, drawnOutline } from '../held/drawn';
-import { cellRoom, drawnRoom, roundRoom } from './hollow';
-import { outsideOf, within } from './outside';
-import { boxWalls, keptWhole, outlineWalls, roundWalls } from '../held/walls';
+import { type Cell, cellRoom, drawnRoom, roundRoom, sectionRoom, withRibs } from './hollow';
+import { type Outside, outsideOf, within } from './outside';
+import { boxWalls, outlineWalls, roundWalls, sectionWalls } from '../held/walls';
+import { asDescribed } from './described';
 import { workOf } from './work';
 
+/** Rooms as they were measured, or the whole hollow of its shape. */
+function roomsOf(params: DonorParams, out: Outside, drawn: readonly Vec2[]): Room[] {
+  const { shape, wallMm, girths, wideMm, highMm, deepMm } = params;
+  const cell = (id: string, name: string, of: Cell): Room => {
+    const own = within(of, out, wallMm);
+    return cellRoom(id, name, own, out.frontAt(own.upMm) - wallMm);
+  };
+  if (params.rooms.length > 0) return params.rooms.map((of, i) => cell(`room-${i + 1}`, `room ${i + 1}`, of));
+  if (shape === 'round') return [roundRoom(girths, wallMm)];
+  if (shape === 'box')
+    return [cell('inside', 'inside', { acrossMm: 0, upMm: out.highMm / 2, wideMm, highMm, deepMm })];
+  const whole = shape === 'outline' ? drawnRoom(drawn, deepMm, wallMm) : sectionRoom(drawn, highMm, wallMm);
+  return whole ? [whole] : [];
+}
+
+function wallsOf(params: DonorParams, drawn: readonly Vec2[]): Panel[] {
+  const { shape, wallMm, girths, wideMm, highMm, deepMm } = params;
+  const walls =
+    shape === 'round'
+      ? roundWalls(girths, wallMm, { top: true, foot: true })
+      : shape === 'outline'
+        ? outlineWalls(drawn, deepMm, wallMm)
+        : shape === 'section'
+          ? sectionWalls(drawn, highMm, wallMm)
+          : boxWalls(wideMm, deepMm, highMm, wallMm);
+  return asDescribed(walls, params);
+}
+
 function design({ params }: FormInput<DonorParams>): Design {
-  const { shape, wallMm, massG, girths } = params;
+  const { massG } = params;
   const out = outsideOf(params);
   const drawn = drawnOutline(params.outline);
-  const rooms =
-    params.rooms.length > 0
-      ? params.rooms.map((cell, i) => {
-          const own = within(cell, out, wallMm);
-          return cellRoom(`room-${i + 1}`, `room ${i + 1}`, own, out.deepAt(own.upMm) / 2 - wallMm);
-        })
-      : shape === 'round'
-        ? [roundRoom(girths, wallMm)]
-        : shape === 'outline'
-          ? [drawnRoom(drawn.outline, params.deepMm, wallMm)].filter((room) => room !== undefined)
-          : [
-              cellRoom(
-                'inside',
-                'inside',
-                within(
-                  {
-                    acrossMm: 0,
-                    upMm: out.highMm / 2,
-                    wideMm: params.wideMm,
-                    highMm: params.highMm,
-                    deepMm: params.deepMm,
-                  },
-                  out,
-                  wallMm,
-                ),
-                params.deepMm / 2 - wallMm,
-              ),
-            ];
+  const rooms = roomsOf(params, out, drawn.outline).map((room) => withRibs(room, params.ribs));
   const middle = { x: 0, y: 0, z: (out.footMm + out.highMm) / 2 };
   return {
-    panels: keptWhole(
-      shape === 'round'
-        ? roundWalls(girths, wallMm, { top: true, foot: true })
-        : shape === 'outline'
-          ? outlineWalls(drawn.outline, params.deepMm, wallMm)
-          : boxWalls(params.wideMm, params.deepMm, params.highMm, wallMm),
-      params.uncut,
-    ),
+    panels: wallsOf(params, drawn.outline),
     joins: [],
     roomMm: 0,
     rooms,
@@ -78,7 +75,9 @@ function design({ params }: FormInput<DonorParams>): Design {
     ],
     checks: [
       ...checksOf(params, out),
-      ...(shape === 'outline' ? [...drawnCheck(drawn.crosses), ...spikeChecks(drawn.outline)] : []),
+      ...(params.shape === 'outline' || params.shape === 'section'
+        ? [...drawnCheck(drawn.crosses), ...spikeChecks(drawn.outline)]
+        : []),
     ],
   };
 }
@@ -113,10 +112,13 @@ export const donor = defineForm<DonorParams>({
     massG: 80,
     opens: 'screws',
     screws: 4,
+    lid: 'back',
+    hingeAt: 'left',
     uncut: 'none',
     power: 'cells',
     guards: 'no',
     rooms: [],
+    ribs: [],
   }),
   design,
   silhouette: (params) => {

@@ -5,7 +5,9 @@ import { caseMaterials } from './materials';
 const isBox = (params: object): boolean => (params as { shape?: string }).shape === 'box';
 const isRound = (params: object): boolean => (params as { shape?: string }).shape === 'round';
 const isDrawn = (params: object): boolean => (params as { shape?: string }).shape === 'outline';
+const isSection = (params: object): boolean => (params as { shape?: string }).shape === 'section';
 const hasScrews = (params: object): boolean => (params as { opens?: string }).opens === 'screws';
+const hasHinge = (params: object): boolean => (params as { opens?: string }).opens === 'hinge';
 
 /** The outside of a round thing. */
 export const girthsField = (when?: (params: object) => boolean) =>
@@ -27,6 +29,13 @@ export const girthsField = (when?: (params: object) => boolean) =>
     when ? { when } : {},
   );
 
+const lids = [
+  ['front', 'the front'],
+  ['back', 'the back'],
+  ['top', 'the top'],
+  ['foot', 'the foot'],
+] as const;
+
 /** What its case is, and how its inside is come to. */
 export const caseFields = [
   length('wallMm', 'Wall', [0.5, 20], 'Thickness of its case.', 'Outside'),
@@ -44,6 +53,7 @@ export const caseFields = [
     [
       ['screws', 'by screws'],
       ['clips', 'by clips'],
+      ['hinge', 'by a lid on a hinge'],
       ['open', 'it is open'],
       ['glued', 'it is glued shut'],
     ],
@@ -53,17 +63,25 @@ export const caseFields = [
   count('screws', 'Screws', [1, 40], 'To be bagged and put back in their order.', 'Inside', {
     when: hasScrews,
   }),
+  choice('lid', 'The lid', lids, 'The wall that swings open.', 'Inside', { when: hasHinge }),
+  choice(
+    'hingeAt',
+    'Its hinge',
+    [
+      ['left', 'at its left edge'],
+      ['right', 'at its right edge'],
+      ['top', 'at its upper edge'],
+      ['bottom', 'at its lower edge'],
+    ],
+    'Seen from outside, as its template lies.',
+    'Inside',
+    { when: hasHinge },
+  ),
   choice(
     'uncut',
     'Stays whole',
-    [
-      ['none', 'any wall may be cut'],
-      ['front', 'the front'],
-      ['back', 'the back'],
-      ['top', 'the top'],
-      ['foot', 'the foot'],
-    ],
-    'A hinge, a battery door, a part that carries.',
+    [['none', 'any wall may be cut'], ...lids],
+    'A battery door, a part that carries.',
     'Inside',
   ),
   choice(
@@ -97,17 +115,20 @@ export const fields = [
       ['box', 'a box'],
       ['round', 'round: by its girths'],
       ['outline', 'as deep all over: by its outline'],
+      ['section', 'as wide all the way up: by its section'],
     ],
     'What it comes nearest to.',
     'Outside',
   ),
   length('wideMm', 'Wide', [5, 1000], 'From side to side, outside.', 'Outside', { when: isBox }),
-  length('highMm', 'High', [5, 1500], 'Upwards, outside.', 'Outside', { when: isBox }),
+  length('highMm', 'High', [5, 1500], 'Upwards, outside.', 'Outside', {
+    when: (params) => isBox(params) || isSection(params),
+  }),
   length('deepMm', 'Deep', [5, 1000], 'From front to back, outside.', 'Outside', {
     when: (params) => isBox(params) || isDrawn(params),
   }),
   girthsField(isRound),
-  outlineField(isDrawn),
+  outlineField((params) => isDrawn(params) || isSection(params)),
   ...caseFields,
   rows(
     'rooms',
@@ -134,6 +155,44 @@ export const fields = [
     }),
     'room',
     'Where there is room inside, as you measured it; none takes the whole hollow.',
+    'Rooms',
+  ),
+  rows(
+    'ribs',
+    'In the way inside',
+    [
+      length(
+        'acrossMm',
+        'Across',
+        [-500, 500],
+        'Its middle, to the right of the thing’s middle, seen from the front.',
+      ),
+      length('upMm', 'Up', [0, 1500], 'Its middle above the foot.'),
+      length('wideMm', 'Wide', [1, 1000], 'From side to side.'),
+      length('highMm', 'High', [1, 1500], 'Upwards.'),
+      length('tallMm', 'Stands out', [1, 1000], 'From the back wall forwards.'),
+      choice(
+        'fate',
+        'It',
+        [
+          ['cut', 'may be cut away'],
+          ['stays', 'must stay'],
+          ['out', 'comes out whole'],
+        ],
+        'Ribs and bosses may go; what carries a lid or a screw stays.',
+      ),
+    ],
+    [0, 12],
+    (before) => ({
+      acrossMm: Number(before.at(-1)?.acrossMm) || 0,
+      upMm: (Number(before.at(-1)?.upMm) || 10) + 10,
+      wideMm: Number(before.at(-1)?.wideMm) || 10,
+      highMm: Number(before.at(-1)?.highMm) || 4,
+      tallMm: Number(before.at(-1)?.tallMm) || 10,
+      fate: 'cut',
+    }),
+    'thing in the way',
+    'Ribs, bosses, the old battery tray: what stands on the back wall inside.',
     'Rooms',
   ),
 ] as const;

@@ -6,7 +6,8 @@ import { defineForm, type Design, type FormInput } from '../contract';
 import { strapOver } from '../straps';
 import { levelChecks, openingChecks } from './checks';
 import { caseFields, girthsField } from './fields';
-import { keptWhole, ovalOf, roundProfile, roundWalls, type Oval } from '../held/walls';
+import { ovalOf, roundProfile, roundWalls, type Oval } from '../held/walls';
+import { asDescribed } from './described';
 import { workOf } from './work';
 
 const fields = [
@@ -87,7 +88,7 @@ function design({ params, body }: FormInput<HelmetParams>): Design {
   ];
   const highMm = crown.zMm - rim.zMm;
   return {
-    panels: keptWhole(panels, params.uncut).map((p) => movedBy(p, at)),
+    panels: asDescribed(panels, params).map((p) => movedBy(p, at)),
     joins: [],
     roomMm: 0,
     padded: true,
@@ -142,6 +143,8 @@ export const donorHelmet = defineForm<HelmetParams>({
     massG: 350,
     opens: 'open',
     screws: 4,
+    lid: 'front',
+    hingeAt: 'top',
     uncut: 'none',
     power: 'none',
     guards: 'yes',

@@ -1,5 +1,6 @@
-import { boundsOf, contains, grown, largestRing, type Vec2, type Vec3 } from '../../geometry';
-import { boxRoom, type Room } from '../../panel';
+import { boundsOf, common, contains, grown, largestRing, type Vec2, type Vec3 } from '../../geometry';
+import { boxRoom, type Rib, type Room } from '../../panel';
+import type { DonorParams } from './fields';
 import { rectangle } from '../held/outlines';
 import type { Girth } from '../held/walls';
 
@@ -62,5 +63,63 @@ export function drawnRoom(outline: readonly Vec2[], deepMm: number, wallMm: numb
     middle: { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 },
     depthAt: (p) => (contains(ring, p) ? deep : undefined),
     toSpace: (p, depthMm): Vec3 => ({ x: -p.x, y: deep / 2 - depthMm, z: p.y }),
+  };
+}
+
+/** The whole hollow of a thing by its section: seen from the front, as deep as the section is there before it ends. */
+export function sectionRoom(section: readonly Vec2[], highMm: number, wallMm: number): Room | undefined {
+  const ring = largestRing(grown([[...section]], -wallMm));
+  const high = highMm - 2 * wallMm;
+  if (ring.length < 3 || high < 1) return undefined;
+  const b = boundsOf(ring);
+  const middle = { x: (b.minX + b.maxX) / 2, y: highMm / 2 };
+  /** Where a line straight back enters the hollow and leaves it again. */
+  const chord = (x: number): [number, number] | undefined => {
+    const crossed = ring
+      .flatMap((p, i) => {
+        const q = ring[(i + 1) % ring.length]!;
+        return p.x < x !== q.x < x ? [p.y + ((x - p.x) / (q.x - p.x)) * (q.y - p.y)] : [];
+      })
+      .sort((a, c) => a - c);
+    return crossed.length < 2 ? undefined : [crossed[0]!, crossed[1]!];
+  };
+  return {
+    id: 'inside',
+    name: 'inside',
+    outline: rectangle(middle, b.maxX - b.minX, high),
+    middle,
+    depthAt: ({ x, y }) => {
+      const own = Math.abs(y - middle.y) <= high / 2 ? chord(x) : undefined;
+      return own && own[1] - own[0];
+    },
+    toSpace: (p, depthMm): Vec3 => ({ x: -p.x, y: -((chord(p.x)?.[0] ?? b.minY) + depthMm), z: p.y }),
+  };
+}
+
+/** A room with what stands in it: less deep where it must stay; what comes out whole is not in the way. */
+export function withRibs(room: Room, rows: DonorParams['ribs']): Room {
+  const ribs = rows.flatMap((row, i): Rib[] => {
+    const outline = rectangle({ x: row.acrossMm, y: row.upMm }, row.wideMm, row.highMm);
+    return row.fate === 'out' || largestRing(common([outline], [room.outline])).length < 3
+      ? []
+      : [
+          {
+            name: `thing ${i + 1}`,
+            outline,
+            tallMm: row.tallMm,
+            ...(row.fate === 'stays' && { stays: true as const }),
+          },
+        ];
+  });
+  if (ribs.length === 0) return room;
+  const inTheWay = (p: Vec2): number =>
+    Math.max(0, ...ribs.filter((r) => r.stays && contains(r.outline, p)).map((r) => r.tallMm));
+  return {
+    ...room,
+    ribs,
+    depthAt: (p) => {
+      const deep = room.depthAt(p);
+      return deep && Math.max(0, deep - inTheWay(p));
+    },
   };
 }

@@ -8,28 +8,28 @@ export interface Outside {
   wideMm: number;
   footMm: number;
   highMm: number;
-  /** Depth outside at a height. */
+  /** Depth outside at a height, and how far its front is before its middle there. */
   deepAt: (zMm: number) => number;
+  frontAt: (zMm: number) => number;
 }
 
 export function outsideOf({ shape, wideMm, highMm, deepMm, girths, outline }: DonorParams): Outside {
-  if (shape === 'outline') {
+  if (shape === 'outline' || shape === 'section') {
     const b = boundsOf(drawnOutline(outline).outline);
     // Rooms are counted from the middle line of the drawing.
-    return {
-      wideMm: 2 * Math.max(Math.abs(b.minX), Math.abs(b.maxX)),
-      footMm: b.minY,
-      highMm: b.maxY,
-      deepAt: () => deepMm,
-    };
+    const wide = 2 * Math.max(Math.abs(b.minX), Math.abs(b.maxX));
+    return shape === 'outline'
+      ? { wideMm: wide, footMm: b.minY, highMm: b.maxY, deepAt: () => deepMm, frontAt: () => deepMm / 2 }
+      : { wideMm: wide, footMm: 0, highMm, deepAt: () => b.maxY - b.minY, frontAt: () => -b.minY };
   }
-  if (shape === 'box') return { wideMm, footMm: 0, highMm, deepAt: () => deepMm };
+  if (shape === 'box') return { wideMm, footMm: 0, highMm, deepAt: () => deepMm, frontAt: () => deepMm / 2 };
   const zs = girths.map((g) => g.zMm);
   return {
     wideMm: Math.max(...girths.map((g) => g.girthMm)) / Math.PI,
     footMm: Math.min(...zs),
     highMm: Math.max(...zs),
     deepAt: (z) => 2 * radiusAt(girths, z),
+    frontAt: (z) => radiusAt(girths, z),
   };
 }
 

@@ -11,6 +11,10 @@ const GLUED_MIN = 25;
 export function workOf(params: CaseParams): Work[] {
   const { opens, screws, power } = params;
   const bagged = opens === 'screws' ? `Take out ${screws} screws, bag them and note which goes where. ` : '';
+  const swung =
+    opens === 'hinge'
+      ? 'Tape the lid to its stop while it is drilled: a hinge of thin plastic breaks once. '
+      : '';
   const shut = opens === 'glued' ? 'Cut along the glued seam with a fine saw, not through it. ' : '';
   const was =
     power === 'cells'
@@ -26,7 +30,7 @@ export function workOf(params: CaseParams): Work[] {
       what: 'the thing itself',
       count: 1,
       eachMin: openMin,
-      detail: `${bagged}${shut}${was}Test what works before anything is changed.`,
+      detail: `${bagged}${swung}${shut}${was}Test what works before anything is changed.`,
       cautions: opens === 'glued' ? ['boardDust', 'blade'] : ['blade'],
       waitMin: 0,
     },

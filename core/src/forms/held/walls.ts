@@ -1,5 +1,5 @@
 import type { Vec2, Vec3 } from '../../geometry';
-import { gridOf, type Panel, platePanel } from '../../panel';
+import { gridOf, type Panel, platePanel, type Side } from '../../panel';
 import { ellipse } from './outlines';
 import { rising } from './revolved';
 
@@ -214,3 +214,41 @@ export function outlineWalls(outline: readonly Vec2[], deepMm: number, wallMm: n
     },
   ];
 }
+
+/**
+ * The walls of a thing whose section is the same all the way up: foot and top by its section, seen from above with its
+ * front below, and a strip round it with the seam behind.
+ */
+export function sectionWalls(section: readonly Vec2[], highMm: number, wallMm: number): Panel[] {
+  const behind = section.reduce((best, p, i) => (p.y > section[best]!.y ? i : best), 0);
+  const ring = [...section.slice(behind), ...section.slice(0, behind)];
+  const ys = ring.map((p) => p.y);
+  const hollow = behindIn(highMm, wallMm);
+  const plate = (id: 'top' | 'foot', z: number, upY: 1 | -1): Panel => ({
+    ...platePanel({
+      id,
+      name: id,
+      origin: { x: 0, y: 0, z },
+      across: { x: -1, y: 0, z: 0 },
+      up: { x: 0, y: upY, z: 0 },
+      outline: upY === -1 ? [...ring] : ring.map((p) => ({ x: p.x, y: -p.y })).reverse(),
+      cuts: [],
+    }),
+    given: { wallMm, behindMm: hollow },
+  });
+  return [
+    plate('top', highMm - wallMm, -1),
+    plate('foot', wallMm, 1),
+    {
+      id: 'side',
+      name: 'side, all round',
+      grid: [0, highMm].map((z) => insideOf(ring, wallMm).map((p) => ({ x: -p.x, y: -p.y, z }))),
+      edges: { bottom: 'lower edge', right: 'seam', top: 'upper edge', left: 'seam' },
+      given: { wallMm, behindMm: behindIn(Math.max(...ys) - Math.min(...ys), wallMm) },
+    },
+  ];
+}
+
+/** The wall that is a lid, with the side that its hinge is at; all of them as they are when there is none of that name. */
+export const hinged = (walls: readonly Panel[], id: string, side: Side): Panel[] =>
+  walls.map((wall) => (wall.id === id ? { ...wall, given: { ...wall.given!, hinge: side } } : wall));

@@ -95,8 +95,8 @@ const apart = rows(
 
 const isNets = (params: object): boolean => (params as { madeAs?: string }).madeAs === 'nets';
 
-/** Fields of every part that is skinned over a surface; where it stands is the form's own. */
-export const skinFields = [
+/** Which surface, as large as what, and where it stands. */
+export const surfaceFields = [
   choice('mesh', 'Surface', [[STAND_IN, 'gull mask (made up)']], 'What it is skinned over.', 'Surface', {
     open: true,
     surfaces: true,
@@ -124,17 +124,10 @@ export const skinFields = [
   length('widenFromMm', 'from', [0, 1500], 'Height over the lower edge.', 'Surface'),
   length('widenToMm', 'to', [0, 1500], 'Height over the lower edge.', 'Surface'),
   apart,
-  choice(
-    'madeAs',
-    'Made as',
-    [
-      ['curved', 'curved pieces between seams'],
-      ['nets', 'flat facets folded from nets'],
-    ],
-    'Low-polygon models keep their facets: folds are grooved, cut edges bevelled.',
-    'Seams',
-  ),
-  length('netMm', 'Nets at most', [40, 2000], 'Either way.', 'Seams', { when: isNets }),
+] as const;
+
+/** Where it is parted. */
+export const seamFields = [
   count('most', 'Pieces at most', [1, 40], 'That seams are proposed for.', 'Seams'),
   cuts,
   choice(
@@ -148,6 +141,23 @@ export const skinFields = [
     'Seams',
   ),
   lines,
+] as const;
+
+/** Fields of every part that is skinned over a surface; where it stands is the form's own. */
+export const skinFields = [
+  ...surfaceFields,
+  choice(
+    'madeAs',
+    'Made as',
+    [
+      ['curved', 'curved pieces between seams'],
+      ['nets', 'flat facets folded from nets'],
+    ],
+    'Low-polygon models keep their facets: folds are grooved, cut edges bevelled.',
+    'Seams',
+  ),
+  length('netMm', 'Nets at most', [40, 2000], 'Either way.', 'Seams', { when: isNets }),
+  ...seamFields,
 ] as const;
 
 export type SkinParams = Omit<ParamsOf<typeof skinFields>, 'mesh'> & { mesh: string };

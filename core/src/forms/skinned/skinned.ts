@@ -20,13 +20,13 @@ function foldsBack(grid: readonly Vec3[][]): boolean {
   );
 }
 
-function skin(
-  input: FormInput<SkinParams>,
+/** The surface of a part as panels where they stand, for foam so thick or walls that are there. */
+export function skin(
+  { params, meshes, thicknessMm }: Pick<FormInput<SkinParams>, 'params' | 'meshes'> & { thicknessMm: number },
   stands: Vec3,
 ): Pick<Model, 'panels' | 'joins' | 'roomMm' | 'checks' | 'figures'> & { spanMm: Vec3; face: Mesh } {
-  const { params, meshes, foam } = input;
   const named = namedMesh(params.mesh, meshes);
-  const made = piecesOf(named ?? namedMesh(STAND_IN, [])!, params, foam.thicknessMm.value);
+  const made = piecesOf(named ?? namedMesh(STAND_IN, [])!, params, thicknessMm);
   const { joins, open, cut, openings, held, idle, bare } = made;
   const panels = made.panels.map((panel) => ({
     ...panel,
@@ -178,7 +178,13 @@ function skin(
   };
 }
 
-const silhouette = () => [
+const ofFoam = ({ params, meshes, foam }: FormInput<SkinParams>) => ({
+  params,
+  meshes,
+  thicknessMm: foam.thicknessMm.value,
+});
+
+export const silhouette = () => [
   { x: -70, y: -60 },
   { x: 0, y: -90 },
   { x: 70, y: -60 },
@@ -193,7 +199,11 @@ const onHead = ({ aheadMm, upMm }: SkinParams, body: Body): Vec3 => {
   return { x: 0, y: head.middle.y + aheadMm, z: head.eyeZ - BELOW_EYES_MM + upMm };
 };
 
-const onFloor = ({ aheadMm, upMm }: SkinParams): Vec3 => ({ x: 0, y: aheadMm, z: upMm });
+export const onFloor = ({ aheadMm, upMm }: Pick<SkinParams, 'aheadMm' | 'upMm'>): Vec3 => ({
+  x: 0,
+  y: aheadMm,
+  z: upMm,
+});
 
 export const skinnedHead = defineForm<SkinParams>({
   kind: 'skinned-head',
@@ -207,7 +217,7 @@ export const skinnedHead = defineForm<SkinParams>({
   design: (input) => {
     const { params, body } = input;
     const stands = onHead(params, body);
-    const { spanMm, face, ...made } = skin(input, stands);
+    const { spanMm, face, ...made } = skin(ofFoam(input), stands);
     const sensed = (byMm: number) =>
       sensesIn({ ...face, points: face.points.map((p) => add3(p, { ...stands, z: stands.z + byMm })) }, body);
     const now = sensed(0);
@@ -243,7 +253,7 @@ export const skinnedThing = defineForm<SkinParams>({
   silhouette,
   design: (input) => {
     const { params } = input;
-    const { panels, joins, roomMm, checks, figures, spanMm } = skin(input, onFloor(params));
+    const { panels, joins, roomMm, checks, figures, spanMm } = skin(ofFoam(input), onFloor(params));
     return {
       panels,
       joins,

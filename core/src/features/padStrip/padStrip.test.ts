@@ -1,0 +1,63 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { Feature } from '../../document';
+import { partReport } from '../../parts';
+import { aroundOf, expectCured, partOf } from '../../parts/testing/worn.test';
+import { closingBevelDeg } from './padStrip';
+
+const pad = (panel: string, edge: string, params: object = {}): Feature => ({
+  id: 'pad',
+  kind: 'pad-strip',
+  place: { on: 'edges', runs: [{ panel, edge }] },
+  params: { widthMm: 25, foamMm: 6, layers: 1, closesDeg: 180, ...params },
+});
+const rad = (deg: number): number => (deg * Math.PI) / 180;
+
+describe('a padding strip', () => {
+  it('is cut so that two of them meet on the line halfway between the walls they lie on', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 60, max: 176, noNaN: true }),
+        fc.double({ min: 2, max: 20, noNaN: true }),
+        (closesDeg, t) => {
+          // Where the halfway line is as high as the strip is thick, by the right triangle in the corner.
+          const foot = t / Math.tan(rad(closesDeg) / 2);
+          expect(t * Math.tan(rad(closingBevelDeg(closesDeg)))).to.be.closeTo(foot, 1e-9);
+        },
+      ),
+    );
+    expect(closingBevelDeg(180)).to.equal(0);
+    expect(closingBevelDeg(90)).to.equal(45);
+  });
+
+  it('bevels the one edge that lies along the rim, on bent pieces and on flat ones', () => {
+    const bevels = (form: string, params: object, panel: string, edge: string) =>
+      partReport(
+        partOf(form, params as never, { features: [pad(panel, edge, { closesDeg: 90, layers: 2 })] }),
+        aroundOf(),
+      )
+        .pieces.filter((p) => p.featureId === 'pad')
+        .map((p) => ({ each: p.each, at: p.edges.filter((e) => e.bevelDeg !== 0).map((e) => e.bevelDeg) }));
+    expect(bevels('donor', {}, 'front', 'left')).to.deep.equal([{ each: 2, at: [45] }]);
+    expect(bevels('box', {}, 'lid', 'edge-2')).to.deep.equal([{ each: 2, at: [45] }]);
+  });
+
+  it('that does not touch what is worn is told, and one press makes it as thick as the gap', () => {
+    const features = [pad('a', 'left', { foamMm: 2 })];
+    const told = expectCured('bracer', { easeMm: 60 }, 'pad-loose-pad', { features });
+    expect(told.title).to.include('padding in');
+    expect(
+      partReport(partOf('donor', {}, { features: [pad('front', 'left')] }), aroundOf()).checks,
+      'the other wall of a case is nothing worn',
+    ).to.deep.equal([]);
+  });
+
+  it('too steep for a knife is cut square, and told', () => {
+    const report = partReport(
+      partOf('donor', {}, { features: [pad('front', 'left', { closesDeg: 40 })] }),
+      aroundOf(),
+    );
+    expect(report.checks.map((c) => c.id)).to.deep.equal(['pad-steep-pad']);
+    expect(report.pieces[0]!.edges.every((e) => e.bevelDeg === 0)).to.equal(true);
+  });
+});
