@@ -4,7 +4,7 @@ export type { Clearance } from './clearance';
 export { largerBody, newestMeasures, resolveBody, type Body } from './estimate';
 export { armLean, figure, limbFrame, onLimb, type FigurePart } from './figure';
 export { earOf, faceOutMm, headForm, type HeadForm, noseTip, skinAt } from './head';
-export { landmarks, type Landmark } from './landmarks';
+export { CROWN, FLOOR, landmarks, seenMarks, type Landmark } from './landmarks';
 export {
   type BodyRegion,
   type LimbSide,

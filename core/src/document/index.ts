@@ -58,4 +58,4 @@ export {
 export { share } from './share';
 export { firstParts } from './firstParts';
 export { differences, editPart, featureIdsOf, inVersion, type VersionScope } from './version';
-export { knownLength } from './knownLength';
+export { knownLength, standingIn } from './knownLength';

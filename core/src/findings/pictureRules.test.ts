@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { derive } from '../report';
-import type { BuildDoc } from '../document';
-import type { Picture } from '../picture';
+import { landmarks, resolveBody, seenMarks } from '../body';
+import { type BuildDoc, knownLength } from '../document';
+import { measuredOn, type Picture } from '../picture';
 import { newBuild, newPart } from '../parts';
 
 const wearer = { name: 'Tam Orrel', underLayerMm: 2, measures: [] };
@@ -54,6 +55,48 @@ describe('pictures beneath a drawing', () => {
     expect(withPicture(ruled(400))).to.deep.equal([]);
     expect(withPicture(ruled(500))).to.have.length(1);
     expect(withPicture(ruled(500))[0]).to.match(/20 % shorter/);
+  });
+});
+
+describe('a figure in a picture', () => {
+  const { upMm: tall } = landmarks(resolveBody([]))[0]!;
+  /** Someone 700 pixels tall, with marks where a body of the wearer's build has them, some moved down by pixels. */
+  const figured = (down: Partial<Record<string, number>>): Picture => ({
+    ...plain,
+    known: {
+      from: [500, 50],
+      to: [500, 750],
+      lengthMm: 1700,
+      measure: 'stature',
+      figure: seenMarks.map((name) => {
+        const { upMm } = landmarks(resolveBody([])).find((m) => m.name === name)!;
+        return { name, at: [500, 750 - (700 * upMm) / tall + (down[name] ?? 0)] };
+      }),
+    },
+  });
+
+  it('is quiet when eyes, shoulders and knees agree, and tells which is not as the wearer has it', () => {
+    expect(withPicture(figured({})).filter((t) => t.includes('figure'))).to.deep.equal([]);
+    const [told] = withPicture(figured({ knees: 40 })).filter((t) => t.includes('figure'));
+    expect(told).to.match(/its knees are \d+ mm off/);
+  });
+
+  it('is sized by all its marks: one that is wrong alone moves its scale by less than it is wrong', () => {
+    const body = resolveBody([]);
+    const wrong = figured({});
+    wrong.known!.to = [500, 780];
+    const line: [[number, number], [number, number]] = [
+      [100, 100],
+      [100, 400],
+    ];
+    const by = (p: Picture): number => measuredOn(p, knownLength(p, body), ...line)!.lengthMm;
+    const right = by(figured({}));
+    const ends = { ...wrong.known! };
+    delete ends.figure;
+    expect(Math.abs(by(wrong) / right - 1)).to.be.below(
+      Math.abs(by({ ...wrong, known: ends }) / right - 1) * 0.85,
+    );
+    expect(right).to.be.closeTo((300 * tall) / 700, 1e-6);
   });
 });
 

@@ -1,4 +1,4 @@
-import { knownLength, type NumberField, type Part } from '../document';
+import { knownLength, type NumberField, type Part, standingIn } from '../document';
 import { disagreement, measuredOn, type Picture } from '../picture';
 import { printMm, trimNumber } from '../units';
 import type { Finding } from './finding';
@@ -79,6 +79,31 @@ export const picturesAgree: BuildRule = ({ doc, report }) =>
             'apart',
           ),
         ];
+  });
+
+/** Marks of a figure may be off the wearer's proportions by this share of their height before it is told. From memory. */
+const UNLIKE = 0.02;
+
+/** A figure in a picture that is not built as the wearer is. */
+export const picturesFigure: BuildRule = ({ doc, report }) =>
+  (doc.pictures ?? []).flatMap((picture): Finding[] => {
+    const standing = standingIn(picture, report.body);
+    const tall = report.body.stature.valueMm;
+    const worst = standing?.offMm.reduce((a, b) => (b.mm > a.mm ? b : a));
+    if (!worst || worst.mm <= UNLIKE * tall) return [];
+    return [
+      about(
+        picture,
+        {
+          severity: 'note',
+          title: `The figure in “${picture.name}” is not built as the wearer: its ${worst.name} ${worst.name.endsWith('s') ? 'are' : 'is'} ${printMm(worst.mm, 0)} off.`,
+          why: 'Heroes are drawn with small heads and long legs, and a camera held low does the same. Lines near the marks that agree are surer.',
+          sure: 'memory',
+          excess: worst.mm / tall,
+        },
+        'figure',
+      ),
+    ];
   });
 
 /** A line is good enough for a part to this, mm, or to {@link COARSE} of it where that is more. From memory. */

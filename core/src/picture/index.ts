@@ -14,4 +14,5 @@ export {
 export { disagreement, type Known, type Laid, laidPicture, MARK_PX, measuredOn } from './scale';
 export { type Pixels, squaredPicture, type SquaredPicture } from './squared';
 export { type OnTable, photographed, type Shot, shotPicture } from './simulatedCamera';
+export { type Height, type Standing, standingBy } from './standing';
 export { type Traced, tracedOn } from './traced';

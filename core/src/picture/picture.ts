@@ -18,6 +18,8 @@ export interface KnownLength {
   lengthMm: number;
   /** A measure of the wearer; its value counts, whatever was typed. */
   measure?: string;
+  /** Of someone standing: what else is seen of them, by name, so that all marks together say how large they are. */
+  figure?: { name: string; at: Spot }[];
 }
 
 /** A line measured on a picture and given to a length of a part. */

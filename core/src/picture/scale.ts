@@ -5,10 +5,11 @@ import { type Picture, type Spot, spotAt } from './picture';
 /** A corner or an end is marked to about this, pixels of the kept picture. From memory: a steady hand on a screen. */
 export const MARK_PX = 1.5;
 
-/** What a known length really is, and how far that may be off. */
+/** What a known length really is, how far that may be off, and its ends where more than those two marks say them. */
 export interface Known {
   lengthMm: number;
   likelyMm: number;
+  ends?: { from: Spot; to: Spot };
 }
 
 /** A picture laid on the plane of the thing: millimetres, x to the right, y up. */
@@ -51,10 +52,8 @@ export function laidPicture(picture: Picture, known: Known | undefined): Laid | 
     plane = seen;
   }
   if (picture.known && known) {
-    const [a, b] = [
-      seenThrough(plane, spotAt(picture.known.from)),
-      seenThrough(plane, spotAt(picture.known.to)),
-    ];
+    const { from, to } = known.ends ?? picture.known;
+    const [a, b] = [seenThrough(plane, spotAt(from)), seenThrough(plane, spotAt(to))];
     const drawn = a && b ? dist2(a, b) : 0;
     if (drawn < 1e-6) return undefined;
     plane = scaled(plane, known.lengthMm / drawn);
@@ -135,6 +134,7 @@ export function measuredOn(
 /** How far a sheet and a known length disagree, as a share; undefined unless both are marked. */
 export function disagreement(picture: Picture, known: Known | undefined): number | undefined {
   if (!picture.sheet || !picture.known || !known) return undefined;
-  const mm = lengthOf(picture, undefined, picture.known.from, picture.known.to);
+  const { from, to } = known.ends ?? picture.known;
+  const mm = lengthOf(picture, undefined, from, to);
   return mm === undefined ? undefined : mm / known.lengthMm - 1;
 }

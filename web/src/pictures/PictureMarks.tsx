@@ -1,23 +1,15 @@
 import { GiveLine } from './GiveLine';
-import { measures } from '@fomrik/core/body';
 import { knownLength } from '@fomrik/core/document';
-import {
-  disagreement,
-  knownSheets,
-  measuredOn,
-  type Picture,
-  type Spot,
-  type View,
-  views,
-} from '@fomrik/core/picture';
+import { disagreement, measuredOn, type Picture, type Spot, type View, views } from '@fomrik/core/picture';
 import { formOf, freeName, standardKinds } from '@fomrik/core/parts';
 import { trimNumber } from '@fomrik/core/units';
 import { X } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { ChoiceField, LengthField, WordsField } from '../parts/Field';
+import { ChoiceField, WordsField } from '../parts/Field';
 import { api } from '../store/api';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
+import { SizeFields } from './SizeFields';
 import { StandingFigure } from './StandingFigure';
 
 interface PictureMarksProps {
@@ -59,6 +51,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
   const length = knownLength(picture, body);
   const found = measuredOn(picture, length, ...line);
   const apart = disagreement(picture, length);
+  const ends = length?.ends ?? known;
   const marks: Mark[] = [
     ...(sheet
       ? sheet.corners.map((at, i) => ({
@@ -76,15 +69,26 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
     ...(known
       ? [
           {
-            label: 'Known length, one end',
+            label: known.figure ? 'Crown of the head' : 'Known length, one end',
             at: known.from,
             to: (from: Spot) => ({ ...picture, known: { ...known, from } }),
           },
           {
-            label: 'Known length, other end',
+            label: known.figure ? 'Floor' : 'Known length, other end',
             at: known.to,
             to: (to: Spot) => ({ ...picture, known: { ...known, to } }),
           },
+          ...(known.figure ?? []).map(({ name, at }, i) => ({
+            label: `Their ${name}`,
+            at,
+            to: (to: Spot): Picture => ({
+              ...picture,
+              known: {
+                ...known,
+                figure: known.figure!.map((m, k) => (k === i ? { ...m, at: to } : m)),
+              },
+            }),
+          })),
         ]
       : []),
   ];
@@ -130,10 +134,6 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
       words: `${part?.name ?? 'a part that is gone'}, ${field?.label.toLowerCase() ?? one.field}: ${size}`,
     };
   });
-  const middle = (fx: number, fy: number): Spot => [w * fx, h * fy];
-  const sheetChoice = knownSheets.findIndex(
-    (s) => s.widthMm === sheet?.widthMm && s.heightMm === sheet.heightMm,
-  );
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_17rem] gap-3 max-[1000px]:grid-cols-1">
       <svg
@@ -155,10 +155,24 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
             strokeWidth={size / 400}
           />
         )}
-        {known?.measure === 'stature' && (
-          <StandingFigure body={body} crown={known.from} floor={known.to} size={size} />
+        {known?.measure === 'stature' && ends && (
+          <StandingFigure body={body} crown={ends.from} floor={ends.to} size={size} />
         )}
-        {known && <Ruled from={known.from} to={known.to} size={size} dash="" />}
+        {ends && <Ruled from={ends.from} to={ends.to} size={size} dash="" />}
+        {(known?.figure ?? []).map(({ name, at }) => (
+          <text
+            key={name}
+            x={at[0] + size / 38}
+            y={at[1] + size / 100}
+            fontSize={size / 40}
+            fill="var(--color-ink)"
+            stroke="white"
+            strokeWidth={size / 300}
+            paintOrder="stroke"
+          >
+            their {name}
+          </text>
+        ))}
         <Ruled from={line[0]} to={line[1]} size={size} dash={`${size / 80} ${size / 160}`} />
         {all.map((at, i) => (
           <g
@@ -209,83 +223,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
             onChange(value === 'none' ? seen : { ...seen, view: value as View });
           }}
         />
-        <ChoiceField
-          label="Squared up by"
-          value={!sheet ? 'none' : sheetChoice < 0 ? 'own' : String(sheetChoice)}
-          choices={[
-            { value: 'none', label: 'nothing: seen straight on' },
-            ...knownSheets.map((s, i) => ({ value: String(i), label: `a sheet in it: ${s.label}` })),
-            { value: 'own', label: 'a rectangle of another size' },
-          ]}
-          onChange={(value) => {
-            const { sheet: old, ...rest } = picture;
-            if (value === 'none') return onChange(rest);
-            const { widthMm, heightMm } = knownSheets[Number(value)] ?? { widthMm: 200, heightMm: 100 };
-            const at = old?.corners ?? [
-              middle(0.35, 0.3),
-              middle(0.65, 0.3),
-              middle(0.65, 0.7),
-              middle(0.35, 0.7),
-            ];
-            onChange({
-              ...rest,
-              sheet: { corners: at as Exclude<typeof old, undefined>['corners'], widthMm, heightMm },
-            });
-          }}
-          help="Drag the four corners onto the sheet, from its top left clockwise."
-        />
-        {sheet && (
-          <div className="grid grid-cols-2 gap-1">
-            <LengthField
-              label="Sheet across"
-              valueMm={sheet.widthMm}
-              range={[10, 5000]}
-              onChange={(widthMm) => onChange({ ...picture, sheet: { ...sheet, widthMm } })}
-            />
-            <LengthField
-              label="Sheet down"
-              valueMm={sheet.heightMm}
-              range={[10, 5000]}
-              onChange={(heightMm) => onChange({ ...picture, sheet: { ...sheet, heightMm } })}
-            />
-          </div>
-        )}
-        <ChoiceField
-          label="Known length"
-          value={!known ? 'none' : (known.measure ?? 'typed')}
-          choices={[
-            { value: 'none', label: 'none' },
-            { value: 'typed', label: 'typed' },
-            ...measures.map((m) => ({ value: m.key, label: `the wearer’s ${m.label.toLowerCase()}` })),
-          ]}
-          onChange={(value) => {
-            const { known: old, ...rest } = picture;
-            if (value === 'none') return onChange(rest);
-            // Someone standing is measured from the crown down.
-            const upright = value === 'stature' && old?.measure !== 'stature';
-            const { from, to, lengthMm } =
-              old && !upright
-                ? old
-                : {
-                    from: upright ? middle(0.5, 0.1) : middle(0.3, 0.2),
-                    to: upright ? middle(0.5, 0.9) : middle(0.7, 0.2),
-                    lengthMm: old?.lengthMm ?? 200,
-                  };
-            onChange({
-              ...rest,
-              known: { from, to, lengthMm, ...(value !== 'typed' && { measure: value }) },
-            });
-          }}
-          help="Drag its two ends; a measure of the wearer follows the wearer. By their stature, crown first, the figure stands in the picture: move it until eyes, shoulders and knees agree."
-        />
-        {known && known.measure === undefined && (
-          <LengthField
-            label="It is"
-            valueMm={known.lengthMm}
-            range={[1, 10_000]}
-            onChange={(lengthMm) => onChange({ ...picture, known: { ...known, lengthMm } })}
-          />
-        )}
+        <SizeFields picture={picture} onChange={onChange} />
         <p role="status">
           {found
             ? `The dashed line is ${trimNumber(found.lengthMm, 0)} ± ${trimNumber(found.likelyMm, 1)} mm.`

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { measures } from '../../body';
+import { measures, seenMarks } from '../../body';
 import { views } from '../../picture';
 import { id, name, turnDeg, within } from './common';
 
@@ -23,6 +23,10 @@ export const picture = Joi.object({
     to: spot,
     lengthMm: within(1, 10_000).required(),
     measure: Joi.valid(...measures.map((m) => m.key)),
+    figure: Joi.array()
+      .max(seenMarks.length)
+      .unique('name')
+      .items(Joi.object({ name: Joi.valid(...seenMarks).required(), at: spot })),
   }),
   view: Joi.valid(...views),
   lines: Joi.array()

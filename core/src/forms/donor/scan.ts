@@ -2,7 +2,7 @@ import type { ParamsOf } from '../../document';
 import { dot3, type Mesh, rayReach, scale3, sub3, type Vec3 } from '../../geometry';
 import { gridNormals, type Panel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
-import { type SkinParams, seamFields, skinDefaults, surfaceFields } from '../skinned/fields';
+import { type SkinParams, seamFields, surfaceDefaults, surfaceFields } from '../skinned/fields';
 import { onFloor, silhouette, skin } from '../skinned/skinned';
 import { openingChecks } from './checks';
 import { asDescribed } from './described';
@@ -91,23 +91,20 @@ export const donorScan = defineForm<ScanParams>({
   fields,
   sheets: 'given',
   surface: onFloor,
-  defaults: () => {
-    const { madeAs: _madeAs, netMm: _netMm, ...own } = skinDefaults();
-    return {
-      ...own,
-      face: 'outer',
-      wallMm: 2,
-      material: 'hard',
-      massG: 150,
-      opens: 'screws',
-      screws: 4,
-      lid: 'back',
-      hingeAt: 'left',
-      uncut: 'none',
-      power: 'cells',
-      guards: 'no',
-    };
-  },
+  defaults: () => ({
+    ...surfaceDefaults(),
+    face: 'outer',
+    wallMm: 2,
+    material: 'hard',
+    massG: 150,
+    opens: 'screws',
+    screws: 4,
+    lid: 'back',
+    hingeAt: 'left',
+    uncut: 'none',
+    power: 'cells',
+    guards: 'no',
+  }),
   design,
   silhouette,
 });

@@ -184,7 +184,8 @@ export function headDefaults(body: Body): SkinParams {
   };
 }
 
-export const skinDefaults = (): SkinParams => ({
+/** What a part over a surface begins with, however its pieces are made. */
+export const surfaceDefaults = (): Omit<SkinParams, 'madeAs' | 'netMm'> => ({
   bothSides: 'yes',
   lines: [],
   apart: [],
@@ -198,14 +199,14 @@ export const skinDefaults = (): SkinParams => ({
   widenMm: 0,
   widenFromMm: 40,
   widenToMm: 160,
-  madeAs: 'curved',
-  netMm: 500,
   most: 12,
   cuts: [
     { xMm: 0, yMm: 0, zMm: 0, turnDeg: 0, tiltDeg: 0, of: 'all' },
     { xMm: 60, yMm: 0, zMm: 120, turnDeg: 0, tiltDeg: 90, of: 'all' },
   ],
 });
+
+export const skinDefaults = (): SkinParams => ({ ...surfaceDefaults(), madeAs: 'curved', netMm: 500 });
 
 /** The same surface with the other side of its last parting; nothing when it does not come apart. */
 export function otherHalf({ apart }: Pick<SkinParams, 'apart'>): SkinParams['apart'] | undefined {
