@@ -172,6 +172,8 @@ export interface FeatureKind {
   glows?: true;
   /** Draws what it draws, so that no current is asked for it. */
   steady?: true;
+  /** A line taken off a pattern: the values it has where it is only drawn. */
+  asDrawn?: Params;
   /** A way cut for wires: the values it has for wires of a width that take up a depth. */
   forWires?: (wire: { acrossMm: number }) => Params;
   /** Schools of light it serves, each as it would be laid along a run in place of another. */

@@ -12,6 +12,7 @@ export type {
 export { nodeLine as drawnLine, offsetNodes, type Node as DrawnNode } from './held/drawn';
 export { fittedWithin } from './held/fitted';
 export { begunOutline, edgesOfOutline, type DrawnEdge } from './taped/edges';
+export { takenPieces, type TakenLine } from './taped/taken';
 export { forms } from './registry';
 export { otherHalf, STAND_IN, type SkinParams } from './skinned/fields';
 export { seatOnHead, type Seat } from './skinned/onHead';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { distanceToEdge, signedArea, type Vec2 } from '../geometry';
+import { alongRun, distanceToEdge, polylineLength, signedArea, type Vec2 } from '../geometry';
 import { laidPicture } from './scale';
 import { type OnTable, photographed, type Shot, shotPicture } from './simulatedCamera';
 import { squaredPicture } from './squared';
@@ -96,6 +96,61 @@ describe('outlines traced from a photograph', function () {
     // The smallest is under 4 cm² and taken for dirt.
     expect(found.map((f) => Math.round(f.widthMm / 10) * 10)).to.deep.equal([120, 80]);
     expect(found[0]!.areaMm2).to.be.closeTo(14_400, 144);
+  });
+
+  it('keep the lines drawn on them, dark or pale, straight or bent, and make none of noise', () => {
+    /** A pen stroke so wide along a run. */
+    const stroke = (run: readonly Vec2[], wide: number): Vec2[] => alongRun([...run], wide / 2)[0]!;
+    const at = middle(plate);
+    const straightLine = [
+      { x: 70, y: -50 },
+      { x: 120, y: 20 },
+    ];
+    const bent = Array.from({ length: 19 }, (_, i) => {
+      const t = ((10 * i) / 180) * Math.PI;
+      return { x: 95 + 22 * Math.cos(t), y: 40 + 22 * Math.sin(t) };
+    });
+    for (const [piece, pen] of [
+      [235, 40],
+      [60, 200],
+    ] as const) {
+      const [found] = trace(
+        [
+          { outline: plate, grey: piece },
+          { outline: stroke(straightLine, 1.6), grey: pen },
+          { outline: stroke(bent, 1.6), grey: pen },
+        ],
+        { ...straight, noise: 4, tiltRad: 0.2, seed: 3 },
+        140,
+      );
+      const own = middle(found!.outline);
+      const marks = found!.marks.map((m) => moved(m, { x: at.x - own.x, y: at.y - own.y }));
+      expect(marks).to.have.length(2);
+      const [long, short] = [polylineLength(bent), polylineLength(straightLine)];
+      // Thinning takes half the pen's width off either end.
+      expect(polylineLength(short > long ? marks[0]! : marks[1]!)).to.be.within(short - 5, short + 2);
+      for (const [drawn, mark] of [
+        [short > long ? straightLine : bent, marks[0]!],
+        [short > long ? bent : straightLine, marks[1]!],
+      ] as const)
+        for (const p of mark) {
+          const off = Math.min(
+            ...drawn.slice(1).map((q, i) => {
+              const r = drawn[i]!;
+              const size = (q.x - r.x) ** 2 + (q.y - r.y) ** 2;
+              const t = Math.max(
+                0,
+                Math.min(1, ((p.x - r.x) * (q.x - r.x) + (p.y - r.y) * (q.y - r.y)) / size),
+              );
+              return Math.hypot(p.x - r.x - t * (q.x - r.x), p.y - r.y - t * (q.y - r.y));
+            }),
+          );
+          expect(off).to.be.below(1.3);
+        }
+    }
+    expect(
+      trace([{ outline: plate, grey: 235 }], { ...straight, noise: 6, shade: 0.2 })[0]!.marks,
+    ).to.deep.equal([]);
   });
 
   it('a lens that bends lines shows in the size: the warning has a cause', () => {

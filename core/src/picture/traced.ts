@@ -1,5 +1,6 @@
 import { contours } from 'd3-contour';
 import { boundsOf, contains, distanceToEdge, signedArea, thinned, type Vec2 } from '../geometry';
+import { marksIn } from './drawnMarks';
 import { seenThrough } from './homography';
 import { type Picture, type Spot, spotAt } from './picture';
 import type { Laid } from './scale';
@@ -11,6 +12,8 @@ export interface Traced {
   widthMm: number;
   heightMm: number;
   areaMm2: number;
+  /** Lines drawn inside it. */
+  marks: Vec2[][];
 }
 
 /** Smaller than this is dirt, mm²; more outlines than these are not told. */
@@ -176,6 +179,13 @@ export function tracedOn(
         widthMm: b.maxX - b.minX,
         heightMm: b.maxY - b.minY,
         areaMm2: signedArea(outline),
+        marks: marksIn(
+          ring.map(([x, y]) => ({ x, y })),
+          grey,
+          width,
+          mm,
+          Math.max(mm, withinMm),
+        ).map((line) => line.map(({ x, y }) => ({ x: leftMm + x * mm, y: topMm - y * mm }))),
       };
     });
   const bow = own && sheet && bowOf(sharp(own, Math.abs(signedArea(toMm(own)))), sheet);

@@ -6,7 +6,14 @@ import type { Found } from '../pictures/beneath';
 import { TracePicker } from '../pictures/TracePicker';
 import { LengthField } from './Field';
 import { mirroredRows, twinOf } from './outlineRows';
-import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import {
+  useRef,
+  useState,
+  type ComponentProps,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
 import { drawingUnits, readOutline } from '@fomrik/core/files/outline/readOutline';
 
 interface OutlineEditorProps {
@@ -18,7 +25,7 @@ interface OutlineEditorProps {
   /** Numbers of edges, each between a spot of it and where it begins. */
   numbers?: readonly { number: number; at: Vec2; from: Vec2 }[];
   /** All outlines that were traced, as pieces of their own. */
-  onTakeAll?: (outlines: readonly (readonly Vec2[])[], withinMm: number) => void;
+  onTakeAll?: ComponentProps<typeof TracePicker>['onTakeAll'];
   /** What lies beneath the lines, in mm with y downwards, and the fields that place it. */
   beneath: { image: ReactNode; fields: ReactNode; trace?: () => Promise<Found> };
 }

@@ -1,6 +1,5 @@
 import type { Row, RowsField } from '@fomrik/core/document';
-import { begunOutline, type DrawnNode, edgesOfOutline, fittedWithin } from '@fomrik/core/forms';
-import type { Vec2 } from '@fomrik/core/geometry';
+import { begunOutline, type DrawnNode, edgesOfOutline, takenPieces } from '@fomrik/core/forms';
 import { letterAt } from '@fomrik/core/units';
 import { useState, type ComponentProps } from 'react';
 import { OutlineEditor } from './OutlineEditor';
@@ -11,7 +10,7 @@ interface PiecesEditorProps extends Omit<Editor, 'numbers' | 'onTakeAll'> {
   /** How many pieces the pattern has. */
   pieces: number;
   /** Outlines become pieces of their own, one after the other. */
-  onPieces: (rows: Row[], pieces: number) => void;
+  onPieces: (taken: ReturnType<typeof takenPieces>) => void;
 }
 
 const pieceOf = (row: Row): number => Number(row['piece']);
@@ -52,16 +51,8 @@ export function PiecesEditor({
         ].map(([xMm, yMm]) => ({ piece, xMm: xMm!, yMm: yMm!, node: 'corner' })),
       ),
     );
-  const takeAll = (outlines: readonly (readonly Vec2[])[], withinMm: number): void => {
-    const most = Math.min(outlines.length, 12);
-    // All of them share what the list of points holds.
-    const each = Math.min(RANGE[1], Math.floor(field.range[1] / Math.max(1, most)));
-    const traced = outlines
-      .slice(0, most)
-      .flatMap((outline, i) =>
-        fittedWithin(outline, withinMm, each).map((n): Row => ({ ...n, piece: i + 1 })),
-      );
-    onPieces(traced, most);
+  const takeAll: Editor['onTakeAll'] = (found, withinMm) => {
+    onPieces(takenPieces(found, withinMm, field.range[1]));
     setChosen(1);
   };
   return (

@@ -20,7 +20,7 @@ export function TracePicker({
   trace: () => Promise<Found>;
   onTake: (outline: readonly Vec2[], withinMm: number) => void;
   /** Each becomes a piece of its own. */
-  onTakeAll?: (outlines: readonly (readonly Vec2[])[], withinMm: number) => void;
+  onTakeAll?: (found: Found['outlines'], withinMm: number) => void;
 }) {
   const [found, setFound] = useState<Found | undefined>();
   const [said, setSaid] = useState('');
@@ -42,6 +42,7 @@ export function TracePicker({
       setBusy(false);
     }
   };
+  const marks = found?.outlines.reduce((sum, f) => sum + f.marks.length, 0) ?? 0;
   const doubtful = found?.outlines.some((f) => f.likelyMm > DOUBTFUL * f.widthMm) ?? false;
   return (
     <div className="grid gap-1" role="group" aria-label="Traced from the picture">
@@ -71,19 +72,20 @@ export function TracePicker({
           {trimNumber(f.heightMm, 1)} mm
         </button>
       ))}
-      {onTakeAll && found && found.outlines.length > 1 && (
+      {onTakeAll && found && (found.outlines.length > 1 || marks > 0) && (
         <button
           type="button"
           className="btn btn-main min-h-7 px-2"
-          onClick={() =>
-            onTakeAll(
-              found.outlines.map((f) => f.outline),
-              withinMm,
-            )
-          }
+          onClick={() => onTakeAll(found.outlines, withinMm)}
         >
-          Take all {found.outlines.length} as pieces
+          Take {found.outlines.length > 1 ? `all ${found.outlines.length} as pieces` : 'it as the one piece'}
         </button>
+      )}
+      {onTakeAll && marks > 0 && (
+        <p className="text-[12px]">
+          {marks === 1 ? 'A line is' : `${marks} lines are`} drawn on them: taken with all pieces, and
+          printed.
+        </p>
       )}
       {found?.tiltDeg !== undefined && found.tiltDeg > TILTED_DEG && (
         <p className="text-[12px]">

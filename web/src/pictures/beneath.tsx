@@ -1,6 +1,6 @@
 import type { Beneath, Part } from '@fomrik/core/document';
 import { knownLength } from '@fomrik/core/document';
-import { rotate2 } from '@fomrik/core/geometry';
+import { rotate2, type Vec2 } from '@fomrik/core/geometry';
 import { laidPicture, tiltDeg, type Traced } from '@fomrik/core/picture';
 import type { Draft } from 'immer';
 import type { ReactNode } from 'react';
@@ -43,14 +43,16 @@ export function useBeneath(
     const { outlines, sheetBowMm } = await pictureWorker().traced(url, picture!, known, laid, TRACE_PX);
     // As the picture lies beneath the drawing.
     const { xMm, yMm, turnDeg } = beneath!;
+    const here = (p: Vec2): Vec2 => {
+      const q = rotate2(p, (turnDeg * Math.PI) / 180);
+      return { x: q.x + xMm, y: q.y + yMm };
+    };
     const tilt = tiltDeg(picture!);
     return {
       outlines: outlines.map((one) => ({
         ...one,
-        outline: one.outline.map((p) => {
-          const q = rotate2(p, (turnDeg * Math.PI) / 180);
-          return { x: q.x + xMm, y: q.y + yMm };
-        }),
+        outline: one.outline.map(here),
+        marks: one.marks.map((line) => line.map(here)),
       })),
       ...(sheetBowMm !== undefined && { sheetBowMm }),
       ...(tilt !== undefined && { tiltDeg: tilt }),

@@ -9,8 +9,9 @@ const fields = [
     [
       ['score', 'score'],
       ['groove', 'groove'],
+      ['drawn', 'nothing: only drawn'],
     ],
-    'A shallow line on the face opened by heat, or a V in the back.',
+    'A shallow line on the face opened by heat, a V in the back, or a line that says where something goes.',
   ),
 ] as const;
 
@@ -27,6 +28,7 @@ export const line = defineFeature<ParamsOf<typeof fields>>({
   ornamental: true,
   fields,
   places: ['path'],
+  asDrawn: { look: 'drawn' },
   start: ({ panel }) => ({
     place: {
       on: 'path',
@@ -57,12 +59,13 @@ export const line = defineFeature<ParamsOf<typeof fields>>({
       ),
       points.at(-1)!,
     ];
+    const flat = run.map((uv) => laid.flatAt(uv));
+    if (params.look === 'drawn')
+      return { ...nothing(), marks: [{ pieceId: laid.panel.id, mark: { kind: 'glue', points: flat } }] };
     const scored = params.look === 'score';
     return {
       ...nothing(),
-      marks: [
-        { pieceId: laid.panel.id, mark: { kind: params.look, points: run.map((uv) => laid.flatAt(uv)) } },
-      ],
+      marks: [{ pieceId: laid.panel.id, mark: { kind: params.look, points: flat } }],
       drawn: [{ kind: params.look, points: run.map((uv) => onGrid(face, uv)), acrossMm: 1 }],
       work: [
         {

@@ -29,6 +29,46 @@ describe('a traced outline drawn in lines and arcs', () => {
     expect(Math.abs(signedArea(outline)) / (8000 + Math.PI * 1600)).to.be.closeTo(1, 0.004);
   });
 
+  it('of a wave between straight sides is a few smooth nodes, its corners kept', () => {
+    // A board whose upper edge is a wave: no circle fits it.
+    const wave = Array.from({ length: 121 }, (_, i) => ({ x: 240 - 2 * i, y: 100 + 14 * Math.sin(i / 12) }));
+    const board = [{ x: 0, y: 0 }, { x: 240, y: 0 }, ...wave];
+    const nodes = fittedNodes(board, 0.4);
+    expect(nodes.filter((n) => n.node === 'smooth').length).to.be.within(5, 16);
+    for (const [x, y] of [
+      [0, 0],
+      [240, 0],
+      [240, 100],
+    ])
+      expect(nodes.some((n) => n.node === 'corner' && n.xMm === x && n.yMm === y)).to.equal(true);
+    const { outline } = drawnOutline(nodes);
+    expect(off(outline, board)).to.be.below(0.5);
+    expect(off(board, outline)).to.be.below(0.5);
+    // No edge kinks: the turn from one drawn chord to the next is small all along the wave.
+    const along = outline.filter((p) => p.y > 80 && p.x > 3 && p.x < 237);
+    expect(along.length).to.be.above(40);
+    for (let i = 1; i + 1 < along.length; i++) {
+      const [a, p, b] = [along[i - 1]!, along[i]!, along[i + 1]!];
+      const turn = Math.atan2(
+        (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
+        (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),
+      );
+      expect(Math.abs(turn)).to.be.below(0.2);
+    }
+  });
+
+  it('without any corner, like an egg, is smooth all round', () => {
+    const egg = Array.from({ length: 200 }, (_, i) => {
+      const t = (2 * Math.PI * i) / 200;
+      return { x: 60 * Math.cos(t) * (1 + 0.2 * Math.sin(t)), y: 90 * Math.sin(t) };
+    });
+    const nodes = fittedNodes(egg, 0.4);
+    expect(nodes.length).to.be.below(16);
+    const { outline } = drawnOutline(nodes);
+    expect(off(outline, egg)).to.be.below(0.65);
+    expect(off(egg, outline)).to.be.below(0.65);
+  });
+
   it('of a polygon is its corners', () => {
     const square = [
       [0, 0],

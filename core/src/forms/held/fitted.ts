@@ -1,5 +1,6 @@
 import { dist2, type Vec2 } from '../../geometry';
 import type { Node } from './drawn';
+import { type FittedNode, smoothed } from './smoothed';
 
 /** An arc is taken only where it does the work of so many straight runs, and is no flatter than this, mm of sagitta. */
 const ARC_GAIN = 1.6;
@@ -101,19 +102,15 @@ function sharpest({ n, at }: Ring): number {
   return best;
 }
 
-/**
- * A traced outline drawn in as few nodes as a greedy walk finds: straight lines between corners, and arcs of circles
- * where one does the work of several lines, all within a tolerance of the traced points.
- */
-export function fittedNodes(outline: readonly Vec2[], withinMm: number): Node[] {
-  if (outline.length < 3) return outline.map(({ x, y }) => ({ xMm: x, yMm: y, node: 'corner' }));
+/** Straight lines between corners, and arcs of circles where one does the work of several lines. */
+function linesAndArcs(outline: readonly Vec2[], withinMm: number): FittedNode[] {
   const ring = ringOf(outline);
   const first = sharpest(ring);
   const last = first + ring.n;
-  const nodes: Node[] = [];
+  const nodes: FittedNode[] = [];
   const put = (i: number, node: Node['node']): void => {
     const { x, y } = ring.at(i);
-    nodes.push({ xMm: Math.round(x * 100) / 100, yMm: Math.round(y * 100) / 100, node });
+    nodes.push({ xMm: Math.round(x * 100) / 100, yMm: Math.round(y * 100) / 100, node, of: i % ring.n });
   };
   for (let at = first; at < last;) {
     put(at, 'corner');
@@ -125,6 +122,20 @@ export function fittedNodes(outline: readonly Vec2[], withinMm: number): Node[] 
     } else at = line;
   }
   return nodes;
+}
+
+/**
+ * A traced outline drawn in as few nodes as a greedy walk finds: straight lines between corners, arcs of circles where
+ * one does the work of several lines, and smooth curves where no more nodes of those do it without a kink; all within a
+ * tolerance of the traced points.
+ */
+export function fittedNodes(outline: readonly Vec2[], withinMm: number): Node[] {
+  if (outline.length < 3) return outline.map(({ x, y }) => ({ xMm: x, yMm: y, node: 'corner' }));
+  return smoothed(linesAndArcs(outline, withinMm), outline, withinMm).map(({ xMm, yMm, node }) => ({
+    xMm,
+    yMm,
+    node,
+  }));
 }
 
 /** The same in no more nodes than a drawing holds: the tolerance is widened as far as it takes. */

@@ -4,6 +4,7 @@ import type { Row } from '../../document';
 import { signedArea } from '../../geometry';
 import { checkOf, expectCured, make, reportOf } from '../../parts/testing/worn.test';
 import { begunOutline, edgesOfOutline, withEdge } from './edges';
+import { takenPieces } from './taken';
 
 const points = (piece: number, at: readonly (readonly [number, number])[]): Row[] =>
   at.map(([xMm, yMm]) => ({ piece, xMm, yMm, node: 'corner' }));
@@ -138,5 +139,50 @@ describe('a taped pattern', () => {
       ),
       { numRuns: 200 },
     );
+  });
+
+  it('taken from a photograph keeps the lines that were drawn on its pieces where they were', () => {
+    const outline = [
+      [20, -30],
+      [140, -30],
+      [150, 60],
+      [20, 40],
+    ].map(([x, y]) => ({ x: x!, y: y! }));
+    const marks = [
+      [
+        { x: 40, y: -10 },
+        { x: 90, y: 12 },
+        { x: 120, y: 10 },
+      ],
+    ];
+    const { rows, pieces, lines } = takenPieces(
+      [
+        { outline, marks: [] },
+        { outline, marks },
+      ],
+      0.2,
+      400,
+    );
+    expect(pieces).to.equal(2);
+    expect(lines.map((l) => l.panel)).to.deep.equal(['piece-2']);
+    const feature = {
+      id: 'line',
+      kind: 'line',
+      place: { on: 'path' as const, panel: lines[0]!.panel, points: lines[0]!.points },
+      params: { look: 'drawn' },
+    };
+    const { made } = make(
+      'taped',
+      { over: 'flat', outline: rows, pieces: [flat[0]!, flat[0]!], seams: [] },
+      { features: [feature] },
+    );
+    const [mark] = made.pieces.find((p) => p.id === 'piece-2')!.marks.filter((m) => m.kind === 'glue');
+    // Pieces begin at the corner of their box.
+    for (const { x, y } of marks[0]!) {
+      const off = Math.min(...mark!.points.map((p) => Math.hypot(p.x + 20 - x, p.y - 30 - y)));
+      expect(off).to.be.below(0.1);
+    }
+    // It is drawn, and takes no work.
+    expect(made.featured.work).to.deep.equal([]);
   });
 });

@@ -1,9 +1,10 @@
-import type { Part, Row } from '@fomrik/core/document';
+import { featureIdsOf, type Part, type Row } from '@fomrik/core/document';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
 import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { Fragment, type ReactNode } from 'react';
 import { isPaired, mirrorPart } from '../../app/partActions';
+import { addTakenLines } from '../../app/takenLines';
 import { ChoiceField, WordsField } from '../../parts/Field';
 import { FieldInput } from '../../parts/FieldInput';
 import { OutlineEditor } from '../../parts/OutlineEditor';
@@ -121,13 +122,14 @@ export function FormTab({
                     onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
                     onDrag={(value) => drag((p) => void Object.assign(p.params, { [field.key]: value }))}
                     onDragEnd={dragEnd}
-                    onPieces={(value, count) =>
+                    onPieces={({ rows, pieces, lines }) =>
                       change((p) => {
                         const known = p.params['pieces'] as Row[];
+                        addTakenLines(p, featureIdsOf(useBuild.getState().doc), lines);
                         Object.assign(p.params, {
-                          [field.key]: value,
+                          [field.key]: rows,
                           pieces: Array.from(
-                            { length: count },
+                            { length: pieces },
                             (_, i) => known[i] ?? { bendsDeg: 0, bendsUpDeg: 0 },
                           ),
                           seams: [],
