@@ -111,10 +111,23 @@ describe('a bought thing, refitted', function () {
     await page.getByText(/piece B · cut 1/).waitFor();
     await saved(page);
     const { doc } = (await (await fetch(`${bench.url}/api/builds/${helm}`)).json()) as {
-      doc: { parts: { name: string; params: { outline: { piece: number }[]; seams: object[] } }[] };
+      doc: {
+        parts: {
+          name: string;
+          params: { outline: { piece: number }[]; seams: object[] };
+          features: { kind: string; place: { panel: string; points: [number, number][] } }[];
+        }[];
+      };
     };
-    const taken = doc.parts.find((p) => p.name === 'Neck curtain')!.params;
+    const { params: taken, features } = doc.parts.find((p) => p.name === 'Neck curtain')!;
     expect(new Set(taken.outline.map((p) => p.piece))).to.deep.equal(new Set([1, 2]));
     expect(taken.seams).to.deep.equal([]);
+    // A line was drawn with a pen on each: it came along, once, and runs across the piece.
+    expect(features.map((f) => `${f.kind} ${f.place.panel}`).sort()).to.deep.equal([
+      'line piece-1',
+      'line piece-2',
+    ]);
+    for (const { place } of features)
+      expect(Math.abs(place.points[0]![0] - place.points.at(-1)![0])).to.be.closeTo(0.75, 0.05);
   });
 });

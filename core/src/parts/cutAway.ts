@@ -71,7 +71,7 @@ export const cutAwayWork = (cuts: readonly CutAway[]): Work[] =>
           step: 'cut-away',
           when: 'flat',
           verb: 'cut away',
-          what: cuts.length === 1 ? 'thing in the case' : 'things in the case',
+          what: 'ribs in the case',
           count: cuts.length,
           eachMin: EACH_MIN,
           detail: `${cuts.map((cut) => `${cut.rib} in ${cut.room} for ${cut.item}: ${sizeOf(cut)}`).join('; ')}. Side cutters first, then a rotary tool, slow: old plastic splinters and melts. Try often.`,

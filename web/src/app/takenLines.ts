@@ -3,7 +3,7 @@ import type { TakenLine } from '@fomrik/core/forms';
 import { freeName, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 
-/** Lines taken off a pattern become details of its part, only drawn. */
+/** Lines taken off a pattern become details of its part, only drawn, in place of those that were only drawn before. */
 export function addTakenLines(
   part: Draft<Part>,
   taken: readonly string[],
@@ -11,6 +11,10 @@ export function addTakenLines(
 ): void {
   const kind = [...standardKinds.features.values()].find((k) => k.asDrawn);
   if (!kind?.asDrawn) return;
+  const { asDrawn } = kind;
+  part.features = part.features.filter(
+    (f) => f.kind !== kind.kind || Object.entries(asDrawn).some(([key, value]) => f.params[key] !== value),
+  );
   const ids = [...taken];
   for (const { panel, points } of lines) {
     const id = freeName(ids, `${part.id}.${kind.kind}`);
@@ -19,7 +23,7 @@ export function addTakenLines(
       id,
       kind: kind.kind,
       place: { on: 'path', panel, points },
-      params: { ...kind.asDrawn },
+      params: { ...asDrawn },
     });
   }
 }

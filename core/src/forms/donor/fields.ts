@@ -159,7 +159,7 @@ export const fields = [
   ),
   rows(
     'ribs',
-    'In the way inside',
+    'Ribs and the like',
     [
       length(
         'acrossMm',
@@ -173,7 +173,7 @@ export const fields = [
       length('tallMm', 'Stands out', [1, 1000], 'From the back wall forwards.'),
       choice(
         'fate',
-        'It',
+        'May it go',
         [
           ['cut', 'may be cut away'],
           ['stays', 'must stay'],
@@ -191,8 +191,8 @@ export const fields = [
       tallMm: Number(before.at(-1)?.tallMm) || 10,
       fate: 'cut',
     }),
-    'thing in the way',
-    'Ribs, bosses, the old battery tray: what stands on the back wall inside.',
+    'rib',
+    'Bosses, the old battery tray: what stands on the back wall inside.',
     'Rooms',
   ),
 ] as const;

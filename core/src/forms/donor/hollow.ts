@@ -104,7 +104,7 @@ export function withRibs(room: Room, rows: DonorParams['ribs']): Room {
       ? []
       : [
           {
-            name: `thing ${i + 1}`,
+            name: `rib ${i + 1}`,
             outline,
             tallMm: row.tallMm,
             ...(row.fate === 'stays' && { stays: true as const }),
