@@ -1,38 +1,17 @@
 import { newBuild, newPart } from '@fomrik/core/parts';
 import { expect } from 'chai';
-import type { Express } from 'express';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import pino from 'pino';
-import request from 'supertest';
-import type { DataSource } from 'typeorm';
-import { createApp } from './app';
-import { openDatabase } from './database';
+import { bench } from './testing/bench';
 
 const wearer = { name: 'Tam Orrel', underLayerMm: 2, measures: [] };
 const empty = newBuild('Dial', '2026-03-01', wearer);
 const doc = { ...empty, parts: [newPart('dial', wearer, 'donor')] };
 
 describe('the shop’s book', () => {
-  let dir: string;
-  let db: DataSource;
-  let app: Express;
-  const get = () => request(app).get('/api/kept-parts').set('Host', '127.0.0.1');
-  const put = (id: string, body: object) =>
-    request(app).put(`/api/kept-parts/${id}`).set('Host', '127.0.0.1').send(body);
+  const { db, remove, ...made } = bench();
+  const get = () => made.get('/api/kept-parts');
+  const put = (id: string, body: object) => made.put(`/api/kept-parts/${id}`, body);
   const names = async (): Promise<string[]> =>
     ((await get()).body as { parts: { name: string }[] }).parts.map((p) => p.name);
-
-  beforeEach(async () => {
-    dir = mkdtempSync(join(tmpdir(), 'fomrik-'));
-    db = await openDatabase(dir);
-    app = createApp({ db, log: pino({ level: 'silent' }) });
-  });
-  afterEach(async () => {
-    await db.destroy();
-    rmSync(dir, { recursive: true });
-  });
 
   it('keeps a part, gives it back whole, replaces it and lets it go', async () => {
     expect((await put('kept-1', { name: 'Tide dial', doc })).status).to.equal(200);
@@ -40,10 +19,10 @@ describe('the shop’s book', () => {
     expect(parts[0]!.doc.parts).to.deep.equal(doc.parts);
     await put('kept-1', { name: 'Other dial', doc });
     expect(await names()).to.deep.equal(['Other dial']);
-    const gone = await request(app).delete('/api/kept-parts/kept-1').set('Host', '127.0.0.1');
+    const gone = await remove('/api/kept-parts/kept-1');
     expect(gone.status).to.equal(204);
     expect(await names()).to.deep.equal([]);
-    const again = await request(app).delete('/api/kept-parts/kept-1').set('Host', '127.0.0.1');
+    const again = await remove('/api/kept-parts/kept-1');
     expect(again.status).to.equal(404);
   });
 
@@ -64,7 +43,7 @@ describe('the shop’s book', () => {
   it('says why one cannot be read, and still lists the others', async () => {
     await put('kept-1', { name: 'Good', doc });
     await put('kept-2', { name: 'Spoilt', doc });
-    await db.query("UPDATE kept_part SET doc = '{]' WHERE id = 'kept-2'");
+    await db().query("UPDATE kept_part SET doc = '{]' WHERE id = 'kept-2'");
     const { parts } = (await get()).body as { parts: { name: string; doc?: object; broken?: string }[] };
     expect(parts.map((p) => [p.name, p.doc !== undefined, p.broken !== undefined])).to.deep.equal([
       ['Good', true, false],

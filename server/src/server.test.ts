@@ -1,18 +1,10 @@
 import { newBuild } from '@fomrik/core/parts';
 import type { BuildDoc, BuildFile } from '@fomrik/core/document';
 import { expect } from 'chai';
-import type { Express } from 'express';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { createHash } from 'node:crypto';
-import pino from 'pino';
-import sharp from 'sharp';
-import request from 'supertest';
-import type { DataSource } from 'typeorm';
-import { createApp } from './app';
-import { openDatabase } from './database';
 import { seedBuilds } from './seed';
+import { bench } from './testing/bench';
 
 const wearer = { name: 'Tam Orrel', underLayerMm: 2, measures: [] };
 const doc = newBuild('Harbour light', '2026-03-01', wearer);
@@ -20,27 +12,8 @@ const renamed = (name: string): BuildDoc => ({ ...doc, name });
 const demoDir = new URL('../../demo', import.meta.url).pathname;
 
 describe('server', () => {
-  let dir: string;
-  let db: DataSource;
-  let app: Express;
-  const api = () => request(app);
-  const post = (path: string, body: object | string = {}) =>
-    api().post(path).set('Host', '127.0.0.1').type('json').send(body);
-  const get = (path: string) => api().get(path).set('Host', '127.0.0.1');
-  const put = (path: string, body: object) => api().put(path).set('Host', '127.0.0.1').send(body);
-  const create = async (of = doc): Promise<string> =>
-    ((await post('/api/builds', { doc: of })).body as { id: string }).id;
-
-  beforeEach(async () => {
-    dir = mkdtempSync(join(tmpdir(), 'fomrik-'));
-    db = await openDatabase(dir);
-    app = createApp({ db, log: pino({ level: 'silent' }) });
-  });
-
-  afterEach(async () => {
-    await db.destroy();
-    rmSync(dir, { recursive: true });
-  });
+  const { api, db, get, post, put, remove, ...made } = bench();
+  const create = (of = doc): Promise<string> => made.create(of);
 
   it('is healthy', async () => {
     const res = await get('/api/health');
@@ -48,101 +21,6 @@ describe('server', () => {
     expect(res.headers['content-security-policy'])
       .to.include("script-src 'self'")
       .and.not.include("'unsafe-eval'");
-  });
-
-  const photo = (): Promise<Buffer> =>
-    sharp({ create: { width: 60, height: 40, channels: 3, background: '#345' } })
-      .withExif({ IFD0: { Make: 'A camera', Orientation: '6' } })
-      .withMetadata({ orientation: 6 })
-      .jpeg()
-      .toBuffer();
-  const send = (bytes: Buffer) =>
-    api().post('/api/pictures').set('Host', '127.0.0.1').type('image/jpeg').send(bytes);
-
-  it('keeps a picture once, the right way up, without what the camera wrote into it', async () => {
-    const bytes = await photo();
-    expect((await sharp(bytes).metadata()).exif).to.be.instanceOf(Buffer);
-    const first = await send(bytes);
-    expect(first.status).to.equal(201);
-    const { content, ...size } = first.body as { content: string };
-    // Orientation 6 is a quarter turn: what was 60 across is 60 high.
-    expect(size).to.deep.equal({ widthPx: 40, heightPx: 60 });
-    expect((await send(bytes)).body).to.deep.equal(first.body);
-    expect(await db.query('SELECT COUNT(*) AS n FROM picture')).to.deep.equal([{ n: 1 }]);
-    const back = await get(`/api/pictures/${content}`).buffer(true).responseType('blob');
-    expect(
-      createHash('sha256')
-        .update(back.body as Buffer)
-        .digest('hex'),
-    ).to.equal(content);
-    const { exif, xmp, format } = await sharp(back.body as Buffer).metadata();
-    expect({ exif, xmp, format }).to.deep.equal({ exif: undefined, xmp: undefined, format: 'webp' });
-  });
-
-  it('refuses what is no picture, and one that unpacks to far too much, by name', async () => {
-    for (const bytes of [
-      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'),
-      Buffer.from([255, 216, 255, 0]),
-      (await photo()).subarray(0, 200),
-    ]) {
-      const res = await send(bytes);
-      expect(res.status).to.equal(415);
-      expect((res.body as { error: { message: string } }).error.message).to.match(/PNG, JPEG or WebP/);
-    }
-    const bomb = await sharp({ create: { width: 16000, height: 9000, channels: 3, background: 'red' } })
-      .png({ compressionLevel: 9 })
-      .toBuffer();
-    expect((await send(bomb)).status).to.equal(415);
-    expect((await get('/api/pictures/none')).status).to.equal(404);
-  });
-
-  it('carries pictures in build files, and leaves out one that is not what it claims to be', async () => {
-    const { content, widthPx, heightPx } = (await send(await photo())).body as {
-      content: string;
-      widthPx: number;
-      heightPx: number;
-    };
-    const id = await create({
-      ...doc,
-      pictures: [{ id: 'front', name: 'Front', content, widthPx, heightPx }],
-    });
-    const file = (await get(`/api/builds/${id}/file`)).body as BuildFile;
-    expect(file.pictures).to.have.length(1);
-    await db.query('DELETE FROM picture');
-    const forged = {
-      ...file,
-      pictures: [{ content, base64: Buffer.from('something else').toString('base64') }],
-    };
-    await post('/api/import', JSON.stringify(forged));
-    expect((await get(`/api/pictures/${content}`)).status).to.equal(404);
-    expect((await post('/api/import', JSON.stringify(file))).status).to.equal(201);
-    expect((await get(`/api/pictures/${content}`)).status).to.equal(200);
-  });
-
-  it('keeps what an entry of the log is about, and carries its photos in the build file', async () => {
-    const { content } = (await send(await photo())).body as { content: string };
-    const id = await create();
-    const entry = {
-      at: '2026-03-01T20:00:00.000Z',
-      subject: 'Strap tore',
-      note: '',
-      planned: null,
-      actual: null,
-      unit: '',
-      sort: 'broke',
-      part: 'bracer-1',
-      photos: [content],
-    };
-    expect((await put(`/api/builds/${id}/log/torn`, entry)).status).to.equal(200);
-    expect((await put(`/api/builds/${id}/log/torn`, { ...entry, photos: ['x'] })).status).to.equal(400);
-    expect((await put(`/api/builds/${id}/log/torn`, { ...entry, sort: 'lost' })).status).to.equal(400);
-    const file = (await get(`/api/builds/${id}/file`)).body as BuildFile;
-    expect(file.log).to.deep.equal([{ id: 'torn', ...entry }]);
-    expect(file.pictures?.map((p) => p.content)).to.deep.equal([content]);
-    await db.query('DELETE FROM picture');
-    const again = (await post('/api/import', JSON.stringify(file))).body as { id: string };
-    expect((await get(`/api/pictures/${content}`)).status).to.equal(200);
-    expect(((await get(`/api/builds/${again.id}/log`)).body as { log: unknown }).log).to.deep.equal(file.log);
   });
 
   it('tells a build what others said to do otherwise, and not what was thrown away', async () => {
@@ -164,7 +42,7 @@ describe('server', () => {
         .lessons;
     expect((await told(now)).map((l) => [l.subject, l.build])).to.deep.equal([['Brim', 'Past helm']]);
     expect(await told(past)).to.deep.equal([]);
-    await api().delete(`/api/builds/${past}`).set('Host', '127.0.0.1');
+    await remove(`/api/builds/${past}`);
     expect(await told(now)).to.deep.equal([]);
   });
 
@@ -180,8 +58,8 @@ describe('server', () => {
     expect(((await get('/api/printers')).body as { printers: unknown }).printers).to.deep.equal([
       { id: 'up', ...printer, name: 'Upstairs, new roller' },
     ]);
-    expect((await api().delete('/api/printers/up').set('Host', '127.0.0.1')).status).to.equal(204);
-    expect((await api().delete('/api/printers/up').set('Host', '127.0.0.1')).status).to.equal(404);
+    expect((await remove('/api/printers/up')).status).to.equal(204);
+    expect((await remove('/api/printers/up')).status).to.equal(404);
   });
 
   it('creates, saves, lists and reads back a build', async () => {
@@ -250,7 +128,7 @@ describe('server', () => {
 
   it('throws away and brings back', async () => {
     const id = await create();
-    expect((await api().delete(`/api/builds/${id}`).set('Host', '127.0.0.1')).status).to.equal(204);
+    expect((await remove(`/api/builds/${id}`)).status).to.equal(204);
     expect((await get(`/api/builds/${id}`)).status).to.equal(404);
     expect((await post(`/api/builds/${id}/restore`)).status).to.equal(200);
     expect((await get(`/api/builds/${id}`)).status).to.equal(200);
@@ -404,8 +282,8 @@ describe('server', () => {
       ...wearer,
       measures: [{ key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' }],
     });
-    for (let i = 0; i < 3; i++) await db.undoLastMigration();
-    await db.runMigrations();
+    for (let i = 0; i < 3; i++) await db().undoLastMigration();
+    await db().runMigrations();
     const { wearers } = (await get('/api/wearers')).body as { wearers: { measures: object[] }[] };
     expect(wearers[0]!.measures).to.deep.equal([
       { key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' },
@@ -450,24 +328,24 @@ describe('server', () => {
       ['Empty', '{}'],
     ] as const) {
       const id = await create(renamed(name));
-      await db.query('UPDATE build SET doc = ? WHERE id = ?', [text, id]);
+      await db().query('UPDATE build SET doc = ? WHERE id = ?', [text, id]);
       const { builds } = (await get('/api/builds')).body as { builds: { id: string; broken?: string }[] };
       expect(builds.find((b) => b.id === id)!.broken, name).to.be.a('string');
       expect(builds.find((b) => b.id === good)!.broken).to.equal(undefined);
       expect((await get(`/api/builds/${id}`)).status, name).to.equal(422);
       expect((await get(`/api/builds/${id}/raw`)).text).to.equal(text);
-      expect((await api().delete(`/api/builds/${id}`).set('Host', '127.0.0.1')).status).to.equal(204);
+      expect((await remove(`/api/builds/${id}`)).status).to.equal(204);
     }
   });
 
   it('loads the demo once and never over changes', async () => {
-    expect(await seedBuilds(db, demoDir)).to.include('Lampwarden bracers');
+    expect(await seedBuilds(db(), demoDir)).to.include('Lampwarden bracers');
     const id = 'demo-lampwarden-bracers';
     const file = JSON.parse(
       readFileSync(join(demoDir, 'lampwarden-bracers.fomrik.json'), 'utf8'),
     ) as BuildFile;
     await put(`/api/builds/${id}`, { baseVersion: 1, doc: { ...file.build, name: 'Mine now' } });
-    expect(await seedBuilds(db, demoDir)).to.deep.equal([]);
+    expect(await seedBuilds(db(), demoDir)).to.deep.equal([]);
     expect(((await get(`/api/builds/${id}`)).body as { doc: BuildDoc }).doc.name).to.equal('Mine now');
   });
 });

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { checkOf, make } from '../parts/testing/worn.test';
 import type { PieceEdge } from './piece';
 import { bevelsOf, STEEPEST_BEVEL_DEG } from './bevels';
-import { foamOf } from './lay';
+import { foamOf } from './foamMeasures';
 import { growEdges } from './growEdges';
 import { gridOf, onSlice } from './grids';
 import type { Panel } from './panel';

@@ -5,19 +5,9 @@ export { squareWhenSmall, STEEPEST_BEVEL_DEG } from './bevels';
 export { edgeRun } from './edgeRun';
 export { flatPanel } from './flatPanel';
 export { gridOf, halfTurnFor, onEllipsoid, onSlice, type Slice } from './grids';
-export {
-  bendingOf,
-  foamOf,
-  layPanels,
-  skinMesh,
-  solidOf,
-  surfaceOf,
-  type Bending,
-  type LaidPanel,
-  type LayOptions,
-  type Solid,
-  type Surface,
-} from './lay';
+export { layPanels, type LaidPanel, type LayOptions } from './lay';
+export { bendingOf, type Bending, foamOf } from './foamMeasures';
+export { skinMesh, type Solid, solidOf, type Surface, surfaceOf } from './solid';
 export {
   gridMesh,
   gridNormals,

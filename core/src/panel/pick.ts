@@ -1,5 +1,5 @@
 import { dist3, dot3, sub3, type Vec2, type Vec3 } from '../geometry';
-import type { Surface } from './lay';
+import type { Surface } from './solid';
 import { onGrid } from './patch';
 
 /** Where on a part a point is: its piece, and fractions of that piece's width and height. */

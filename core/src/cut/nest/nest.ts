@@ -35,8 +35,8 @@ const ORDERS = 120;
 /** What is taken off the last sheet at first, as a share of what is used of it, in middling cells and in fine ones. */
 const MIDDLING_STRIDE = 0.08;
 const FINE_STRIDE = 0.01;
-/** Pressings in middling cells that come to nothing, one after another, before it goes over to fine ones. */
-const FAILS = 16;
+/** Pressings that come to nothing, one after another, before it goes over to the other cells: so many more every time. */
+const FAILS = 5;
 
 /** How much worse an order may be and still be gone on from, and how that cools with every try; shares. */
 const WARM = 0.06;
@@ -205,21 +205,34 @@ export function* nesting(
       }
     }
   }
-  /** The best order pressed in middling cells, each layout pushed together in fine ones; at last pressed in those. */
+  /**
+   * The best order pressed in middling cells, each layout pushed together in fine ones; then, when nothing more comes of
+   * it, in fine ones, which win the last of it but are slow; and so on by turns, longer every time.
+   */
   function* pressings(): Generator<void> {
-    const begun = laid(order, MIDDLING_MM)!;
-    if (begun.placed.length < fitting.length) return;
-    let fine = finer(begun);
-    for (const found of pressing(begun, noFits, random, MIDDLING_STRIDE, FAILS)) {
-      if (found) {
-        fine = finer(found);
-        take(sheetsOf(fine.tables, fine.placed, FINE_MM, spacingMm));
+    let coarse: Layout = laid(order, MIDDLING_MM)!;
+    if (coarse.placed.length < fitting.length) return;
+    let fine = finer(coarse);
+    // With nothing but what is locked on the last sheet there is nothing to press.
+    for (let [fails, going] = [FAILS, true]; going; fails += FAILS) {
+      going = false;
+      for (const found of pressing(coarse, noFits, random, MIDDLING_STRIDE, fails)) {
+        going = true;
+        if (found) {
+          coarse = found;
+          const now = finer(found);
+          if (take(sheetsOf(now.tables, now.placed, FINE_MM, spacingMm))) fine = now;
+        }
+        yield;
       }
-      yield;
-    }
-    for (const found of pressing(fine, noFits, random, FINE_STRIDE, Infinity)) {
-      if (found) take(sheetsOf(found.tables, found.placed, FINE_MM, spacingMm));
-      yield;
+      for (const found of pressing(fine, noFits, random, FINE_STRIDE, fails)) {
+        going = true;
+        if (found) {
+          fine = found;
+          take(sheetsOf(found.tables, found.placed, FINE_MM, spacingMm));
+        }
+        yield;
+      }
     }
   }
   if (order.length < 2) {

@@ -1,0 +1,85 @@
+import { joinMeshes, type Mesh, shellMesh, type Vec2, type Vec3 } from '../geometry';
+import type { LaidPanel } from './lay';
+import { onGrid } from './patch';
+import { edgesOf, offsetGrid, type Panel } from './panel';
+import { plateEdgeLines } from './plate';
+import { plateMesh } from './plateMesh';
+
+/** Where an edge of a piece runs on the outer face of the solid. */
+export interface EdgeLine {
+  pieceId: string;
+  edgeId: string;
+  points: Vec3[];
+}
+
+export interface Solid {
+  mesh: Mesh;
+  edgeLines: EdgeLine[];
+  /** Outlines of openings on the outer face. */
+  openings: Vec3[][];
+}
+
+/**
+ * A piece where it lies on the form: the shell's inner face as a grid (rows from its first edge up, columns
+ * left to right seen from outside) and the same points laid flat.
+ */
+export interface Surface {
+  pieceId: string;
+  grid: Vec3[][];
+  flat: Vec2[][];
+  /** Its edges, where they are not just the four sides of the grid. */
+  rim?: Panel['rim'];
+  /** What is cut out of it. */
+  openings?: Panel['openings'];
+  /** A strap or belt that hangs free. */
+  loose?: true;
+}
+
+export const surfaceOf = ({ panel, flat }: LaidPanel): Surface => ({
+  pieceId: panel.id,
+  grid: panel.grid,
+  flat,
+  ...(panel.rim && { rim: panel.rim }),
+  ...(panel.openings && { openings: panel.openings }),
+  ...(panel.loose && { loose: true as const }),
+});
+
+/** A panel and the foam it is made of. */
+export type Skin = Pick<LaidPanel, 'panel' | 'foam'>;
+
+function edgeLines({ panel }: Skin, outer: Panel['grid']): EdgeLine[] {
+  const flat = outer.flat();
+  return edgesOf(panel).map(({ id, run }) => ({
+    pieceId: panel.id,
+    edgeId: id,
+    points: run.map((v) => flat[v]!),
+  }));
+}
+
+/** The foam as a closed mesh, drawn from the very panels that are laid flat. */
+export function solidOf(skins: readonly Skin[]): Solid {
+  const seen = skins.filter(({ panel }) => !panel.unseen);
+  const made = seen.map(skinMesh);
+  return {
+    mesh: joinMeshes(made.map((m) => m.mesh)),
+    edgeLines: made.flatMap((m) => m.edgeLines),
+    openings: made.flatMap((m) => m.openings),
+  };
+}
+
+/** One panel in its foam. */
+export function skinMesh(skin: Skin): Solid {
+  const { panel, foam } = skin;
+  const t = foam.thicknessMm.value;
+  if (panel.plate)
+    return {
+      mesh: plateMesh(panel.plate, t),
+      edgeLines: plateEdgeLines(panel, panel.plate, t),
+      openings: [],
+    };
+  const outer = offsetGrid(panel.grid, t);
+  const openings = (panel.openings ?? []).map(({ outline }) =>
+    [...outline, outline[0]!].map((uv) => onGrid(outer, uv)),
+  );
+  return { mesh: shellMesh(panel.grid, outer, false), edgeLines: edgeLines(skin, outer), openings };
+}
