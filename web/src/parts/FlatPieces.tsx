@@ -125,13 +125,7 @@ export function FlatPieces({
         ) : (
           <span className="text-soft">
             {worst
-              ? `Flat, outer face up. Worst: ${worst.name}, ${worst.stretch!.worstWhere}, ${(worst.stretch!.worst * 100).toFixed(0)} %${
-                  worst.stretch!.worst > 0.12
-                    ? ': more than hot foam gives, a dart or a seam'
-                    : worst.stretch!.worst > 0.05
-                      ? ': heat and hold'
-                      : ': cold'
-                }. Refolds within ${worst.stretch!.refoldMm.toFixed(1)} mm.`
+              ? `Flat, outer face up. ${worstWords(worst)}`
               : pieces.length === 0
                 ? 'No sheet is cut for it; lengths of a stick are under Cut.'
                 : 'Flat, outer face up. Point at an edge.'}
@@ -140,4 +134,14 @@ export function FlatPieces({
       </figcaption>
     </figure>
   );
+}
+
+/** How far a piece must give to lie on its form; paper does not give, and foam as far as it is warm. */
+function worstWords({ name, stretch, template }: Piece): string {
+  const { worst, worstWhere, refoldMm } = stretch!;
+  const where = `${worstWhere}, ${(worst * 100).toFixed(0)} %`;
+  if (template) return `Worst: ${name}, ${where}: there a paper template creases; snip it, or add a seam.`;
+  const does =
+    worst > 0.12 ? 'more than hot foam gives, a dart or a seam' : worst > 0.05 ? 'heat and hold' : 'cold';
+  return `Worst: ${name}, ${where}: ${does}. Refolds within ${refoldMm.toFixed(1)} mm.`;
 }

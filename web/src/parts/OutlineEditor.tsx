@@ -1,20 +1,10 @@
 import type { Row, RowsField } from '@fomrik/core/document';
-import { type DrawnNode, drawnLine, fittedWithin, offsetNodes } from '@fomrik/core/forms';
+import { type DrawnNode, drawnLine } from '@fomrik/core/forms';
 import { boundsOf, type Vec2 } from '@fomrik/core/geometry';
 import { trimNumber } from '@fomrik/core/units';
-import type { Found } from '../pictures/beneath';
-import { TracePicker } from '../pictures/TracePicker';
-import { LengthField } from './Field';
-import { mirroredRows, twinOf } from './outlineRows';
-import {
-  useRef,
-  useState,
-  type ComponentProps,
-  type KeyboardEvent,
-  type PointerEvent,
-  type ReactNode,
-} from 'react';
-import { drawingUnits, readOutline } from '@fomrik/core/files/outline/readOutline';
+import { rangedIn, twinOf } from './outlineRows';
+import { OutlineTools, type OutlineToolsProps } from './OutlineTools';
+import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 
 interface OutlineEditorProps {
   field: RowsField;
@@ -25,9 +15,9 @@ interface OutlineEditorProps {
   /** Numbers of edges, each between a spot of it and where it begins. */
   numbers?: readonly { number: number; at: Vec2; from: Vec2 }[];
   /** All outlines that were traced, as pieces of their own. */
-  onTakeAll?: ComponentProps<typeof TracePicker>['onTakeAll'];
-  /** What lies beneath the lines, in mm with y downwards, and the fields that place it. */
-  beneath: { image: ReactNode; fields: ReactNode; trace?: () => Promise<Found> };
+  onTakeAll?: OutlineToolsProps['onTakeAll'];
+  /** What lies beneath the lines, in mm with y downwards. */
+  beneath: OutlineToolsProps['beneath'] & { image: ReactNode };
 }
 
 type Axis = readonly [across: string, up: string];
@@ -66,9 +56,6 @@ export function OutlineEditor({
   const [chosen, setChosen] = useState(0);
   const [snap, setSnap] = useState<number>(1);
   const [symmetric, setSymmetric] = useState(false);
-  const [said, setSaid] = useState('');
-  const [offsetMm, setOffsetMm] = useState(5);
-  const [asking, setAsking] = useState<{ name: string; text: string } | undefined>();
   const at = (row: Row) => ({ x: Number(row[ax]) / (half ? 2 : 1), y: Number(row[up]) });
   const points = rows.map(at);
   const line = half ? [...points].sort((a, b) => a.y - b.y) : drawnLine(rows as unknown as DrawnNode[]);
@@ -79,11 +66,7 @@ export function OutlineEditor({
   const pad = Math.max(12, (view.maxX - view.minX) * 0.08, (view.maxY - view.minY) * 0.08);
   const [w, h] = [view.maxX - view.minX + 2 * pad, view.maxY - view.minY + 2 * pad];
   const size = Math.max(w, h);
-  const ranged = (key: string, value: number): number => {
-    const of = field.of.find((f) => f.key === key);
-    const [low, high] = of && 'range' in of ? of.range : [-Infinity, Infinity];
-    return Math.min(high, Math.max(low, value));
-  };
+  const ranged = rangedIn(field);
   const put = (i: number, x: number, y: number): Row[] => {
     const moved = (row: Row, px: number): Row => ({
       ...row,
@@ -156,24 +139,6 @@ export function OutlineEditor({
   };
   const current = Math.min(chosen, rows.length - 1);
   const nodeField = field.of.find((f) => f.key === 'node');
-  const moveLine = (outMm: number): void => {
-    const moved = offsetNodes(rows as unknown as DrawnNode[], outMm, field.range[1]);
-    if (!moved) return setSaid('Nothing is left of it when it is drawn in so far.');
-    setSaid('');
-    onChange(moved.map((n) => ({ ...n, xMm: ranged('xMm', n.xMm), yMm: ranged('yMm', n.yMm) })));
-  };
-  const readIn = (file: { name: string; text: string }, unitMm?: number): void => {
-    const found = readOutline(file.text, file.name, field.range[1], unitMm);
-    setAsking(undefined);
-    if (!found.ok) return setSaid(found.message);
-    if ('asks' in found.value) {
-      setSaid(`${file.name} does not say its unit.`);
-      return setAsking(file);
-    }
-    const { points: read } = found.value;
-    setSaid(`${read.length} points read from ${file.name}, true size.`);
-    onChange(read.map(([x, y]) => ({ xMm: ranged('xMm', x), yMm: ranged('yMm', y), node: 'corner' })));
-  };
   return (
     <div className="col-span-full grid grid-cols-[minmax(0,1fr)_13rem] gap-3 border-t border-hair pt-1 max-[1000px]:grid-cols-1">
       <svg
@@ -342,79 +307,16 @@ export function OutlineEditor({
             ))}
           </select>
         </label>
-        {!half && (
-          <>
-            <label className="flex items-center gap-2">
-              <input type="checkbox" checked={symmetric} onChange={(e) => setSymmetric(e.target.checked)} />
-              Move both sides alike
-            </label>
-            <button
-              type="button"
-              className="btn min-h-7 px-2"
-              onClick={() => onChange(mirroredRows(rows, field.range[1]))}
-            >
-              Mirror the right half
-            </button>
-            <div className="flex flex-wrap items-end gap-1">
-              <div className="w-16">
-                <LengthField label="Distance" valueMm={offsetMm} range={[0.5, 200]} onChange={setOffsetMm} />
-              </div>
-              <button type="button" className="btn min-h-7 px-2" onClick={() => moveLine(-offsetMm)}>
-                Draw in
-              </button>
-              <button type="button" className="btn min-h-7 px-2" onClick={() => moveLine(offsetMm)}>
-                Draw out
-              </button>
-            </div>
-            <label className="btn min-h-7 cursor-pointer px-2">
-              Read SVG or DXF
-              <input
-                type="file"
-                accept=".svg,.dxf"
-                className="sr-only"
-                onChange={(e) => {
-                  const file = e.target.files?.[0];
-                  e.target.value = '';
-                  if (file) void file.text().then((text) => readIn({ name: file.name, text }));
-                }}
-              />
-            </label>
-          </>
-        )}
-        {beneath.fields}
-        {!half && beneath.trace && (
-          <TracePicker
-            trace={beneath.trace}
-            {...(onTakeAll && { onTakeAll })}
-            onTake={(outline, withinMm) =>
-              onChange(
-                fittedWithin(outline, withinMm, field.range[1]).map((n) => ({
-                  ...n,
-                  xMm: ranged('xMm', n.xMm),
-                  yMm: ranged('yMm', n.yMm),
-                })),
-              )
-            }
-          />
-        )}
-        {asking && (
-          <label className="label">
-            Its unit
-            <select className="box" defaultValue="" onChange={(e) => readIn(asking, Number(e.target.value))}>
-              <option value="" disabled>
-                choose
-              </option>
-              {drawingUnits.map((u) => (
-                <option key={u.label} value={u.mm}>
-                  {u.label}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        <p role="status" className="text-[12px] text-soft">
-          {said || 'Drag points, or move the focused one with the arrows (Shift 10, Alt 0.1).'}
-        </p>
+        <OutlineTools
+          field={field}
+          rows={rows}
+          onChange={onChange}
+          half={half}
+          symmetric={symmetric}
+          setSymmetric={setSymmetric}
+          beneath={beneath}
+          {...(onTakeAll && { onTakeAll })}
+        />
       </div>
     </div>
   );

@@ -1,4 +1,4 @@
-import type { Row } from '@fomrik/core/document';
+import type { Row, RowsField } from '@fomrik/core/document';
 
 /** The point that mirrors another about the middle line, when there is one. */
 export function twinOf(points: readonly { x: number; y: number }[], i: number): number | undefined {
@@ -18,3 +18,12 @@ export function mirroredRows(rows: readonly Row[], most: number): Row[] {
     .map((r) => ({ ...r, xMm: -Number(r['xMm']) }));
   return [...right, ...left].slice(0, most);
 }
+
+/** A value of one of a list's fields, kept within that field's range. */
+export const rangedIn =
+  (field: RowsField) =>
+  (key: string, value: number): number => {
+    const of = field.of.find((f) => f.key === key);
+    const [low, high] = of && 'range' in of ? of.range : [-Infinity, Infinity];
+    return Math.min(high, Math.max(low, value));
+  };
