@@ -2,7 +2,6 @@ import { expect } from 'chai';
 import { schemaVersion } from '../../document';
 import { readBuildFile, writeBuildFile } from '../../files/buildFile';
 import { demo } from '../../files/testing/demo';
-import type { Vec2 } from '../../geometry';
 import { catalogue } from '../../materials';
 import type { Piece } from '../../panel';
 import { derive } from '../../report';
@@ -10,19 +9,7 @@ import { sheetGroups } from '../packAll';
 import type { ToLay } from '../sheets';
 import { keepNest, keptSheets, nestKey } from './kept';
 import { type Nested, nesting } from './nest';
-
-const size = { foamId: 'dense-eva', nominalMm: 6, widthMm: 1000, heightMm: 500 };
-const item = (id: string, outline: Vec2[]): ToLay => ({
-  partId: 'p',
-  flipped: false,
-  piece: { id, name: id, outline, holes: [] } as unknown as Piece,
-});
-const box = (w: number, h: number): Vec2[] => [
-  { x: 0, y: 0 },
-  { x: w, y: 0 },
-  { x: w, y: h },
-  { x: 0, y: h },
-];
+import { box, item, size } from './testing/items';
 
 /** What the search has after so many layouts. */
 function after(items: readonly ToLay[], count: number): Nested {

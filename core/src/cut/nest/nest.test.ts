@@ -3,25 +3,12 @@ import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { boundsOf, distanceToEdge, signedArea, type Vec2 } from '../../geometry';
 import type { Offcut } from '../../materials';
-import type { Piece } from '../../panel';
 import { packSheets } from '../packing';
 import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
 import { keepNest, keptSheets, nestKey } from './kept';
 import { type Nested, nesting } from './nest';
+import { box, item, size } from './testing/items';
 import { cellsOf, isTaken } from './raster';
-
-const size = { foamId: 'dense-eva', nominalMm: 6, widthMm: 1000, heightMm: 500 };
-const item = (id: string, outline: Vec2[], flipped = false): ToLay => ({
-  partId: 'p',
-  flipped,
-  piece: { id, name: id, outline, holes: [] } as unknown as Piece,
-});
-const box = (w: number, h: number): Vec2[] => [
-  { x: 0, y: 0 },
-  { x: w, y: 0 },
-  { x: w, y: h },
-  { x: 0, y: h },
-];
 
 /** A star of so many points: concave, any size. */
 const star = fc

@@ -3,7 +3,7 @@ import type { Panel, Room } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { rectangle } from '../held/outlines';
 import { checksOf, spikeChecks } from './checks';
-import { type DonorParams, fields } from './fields';
+import { caseDefaults, type DonorParams, fields } from './fields';
 import { drawnCheck } from '../held/checks';
 import { cornerNodes, drawnOutline } from '../held/drawn';
 import { type Cell, cellRoom, drawnRoom, roundRoom, sectionRoom, withRibs } from './hollow';
@@ -107,16 +107,7 @@ export const donor = defineForm<DonorParams>({
       [-15, 90],
       [-35, 60],
     ]),
-    wallMm: 2,
-    material: 'hard',
-    massG: 80,
-    opens: 'screws',
-    screws: 4,
-    lid: 'back',
-    hingeAt: 'left',
-    uncut: 'none',
-    power: 'cells',
-    guards: 'no',
+    ...caseDefaults,
     rooms: [],
     ribs: [],
   }),

@@ -36,6 +36,17 @@ const lids = [
   ['foot', 'the foot'],
 ] as const;
 
+/** Where the middle of something inside is. */
+const middleFields = [
+  length(
+    'acrossMm',
+    'Across',
+    [-500, 500],
+    'Its middle, to the right of the thing’s middle, seen from the front.',
+  ),
+  length('upMm', 'Up', [0, 1500], 'Its middle above the foot.'),
+] as const;
+
 /** What its case is, and how its inside is come to. */
 export const caseFields = [
   length('wallMm', 'Wall', [0.5, 20], 'Thickness of its case.', 'Outside'),
@@ -134,13 +145,7 @@ export const fields = [
     'rooms',
     'Rooms',
     [
-      length(
-        'acrossMm',
-        'Across',
-        [-500, 500],
-        'Its middle, to the right of the thing’s middle, seen from the front.',
-      ),
-      length('upMm', 'Up', [0, 1500], 'Its middle above the foot.'),
+      ...middleFields,
       length('wideMm', 'Wide', [3, 1000], 'Inside.'),
       length('highMm', 'High', [3, 1500], 'Inside.'),
       length('deepMm', 'Deep', [3, 1000], 'From the front wall inwards.'),
@@ -161,13 +166,7 @@ export const fields = [
     'ribs',
     'Ribs and the like',
     [
-      length(
-        'acrossMm',
-        'Across',
-        [-500, 500],
-        'Its middle, to the right of the thing’s middle, seen from the front.',
-      ),
-      length('upMm', 'Up', [0, 1500], 'Its middle above the foot.'),
+      ...middleFields,
       length('wideMm', 'Wide', [1, 1000], 'From side to side.'),
       length('highMm', 'High', [1, 1500], 'Upwards.'),
       length('tallMm', 'Stands out', [1, 1000], 'From the back wall forwards.'),
@@ -196,6 +195,20 @@ export const fields = [
     'Rooms',
   ),
 ] as const;
+
+/** What a case begins as. */
+export const caseDefaults: CaseParams = {
+  wallMm: 2,
+  material: 'hard',
+  massG: 80,
+  opens: 'screws',
+  screws: 4,
+  lid: 'back',
+  hingeAt: 'left',
+  uncut: 'none',
+  power: 'cells',
+  guards: 'no',
+};
 
 export type DonorParams = ParamsOf<typeof fields>;
 export type CaseParams = ParamsOf<typeof caseFields>;

@@ -5,7 +5,7 @@ import { type Panel, platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { strapOver } from '../straps';
 import { levelChecks, openingChecks } from './checks';
-import { caseFields, girthsField } from './fields';
+import { caseDefaults, caseFields, girthsField } from './fields';
 import { ovalOf, roundProfile, roundWalls, type Oval } from '../held/walls';
 import { asDescribed } from './described';
 import { workOf } from './work';
@@ -138,14 +138,12 @@ export const donorHelmet = defineForm<HelmetParams>({
     peakMm: 45,
     upMm: 35,
     aheadMm: 0,
-    wallMm: 2,
+    ...caseDefaults,
     material: 'soft',
     massG: 350,
     opens: 'open',
-    screws: 4,
     lid: 'front',
     hingeAt: 'top',
-    uncut: 'none',
     power: 'none',
     guards: 'yes',
   }),

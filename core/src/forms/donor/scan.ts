@@ -6,7 +6,7 @@ import { type SkinParams, seamFields, surfaceDefaults, surfaceFields } from '../
 import { onFloor, silhouette, skin } from '../skinned/skinned';
 import { openingChecks } from './checks';
 import { asDescribed } from './described';
-import { caseFields } from './fields';
+import { caseDefaults, caseFields } from './fields';
 import { workOf } from './work';
 
 const fields = [...surfaceFields, ...seamFields, ...caseFields] as const;
@@ -94,16 +94,8 @@ export const donorScan = defineForm<ScanParams>({
   defaults: () => ({
     ...surfaceDefaults(),
     face: 'outer',
-    wallMm: 2,
-    material: 'hard',
+    ...caseDefaults,
     massG: 150,
-    opens: 'screws',
-    screws: 4,
-    lid: 'back',
-    hingeAt: 'left',
-    uncut: 'none',
-    power: 'cells',
-    guards: 'no',
   }),
   design,
   silhouette,
