@@ -44,6 +44,7 @@ export {
 export { sliceAt, slicerOf, tapeGirthMm } from './slice';
 export { boxRing, roundRing, stacked } from './stacked';
 export { thinned } from './thinned';
+export { unspiked } from './unspiked';
 export { flatPoint, unrollStrip } from './unroll';
 export {
   add2,

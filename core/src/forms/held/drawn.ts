@@ -1,5 +1,15 @@
 import { choice, length, rows } from '../../document';
-import { dist2, grown, joined, largestRing, lerp2, signedArea, thinned, type Vec2 } from '../../geometry';
+import {
+  dist2,
+  grown,
+  joined,
+  largestRing,
+  lerp2,
+  signedArea,
+  thinned,
+  unspiked,
+  type Vec2,
+} from '../../geometry';
 import { rectangle } from './outlines';
 
 /** A point of a drawn outline: straight on from a corner, on through a smooth one, or round an arc through it. */
@@ -124,7 +134,8 @@ const LEAST_MM2 = 25;
 
 /** The outline of drawn nodes, counter-clockwise; its largest loop where it crosses itself. */
 export function drawnOutline(nodes: readonly Node[]): Drawing {
-  const line = nodeLine(nodes).filter((p, i, all) => dist2(p, all[(i + 1) % all.length]!) > 1e-3);
+  const drawn = nodeLine(nodes).filter((p, i, all) => dist2(p, all[(i + 1) % all.length]!) > 1e-3);
+  const line = unspiked(drawn);
   const ring = signedArea(line) < 0 ? [...line].reverse() : line;
   const loops = ring.length < 3 ? [] : joined([ring], []);
   const outline = largestRing(loops);
