@@ -11,7 +11,11 @@ export function plateRun(laid: LaidPanel, edgeId: string): { plate: Plate; run: 
   return plate && edge && { plate, run: edgeRun(plate.outline, edge) };
 }
 
-/** A strip along an edge of a flat panel: what of it lies within a distance of the run. */
+/** What of a flat panel lies within a distance of the run of one of its edges, in its own plane. */
+export const alongPlate = (plate: Plate, run: Vec2[], widthMm: number): Vec2[] =>
+  largestRing(common([plate.outline], alongRun(run, widthMm)));
+
+/** A strip along an edge of a flat panel. */
 export function stripOnPlate(
   feature: Pick<Feature, 'id'>,
   suffix: string,
@@ -22,7 +26,7 @@ export function stripOnPlate(
   const found = plateRun(laid, edgeId);
   if (!found) return undefined;
   const { plate, run } = found;
-  const outline = largestRing(common([plate.outline], alongRun(run, band.widthMm)));
+  const outline = alongPlate(plate, run, band.widthMm);
   if (outline.length < 3) return undefined;
   const out = cross3(plate.across, plate.up);
   const t = band.foam.thicknessMm.value;

@@ -24,6 +24,9 @@ describe('a lens recess', () => {
     expect(seat!.areaMm2 / ring(56, 39)).to.be.closeTo(1, 0.004);
     expect(keeper!.areaMm2 / ring(56, 34)).to.be.closeTo(1, 0.004);
     expect(keeper!.thicknessMm).to.equal(2);
+    // The seat is glued on before paint, the lens goes in after it.
+    const steps = report(lens({})).work.filter((w) => w.step.startsWith('lens'));
+    expect(steps.map((w) => `${w.step} ${w.when}`)).to.deep.equal(['lens-seats formed', 'lenses painted']);
   });
 
   it('has as many layers as the lens is thick, and says how loose it lies in them', () => {

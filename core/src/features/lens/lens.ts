@@ -118,9 +118,20 @@ export const lens = defineFeature<LensParams>({
           what: 'lenses',
           count: 1,
           eachMin: 6 + 3 * layers,
-          detail:
-            'Window first, then the seat round it; try the lens dry. It goes in after paint, under its ring: solvent glue fogs and crazes clear plastic, so keep it off the lens.',
+          detail: 'Window first, then the seat round it; try the lens dry and take it out again.',
           cautions: ['blade', 'solvent'],
+          waitMin: 0,
+        },
+        {
+          step: 'lenses',
+          when: 'painted',
+          verb: 'set',
+          what: 'lenses',
+          count: 1,
+          eachMin: 5,
+          detail:
+            'After paint, the ring over both. Solvent glue fogs and crazes clear plastic: only on the foam, and none on the lens.',
+          cautions: ['solvent'],
           waitMin: 0,
         },
       ],

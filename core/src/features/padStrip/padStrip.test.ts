@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Feature } from '../../document';
 import { partReport } from '../../parts';
-import { aroundOf, expectCured, partOf } from '../../parts/testing/worn.test';
+import type { Piece } from '../../panel';
+import { aroundOf, expectCured, make, partOf } from '../../parts/testing/worn.test';
 import { closingBevelDeg } from './padStrip';
 
 const pad = (panel: string, edge: string, params: object = {}): Feature => ({
@@ -40,6 +41,23 @@ describe('a padding strip', () => {
         .map((p) => ({ each: p.each, at: p.edges.filter((e) => e.bevelDeg !== 0).map((e) => e.bevelDeg) }));
     expect(bevels('donor', {}, 'front', 'left')).to.deep.equal([{ each: 2, at: [45] }]);
     expect(bevels('box', {}, 'lid', 'edge-2')).to.deep.equal([{ each: 2, at: [45] }]);
+    // Whichever edge of a flat lid: the one that is bevelled faces the way that edge does, on the strip’s own box.
+    const { laid } = make('box').made;
+    const lid = laid.find((l) => l.panel.id === 'lid')!.piece;
+    for (const { id, from, to } of lid.edges) {
+      const facing = (outline: Piece['outline'], a: number, b: number): number => {
+        const [p, q] = [outline[a]!, outline[b]!];
+        return Math.atan2(-(q.x - p.x), q.y - p.y);
+      };
+      const [strip] = partReport(
+        partOf('box', {}, { features: [pad('lid', id, { closesDeg: 90 })] }),
+        aroundOf(),
+      ).pieces.filter((p) => p.featureId === 'pad');
+      const cut = strip!.edges.find((e) => e.bevelDeg !== 0)!;
+      expect(
+        Math.cos(facing(strip!.outline, cut.from, cut.to) - facing(lid.outline, from, to)),
+      ).to.be.closeTo(1, 1e-6);
+    }
   });
 
   it('that does not touch what is worn is told, and one press makes it as thick as the gap', () => {

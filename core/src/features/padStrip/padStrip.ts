@@ -7,11 +7,12 @@ import {
   length,
   type ParamsOf,
 } from '../../document';
-import { boundsOf, distanceToEdge, type Vec2 } from '../../geometry';
+import { boundsOf, type Vec2 } from '../../geometry';
 import { edgeRun, type LaidPanel, type Piece, squareWhenSmall, STEEPEST_BEVEL_DEG } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, type LaidPart, panelOf } from '../contract';
 import { layBand } from '../laying/band';
+import { alongPlate, plateRun } from '../laying/plateBand';
 
 const foam: FoamField<'foamMm'> = {
   type: 'foam',
@@ -45,13 +46,31 @@ const HOLLOW_MM = 60;
 /** What two strips lose where they meet: half of what is missing to a straight angle each, by plane geometry. */
 export const closingBevelDeg = (closesDeg: number): number => squareWhenSmall((180 - closesDeg) / 2);
 
-/** The edge of a strip that lies along the run it was laid on. */
-function along(piece: Piece, run: readonly Vec2[] | undefined): string | undefined {
-  if (!run) return 'bottom';
+/** The edge of a strip that lies along the run it was laid on; bent strips begin with theirs. */
+function along(
+  piece: Piece,
+  laid: LaidPanel | undefined,
+  edgeId: string,
+  widthMm: number,
+): string | undefined {
+  const found = laid && plateRun(laid, edgeId);
+  if (!found) return 'bottom';
+  // The piece lies in the corner of its own box.
+  const { minX, minY } = boundsOf(alongPlate(found.plate, found.run, widthMm));
+  const run = found.run.map((p) => ({ x: p.x - minX, y: p.y - minY }));
   const off = piece.edges.map((e) =>
-    Math.max(...edgeRun(piece.outline, e).map((p) => distanceToEdge([...run], p))),
+    Math.max(
+      ...edgeRun(piece.outline, e).map((p) => Math.min(...run.slice(1).map((q, i) => beside(p, run[i]!, q)))),
+    ),
   );
   return piece.edges[off.indexOf(Math.min(...off))]?.id;
+}
+
+/** How far a spot is from a stretch of line. */
+function beside(p: Vec2, a: Vec2, b: Vec2): number {
+  const [x, y] = [b.x - a.x, b.y - a.y];
+  const t = Math.max(0, Math.min(1, ((p.x - a.x) * x + (p.y - a.y) * y) / (x * x + y * y || 1)));
+  return Math.hypot(p.x - a.x - t * x, p.y - a.y - t * y);
 }
 
 /** How far it is from the wall to what is worn inside it, half a strip in from the middle of an edge; nothing over a hollow. */
@@ -158,9 +177,8 @@ export const padStrip = defineFeature<PadParams>({
     });
     if (laid.pieces.length === 0) return laid;
     const bevelled = laid.pieces.map((piece, i): Piece => {
-      const of = runs[i] && panelOf(on, runs[i].panel);
-      const own = of?.panel.plate ? of.piece.edges.find((e) => e.id === runs[i]!.edge) : undefined;
-      const edge = along(piece, of && own && edgeRun(of.panel.plate!.outline, own));
+      const run = runs[i];
+      const edge = run && along(piece, panelOf(on, run.panel), run.edge, params.widthMm);
       return {
         ...piece,
         ...(params.layers > 1 && { each: params.layers }),

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Feature } from '../../document';
-import { type Mesh, rayReach, roundRing, stacked } from '../../geometry';
+import { joinMeshes, type Mesh, rayReach, roundRing, stacked } from '../../geometry';
+import { gridMesh, gridNormals } from '../../panel';
 import { partReport } from '../../parts';
 import { aroundOf, make, partOf } from '../../parts/testing/worn.test';
 
@@ -24,6 +25,22 @@ describe('a bought thing, scanned', () => {
     expect(made.model.joins).to.deep.equal([]);
     expect(made.model.ballast.map((b) => b.massG)).to.deep.equal([222]);
     for (const { panel } of made.laid) expect(panel.given!.wallMm).to.equal(2);
+  });
+
+  it('is open behind a wall as far as the next wall it meets, or far where it is open', () => {
+    const inner = joinMeshes(made.laid.map(({ panel }) => gridMesh(panel.grid)));
+    let met = 0;
+    for (const { panel } of made.laid) {
+      const [r, c] = [Math.floor(panel.grid.length / 2), Math.floor(panel.grid[0]!.length / 2)];
+      const [at, out] = [panel.grid[r]![c]!, gridNormals(panel.grid)[r]![c]!];
+      const from = { x: at.x - out.x, y: at.y - out.y, z: at.z - out.z };
+      const reach = rayReach(inner, from, { x: -out.x, y: -out.y, z: -out.z });
+      if (reach === undefined) continue;
+      met += 1;
+      // The panels follow the surface within a few millimetres, the walls of the scan are it.
+      expect(panel.given!.behindMm).to.be.closeTo(reach + 1, 1.5 * 2.7);
+    }
+    expect(met).to.be.above(0);
   });
 
   it('is drilled by a template as any case is', () => {

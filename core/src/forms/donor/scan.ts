@@ -34,11 +34,12 @@ const middleOf = ({ grid }: Panel): { at: Vec3; out: Vec3 } => {
 };
 
 /** How far it is open behind the middle of a wall: to the first of the surface that a ray inwards meets. */
-function behind(panel: Panel, face: Mesh, stands: Vec3, wallMm: number): number {
+function behind(panel: Panel, face: Mesh, stands: Vec3): number {
   const { at, out } = middleOf(panel);
   const from = sub3(at, stands);
   const met = rayReach(face, sub3(from, scale3(out, LEAST_MM)), scale3(out, -1));
-  return Math.max(1, (met ?? OPEN_MM) + LEAST_MM - wallMm);
+  // The surface is the inner faces already: what is met is the other one's.
+  return Math.max(1, (met ?? OPEN_MM) + LEAST_MM);
 }
 
 /** The wall that faces a way most, by the name of that way. */
@@ -59,7 +60,7 @@ function design({ params, meshes }: FormInput<ScanParams>): Design {
     { params: own, meshes, thicknessMm: wallMm },
     stands,
   );
-  const walls = panels.map((p) => ({ ...p, given: { wallMm, behindMm: behind(p, face, stands, wallMm) } }));
+  const walls = panels.map((p) => ({ ...p, given: { wallMm, behindMm: behind(p, face, stands) } }));
   const middle = { x: 0, y: aheadMm, z: upMm + spanMm.z / 2 };
   return {
     panels: asDescribed(walls, params, named(walls)),
