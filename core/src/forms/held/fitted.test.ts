@@ -102,4 +102,15 @@ describe('a traced outline drawn in lines and arcs', () => {
       { numRuns: 150 },
     );
   });
+
+  it('of a ragged edge of two thousand points is no curve, and is drawn all the same', () => {
+    const ragged = Array.from({ length: 2000 }, (_, i) => {
+      const t = (2 * Math.PI * i) / 2000;
+      const r = 300 + (i % 2 === 0 ? 1 : -1);
+      return { x: r * Math.cos(t), y: r * Math.sin(t) };
+    });
+    const nodes = fittedNodes(ragged, 0.3);
+    expect(nodes.every((n) => n.node !== 'smooth')).to.equal(true);
+    expect(nodes.length).to.be.above(1000);
+  });
 });

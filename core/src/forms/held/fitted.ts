@@ -7,6 +7,8 @@ const ARC_GAIN = 1.6;
 const FLATTEST = 2;
 /** Points of an arc at the least, both ends among them. */
 const ARC_POINTS = 5;
+/** Where so many longer and longer arcs do not fit, none is looked for further on. */
+const MISSES = 24;
 
 const fromLine = (p: Vec2, a: Vec2, b: Vec2): number => {
   const size = dist2(a, b);
@@ -64,6 +66,7 @@ function arcReach(
   withinMm: number,
 ): { end: number; through: number } | undefined {
   let best: { end: number; through: number } | undefined;
+  let misses = 0;
   for (let e = from + ARC_POINTS - 1; e <= to; e++) {
     const through = halfway(ring, from, e);
     const round = circle(ring.at(from), ring.at(through), ring.at(e));
@@ -77,7 +80,8 @@ function arcReach(
         Math.abs(dist2(middle, round.at) - round.r) <= 1.5 * withinMm;
     }
     if (!fits) {
-      if (best) break;
+      misses += 1;
+      if (best || misses > MISSES) break;
       continue;
     }
     best = { end: e, through };

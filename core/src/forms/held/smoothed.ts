@@ -3,8 +3,9 @@ import { type Node, nodeLine } from './drawn';
 
 /** A line that turns further than this where two runs meet has a corner there, degrees. */
 const CORNER_DEG = 28;
-/** A curve is taken only where so many nodes or more draw it otherwise, and of no more than those. */
+/** A curve is taken only where so many nodes or more draw it otherwise, and of no more than those; where more than so many do, it is a ragged edge and no curve. */
 const LEAST = 4;
+const MOST = 60;
 /** A curve between nodes is looked at where it was traced, and a little more may be lost between those spots. */
 const BETWEEN = 1.5;
 
@@ -93,7 +94,7 @@ export function smoothed(
       ({ of }) =>
         (of - a.of + n) % n > 0 && (ends.length === 1 || (of - a.of + n) % n < (b.of - a.of + n) % n),
     );
-    if (between.length < LEAST) continue;
+    if (between.length < LEAST || between.length > MOST) continue;
     const to = a.of + ((b.of - a.of + n) % n || n);
     for (let count = 1; count <= between.length; count++) {
       const run = spread(ring, a.of, to, count).map((i): FittedNode => {
