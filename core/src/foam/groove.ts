@@ -13,19 +13,23 @@ const depths: Record<Habits['fold'], number> = {
 };
 
 /** How deep a fold is grooved, mm; nothing when it is only heated. */
-export const grooveDepthMm = (thicknessMm: number, school: Habits['fold'] = 'v-groove'): number =>
-  depths[school] * thicknessMm;
+export const grooveDepthMm = (thicknessMm: number, method: Habits['fold'] = 'v-groove'): number =>
+  depths[method] * thicknessMm;
 
 /**
- * Opening to cut for a fold, from the opening that closed a right angle cleanly in a groove test; without a test
- * from the full-mitre geometry. A V that closes goes with the tangent of half the fold.
+ * Opening to cut for a fold. A V goes by the opening that closed a right angle cleanly in a groove test, with the tangent
+ * of half the fold; without a test, and for other ways of cutting, it follows from the depth.
  */
-export const foldOpeningMm = (
+export function foldOpeningMm(
   sheet: { thicknessMm: { value: number }; rightAngleMm?: { value: number } },
   foldRad: number,
-): number =>
-  (sheet.rightAngleMm?.value ?? grooveOpeningMm(grooveDepthMm(sheet.thicknessMm.value), Math.PI / 2)) *
-  Math.tan(foldRad / 2);
+  method: Habits['fold'] = 'v-groove',
+): number {
+  const tested = method === 'v-groove' ? sheet.rightAngleMm?.value : undefined;
+  return tested === undefined
+    ? grooveOpeningMm(grooveDepthMm(sheet.thicknessMm.value, method), foldRad)
+    : tested * Math.tan(foldRad / 2);
+}
 
 /** Parallel grooves on the back of a bend: number and spacing so that each turns at most `eachRad`. */
 export function groovesForBend(

@@ -4,6 +4,10 @@ export interface Habits {
   fold: 'v-groove' | 'slanted-pair' | 'heat-and-fold' | 'partial-cut';
   seal: 'spray-rubber' | 'brush-on' | 'acrylic' | 'latex' | 'thermoplastic';
   cutter: 'knife' | 'band-saw' | 'laser';
+  /** Edges off square: cut square on the outer line and bevelled to a second one, or cut with the blade tilted on one line. */
+  bevel: 'two-lines' | 'tilted';
+  /** What the saw for pipes and rods takes away, mm. */
+  sawKerfMm: number;
 }
 
 /** What a build begins with; the maker changes it under Make. */
@@ -12,6 +16,9 @@ export const startHabits: Habits = {
   fold: 'v-groove',
   seal: 'spray-rubber',
   cutter: 'knife',
+  bevel: 'two-lines',
+  // A fine hand saw; common practice, no source.
+  sawKerfMm: 1.8,
 };
 
 /** Working speeds in metres per minute and minutes per job; typical values from memory. */

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { dist2 } from '../geometry';
 import { checkOf, make } from '../parts/testing/worn.test';
 import type { PieceEdge } from './piece';
 import { bevelsOf, STEEPEST_BEVEL_DEG } from './bevels';
@@ -7,6 +8,7 @@ import { foamOf } from './foamMeasures';
 import { growEdges } from './growEdges';
 import { gridOf, onSlice } from './grids';
 import type { Panel } from './panel';
+import { skinMesh } from './solid';
 
 const edges = { bottom: 'bottom', right: 'right', top: 'top', left: 'left' };
 
@@ -29,9 +31,9 @@ describe('bevels', () => {
     fc.assert(
       fc.property(fc.integer({ min: 4, max: 170 }), fc.boolean(), (deg, outwards) => {
         const [a, b] = corner(outwards ? deg : -deg);
-        const bevel = bevelsOf(a, 'right', b, 'left');
+        const bevel = bevelsOf(a, 'right', b, 'left').deg;
         expect(bevel).to.be.closeTo((outwards ? 1 : -1) * (deg / 2), 1e-6);
-        expect(bevelsOf(b, 'left', a, 'right'), 'the same from either side').to.be.closeTo(bevel, 1e-6);
+        expect(bevelsOf(b, 'left', a, 'right').deg, 'the same from either side').to.be.closeTo(bevel, 1e-6);
       }),
     );
   });
@@ -45,7 +47,7 @@ describe('bevels', () => {
         onSlice({ a: 60, b: 60, x: 0, y: 0, z: 100 * v }, from + (to - from) * u, 0),
       ),
     });
-    expect(bevelsOf(tube(0, 90, 'a'), 'right', tube(90, 180, 'b'), 'left')).to.equal(0);
+    expect(bevelsOf(tube(0, 90, 'a'), 'right', tube(90, 180, 'b'), 'left').deg).to.equal(0);
   });
 
   it('are 45° at the corners of a box, and written on both mates', () => {
@@ -55,15 +57,24 @@ describe('bevels', () => {
     for (const edge of seams) expect(edge.bevelDeg).to.be.closeTo(45, 1e-6);
   });
 
-  it('make room for the foam at a mitre: a box is as wide inside as asked, and wider outside by twice the foam', () => {
+  it('make room for the foam at a mitre: inside as asked, cut on a line as wide as the outside, bevelled to the inside', () => {
     for (const mm of [5, 10]) {
-      const face = make('ear-pod', { widthMm: 80, heightMm: 90 }, { nominalMm: mm }).pieces[0]!;
+      const { pieces, made } = make('ear-pod', { widthMm: 80, heightMm: 90 }, { nominalMm: mm });
+      const face = pieces[0]!;
       const [bottom, right] = face.edges as [PieceEdge, PieceEdge];
-      // The layer that is cut lies half a thickness out (k = 0.5), where a 45° mitre has reached half a thickness further at either end.
-      expect(bottom.lengthMm).to.be.closeTo(80 + mm, 1e-6);
-      expect(right.lengthMm).to.be.closeTo(90 + mm, 1e-6);
-      expect(bottom.lengthMm + 2 * right.proudMm!).to.be.closeTo(80 + 2 * mm, 1e-6);
-      expect(face.areaMm2).to.be.closeTo((80 + mm) * (90 + mm), 1e-3);
+      expect(bottom.lengthMm).to.be.closeTo(80 + 2 * mm, 1e-6);
+      expect(right.lengthMm).to.be.closeTo(90 + 2 * mm, 1e-6);
+      expect(right.bevelMm).to.be.closeTo(mm, 1e-9);
+      expect(face.areaMm2).to.be.closeTo((80 + 2 * mm) * (90 + 2 * mm), 1e-3);
+      const lines = face.marks.filter((m) => m.kind === 'bevel');
+      expect(lines.map((m) => m.bevel)).to.deep.equal(Array(4).fill({ face: 'back', deg: 45 }));
+      const lengths = lines.map((m) => dist2(m.points[0]!, m.points.at(-1)!));
+      for (const [i, inside] of [80, 90, 80, 90].entries()) expect(lengths[i]).to.be.closeTo(inside, 1e-6);
+      // A frustum of a pyramid lies over its bevels.
+      const [low, high, middle] = [0, 2 * mm, mm].map((w) => (80 + w) * (90 + w)) as [number, number, number];
+      expect(face.volumeMm3).to.be.closeTo(((low + high + 4 * middle) * mm) / 6, 1e-3);
+      const across = skinMesh(made.laid[0]!).mesh.points.map((p) => p.y);
+      expect(Math.max(...across) - Math.min(...across)).to.be.closeTo(80 + 2 * mm, 1e-6);
     }
   });
 

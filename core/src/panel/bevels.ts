@@ -17,19 +17,25 @@ export const STEEPEST_BEVEL_DEG = 60;
 export const cuttableBevel = (bevelDeg: number): number =>
   Math.abs(bevelDeg) > STEEPEST_BEVEL_DEG ? 0 : bevelDeg;
 
+/** A bevel along a seam: its mean, and its least and most where the seam does not turn alike all along, degrees. */
+export interface SeamBevel {
+  deg: number;
+  leastDeg: number;
+  mostDeg: number;
+}
+
 /**
  * Bevel of two panels that meet: each loses half the turning angle (plane geometry), taken as the mean along
  * the seam. Positive is lost from the back, for a seam that turns outwards like the edge of a box; negative
  * from the face. The run of edge `b` is taken backwards, as mates run against each other.
  */
-export function bevelsOf(a: Panel, edgeA: string, b: Panel, edgeB: string): number {
+export function bevelsOf(a: Panel, edgeA: string, b: Panel, edgeB: string): SeamBevel {
   const [runA, runB] = [edgeVertices(a, edgeA), [...edgeVertices(b, edgeB)].reverse()];
   const [normalsA, normalsB] = [gridNormals(a.grid).flat(), gridNormals(b.grid).flat()];
   const pointsA = a.grid.flat();
   const count = Math.min(runA.length, runB.length);
   const middleB = b.grid[Math.floor(b.grid.length / 2)]![Math.floor(b.grid[0]!.length / 2)]!;
-  let sum = 0;
-  let counted = 0;
+  const halves: number[] = [];
   // Corners are left out where there is anything between them.
   const inset = count > 2 ? 1 : 0;
   for (let i = inset; i < count - inset; i++) {
@@ -40,9 +46,12 @@ export function bevelsOf(a: Panel, edgeA: string, b: Panel, edgeB: string): numb
     if (length3(na) < 0.5 || length3(nb) < 0.5) continue;
     const turn = Math.acos(Math.min(1, Math.max(-1, dot3(na, nb))));
     const falls = dot3(sub3(middleB, pointsA[va]!), na) <= 0;
-    sum += falls ? turn : -turn;
-    counted += 1;
+    halves.push(deg(falls ? turn : -turn) / 2);
   }
-  const half = counted === 0 ? 0 : deg(sum / counted) / 2;
-  return squareWhenSmall(half);
+  if (halves.length === 0) return { deg: 0, leastDeg: 0, mostDeg: 0 };
+  return {
+    deg: squareWhenSmall(halves.reduce((sum, h) => sum + h, 0) / halves.length),
+    leastDeg: Math.min(...halves),
+    mostDeg: Math.max(...halves),
+  };
 }

@@ -1,6 +1,7 @@
 import { add3, cross3, scale3, type Vec2, type Vec3 } from '../geometry';
 import { gridOf } from './grids';
-import type { Hung, Join, Panel } from './panel';
+import type { Hung } from './hung';
+import type { Join, Panel } from './panel';
 import { boxRoom, type Room } from './room';
 
 /** An open box of foam: a face away from its base and four walls that stand on the base; inside sizes. */

@@ -61,6 +61,8 @@ export interface PanelOptions extends FlatOptions {
 export interface FlatPanel extends Ways {
   piece: Piece;
   flat: Vec2[][];
+  /** Segments of the outline that belong to no edge, the legs of darts, by the point they begin at. */
+  legs: ReadonlySet<number>;
 }
 
 /** Below this a panel counts as developable: a millimetre in two metres. */
@@ -200,6 +202,16 @@ function pieceEdges(
       ...(hung && { hung }),
     };
   });
+}
+
+/** Segments of the outline that run along no side of the panel. */
+function legsOf(panel: Panel, made: Darted, loop: readonly number[]): Set<number> {
+  if (made.darts.length === 0) return new Set();
+  const next = new Map(
+    edgesOf(panel).flatMap(({ run }) => run.slice(1).map((v, i) => [run[i]!, v] as const)),
+  );
+  const origins = loop.map((v) => made.origin[v]!);
+  return new Set(origins.flatMap((v, k) => (next.get(v) === origins[(k + 1) % loop.length] ? [] : [k])));
 }
 
 /** Every dart as the wedge that is cut out: mouth, tip, mouth. */
@@ -359,5 +371,5 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
   const grid = Array.from({ length: rowsOf(panel) }, (_, r) =>
     Array.from({ length: columns }, (_, c) => place(made.flat[r * columns + c]!)),
   );
-  return { piece, flat: grid, ...ways };
+  return { piece, flat: grid, legs: legsOf(panel, made, loop), ...ways };
 }

@@ -117,7 +117,8 @@ export function flushEdges(laid: readonly Laid[]): Flush[] {
 
 /** How much longer a flush edge is than what it is glued to, both laid flat; mm. */
 export function flushEaseMm({ laid, side, along }: Flush, all: readonly Laid[]): number {
-  const edge = (l: Laid, of: Side): number => l.piece.edges.find((e) => e.id === of)!.lengthMm;
+  const edge = (l: Laid, of: Side): number =>
+    all.find((o) => o.panel.id === l.panel.id)!.piece.edges.find((e) => e.id === of)!.lengthMm;
   const theirs = along.reduce((sum, a) => {
     const host = all.find((l) => l.panel.id === a.panel.id)!;
     return sum + edge(host, a.side) * a.share;

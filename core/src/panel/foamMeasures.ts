@@ -1,9 +1,10 @@
 import type { Habits } from '../materials';
-import { bendStrain, foamMassG } from '../foam';
+import { bendStrain } from '../foam';
 import { dist3, meshArea, regionArea, type Vec3 } from '../geometry';
-import { bevelsOf, cuttableBevel } from './bevels';
+import { edgeTurns, type EdgeTurns, reachMm } from './edgeTurns';
 import { foldOf } from './fold';
-import { edgeVertices, gridMesh, type Join, offsetGrid, planeNormal, tightestGridRadiusMm } from './panel';
+import { layerWithin } from './outerFace';
+import { gridMesh, type Join, offsetGrid, planeNormal, tightestGridRadiusMm } from './panel';
 import { plateVolumeMm3 } from './plate';
 import { plateRegion } from './plateShape';
 import type { Skin } from './solid';
@@ -30,62 +31,58 @@ export function bendingOf(skins: readonly Skin[]): Bending {
   return { bendStrain: Math.max(0, ...strains), tightestRadiusMm: Math.min(1e6, ...radii) };
 }
 
-/** Foam of the panels at their neutral layers, without laying them flat: area, mass and the longest way round. */
+/** Foam of the panels at their neutral layers, without laying them flat: area as cut, mass and the longest way round. */
 export function foamOf(
   skins: readonly Skin[],
   joins: readonly Join[],
   fold: Habits['fold'] = 'v-groove',
 ): { areaMm2: number; massG: number; girthMm: number } {
-  const grids = skins.map(({ panel, foam }) =>
-    offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value),
+  const turns = edgeTurns(
+    skins.map((s) => s.panel),
+    joins,
   );
-  const grown = bevelAreas(skins, grids, joins, fold);
-  const areas = grids.map((grid, i) => {
-    const { plate } = skins[i]!.panel;
-    return plate ? regionArea(plateRegion(plate)) : meshArea(gridMesh(grid)) + grown[i]!;
-  });
+  const measured = skins.map((skin) => measuredOf(skin, turns.get(skin.panel.id)!, fold));
   return {
-    areaMm2: areas.reduce((sum, a) => sum + a, 0),
-    massG: areas.reduce((sum, a, i) => {
-      const { panel, foam } = skins[i]!;
-      const g = panel.plate
-        ? plateVolumeMm3(panel.plate, foam.thicknessMm.value) * foam.densityKgM3.value * 1e-6
-        : foamMassG(a, foam);
-      return sum + g;
-    }, 0),
-    girthMm: girthOf(skins, grids, joins),
+    areaMm2: measured.reduce((sum, m) => sum + m.areaMm2, 0),
+    massG: measured.reduce((sum, m, i) => sum + m.volumeMm3 * skins[i]!.foam.densityKgM3.value * 1e-6, 0),
+    girthMm: girthOf(
+      skins,
+      skins.map(({ panel, foam }) =>
+        offsetGrid(panel.grid, foam.neutralFraction.value * foam.thicknessMm.value),
+      ),
+      joins,
+    ),
   };
 }
 
-/** What bevels add to each piece: at a mitre the layer that is cut reaches further than the inner face. */
-function bevelAreas(
-  skins: readonly Skin[],
-  grids: readonly Vec3[][][],
-  joins: readonly Join[],
+/** Area cut and foam left of one panel: its neutral layer, as far as its edges reach at every depth. */
+function measuredOf(
+  { panel, foam }: Skin,
+  turns: EdgeTurns,
   fold: Habits['fold'],
-): number[] {
-  const grown = skins.map(() => 0);
-  for (const { a, b, kind } of joins) {
-    const [i, k] = [a, b].map(([id]) => skins.findIndex((s) => s.panel.id === id)) as [number, number];
-    if (kind === 'closure' || i < 0 || k < 0 || (i === k && a[1] === b[1])) continue;
-    const bevelDeg = bevelsOf(skins[i]!.panel, a[1], skins[k]!.panel, b[1]);
-    const tangent = Math.tan(rad(cuttableBevel(bevelDeg)));
-    for (const [at, side] of [
-      [i, a[1]],
-      [k, b[1]],
-    ] as const) {
-      const { panel, foam } = skins[at]!;
-      const points = grids[at]!.flat();
-      const run = edgeVertices(panel, side).map((v) => points[v]!);
-      const lengthMm = run.slice(1).reduce((sum, p, n) => sum + dist3(p, run[n]!), 0);
-      grown[at]! +=
-        lengthMm *
-        (kind === 'fold'
-          ? foldOf(foam, rad(2 * bevelDeg), fold).outMm
-          : foam.neutralFraction.value * foam.thicknessMm.value * tangent);
-    }
+): { areaMm2: number; volumeMm3: number } {
+  const t = foam.thicknessMm.value;
+  if (panel.plate)
+    return { areaMm2: regionArea(plateRegion(panel.plate)), volumeMm3: plateVolumeMm3(panel.plate, t) };
+  const area = (at: (reach: number) => number): number =>
+    meshArea(
+      gridMesh(
+        layerWithin(panel, foam.neutralFraction.value * t, (edge) => {
+          const turn = turns.get(edge);
+          return turn?.kind === 'fold'
+            ? foldOf(foam, rad(2 * turn.halfDeg), turn.method ?? fold).outMm
+            : at(reachMm(turn, t));
+        }),
+      ),
+    );
+  if (turns.size === 0) {
+    const plain = area(() => 0);
+    return { areaMm2: plain, volumeMm3: plain * t };
   }
-  return grown;
+  return {
+    areaMm2: area((mm) => Math.max(0, mm)),
+    volumeMm3: (t * (area(() => 0) + 4 * area((mm) => mm / 2) + area((mm) => mm))) / 6,
+  };
 }
 
 /** The longest run round: rows of panels that meet side to side, added up, at either end. */

@@ -11,7 +11,7 @@ export interface Fold {
 }
 
 /**
- * A fold by a groove on the side it closes to, as deep as the school cuts it; heated and folded, the whole sheet is web. The web left at the bottom, q thick, bends about the groove's tip:
+ * A fold by a groove on the side it closes to, as deep as the method cuts it; heated and folded, the whole sheet is web. The web left at the bottom, q thick, bends about the groove's tip:
  * its far face is rounded by q and its neutral layer is k·q·β long, so that the fold line lies
  * q·tan(β/2) − k·q·β/2 inside the corner of the far face (bend allowance, sheet-metal handbooks).
  * @param turnRad positive when the outer face is the outside of the corner.
@@ -19,10 +19,10 @@ export interface Fold {
 export function foldOf(
   { thicknessMm, neutralFraction }: FoamSheet,
   turnRad: number,
-  school: Habits['fold'],
+  method: Habits['fold'],
 ): Fold {
   const t = thicknessMm.value;
-  const grooveMm = grooveDepthMm(t, school);
+  const grooveMm = grooveDepthMm(t, method);
   const webMm = t - grooveMm;
   const half = Math.abs(turnRad) / 2;
   const inside = webMm * Math.tan(half) - neutralFraction.value * webMm * half;

@@ -3,6 +3,7 @@ export { contourLines } from './contours';
 export { sharpCorners } from './corners';
 export { squareWhenSmall, STEEPEST_BEVEL_DEG } from './bevels';
 export { edgeRun } from './edgeRun';
+export { edgeTurns, type EdgeTurn, type EdgeTurns } from './edgeTurns';
 export { flatPanel } from './flatPanel';
 export { gridOf, halfTurnFor, onEllipsoid, onSlice, type Slice } from './grids';
 export { layPanels, type LaidPanel, type LayOptions } from './lay';
@@ -17,7 +18,6 @@ export {
   edgesOf,
   edgeVertices,
   sideVertices,
-  type Hung,
   type Join,
   type Panel,
   type RimEdge,
@@ -47,4 +47,5 @@ export {
   type Section,
 } from './core';
 export { growEdges } from './growEdges';
+export type { Hung } from './hung';
 export { boxRoom, depthUnder, footprintOutline, gapRoom, type Rib, type Room } from './room';

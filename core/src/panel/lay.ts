@@ -1,35 +1,39 @@
 import { letterAt } from '../units';
 import type { PieceDarts } from '../document';
-import { dist3, lerp2, overlapsItself } from '../geometry';
-import type { FoamSheet, Habits } from '../materials';
-import { bevelsOf, cuttableBevel } from './bevels';
+import { lerp2, overlapsItself } from '../geometry';
+import type { FoamSheet } from '../materials';
+import { cutEdges, type CutWays } from './cutEdges';
 import { edgeRun } from './edgeRun';
-import { foldOf } from './fold';
+import { edgeTurns, type EdgeTurns } from './edgeTurns';
 import { type Flush, flushEaseMm, flushEdges } from './flush';
 import { flatPanel, type FlatOptions, type FlatPanel } from './flatPanel';
-import { growEdges } from './growEdges';
 import { flatPlate } from './plate';
 import { mirrorPiece } from './mirror';
-import { edgeVertices, splitPanel, type Join, type Panel } from './panel';
+import { splitPanel, type Join, type Panel } from './panel';
 import type { Piece, PieceEdge } from './piece';
-
-const rad = (deg: number): number => (deg * Math.PI) / 180;
 
 /** A panel in its foam, laid flat. */
 export interface LaidPanel extends FlatPanel {
   panel: Panel;
   foam: FoamSheet;
+  /** How its edges are cut or folded where they are not square. */
+  turns: EdgeTurns;
 }
+
+/** What lies flat before it is known how its edges meet others. */
+type Lying = Omit<LaidPanel, 'turns'>;
 
 /** How a form's panels are laid: limits for all of them, and darts by hand for some. */
 export interface LayOptions extends FlatOptions {
   dartsByHand?: readonly PieceDarts[];
-  /** How folds are cut; the default V when absent. */
-  fold?: Habits['fold'];
+  /** How folds and bevels are cut; the usual ways when absent. */
+  ways?: Partial<CutWays>;
 }
 
+const usualWays: CutWays = { fold: 'v-groove', bevel: 'two-lines' };
+
 /** Lays a panel flat; one that would overlap itself is split down its middle, at most twice over. */
-function lay(panel: Panel, foam: FoamSheet, options: LayOptions, depth: number, joins: Join[]): LaidPanel[] {
+function lay(panel: Panel, foam: FoamSheet, options: LayOptions, depth: number, joins: Join[]): Lying[] {
   if (panel.plate) return [{ panel, foam, ...flatPlate(panel, panel.plate, foam) }];
   const seams = joins
     .flatMap((j) => (j.kind === 'seam' ? [j.a, j.b] : []))
@@ -62,74 +66,8 @@ function notch(piece: Piece, edge: PieceEdge, letter: string, backwards: boolean
   });
 }
 
-/**
- * Bevels of every seam, and what they do to the flat pieces: at a mitre the layer that is cut reaches further than
- * the inner face by its depth times the tangent of the bevel, and the outer face by the whole thickness' worth. At a
- * fold the piece ends where its groove is cut.
- */
-function bevelSeams(
-  laid: readonly LaidPanel[],
-  joins: readonly Join[],
-  flush: readonly Flush[],
-  fold: Habits['fold'],
-): void {
-  const find = ([id, side]: Join['a']): PieceEdge | undefined =>
-    laid.find((l) => l.panel.id === id)?.piece.edges.find((e) => e.id === side);
-  for (const { a, b, kind } of joins) {
-    if (kind === 'closure' || (a[0] === b[0] && a[1] === b[1])) continue;
-    const [panelA, panelB] = [a, b].map(([id]) => laid.find((l) => l.panel.id === id)?.panel);
-    const [edgeA, edgeB] = [find(a), find(b)];
-    if (!panelA || !panelB || !edgeA || !edgeB) continue;
-    const asked = bevelsOf(panelA, a[1], panelB, b[1]);
-    if (kind === 'fold') {
-      edgeA.foldDeg = edgeB.foldDeg = 2 * asked;
-      continue;
-    }
-    edgeA.bevelDeg = edgeB.bevelDeg = cuttableBevel(asked);
-    if (edgeA.bevelDeg !== asked) edgeA.foldsBackDeg = edgeB.foldsBackDeg = 2 * asked;
-  }
-  for (const { laid: one, side, along, bevelDeg } of flush) {
-    if (bevelDeg === 0) continue;
-    for (const { panel, side: of } of [{ panel: one.panel, side }, ...along]) {
-      const edge = find([panel.id, of]);
-      if (edge?.bevelDeg === 0) edge.bevelDeg = bevelDeg;
-    }
-  }
-  for (const l of laid) {
-    const { thicknessMm, neutralFraction } = l.foam;
-    const tangent = (e: PieceEdge): number => Math.tan(rad(e.bevelDeg));
-    for (const edge of l.piece.edges)
-      if (edge.bevelDeg !== 0) edge.proudMm = (1 - neutralFraction.value) * thicknessMm.value * tangent(edge);
-    const out = l.piece.edges.map((e) =>
-      e.foldDeg === undefined
-        ? neutralFraction.value * thicknessMm.value * tangent(e)
-        : foldOf(l.foam, rad(e.foldDeg), fold).outMm,
-    );
-    if (out.some((mm) => Math.abs(mm) > LEAST_GROWTH_MM)) l.piece = growEdges(l.piece, out);
-  }
-}
-
-/** A knife follows no finer line than this. */
-const LEAST_GROWTH_MM = 0.1;
-
 /** Two or more mates agree to this, or carry a stated ease; mm. */
 const SEAM_TOLERANCE_MM = 0.5;
-
-/**
- * Whether both edges are one line of the form. Where pieces are folded, their edges end at fold lines on the far face and
- * are drawn longer or shorter by that, though they meet all the same.
- */
-function alike(laid: readonly LaidPanel[], { a, b }: Join): boolean {
-  const [one, other] = [a, b].map(([id, side]) => {
-    const panel = laid.find((l) => l.panel.id === id)!.panel;
-    const points = panel.grid.flat();
-    const run = edgeVertices(panel, side).map((v) => points[v]!);
-    return run.slice(1).reduce((sum, p, i) => sum + dist3(p, run[i]!), 0);
-  });
-  return Math.abs(one! - other!) < ALIKE_MM;
-}
-
-const ALIKE_MM = 0.05;
 
 function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: readonly Flush[]): void {
   const met = joins.filter((j) => j.kind !== 'fold');
@@ -145,10 +83,7 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
     if (!a || !b) return;
     const letter = letterAt(i);
     const ease = a.edge.lengthMm - b.edge.lengthMm;
-    const eased =
-      join.kind === 'seam' &&
-      Math.abs(ease) > SEAM_TOLERANCE_MM &&
-      !(a.piece.edges.concat(b.piece.edges).some((e) => e.joint === 'fold') && alike(laid, join));
+    const eased = join.kind === 'seam' && Math.abs(ease) > SEAM_TOLERANCE_MM;
     Object.assign(a.edge, {
       joint: join.kind,
       letter,
@@ -187,15 +122,24 @@ export function layPanels(
   options: LayOptions,
 ): LaidPanel[] {
   const all = joins.map((j) => ({ ...j }));
-  const laid: LaidPanel[] = [];
+  const lying: Lying[] = [];
   for (const panel of panels) {
     const foam = foamFor(panel);
-    const twin = laid.find((l) => l.panel.id === panel.mirrorOf);
-    if (twin) laid.push({ panel, foam, ...mirrorPiece(twin, panel) });
-    else laid.push(...lay(panel, foam, options, 2, all));
+    const twin = lying.find((l) => l.panel.id === panel.mirrorOf);
+    if (twin) lying.push({ panel, foam, ...mirrorPiece(twin, panel) });
+    else lying.push(...lay(panel, foam, options, 2, all));
   }
-  const flush = flushEdges(laid);
-  bevelSeams(laid, all, flush, options.fold ?? 'v-groove');
+  const flush = flushEdges(lying);
+  const turns = edgeTurns(
+    lying.map((l) => l.panel),
+    all,
+    flush,
+  );
+  const ways = { ...usualWays, ...options.ways };
+  const laid = lying.map((l): LaidPanel => {
+    const made = { ...l, turns: turns.get(l.panel.id)! };
+    return { ...made, piece: cutEdges(made, ways) };
+  });
   joinEdges(laid, all, flush);
   return laid;
 }

@@ -6,7 +6,7 @@ import type { Panel, Side } from './panel';
 const other: Record<Side, Side> = { bottom: 'bottom', right: 'left', top: 'top', left: 'right' };
 
 /** The flat piece of a panel that is the mirror image of one already laid, so that left and right are cut alike. */
-export function mirrorPiece({ piece, flat, flatAt, uvAt }: FlatPanel, panel: Panel): FlatPanel {
+export function mirrorPiece({ piece, flat, legs, flatAt, uvAt }: FlatPanel, panel: Panel): FlatPanel {
   const { minX, maxX } = boundsOf(piece.outline);
   const flip = (p: Vec2): Vec2 => ({ x: minX + maxX - p.x, y: p.y });
   const last = piece.outline.length - 1;
@@ -41,6 +41,7 @@ export function mirrorPiece({ piece, flat, flatAt, uvAt }: FlatPanel, panel: Pan
   return {
     piece: mirrored,
     flat: flat.map((row) => row.map(flip).reverse()),
+    legs: new Set([...legs].map((k) => (last - 1 - k + last + 1) % (last + 1))),
     flatAt: (at) => flip(flatAt({ x: 1 - at.x, y: at.y })),
     uvAt: (p) => {
       const at = uvAt(flip(p));

@@ -91,12 +91,11 @@ describe('a net', () => {
           const net = pieceOf(made, 'net-1');
           expect(overlapsItself(net.outline)).to.equal(false);
           expect(Math.abs(polygonArea(net.outline.map((p) => [p.x, p.y])))).to.be.closeTo(net.areaMm2, 1);
-          expect(net.areaMm2).to.be.closeTo(
-            made.laid
-              .filter((l) => l.piece.edges.some((e) => e.joint === 'fold'))
-              .reduce((s, l) => s + l.piece.areaMm2, 0),
-            1e-6,
-          );
+          // Bevels of walls that meet reach over each other beside the corners of the face, and are cut off there.
+          const walls = made.laid
+            .filter((l) => l.piece.edges.some((e) => e.joint === 'fold'))
+            .reduce((s, l) => s + l.piece.areaMm2, 0);
+          expect(walls - net.areaMm2).to.be.within(0, 4 * made.foam.thicknessMm.value ** 2);
           const seams = net.edges.filter((e) => e.joint === 'seam');
           expect(seams.length).to.equal(8);
           for (const edge of seams) {

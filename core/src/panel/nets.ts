@@ -1,6 +1,6 @@
 import { foldOpeningMm } from '../foam';
 import type { FoamSheet, Habits } from '../materials';
-import { add2, boundsOf, dist2, rotate2, sub2, type Vec2 } from '../geometry';
+import { add2, boundsOf, dist2, polylineLength, rotate2, signedArea, sub2, type Vec2 } from '../geometry';
 import { trimNumber } from '../units';
 import { foldOf } from './fold';
 import { edgeRun } from './edgeRun';
@@ -52,7 +52,7 @@ const LOOP_SHARE = 16;
 export function netsOf(
   laid: readonly LaidPanel[],
   joins: readonly Join[],
-  school: Habits['fold'] = 'v-groove',
+  method: Habits['fold'] = 'v-groove',
 ): Nets {
   const folds = joins.filter((j) => j.kind === 'fold');
   const hinges = folds.flatMap((join): Hinge[] => [
@@ -97,7 +97,7 @@ export function netsOf(
     gather: (pieces) => {
       const roots = laid.map((l) => l.panel.id).filter((id) => places.has(id) && isFirst(id, ways));
       const nets = new Map(
-        roots.map((id) => [id, netPiece(id, pieces, { places, ways, laid, school }, roots.length)]),
+        roots.map((id) => [id, netPiece(id, pieces, { places, ways, laid, method }, roots.length)]),
       );
       return pieces.flatMap((p) => (places.has(p.id) ? (nets.get(p.id) ?? []) : [toNets(p, places)]));
     },
@@ -123,31 +123,31 @@ interface Folding {
   places: ReadonlyMap<string, InNet>;
   ways: ReadonlyMap<string, readonly Hinge[]>;
   laid: readonly LaidPanel[];
-  school: Habits['fold'];
+  method: Habits['fold'];
 }
 
-/** Foam that a groove takes out of a millimetre of fold: a V as deep as the school cuts it; a slit and a bend take none. */
-function grooveMm2(foam: FoamSheet, foldDeg: number, school: Habits['fold']): number {
+/** Foam that a groove takes out of a millimetre of fold: a V as deep as the method cuts it; a slit and a bend take none. */
+function grooveMm2(foam: FoamSheet, foldDeg: number, method: Habits['fold']): number {
   const turnRad = (foldDeg * Math.PI) / 180;
-  const { grooveMm } = foldOf(foam, turnRad, school);
-  return school === 'partial-cut' ? 0 : grooveMm ** 2 * Math.tan(Math.abs(turnRad) / 2);
+  const { grooveMm } = foldOf(foam, turnRad, method);
+  return method === 'partial-cut' ? 0 : grooveMm ** 2 * Math.tan(Math.abs(turnRad) / 2);
 }
 
 /** What is cut for a fold, and on which face. */
-function foldWords(foam: FoamSheet, foldDeg: number, school: Habits['fold']): string {
+function foldWords(foam: FoamSheet, foldDeg: number, method: Habits['fold']): string {
   const turnRad = (foldDeg * Math.PI) / 180;
-  const { grooveMm } = foldOf(foam, turnRad, school);
+  const { grooveMm } = foldOf(foam, turnRad, method);
   const words = `fold ${trimNumber(Math.abs(foldDeg), 0)}°`;
   const face = turnRad > 0 ? 'back' : 'face';
   const deep = `${trimNumber(grooveMm, 1)} deep`;
-  switch (school) {
+  switch (method) {
     case 'heat-and-fold':
       return `${words}: heat the ${face}`;
     case 'partial-cut':
       return `${words}: cut on the ${face}, ${deep}`;
     case 'slanted-pair':
     case 'v-groove':
-      return `${words}: groove on the ${face} ${deep}, ${trimNumber(foldOpeningMm(foam, Math.abs(turnRad)), 1)} open`;
+      return `${words}: groove on the ${face} ${deep}, ${trimNumber(foldOpeningMm(foam, Math.abs(turnRad), method), 1)} open`;
   }
 }
 
@@ -155,7 +155,7 @@ function foldWords(foam: FoamSheet, foldDeg: number, school: Habits['fold']): st
 function netPiece(
   first: string,
   pieces: readonly Piece[],
-  { places, ways, laid, school }: Folding,
+  { places, ways, laid, method }: Folding,
   nets: number,
 ): Piece {
   const outline: Vec2[] = [];
@@ -188,11 +188,12 @@ function netPiece(
       const hinge = ways.get(id)?.find((h) => h.edgeId === edge.id);
       if (hinge) {
         push(run[0]!);
-        cutAwayMm3 += dist2(run[0]!, run.at(-1)!) * grooveMm2(foam, edge.foldDeg ?? 0, school);
+        cutAwayMm3 +=
+          dist2(run[0]!, run.at(-1)!) * grooveMm2(foam, edge.foldDeg ?? 0, edge.foldMethod ?? method);
         marks.push({
           kind: 'fold',
           points: [run[0]!, run.at(-1)!],
-          text: foldWords(foam, edge.foldDeg ?? 0, school),
+          text: foldWords(foam, edge.foldDeg ?? 0, edge.foldMethod ?? method),
         });
         walk(hinge.to, hinge.toEdgeId);
         push(run.at(-1)!);
@@ -217,18 +218,24 @@ function netPiece(
   const n = outline.length;
   const [one] = gathered as [Piece];
   const clean = unlooped(outline, LOOP_SHARE * one.thicknessMm);
+  /** An edge as it is left where bevels that reach over each other are cut off; darts in it stay uncounted. */
+  const trimmed = (now: PieceEdge, was: PieceEdge): PieceEdge => {
+    const whole = polylineLength(edgeRun(outline, { from: was.from % n, to: was.to % n }));
+    const left = polylineLength(edgeRun(clean.outline, now));
+    return whole === 0 ? now : { ...now, lengthMm: (was.lengthMm * left) / whole };
+  };
   return {
     ...one,
     id: places.get(first)!.netId,
-    name: nets === 1 ? 'net' : `net of ${one.name}`,
+    name: laid.find((l) => l.panel.id === first)!.panel.net ?? (nets === 1 ? 'net' : `net of ${one.name}`),
     outline: clean.outline,
-    edges: edges.map((e) => ({ ...e, from: clean.at(e.from % n), to: clean.at(e.to % n) })),
+    edges: edges.map((e) => trimmed({ ...e, from: clean.at(e.from % n), to: clean.at(e.to % n) }, e)),
     marks,
     holes: gathered.flatMap((p) => {
       const { move } = places.get(p.id)!;
       return p.holes.map((h) => ({ ...h, centre: move(h.centre) }));
     }),
-    areaMm2: gathered.reduce((sum, p) => sum + p.areaMm2, 0),
+    areaMm2: Math.abs(signedArea(clean.outline)),
     volumeMm3: gathered.reduce((sum, p) => sum + (p.volumeMm3 ?? p.areaMm2 * p.thicknessMm), 0) - cutAwayMm3,
     note: `Folds into ${gathered.map((p) => p.name).join(', ')}.`,
   };

@@ -1,4 +1,6 @@
 import type { Ply } from '../document';
+import type { Habits } from '../materials';
+import type { Hung } from './hung';
 import type { Plate } from './plateShape';
 import {
   add3,
@@ -36,12 +38,16 @@ export interface Panel {
   edges: Record<Side, string>;
   /** The edges of its piece where they are not just its four sides, counter-clockwise: they lie end to end all round. */
   rim?: readonly RimEdge[];
+  /** What the piece is called that it is cut in, with those it is folded from. */
+  net?: string;
   /** Foam of its own when it differs from the part's. */
   ply?: Ply;
   /** A wall of something that is there already: drilled, cut and covered, but cut from no sheet. */
   given?: Given;
   /** The panel this one mirrors exactly; it is cut as that one flipped. */
   mirrorOf?: string;
+  /** Free edges whose cut face lies in a plane, whichever way the panel leans: the normal of that plane. */
+  cutIn?: Partial<Record<string, Vec3>>;
   /** Sides fastened to the face of another piece, and how. */
   hung?: Partial<Record<Side, Hung>>;
   /** A strap or belt that hangs free, so that how it lies here says nothing about fit. */
@@ -75,25 +81,6 @@ export interface RimEdge {
   to: number;
 }
 
-/** How a side is fastened to the face of another piece. */
-export interface Hung {
-  by: 'glue' | 'strap' | 'rivet';
-  words: string;
-  /** What it lies on, where that is another panel of the same part. */
-  meets?: Meets;
-}
-
-/**
- * Panels that an edge or a lapped face lies on. `under`: its outer face on their inner ones; `over`: its inner face on
- * their outer ones; `on`: it stands on their outer faces; `edge`: edge against edge.
- */
-export interface Meets {
-  on: string[];
-  way: 'under' | 'over' | 'on' | 'edge';
-  /** Held apart on purpose, by pads. */
-  apartMm?: number;
-}
-
 /**
  * A developable surface as rulings of one normal each, and where every grid point lies on them: x is the place
  * between rulings, y the share along.
@@ -110,6 +97,8 @@ export interface Join {
   a: [panelId: string, edge: string];
   b: [panelId: string, edge: string];
   kind: 'seam' | 'closure' | 'fold';
+  /** How a fold is made, where the form has its own way. */
+  method?: Habits['fold'];
 }
 
 export const rowsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid.length;

@@ -1,6 +1,7 @@
-import type { Hung } from './panel';
+import type { Hung } from './hung';
 import type { HandDart } from '../document';
 import type { Vec2 } from '../geometry';
+import type { Habits } from '../materials';
 
 /** How an edge meets its neighbour: left open, glued to its mate, shut by a closure, one with it and folded, or fastened to the face of another piece. */
 export type Joint = 'free' | 'seam' | 'closure' | 'fold' | 'hung';
@@ -14,12 +15,15 @@ export interface PieceEdge {
   lengthMm: number;
   /** Angle off square, degrees: positive is lost from the back, negative from the face; 0 is a butt edge. */
   bevelDeg: number;
-  /** How far the outer face stands beyond the drawn line at a bevel; the inner face stands back in proportion. */
-  proudMm?: number;
+  /** How wide a bevel is: from the cut line to the bevel line, mm. */
+  bevelMm?: number;
+  /** Least and most of a bevel that changes along the edge, degrees; the lines are drawn for its mean. */
+  bevelSpreadDeg?: [least: number, most: number];
   /** How far a seam turns that folds back too far to be bevelled, degrees, signed as bevels are; it is butted square. */
   foldsBackDeg?: number;
-  /** How far the sheet folds here, degrees, signed as bevels are. */
+  /** How far the sheet folds here, degrees, signed as bevels are, and how, where that is not as the other folds. */
   foldDeg?: number;
+  foldMethod?: Habits['fold'];
   joint: Joint;
   /** The panel's own edge, where the piece is a net of several. */
   of?: { panel: string; edge: string };
@@ -44,13 +48,15 @@ export interface Hole {
 export type MarkKind =
   'groove' | 'fold' | 'score' | 'glue' | 'notch' | 'dart' | 'pocket' | 'slot' | 'rivet' | 'pad' | 'bevel';
 
-/** A line or outline drawn on the piece, not cut through. */
+/** A line or outline drawn on the piece. Slots are cut through, darts and channels are cut out; all others stay on a face. */
 export interface Mark {
   kind: MarkKind;
   points: Vec2[];
   text?: string;
   /** Cut for a stick that lies in it. */
   channel?: true;
+  /** Where the other face ends once an edge is bevelled: which face is cut down to it, and by how much off square. */
+  bevel?: { face: 'back' | 'front'; deg: number; ring?: true };
 }
 
 /** The shell, the lining that covers wires, and what features lay on either face. */
@@ -72,7 +78,10 @@ export interface PieceStretch {
   refoldMm: number;
 }
 
-/** One flat outline cut from one sheet, seen from its outer face; outline counter-clockwise, millimetres. */
+/**
+ * One flat outline cut from one sheet, seen from its outer face; counter-clockwise, millimetres. The outline is the line
+ * to cut: square through the sheet it leaves the piece at its largest, and what is lost afterwards is marked.
+ */
 export interface Piece {
   id: string;
   name: string;

@@ -5,6 +5,10 @@ import {
   contains,
   cross3,
   dist2,
+  distanceToEdge,
+  lerp2,
+  outlineLength,
+  type Region,
   meshVolume,
   regionArea,
   scale3,
@@ -61,8 +65,27 @@ const facing = (a: Vec2, b: Vec2): string => {
   return y > 0 ? 'upper edge' : 'lower edge';
 };
 
+/** Width of the bevel at the middle of a run, and on which face; a rim of two sections leans alike all through. */
+function leanAt(
+  { sections, outline }: Pick<Plate, 'sections' | 'outline'>,
+  middle: Vec2,
+): { bevelDeg: number; bevelMm: number } | undefined {
+  const [back, front] = sections ?? [];
+  if (sections?.length !== 2 || back!.region.length !== 1 || front!.region.length !== 1) return undefined;
+  const outside = Math.abs(signedArea(outline));
+  const fromBack = outside - regionArea(back!.region) > outside - regionArea(front!.region);
+  const bevelMm = distanceToEdge((fromBack ? back! : front!).region[0]!, middle);
+  const deg = (Math.atan2(bevelMm, front!.atMm - back!.atMm) * 180) / Math.PI;
+  return bevelMm < LEAST_BEVEL_MM ? undefined : { bevelDeg: fromBack ? deg : -deg, bevelMm };
+}
+
+const LEAST_BEVEL_MM = 0.1;
+
 /** Runs between corners, named by the way they face. */
-function edgesOf(outline: readonly Vec2[]): PieceEdge[] {
+function edgesOf(
+  plate: Pick<Plate, 'sections' | 'outline' | 'rimHung'>,
+  outline = plate.outline,
+): PieceEdge[] {
   const n = outline.length;
   const corners = cornersOf(outline);
   return corners.map((from, i) => {
@@ -76,7 +99,8 @@ function edgesOf(outline: readonly Vec2[]): PieceEdge[] {
       to,
       lengthMm,
       bevelDeg: 0,
-      joint: 'free',
+      ...leanAt(plate, lerp2(plate.outline[from]!, plate.outline[(from + 1) % n]!, 0.5)),
+      ...(plate.rimHung ? { joint: 'hung', hung: plate.rimHung } : { joint: 'free' }),
     };
   });
 }
@@ -85,15 +109,23 @@ function edgesOf(outline: readonly Vec2[]): PieceEdge[] {
 function bevelMarks({ outline, sections }: Plate, place: (p: Vec2) => Vec2): Mark[] {
   if (!sections) return [];
   const whole = Math.abs(signedArea(outline));
-  const faces = [
-    { region: sections[0]!.region, words: 'bevel line, back' },
-    { region: sections.at(-1)!.region, words: 'bevel line, face' },
-  ];
-  return faces
-    .filter(({ region }) => Math.abs(regionArea(region) - whole) > 1)
-    .flatMap(({ region, words }) =>
-      region.map((ring): Mark => ({ kind: 'bevel', points: ring.map(place), text: words })),
-    );
+  const widthMm = (region: Region): number => (whole - regionArea(region)) / outlineLength(outline);
+  const cutMm = sections.find((s) => whole - regionArea(s.region) < 1)?.atMm ?? 0;
+  return (
+    [
+      ['back', sections[0]!],
+      ['front', sections.at(-1)!],
+    ] as const
+  )
+    .filter(([, { region }]) => whole - regionArea(region) > 1)
+    .flatMap(([face, { atMm, region }]) => {
+      const deg = (Math.atan2(widthMm(region), Math.abs(atMm - cutMm) || 1) * 180) / Math.PI;
+      return region.map((ring): Mark => ({
+        kind: 'bevel',
+        points: ring.map(place),
+        bevel: { face, deg, ring: true },
+      }));
+    });
 }
 
 /** A plate as a piece, moved to the corner of its box. Its volume is what is left of it once it is shaped. */
@@ -106,7 +138,7 @@ export function platePiece({ id, name }: Pick<Panel, 'id' | 'name'>, plate: Plat
     name,
     role: 'shell',
     outline,
-    edges: edgesOf(outline),
+    edges: edgesOf(plate, outline),
     holes: [],
     marks: [
       ...plate.cuts.map((cut): Mark => ({
@@ -144,6 +176,7 @@ export function flatPlate(panel: Panel, plate: Plate, foam: FoamSheet): FlatPane
   const shares = Array.from({ length: CELLS + 1 }, (_, i) => i / CELLS);
   return {
     piece,
+    legs: new Set(),
     flat: shares.map((v) => shares.map((u) => ({ x: dx + u * w, y: dy + v * h }))),
     flatAt: ({ x, y }) => ({ x: dx + x * w, y: dy + y * h }),
     uvAt: (p) => (off(p) ? undefined : { x: (p.x - dx) / w, y: (p.y - dy) / h }),
@@ -182,7 +215,7 @@ export function plateEdgeLines(
   thicknessMm: number,
 ): { pieceId: string; edgeId: string; points: Vec3[] }[] {
   const lift = scale3(cross3(plate.across, plate.up), thicknessMm);
-  return edgesOf(plate.outline).map((edge) => {
+  return edgesOf(plate).map((edge) => {
     const run = edgeRun(plate.outline, edge);
     return { pieceId: panel.id, edgeId: edge.id, points: run.map((p) => add3(onPlane(plate, p), lift)) };
   });

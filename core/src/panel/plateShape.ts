@@ -1,3 +1,4 @@
+import type { Hung } from './hung';
 import { add3, type Bounds, type Region, scale3, type Vec2, type Vec3, without } from '../geometry';
 
 /** A plane in space: where its x and y are nought, and which way they run, seen from outside. */
@@ -33,6 +34,8 @@ export interface Plate extends Plane {
   backed?: true;
   /** The box that shares of its width and height count over, where it is a part of a larger plate. */
   frame?: Bounds;
+  /** How its rim is fastened to what it stands in. */
+  rimHung?: Hung;
   /** How many are glued face to face; 1 stands alone. */
   layers?: number;
 }

@@ -1,7 +1,9 @@
 import { joinMeshes, type Mesh, shellMesh, type Vec2, type Vec3 } from '../geometry';
 import type { LaidPanel } from './lay';
 import { onGrid } from './patch';
-import { edgesOf, offsetGrid, type Panel } from './panel';
+import type { EdgeTurns } from './edgeTurns';
+import { outerFace } from './outerFace';
+import { edgesOf, type Panel } from './panel';
 import { plateEdgeLines } from './plate';
 import { plateMesh } from './plateMesh';
 
@@ -44,8 +46,8 @@ export const surfaceOf = ({ panel, flat }: LaidPanel): Surface => ({
   ...(panel.loose && { loose: true as const }),
 });
 
-/** A panel and the foam it is made of. */
-export type Skin = Pick<LaidPanel, 'panel' | 'foam'>;
+/** A panel, the foam it is made of, and how its edges are cut; square where that is not said. */
+export type Skin = Pick<LaidPanel, 'panel' | 'foam'> & { turns?: EdgeTurns };
 
 function edgeLines({ panel }: Skin, outer: Panel['grid']): EdgeLine[] {
   const flat = outer.flat();
@@ -69,7 +71,7 @@ export function solidOf(skins: readonly Skin[]): Solid {
 
 /** One panel in its foam. */
 export function skinMesh(skin: Skin): Solid {
-  const { panel, foam } = skin;
+  const { panel, foam, turns } = skin;
   const t = foam.thicknessMm.value;
   if (panel.plate)
     return {
@@ -77,7 +79,7 @@ export function skinMesh(skin: Skin): Solid {
       edgeLines: plateEdgeLines(panel, panel.plate, t),
       openings: [],
     };
-  const outer = offsetGrid(panel.grid, t);
+  const outer = outerFace(panel, t, turns);
   const openings = (panel.openings ?? []).map(({ outline }) =>
     [...outline, outline[0]!].map((uv) => onGrid(outer, uv)),
   );

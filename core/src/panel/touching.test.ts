@@ -5,7 +5,8 @@ import { bodyOf, lames, make, type Making, tiers } from '../parts/testing/worn.t
 import type { Params } from '../document';
 import { dist3, type Vec3 } from '../geometry';
 import { gridOf, onEllipsoid } from './grids';
-import { gridMesh, type Meets, offsetGrid, type Panel } from './panel';
+import type { Meets } from './hung';
+import { gridMesh, offsetGrid, type Panel } from './panel';
 import { smoothed } from './smooth';
 import { contactsOf } from './touching';
 

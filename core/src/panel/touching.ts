@@ -1,15 +1,7 @@
 import { add3, dist3, dot3, scale3, sub3, unit3, type Vec3 } from '../geometry';
+import type { Hung } from './hung';
 import { smoothed, smoothRun } from './smooth';
-import {
-  gridNormals,
-  offsetGrid,
-  type Hung,
-  type Join,
-  type Panel,
-  type Side,
-  sides,
-  edgeVertices,
-} from './panel';
+import { gridNormals, offsetGrid, type Join, type Panel, type Side, sides, edgeVertices } from './panel';
 
 /** A panel and how thick its foam is. */
 export interface Thick {

@@ -149,7 +149,7 @@ export function makePart(
     darts: typeof mostDarts === 'number' ? mostDarts : 0,
     dartsByHand: [...part.darts, ...darts],
     coarse,
-    fold: around.habits.fold,
+    ways: around.habits,
   };
   const form = before?.form ?? formModel(part, around);
   const model = parted(form, part, around);

@@ -156,7 +156,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       coarse.length > 0 && lastPacked?.pieces === pieces ? lastPacked.packed : packAll(doc, parts, catalogue);
     lastPacked = { pieces, packed };
     const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
-    const sticks = sticksOf(parts, catalogue);
+    const sticks = sticksOf(parts, catalogue, habits.sawKerfMm);
     const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC, constants.capacity.factor);
     const steps = atShopPace(buildSteps(doc, parts, fitted, circuits, constants.coverage.factor), constants);
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;

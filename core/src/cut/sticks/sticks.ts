@@ -21,11 +21,8 @@ export interface StickSet {
   tooLong: StickCut[];
 }
 
-/** A fine hand saw takes this much; common practice, no source. */
-const KERF_MM = 1.8;
-
-/** Every length of every stick in the build, packed into sticks as sold. */
-export function sticksOf(parts: readonly PartReport[], { rods }: Catalogue): StickSet[] {
+/** Every length of every stick in the build, packed into sticks as sold; every cut takes what the saw takes. */
+export function sticksOf(parts: readonly PartReport[], { rods }: Catalogue, kerfMm: number): StickSet[] {
   const cores = parts.flatMap((part) =>
     part.cores.flatMap((core) =>
       Array.from({ length: part.copies }, () => core.cutMm)
@@ -41,14 +38,15 @@ export function sticksOf(parts: readonly PartReport[], { rods }: Catalogue): Sti
     const plan = packSticks(
       cuts.map((c) => c.lengthMm),
       rod.stickMm,
-      KERF_MM,
+      kerfMm,
     );
     return [
       {
         rod,
         sticks: plan.sticks.map((indices) => {
           const of = indices.map((i) => cuts[i]!);
-          const used = of.reduce((sum, c) => sum + c.lengthMm, 0) + (of.length - 1) * KERF_MM;
+          // What is left is parted from the last length by a cut of its own.
+          const used = of.reduce((sum, c) => sum + c.lengthMm + kerfMm, 0);
           return { cuts: of, offcutMm: Math.max(0, rod.stickMm - used) };
         }),
         bound: plan.bound,

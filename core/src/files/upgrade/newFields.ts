@@ -1,4 +1,5 @@
 import { resolveBody } from '../../body';
+import { startHabits } from '../../materials';
 import type { Kinds } from '../../parts';
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
@@ -12,14 +13,17 @@ function filled(values: unknown, start: object): unknown {
 }
 
 /**
- * Forms and features grow fields. A document from before one takes it as a new part for a typical adult begins with it;
+ * Forms, features and habits grow fields. A document from before one takes it as a new part for a typical adult begins with it;
  * everything else of the document stays as it is, to be checked.
  */
 export function withNewFields(
   doc: Record<string, unknown>,
   { forms, features }: Kinds,
 ): Record<string, unknown> {
-  if (!Array.isArray(doc['parts'])) return doc;
+  const make = isObject(doc['make'])
+    ? { make: { ...doc['make'], habits: filled(doc['make']['habits'], startHabits) } }
+    : {};
+  if (!Array.isArray(doc['parts'])) return { ...doc, ...make };
   const body = resolveBody([]);
   const parts = doc['parts'].map((part: unknown): unknown => {
     if (!isObject(part)) return part;
@@ -34,5 +38,5 @@ export function withNewFields(
       : part['features'];
     return { ...part, ...(form && { params: filled(part['params'], form.defaults(body)) }), features: laid };
   });
-  return { ...doc, parts };
+  return { ...doc, ...make, parts };
 }

@@ -1,7 +1,10 @@
 import { choice, count, type ParamsOf } from '../../document';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
-import { endPlate, profileField, rising, staves } from '../held/revolved';
+import { edgeTurns, type Panel } from '../../panel';
+import { plateBetween } from '../held/endPlate';
+import { innerProfile, profileField, rising } from '../held/revolved';
+import { facets } from '../held/staves';
 import { silhouetteOf } from '../held/silhouette';
 
 const fields = [
@@ -22,29 +25,53 @@ const fields = [
 
 export type FacetedParams = ParamsOf<typeof fields>;
 
+/** No plate is cut smaller than this. */
+const LEAST_PLATE_MM = 6;
+
+/** Apothem of an inner face at a height, straight between its rings. */
+function apothemAt(inner: readonly { r: number; z: number }[], z: number): number {
+  const above = inner.findIndex((p) => p.z >= z);
+  const k = above === -1 ? inner.length - 1 : Math.max(1, above);
+  const [a, b] = [inner[k - 1]!, inner[k]!];
+  return a.r + ((z - a.z) / (b.z - a.z)) * (b.r - a.r);
+}
+
 function design(input: FormInput<FacetedParams>): Design {
   const { params, foam } = input;
   const profile = rising(params.profile);
   const t = foam.thicknessMm.value;
   if (profile.length < 2) profile.push({ zMm: profile[0]!.zMm + t, acrossMm: profile[0]!.acrossMm });
-  const { panels, joins } = staves(input, profile, params.sides, 'facets');
+  const { panels, joins } = facets(input, profile, params.sides);
+  const inner = innerProfile(profile, t);
   const [foot, top] = [profile[0]!, profile.at(-1)!];
-  // End plates stand within the sides.
-  const plate = (id: string, name: string, z: number, across: number) =>
-    across - 2 * t > 6 ? [endPlate(input, id, name, z, across - 2 * t, params.sides)] : [];
+  // End plates stand within the sides, their rims as the sides lean.
+  const plate = (id: string, name: string, z: number): Panel[] => {
+    const [lowMm, highMm] = [2 * apothemAt(inner, z), 2 * apothemAt(inner, z + t)];
+    const hung = { by: 'glue' as const, words: 'glued within the sides' };
+    return Math.min(lowMm, highMm) > LEAST_PLATE_MM
+      ? [plateBetween(input, { id, name, z, lowMm, highMm, sides: params.sides, hung })]
+      : [];
+  };
   const inside = Math.max(2, Math.min(foot.acrossMm, top.acrossMm) - 2 * t);
+  const bevels = edgeTurns(panels, joins).get(panels[0]!.id)!.get('right');
   return {
     panels: [
       ...panels,
-      ...(params.ends === 'open' ? [] : plate('foot-plate', 'foot plate', foot.zMm, foot.acrossMm)),
-      ...(params.ends === 'both' ? plate('top-plate', 'top plate', top.zMm - t, top.acrossMm) : []),
+      ...(params.ends === 'open' ? [] : plate('foot-plate', 'foot plate', foot.zMm)),
+      ...(params.ends === 'both' ? plate('top-plate', 'top plate', top.zMm - t) : []),
     ],
     joins,
     roomMm: 0,
     rooms: [boreRoom('hollow', 'hollow', inside, { x: 0, y: 0, z: foot.zMm }, top.zMm - foot.zMm)],
     figures: [
       { key: 'high', label: 'high', value: top.zMm - foot.zMm, unit: 'mm', decimals: 0 },
-      { key: 'mitre', label: 'seams bevelled by', value: 180 / params.sides, unit: 'deg', decimals: 1 },
+      {
+        key: 'mitre',
+        label: profile.length > 2 ? 'seams at the foot bevelled by' : 'seams bevelled by',
+        value: bevels?.halfDeg ?? 0,
+        unit: 'deg',
+        decimals: 1,
+      },
     ],
     checks: [],
   };

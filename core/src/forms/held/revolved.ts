@@ -3,7 +3,7 @@ import type { Vec3 } from '../../geometry';
 import { gridOf, type Join, type Panel, platePanel } from '../../panel';
 import type { FormInput } from '../contract';
 import { GLUE_LINE_MM } from './laminate';
-import { ellipse, regular } from './outlines';
+import { ellipse } from './outlines';
 import { piercing } from './seat';
 
 /** A profile turned about the axis: so far across at so high. */
@@ -169,7 +169,11 @@ export function discStack(
  * The inner face of a wall that follows a profile, r and z: the profile moved in square to itself, mitred where it turns
  * and cut level at its ends. Points that would pass each other or the axis are held back.
  */
-function innerProfile(profile: readonly Turn[], wallMm: number, share = 1): { r: number; z: number }[] {
+export function innerProfile(
+  profile: readonly Turn[],
+  wallMm: number,
+  share = 1,
+): { r: number; z: number }[] {
   const points = profile.map((p) => ({ r: (p.acrossMm / 2) * share, z: p.zMm }));
   const inward = points.slice(1).map((q, i) => {
     const p = points[i]!;
@@ -199,6 +203,12 @@ const ringAt = (z: number, r: number, turn: number): Vec3 => ({
   z,
 });
 
+/** Ends of what stands on the axis are cut level, however its walls lean. */
+export const level: NonNullable<Panel['cutIn']> = {
+  bottom: { x: 0, y: 0, z: 1 },
+  top: { x: 0, y: 0, z: 1 },
+};
+
 /** Bands between the points of a profile, each a cone or a ring with its seam behind. */
 export function frusta(
   { foam, ply }: Pick<FormInput<unknown>, 'foam' | 'ply'>,
@@ -219,6 +229,7 @@ export function frusta(
         ringAt(low.z + v * (high.z - low.z), low.r + v * (high.r - low.r), -Math.PI / 2 + 2 * Math.PI * u),
       ),
       edges: { bottom: 'lower edge', right: 'seam', top: 'upper edge', left: 'seam' },
+      cutIn: level,
       ply,
     });
     joins.push({ a: [name, 'right'], b: [name, 'left'], kind: 'seam' });
@@ -226,87 +237,3 @@ export function frusta(
   });
   return { panels, joins };
 }
-
-/** Rows of a side from one turn of its profile to the next. */
-const BETWEEN = 3;
-
-/**
- * Sides from foot to top, each flat across and bent only along its length, so that it unrolls. Facets are flat from
- * point to point of the profile, across whose flats it is measured; gores follow the round.
- */
-export function staves(
-  { foam, ply }: Pick<FormInput<unknown>, 'foam' | 'ply'>,
-  profile: readonly Turn[],
-  sides: number,
-  how: 'facets' | 'gores',
-): Made {
-  const t = foam.thicknessMm.value;
-  const half = Math.PI / sides;
-  // Gores swell between their seams as much as the round would: equal girth instead of equal flats.
-  const flat = how === 'facets' ? 1 : half / Math.tan(half);
-  const turns = innerProfile(profile, t, flat);
-  // Points between the turns, so that each flat keeps its own slope up to its ends.
-  const inner = turns.slice(1).reduce(
-    (all, b, i) => {
-      const a = turns[i]!;
-      const between = Array.from({ length: BETWEEN }, (_, k) => {
-        const s = (k + 1) / BETWEEN;
-        return { r: a.r + s * (b.r - a.r), z: a.z + s * (b.z - a.z) };
-      });
-      return [...all, ...between];
-    },
-    [turns[0]!],
-  );
-  const panels = Array.from({ length: sides }, (_, k): Panel => {
-    const middle = -Math.PI / 2 + k * 2 * half;
-    return {
-      id: `side-${k + 1}`,
-      name: `side ${k + 1} of ${sides}`,
-      grid: inner.map(({ r: d, z }) => {
-        return [-1, -0.5, 0, 0.5, 1].map((u) => {
-          const across = u * d * Math.tan(half);
-          return {
-            x: d * Math.cos(middle) - across * Math.sin(middle),
-            y: d * Math.sin(middle) + across * Math.cos(middle),
-            z,
-          };
-        });
-      }),
-      edges: { bottom: 'foot', right: 'seam', top: 'top', left: 'seam' },
-      ply,
-    };
-  });
-  const joins = panels.map(({ id }, k): Join => ({
-    a: [id, 'right'],
-    b: [panels[(k + 1) % sides]!.id, 'left'],
-    kind: 'seam',
-  }));
-  return { panels, joins };
-}
-
-/** A level plate that closes an end, flush with a profile. */
-export const endPlate = (
-  { foam, ply, through }: Pick<FormInput<unknown>, 'foam' | 'ply' | 'through'>,
-  id: string,
-  name: string,
-  z: number,
-  acrossMm: number,
-  sides: number,
-): Panel => {
-  const t = foam.thicknessMm.value;
-  const outline =
-    sides === 0 ? ellipse({ x: 0, y: 0 }, acrossMm / 2) : regular({ x: 0, y: 0 }, sides, acrossMm);
-  return platePanel({
-    id,
-    name,
-    origin: { x: 0, y: 0, z },
-    across: { x: 1, y: 0, z: 0 },
-    up: { x: 0, y: 1, z: 0 },
-    outline,
-    cuts: through.flatMap((core) => {
-      const hole = piercing(core, z, z + t, foam);
-      return hole ? [hole] : [];
-    }),
-    ply,
-  });
-};

@@ -1,9 +1,11 @@
 import { count, length, ownFoam, type ParamsOf } from '../../document';
-import { gridOf, type Join, type Panel, platePanel } from '../../panel';
+import { type Panel, platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { rectangle, regular } from '../held/outlines';
-import { endPlate, staves } from '../held/revolved';
+import { endPlate } from '../held/endPlate';
+import { foldedWall } from '../held/foldedWall';
+import { facets } from '../held/staves';
 
 const fields = [
   count('sides', 'Sides', [3, 12], 'Of base, roof and light.', 'Form'),
@@ -24,6 +26,8 @@ export type LanternParams = ParamsOf<typeof fields>;
 /** Diffusers are of white polyethylene foam whatever the rest is of. */
 const DIFFUSER = 'pe-white';
 const DIFFUSER_MM = 3;
+/** No diffuser is cut longer in one piece than a sheet of it, mm; common practice, no source. */
+const SHEET_MM = 970;
 
 function design(input: FormInput<LanternParams>): Design {
   const { params, foam, ply } = input;
@@ -33,14 +37,13 @@ function design(input: FormInput<LanternParams>): Design {
   const top = t + params.lightMm;
   const base = endPlate(input, 'base', 'base', 0, params.acrossMm, sides);
   const ceiling = endPlate(input, 'ceiling', 'ceiling', top, params.acrossMm, sides);
-  const roof = staves(
+  const roof = facets(
     input,
     [
       { zMm: top + t, acrossMm: params.acrossMm + 2 * params.eavesMm },
       { zMm: top + t + params.roofMm, acrossMm: Math.min(params.topMm, params.acrossMm) },
     ],
     sides,
-    'facets',
   );
   // A post at every corner, its outer face flush with the base.
   const corner = params.acrossMm / 2 / Math.cos(half) - t / 2;
@@ -62,28 +65,20 @@ function design(input: FormInput<LanternParams>): Design {
   // The diffuser stands inside the posts, one sheet folded at every corner.
   const sleeveT = params.sleeveMm === 0 ? DIFFUSER_MM : params.sleeveMm;
   const flats = Math.max(10, params.acrossMm - 2 * (t + params.sleeveInMm) - 2 * sleeveT);
-  const ring = [...regular({ x: 0, y: 0 }, sides, flats)];
-  const closed = [...ring, ring[0]!];
-  const sleeve: Panel = {
+  const ring = regular({ x: 0, y: 0 }, sides, flats);
+  const sleeve = foldedWall({
     id: 'diffuser',
     name: 'diffuser',
-    grid: gridOf(sides * 2, 2, (u, v) => {
-      const s = u * sides;
-      const k = Math.min(sides - 1, Math.floor(s));
-      const [p, q] = [closed[k]!, closed[k + 1]!];
-      return {
-        x: p.x + (s - k) * (q.x - p.x),
-        y: p.y + (s - k) * (q.y - p.y),
-        z: t + v * params.lightMm,
-      };
-    }),
-    edges: { bottom: 'lower edge', right: 'seam', top: 'upper edge', left: 'seam' },
+    ring,
+    toSpace: (p, height) => ({ ...p, z: t + height * params.lightMm }),
+    edges: { bottom: 'lower edge', top: 'upper edge' },
+    longestMm: SHEET_MM,
+    foamMm: sleeveT,
     ply: { foamId: DIFFUSER, nominalMm: sleeveT },
-  };
-  const seam: Join = { a: ['diffuser', 'right'], b: ['diffuser', 'left'], kind: 'seam' };
+  });
   return {
-    panels: [base, ...posts, sleeve, ceiling, ...roof.panels],
-    joins: [...roof.joins, seam],
+    panels: [base, ...posts, ...sleeve.panels, ceiling, ...roof.panels],
+    joins: [...roof.joins, ...sleeve.joins],
     roomMm: 0,
     rooms: [
       boreRoom('light', 'inside the diffuser', flats, { x: 0, y: 0, z: t }, params.lightMm),

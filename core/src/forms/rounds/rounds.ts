@@ -27,7 +27,7 @@ const fields = [
         'joint',
         'Joint above',
         [
-          ['butt', 'butt, bevelled'],
+          ['butt', 'butt, edges level'],
           ['overhang', 'overhang half, rounded over'],
           ['groove', 'set in a groove'],
           ['lip', 'lip inside'],
@@ -60,7 +60,7 @@ const DOME_BANDS = 4;
 const MAGNET_PAIR_MM = 120;
 
 const jointWords = {
-  butt: 'butt, bevelled to the mean of both slopes',
+  butt: 'butt, both edges cut level',
   overhang: 'overhanging by half the foam, sanded round',
   groove: 'set in a groove a third of the foam deep',
   lip: 'over a lip glued inside',

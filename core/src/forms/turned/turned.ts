@@ -2,16 +2,8 @@ import { choice, count, length, type ParamsOf } from '../../document';
 import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
-import {
-  discStack,
-  frusta,
-  profileField,
-  radiusAt,
-  revolvedMm3,
-  rising,
-  staves,
-  type Turn,
-} from '../held/revolved';
+import { discStack, frusta, profileField, radiusAt, revolvedMm3, rising, type Turn } from '../held/revolved';
+import { gores } from '../held/staves';
 import { wallCheck } from '../held/seat';
 import { silhouetteOf } from '../held/silhouette';
 
@@ -58,8 +50,7 @@ function design(input: FormInput<TurnedParams>): Design {
         })
       : undefined;
   const made =
-    discs ??
-    (params.make === 'frusta' ? frusta(input, profile) : staves(input, profile, params.gores, 'gores'));
+    discs ?? (params.make === 'frusta' ? frusta(input, profile) : gores(input, profile, params.gores));
   const cores = through.filter((c) => c.to.z > foot && c.from.z < top);
   // A gore is flat across: it stands in from the round by the sagitta of its own angle.
   const errorMm = discs

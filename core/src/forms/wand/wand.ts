@@ -3,7 +3,8 @@ import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { ellipse } from '../held/outlines';
-import { endPlate, frusta, type Turn } from '../held/revolved';
+import { endPlate } from '../held/endPlate';
+import { frusta, type Turn } from '../held/revolved';
 import { silhouetteOf } from '../held/silhouette';
 
 const fields = [
