@@ -19,6 +19,7 @@ const coreLayers = [
   ['forms'],
   ['parts'],
   ['fit', 'circuit', 'cut', 'carry'],
+  ['pattern'],
   ['plan', 'travel'],
   ['findings'],
   ['report'],

@@ -10,7 +10,7 @@ import { demo } from '../files/testing/demo';
 import { scheduleIcs } from '../files/ics';
 import { cutListCsv } from '../files/csv';
 import { drawingSvg } from '../files/svg';
-import { paper } from '../files/pages';
+import { paper } from '../pattern';
 import { bendStrain, groovesForBend } from '../foam';
 import {
   boundsOf,

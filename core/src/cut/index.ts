@@ -3,6 +3,6 @@ export { type Nested, nesting } from './nest/nest';
 export { movedByHand, type HandMove } from './nest/byHand';
 export { packAll, type SheetGroup, sheetGroups } from './packAll';
 export { shelfAfter } from './shelfAfter';
-export { fitsSheet, packSheets, type Packed } from './packing';
+export { fitsSheet, lyingTurn, packSheets, type Packed } from './packing';
 export { laidOutline, type Laid, type Sheet, type SheetSize, type ToLay } from './sheets';
 export { sticksOf, type StickSet } from './sticks/sticks';

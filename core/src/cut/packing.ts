@@ -43,6 +43,9 @@ function boxAt(outline: readonly Vec2[], flipped: boolean, turnRad: number): Box
   return { turnRad, widthMm: b.maxX - b.minX, heightMm: b.maxY - b.minY, minX: b.minX, minY: b.minY };
 }
 
+/** The turn in which an outline takes the least box, on its long side. */
+export const lyingTurn = (outline: readonly Vec2[]): number => boxOf(outline, false).turnRad;
+
 const areaOf = ({ widthMm, heightMm }: Box): number => widthMm * heightMm;
 
 /** The turn of least box area, among whole 3° steps; lies on its long side. */

@@ -222,6 +222,8 @@ export interface CutPlan {
   kerfMm?: number;
   /** Left standing in outlines so that pieces stay in the sheet; none when left out. */
   tabMm?: number;
+  /** Letters of parts by their ids, given once; those of parts that are gone are not given again. */
+  letters?: Record<string, string>;
   /** Layouts of true shapes; one whose pieces have changed since is not used. */
   nests?: Nest[];
 }

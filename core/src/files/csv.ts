@@ -5,9 +5,10 @@ import type { Report } from '../report';
 import { wiringRows } from './wiringRows';
 import { boundsOf } from '../geometry';
 import { trimNumber } from '../units';
-import { pieceCode } from './sourcedPieces';
+import { sourcedTemplates } from '../pattern';
+import { cutThrough } from '../pattern';
 import { withoutControls } from './text';
-import { quantityText } from './drawing';
+import { quantityText } from '../pattern';
 
 /** RFC 4180, and cells a spreadsheet would run as formulas are defused. */
 export const csv = (rows: Record<string, string | number>[]): string => {
@@ -39,22 +40,20 @@ export function cutListCsv(report: Report): string {
     ),
   );
   return csv([
-    ...report.parts.flatMap((part) =>
-      part.pieces.map((piece, i) => {
-        const b = boundsOf(piece.outline);
-        return {
-          code: pieceCode(report, part.id, i),
-          part: part.name,
-          piece: piece.name,
-          cut: quantityText(piece),
-          foam: piece.foamName,
-          'width mm': trimNumber(b.maxX - b.minX),
-          'height mm': trimNumber(b.maxY - b.minY),
-          'area cm2': trimNumber(piece.areaMm2 / 100),
-          holes: piece.holes.length,
-        };
-      }),
-    ),
+    ...sourcedTemplates(report).map(({ piece, source }) => {
+      const b = boundsOf(piece.outline);
+      return {
+        code: source.code,
+        part: source.partName,
+        piece: piece.name,
+        cut: quantityText(piece),
+        foam: piece.foamName,
+        'width mm': trimNumber(b.maxX - b.minX),
+        'height mm': trimNumber(b.maxY - b.minY),
+        'area cm2': trimNumber(piece.areaMm2 / 100),
+        holes: cutThrough(piece).length,
+      };
+    }),
     ...sticks,
   ]);
 }

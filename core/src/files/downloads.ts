@@ -2,8 +2,8 @@ import type { BuildDoc } from '../document';
 import type { Report } from '../report';
 import { cutListCsv, effectsCsv, shoppingCsv, wiringCsv } from './csv';
 import { handCsv } from './cutter/handSheet';
-import { sideBySide } from './drawing';
-import { printedPieces } from './sourcedPieces';
+import { inRows } from '../pattern';
+import { printedPieces } from '../pattern';
 import type { DownloadKind } from './offered';
 import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
@@ -26,11 +26,11 @@ export async function makeDownload(
     case 'pattern.pdf':
       return patternPdf(pieces, doc.cut, doc.name, font);
     case 'pattern.svg': {
-      const { shapes, widthMm, heightMm } = sideBySide(pieces);
+      const { shapes, widthMm, heightMm } = inRows(pieces);
       return drawingSvg(shapes, widthMm, heightMm, doc.name);
     }
     case 'pattern.dxf':
-      return drawingDxf(sideBySide(pieces).shapes);
+      return drawingDxf(inRows(pieces).shapes);
     case 'cut-list.csv':
       return cutListCsv(report);
     case 'hand-cutting.csv':

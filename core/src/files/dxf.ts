@@ -2,7 +2,7 @@ import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units, type vec2_
 import { dist2, type Vec2 } from '../geometry';
 import { drawnStretches } from './curves';
 import { oneLine } from './text';
-import { layers, lineStyle, type Layer, type Shape } from './shape';
+import { layers, lineStyle, type Layer, type Shape } from '../pattern';
 
 const colour: Record<Layer, number> = {
   cut: Colors.White,
@@ -17,6 +17,8 @@ const colour: Record<Layer, number> = {
   pad: Colors.White,
   notch: Colors.Magenta,
   bevel: Colors.Red,
+  wedge: Colors.Red,
+  leader: Colors.Green,
   text: Colors.Green,
 };
 

@@ -9,9 +9,10 @@ import { derive } from '../report';
 import { applyChanges, type BuildDoc, type PageSize } from '../document';
 import { polylineLength } from '../geometry';
 import { makeDownload } from './downloads';
-import { sourcedPieces } from './sourcedPieces';
-import { planPages } from './pages';
+import { sourcedPieces } from '../pattern';
+import { planPages } from '../pattern';
 import { demo } from './testing/demo';
+import { templatesOf } from '../parts';
 import { fontFile } from './testing/font';
 
 const doc = demo('lampwarden-bracers');
@@ -97,7 +98,7 @@ describe('PDF pages, read back with poppler', function () {
     const { pages, text } = await pdfSvg(harness);
     expect(pages).to.be.at.most(40);
     for (const part of derive(harness).parts)
-      for (const piece of part.pieces) expect(text).to.include(piece.name);
+      for (const piece of templatesOf(part.pieces)) expect(text).to.include(piece.name);
   });
 
   it('says at the front how to print, with a bar along the page, and corrects each way by its own bar', async () => {

@@ -294,6 +294,9 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
       kerfMm: within(0, 5),
       tabMm: within(0, 20),
       shelvedOn: day,
+      letters: Joi.object()
+        .pattern(id, Joi.string().pattern(/^[A-Z]{1,3}$/))
+        .max(2000),
       nests,
     }).required(),
     make: Joi.object({

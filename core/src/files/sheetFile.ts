@@ -1,10 +1,10 @@
 import { laidOutline } from '../cut';
 import type { Report } from '../report';
-import { pieceShapes } from './drawing';
+import { pieceShapes } from '../pattern';
 import { drawingDxf } from './dxf';
 import { faceNote } from './faceNote';
-import { moveShape, type Shape } from './shape';
-import { sourcedPieces } from './sourcedPieces';
+import type { Shape } from '../pattern';
+import { sourcedPieces } from '../pattern';
 import { piecesSvg } from './svg';
 
 export type SheetFileKind = 'svg' | 'dxf';
@@ -21,9 +21,7 @@ export function sheetPieces(report: Report, index: number): { name: string; shap
       const piece = part?.pieces[at];
       const own = known.find((k) => k.piece === piece);
       if (!piece || !own) return [];
-      const shapes = pieceShapes(piece, own.source).map((shape) =>
-        moveShape(shape, (p) => laidOutline([p], laid)[0]!, laid.turnRad),
-      );
+      const shapes = pieceShapes(piece, own.source, (p) => laidOutline([p], laid)[0]!);
       const { code, partName } = own.source;
       const name = `${code} ${partName}: ${piece.name}${faceNote(laid)}`;
       return [{ name, shapes, areaMm2: piece.areaMm2 }];

@@ -1,6 +1,6 @@
 import { pathData } from './curves';
 import { withoutControls } from './text';
-import { layers, lineStyle, type Shape } from './shape';
+import { layers, lineStyle, type Shape } from '../pattern';
 
 const escape = (text: string): string =>
   withoutControls(text)

@@ -30,6 +30,8 @@ export interface Worked {
   parts: PartReport[];
   /** Letters of the parts, by their ids, in the order they are put together. */
   letters: Record<string, string>;
+  /** Pages of the printed pattern, its front among them. */
+  pages: number;
   fitting: Fitting;
   circuits: CircuitReport[];
   /** Everything held in a hand, as one. */

@@ -18,13 +18,14 @@ export interface CutWays {
   bevel: Habits['bevel'];
 }
 
-const withTurn = (edge: PieceEdge, turn: EdgeTurn, thicknessMm: number): PieceEdge =>
+const withTurn = (edge: PieceEdge, turn: EdgeTurn, thicknessMm: number, ways: CutWays): PieceEdge =>
   turn.kind === 'fold'
     ? { ...edge, foldDeg: 2 * turn.halfDeg, ...(turn.method && { foldMethod: turn.method }) }
     : {
         ...edge,
         bevelDeg: turn.halfDeg,
         ...(turn.halfDeg !== 0 && { bevelMm: Math.abs(reachMm(turn, thicknessMm)) }),
+        ...(turn.halfDeg !== 0 && ways.bevel === 'tilted' && { tilted: true as const }),
         ...(turn.spreadDeg && { bevelSpreadDeg: turn.spreadDeg }),
         ...(turn.askedDeg !== undefined && { foldsBackDeg: 2 * turn.askedDeg }),
       };
@@ -42,7 +43,7 @@ export function cutEdges(
   if (turns.size === 0) return piece;
   const thicknessMm = foam.thicknessMm.value;
   const turned = piece.edges.map((e) => turns.get(e.id));
-  const edges = piece.edges.map((e, i) => (turned[i] ? withTurn(e, turned[i], thicknessMm) : e));
+  const edges = piece.edges.map((e, i) => (turned[i] ? withTurn(e, turned[i], thicknessMm, ways) : e));
   /** How far each edge reaches beyond the inner face, at a share of the thickness. */
   const out = (at: (reach: number) => number): number[] =>
     turned.map((turn) => {

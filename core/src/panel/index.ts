@@ -1,7 +1,9 @@
 export { boxPanels, discGrid } from './box';
+export { congruence, type Congruence } from './congruent';
 export { contourLines } from './contours';
 export { sharpCorners } from './corners';
 export { squareWhenSmall, STEEPEST_BEVEL_DEG } from './bevels';
+export { bevelAngle, bevelMarkWords, bevelWords } from './edgeWords';
 export { edgeRun } from './edgeRun';
 export { edgeTurns, type EdgeTurn, type EdgeTurns } from './edgeTurns';
 export { flatPanel } from './flatPanel';

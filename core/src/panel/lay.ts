@@ -106,12 +106,17 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
     if (Math.abs(ease) > SEAM_TOLERANCE_MM) edge.easeMm = ease;
   }
   let next = met.length;
-  for (const { piece } of laid)
+  // Edges of a piece that are fastened alike share one.
+  for (const { piece } of laid) {
+    const own = new Map<string, string>();
     for (const edge of piece.edges)
       if (edge.hung && edge.joint === 'hung') {
-        edge.letter = letterAt(next++);
-        notch(piece, edge, edge.letter, false);
+        const letter = own.get(edge.hung.words) ?? letterAt(next++);
+        own.set(edge.hung.words, letter);
+        edge.letter = letter;
+        notch(piece, edge, letter, false);
       }
+  }
 }
 
 /** Panels turned into flat pieces, each in its foam, with bevels, mates and notches. */

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import type { Habits } from '../materials';
-import { markShapes } from '../files/marks';
+import { markShapes } from '../pattern';
 import { contains, overlapsItself, type Vec2 } from '../geometry';
 import { makePart } from '../parts/made';
 import { aroundOf, partOf, pieceOf } from '../parts/testing/worn.test';

@@ -19,6 +19,8 @@ export interface PieceEdge {
   bevelMm?: number;
   /** Least and most of a bevel that changes along the edge, degrees; the lines are drawn for its mean. */
   bevelSpreadDeg?: [least: number, most: number];
+  /** Cut with the blade tilted on the one line that is drawn, on the face that is up. */
+  tilted?: true;
   /** How far a seam turns that folds back too far to be bevelled, degrees, signed as bevels are; it is butted square. */
   foldsBackDeg?: number;
   /** How far the sheet folds here, degrees, signed as bevels are, and how, where that is not as the other folds. */
@@ -53,6 +55,8 @@ export interface Mark {
   kind: MarkKind;
   points: Vec2[];
   text?: string;
+  /** What is printed there instead, where the piece is the template of others. */
+  printed?: string;
   /** Cut for a stick that lies in it. */
   channel?: true;
   /** Where the other face ends once an edge is bevelled: which face is cut down to it, and by how much off square. */
@@ -117,6 +121,8 @@ export interface Piece {
   layers?: number;
   /** Darts as they were placed, in the order of their marks. */
   darts?: HandDart[];
+  /** Cut by the same outline as another piece of the part, perhaps turned over; that one is its template. */
+  like?: { pieceId: string; flipped: boolean };
   /** The piece this one is cut as the mirror of. */
   mirrors?: string;
   /** What the maker should know of it before cutting. */

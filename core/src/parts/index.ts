@@ -11,6 +11,7 @@ export { placements, type NoPlace, type Placement, type Tilt } from './placement
 export { drawnPieces, partReport, type PanelReport, type PartReport } from './partReport';
 export { carries, nested } from './nested';
 export { ontoRoot, throughOf } from './mounting';
+export { templatesOf } from './templates';
 export { smallestBox } from './packed';
 export { placingOf, sidesOf } from './placing';
 export { startLights } from './startLights';

@@ -31,6 +31,7 @@ import { drillWork, templateOf, wholeChecks } from './drilling';
 import { lidChecks } from './lids';
 import { foldWork } from './foldWork';
 import { liningOf } from './lining';
+import { withTemplates } from './templates';
 import { repointed } from './repointed';
 import { pressChecks, slackChecks } from './checks/wear';
 import { partFit, standOffs, type PartFit } from './wear/partFit';
@@ -264,7 +265,7 @@ export function makePart(
       work: [...featured.work, ...foldWork(laid), ...cutAwayWork(away), ...drillWork(templates)],
     },
     templates,
-    pieces: nets.gather(pieces).map((p) => {
+    pieces: withTemplates(nets.gather(pieces)).map((p) => {
       const hands = handsOf(part);
       const each = eachOf(p);
       return { ...p, ...hands, quantity: hands.quantity * each, flipped: hands.flipped * each };

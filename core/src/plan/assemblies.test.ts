@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { demo } from '../files/testing/demo';
-import { sourcedPieces } from '../files/sourcedPieces';
+import { sourcedPieces } from '../pattern';
 import { derive } from '../report';
 import { assembliesOf, partLetters } from './assemblies';
 

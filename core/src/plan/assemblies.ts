@@ -1,3 +1,4 @@
+import type { BuildDoc } from '../document';
 import { letterAt } from '../units';
 import type { PartReport } from '../parts';
 
@@ -33,10 +34,30 @@ export function assembliesOf<P extends Mounted>(parts: readonly P[]): P[][] {
   );
 }
 
-/** A letter for every part in the order they are put together, assembly by assembly; its pieces are A1, A2 … */
-export const partLetters = (parts: readonly Mounted[]): Record<string, string> =>
-  Object.fromEntries(
+/**
+ * A letter for every part; its pieces are A1, A2 … Letters that were given before stay, whatever was added or taken away
+ * since; new ones are the next that were never given, in the order parts are put together.
+ */
+export function partLetters(
+  parts: readonly Mounted[],
+  kept: Readonly<Record<string, string>> = {},
+): Record<string, string> {
+  const given = new Set(Object.values(kept));
+  let next = 0;
+  const fresh = (): string => {
+    while (given.has(letterAt(next))) next += 1;
+    return letterAt(next++);
+  };
+  return Object.fromEntries(
     assembliesOf(parts)
       .flat()
-      .map((part, i) => [part.id, letterAt(i)]),
+      .map((part) => [part.id, Object.hasOwn(kept, part.id) ? kept[part.id]! : fresh()]),
   );
+}
+
+/** The build with a letter kept for every part of it; the same one when all have theirs. */
+export function withLetters(doc: BuildDoc): BuildDoc {
+  const kept = doc.cut.letters ?? {};
+  if (doc.parts.every((p) => Object.hasOwn(kept, p.id))) return doc;
+  return { ...doc, cut: { ...doc.cut, letters: { ...kept, ...partLetters(doc.parts, kept) } } };
+}

@@ -1,4 +1,4 @@
-export { assembliesOf, partLetters } from './assemblies';
+export { assembliesOf, partLetters, withLetters } from './assemblies';
 export { shopping, type CostLine } from './cost';
 export { calendarOf, DAY, loudHours, type Calendar } from './calendar';
 export { floats, type Float } from './criticalPath';

@@ -2,7 +2,7 @@ import type { BuildDoc } from '../document';
 import type { PartReport } from '../parts';
 import { foldOpeningMm, groovesForBend } from '../foam';
 import { dist2 } from '../geometry';
-import { eachOf } from '../panel';
+import { bevelWords, eachOf } from '../panel';
 import { trimNumber } from '../units';
 import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
@@ -23,20 +23,22 @@ function dartLegsMm(part: PartReport): number {
   return darts.reduce((sum, { points }) => sum + dist2(points[0]!, points[1]!), 0);
 }
 
-/** Bevelled edges of one copy: how many, how long, and by which angles. */
+/** Bevelled edges of one copy: how many, how long, and which to what angle. */
 function bevelled(part: PartReport): { count: number; metres: number; words: string } {
   const edges = part.pieces.flatMap((piece) =>
-    piece.edges.filter((e) => e.bevelDeg !== 0).map((edge) => ({ piece, edge })),
+    piece.edges.filter((e) => e.bevelDeg !== 0).map((edge) => ({ piece, edge, each: eachOf(piece) })),
   );
+  const alike = new Map<string, string[]>();
+  for (const { piece, edge } of edges) {
+    const key = bevelWords(edge);
+    const of = `${piece.name}, ${edge.name}`;
+    const known = alike.get(key) ?? [];
+    if (!known.includes(of)) alike.set(key, [...known, of]);
+  }
   return {
-    count: edges.length,
-    metres: (edges.reduce((sum, { edge }) => sum + edge.lengthMm, 0) * part.copies) / 1000,
-    words: edges
-      .map(
-        ({ piece, edge }) =>
-          `${piece.name}, ${edge.name} ${trimNumber(Math.abs(edge.bevelDeg), 0)}° off the ${edge.bevelDeg > 0 ? 'back' : 'face'}`,
-      )
-      .join('; '),
+    count: edges.reduce((sum, e) => sum + e.each, 0),
+    metres: (edges.reduce((sum, { edge, each }) => sum + edge.lengthMm * each, 0) * part.copies) / 1000,
+    words: [...alike].map(([how, which]) => `${how}: ${which.join(', ')}`).join('; '),
   };
 }
 
@@ -74,7 +76,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       id: id('cut'),
       kind: 'cut',
       title: `${part.name}: cut ${foams}`,
-      detail: `${trimNumber(length, 1)} m by ${cutterWord[cutter]}, on the line, square to the sheet. Cut out inside holes last.`,
+      detail: `${trimNumber(length, 1)} m by ${cutterWord[cutter]}, on the line, square to the sheet${bevelled(part).count > 0 && doc.make.habits.bevel === 'tilted' ? ' but where an angle is written' : ''}. Cut out inside holes last.`,
       partId: part.id,
       about: 'pieces',
       workMin: Math.ceil(length / cutSpeedMPerMin(thickness, cutter)) + 2 * pieces,
@@ -90,7 +92,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       id: id('bevel'),
       kind: 'bevel',
       title: `${part.name}: bevel ${bevels.count * part.copies} edges`,
-      detail: `${bevels.words}. Tilt the blade along a straight edge, or sand against a block; the drawn line is the layer that keeps its length.`,
+      detail: `${doc.make.habits.bevel === 'tilted' ? 'These edges are cut with the blade tilted, on the line as drawn, outer face up' : 'Cut square on the outer line first; then take each edge down to the inner line, with a blade laid on both or a sanding block'}. ${bevels.words}.`,
       partId: part.id,
       about: 'bevels',
       workMin: Math.ceil(bevels.metres / speeds.roundOverMPerMin),

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { derive } from '../report';
-import { planPages } from '../files/pages';
-import { sourcedPieces } from '../files/sourcedPieces';
+import { planPages } from '../pattern';
+import { sourcedPieces } from '../pattern';
 import { applyChanges, type BuildDoc } from '../document';
 import { demo } from '../files/testing/demo';
 import { cautions, coatings, glues, type Habits } from '../materials';

@@ -20,19 +20,8 @@ export interface Worn {
 
 /** Printing, taping and cutting out one page; from memory. */
 const PAGE_MIN = 1.5;
-/** Share of the window of a page of A4 (194 × 247 mm, less 10 mm of overlap) that pieces fill, about. */
-const PAGE_MM2 = 184 * 237 * 0.52;
-
 /** Taping one part together and trying it on; from memory. */
 const MOCK_UP_MIN = 8;
-
-/** How many pages of A4 the pieces take when they share them, about. */
-const pagesAbout = (parts: readonly PartReport[]): number =>
-  Math.ceil(
-    parts
-      .flatMap((p) => [...p.pieces, ...p.templates.filter((t) => t.holes.length > 0)])
-      .reduce((sum, p) => sum + p.areaMm2, 0) / PAGE_MM2,
-  );
 
 /** Every step of the build, in the order makers work, gates before what they hold back. */
 export function buildSteps(
@@ -40,15 +29,16 @@ export function buildSteps(
   parts: readonly PartReport[],
   worn: Worn,
   wirings: readonly Wiring[],
-  coverage = 1,
+  coverage: number,
+  pages: number,
 ): Step[] {
   if (parts.length === 0) return [];
   const print: Step = {
     id: 'print',
     kind: 'print',
     title: 'Print the pattern at actual size',
-    detail: `About ${pagesAbout(parts)} pages of A4. Measure both 100 mm bars with a real ruler; type what they measured under Cut. Tape pages on the crosses, cut the paper.`,
-    workMin: Math.ceil(5 + pagesAbout(parts) * PAGE_MIN),
+    detail: `${pages} ${pages === 1 ? 'page' : 'pages'} of ${doc.cut.page}, the first says how. Measure both 100 mm bars with a real ruler; type what they measured under Cut. Tape pages on the crosses, cut the paper.`,
+    workMin: Math.ceil(5 + pages * PAGE_MIN),
     waitMin: 0,
     after: [],
     gate: 'Printers shrink pages; a wrong bar spoils every piece.',

@@ -15,6 +15,7 @@ import {
   type PartReport,
   standardKinds,
 } from '../parts';
+import { pagesNeeded, printedPieces } from '../pattern';
 import { atShopPace, buildSteps, calendarOf, partLetters, schedule, shopping } from '../plan';
 import type { Report } from './report';
 import { aroundPart, sideOf, surroundingsOf } from './surroundings';
@@ -93,6 +94,20 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
   const fitting = createFitting();
   const carrying = createCarried();
   let lastPacked: { pieces: string; packed: Packed } | undefined;
+  let lastPages: { parts: readonly PartReport[]; key: string; count: number } | undefined;
+  /** Pages of the printed pattern; planned anew when a piece or the paper changed. */
+  const pagesOf = (
+    parts: readonly PartReport[],
+    letters: Record<string, string>,
+    cut: BuildDoc['cut'],
+  ): number => {
+    const { page, pagePlan, overlapMm, barMeasuredMm, barAlongMeasuredMm } = cut;
+    const key = JSON.stringify([letters, page, pagePlan, overlapMm, barMeasuredMm, barAlongMeasuredMm]);
+    const same = lastPages?.key === key && parts.every((p, i) => p.pieces === lastPages!.parts[i]?.pieces);
+    if (!same || lastPages!.parts.length !== parts.length)
+      lastPages = { parts, key, count: pagesNeeded(printedPieces({ parts, letters }), cut) };
+    return lastPages!.count;
+  };
 
   return (doc, { quick = false, goOn = () => true } = {}) => {
     const { measures, underLayerMm } = doc.wearer;
@@ -158,7 +173,12 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
     const sticks = sticksOf(parts, catalogue, habits.sawKerfMm);
     const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC, constants.capacity.factor);
-    const steps = atShopPace(buildSteps(doc, parts, fitted, circuits, constants.coverage.factor), constants);
+    const letters = partLetters(parts, doc.cut.letters);
+    const pages = coarse.length > 0 && lastPages ? lastPages.count : pagesOf(parts, letters, doc.cut);
+    const steps = atShopPace(
+      buildSteps(doc, parts, fitted, circuits, constants.coverage.factor, pages),
+      constants,
+    );
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
     const plan = schedule(steps, doc.make.done, start, doc.brief.eventDate, calendarOf(doc));
     const worked: Omit<Worked, 'totals'> = {
@@ -167,7 +187,8 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       sides: { left: bodies.left, right: bodies.right },
       doubts: doubts(measures),
       parts,
-      letters: partLetters(parts),
+      letters,
+      pages,
       fitting: fitted,
       circuits,
       carried: carrying(

@@ -4,9 +4,9 @@ import { type Around, formMenu, formsAt, newBuild, newPart, standardKinds } from
 import { sheetOf } from '../parts/around';
 import { resolveBody } from '../body';
 import { catalogue, startHabits } from '../materials';
-import { planPages } from '../files/pages';
+import { planPages } from '../pattern';
 import { checkDoc } from '../files/schema';
-import { sourcedPieces } from '../files/sourcedPieces';
+import { sourcedPieces } from '../pattern';
 import { fontFile } from '../files/testing/font';
 import { makeDownload } from '../files/downloads';
 import { createDeriver } from './derive';

@@ -243,7 +243,8 @@ export function panelsOf(
   const discs = Array.from({ length: chartCount(charted) }, (_, id) => id).flatMap((id) => {
     const chart = chartOf(charted, id, beside);
     if (isCrumb(chart, charted.mesh)) return [];
-    if (isDisc(chart)) return [shaped(id, chart)];
+    // A grid has four corners: what has fewer is told as what is no disc.
+    if (isDisc(chart) && chart.loops[0]!.vertices.length >= 4) return [shaped(id, chart)];
     open.push(id);
     return [];
   });

@@ -1,6 +1,6 @@
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
-import { quantityText } from '@fomrik/core/files/drawing';
-import type { Piece } from '@fomrik/core/panel';
+import { quantityText } from '@fomrik/core/pattern';
+import { bevelWords, type Piece } from '@fomrik/core/panel';
 import { boundsOf } from '@fomrik/core/geometry';
 import { useView, type EdgeRef } from '../store/view';
 import type { HandDart } from '@fomrik/core/document';
@@ -120,7 +120,7 @@ export function FlatPieces({
             {note && `${note} `}
             {chosen.bevelDeg === 0
               ? 'cut square'
-              : `bevel ${Math.abs(chosen.bevelDeg).toFixed(0)}° off the ${chosen.bevelDeg > 0 ? 'back' : 'face'}, outer face ${length(Math.abs(chosen.proudMm ?? 0))} ${chosen.bevelDeg > 0 ? 'beyond' : 'inside'} the line`}
+              : `bevel ${bevelWords(chosen)}${chosen.bevelMm === undefined ? '' : `, ${length(chosen.bevelMm)} wide`}`}
           </>
         ) : (
           <span className="text-soft">

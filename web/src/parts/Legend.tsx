@@ -1,5 +1,5 @@
-import { layers, lineStyle } from '@fomrik/core/files/shape';
-import { sampleOf } from '@fomrik/core/files/marks';
+import { layers, lineStyle } from '@fomrik/core/pattern';
+import { sampleOf } from '@fomrik/core/pattern';
 import { Shapes } from './Shapes';
 import { useView } from '../store/view';
 

@@ -1,7 +1,7 @@
 import { edgeRun, type Piece, type PieceEdge } from '@fomrik/core/panel';
 import type { StandOff } from '@fomrik/core/parts';
 import type { Vec2 } from '@fomrik/core/geometry';
-import { bevelShapes, markShapes } from '@fomrik/core/files/marks';
+import { bevelShapes, markShapes } from '@fomrik/core/pattern';
 import type { EdgeRef } from '../store/view';
 import { Shapes } from './Shapes';
 

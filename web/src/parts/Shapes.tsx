@@ -1,4 +1,4 @@
-import { lineStyle, type Shape } from '@fomrik/core/files/shape';
+import { lineStyle, type Shape } from '@fomrik/core/pattern';
 
 interface ShapesProps {
   shapes: readonly Shape[];

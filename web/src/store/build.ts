@@ -1,4 +1,5 @@
 import { applyChanges, type BuildDoc, type Change } from '@fomrik/core/document';
+import { withLetters } from '@fomrik/core/plan';
 import { produce, type Draft } from 'immer';
 import { temporal } from 'zundo';
 import { create } from 'zustand';
@@ -21,9 +22,9 @@ export const useBuild = create<BuildState>()(
     (set) => ({
       id: '',
       doc: nothing,
-      update: (recipe) => set((state) => ({ doc: produce(state.doc, recipe) })),
+      update: (recipe) => set((state) => ({ doc: withLetters(produce(state.doc, recipe)) })),
       replace: (doc) => set({ doc }),
-      apply: (changes) => set((state) => ({ doc: applyChanges(state.doc, changes) })),
+      apply: (changes) => set((state) => ({ doc: withLetters(applyChanges(state.doc, changes)) })),
     }),
     { limit: HISTORY, partialize: ({ doc }) => ({ doc }), equality: (a, b) => a.doc === b.doc },
   ),

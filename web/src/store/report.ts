@@ -1,5 +1,5 @@
 import type { BuildDoc, CutPlan } from '@fomrik/core/document';
-import type { Page } from '@fomrik/core/files/pages';
+import type { Page } from '@fomrik/core/pattern';
 import type { Report } from '@fomrik/core/report';
 import { create } from 'zustand';
 import { DeriveClient } from '../workers/deriveClient';

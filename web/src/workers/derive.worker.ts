@@ -1,6 +1,6 @@
 import { type BuildDoc, type CutPlan, share } from '@fomrik/core/document';
-import { type Page, planPages } from '@fomrik/core/files/pages';
-import { printedPieces } from '@fomrik/core/files/sourcedPieces';
+import { type Page, planPages } from '@fomrik/core/pattern';
+import { printedPieces } from '@fomrik/core/pattern';
 import { createDeriver, type Report } from '@fomrik/core/report';
 import { expose } from 'comlink';
 import { createSender, type PartialReport } from './partial';

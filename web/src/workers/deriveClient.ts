@@ -1,5 +1,5 @@
 import { firstParts, type BuildDoc, type CutPlan } from '@fomrik/core/document';
-import type { Page } from '@fomrik/core/files/pages';
+import type { Page } from '@fomrik/core/pattern';
 import type { Report } from '@fomrik/core/report';
 import { wrap, type Remote } from 'comlink';
 import { todayIso } from '../store/today';

@@ -1,9 +1,10 @@
 import { dist2, outlineLength, stretchesOf } from '../../geometry';
 import { cutSpeedMPerMin } from '../../materials';
-import { eachOf } from '../../panel';
+import { bevelAngle } from '../../panel';
 import type { Report } from '../../report';
 import { csv } from '../csv';
-import { sourcedPieces } from '../sourcedPieces';
+import { cutThrough } from '../../pattern';
+import { sourcedTemplates } from '../../pattern';
 import { CURVE_MM } from '../curves';
 
 /** One piece as a hand with a knife cuts it. */
@@ -15,6 +16,9 @@ export interface HandRow {
   straightMm: number;
   curvedMm: number;
   insideMm: number;
+  /** Edges to bevel afterwards, along the cut line, and by which angles. */
+  bevelMm: number;
+  bevels: string;
   minutes: number;
   /** A fresh blade before it. */
   freshBlade: boolean;
@@ -28,10 +32,10 @@ const BLADE_M = 12;
 /** Every piece in the order it is cut: foam by foam, small ones first; fresh blades where the last is through. */
 export function handRows(report: Report): HandRow[] {
   let dullMm = Infinity;
-  return sourcedPieces(report)
-    .map(({ piece, source }) => ({ piece, source, times: piece.quantity * eachOf(piece) }))
+  return sourcedTemplates(report)
     .sort((a, b) => a.piece.foamName.localeCompare(b.piece.foamName) || a.piece.areaMm2 - b.piece.areaMm2)
-    .map(({ piece, source, times }): HandRow => {
+    .map(({ piece, source }): HandRow => {
+      const times = piece.quantity;
       const closed = [...piece.outline, piece.outline[0]!];
       let [straightMm, curvedMm] = [0, 0];
       let at = closed[0]!;
@@ -43,9 +47,11 @@ export function handRows(report: Report): HandRow[] {
         else curvedMm += dist2(at, s.to);
         at = s.to;
       }
-      const insideMm =
-        piece.holes.reduce((sum, h) => sum + Math.PI * h.diameterMm, 0) +
-        piece.marks.filter((m) => m.kind === 'slot').reduce((sum, m) => sum + outlineLength(m.points), 0);
+      const insideMm = cutThrough(piece).reduce(
+        (sum, c) => sum + ('outline' in c ? outlineLength(c.outline) : Math.PI * c.diameterMm),
+        0,
+      );
+      const bevelled = piece.edges.filter((e) => e.bevelDeg !== 0);
       const mm = (straightMm + curvedMm + insideMm) * times;
       const wear = mm * Math.max(1, piece.thicknessMm / 6);
       const freshBlade = dullMm + wear > BLADE_M * 1000;
@@ -57,6 +63,8 @@ export function handRows(report: Report): HandRow[] {
         straightMm,
         curvedMm,
         insideMm,
+        bevelMm: bevelled.reduce((sum, e) => sum + e.lengthMm, 0),
+        bevels: [...new Set(bevelled.map(bevelAngle))].join(', '),
         minutes: mm / 1000 / cutSpeedMPerMin(piece.thicknessMm, 'knife') + times,
         freshBlade,
       };
@@ -72,6 +80,8 @@ export const handCsv = (report: Report): string =>
       straight_mm: Math.round(r.straightMm),
       curved_mm: Math.round(r.curvedMm),
       inside_mm: Math.round(r.insideMm),
+      bevel_mm: Math.round(r.bevelMm),
+      bevel: r.bevels,
       minutes: Math.round(r.minutes),
       fresh_blade: r.freshBlade ? 'yes' : '',
     })),

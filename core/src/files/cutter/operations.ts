@@ -1,7 +1,7 @@
 import { laidOutline, type Sheet } from '../../cut';
 import { grown, largestRing, signedArea, type Vec2 } from '../../geometry';
 import type { Report } from '../../report';
-import { sourcedPieces } from '../sourcedPieces';
+import { sourcedPieces } from '../../pattern';
 
 /** What a cutter does in one go; in this order on every piece. */
 export type OperationKind = 'mark' | 'score' | 'inner' | 'outer';
@@ -65,7 +65,7 @@ export function operationsOf(
           piece: name,
           kind: 'mark',
           points: at(m.points),
-          closed: m.kind !== 'glue',
+          closed: m.kind !== 'glue' && (m.kind !== 'bevel' || m.bevel?.ring === true),
         })),
         ...closedMarks(['groove', 'fold', 'score']).map((m): Operation => ({
           piece: name,

@@ -1,13 +1,22 @@
 import type { CutPlan } from '../../document';
-import { quantityText, type SourcedPiece } from '../drawing';
-import { type Board, type Page, PAGE_MARGIN_MM, paper, printScale } from '../pages';
+import {
+  type Board,
+  COVER,
+  coverPages,
+  type Page,
+  PAGE_MARGIN_MM,
+  paper,
+  printScale,
+  quantityText,
+  type SourcedPiece,
+  type Unwritten,
+  fitted,
+  frontNotes,
+  frontWidthMm,
+  NOTE_LINE_MM,
+} from '../../pattern';
 import { boardMap, correction } from './foot';
 import { bar, type Pen, write } from './pen';
-
-/** Lines of the list of pieces on one page, below what stands above it. */
-const LINE_MM = 4.4;
-const HEAD_MM = 62;
-const MAPS_MM = 62;
 
 const words = (cut: CutPlan, pages: number): string[] => [
   `${pages} pages of ${cut.page}, at actual size. In the printer’s own window choose 100 %, never “fit to page”.`,
@@ -16,21 +25,21 @@ const words = (cut: CutPlan, pages: number): string[] => [
   'Cut pieces from the outer face up as drawn; “flipped” ones with the paper turned over. L and R are the wearer’s.',
 ];
 
-/** How many pages the cover takes for so many pieces. */
-export function coverPages(items: readonly SourcedPiece[], cut: CutPlan): number {
-  const { heightMm } = paper[cut.page];
-  const room = Math.floor((heightMm - 2 * PAGE_MARGIN_MM - HEAD_MM - MAPS_MM) / LINE_MM);
-  return 1 + Math.max(0, Math.ceil((items.length - room) / Math.floor((heightMm - 40) / LINE_MM)));
-}
-
-/** How to print, bars across and along, which page shows what, and every piece with its copies, foam and hands. */
+/**
+ * How to print, bars across and along, which page shows what, and every piece with its copies, foam and hands, and the
+ * words it has no room for.
+ * @returns how many pages that takes.
+ */
 export function cover(
   penOf: () => Pen,
   items: readonly SourcedPiece[],
   pages: readonly Page[],
   cut: CutPlan,
   title: string,
-): void {
+  unwritten: readonly Unwritten[],
+): number {
+  const noted = frontNotes(unwritten, frontWidthMm(cut));
+  const before = coverPages(items.length + noted.length, cut);
   const scale = printScale(cut);
   const size = { width: paper[cut.page].widthMm / scale.x, height: paper[cut.page].heightMm / scale.y };
   const left = PAGE_MARGIN_MM / scale.x + 2;
@@ -42,11 +51,11 @@ export function cover(
   bar(pen, { x: left, y: y - 17 }, 101.6, '4 in across');
   bar(pen, { x: size.width - 16, y: y - 100 }, 100, '100 mm along', true);
   y -= 24;
-  const first = coverPages(items, cut) + 1;
+  const first = before + 1;
   const boards = [...new Set(pages.map((p) => p.board))];
   const columns = Math.max(1, Math.ceil(Math.sqrt(boards.length * 1.6)));
   const rows = Math.ceil(boards.length / columns);
-  const [cellW, cellH] = [(size.width - 50) / columns, (MAPS_MM - 4) / rows];
+  const [cellW, cellH] = [(size.width - 50) / columns, (COVER.mapsMm - 4) / rows];
   boards.forEach((board: Board, i) => {
     const numbers = new Map(
       pages.flatMap((p, k) =>
@@ -67,17 +76,29 @@ export function cover(
       { numbers },
     );
   });
-  y -= MAPS_MM + 4;
+  y -= COVER.mapsMm + 4;
+  const room = (): void => {
+    if (y >= 14) return;
+    pen = penOf();
+    y = size.height - 20;
+  };
   items.forEach((item) => {
-    if (y < 14) {
-      pen = penOf();
-      y = size.height - 20;
-    }
+    room();
     const { piece, source } = item;
     const on = pages.flatMap((p, k) => (p.placed.some((x) => x.item === item) ? [first + k] : []));
-    write(pen, `${source.code} · ${source.partName}: ${piece.name}`, { x: left, y }, 2.4);
-    write(pen, `${source.foamName} · ${quantityText(piece)}`, { x: left + 62, y }, 2.4);
-    write(pen, `page ${on.join(', ')}`, { x: left + 148, y }, 2.4);
-    y -= LINE_MM;
+    const cell = (text: string, from: number, to: number): void => {
+      const words = fitted(text, 2.4, to - from - 2);
+      write(pen, words.text, { x: left + from, y }, words.heightMm);
+    };
+    cell(`${source.code} · ${source.partName}: ${piece.name}`, 0, 78);
+    cell(`${source.foamName} · ${quantityText(piece)}`, 78, 148);
+    cell(`page ${on.join(', ')}`, 148, size.width - left - PAGE_MARGIN_MM);
+    y -= COVER.lineMm;
   });
+  for (const line of noted) {
+    room();
+    write(pen, line, { x: left, y }, NOTE_LINE_MM);
+    y -= COVER.lineMm;
+  }
+  return before;
 }

@@ -3,7 +3,7 @@ import fontkit from '@pdf-lib/fontkit';
 import type { BuildDoc } from '../../document';
 import type { Report } from '../../report';
 import { eventCard } from '../eventCard';
-import { PAGE_MARGIN_MM, paper } from '../pages';
+import { PAGE_MARGIN_MM, paper } from '../../pattern';
 import { embedded } from './embed';
 import type { FontSource } from './fonts';
 import { PT_PER_MM, type Pen, write } from './pen';

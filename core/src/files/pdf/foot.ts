@@ -1,8 +1,8 @@
 import { rgb } from '@cantoo/pdf-lib';
 import type { CutPlan } from '../../document';
-import { PAGE_MARGIN_MM, printScale, type Board, type Page } from '../pages';
-import { layers, lineStyle, moveShape, type Layer } from '../shape';
-import { sampleOf } from '../marks';
+import { PAGE_MARGIN_MM, printScale, type Board, type Page } from '../../pattern';
+import { layers, lineStyle, moveShape, type Layer } from '../../pattern';
+import { sampleOf } from '../../pattern';
 import { trimNumber } from '../../units';
 import { bar, drawShape, grey, type Pen, stroke, write } from './pen';
 

@@ -1,11 +1,20 @@
 import { clip, endPath, PDFDocument, popGraphicsState, pushGraphicsState, rectangle } from '@cantoo/pdf-lib';
 import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
-import { rotate2, type Vec2 } from '../../geometry';
-import { pieceShapes, type SourcedPiece } from '../drawing';
-import { moveShape, type Shape } from '../shape';
-import { FOOT_MM, type Page, PAGE_MARGIN_MM, paper, planPages, printScale } from '../pages';
-import { cover, coverPages } from './cover';
+import type { Vec2 } from '../../geometry';
+import {
+  boardDrawing,
+  FOOT_MM,
+  onPage,
+  moveShape,
+  type Page,
+  PAGE_MARGIN_MM,
+  paper,
+  planPages,
+  printScale,
+  type SourcedPiece,
+} from '../../pattern';
+import { cover } from './cover';
 import { embedded } from './embed';
 import type { FontSource } from './fonts';
 import { foot } from './foot';
@@ -40,21 +49,6 @@ function crosses(pen: Pen, { widthMm, heightMm }: Page, overlapMm: number, corne
     }
 }
 
-/** Everything in a page's window, where it is drawn on the paper. */
-const shapesOn = (page: Page, corner: Vec2): Shape[] =>
-  page.placed.flatMap(({ item, turnRad, x, y }) =>
-    pieceShapes(item.piece, item.source).map((shape) =>
-      moveShape(
-        shape,
-        (p) => {
-          const q = rotate2(p, turnRad);
-          return { x: q.x + x - page.x + corner.x, y: q.y + y - page.y + corner.y };
-        },
-        turnRad,
-      ),
-    ),
-  );
-
 /**
  * The pattern at actual size on the chosen paper: a first page that says how to print and what is where, then every
  * piece, sharing pages or each alone.
@@ -86,12 +80,19 @@ export async function patternPdf(
     pt,
   });
   const pages = planPages(items, cut);
-  cover(newPen, items, pages, cut, title);
-  const before = coverPages(items, cut);
+  const drawings = new Map([...new Set(pages.map((p) => p.board))].map((b) => [b, boardDrawing(b, cut)]));
+  const unwritten = [...drawings.values()].flatMap((d) => d.unwritten);
+  const before = cover(newPen, items, pages, cut, title, unwritten);
   const corner = { x: PAGE_MARGIN_MM / scale.x, y: (PAGE_MARGIN_MM + FOOT_MM) / scale.y };
   pages.forEach((window, i) => {
     const pen = newPen();
-    const shapes = shapesOn(window, corner);
+    const drawn = drawings.get(window.board)!.shapes;
+    const shapes = onPage(
+      window.placed.flatMap((placed) => drawn.get(placed)!),
+      window,
+    ).map((shape) =>
+      moveShape(shape, (p) => ({ x: p.x - window.x + corner.x, y: p.y - window.y + corner.y })),
+    );
     pen.page.pushOperators(
       pushGraphicsState(),
       rectangle(corner.x * pt.x, corner.y * pt.y, window.widthMm * pt.x, window.heightMm * pt.y),

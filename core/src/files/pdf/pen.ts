@@ -1,7 +1,7 @@
 import { degrees, type PDFFont, type PDFPage, type RGB, rgb } from '@cantoo/pdf-lib';
 import type { Vec2 } from '../../geometry';
 import { pathData } from '../curves';
-import { type Layer, lineStyle, type Shape } from '../shape';
+import { type Layer, lineStyle, type Shape } from '../../pattern';
 
 /** PDF user space: 72 points to the inch (ISO 32000). */
 export const PT_PER_MM = 72 / 25.4;

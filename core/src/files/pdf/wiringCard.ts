@@ -3,7 +3,7 @@ import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
 import type { Report } from '../../report';
 import { printVolts, trimNumber } from '../../units';
-import { PAGE_MARGIN_MM, paper } from '../pages';
+import { PAGE_MARGIN_MM, paper } from '../../pattern';
 import { wiringRows } from '../wiringRows';
 import { embedded } from './embed';
 import type { FontSource } from './fonts';

@@ -138,7 +138,6 @@ function shortened(runs: readonly Length[], longestMm: number): Length[] {
       made[made.length - 1]!.next = 'seam';
       strip = 0;
       queue.unshift({ run, next });
-      if (made.length === 0) break;
       continue;
     }
     const [here, there] = partedAt(run, at);

@@ -1,5 +1,5 @@
 import type { CutPlan } from '@fomrik/core/document';
-import { paper } from '@fomrik/core/files/pages';
+import { paper } from '@fomrik/core/pattern';
 import { Empty } from '../../parts/Empty';
 import { ChoiceField, LengthField } from '../../parts/Field';
 import { useBuild } from '../../store/build';

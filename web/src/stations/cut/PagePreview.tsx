@@ -1,5 +1,5 @@
 import type { CutPlan } from '@fomrik/core/document';
-import { FOOT_MM, PAGE_MARGIN_MM, paper, printScale } from '@fomrik/core/files/pages';
+import { FOOT_MM, PAGE_MARGIN_MM, paper, printScale } from '@fomrik/core/pattern';
 import type { Report } from '@fomrik/core/report';
 import { useWorked } from '../../parts/useWorked';
 import { askPages } from '../../store/report';

@@ -1,5 +1,5 @@
 import type { Habits as HabitsDoc } from '@fomrik/core/materials';
-import { ChoiceField } from '../../parts/Field';
+import { ChoiceField, LengthField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 
 const habitChoices: { key: keyof HabitsDoc; label: string; choices: { value: string; label: string }[] }[] = [
@@ -42,6 +42,14 @@ const habitChoices: { key: keyof HabitsDoc; label: string; choices: { value: str
       { value: 'laser', label: 'laser' },
     ],
   },
+  {
+    key: 'bevel',
+    label: 'Bevels',
+    choices: [
+      { value: 'two-lines', label: 'cut square, then bevel to a second line' },
+      { value: 'tilted', label: 'blade tilted on one line' },
+    ],
+  },
 ];
 
 /** Where makers' schools differ: how this shop works. */
@@ -60,6 +68,13 @@ export function Habits() {
           onChange={(value) => update((d) => void Object.assign(d.make.habits, { [key]: value }))}
         />
       ))}
+      <LengthField
+        label="Saw kerf"
+        help="What the saw for pipes and rods takes away with every cut."
+        valueMm={habits.sawKerfMm}
+        range={[0.5, 6]}
+        onChange={(mm) => update((d) => void (d.make.habits.sawKerfMm = mm))}
+      />
     </fieldset>
   );
 }

@@ -1,3 +1,5 @@
+import { pieceCode } from '@fomrik/core/pattern';
+import { templatesOf } from '@fomrik/core/parts';
 import { DAY, scheduleTime } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
 import { printMinutes } from '@fomrik/core/units';
@@ -46,11 +48,12 @@ export function Tonight({ report, onOpen }: { report: Report; onOpen: (stepId: s
                 )}
                 {part && step.about && (
                   <span className="block text-[14px] text-soft">
-                    {part.pieces
+                    {templatesOf(part.pieces)
                       .slice(0, 12)
-                      .map((p, i) => `${letters[part.id]}${i + 1} ${p.name}`)
+                      .map((p) => `${pieceCode({ letters }, part, p)} ${p.name}`)
                       .join(', ')}
-                    {part.pieces.length > 12 && ` and ${part.pieces.length - 12} more`}
+                    {templatesOf(part.pieces).length > 12 &&
+                      ` and ${templatesOf(part.pieces).length - 12} more`}
                   </span>
                 )}
               </span>

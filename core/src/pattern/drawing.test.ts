@@ -4,7 +4,7 @@ import polygonClipping, { type Polygon } from 'polygon-clipping';
 import type { CutPlan } from '../document';
 import type { Vec2 } from '../geometry';
 import type { Piece, PieceEdge } from '../panel';
-import { pieceShapes, quantityText, sideBySide, type SourcedPiece } from './drawing';
+import { pieceShapes, quantityText, inRows, type SourcedPiece } from './drawing';
 import { lineStyle, layers, moveShape, type Shape } from './shape';
 import { PAGE_MARGIN_MM, paper, printScale, planPages } from './pages';
 
@@ -51,7 +51,7 @@ describe('bevels on the drawing', () => {
     pieceShapes(square(100, { edges: [bottom(bevelDeg)] }), source);
 
   it('are a wedge inside the piece, open by the angle, and say which face is lost', () => {
-    const wedge = shapesOf(45).find((s) => s.kind === 'line' && s.layer === 'bevel');
+    const wedge = shapesOf(45).find((s) => s.kind === 'line' && s.layer === 'wedge');
     if (wedge?.kind !== 'line') throw new Error('no wedge');
     for (const p of wedge.points) {
       expect(p.y).to.be.within(0, 12);
@@ -60,13 +60,13 @@ describe('bevels on the drawing', () => {
     const [, open, shut] = wedge.points;
     expect(Math.hypot(open!.x - shut!.x, open!.y - shut!.y)).to.be.closeTo(4.5, 1e-9);
     const words = (deg: number): string[] =>
-      shapesOf(deg).flatMap((s) => (s.kind === 'text' && /° (back|face)$/.test(s.text) ? [s.text] : []));
+      shapesOf(deg).flatMap((s) => (s.kind === 'text' && /° (back|front)$/.test(s.text) ? [s.text] : []));
     expect(words(45)).to.deep.equal(['45° back']);
-    expect(words(-16.2)).to.deep.equal(['16° face']);
+    expect(words(-16.2)).to.deep.equal(['16° front']);
   });
 
   it('are not drawn on a square edge', () => {
-    expect(shapesOf(0).some((s) => s.layer === 'bevel')).to.equal(false);
+    expect(shapesOf(0).some((s) => s.layer === 'wedge')).to.equal(false);
   });
 });
 
@@ -145,13 +145,18 @@ describe('what is drawn on a piece', () => {
     ).to.deep.include({ points: [{ x: 1, y: 2 }] });
   });
 
-  it('lays pieces side by side without touching', () => {
-    const { shapes, widthMm, heightMm } = sideBySide([item(100), item(50)], 10);
-    expect([widthMm, heightMm]).to.deep.equal([180, 120]);
+  it('lays pieces in rows without touching', () => {
+    const { shapes, widthMm, heightMm } = inRows([item(100), item(50)], 10);
+    expect([widthMm, heightMm]).to.deep.equal([120, 180]);
+    const many = inRows(
+      Array.from({ length: 30 }, () => item(100)),
+      10,
+    );
+    expect(many.widthMm / many.heightMm).to.be.within(0.7, 2.5);
     const [a, b] = shapes.filter(
       (s): s is Shape & { kind: 'line' } => s.kind === 'line' && s.layer === 'cut',
     );
-    expect(Math.min(...b!.points.map((p) => p.x)) - Math.max(...a!.points.map((p) => p.x))).to.equal(10);
+    expect(Math.min(...a!.points.map((p) => p.y)) - Math.max(...b!.points.map((p) => p.y))).to.equal(10);
   });
 });
 

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { derive } from '../report';
-import { readBuildFile } from './buildFile';
-import { sideBySide } from './drawing';
+import { readBuildFile } from '../files/buildFile';
+import { inRows } from './drawing';
 import { printedPieces, sourcedPieces } from './sourcedPieces';
-import { drawingSvg } from './svg';
+import { drawingSvg } from '../files/svg';
 
 describe('the pattern of a bought thing', () => {
   const read = readBuildFile(
@@ -29,7 +29,7 @@ describe('the pattern of a bought thing', () => {
   });
 
   it('leaves the house with lamp holes where they are in the case: 36 mm apart, read back from the file', () => {
-    const { shapes, widthMm, heightMm } = sideBySide(printed.filter((p) => p.piece.id === 'top'));
+    const { shapes, widthMm, heightMm } = inRows(printed.filter((p) => p.piece.id === 'top'));
     const svg = drawingSvg(shapes, widthMm, heightMm, 'top');
     const holes = [...svg.matchAll(/<circle[^>]*cx="([\d.]+)"[^>]*cy="([\d.]+)"[^>]*r="([\d.]+)"/g)]
       .map((m) => m.slice(1).map(Number))

@@ -1,6 +1,5 @@
-import { edgeRun, type Mark, type Piece, type PieceEdge } from '../panel';
+import { bevelMarkWords, edgeRun, type Mark, type Piece, type PieceEdge } from '../panel';
 import { boundsOf, centroid, dist2, lerp2, type Vec2 } from '../geometry';
-import { trimNumber } from '../units';
 import type { Layer, Shape } from './shape';
 
 /**
@@ -51,8 +50,8 @@ function hatched([a, tip, b]: readonly Vec2[]): Shape[] {
 const NOTCH_MM = 6;
 const NOTCH_HALF_MM = 2;
 
-/** A V that points from the edge inwards, and its letter beyond. */
-function notch(at: Vec2, towards: Vec2, letter: string): Shape[] {
+/** A V that points from the edge inwards, and where its letter stands beyond. */
+function notch(at: Vec2, towards: Vec2): { v: Shape; letterAt: Vec2 } {
   const away = dist2(at, towards) || 1;
   const to = { x: (towards.x - at.x) / away, y: (towards.y - at.y) / away };
   const spot = (deep: number, aside: number): Vec2 => ({
@@ -60,10 +59,10 @@ function notch(at: Vec2, towards: Vec2, letter: string): Shape[] {
     y: at.y + to.y * deep + to.x * aside,
   });
   const deep = Math.min(NOTCH_MM, away / 2);
-  return [
-    line('notch', [spot(0, -NOTCH_HALF_MM), spot(deep, 0), spot(0, NOTCH_HALF_MM)]),
-    { kind: 'text', layer: 'text', at: spot(Math.min(deep + 5, away * 0.6), 0), heightMm: 5, text: letter },
-  ];
+  return {
+    v: line('notch', [spot(0, -NOTCH_HALF_MM), spot(deep, 0), spot(0, NOTCH_HALF_MM)]),
+    letterAt: spot(Math.min(deep + 5, away * 0.6), 0),
+  };
 }
 
 /** Corner to corner across the box of an outline. */
@@ -92,7 +91,7 @@ function drawn(mark: Mark): Shape[] {
     case 'rivet':
       return [line(mark.kind, mark.points, true)];
     case 'bevel':
-      return [line('bevel', mark.points, true)];
+      return [line('bevel', mark.points, mark.bevel?.ring ?? false)];
     case 'groove':
     case 'fold':
     case 'glue':
@@ -102,10 +101,15 @@ function drawn(mark: Mark): Shape[] {
   }
 }
 
-/** A mark and the words beside it. */
+/** A mark without its words. */
+export const markLines = (piece: Pick<Piece, 'outline'>, mark: Mark): Shape[] =>
+  mark.kind === 'notch' ? [notch(mark.points[0]!, centroid(piece.outline)).v] : drawn(mark);
+
+/** A mark and the words beside it, for the bench. */
 export function markShapes(piece: Pick<Piece, 'outline'>, mark: Mark): Shape[] {
-  if (mark.kind === 'notch') return notch(mark.points[0]!, centroid(piece.outline), mark.text ?? '');
-  return [...drawn(mark), ...(mark.text ? [wordsOf(mark, mark.text)] : [])];
+  if (mark.kind !== 'notch') return [...drawn(mark), ...(mark.text ? [wordsOf(mark, mark.text)] : [])];
+  const { v, letterAt } = notch(mark.points[0]!, centroid(piece.outline));
+  return [v, { kind: 'text', layer: 'text', at: letterAt, heightMm: 5, text: mark.text ?? '' }];
 }
 
 /** Words stand clear of their line by this, mm. */
@@ -129,8 +133,8 @@ function wordsOf({ points }: Mark, text: string): Shape {
 
 const WEDGE_MM = 9;
 
-/** A wedge at the middle of a bevelled edge, open by its angle towards the side that is lost, and its words. */
-export function bevelShapes(piece: Pick<Piece, 'outline'>, edge: PieceEdge): Shape[] {
+/** The middle of an edge, the way it runs, and points from there along it and into the piece. */
+function atEdge(piece: Pick<Piece, 'outline'>, edge: PieceEdge): (along: number, inwards: number) => Vec2 {
   const run = edgeRun(piece.outline, edge);
   const k = Math.max(1, Math.floor(run.length / 2));
   const [a, b] = [run[k - 1]!, run[k]!];
@@ -138,22 +142,30 @@ export function bevelShapes(piece: Pick<Piece, 'outline'>, edge: PieceEdge): Sha
   const along = { x: (b.x - a.x) / size, y: (b.y - a.y) / size };
   const at = lerp2(a, b, 0.5);
   // The outline runs counter-clockwise, so the piece lies to the left of its edges.
-  const from = (s: number, t: number): Vec2 => ({
+  return (s, t) => ({
     x: at.x + along.x * s - along.y * t,
     y: at.y + along.y * s + along.x * t,
   });
-  const open = Math.tan((Math.min(60, Math.abs(edge.bevelDeg)) * Math.PI) / 180) * WEDGE_MM * 0.5;
-  return [
-    line('bevel', [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)], true),
-    {
-      kind: 'text',
-      layer: 'text',
-      at: from(2, WEDGE_MM),
-      heightMm: 2.5,
-      text: `${trimNumber(Math.abs(edge.bevelDeg), 0)}° ${edge.bevelDeg > 0 ? 'back' : 'face'}`,
-    },
-  ];
 }
+
+/** A wedge at the middle of a bevelled edge, open by its angle towards the side that is lost. */
+export function bevelWedge(piece: Pick<Piece, 'outline'>, edge: PieceEdge): Shape[] {
+  const from = atEdge(piece, edge);
+  const open = Math.tan((Math.min(60, Math.abs(edge.bevelDeg)) * Math.PI) / 180) * WEDGE_MM * 0.5;
+  return [line('wedge', [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)], true)];
+}
+
+/** A wedge and its words, for the bench. */
+export const bevelShapes = (piece: Pick<Piece, 'outline'>, edge: PieceEdge): Shape[] => [
+  ...bevelWedge(piece, edge),
+  {
+    kind: 'text',
+    layer: 'text',
+    at: atEdge(piece, edge)(2, WEDGE_MM),
+    heightMm: 2.5,
+    text: bevelMarkWords(edge),
+  },
+];
 
 const CROSS_MM = 4;
 
@@ -218,12 +230,12 @@ export function sampleOf(layer: Layer): Shape[] {
           { x: 0, y: 0.5 },
           { x: 16, y: 0.5 },
         ]),
-        ...notch({ x: 8, y: 0.5 }, { x: 8, y: 20 }, '').slice(0, 1),
+        notch({ x: 8, y: 0.5 }, { x: 8, y: 20 }).v,
       ];
-    case 'bevel':
+    case 'wedge':
       return [
         line(
-          'bevel',
+          'wedge',
           [
             { x: 8, y: 0.5 },
             { x: 5, y: 5.5 },
@@ -237,6 +249,8 @@ export function sampleOf(layer: Layer): Shape[] {
     case 'cut':
     case 'groove':
     case 'fold':
+    case 'bevel':
+    case 'leader':
       return [line(layer, level)];
   }
 }

@@ -2,9 +2,9 @@ import { expect } from 'chai';
 import { contains, type Vec2 } from '../geometry';
 import { derive } from '../report';
 import { pieceShapes } from './drawing';
-import { roomiest } from './label';
+import { roomiest } from './roomiest';
 import { sourcedPieces } from './sourcedPieces';
-import { demo } from './testing/demo';
+import { demo } from '../files/testing/demo';
 
 describe('names on pieces', () => {
   const items = ['lampwarden-harness', 'lampwarden-bracers'].flatMap((n) => sourcedPieces(derive(demo(n))));

@@ -14,13 +14,15 @@ export const layers = [
   'pad',
   'notch',
   'bevel',
+  'wedge',
+  'leader',
   'text',
 ] as const;
 export type Layer = (typeof layers)[number];
 
 /** Dash pattern in millimetres; none is a continuous line. */
 export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meaning: string }> = {
-  cut: { dashMm: [], widthMm: 0.7, meaning: 'cut' },
+  cut: { dashMm: [], widthMm: 0.7, meaning: 'cut, square through' },
   hole: { dashMm: [], widthMm: 0.35, meaning: 'hole, cross at its centre' },
   groove: { dashMm: [4, 2], widthMm: 0.35, meaning: 'groove, on the back' },
   fold: { dashMm: [8, 1.5, 1.5, 1.5], widthMm: 0.25, meaning: 'fold or centre' },
@@ -31,7 +33,9 @@ export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meani
   rivet: { dashMm: [], widthMm: 0.25, meaning: 'rivet, glued on' },
   pad: { dashMm: [0.5, 1.5], widthMm: 0.25, meaning: 'pad, inside' },
   notch: { dashMm: [], widthMm: 0.5, meaning: 'notch, meets its letter' },
-  bevel: { dashMm: [], widthMm: 0.35, meaning: 'bevel, wedge lost from the face named' },
+  bevel: { dashMm: [6, 1.5], widthMm: 0.25, meaning: 'bevel down to it on the face named' },
+  wedge: { dashMm: [], widthMm: 0.25, meaning: 'this edge is bevelled' },
+  leader: { dashMm: [], widthMm: 0.15, meaning: 'leads to what it names' },
   text: { dashMm: [], widthMm: 0, meaning: 'words' },
 };
 
@@ -45,5 +49,5 @@ export function moveShape(shape: Shape, place: (p: Vec2) => Vec2, turnRad = 0): 
   if (shape.kind === 'line') return { ...shape, points: shape.points.map(place) };
   return shape.kind === 'circle'
     ? { ...shape, centre: place(shape.centre) }
-    : { ...shape, at: place(shape.at), ...(turnRad !== 0 && { turnRad }) };
+    : { ...shape, at: place(shape.at), ...(turnRad !== 0 && { turnRad: (shape.turnRad ?? 0) + turnRad }) };
 }
