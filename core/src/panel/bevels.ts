@@ -15,7 +15,7 @@ export const STEEPEST_BEVEL_DEG = 60;
 
 /** The bevel that is cut: none where the seam folds back so far that no knife follows; such edges are butted square. */
 export const cuttableBevel = (bevelDeg: number): number =>
-  Math.abs(bevelDeg) > STEEPEST_BEVEL_DEG ? 0 : bevelDeg;
+  Math.abs(bevelDeg) > STEEPEST_BEVEL_DEG + 1e-6 ? 0 : bevelDeg;
 
 /** A bevel along a seam: its mean, and its least and most where the seam does not turn alike all along, degrees. */
 export interface SeamBevel {

@@ -42,9 +42,8 @@ function ontoEdge(here: readonly Vec2[], there: readonly Vec2[]): (p: Vec2) => V
   return (p) => add2(lands, rotate2(sub2(p, pivot), turn));
 }
 
-/** Corners of two pieces this near are one: so many millimetres, or that share of the foam. */
-const SAME_MM = 0.05;
-const SAME_SHARE = 0.1;
+/** Corners of two pieces this near are one, mm. */
+const SAME_MM = 0.1;
 /** Bevels that meet in a corner reach over each other by loops of a few thicknesses. */
 const LOOP_SHARE = 16;
 
@@ -137,7 +136,7 @@ function grooveMm2(foam: FoamSheet, foldDeg: number, method: Habits['fold']): nu
 function foldWords(foam: FoamSheet, foldDeg: number, method: Habits['fold']): string {
   const turnRad = (foldDeg * Math.PI) / 180;
   const { grooveMm } = foldOf(foam, turnRad, method);
-  const words = `fold ${trimNumber(Math.abs(foldDeg), 0)}°`;
+  const words = `fold ${trimNumber(Math.abs(foldDeg), 1)}°`;
   const face = turnRad > 0 ? 'back' : 'face';
   const deep = `${trimNumber(grooveMm, 1)} deep`;
   switch (method) {
@@ -163,10 +162,9 @@ function netPiece(
   const marks: Mark[] = [];
   const gathered: Piece[] = [];
   let cutAwayMm3 = 0;
-  const nearMm = Math.max(SAME_MM, SAME_SHARE * pieces.find((p) => p.id === first)!.thicknessMm);
   const push = (p: Vec2): number => {
     const last = outline.at(-1);
-    if (!last || dist2(last, p) > nearMm) outline.push(p);
+    if (!last || dist2(last, p) > SAME_MM) outline.push(p);
     return outline.length - 1;
   };
   /** The edges of a panel in order, from the one after that it was come in by. */
@@ -214,7 +212,7 @@ function netPiece(
   };
   walk(first);
   // Round to where it began.
-  if (outline.length > 1 && dist2(outline[0]!, outline.at(-1)!) <= nearMm) outline.pop();
+  if (outline.length > 1 && dist2(outline[0]!, outline.at(-1)!) <= SAME_MM) outline.pop();
   const n = outline.length;
   const [one] = gathered as [Piece];
   const clean = unlooped(outline, LOOP_SHARE * one.thicknessMm);

@@ -7,7 +7,6 @@ import {
   dist2,
   distanceToEdge,
   lerp2,
-  outlineLength,
   type Region,
   meshVolume,
   regionArea,
@@ -109,7 +108,8 @@ function edgesOf(
 function bevelMarks({ outline, sections }: Plate, place: (p: Vec2) => Vec2): Mark[] {
   if (!sections) return [];
   const whole = Math.abs(signedArea(outline));
-  const widthMm = (region: Region): number => (whole - regionArea(region)) / outlineLength(outline);
+  const widthMm = (region: Region): number =>
+    Math.max(...region.flatMap((ring) => ring.map((p) => distanceToEdge(outline, p))));
   const cutMm = sections.find((s) => whole - regionArea(s.region) < 1)?.atMm ?? 0;
   return (
     [

@@ -23,3 +23,4 @@ export {
 export { layers, lineStyle, moveShape, type Layer, type Shape } from './shape';
 export { pieceCode, printedPieces, sourcedPieces, sourcedTemplates, type Patterned } from './sourcedPieces';
 export { fitted } from './lettering/words';
+export { roomiest } from './roomiest';

@@ -50,18 +50,32 @@ function hatched([a, tip, b]: readonly Vec2[]): Shape[] {
 const NOTCH_MM = 6;
 const NOTCH_HALF_MM = 2;
 
+/** Square to the outline at the point of it nearest to a spot, into the piece. */
+export function inwardsAt({ outline }: Pick<Piece, 'outline'>, at: Vec2): Vec2 {
+  let [best, away] = [0, Infinity];
+  outline.forEach((p, i) => {
+    const q = outline[(i + 1) % outline.length]!;
+    const size = dist2(p, q);
+    if (size < 1e-6) return;
+    const t = Math.min(1, Math.max(0, ((at.x - p.x) * (q.x - p.x) + (at.y - p.y) * (q.y - p.y)) / size ** 2));
+    const off = dist2(at, lerp2(p, q, t));
+    if (off < away - 1e-9) [best, away] = [i, off];
+  });
+  const [p, q] = [outline[best]!, outline[(best + 1) % outline.length]!];
+  const size = dist2(p, q) || 1;
+  // The outline runs counter-clockwise: the piece lies to the left.
+  return { x: -(q.y - p.y) / size, y: (q.x - p.x) / size };
+}
+
 /** A V that points from the edge inwards, and where its letter stands beyond. */
-function notch(at: Vec2, towards: Vec2): { v: Shape; letterAt: Vec2 } {
-  const away = dist2(at, towards) || 1;
-  const to = { x: (towards.x - at.x) / away, y: (towards.y - at.y) / away };
+function notch(at: Vec2, to: Vec2): { v: Shape; letterAt: Vec2 } {
   const spot = (deep: number, aside: number): Vec2 => ({
     x: at.x + to.x * deep - to.y * aside,
     y: at.y + to.y * deep + to.x * aside,
   });
-  const deep = Math.min(NOTCH_MM, away / 2);
   return {
-    v: line('notch', [spot(0, -NOTCH_HALF_MM), spot(deep, 0), spot(0, NOTCH_HALF_MM)]),
-    letterAt: spot(Math.min(deep + 5, away * 0.6), 0),
+    v: line('notch', [spot(0, -NOTCH_HALF_MM), spot(NOTCH_MM, 0), spot(0, NOTCH_HALF_MM)]),
+    letterAt: spot(NOTCH_MM + 5, 0),
   };
 }
 
@@ -91,7 +105,13 @@ function drawn(mark: Mark): Shape[] {
     case 'rivet':
       return [line(mark.kind, mark.points, true)];
     case 'bevel':
-      return [line('bevel', mark.points, mark.bevel?.ring ?? false)];
+      return [
+        line(
+          mark.bevel?.face === 'front' ? 'bevel-front' : 'bevel-back',
+          mark.points,
+          mark.bevel?.ring ?? false,
+        ),
+      ];
     case 'groove':
     case 'fold':
     case 'glue':
@@ -103,12 +123,12 @@ function drawn(mark: Mark): Shape[] {
 
 /** A mark without its words. */
 export const markLines = (piece: Pick<Piece, 'outline'>, mark: Mark): Shape[] =>
-  mark.kind === 'notch' ? [notch(mark.points[0]!, centroid(piece.outline)).v] : drawn(mark);
+  mark.kind === 'notch' ? [notch(mark.points[0]!, inwardsAt(piece, mark.points[0]!)).v] : drawn(mark);
 
 /** A mark and the words beside it, for the bench. */
 export function markShapes(piece: Pick<Piece, 'outline'>, mark: Mark): Shape[] {
   if (mark.kind !== 'notch') return [...drawn(mark), ...(mark.text ? [wordsOf(mark, mark.text)] : [])];
-  const { v, letterAt } = notch(mark.points[0]!, centroid(piece.outline));
+  const { v, letterAt } = notch(mark.points[0]!, inwardsAt(piece, mark.points[0]!));
   return [v, { kind: 'text', layer: 'text', at: letterAt, heightMm: 5, text: mark.text ?? '' }];
 }
 
@@ -230,7 +250,7 @@ export function sampleOf(layer: Layer): Shape[] {
           { x: 0, y: 0.5 },
           { x: 16, y: 0.5 },
         ]),
-        notch({ x: 8, y: 0.5 }, { x: 8, y: 20 }).v,
+        notch({ x: 8, y: 0.5 }, { x: 0, y: 1 }).v,
       ];
     case 'wedge':
       return [
@@ -249,7 +269,8 @@ export function sampleOf(layer: Layer): Shape[] {
     case 'cut':
     case 'groove':
     case 'fold':
-    case 'bevel':
+    case 'bevel-back':
+    case 'bevel-front':
     case 'leader':
       return [line(layer, level)];
   }

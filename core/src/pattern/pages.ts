@@ -205,6 +205,19 @@ const LONG = 0.2;
 /** Boards this many pages wide are tried. */
 const WIDTHS = [1, 2, 3, 4, 5, 6];
 
+/** A box as it was laid, lying or standing; upside down it lies as well the right way up. */
+function standing(item: Ready, laid: { turnRad: number; x: number; y: number }): Placed {
+  const turned = (by: number): { x: number; y: number } => {
+    const b = boundsOf(item.box.map((p) => rotate2(p, by)));
+    return { x: b.minX, y: b.minY };
+  };
+  const now = turned(laid.turnRad);
+  const upright = Math.abs(Math.sin(laid.turnRad)) < 0.5;
+  const turnRad = upright ? 0 : Math.PI / 2;
+  const then = turned(turnRad);
+  return place(item, turnRad, laid.x + now.x - then.x, laid.y + now.y - then.y);
+}
+
 /** Every piece alone on as many pages as it needs, in the middle of them. */
 function apart(items: readonly Ready[], window: Window): Board[] {
   return items.map((item) => {
@@ -251,7 +264,7 @@ function together(
   if (packed.tooBig.length > 0) return undefined;
   return packed.sheets.map(({ laid }) =>
     boardOf(
-      laid.map((l) => place(items[Number(l.partId)]!, l.turnRad, l.x, l.y)),
+      laid.map((l) => standing(items[Number(l.partId)]!, l)),
       window,
     ),
   );

@@ -13,7 +13,8 @@ export const layers = [
   'rivet',
   'pad',
   'notch',
-  'bevel',
+  'bevel-back',
+  'bevel-front',
   'wedge',
   'leader',
   'text',
@@ -23,7 +24,7 @@ export type Layer = (typeof layers)[number];
 /** Dash pattern in millimetres; none is a continuous line. */
 export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meaning: string }> = {
   cut: { dashMm: [], widthMm: 0.7, meaning: 'cut, square through' },
-  hole: { dashMm: [], widthMm: 0.35, meaning: 'hole, cross at its centre' },
+  hole: { dashMm: [], widthMm: 0.35, meaning: 'hole and its centre' },
   groove: { dashMm: [4, 2], widthMm: 0.35, meaning: 'groove, on the back' },
   fold: { dashMm: [8, 1.5, 1.5, 1.5], widthMm: 0.25, meaning: 'fold or centre' },
   score: { dashMm: [2, 1], widthMm: 0.25, meaning: 'score' },
@@ -32,9 +33,10 @@ export const lineStyle: Record<Layer, { dashMm: number[]; widthMm: number; meani
   pocket: { dashMm: [4, 2], widthMm: 0.35, meaning: 'pocket, on the back' },
   rivet: { dashMm: [], widthMm: 0.25, meaning: 'rivet, glued on' },
   pad: { dashMm: [0.5, 1.5], widthMm: 0.25, meaning: 'pad, inside' },
-  notch: { dashMm: [], widthMm: 0.5, meaning: 'notch, meets its letter' },
-  bevel: { dashMm: [6, 1.5], widthMm: 0.25, meaning: 'bevel down to it on the face named' },
-  wedge: { dashMm: [], widthMm: 0.25, meaning: 'this edge is bevelled' },
+  notch: { dashMm: [], widthMm: 0.5, meaning: 'meets its letter' },
+  'bevel-back': { dashMm: [6, 1.5], widthMm: 0.25, meaning: 'bevel to it, on back' },
+  'bevel-front': { dashMm: [3, 1.5], widthMm: 0.25, meaning: 'bevel to it, in front' },
+  wedge: { dashMm: [], widthMm: 0.25, meaning: 'bevelled edge' },
   leader: { dashMm: [], widthMm: 0.15, meaning: 'leads to what it names' },
   text: { dashMm: [], widthMm: 0, meaning: 'words' },
 };

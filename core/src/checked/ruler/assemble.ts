@@ -81,9 +81,24 @@ function outward(ring: readonly Point[], a: Point, b: Point): Point {
 
 const beyond = (p: Point, a: Point, n: Point): number => (p.x - a.x) * n.x + (p.y - a.y) * n.y;
 
-/** A ring parted by a chord: the part on either side of it. */
+/** A ring without points it comes to twice over, and without ways out and straight back. */
+function clean(ring: readonly Point[]): Point[] {
+  const same = (p: Point, q: Point): boolean => Math.hypot(p.x - q.x, p.y - q.y) < 1e-3;
+  let now = ring.filter((p, j) => !same(p, ring[(j + 1) % ring.length]!));
+  for (let going = true; going && now.length > 3;) {
+    const at = now.findIndex((_, j) =>
+      same(now[(j + now.length - 1) % now.length]!, now[(j + 1) % now.length]!),
+    );
+    going = at >= 0;
+    if (going) now = now.filter((_, j) => j !== at && j !== (at + 1) % now.length);
+  }
+  return now;
+}
+
+/** A ring parted by a chord: the part on either side of it. A chord that ends within the ring goes on to its nearest corner. */
 function parted(ring: readonly Point[], a: Point, b: Point): [Point[], Point[]] {
-  const nearest = (p: Point): number => {
+  /** The point of the ring a chord's end is at or goes on to, and how many points of the ring come before it. */
+  const end = (p: Point): { before: number; via: Point[] } => {
     let [best, away] = [0, Infinity];
     ring.forEach((q, i) => {
       const r = ring[(i + 1) % ring.length]!;
@@ -92,26 +107,32 @@ function parted(ring: readonly Point[], a: Point, b: Point): [Point[], Point[]] 
       const d = Math.hypot(p.x - q.x - t * dx, p.y - q.y - t * dy);
       if (d < away - 1e-9) [best, away] = [i, d];
     });
-    return best;
+    if (away < 0.02) return { before: best, via: [] };
+    const corner = ring.reduce(
+      (c, q, i) =>
+        Math.hypot(p.x - q.x, p.y - q.y) < Math.hypot(p.x - ring[c]!.x, p.y - ring[c]!.y) ? i : c,
+      0,
+    );
+    return { before: corner, via: [ring[corner]!] };
   };
-  const [i, k] = [nearest(a), nearest(b)];
+  const [i, k] = [end(a), end(b)];
   const walk = (from: number, to: number): Point[] => {
     const found: Point[] = [];
+    if (from === to) return found;
     for (let j = (from + 1) % ring.length; ; j = (j + 1) % ring.length) {
       found.push(ring[j]!);
       if (j === to) return found;
     }
   };
-  const clean = (points: Point[]): Point[] =>
-    points.filter((p, j) => {
-      const q = points[(j + 1) % points.length]!;
-      return Math.hypot(p.x - q.x, p.y - q.y) > 1e-4;
-    });
-  return [clean([a, ...(i === k ? [] : walk(i, k)), b]), clean([b, ...walk(k, i), a])];
+  return [
+    clean([a, ...i.via, ...walk(i.before, k.before), ...k.via, b]),
+    clean([b, ...k.via, ...walk(k.before, i.before), ...i.via, a]),
+  ];
 }
 
-const FOLD = /^(?:\d+ × )?fold (\d+)°: (?:groove|cut) on the (back|face) ([\d.]+) deep(?:, ([\d.]+) open)?/;
-const HEAT = /^(?:\d+ × )?fold (\d+)°: heat the (back|face)/;
+const FOLD =
+  /^(?:\d+ × )?fold ([\d.]+)°: (?:groove|cut) on the (back|face),? ([\d.]+) deep(?:, ([\d.]+) open)?/;
+const HEAT = /^(?:\d+ × )?fold ([\d.]+)°: heat the (back|face)/;
 
 /** A piece as it stands in a drawing, with everything that lies in it. */
 export function readPiece(drawing: Drawing, outline: DrawnLine, id: string, thickness: number): RuledPiece {
@@ -166,15 +187,24 @@ export function readPiece(drawing: Drawing, outline: DrawnLine, id: string, thic
     flats[sides[0]!]!.folds.push({ ...fold, to: sides[1]! });
     flats[sides[1]!]!.folds.push({ ...fold, to: sides[0]! });
   }
-  for (const line of own('bevel').filter((l) => !(l.closed && l.points.length === 3))) {
+  const bevelLines = (['back', 'front'] as const).flatMap((face) =>
+    own(`bevel-${face}`).map((line) => ({ line, face })),
+  );
+  for (const { line, face } of bevelLines) {
     const [a, b] = [line.points[0]!, line.points.at(-1)!];
     const m = middle([a, b]);
     const flat = flats.find((f) => inside(f.ring, m)) ?? flats[0]!;
     const out = outward(flat.ring, a, b);
-    const width = Math.max(...flat.ring.map((p) => beyond(p, a, out)));
-    const told = nearestWords(m, /(?:\d+–)?(\d+)° (back|front)/);
-    if (!told) throw new Error(`a bevel line of ${id} says nothing of itself`);
-    flat.bevels.push({ line, face: told[2] as 'back' | 'front', width, out });
+    // To the edge that runs beside it: the furthest that is parallel.
+    const width = Math.max(
+      ...flat.ring.flatMap((p, i): number[] => {
+        const q = flat.ring[(i + 1) % flat.ring.length]!;
+        const size = Math.hypot(q.x - p.x, q.y - p.y);
+        const across = Math.abs((q.x - p.x) * out.x + (q.y - p.y) * out.y) / size;
+        return size > 2 && across < 5e-3 ? [beyond(middle([p, q]), a, out)] : [];
+      }),
+    );
+    flat.bevels.push({ line, face, width, out });
   }
   return { id, thickness, flats, words: words.map((w) => w.text) };
 }
@@ -185,8 +215,12 @@ function solidOf({ ring, bevels, folds }: Flat, t: number): Manifold {
   /** Keeps what lies within a plane through a line at one height, and aside of it at another. */
   const trim = (a: Point, n: Point, atLow: number, atHigh: number, low: number, high: number): void => {
     const slope = (atHigh - atLow) / (high - low);
-    // (x − a)·n ≤ atLow + slope (z − low)
-    made = made.trimByPlane([-n.x, -n.y, slope], -(a.x * n.x + a.y * n.y + atLow - slope * low));
+    // (x − a)·n ≤ atLow + slope (z − low), by a normal of unit length.
+    const scale = 1 / Math.hypot(n.x, n.y, slope);
+    made = made.trimByPlane(
+      [-n.x * scale, -n.y * scale, slope * scale],
+      -(a.x * n.x + a.y * n.y + atLow - slope * low) * scale,
+    );
   };
   for (const { line, face, width, out } of bevels)
     trim(line.points[0]!, out, face === 'back' ? 0 : width, face === 'back' ? width : 0, 0, t);
@@ -215,8 +249,8 @@ export function meetingAt(
   const bevel = bevels.find(({ line, width }) => {
     const [a, b] = [line.points[0]!, line.points.at(-1)!];
     const size = Math.hypot(b.x - a.x, b.y - a.y);
-    const parallel = Math.abs(((b.x - a.x) * out.x + (b.y - a.y) * out.y) / size) < 1e-3;
-    return parallel && Math.abs(beyond(m, a, out) - width) < 0.02;
+    const parallel = Math.abs(((b.x - a.x) * out.x + (b.y - a.y) * out.y) / size) < 5e-3;
+    return parallel && Math.abs(beyond(m, a, out) - width) < 0.1;
   });
   if (!bevel) return { flat, meeting: { a: from, b: to, angle: 0 } };
   const angle = Math.atan2(bevel.width, thickness);
@@ -246,8 +280,7 @@ function beside(
   const size = Math.hypot(other.b.x - other.a.x, other.b.y - other.a.y);
   const u: Point = { x: (other.a.x - other.b.x) / size, y: (other.a.y - other.b.y) / size };
   // The line runs with `along` from other.b to other.a; square to it, into the other flat, is newOut.
-  const v: Point = { x: -u.y, y: u.x };
-  const into = { ...v };
+  const into: Point = { x: u.y, y: -u.x };
   const x = plus(times(along, u.x), newOut, into.x);
   const y = plus(times(along, u.y), newOut, into.y);
   const mid = middle([other.a, other.b]);

@@ -78,7 +78,7 @@ export function readDxf(text: string): Drawing {
       if (code === 10) line.points.push({ x: Number(value), y: 0 });
       if (code === 20) line.points.at(-1)!.y = Number(value);
     } else if (word) {
-      if (code === 1) word.text = value;
+      if (code === 1) word.text = value.replace(/%%d/g, '°').replace(/%%c/g, 'Ø');
       if (code === 10) word.at.x = Number(value);
       if (code === 20) word.at.y = Number(value);
     }

@@ -6,6 +6,9 @@ import { sampleOf } from '../../pattern';
 import { trimNumber } from '../../units';
 import { bar, drawShape, grey, type Pen, stroke, write } from './pen';
 
+/** Room that the number of a page takes, mm. */
+const NUMBER_MM = { wide: 5, high: 2.8 };
+
 /** A board drawn small: its printed pages with their numbers or this one filled, and the pieces over them. */
 export function boardMap(
   pen: Pen,
@@ -17,6 +20,11 @@ export function boardMap(
 ): void {
   const [stepX, stepY] = [widthMm - cut.overlapMm, heightMm - cut.overlapMm];
   const scale = Math.min(at.widthMm / (board.columns * stepX), at.heightMm / (board.rows * stepY));
+  // Where cells are smaller than their numbers, only every so many are numbered.
+  const [everyColumn, everyRow] = [
+    Math.ceil(NUMBER_MM.wide / (stepX * scale)),
+    Math.ceil(NUMBER_MM.high / (stepY * scale)),
+  ];
   board.printed.forEach((printed, i) => {
     if (!printed) return;
     const cell = {
@@ -33,7 +41,9 @@ export function boardMap(
       ...(i === here && { color: rgb(0.85, 0.85, 0.85) }),
     });
     const number = numbers?.get(i);
-    if (number !== undefined)
+    const numbered =
+      (i % board.columns) % everyColumn === 0 && Math.floor(i / board.columns) % everyRow === 0;
+    if (number !== undefined && numbered)
       write(pen, String(number), { x: cell.x + (stepX * scale) / 2, y: cell.y + 1 }, 2.2, { centred: true });
   });
   for (const { outline } of board.placed)
@@ -46,19 +56,21 @@ export function boardMap(
 }
 
 /** Samples of marks are drawn this much smaller in the legend. */
-const SAMPLE = 0.6;
+const SAMPLE = 0.4;
+/** Kinds of line in a column of the legend, from line to line, and from column to column; mm. */
+const LEGEND = { rows: 7, lineMm: 3.7, columnMm: 33 };
 
 function legend(pen: Pen, used: ReadonlySet<Layer>, x: number, top: number): void {
-  const shown = layers.filter((layer) => layer !== 'text' && used.has(layer));
+  const shown = layers.filter((layer) => layer !== 'text' && layer !== 'leader' && used.has(layer));
   shown.forEach((layer, i) => {
-    const y = top - (i % 6) * 4.4;
-    const left = x + Math.floor(i / 6) * 38;
+    const y = top - (i % LEGEND.rows) * LEGEND.lineMm;
+    const left = x + Math.floor(i / LEGEND.rows) * LEGEND.columnMm;
     for (const shape of sampleOf(layer))
       drawShape(
         pen,
         moveShape(shape, (p) => ({ x: left + p.x * SAMPLE, y: y + (p.y - 1) * SAMPLE })),
       );
-    write(pen, lineStyle[layer].meaning, { x: left + 11, y }, 1.8);
+    write(pen, lineStyle[layer].meaning, { x: left + 7.5, y }, 1.75);
   });
 }
 
@@ -106,7 +118,7 @@ export function foot(
     { x: left + 1, y: low + 3 },
     2.2,
   );
-  legend(pen, used, left + 108, low + 25);
+  legend(pen, used, left + 106, low + 25);
   boardMap(
     pen,
     page.board,

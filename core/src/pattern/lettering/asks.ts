@@ -1,6 +1,7 @@
 import { bevelMarkWords, edgeRun, type Mark, type Piece, type PieceEdge } from '../../panel';
-import { boundsOf, centroid, dist2, lerp2, type Vec2 } from '../../geometry';
+import { centroid, lerp2, type Vec2 } from '../../geometry';
 import { trimNumber } from '../../units';
+import { inwardsAt } from '../marks';
 
 /** Something to be written on a piece. */
 export interface Ask {
@@ -13,20 +14,12 @@ export interface Ask {
   heightMm: number;
 }
 
-const unit = (a: Vec2, b: Vec2): Vec2 => {
-  const size = dist2(a, b) || 1;
-  return { x: (b.x - a.x) / size, y: (b.y - a.y) / size };
-};
-
-/** Where a notch points to, in the middle of the piece. */
-export const notchTowards = (piece: Pick<Piece, 'outline'>): Vec2 => centroid(piece.outline);
-
 const letters = (piece: Piece): Ask[] =>
   piece.marks.flatMap((mark): Ask[] => {
     const text = mark.printed ?? mark.text ?? '';
     const [near] = mark.points;
     if (mark.kind !== 'notch' || text === '' || !near) return [];
-    return [{ text, near, inwards: unit(near, notchTowards(piece)), heightMm: 4 }];
+    return [{ text, near, inwards: inwardsAt(piece, near), heightMm: 4 }];
   });
 
 /** Spots with the same words: each named where it is while they are few, all at once when they are many. */
@@ -61,7 +54,7 @@ function bevels(piece: Piece): Ask[] {
     const run = edgeRun(piece.outline, edge);
     const k = Math.max(1, Math.floor(run.length / 2));
     const near = lerp2(run[k - 1]!, run[k]!, 0.5);
-    return { near, inwards: unit(near, centroid(piece.outline)) };
+    return { near, inwards: inwardsAt(piece, near) };
   };
   if (words.size === 1 && edges.length > 2) {
     const every = edges.length === piece.edges.length ? 'all edges' : `${edges.length} edges with a wedge`;
@@ -99,9 +92,3 @@ export const asksOf = (piece: Piece): Ask[] => [
   ...bevels(piece),
   ...lines(piece),
 ];
-
-/** Where the words of a piece may be looked for: the corners of its box. */
-export const reachOf = (piece: Pick<Piece, 'outline'>): number => {
-  const b = boundsOf(piece.outline);
-  return Math.hypot(b.maxX - b.minX, b.maxY - b.minY);
-};

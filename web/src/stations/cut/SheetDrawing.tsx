@@ -1,7 +1,7 @@
 import type { PartReport } from '@fomrik/core/parts';
 import { type HandMove, laidOutline, type Sheet } from '@fomrik/core/cut';
 import { faceNote } from '@fomrik/core/files/faceNote';
-import { roomiest } from '@fomrik/core/files/label';
+import { roomiest } from '@fomrik/core/pattern';
 import { regionArea, signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
 import { trimNumber } from '@fomrik/core/units';
