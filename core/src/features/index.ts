@@ -1,5 +1,6 @@
 export {
   nothing,
+  notLaid,
   type Bought,
   type Drawn,
   type FeatureKind,

@@ -1,3 +1,3 @@
 export { allFindings } from './allFindings';
-export type { Finding } from './finding';
+export type { Finding, Remedy } from './finding';
 export type { Totals, Worked } from './worked';

@@ -14,6 +14,7 @@ export { ontoRoot, throughOf } from './mounting';
 export { templatesOf } from './templates';
 export { smallestBox } from './packed';
 export { placingOf, sidesOf } from './placing';
+export { startFeature } from './startFeature';
 export { startLights } from './startLights';
 export type { StandOff } from './wear/standOff';
 export { finishG, coatedMm2, gluedMm, paintsOf, recipeOf } from './finish';

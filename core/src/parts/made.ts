@@ -32,6 +32,7 @@ import { lidChecks } from './lids';
 import { foldWork } from './foldWork';
 import { liningOf } from './lining';
 import { withTemplates } from './templates';
+import { keptOn } from './onPiece';
 import { repointed } from './repointed';
 import { pressChecks, slackChecks } from './checks/wear';
 import { partFit, standOffs, type PartFit } from './wear/partFit';
@@ -191,8 +192,17 @@ export function makePart(
     part.features.map((feature): [string, Laid] => {
       const kind = around.kinds.features.get(feature.kind);
       const known = same?.has(feature.kind) ? before!.lays.get(feature.id) : undefined;
-      const lay = (): Laid =>
-        kind ? kind.lay(on, kind.parts ? feature : repointed(feature, laid)) : nothing();
+      const lay = (): Laid => {
+        if (!kind) return nothing();
+        const pointed = kind.parts ? feature : repointed(feature, laid);
+        return keptOn(
+          kind.lay(on, pointed),
+          pointed,
+          kind,
+          laid.map((l) => l.piece),
+          ({ id }) => ['features', part.features.findIndex((f) => f.id === id)],
+        );
+      };
       return [feature.id, known ?? lay()];
     }),
   );

@@ -1,6 +1,7 @@
-import type { BuildDoc, CutPlan } from '@fomrik/core/document';
+import type { BuildDoc, CutPlan, Feature } from '@fomrik/core/document';
 import type { Page } from '@fomrik/core/pattern';
-import type { Report } from '@fomrik/core/report';
+import type { FittedLights, Report, StartAsked } from '@fomrik/core/report';
+import type { Result } from '@fomrik/core/units';
 import { create } from 'zustand';
 import { DeriveClient } from '../workers/deriveClient';
 import { useBuild } from './build';
@@ -36,3 +37,11 @@ useView.subscribe((view, before) => {
 
 /** The pages the report's pieces print on. */
 export const askPages = (cut: CutPlan): Promise<Page[]> => client.pages(cut);
+
+/** A new detail of the open build that fits its part, or why none does. */
+export const askStart = (asked: StartAsked): Promise<Result<Feature>> =>
+  client.startIn(useBuild.getState().doc, asked);
+
+/** A first light for a part of the open build, or why there is none. */
+export const askLights = (partId: string): Promise<Result<FittedLights>> =>
+  client.startLights(useBuild.getState().doc, partId);

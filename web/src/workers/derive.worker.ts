@@ -1,7 +1,7 @@
-import { type BuildDoc, type CutPlan, share } from '@fomrik/core/document';
-import { type Page, planPages } from '@fomrik/core/pattern';
-import { printedPieces } from '@fomrik/core/pattern';
-import { createDeriver, type Report } from '@fomrik/core/report';
+import { type BuildDoc, type CutPlan, featureIdsOf, share } from '@fomrik/core/document';
+import { freeName } from '@fomrik/core/parts';
+import { type Page, planPages, printedPieces } from '@fomrik/core/pattern';
+import { createDeriver, type Report, type StartAsked, startIn, startLightsIn } from '@fomrik/core/report';
 import { expose } from 'comlink';
 import { createSender, type PartialReport } from './partial';
 
@@ -28,6 +28,17 @@ const api = {
   },
   /** The pages the build last derived prints on. */
   pages: (cut: CutPlan): Page[] => (report ? planPages(printedPieces(report), cut) : []),
+  /** A new detail that fits a part. */
+  startIn: (doc: BuildDoc, asked: StartAsked) => startIn(doc, asked),
+  /** A first light that fits a part; names that are taken are not given again. */
+  startLights(doc: BuildDoc, partId: string) {
+    const taken = [...featureIdsOf(doc), ...doc.circuits.map((c) => c.id)];
+    return startLightsIn(doc, partId, (base) => {
+      const name = freeName(taken, base);
+      taken.push(name);
+      return name;
+    });
+  },
 };
 
 export type DeriveWorker = typeof api;

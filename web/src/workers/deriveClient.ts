@@ -1,6 +1,7 @@
-import { firstParts, type BuildDoc, type CutPlan } from '@fomrik/core/document';
+import { firstParts, type BuildDoc, type CutPlan, type Feature } from '@fomrik/core/document';
 import type { Page } from '@fomrik/core/pattern';
-import type { Report } from '@fomrik/core/report';
+import type { FittedLights, Report, StartAsked } from '@fomrik/core/report';
+import type { Result } from '@fomrik/core/units';
 import { wrap, type Remote } from 'comlink';
 import { todayIso } from '../store/today';
 import type { DeriveWorker } from './derive.worker';
@@ -54,6 +55,16 @@ export class DeriveClient {
   /** The pages of the newest answer. */
   pages(cut: CutPlan): Promise<Page[]> {
     return this.worker.pages(cut);
+  }
+
+  /** A new detail that fits a part, or why none does. */
+  startIn(doc: BuildDoc, asked: StartAsked): Promise<Result<Feature>> {
+    return this.worker.startIn(doc, asked);
+  }
+
+  /** A first light that fits a part, or why there is none. */
+  startLights(doc: BuildDoc, partId: string): Promise<Result<FittedLights>> {
+    return this.worker.startLights(doc, partId);
   }
 
   private async answer(doc: BuildDoc, withinMs: number): Promise<Report> {

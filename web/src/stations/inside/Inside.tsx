@@ -1,5 +1,5 @@
-import { type PartReport, standardKinds, startLights, freeName } from '@fomrik/core/parts';
-import { applyChanges, featureIdsOf, type Circuit, type Feature } from '@fomrik/core/document';
+import { type PartReport, standardKinds } from '@fomrik/core/parts';
+import { applyChanges, type Circuit, type Feature, type Part } from '@fomrik/core/document';
 import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Vec3 } from '@fomrik/core/geometry';
 import { nearestOn } from '@fomrik/core/panel';
@@ -12,7 +12,8 @@ import { LazySolid } from '../../parts/LazySolid';
 import type { Played } from '../../parts/Halos';
 import { usePart } from '../../parts/usePart';
 import { dragEnd, useBuild } from '../../store/build';
-import { useReport } from '../../store/report';
+import { toast } from 'sonner';
+import { askLights, useReport } from '../../store/report';
 import { useView } from '../../store/view';
 import { ChannelsButton } from './ChannelsButton';
 import { CircuitFields } from './CircuitFields';
@@ -44,7 +45,7 @@ export function Inside() {
     const kind = inHand === undefined ? undefined : standardKinds.features.get(inHand);
     useView.setState({ inHand: undefined });
     const spot = kind && nearestOn(made.surfaces, p);
-    if (kind && spot) putIn(part, made, kind, spot);
+    if (kind && spot) void putIn(part, made, kind, spot);
   };
   const inside = part.features.filter((f) => standardKinds.features.get(f.kind)?.station === 'inside');
   if (inside.length === 0) return <Dark part={part} made={made} />;
@@ -197,21 +198,26 @@ function takePack(circuit: CircuitReport, packId: string): void {
 }
 
 /** A part with nothing in it yet. */
-function Dark({ part, made }: { part: Parameters<typeof startLights>[0]; made: PartReport }) {
+function Dark({ part, made }: { part: Part; made: PartReport }) {
   const update = useBuild((s) => s.update);
-  const light = (): void => {
-    const { doc } = useBuild.getState();
-    const taken = [...featureIdsOf(doc), ...doc.circuits.map((c) => c.id)];
-    const lights = startLights(part, made, standardKinds, (base) => {
-      const name = freeName(taken, base);
-      taken.push(name);
-      return name;
-    });
-    if (!lights) return;
+  const [busy, setBusy] = useState(false);
+  const light = async (): Promise<void> => {
+    setBusy(true);
+    const found = await askLights(part.id);
+    setBusy(false);
+    if (!found.ok) {
+      toast.error(`Not lit: ${found.message}`);
+      return;
+    }
+    const lights = found.value;
     update((d) => {
-      d.parts.find((p) => p.id === part.id)!.features.push(...(lights.features as Draft<Feature>[]));
+      const target = d.parts.find((p) => p.id === part.id)!;
+      target.features.push(...(lights.features as Draft<Feature>[]));
+      target.params = lights.params as Draft<Part>['params'];
       d.circuits.push(lights.circuit as Draft<Circuit>);
     });
+    if (lights.changed.length > 0)
+      toast(`${part.name} was changed to make room: ${lights.changed.join(', ')}.`);
   };
   return (
     <div className="m-8 max-w-md">
@@ -223,8 +229,8 @@ function Dark({ part, made }: { part: Parameters<typeof startLights>[0]; made: P
             ? 'Lamps, switch and pack are planned now, before foam is cut. They begin as three amber lamps on its largest piece, the pack where there is most room.'
             : 'Light, switch and pack begin in the room it has; each can be moved or changed.'}
       </p>
-      <button type="button" className="btn btn-main" onClick={light}>
-        Light it
+      <button type="button" className="btn btn-main" disabled={busy} onClick={() => void light()}>
+        {busy ? 'Finding room…' : 'Light it'}
       </button>
     </div>
   );

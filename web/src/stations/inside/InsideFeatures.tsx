@@ -60,7 +60,7 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
                 },
               );
             }}
-            onClick={() => putIn(part, made, kind)}
+            onClick={() => void putIn(part, made, kind)}
           >
             <Plus size={14} aria-hidden /> {kind.verb}
           </button>

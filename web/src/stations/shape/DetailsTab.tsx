@@ -1,8 +1,11 @@
 import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import { drawnPieces, type PartReport, standardKinds, freeName } from '@fomrik/core/parts';
+import type { FeatureKind } from '@fomrik/core/features';
 import type { Draft } from 'immer';
+import { toast } from 'sonner';
 import { FeatureLine } from '../../parts/FeatureLine';
 import { useBuild } from '../../store/build';
+import { askStart } from '../../store/report';
 import { useView } from '../../store/view';
 import { DartList } from './DartList';
 
@@ -50,6 +53,13 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
     const feature = { id: freeName(taken, `${part.id}.${kind}`), kind, place, params };
     change((p) => void p.features.push(feature as Draft<Feature>));
   };
+  /** As its kind begins, or as it fits here; why not, when it does not. */
+  const begin = async (kind: FeatureKind): Promise<void> => {
+    const id = freeName(featureIdsOf(useBuild.getState().doc), `${part.id}.${kind.kind}`);
+    const started = await askStart({ partId: part.id, kind: kind.kind, id, pointed });
+    if (started.ok) add(kind.kind, started.value.place, started.value.params);
+    else toast.error(`${kind.verb} was not added: ${started.message}`);
+  };
   const set = (feature: Feature): void =>
     change((p) => {
       p.features = p.features.map((f) => (f.id === feature.id ? (feature as Draft<Feature>) : f));
@@ -74,10 +84,7 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
             type="button"
             className="btn"
             title={kind.summary}
-            onClick={() => {
-              const { place, params } = kind.start(pointed);
-              add(kind.kind, place, params);
-            }}
+            onClick={() => void begin(kind)}
           >
             {kind.verb}
           </button>

@@ -1,0 +1,131 @@
+import { applyChanges, type BuildDoc, type Circuit, type Feature, type Part } from '../document';
+import { catalogue as standard } from '../materials';
+import { type Around, makePart, partReport, standardKinds, startFeature, startLights } from '../parts';
+import type { Finding, Remedy } from '../findings';
+import { fail, ok, type Result } from '../units';
+import { derive } from './derive';
+import { aroundPart, surroundingsOf } from './surroundings';
+
+/** A first light for a part: what is laid on and put in, and the circuit that joins it. */
+export interface Lights {
+  features: Feature[];
+  circuit: Circuit;
+}
+
+/** A light that fits, and what of the part had to give way for it: its values then, and the words for what changed. */
+export interface FittedLights extends Lights {
+  params: Part['params'];
+  changed: string[];
+}
+
+/** Remedies that are taken one after another before a light is given up. */
+const ROUNDS = 4;
+
+/** Orders in which things find their room: the pack is the largest, lamps are where they are seen. */
+function ordersOf({ features, circuit }: Lights): Feature[][] {
+  const rank = (f: Feature): number => (f.id === circuit.source ? 0 : f.id === circuit.switch ? 1 : 2);
+  const packFirst = [...features].sort((a, b) => rank(a) - rank(b));
+  return [packFirst, [...packFirst].reverse()];
+}
+
+/** A build of the one part, as if it stood by itself. */
+function alone(doc: BuildDoc, part: Part, { features, circuit }: Lights): BuildDoc {
+  const mount = part.mount.to === 'part' ? ({ to: 'stand' } as const) : part.mount;
+  return {
+    ...doc,
+    parts: [{ ...part, mount, features: [...part.features, ...features] }],
+    circuits: [circuit],
+    versions: [],
+  };
+}
+
+/**
+ * Lamps, a pack and a switch that fit a part, and a circuit that lights them: each where it has room, and what the build
+ * would stop at put right by its own remedies.
+ * @param free makes a name that is not taken.
+ */
+export function startLightsIn(
+  doc: BuildDoc,
+  partId: string,
+  free: (base: string) => string,
+): Result<FittedLights> {
+  const part = doc.parts.find((p) => p.id === partId);
+  if (!part) return fail('That part is no longer there.');
+  const around = aroundPart(doc, part, surroundingsOf(doc, standard, standardKinds));
+  const first = startLights(part, partReport(part, around, true), standardKinds, free);
+  if (!first) return fail('There is nowhere on this part for lamps, a pack and a switch.');
+  const before = new Set(makePart(part, around, { coarse: true }).noticed.map((n) => n.check.id));
+  let said = '';
+  // The part stays as it is where that can be; else it gives way as far as its own remedies say.
+  for (const may of [ofLight, ofPart])
+    for (const order of ordersOf(first)) {
+      const fitted = fittedIn(part, around, order);
+      const features = first.features.map((f) => (fitted.ok && fitted.value.get(f.id)) || f);
+      const lit = settled(doc, part, { ...first, features }, before, may);
+      if (lit.ok) return lit;
+      said ||= lit.message;
+    }
+  return fail(said);
+}
+
+/** Each of some features where it has room beside those before it, by its id. */
+function fittedIn(part: Part, around: Around, features: readonly Feature[]): Result<Map<string, Feature>> {
+  let lit = part;
+  const fitted = new Map<string, Feature>();
+  for (const { id, kind, place } of features) {
+    const started = startFeature(lit, around, {
+      kind: standardKinds.features.get(kind)!,
+      id,
+      pointed:
+        place.on === 'panel'
+          ? { panel: place.panel, edge: '', at: { x: place.u, y: place.v } }
+          : { panel: '', edge: '', at: { x: 0.5, y: 0.5 } },
+      ...(place.on === 'room' && { place }),
+    });
+    if (!started.ok) return started;
+    fitted.set(id, started.value);
+    lit = { ...lit, features: [...lit.features, started.value] };
+  }
+  return ok(fitted);
+}
+
+/** A remedy that changes the light alone: the part stays as it is. */
+const ofLight = ({ changes }: Pick<Remedy, 'changes'>): boolean =>
+  changes.every(({ path }) => path[0] === 'circuits' || (path[0] === 'parts' && path[2] === 'features'));
+
+/** One that changes the part too, and nothing beside it. */
+const ofPart = ({ changes }: Pick<Remedy, 'changes'>): boolean =>
+  changes.every(({ path }) => path[0] === 'circuits' || (path[0] === 'parts' && path[1] === 0));
+
+/** Lights with what stops them put right: of the remedies of a stop, the one that leaves the fewest stops. */
+function settled(
+  doc: BuildDoc,
+  part: Part,
+  lights: Lights,
+  before: ReadonlySet<string>,
+  may: (remedy: Pick<Remedy, 'changes'>) => boolean,
+): Result<FittedLights> {
+  const stopsOf = (of: BuildDoc): Finding[] =>
+    derive(of).findings.filter((f) => f.severity === 'stop' && f.station === 'inside' && !before.has(f.id));
+  let now = alone(doc, part, lights);
+  let stops = stopsOf(now);
+  const changed: string[] = [];
+  for (let round = 0; round < ROUNDS && stops.length > 0; round++) {
+    const tried = stops[0]!.remedies.filter(may).map(({ label, changes }) => {
+      const next = applyChanges(now, changes);
+      return { label, changes, next, stops: stopsOf(next) };
+    });
+    if (tried.length === 0) break;
+    const best = tried.reduce((a, b) => (b.stops.length < a.stops.length ? b : a));
+    [now, stops] = [best.next, best.stops];
+    if (!ofLight(best)) changed.push(best.label);
+  }
+  if (stops.length > 0) return fail(stops[0]!.title);
+  const own = new Set(lights.features.map((f) => f.id));
+  return ok({
+    features: now.parts[0]!.features.filter((f) => own.has(f.id)),
+    circuit: now.circuits.find((c) => c.id === lights.circuit.id) ?? lights.circuit,
+    params: now.parts[0]!.params,
+    changed,
+  });
+}
