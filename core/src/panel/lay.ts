@@ -73,13 +73,17 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
   const met = joins.filter((j) => j.kind !== 'fold');
   for (const { a, b, kind } of joins)
     if (kind === 'fold')
-      for (const [id, side] of [a, b])
-        laid.find((l) => l.panel.id === id)!.piece.edges.find((e) => e.id === side)!.joint = 'fold';
+      for (const [id, side] of [a, b]) {
+        const edge = laid.find((l) => l.panel.id === id)?.piece.edges.find((e) => e.id === side);
+        if (edge) edge.joint = 'fold';
+      }
   met.forEach((join, i) => {
     const [a, b] = [join.a, join.b].map(([id, side]) => {
       const piece = laid.find((l) => l.panel.id === id)?.piece;
-      return piece && { piece, edge: piece.edges.find((e) => e.id === side)! };
+      const edge = piece?.edges.find((e) => e.id === side);
+      return piece && edge && { piece, edge };
     });
+    // A piece that was parted has other edges: what met there is in two, and no seam any more.
     if (!a || !b) return;
     const letter = letterAt(i);
     const ease = a.edge.lengthMm - b.edge.lengthMm;

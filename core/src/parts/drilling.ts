@@ -48,21 +48,24 @@ function slotMark({ face, name }: Switch, item: Item): Mark[] {
   ];
 }
 
+/** What is drilled and filed in a wall for the lever or the bush of what sits behind it. */
+export function cutFor(item: Item): { holes: Piece['holes']; marks: Mark[] } {
+  const face = item.toggle?.face;
+  if (!item.toggle || !item.flat) return { holes: [], marks: [] };
+  return {
+    holes: face?.round ? [{ id: item.id, kind: 'hole', centre: item.flat, diameterMm: face.widthMm }] : [],
+    marks: slotMark(item.toggle, item),
+  };
+}
+
 /** A wall of a bought thing as its template: what features drill and cut in it, and where levers and bushes come through. */
 export function templateOf(piece: Piece, items: readonly Item[]): Piece {
-  const through = items.filter((i) => i.pieceId === piece.id && i.toggle);
+  const through = items.filter((i) => i.pieceId === piece.id).map(cutFor);
   return {
     ...piece,
     template: true,
-    holes: [
-      ...piece.holes,
-      ...through.flatMap((i) =>
-        i.toggle!.face?.round
-          ? [{ id: i.id, kind: 'hole' as const, centre: i.flat!, diameterMm: i.toggle!.face.widthMm }]
-          : [],
-      ),
-    ],
-    marks: [...piece.marks, ...through.flatMap((i) => slotMark(i.toggle!, i))],
+    holes: [...piece.holes, ...through.flatMap((c) => c.holes)],
+    marks: [...piece.marks, ...through.flatMap((c) => c.marks)],
     note: 'A template for the case, its outer face up: tape it on, prick the middles through, drill from there. No sheet is cut for it.',
   };
 }

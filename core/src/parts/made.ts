@@ -195,13 +195,10 @@ export function makePart(
       const lay = (): Laid => {
         if (!kind) return nothing();
         const pointed = kind.parts ? feature : repointed(feature, laid);
-        return keptOn(
-          kind.lay(on, pointed),
-          pointed,
-          kind,
-          laid.map((l) => l.piece),
-          ({ id }) => ['features', part.features.findIndex((f) => f.id === id)],
-        );
+        return keptOn(kind.lay(on, pointed), pointed, kind, laid, ({ id }) => [
+          'features',
+          part.features.findIndex((f) => f.id === id),
+        ]);
       };
       return [feature.id, known ?? lay()];
     }),

@@ -1,8 +1,9 @@
 import type { Cure, Feature } from '../document';
 import { type FeatureKind, type Laid, notLaid } from '../features';
 import { contains, distanceToEdge, type Vec2 } from '../geometry';
-import type { Mark, Piece } from '../panel';
+import type { LaidPanel, Mark, Piece } from '../panel';
 import { trimNumber } from '../units';
+import { cutFor } from './drilling';
 
 /** Holes keep this much foam to the edge at the least, or they break it; mm. */
 const BRIDGE_MM = 0.5;
@@ -22,19 +23,32 @@ interface Off {
 }
 
 /** What a feature cuts or draws that does not lie on its piece: the worst of it, and how far it reaches beyond. */
-function offPiece(laid: Laid, shell: readonly Piece[]): Off | undefined {
+function offPiece(laid: Laid, shell: readonly LaidPanel[]): Off | undefined {
+  // In the wall of a bought thing levers and bushes come through as well.
+  const walls = new Set(shell.flatMap((l) => (l.panel.given ? [l.piece.id] : [])));
+  const through = laid.items.flatMap((item) =>
+    item.pieceId !== undefined && walls.has(item.pieceId) ? [{ pieceId: item.pieceId, ...cutFor(item) }] : [],
+  );
+  const holes = [
+    ...laid.holes,
+    ...through.flatMap(({ pieceId, holes: own }) => own.map((hole) => ({ pieceId, hole }))),
+  ];
+  const marks = [
+    ...laid.marks,
+    ...through.flatMap(({ pieceId, marks: own }) => own.map((mark) => ({ pieceId, mark }))),
+  ];
   const all = [
-    ...laid.holes.map(({ pieceId, hole }) => ({
+    ...holes.map(({ pieceId, hole }) => ({
       pieceId,
       over: (outline: readonly Vec2[]) => outside(outline, hole.centre) + hole.diameterMm / 2 + BRIDGE_MM,
     })),
-    ...laid.marks.map(({ pieceId, mark }) => ({
+    ...marks.map(({ pieceId, mark }) => ({
       pieceId,
       over: (outline: readonly Vec2[]) => (mark.points.length === 0 ? -1 : reaches(outline, mark)),
     })),
   ];
   return all.reduce<Off | undefined>((worst, { pieceId, over }) => {
-    const piece = shell.find((p) => p.id === pieceId);
+    const piece = shell.find((l) => l.piece.id === pieceId)?.piece;
     const mm = piece ? over(piece.outline) : 0;
     return piece && mm > Math.max(1e-6, worst?.mm ?? 0) ? { piece, mm } : worst;
   }, undefined);
@@ -48,7 +62,7 @@ export function keptOn(
   laid: Laid,
   feature: Feature,
   kind: FeatureKind,
-  shell: readonly Piece[],
+  shell: readonly LaidPanel[],
   pathOf: (feature: Feature) => (string | number)[],
 ): Laid {
   const off = offPiece(laid, shell);
