@@ -117,6 +117,8 @@ export interface Piece {
   template?: true;
   /** Lies between other layers, so that its faces are glued and not painted. */
   inside?: true;
+  /** Fastened by a step of its own, and not with what else is laid on. */
+  ownStep?: true;
   /** Cut flat as one of so many layers that are glued face to face. */
   layers?: number;
   /** Darts as they were placed, in the order of their marks. */

@@ -1,17 +1,7 @@
 import type { Finish, Part } from '../document';
 import { coatings, glues, type Habits, type PaintCoat, paints } from '../materials';
 import { eachOf, type Piece } from '../panel';
-
-/** Length glued in one copy: seams, and the faces of lining and laid pieces as strips 50 mm apart. */
-export function gluedMm(pieces: readonly Piece[]): number {
-  const seams =
-    pieces.flatMap((p) => p.edges.filter((e) => e.joint === 'seam')).reduce((sum, e) => sum + e.lengthMm, 0) /
-    2;
-  const faces = pieces
-    .filter((p) => p.role !== 'shell' || p.inside)
-    .reduce((sum, p) => sum + (p.areaMm2 * eachOf(p)) / 50, 0);
-  return seams + faces;
-}
+import { gluedMm } from './glued';
 
 /** Area that is sealed and painted in one copy: all faces that are seen. */
 export const coatedMm2 = (pieces: readonly Piece[]): number =>

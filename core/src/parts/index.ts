@@ -17,5 +17,6 @@ export { placingOf, sidesOf } from './placing';
 export { startFeature } from './startFeature';
 export { startLights } from './startLights';
 export type { StandOff } from './wear/standOff';
-export { finishG, coatedMm2, gluedMm, paintsOf, recipeOf } from './finish';
+export { finishG, coatedMm2, paintsOf, recipeOf } from './finish';
+export { gluedMm, gluedOf, type Glued } from './glued';
 export type { PackedPart, Packing } from './packed';

@@ -46,4 +46,6 @@ export const printedPieces = (report: Patterned): SourcedPiece[] => [
 ];
 
 const worked = (templates: PartReport['templates']) =>
-  templates.filter((t) => t.holes.length > 0 || t.marks.some((m) => m.kind === 'slot'));
+  templates.filter(
+    (t) => t.holes.length > 0 || t.marks.some((m) => m.kind !== 'notch' && m.kind !== 'bevel'),
+  );

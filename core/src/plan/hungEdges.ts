@@ -4,7 +4,6 @@ import { trimNumber } from '../units';
 /** An edge fastened to the face of another piece. */
 export interface HungEdge {
   words: string;
-  lengthMm: number;
   glued: boolean;
 }
 
@@ -21,7 +20,6 @@ export function hungEdges(part: PartReport): HungEdge[] {
         ? [
             {
               words: `${piece.name}, ${edge.name}${edge.letter ? ` (${edge.letter})` : ''}: ${edge.hung.words}${easeWords(edge.easeMm)}`,
-              lengthMm: edge.lengthMm,
               glued: edge.hung.by === 'glue',
             },
           ]

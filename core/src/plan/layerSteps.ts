@@ -1,12 +1,9 @@
 import type { BuildDoc } from '../document';
 import { glues, speeds } from '../materials';
-import type { PartReport } from '../parts';
+import { gluedOf, type PartReport } from '../parts';
 import { outlineLength } from '../geometry';
 import { trimNumber } from '../units';
 import type { Step } from './step';
-
-/** A strip of glue this wide is spread along a face at the speed of a seam, mm. */
-const STRIP_MM = 50;
 
 /** Steps that glue layers face to face, round what lies in them, and slope their edges. */
 export function layerSteps(doc: BuildDoc, part: PartReport, after: string): Step[] {
@@ -17,7 +14,7 @@ export function layerSteps(doc: BuildDoc, part: PartReport, after: string): Step
   const steps: Step[] = [];
   const stacked = layers.filter((p) => p.layers! > 1);
   if (stacked.length > 1) {
-    const metres = (stacked.slice(1).reduce((sum, p) => sum + p.areaMm2 / STRIP_MM, 0) * part.copies) / 1000;
+    const metres = (gluedOf(part.pieces).layersMm * part.copies) / 1000;
     const channels = stacked.some((p) => p.marks.some((m) => m.channel));
     steps.push({
       id: id('layers'),
@@ -26,6 +23,7 @@ export function layerSteps(doc: BuildDoc, part: PartReport, after: string): Step
       detail: `In this order: ${stacked.map((p) => p.name).join('; ')}. Both faces, ${g.name}; a paper slip keeps them apart while the edges are lined up.${channels ? ' Lay the stick in its channel before the layer that closes it.' : ''}`,
       partId: part.id,
       about: 'pieces',
+      reads: { quantity: 'glue', stated: metres * g.gPerM },
       workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin,
       waitMin: g.cureMin,
       waitFor: `${g.name} at full strength`,

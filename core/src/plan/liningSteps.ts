@@ -1,6 +1,6 @@
 import type { BuildDoc } from '../document';
 import { glues } from '../materials';
-import { gluedMm, type PartReport } from '../parts';
+import { gluedOf, type PartReport } from '../parts';
 import type { Step } from './step';
 
 /** Gluing the lining in, and a last test where it closes something in. */
@@ -8,7 +8,7 @@ export function liningSteps(doc: BuildDoc, part: PartReport, after: string): Ste
   if (!part.lining) return [];
   const g = glues[doc.make.habits.glue];
   const lit = part.items.length > 0;
-  const metres = (gluedMm(part.pieces.filter((p) => p.role === 'lining')) * part.copies) / 1000;
+  const metres = (gluedOf(part.pieces).liningMm * part.copies) / 1000;
   const id = (step: string): string => `${part.id}:${step}`;
   const lining: Step = {
     id: id('lining'),

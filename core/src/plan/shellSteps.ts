@@ -1,7 +1,6 @@
 import type { BuildDoc } from '../document';
-import type { PartReport } from '../parts';
+import { gluedOf, templatesOf, type PartReport } from '../parts';
 import { foldOpeningMm, groovesForBend } from '../foam';
-import { dist2 } from '../geometry';
 import { bevelWords, eachOf } from '../panel';
 import { trimNumber } from '../units';
 import { hungEdges } from './hungEdges';
@@ -16,12 +15,6 @@ const sawn = (part: PartReport): boolean => part.sheetKinds.some(isRigid);
 
 const cutterCaution = { knife: 'blade', 'band-saw': 'saw', laser: 'laser' } as const;
 const cutterWord = { knife: 'knife', 'band-saw': 'band saw', laser: 'laser' } as const;
-
-/** Length of all dart legs of one copy. */
-function dartLegsMm(part: PartReport): number {
-  const darts = part.pieces.flatMap((p) => p.marks.filter((m) => m.kind === 'dart'));
-  return darts.reduce((sum, { points }) => sum + dist2(points[0]!, points[1]!), 0);
-}
 
 /** Bevelled edges of one copy: how many, how long, and which to what angle. */
 function bevelled(part: PartReport): { count: number; metres: number; words: string } {
@@ -51,6 +44,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   const id = (step: string): string => `${part.id}:${step}`;
   const length = outlineM(part);
   const pieces = part.pieces.reduce((sum, p) => sum + eachOf(p), 0) * part.copies;
+  const templates = templatesOf(part.pieces).length;
   const thickness = part.foam.thicknessMm.value;
   const foams = [...new Set(part.pieces.map((p) => p.foamName))].join(', ');
   const grooved = part.strainClass === 'grooved' && fold !== 'heat-and-fold';
@@ -63,7 +57,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
     {
       id: id('trace'),
       kind: 'trace',
-      title: `${part.name}: trace ${pieces} pieces`,
+      title: `${part.name}: trace ${pieces} ${pieces === 1 ? 'piece' : 'pieces'}${templates < pieces ? ` from ${templates} ${templates === 1 ? 'template' : 'templates'}` : ''}`,
       detail: `Fine paint pen, not ball-point. ${part.copies === 2 ? 'Each piece twice, one flipped. ' : ''}Mark lamp holes and seam letters.`,
       partId: part.id,
       about: 'pieces',
@@ -116,7 +110,8 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: ['blade'],
     });
   }
-  const dartM = (dartLegsMm(part) * part.copies) / 1000;
+  const glued = gluedOf(part.pieces);
+  const dartM = (glued.dartsMm * part.copies) / 1000;
   if (dartM > 0) {
     const g = glues[glue];
     steps.push({
@@ -150,11 +145,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: ['heat'],
     });
   steps.push(...layerSteps(doc, part, steps.at(-1)!.id));
-  const seamM =
-    part.pieces
-      .filter((p) => p.role === 'shell')
-      .flatMap((p) => p.edges.filter((e) => e.joint === 'seam'))
-      .reduce((sum, e) => sum + e.lengthMm, 0) / 2000;
+  const seamM = glued.seamsMm / 1000;
   if (seamM > 0) {
     const g = glues[glue];
     steps.push({
@@ -172,15 +163,15 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [g.caution],
     });
   }
-  const glued = hungEdges(part).filter((e) => e.glued);
-  if (glued.length > 0) {
+  const hung = hungEdges(part).filter((e) => e.glued);
+  if (hung.length > 0) {
     const g = glues[glue];
-    const metres = (glued.reduce((sum, e) => sum + e.lengthMm, 0) * part.copies) / 1000;
+    const metres = (glued.hungMm * part.copies) / 1000;
     steps.push({
       id: id('join'),
       kind: 'glue',
       title: `${part.name}: glue plate to plate`,
-      detail: `${glued.map((e) => e.words).join('; ')}.`,
+      detail: `${hung.map((e) => e.words).join('; ')}.`,
       partId: part.id,
       about: 'hung',
       reads: { quantity: 'glue', stated: metres * g.gPerM },
@@ -191,10 +182,10 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [g.caution],
     });
   }
-  const laidOn = part.pieces.filter((p) => p.role === 'laid');
+  const laidOn = part.pieces.filter((p) => p.role === 'laid' && !p.ownStep);
   if (laidOn.length > 0) {
     const g = glues[glue];
-    const metres = laidOn.reduce((sum, p) => sum + (p.areaMm2 * eachOf(p)) / 50, 0) * part.copies * 1e-3;
+    const metres = (glued.laidMm * part.copies) / 1000;
     steps.push({
       id: id('laid'),
       kind: 'glue',

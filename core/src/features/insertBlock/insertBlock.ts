@@ -131,6 +131,7 @@ export const insertBlock = defineFeature<BlockParams>({
                 sheet,
               ),
               role: 'laid',
+              ownStep: true as const,
               featureId: id,
               face: 'inner',
               each,

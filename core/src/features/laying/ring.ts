@@ -46,6 +46,7 @@ export const ringPiece = (
   featureId: named.featureId,
   face: 'outer',
   note: named.note,
+  ownStep: true,
   ...(named.each && { each: named.each }),
 });
 

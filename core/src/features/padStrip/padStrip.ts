@@ -191,7 +191,7 @@ export const padStrip = defineFeature<PadParams>({
     }, 0);
     return {
       ...laid,
-      pieces: bevelled,
+      pieces: bevelled.map((p) => ({ ...p, ownStep: true as const })),
       work: [
         {
           step: 'padding',

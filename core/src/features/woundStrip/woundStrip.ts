@@ -1,6 +1,7 @@
 import { type Check, choice, count, type Cure, length, type ParamsOf } from '../../document';
 import { litFace } from '../../light';
 import { diffusers, type LampColour, leds, strip12V, strip5V } from '../../materials';
+import { type Piece, platePiece } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf } from '../laying/device';
@@ -50,6 +51,47 @@ const woundOf = (params: WoundParams): Wound => ({
   ...params,
   lampMm: params.type === '5v' ? strip5V.pitchMm : strip12V.segmentMm / strip12V.perSegment,
 });
+
+/** The sleeve as it lies flat: a strip for every layer, each wrapped over the one before; none where the part is its own. */
+function sleevePieces(
+  on: LaidPart,
+  id: string,
+  { diffuser, layers, sleeveMm, lengthMm }: WoundParams,
+): Piece[] {
+  const of = diffusers.find((d) => d.id === diffuser)?.sheet;
+  if (!of || on.panels.some((l) => l.foam.foamId === of.foamId)) return [];
+  const sheet = on.sheet(of);
+  const t = sheet.thicknessMm.value;
+  return Array.from({ length: layers }, (_, i): Piece => {
+    // The wrap of a round in sheet: π(D + 2kt).
+    const girth = Math.PI * (sleeveMm + 2 * t * (i + sheet.neutralFraction.value));
+    const name =
+      layers === 1 ? 'sleeve of the wound strip' : `sleeve of the wound strip, layer ${i + 1} of ${layers}`;
+    return {
+      ...platePiece(
+        { id: `${id}.sleeve-${i + 1}`, name },
+        {
+          origin: { x: 0, y: 0, z: 0 },
+          across: { x: 1, y: 0, z: 0 },
+          up: { x: 0, y: 1, z: 0 },
+          outline: [
+            { x: 0, y: 0 },
+            { x: girth, y: 0 },
+            { x: girth, y: lengthMm },
+            { x: 0, y: lengthMm },
+          ],
+          cuts: [],
+        },
+        sheet,
+      ),
+      role: 'laid',
+      featureId: id,
+      face: 'inner',
+      ownStep: true,
+      note: 'Bent round the strip and butted; its seam to the back.',
+    };
+  });
+}
 
 /** Ways to a more even sleeve: turns closer together, a thinner core, or a layer more. */
 function evener(on: LaidPart, id: string, params: WoundParams): Cure[] {
@@ -204,6 +246,7 @@ export const woundStrip = defineFeature<WoundParams>({
         },
       ],
       bought: stripBought(params.type, stripMm),
+      pieces: sleevePieces(on, id, params),
       work: [
         {
           step: 'wound-strips',
@@ -212,7 +255,7 @@ export const woundStrip = defineFeature<WoundParams>({
           what: 'light strips',
           count: 1,
           eachMin: 20,
-          detail: `${trimNumber(turns, 1)} turns ${trimNumber(params.pitchMm)} mm apart on ${trimNumber(params.coreMm)} mm, ${trimNumber(stripMm, 0)} mm of strip. Mark the turns on the core first; solder and test before it is stuck down.`,
+          detail: `${trimNumber(turns, 1)} turns ${trimNumber(params.pitchMm)} mm apart on ${trimNumber(params.coreMm)} mm, ${trimNumber(stripMm, 0)} mm of strip. Mark the turns on the core first; solder and test before it is stuck down. The sleeve goes round it last.`,
           cautions: ['solder'],
           waitMin: 0,
         },

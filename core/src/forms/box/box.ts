@@ -64,21 +64,33 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
     up: Vec3,
     width: number,
     height: number,
+    hung?: string,
   ): Panel =>
-    platePanel({ id, name, origin, across, up, outline: rectangle({ x: 0, y: 0 }, width, height), cuts: [] });
+    platePanel({
+      id,
+      name,
+      origin,
+      across,
+      up,
+      outline: rectangle({ x: 0, y: 0 }, width, height),
+      cuts: [],
+      ...(hung && { rimHung: { by: 'glue', words: hung } }),
+    });
   const [hw, hd] = [w / 2, d / 2];
   const { x, y, z } = axes;
   // Inner sizes w, h, d; every origin is the middle of a plate's inner face.
   const at = (dx: number, dy: number, dz: number): Vec3 => ({ x: dx, y: dy, z: dz });
+  const betweenLevels = open === 'top' ? 'glued on the foot' : 'glued between top and foot';
+  const betweenAll = 'glued between the plates round it';
   // Where the back is left off, top and foot end flush with the sides.
   const [deep, ahead] = open === 'back' ? [d + t, t / 2] : [d + 2 * t, 0];
   return [
     plate('foot', 'foot', at(0, ahead, 0), x, neg(y), w + 2 * t, deep),
     ...(open === 'top' ? [] : [plate('top', 'top', at(0, ahead, h), x, y, w + 2 * t, deep)]),
-    plate('front', 'front', at(0, hd, h / 2), neg(x), z, w + 2 * t, h),
-    ...(open === 'back' ? [] : [plate('back', 'back', at(0, -hd, h / 2), x, z, w + 2 * t, h)]),
-    plate('right', 'right side', at(hw, 0, h / 2), y, z, d, h),
-    plate('left', 'left side', at(-hw, 0, h / 2), neg(y), z, d, h),
+    plate('front', 'front', at(0, hd, h / 2), neg(x), z, w + 2 * t, h, betweenLevels),
+    ...(open === 'back' ? [] : [plate('back', 'back', at(0, -hd, h / 2), x, z, w + 2 * t, h, betweenLevels)]),
+    plate('right', 'right side', at(hw, 0, h / 2), y, z, d, h, betweenAll),
+    plate('left', 'left side', at(-hw, 0, h / 2), neg(y), z, d, h, betweenAll),
   ];
 }
 

@@ -66,7 +66,7 @@ function design({ params, body, foam, underLayerMm, liningMm }: FormInput<PodPar
     roomMm: params.insideMm,
     figures: [
       { key: 'deep', label: 'deep outside', value: deep, unit: 'mm', decimals: 0 },
-      { key: 'empty', label: 'empty', value: massG, unit: 'g', decimals: 0 },
+      { key: 'empty', label: 'foam alone', value: massG, unit: 'g', decimals: 0 },
     ],
     checks:
       massG > EAR_G

@@ -1,8 +1,9 @@
 import { type Check, choice, length, ownFoam, type ParamsOf, rows } from '../../document';
-import type { Join, Panel } from '../../panel';
+import type { Join, Panel, PlateCut } from '../../panel';
 import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { discStack, frusta, type Made } from '../held/revolved';
+import { jointOf, type Side } from './joints';
 
 const fields = [
   rows(
@@ -56,17 +57,6 @@ export type RoundsParams = ParamsOf<typeof fields>;
 
 const letter = (i: number): string => String.fromCharCode(65 + i);
 const DOME_BANDS = 4;
-/** A pair of magnets to this much of a loose joint's girth, mm; common practice, no source. */
-const MAGNET_PAIR_MM = 120;
-
-const jointWords = {
-  butt: 'butt, both edges cut level',
-  overhang: 'overhanging by half the foam, sanded round',
-  groove: 'set in a groove a third of the foam deep',
-  lip: 'over a lip glued inside',
-  loose: 'loose: magnets, and a lip 12 mm deep so that no light leaks',
-} as const;
-
 function design(input: FormInput<RoundsParams>): Design {
   const { params } = input;
   const panels: Panel[] = [];
@@ -76,6 +66,7 @@ function design(input: FormInput<RoundsParams>): Design {
   let magnets = 0;
   const joints: string[] = [];
   const tooMany: Check[] = [];
+  const into: { cut: PlateCut; section: number; end: 'top' | 'foot' }[] = [];
   params.sections.forEach((section, i) => {
     const id = `section-${letter(i)}`;
     const own = input.own(section.foamMm);
@@ -110,10 +101,34 @@ function design(input: FormInput<RoundsParams>): Design {
     z += section.heightMm;
     const next = params.sections[i + 1];
     if (!next) return;
-    joints.push(`${letter(i)} to ${letter(i + 1)}: ${jointWords[section.joint]}`);
-    if (section.joint === 'loose')
-      magnets += Math.max(2, Math.round((Math.PI * Math.min(section.highMm, next.lowMm)) / MAGNET_PAIR_MM));
+    const side = (k: number, acrossMm: number): Side => {
+      const { kind, heightMm, foamMm } = params.sections[k]!;
+      return {
+        name: letter(k),
+        wall: kind === 'band' || kind === 'dome',
+        acrossMm,
+        heightMm,
+        input: input.own(foamMm),
+      };
+    };
+    const joint = jointOf(section.joint, z, side(i, section.highMm), side(i + 1, next.lowMm));
+    joints.push(`${letter(i)} to ${letter(i + 1)}: ${joint.words}`);
+    magnets += joint.magnetPairs;
+    panels.push(...joint.made.panels);
+    joins.push(...joint.made.joins);
+    into.push(
+      ...joint.intoLower.map((cut) => ({ cut, section: i, end: 'top' as const })),
+      ...joint.intoUpper.map((cut) => ({ cut, section: i + 1, end: 'foot' as const })),
+    );
   });
+  // What is let into a disc goes into the one that lies at the joint.
+  const layers = (k: number): Panel[] =>
+    panels.filter((p) => p.plate && p.id.startsWith(`section-${letter(k)}`));
+  for (const { cut, section, end } of into) {
+    const found = layers(section).at(end === 'top' ? -1 : 0);
+    const at = found ? panels.indexOf(found) : -1;
+    if (found?.plate) panels[at] = { ...found, plate: { ...found.plate, cuts: [...found.plate.cuts, cut] } };
+  }
   return {
     panels,
     joins,

@@ -27,7 +27,7 @@ export function ThicknessTrial({
             {[
               'thickness',
               'girth',
-              'mass',
+              'foam',
               'bend',
               'opening',
               'room',
