@@ -4,7 +4,7 @@ import { effectAt } from '../light';
 import type { Report } from '../report';
 import { wiringRows } from './wiringRows';
 import { boundsOf } from '../geometry';
-import { trimNumber } from '../units';
+import { inUnit, type LengthUnit, MM_PER_INCH, trimNumber } from '../units';
 import { sourcedTemplates } from '../pattern';
 import { cutThrough } from '../pattern';
 import { withoutControls } from './text';
@@ -23,7 +23,12 @@ export const csv = (rows: Record<string, string | number>[]): string => {
   return `${Papa.unparse(plain, { escapeFormulae: true })}\r\n`;
 };
 
-export function cutListCsv(report: Report): string {
+/** Sizes in millimetres, or in inches and thousandths. */
+export const sizeIn = (mm: number, unit: LengthUnit): string =>
+  unit === 'mm' ? trimNumber(mm) : trimNumber(mm / MM_PER_INCH, 3);
+
+export function cutListCsv(report: Report, unit: LengthUnit = 'mm'): string {
+  const [width, height] = [`width ${unit}`, `height ${unit}`];
   const sticks = report.sticks.flatMap(({ rod, sticks: all }) =>
     all.flatMap((stick, i) =>
       stick.cuts.map((cut) => ({
@@ -32,8 +37,8 @@ export function cutListCsv(report: Report): string {
         piece: `length ${cut.letter}, from stick ${i + 1}`,
         cut: 'saw 1',
         foam: rod.name,
-        'width mm': trimNumber(rod.acrossMm.value),
-        'height mm': trimNumber(cut.lengthMm),
+        [width]: sizeIn(rod.acrossMm.value, unit),
+        [height]: sizeIn(cut.lengthMm, unit),
         'area cm2': '',
         holes: 0,
       })),
@@ -45,11 +50,11 @@ export function cutListCsv(report: Report): string {
       return {
         code: source.code,
         part: source.partName,
-        piece: piece.name,
+        piece: inUnit(piece.name, unit),
         cut: quantityText(piece),
-        foam: piece.foamName,
-        'width mm': trimNumber(b.maxX - b.minX),
-        'height mm': trimNumber(b.maxY - b.minY),
+        foam: inUnit(piece.foamName, unit),
+        [width]: sizeIn(b.maxX - b.minX, unit),
+        [height]: sizeIn(b.maxY - b.minY, unit),
         'area cm2': trimNumber(piece.areaMm2 / 100),
         holes: cutThrough(piece).length,
       };

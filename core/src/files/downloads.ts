@@ -2,26 +2,27 @@ import type { BuildDoc } from '../document';
 import type { Report } from '../report';
 import { cutListCsv, effectsCsv, shoppingCsv, wiringCsv } from './csv';
 import { handCsv } from './cutter/handSheet';
-import { inRows } from '../pattern';
-import { printedPieces } from '../pattern';
+import { inRows, printedPieces, saidIn } from '../pattern';
 import type { DownloadKind } from './offered';
 import { drawingDxf } from './dxf';
 import { scheduleIcs } from './ics';
 import { eventCardPdf } from './pdf/eventCardPdf';
+import type { LengthUnit } from '../units';
 import type { FontSource } from './pdf/fonts';
 import { patternPdf } from './pdf/pattern';
 import { wiringCard } from './pdf/wiringCard';
 import { drawingSvg } from './svg';
 
-/** Any file that can be taken away, as bytes or text. */
+/** Any file that can be taken away, as bytes or text; words and lists in a unit, drawings always true size in millimetres. */
 export async function makeDownload(
   kind: DownloadKind,
   doc: BuildDoc,
   report: Report,
   stamp: Date,
   font: FontSource,
+  unit: LengthUnit = 'mm',
 ): Promise<Uint8Array | string> {
-  const pieces = printedPieces(report);
+  const pieces = saidIn(printedPieces(report), unit);
   switch (kind) {
     case 'pattern.pdf':
       return patternPdf(pieces, doc.cut, doc.name, font);
@@ -32,9 +33,9 @@ export async function makeDownload(
     case 'pattern.dxf':
       return drawingDxf(inRows(pieces).shapes);
     case 'cut-list.csv':
-      return cutListCsv(report);
+      return cutListCsv(report, unit);
     case 'hand-cutting.csv':
-      return handCsv(report);
+      return handCsv(report, unit);
     case 'shopping.csv':
       return shoppingCsv(report, doc.brief.currency);
     case 'wiring.pdf':

@@ -105,9 +105,18 @@ describe('files of a sheet, read back', () => {
     );
     const flipped = names.find((n) => n.name.endsWith(', flipped'))!;
     const other = names.find((n) => n.name === flipped.name.replace(', flipped', ''))!;
-    expect(Math.sign(signedArea(flipped.outline))).to.equal(-Math.sign(signedArea(other.outline)));
-    const sides = (o: Vec2[]): number[] =>
-      o.map((p, i) => Math.hypot(p.x - o[(i + 1) % o.length]!.x, p.y - o[(i + 1) % o.length]!.y));
-    sides(flipped.outline).forEach((mm, i) => expect(mm).to.be.closeTo(sides(other.outline)[i]!, 0.01));
+    // Outlines run the same way round; the sides of the mirror come in the opposite order.
+    expect(Math.sign(signedArea(flipped.outline))).to.equal(Math.sign(signedArea(other.outline)));
+    // Turned over it lies where the sheet has it: drawn through its mirror, not through itself.
+    const drawnBy = (mirror: boolean): number => {
+      const laid = report.packed.sheets.flatMap((sheet) => sheet.laid).find((l) => l.flipped)!;
+      const piece = report.parts
+        .find((p) => p.id === laid.partId)!
+        .pieces.find((p) => p.id === laid.pieceId)!;
+      const ring = laidOutline(piece.outline, { ...laid, flipped: mirror });
+      return Math.max(...flipped.outline.map((p) => distanceToEdge(ring, p)));
+    };
+    expect(drawnBy(true)).to.be.lessThan(0.1);
+    expect(drawnBy(false)).to.be.greaterThan(1);
   });
 });

@@ -7,23 +7,29 @@ import { cutFor } from './drilling';
 
 /** Holes keep this much foam to the edge at the least, or they break it; mm. */
 const BRIDGE_MM = 0.5;
-/** Lines and outlines that are only drawn may end on the edge; mm. */
+/** What is only drawn may end on the edge; mm. */
 const DRAWN_MM = 1;
 
 /** How far outside an outline a point lies, mm; negative inside. */
 const outside = (outline: readonly Vec2[], p: Vec2): number =>
   (contains(outline, p) ? -1 : 1) * distanceToEdge(outline, p);
 
-const reaches = (outline: readonly Vec2[], { kind, points }: Mark): number =>
-  Math.max(...points.map((p) => outside(outline, p))) - (kind === 'slot' ? 0 : DRAWN_MM);
+/** How far a mark reaches beyond an outline, and whether all of it lies there. */
+function reaches(outline: readonly Vec2[], { points }: Mark): { mm: number; wholly: boolean } {
+  const out = points.map((p) => outside(outline, p));
+  return { mm: Math.max(...out), wholly: Math.min(...out) > 0 };
+}
 
 interface Off {
   piece: Piece;
   mm: number;
+  /** It is cut through there, or lies beside the piece with all of it. */
+  gone: boolean;
 }
 
 /** What a feature cuts or draws that does not lie on its piece: the worst of it, and how far it reaches beyond. */
 function offPiece(laid: Laid, shell: readonly LaidPanel[]): Off | undefined {
+  const pieceOf = (id: string): Piece | undefined => shell.find((l) => l.piece.id === id)?.piece;
   // In the wall of a bought thing levers and bushes come through as well.
   const walls = new Set(shell.flatMap((l) => (l.panel.given ? [l.piece.id] : [])));
   const through = laid.items.flatMap((item) =>
@@ -32,31 +38,31 @@ function offPiece(laid: Laid, shell: readonly LaidPanel[]): Off | undefined {
   const holes = [
     ...laid.holes,
     ...through.flatMap(({ pieceId, holes: own }) => own.map((hole) => ({ pieceId, hole }))),
-  ];
+  ].flatMap(({ pieceId, hole }): Off[] => {
+    const piece = pieceOf(pieceId);
+    const mm = piece ? outside(piece.outline, hole.centre) + hole.diameterMm / 2 + BRIDGE_MM : 0;
+    return piece && mm > 1e-6 ? [{ piece, mm, gone: true }] : [];
+  });
   const marks = [
     ...laid.marks,
     ...through.flatMap(({ pieceId, marks: own }) => own.map((mark) => ({ pieceId, mark }))),
-  ];
-  const all = [
-    ...holes.map(({ pieceId, hole }) => ({
-      pieceId,
-      over: (outline: readonly Vec2[]) => outside(outline, hole.centre) + hole.diameterMm / 2 + BRIDGE_MM,
-    })),
-    ...marks.map(({ pieceId, mark }) => ({
-      pieceId,
-      over: (outline: readonly Vec2[]) => (mark.points.length === 0 ? -1 : reaches(outline, mark)),
-    })),
-  ];
-  return all.reduce<Off | undefined>((worst, { pieceId, over }) => {
-    const piece = shell.find((l) => l.piece.id === pieceId)?.piece;
-    const mm = piece ? over(piece.outline) : 0;
-    return piece && mm > Math.max(1e-6, worst?.mm ?? 0) ? { piece, mm } : worst;
-  }, undefined);
+  ].flatMap(({ pieceId, mark }): Off[] => {
+    const piece = pieceOf(pieceId);
+    if (!piece || mark.points.length === 0) return [];
+    const { mm, wholly } = reaches(piece.outline, mark);
+    const cut = mark.kind === 'slot';
+    return mm > (cut ? 1e-6 : DRAWN_MM) ? [{ piece, mm, gone: cut || wholly }] : [];
+  });
+  const worse = (a: Off, b: Off): Off => (a.gone !== b.gone ? (a.gone ? a : b) : b.mm > a.mm ? b : a);
+  return [...holes, ...marks].reduce<Off | undefined>(
+    (worst, off) => (worst ? worse(worst, off) : off),
+    undefined,
+  );
 }
 
 /**
- * A feature as it was laid, or left off where what it cuts or draws does not lie on its piece: nothing is exported that
- * a knife would find beside the foam.
+ * A feature as it was laid; left off where what it cuts through does not lie on its piece, or all of it lies beside it, so
+ * that nothing is exported that a knife would find beside the foam. What only runs out over an edge is told.
  */
 export function keptOn(
   laid: Laid,
@@ -67,11 +73,7 @@ export function keptOn(
 ): Laid {
   const off = offPiece(laid, shell);
   if (!off) return laid;
-  const left = notLaid(
-    feature,
-    kind.station,
-    `${kind.label}: reaches ${trimNumber(Math.max(0.1, off.mm))} mm beyond the edge of ${off.piece.name}.`,
-  );
+  const title = `${kind.label}: reaches ${trimNumber(Math.max(0.1, off.mm))} mm beyond the edge of ${off.piece.name}.`;
   const { place } = feature;
   const cures: Cure[] =
     place.on === 'panel' && (place.u !== 0.5 || place.v !== 0.5)
@@ -85,8 +87,24 @@ export function keptOn(
           },
         ]
       : [];
+  const told = { excess: off.mm, pieceId: off.piece.id, cures };
+  if (off.gone) {
+    const left = notLaid(feature, kind.station, title);
+    return { ...left, checks: left.checks.map((c) => ({ ...c, ...told })) };
+  }
   return {
-    ...left,
-    checks: left.checks.map((c) => ({ ...c, excess: off.mm, pieceId: off.piece.id, cures })),
+    ...laid,
+    checks: [
+      ...laid.checks,
+      {
+        id: `over-edge-${feature.id}`,
+        severity: 'mind',
+        station: kind.station,
+        title,
+        why: 'A pocket or line that runs out over the edge leaves a gap there.',
+        sure: 'standard',
+        ...told,
+      },
+    ],
   };
 }

@@ -1,6 +1,7 @@
 import type { Circuit, Feature, Part } from '../document';
 import type { FeatureKind, Pointed } from '../features';
 import { boundsOf, type Vec2 } from '../geometry';
+import type { Piece, PieceEdge } from '../panel';
 import type { Kinds } from './kinds';
 import { drawnPieces, type PartReport } from './partReport';
 
@@ -11,12 +12,19 @@ const kindOf = ({ features }: Kinds, electric: FeatureKind['electric']): Feature
   [...features.values()].find((k) => k.electric === electric);
 
 /** The largest piece that is seen, where lamps begin. */
-function largest(made: PartReport): string {
+function largest(made: PartReport): Piece {
   const hanging = new Set(made.surfaces.filter((s) => s.loose).map((s) => s.pieceId));
   const shell = drawnPieces(made).filter((p) => p.role === 'shell' && !hanging.has(p.id));
   const roomy = shell.filter((p) => made.rooms.some((r) => r.panel === p.id && !r.solid));
-  return (roomy.length > 0 ? roomy : shell).reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a)).id;
+  return (roomy.length > 0 ? roomy : shell).reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a));
 }
+
+/** The panel that things are laid on: the piece's own, or of a net the one with the longest edge. */
+const panelOn = ({ id, edges }: Piece): string =>
+  edges
+    .filter((e) => e.of)
+    .reduce<PieceEdge | undefined>((a, b) => (a && a.lengthMm >= b.lengthMm ? a : b), undefined)?.of?.panel ??
+  id;
 
 /** How long a first row of lamps is, and what it keeps to the edges, mm. */
 const ROW_MM = 60;
@@ -27,7 +35,7 @@ const LAMPS_HALF = 0.2;
 
 /** The spot well inside a piece, clear of the lamps, where there is most room behind the shell. */
 function roomiest(made: PartReport): { panel: string; at: Vec2 } {
-  const lit = largest(made);
+  const lit = panelOn(largest(made));
   let best = { panel: lit, at: { x: 0.25, y: 0.5 }, gap: -Infinity };
   for (const { pieceId, gapMm } of made.wear?.standOff ?? []) {
     const rows = gapMm.length - 1;
@@ -62,14 +70,15 @@ export function startLights(
   const [load, source, toggle] = (['load', 'source', 'switch'] as const).map((e) => kindOf(kinds, e));
   if (!load || !source || !toggle) return undefined;
   if (made.pieces.length === 0 && made.templates.length === 0) return inRoomLights(part, made, kinds, free);
-  const main = largest(made);
-  const edge = drawnPieces(made).find((p) => p.id === main)!.edges[0]!.id;
+  const piece = largest(made);
+  const main = panelOn(piece);
+  const edge = piece.edges[0]!.of?.edge ?? piece.edges[0]!.id;
   // In a bought thing the pack lies in its room, not behind a wall.
   const hollow = made.wear
     ? undefined
     : made.rooms.find((r) => r.panel === undefined && made.templates.length > 0);
   const pack = roomiest(made);
-  const { minY, maxY } = boundsOf(drawnPieces(made).find((p) => p.id === main)!.outline);
+  const { minY, maxY } = boundsOf(piece.outline);
   const startAt = Math.max(EDGE_MM / (maxY - minY), Math.min(0.35, 1 - (EDGE_MM + ROW_MM) / (maxY - minY)));
   const feature = (kind: FeatureKind, name: string, pointed: Pointed): Feature => ({
     id: free(`${part.id}.${name}`),

@@ -4,6 +4,7 @@ import { beside, type Notes, notesOf } from './lettering/notes';
 import { type Label, lettered } from './lettering/lettered';
 import { type Breaks, noBreaks } from './lettering/surface';
 import { placedPiece } from './placedPiece';
+import { inUnit, type LengthUnit } from '../units';
 import { moveShape, type Shape } from './shape';
 
 /** Where a piece comes from, for what is written on it. */
@@ -12,6 +13,8 @@ export interface Source {
   code: string;
   partName: string;
   foamName: string;
+  /** Lengths in words are in this; millimetres when left out. */
+  unit?: LengthUnit;
 }
 
 export interface SourcedPiece {
@@ -35,12 +38,16 @@ export function quantityText({
   return `cut ${quantity}${turned}${hand ? ` · ${hands[hand]}` : ''}`;
 }
 
-export const labelOf = ({ piece, source }: SourcedPiece): Label => ({
-  code: source.code,
-  name: `${source.partName}: ${piece.name}`,
-  quantity: quantityText(piece),
-  foam: source.foamName,
-});
+export function labelOf({ piece, source }: SourcedPiece): Label {
+  const said = (words: string): string => inUnit(words, source.unit ?? 'mm');
+  return {
+    code: source.code,
+    name: said(`${source.partName}: ${piece.name}`),
+    quantity: quantityText(piece),
+    foam: said(source.foamName),
+    said,
+  };
+}
 
 const itself = (p: Vec2): Vec2 => p;
 

@@ -21,6 +21,13 @@ export {
   type Unwritten,
 } from './pages';
 export { layers, lineStyle, moveShape, type Layer, type Shape } from './shape';
-export { pieceCode, printedPieces, sourcedPieces, sourcedTemplates, type Patterned } from './sourcedPieces';
+export {
+  pieceCode,
+  printedPieces,
+  saidIn,
+  sourcedPieces,
+  sourcedTemplates,
+  type Patterned,
+} from './sourcedPieces';
 export { fitted } from './lettering/words';
 export { roomiest } from './roomiest';

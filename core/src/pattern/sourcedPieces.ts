@@ -1,5 +1,6 @@
 import { templatesOf, type PartReport } from '../parts';
 import type { Piece } from '../panel';
+import type { LengthUnit } from '../units';
 import type { SourcedPiece } from './drawing';
 
 /** Parts worked out, and the letters they have. */
@@ -33,6 +34,10 @@ export const sourcedTemplates = (report: Patterned): SourcedPiece[] =>
   report.parts.flatMap((part) =>
     templatesOf(part.pieces).map((piece) => sourced(pieceCode(report, part, piece), part, piece)),
   );
+
+/** The same with lengths in words in a unit. */
+export const saidIn = (items: readonly SourcedPiece[], unit: LengthUnit): SourcedPiece[] =>
+  items.map((item) => ({ ...item, source: { ...item.source, unit } }));
 
 /** What goes on paper: every template, and the walls of bought things that something is drilled or cut in, lettered after them. */
 export const printedPieces = (report: Patterned): SourcedPiece[] => [

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { demo } from '../files/testing/demo';
-import { sourcedPieces } from '../pattern';
+import { sourcedPieces, sourcedTemplates } from '../pattern';
 import { derive } from '../report';
-import { assembliesOf, partLetters } from './assemblies';
+import { assembliesOf, partLetters, withLetters } from './assemblies';
 
 type Mounted = Parameters<typeof partLetters>[0][number];
 const on = (id: string, part?: string): Mounted =>
@@ -21,6 +21,19 @@ describe('putting together', () => {
     expect(partLetters(parts)).to.deep.equal({ stick: 'A', head: 'B', lamp: 'C', knife: 'D', grip: 'E' });
   });
 
+  it('keeps letters that were given, whatever comes or goes', () => {
+    const kept = { stick: 'A', gone: 'B', knife: 'C' };
+    expect(partLetters([on('new'), on('stick'), on('knife')], kept)).to.deep.equal({
+      new: 'D',
+      stick: 'A',
+      knife: 'C',
+    });
+    const doc = demo('lampwarden-arms');
+    const lettered = withLetters(doc);
+    expect(lettered.cut.letters).to.deep.equal(derive(doc).letters);
+    expect(withLetters(lettered)).to.equal(lettered);
+  });
+
   it('takes a ring of mounts for what it is worth and loses no part', () => {
     const ring = [on('a', 'b'), on('b', 'a'), on('c')];
     expect(assembliesOf(ring).flat()).to.have.length(3);
@@ -33,7 +46,8 @@ describe('putting together', () => {
       .map(([id]) => id);
     const first = order.map((id) => report.steps.findIndex((s) => s.partId === id));
     expect(first).to.deep.equal([...first].sort((a, b) => a - b));
-    const codes = sourcedPieces(report).map((p) => p.source.code);
+    const codes = sourcedTemplates(report).map((p) => p.source.code);
+    expect(new Set(sourcedPieces(report).map((p) => p.source.code)).size).to.equal(codes.length);
     expect(new Set(codes).size).to.equal(codes.length);
     // Each is put on what carries it before the next assembly begins.
     const mounts = report.steps.map((s, i) => ({ s, i })).filter(({ s }) => s.title.startsWith('Put '));

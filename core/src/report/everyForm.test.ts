@@ -5,6 +5,7 @@ import { checkDoc } from '../files/schema';
 import { type ClosureKind, closures } from '../materials';
 import { drawnPieces, newBuild, newPart, standardKinds, startLights } from '../parts';
 import { derive } from './derive';
+import { startLightsIn } from './startLightsIn';
 
 const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
 const { forms, features } = standardKinds;
@@ -23,8 +24,17 @@ function lit(kind: string, closure: string | undefined, lined: boolean): BuildDo
     lining: lined ? { foamId: 'dense-eva', nominalMm: 2 } : null,
   };
   const dark: BuildDoc = { ...newBuild('One', '2026-03-01', wearer), parts: [part] };
-  const lights = startLights(part, derive(dark).parts[0]!, standardKinds, (base) => base)!;
-  const doc = { ...dark, parts: [{ ...part, features: lights.features }], circuits: [lights.circuit] };
+  // Forms without a closure of their own may be too small for what every other takes: there it is fitted.
+  const fitted = closure === undefined ? startLightsIn(dark, part.id, (base) => base) : undefined;
+  const lights = fitted?.ok
+    ? fitted.value
+    : startLights(part, derive(dark).parts[0]!, standardKinds, (base) => base)!;
+  const params = fitted?.ok ? fitted.value.params : part.params;
+  const doc = {
+    ...dark,
+    parts: [{ ...part, params, features: lights.features }],
+    circuits: [lights.circuit],
+  };
   const checked = checkDoc(doc);
   if (!checked.ok) throw new Error(`${kind}: ${checked.field} ${checked.message}`);
   return checked.value;
@@ -45,7 +55,7 @@ describe('every form', function () {
           const report = derive(doc);
           const [part] = report.parts;
           const lamps = part!.items.filter((i) => i.lamp);
-          expect(lamps, what).to.have.length(3);
+          expect(lamps.length, what).to.be.within(closure === undefined ? 1 : 3, 3);
           expect(
             drawnPieces(part!)
               .flatMap((p) => p.holes)

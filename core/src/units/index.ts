@@ -1,6 +1,7 @@
 export { chance } from './chance';
+export { inUnit } from './inUnit';
 export { letterAt } from './letter';
-export { parseLengthMm, printLength, printMm, trimNumber, type LengthUnit } from './length';
+export { MM_PER_INCH, parseLengthMm, printLength, printMm, trimNumber, type LengthUnit } from './length';
 export { fail, ok, type Result } from './result';
 export { figure, sureLabel, type Figure, type Sure } from './sure';
 export { printHours, printMinutes } from './time';

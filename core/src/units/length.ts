@@ -36,10 +36,20 @@ export function parseLengthMm(text: string, whenBare: LengthUnit = 'mm'): Result
   return sumTerms(text, MM, whenBare);
 }
 
-/** Inches with the nearest fraction of 1/`denominator`, such as `3 3/8"`. */
-export function printInches(valueMm: number, denominator = 16): string {
+/** Below this a sixteenth is too coarse: sheets a millimetre apart would read alike. */
+const FINE_MM = 12.7;
+const FINEST_MM = 3;
+/** Below this no fraction of a rule is left. */
+const LEAST_MM = 0.2;
+
+const denominatorFor = (mm: number): number => (mm < FINEST_MM ? 64 : mm < FINE_MM ? 32 : 16);
+
+/** Inches with the nearest fraction of a rule, such as `3 3/8"`: sixteenths, finer for what is small; never nought for what is not. */
+export function printInches(valueMm: number, denominator = denominatorFor(Math.abs(valueMm))): string {
   const sign = valueMm < 0 ? '-' : '';
-  let top = Math.round((Math.abs(valueMm) / MM_PER_INCH) * denominator);
+  const size = Math.abs(valueMm);
+  if (size > 0 && size < LEAST_MM) return `${sign}${Math.max(0.001, size / MM_PER_INCH).toFixed(3)}"`;
+  let top = Math.round((size / MM_PER_INCH) * denominator);
   let bottom = denominator;
   const whole = Math.floor(top / bottom);
   top -= whole * bottom;

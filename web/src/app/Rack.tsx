@@ -13,6 +13,7 @@ import { AddPart } from './AddPart';
 import { keepPart } from './keptParts';
 import { copyPart, removePart } from './partActions';
 import { VersionChoice } from './VersionChoice';
+import { Said } from '../parts/Said';
 
 /** A part in its own proportions with its foam as the lip along the lower right. */
 function Silhouette({ made, small }: { made: PartReport; small: boolean }) {
@@ -91,7 +92,7 @@ export function Rack() {
                 <span className="block truncate font-medium">{part.name}</span>
                 <span className="block text-[12px] text-soft">
                   {letters?.[part.id] && `${letters[part.id]} · `}
-                  {sheetWords(part, report)} · {report ? `${report.totalG.toFixed(0)} g` : '…'}
+                  <Said words={sheetWords(part, report)} /> · {report ? `${report.totalG.toFixed(0)} g` : '…'}
                   {report?.copies === 2 && ' · pair'}
                 </span>
               </button>

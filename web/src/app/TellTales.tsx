@@ -11,6 +11,7 @@ import { useReport } from '../store/report';
 import { useView } from '../store/view';
 import { difference } from './totals';
 import { stations } from './stations';
+import { Said } from '../parts/Said';
 
 interface Figure {
   label: string;
@@ -98,7 +99,9 @@ function Folded({ finding, where }: { finding: Finding; where: string }) {
       <summary className="flex cursor-pointer items-baseline gap-1.5 py-1 text-[13px]">
         <Icon aria-hidden size={13} className={`shrink-0 self-center ${tone}`} />
         <span className="sr-only">{word}:</span>
-        <span className="line-clamp-1 flex-1">{finding.title}</span>
+        <span className="line-clamp-1 flex-1">
+          <Said words={finding.title} />
+        </span>
         <span className="shrink-0 text-[11.5px] text-soft">{where}</span>
       </summary>
       <FindingCard finding={finding} />

@@ -3,6 +3,7 @@ import type { Severity } from '@fomrik/core/document';
 import { sureLabel } from '@fomrik/core/units';
 import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
+import { Said } from './Said';
 import { useBuild } from '../store/build';
 import { applyShown } from '../store/version';
 
@@ -70,15 +71,15 @@ export function FindingCard({ finding }: { finding: Finding }) {
       <Icon aria-hidden size={16} className={`absolute left-1 top-2.5 ${tone}`} />
       <p className="font-medium leading-snug">
         <span className={`mr-1 text-[12px] font-semibold ${tone}`}>{word}</span>
-        {finding.title}
+        <Said words={finding.title} />
       </p>
       <p className="mt-0.5 text-[12.5px] leading-snug text-soft">
-        {finding.why} <span className="italic">({sureLabel[finding.sure]})</span>
+        <Said words={finding.why} /> <span className="italic">({sureLabel[finding.sure]})</span>
       </p>
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
         {cures.map((remedy) => (
           <button key={remedy.label} type="button" className="btn" onClick={() => applyShown(remedy.changes)}>
-            {remedy.label}
+            <Said words={remedy.label} />
           </button>
         ))}
         <SettingAside finding={finding} />

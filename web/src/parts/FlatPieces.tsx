@@ -8,6 +8,7 @@ import { DartGrips } from './DartGrips';
 import { layOut } from './layOut';
 import { PieceDrawing } from './PieceDrawing';
 import { useLength } from './useLength';
+import { useSaid } from './Said';
 
 /** Width of a letter over its height, on average. */
 const LETTER = 0.55;
@@ -31,6 +32,7 @@ export function FlatPieces({
   const gapOpen = useView((v) => v.gapOpen);
   const showGap = gap || gapOpen;
   const length = useLength();
+  const said = useSaid();
   const pieces = drawnPieces(made);
   const boxes = pieces.map((p) => boundsOf(p.outline));
   const sizes = boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY }));
@@ -60,7 +62,7 @@ export function FlatPieces({
       >
         {laid.map(({ index, x, y, w: width, h: height }) => {
           const piece = pieces[index]!;
-          const foam = piece.foamName;
+          const foam = said(piece.foamName);
           return (
             <g key={piece.id}>
               <PieceDrawing

@@ -37,18 +37,13 @@ function ruled(
   params: Params,
   [nominalMm, foamId]: [number, string],
   of: (piece: Piece) => boolean,
-  {
-    fold = 'v-groove' as Habits['fold'],
-    read = 'svg' as 'svg' | 'dxf',
-    first = (_: Piece): boolean => true,
-  } = {},
+  { fold = 'v-groove' as Habits['fold'], read = 'svg' as 'svg' | 'dxf' } = {},
 ): Ruled {
   const made = makePart(partOf(form, params, { foamId, nominalMm }), {
     ...aroundOf(),
     habits: { ...startHabits, fold },
   });
-  const all = made.pieces.filter((p) => p.role === 'shell' && of(p));
-  const pieces = [...all.filter(first), ...all.filter((p) => !first(p))];
+  const pieces = made.pieces.filter((p) => p.role === 'shell' && of(p));
   const { shapes, widthMm, heightMm } = inRows(
     pieces.map((piece, i) => ({
       // Each drawn for itself, whatever it is alike to.

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { laidOutline } from '../../cut';
 import { applyChanges } from '../../document';
 import type { Vec2 } from '../../geometry';
+import { templatesOf } from '../../parts';
 import { derive } from '../../report';
 import { demo } from '../testing/demo';
 import { handRows } from './handSheet';
@@ -153,8 +154,8 @@ describe('the hand cutting sheet', () => {
   const report = derive(demo('lampwarden-harness'));
   const rows = handRows(report);
 
-  it('has every piece once, its straight and curved lengths the whole outline', () => {
-    const pieces = report.parts.flatMap((p) => p.pieces);
+  it('has every template once, its straight and curved lengths the whole outline', () => {
+    const pieces = report.parts.flatMap((p) => templatesOf(p.pieces));
     expect(rows).to.have.length(pieces.length);
     const outlines = pieces
       .map((p) =>

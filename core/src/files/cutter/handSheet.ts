@@ -2,6 +2,7 @@ import { dist2, outlineLength, stretchesOf } from '../../geometry';
 import { cutSpeedMPerMin } from '../../materials';
 import { bevelAngle } from '../../panel';
 import type { Report } from '../../report';
+import { inUnit, type LengthUnit, MM_PER_INCH } from '../../units';
 import { csv } from '../csv';
 import { cutThrough } from '../../pattern';
 import { sourcedTemplates } from '../../pattern';
@@ -71,18 +72,21 @@ export function handRows(report: Report): HandRow[] {
     });
 }
 
-export const handCsv = (report: Report): string =>
-  csv(
+export const handCsv = (report: Report, unit: LengthUnit = 'mm'): string => {
+  const size = (mm: number): number =>
+    unit === 'mm' ? Math.round(mm) : Number((mm / MM_PER_INCH).toFixed(2));
+  return csv(
     handRows(report).map((r) => ({
-      piece: r.piece,
-      foam: r.foam,
+      piece: inUnit(r.piece, unit),
+      foam: inUnit(r.foam, unit),
       times: r.times,
-      straight_mm: Math.round(r.straightMm),
-      curved_mm: Math.round(r.curvedMm),
-      inside_mm: Math.round(r.insideMm),
-      bevel_mm: Math.round(r.bevelMm),
+      [`straight_${unit}`]: size(r.straightMm),
+      [`curved_${unit}`]: size(r.curvedMm),
+      [`inside_${unit}`]: size(r.insideMm),
+      [`bevel_${unit}`]: size(r.bevelMm),
       bevel: r.bevels,
       minutes: Math.round(r.minutes),
       fresh_blade: r.freshBlade ? 'yes' : '',
     })),
   );
+};

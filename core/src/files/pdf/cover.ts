@@ -15,6 +15,7 @@ import {
   frontWidthMm,
   NOTE_LINE_MM,
 } from '../../pattern';
+import { inUnit } from '../../units';
 import { boardMap, correction } from './foot';
 import { bar, type Pen, write } from './pen';
 
@@ -90,8 +91,9 @@ export function cover(
       const words = fitted(text, 2.4, to - from - 2);
       write(pen, words.text, { x: left + from, y }, words.heightMm);
     };
-    cell(`${source.code} · ${source.partName}: ${piece.name}`, 0, 78);
-    cell(`${source.foamName} · ${quantityText(piece)}`, 78, 148);
+    const said = (words: string): string => inUnit(words, source.unit ?? 'mm');
+    cell(`${source.code} · ${source.partName}: ${said(piece.name)}`, 0, 78);
+    cell(`${said(source.foamName)} · ${quantityText(piece)}`, 78, 148);
     cell(`page ${on.join(', ')}`, 148, size.width - left - PAGE_MARGIN_MM);
     y -= COVER.lineMm;
   });

@@ -1,4 +1,4 @@
-import { type Join, type Panel } from '../../panel';
+import type { Join, Panel } from '../../panel';
 import type { FormInput } from '../contract';
 import { innerProfile, level, type Made, type Turn } from './revolved';
 

@@ -20,6 +20,8 @@ export interface Label {
   name: string;
   quantity: string;
   foam: string;
+  /** Puts lengths within words in the unit of the print. */
+  said: (words: string) => string;
 }
 
 /** Heights words are tried in, mm: from wanted down to six points. */
@@ -157,7 +159,7 @@ export function lettered(piece: Piece, label: Label, breaks: Breaks = noBreaks):
   const spots = spotsOver(piece.outline, middle);
   const shapes: Shape[] = [];
   const beside: string[] = [];
-  const asks = asksOf(piece);
+  const asks = asksOf(piece).map((ask) => ({ ...ask, text: label.said(ask.text) }));
   const early = asks.filter((a) => a.inwards && a.heightMm >= 4);
   const write = (ask: Ask): void => {
     const found = placeAsk(surface, ask, spots);

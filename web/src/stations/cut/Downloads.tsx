@@ -11,6 +11,7 @@ import { useShallow } from 'zustand/react/shallow';
 import { api } from '../../store/api';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { useView } from '../../store/view';
 import { saveFile } from './saveFile';
 
 const kinds: { kind: DownloadKind; label: string; what: string; type: string }[] = [
@@ -71,7 +72,12 @@ export function DownloadButton({ kind }: { kind: DownloadKind }) {
     setBusy(true);
     try {
       const { makeDownload } = await import('@fomrik/core/files/downloads');
-      saveFile(await makeDownload(kind, doc, report, new Date(), printFont), kind, type, doc.name);
+      saveFile(
+        await makeDownload(kind, doc, report, new Date(), printFont, useView.getState().unit),
+        kind,
+        type,
+        doc.name,
+      );
     } catch (error) {
       toast.error(`Not made: ${(error as Error).message}`);
     } finally {

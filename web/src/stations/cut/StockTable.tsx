@@ -6,6 +6,7 @@ import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
 import { setStock } from '../../store/stock';
 import { GrooveTest, RingTest } from '../../parts/FoamTests';
+import { Said } from '../../parts/Said';
 
 /** What a whole sheet weighs by its density, grams. */
 const sheetMassG = ({ widthMm, heightMm, thicknessMm, densityKgM3 }: FoamSheet): number =>
@@ -75,7 +76,7 @@ export function StockTable() {
             return (
               <tr key={sheet.name} className="border-t border-hair align-top">
                 <th scope="row" className="py-2 pr-3 text-left font-medium">
-                  {sheet.name}
+                  <Said words={sheet.name} />
                   <span className="block text-[12px] font-normal text-soft">
                     {trimNumber(sheet.densityKgM3.value, 0)} kg/m³ ({sheet.densityKgM3.sure}) · k{' '}
                     {trimNumber(sheet.neutralFraction.value, 2)} ({sheet.neutralFraction.sure})

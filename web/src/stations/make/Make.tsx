@@ -4,6 +4,7 @@ import { format } from 'date-fns';
 import { DoorClosed, Flag } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
+import { Said } from '../../parts/Said';
 import { Empty } from '../../parts/Empty';
 import { TabLine } from '../../parts/TabLine';
 import { useBuild } from '../../store/build';
@@ -87,7 +88,7 @@ export function Make() {
                 aria-current={here ? 'step' : undefined}
                 onClick={() => show(step.id)}
               >
-                {i + 1}. {step.title}
+                {i + 1}. <Said words={step.title} />
                 {step.gate && <DoorClosed size={13} aria-label="gate" className="ml-1 inline" />}
                 {critical.has(step.id) && (
                   <Flag size={13} aria-label="on the critical path" className="ml-1 inline text-teal" />

@@ -6,6 +6,7 @@ import { format, isSameDay } from 'date-fns';
 import { DoorClosed, Hourglass, TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { useSaid } from '../../parts/Said';
 import { useBuild } from '../../store/build';
 import { clockMs, pressClock, useWorkClock } from '../../store/workClock';
 import { DryingTimer } from './DryingTimer';
@@ -32,6 +33,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
   const id = useBuild((s) => s.id);
   const done = useBuild((s) => s.doc.make.done);
   const clock = useWorkClock();
+  const said = useSaid();
   const [took, setTook] = useState('');
   const [message, setMessage] = useState('');
   useEffect(() => {
@@ -66,8 +68,8 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
   return (
     <div className="p-5">
       {slot && <When slot={slot} report={report} />}
-      <h2 className="mt-1 text-[30px] leading-tight">{step.title}</h2>
-      <p className="mt-2 max-w-2xl text-[21px] leading-snug">{step.detail}</p>
+      <h2 className="mt-1 text-[30px] leading-tight">{said(step.title)}</h2>
+      <p className="mt-2 max-w-2xl text-[21px] leading-snug">{said(step.detail)}</p>
       {about && step.about && <StepPieces made={about} about={step.about} />}
       <p className="mt-2 flex items-center gap-2 text-[17px]">
         <Hourglass size={18} aria-hidden /> {stepTime(step)}
@@ -82,7 +84,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
         <p className="mt-3 flex max-w-2xl gap-2 border-l-4 border-ink bg-paper p-2 text-[17px]">
           <DoorClosed size={20} aria-hidden className="mt-0.5 shrink-0" />
           <span>
-            <strong>Gate.</strong> {step.gate}
+            <strong>Gate.</strong> {said(step.gate)}
           </span>
         </p>
       )}

@@ -4,6 +4,7 @@ import { DAY, scheduleTime } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
 import { printMinutes } from '@fomrik/core/units';
 import { format } from 'date-fns';
+import { Said } from '../../parts/Said';
 
 /** What the plan has for today, or for the next day there is work: when, what, and its pieces. */
 export function Tonight({ report, onOpen }: { report: Report; onOpen: (stepId: string) => void }) {
@@ -38,7 +39,7 @@ export function Tonight({ report, onOpen }: { report: Report; onOpen: (stepId: s
                   className="text-left text-teal underline"
                   onClick={() => onOpen(step.id)}
                 >
-                  {step.title}
+                  <Said words={step.title} />
                 </button>
                 {slot.endMin > toMin && <span className="text-soft"> goes on {at(slot.endMin, 'EEE')}</span>}
                 {step.waitMin > 0 && (
