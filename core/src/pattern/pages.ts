@@ -129,19 +129,25 @@ interface Ready {
   box: Vec2[];
 }
 
+/** What is written on a piece, apart from where: with its outline, all that lettering depends on. */
+const wordsKey = ({ piece, source }: SourcedPiece): string =>
+  [
+    source.code,
+    source.partName,
+    source.unit,
+    piece.name,
+    piece.quantity,
+    piece.flipped,
+    piece.holes.length,
+    ...piece.marks.map((m) => m.printed ?? m.text ?? m.kind),
+  ].join();
+
 const made = new WeakMap<readonly Vec2[], { words: string; ready: Ready }>();
 
 /** Made once for an outline and what is written on it: pages are planned more often than pieces change. */
 function ready(item: SourcedPiece): Ready {
-  const { piece, source } = item;
-  const words = [
-    source.code,
-    source.partName,
-    piece.name,
-    piece.quantity,
-    piece.flipped,
-    piece.marks.length,
-  ].join();
+  const { piece } = item;
+  const words = wordsKey(item);
   const known = made.get(piece.outline);
   if (known?.words === words) return { ...known.ready, item };
   const turnRad = lyingTurn(piece.outline);
@@ -318,31 +324,61 @@ export interface Unwritten {
   words: string[];
 }
 
+const left = new WeakMap<readonly Vec2[], Map<string, string[]>>();
+
+/** Words a placed piece has no room for; remembered, as only ends of pages that cross the piece matter to it. */
+function leftOf(placed: Placed, { xs, ys }: Breaks): string[] {
+  const { item, turnRad, x, y, outline } = placed;
+  const b = boundsOf(outline);
+  const within = {
+    xs: xs.filter((v) => v > b.minX && v < b.maxX),
+    ys: ys.filter((v) => v > b.minY && v < b.maxY),
+  };
+  const key = [
+    wordsKey(item),
+    turnRad.toFixed(6),
+    ...within.xs.map((v) => (v - x).toFixed(2)),
+    '/',
+    ...within.ys.map((v) => (v - y).toFixed(2)),
+  ].join();
+  const known = left.get(item.piece.outline) ?? new Map<string, string[]>();
+  left.set(item.piece.outline, known);
+  const found = known.get(key) ?? drawnPiece(item, placeOf(placed), within).beside;
+  known.set(key, found);
+  return found;
+}
+
+const placeOf =
+  ({ turnRad, x, y }: Placed) =>
+  (p: Vec2): Vec2 => {
+    const q = rotate2(p, turnRad);
+    return { x: q.x + x, y: q.y + y };
+  };
+
+/** The words of a board that stand nowhere on it. */
+function unwrittenOn(board: Board, cut: CutPlan): Unwritten[] {
+  const breaks = breaksOf(board, windowOf(cut));
+  return board.placed.flatMap((placed): Unwritten[] => {
+    const words = leftOf(placed, breaks);
+    const written = words.length === 0 || (placed.notes && notesBeside(placed, words, breaks));
+    return written ? [] : [{ item: placed.item, words }];
+  });
+}
+
 /** Everything on a board as it is printed, in its millimetres. */
 export function boardDrawing(
   board: Board,
   cut: CutPlan,
 ): { shapes: Map<Placed, Shape[]>; unwritten: Unwritten[] } {
   const breaks = breaksOf(board, windowOf(cut));
-  const unwritten: Unwritten[] = [];
   const shapes = new Map(
     board.placed.map((placed): [Placed, Shape[]] => {
-      const { item, turnRad, x, y, notes } = placed;
-      const { shapes: own, beside: left } = drawnPiece(
-        item,
-        (p) => {
-          const q = rotate2(p, turnRad);
-          return { x: q.x + x, y: q.y + y };
-        },
-        breaks,
-      );
-      if (left.length === 0) return [placed, own];
-      const written = notes && notesBeside(placed, left, breaks);
-      if (!written) unwritten.push({ item, words: left });
+      const { shapes: own, beside: words } = drawnPiece(placed.item, placeOf(placed), breaks);
+      const written = words.length > 0 && placed.notes ? notesBeside(placed, words, breaks) : undefined;
       return [placed, [...own, ...(written ?? [])]];
     }),
   );
-  return { shapes, unwritten };
+  return { shapes, unwritten: unwrittenOn(board, cut) };
 }
 
 /** What is written beside a piece, where room was kept for it; nothing when that does not do here. */
@@ -405,7 +441,7 @@ export function pagesNeeded(items: readonly SourcedPiece[], cut: CutPlan): numbe
   const pages = planPages(items, cut);
   const boards = [...new Set(pages.map((p) => p.board))];
   const notes = frontNotes(
-    boards.flatMap((b) => boardDrawing(b, cut).unwritten),
+    boards.flatMap((b) => unwrittenOn(b, cut)),
     frontWidthMm(cut),
   );
   return pages.length === 0 ? 0 : pages.length + coverPages(items.length + notes.length, cut);
