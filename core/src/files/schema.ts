@@ -305,8 +305,9 @@ const docSchemaOf = (kinds: Kinds): Joi.ObjectSchema =>
         fold: Joi.valid('v-groove', 'slanted-pair', 'heat-and-fold', 'partial-cut').required(),
         seal: Joi.valid('spray-rubber', 'brush-on', 'acrylic', 'latex', 'thermoplastic').required(),
         cutter: Joi.valid('knife', 'band-saw', 'laser').required(),
-        bevel: Joi.valid('two-lines', 'tilted').required(),
-        sawKerfMm: within(0.5, 6).required(),
+        // From an application older than these; the door fills them in.
+        bevel: Joi.valid('two-lines', 'tilted'),
+        sawKerfMm: within(0.5, 6),
       }).required(),
       calendar,
       done: Joi.object().pattern(id, iso).required(),

@@ -2,6 +2,7 @@ import type { Severity } from '../document';
 import * as buildRules from './buildRules';
 import * as carryRules from './carryRules';
 import * as circuitRules from './circuitRules';
+import * as cutRules from './cutRules';
 import * as faceRules from './faceRules';
 import * as feedRules from './feedRules';
 import type { Finding } from './finding';
@@ -16,6 +17,7 @@ const perBuild: BuildRule[] = [
   ...Object.values(buildRules),
   ...Object.values(carryRules),
   ...Object.values(circuitRules),
+  ...Object.values(cutRules),
   ...Object.values(faceRules),
   ...Object.values(feedRules),
   ...Object.values(pictureRules),

@@ -173,26 +173,6 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
   ];
 };
 
-/** A tool wider than the room between pieces cuts into the next one, and at the edge off the sheet. */
-export const kerfBetween: BuildRule = ({ doc }) => {
-  const { kerfMm = 0, spacingMm } = doc.cut;
-  return when(doc.parts.length > 0 && kerfMm > spacingMm, () => ({
-    id: 'kerf',
-    severity: 'stop',
-    station: 'cut',
-    title: `The kerf is ${trimNumber(kerfMm)} mm, the room between pieces ${trimNumber(spacingMm)} mm.`,
-    why: 'The tool runs half its kerf outside every outline: it cuts into the next piece, and at the edge off the sheet.',
-    sure: 'standard',
-    excess: kerfMm - spacingMm,
-    remedies: [
-      {
-        label: `Room of ${trimNumber(Math.ceil(kerfMm) + 1)} mm`,
-        changes: [{ path: ['cut', 'spacingMm'], value: Math.ceil(kerfMm) + 1 }],
-      },
-    ],
-  }));
-};
-
 /** No hour of the week is left for loud tools. */
 export const loudTools: BuildRule = ({ doc }) =>
   when(!loudHours(calendarOf(doc)), () => ({

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { dist2 } from '../geometry';
-import { checkOf, make } from '../parts/testing/worn.test';
+import { startHabits } from '../materials';
+import { makePart } from '../parts';
+import { aroundOf, checkOf, make, partOf } from '../parts/testing/worn.test';
 import type { PieceEdge } from './piece';
 import { bevelsOf, STEEPEST_BEVEL_DEG } from './bevels';
 import { foamOf } from './foamMeasures';
@@ -76,6 +78,22 @@ describe('bevels', () => {
       const across = skinMesh(made.laid[0]!).mesh.points.map((p) => p.y);
       expect(Math.max(...across) - Math.min(...across)).to.be.closeTo(80 + 2 * mm, 1e-6);
     }
+  });
+
+  it('are one line on the face that is up where the blade is tilted, with the same foam left', () => {
+    const cut = (bevel: 'two-lines' | 'tilted') =>
+      makePart(partOf('faceted', {}, { nominalMm: 6, foamId: 'dense-eva' }), {
+        ...aroundOf(),
+        habits: { ...startHabits, bevel },
+      }).pieces.filter((p) => p.id.startsWith('net'));
+    const [square, tilted] = [cut('two-lines'), cut('tilted')];
+    tilted.forEach((piece, i) => {
+      expect(piece.marks.filter((m) => m.kind === 'bevel')).to.deep.equal([]);
+      expect(piece.edges.every((e) => e.bevelDeg === 0 || e.tilted)).to.equal(true);
+      expect(piece.volumeMm3! / square[i]!.volumeMm3!).to.be.closeTo(1, 1e-6);
+      // Lost from the front at foot and top, it is smaller by those bevels on the face that is up.
+      expect(piece.areaMm2).to.be.lessThan(square[i]!.areaMm2);
+    });
   });
 
   it('leave square edges where they are', () => {

@@ -6,7 +6,7 @@ import type { Vec2 } from '../geometry';
 import type { Piece, PieceEdge } from '../panel';
 import { pieceShapes, quantityText, inRows, type SourcedPiece } from './drawing';
 import { lineStyle, layers, moveShape, type Shape } from './shape';
-import { PAGE_MARGIN_MM, paper, printScale, planPages } from './pages';
+import { PAGE_MARGIN_MM, paper, printScale, planPages } from '.';
 
 const square = (size: number, rest: Partial<Piece> = {}): Piece => ({
   id: 'p',

@@ -1,25 +1,11 @@
 export { cutThrough, type CutThrough } from './cutThrough';
 export { drawnPiece, inRows, pieceShapes, quantityText, type Source, type SourcedPiece } from './drawing';
 export { bevelShapes, holeShapes, markShapes, sampleOf } from './marks';
-export {
-  boardDrawing,
-  COVER,
-  coverPages,
-  FOOT_MM,
-  frontNotes,
-  frontWidthMm,
-  NOTE_LINE_MM,
-  onPage,
-  pagesNeeded,
-  paper,
-  PAGE_MARGIN_MM,
-  planPages,
-  printScale,
-  type Board,
-  type Page,
-  type Placed,
-  type Unwritten,
-} from './pages';
+export type { Board, Page, Placed } from './board';
+export { boardDrawing, onPage, type Unwritten } from './boardDrawing';
+export { COVER, coverPages, frontNotes, frontWidthMm, NOTE_LINE_MM, pagesNeeded } from './front';
+export { planPages } from './pages';
+export { FOOT_MM, PAGE_MARGIN_MM, paper, printScale } from './paper';
 export { layers, lineStyle, moveShape, type Layer, type Shape } from './shape';
 export {
   pieceCode,

@@ -34,6 +34,15 @@ describe('a document from before a field', () => {
     expect(!wrong.ok && wrong.message).to.match(/diameterMm/);
   });
 
+  it('takes habits it did not have as every shop begins', () => {
+    const doc = newBuild('Old', '2026-03-01', wearer);
+    const { bevel, sawKerfMm, ...before } = doc.make.habits;
+    const read = upgradeDoc({ ...doc, make: { ...doc.make, habits: before } });
+    expect(read.ok && read.value.make.habits).to.deep.equal({ ...before, bevel, sawKerfMm });
+    const wrong = upgradeDoc({ ...doc, make: { ...doc.make, habits: { ...before, sawKerfMm: 40 } } });
+    expect(!wrong.ok && wrong.message).to.match(/sawKerfMm/);
+  });
+
   it('still says what else is wrong: no version, pins that are no list', () => {
     const build = newBuild('Old', '2026-03-01', wearer);
     for (const file of [
