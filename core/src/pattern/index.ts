@@ -1,6 +1,6 @@
 export { cutThrough, type CutThrough } from './cutThrough';
 export { drawnPiece, inRows, pieceShapes, quantityText, type Source, type SourcedPiece } from './drawing';
-export { bevelShapes, holeShapes, markShapes, sampleOf } from './marks';
+export { bevelWedge, holeShapes, markShapes, sampleOf } from './marks';
 export type { Board, Page, Placed } from './board';
 export { boardDrawing, onPage, type Unwritten } from './boardDrawing';
 export { COVER, coverPages, frontNotes, frontWidthMm, NOTE_LINE_MM, pagesNeeded } from './front';
@@ -15,5 +15,5 @@ export {
   sourcedTemplates,
   type Patterned,
 } from './sourcedPieces';
-export { fitted } from './lettering/words';
+export { fitted, wordsWidthMm } from './lettering/words';
 export { roomiest } from './roomiest';

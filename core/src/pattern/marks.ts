@@ -1,4 +1,4 @@
-import { bevelMarkWords, edgeRun, type Mark, type Piece, type PieceEdge } from '../panel';
+import { edgeRun, type Mark, type Piece, type PieceEdge } from '../panel';
 import { boundsOf, centroid, dist2, lerp2, type Vec2 } from '../geometry';
 import type { Layer, Shape } from './shape';
 
@@ -174,18 +174,6 @@ export function bevelWedge(piece: Pick<Piece, 'outline'>, edge: PieceEdge): Shap
   const open = Math.tan((Math.min(60, Math.abs(edge.bevelDeg)) * Math.PI) / 180) * WEDGE_MM * 0.5;
   return [line('wedge', [from(0, 1), from(-open, WEDGE_MM), from(0, WEDGE_MM)], true)];
 }
-
-/** A wedge and its words, for the bench. */
-export const bevelShapes = (piece: Pick<Piece, 'outline'>, edge: PieceEdge): Shape[] => [
-  ...bevelWedge(piece, edge),
-  {
-    kind: 'text',
-    layer: 'text',
-    at: atEdge(piece, edge)(2, WEDGE_MM),
-    heightMm: 2.5,
-    text: bevelMarkWords(edge),
-  },
-];
 
 const CROSS_MM = 4;
 

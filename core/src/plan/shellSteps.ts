@@ -16,22 +16,24 @@ const sawn = (part: PartReport): boolean => part.sheetKinds.some(isRigid);
 const cutterCaution = { knife: 'blade', 'band-saw': 'saw', laser: 'laser' } as const;
 const cutterWord = { knife: 'knife', 'band-saw': 'band saw', laser: 'laser' } as const;
 
-/** Bevelled edges of one copy: how many, how long, and which to what angle. */
+/** Bevelled edges of one copy: how many, how long, and which to what angle; edges of copies of a template are told once. */
 function bevelled(part: PartReport): { count: number; metres: number; words: string } {
-  const edges = part.pieces.flatMap((piece) =>
+  const edges = templatesOf(part.pieces).flatMap((piece) =>
     piece.edges.filter((e) => e.bevelDeg !== 0).map((edge) => ({ piece, edge, each: eachOf(piece) })),
   );
   const alike = new Map<string, string[]>();
-  for (const { piece, edge } of edges) {
+  for (const { piece, edge, each } of edges) {
     const key = bevelWords(edge);
-    const of = `${piece.name}, ${edge.name}`;
+    const lead = part.pieces.find((p) => p.id === piece.id)!;
+    // An edge of a net is called by the side it belongs to.
+    const of = `${edge.of ? edge.name : `${lead.name}, ${edge.name}`}${each > 1 ? ` (${each} times)` : ''}`;
     const known = alike.get(key) ?? [];
     if (!known.includes(of)) alike.set(key, [...known, of]);
   }
   return {
     count: edges.reduce((sum, e) => sum + e.each, 0),
     metres: (edges.reduce((sum, { edge, each }) => sum + edge.lengthMm * each, 0) * part.copies) / 1000,
-    words: [...alike].map(([how, which]) => `${how}: ${which.join(', ')}`).join('; '),
+    words: [...alike].map(([how, which]) => `${how}: ${which.join('; ')}`).join('. '),
   };
 }
 

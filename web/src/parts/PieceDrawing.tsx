@@ -1,7 +1,7 @@
 import { edgeRun, type Piece, type PieceEdge } from '@fomrik/core/panel';
 import type { StandOff } from '@fomrik/core/parts';
 import type { Vec2 } from '@fomrik/core/geometry';
-import { bevelShapes, markShapes } from '@fomrik/core/pattern';
+import { bevelWedge, markShapes, type Shape, wordsWidthMm } from '@fomrik/core/pattern';
 import type { EdgeRef } from '../store/view';
 import { Shapes } from './Shapes';
 
@@ -38,6 +38,11 @@ export function PieceDrawing({
   const place = (p: Vec2): string => `${(p.x + x).toFixed(2)},${(heightMm - p.y + y).toFixed(2)}`;
   const outline = piece.outline.map(place).join(' ');
   const lip = piece.thicknessMm * Math.SQRT1_2;
+  const xs = piece.outline.map((p) => p.x);
+  const wideMm = Math.max(...xs) - Math.min(...xs);
+  /** Words longer than the piece would run over its neighbours; pointing at an edge says them. */
+  const fits = (shape: Shape): boolean =>
+    shape.kind !== 'text' || wordsWidthMm(shape.text, shape.heightMm) < wideMm * 0.9;
   const label = piece.edges.map((e) => ({ e, points: edgeRun(piece.outline, e) }));
   return (
     <g data-piece={piece.id}>
@@ -117,8 +122,8 @@ export function PieceDrawing({
       <Shapes
         shapes={[
           ...piece.marks.flatMap((mark) => markShapes(piece, mark)),
-          ...piece.edges.flatMap((e) => (e.bevelDeg === 0 ? [] : bevelShapes(piece, e))),
-        ]}
+          ...piece.edges.flatMap((e) => (e.bevelDeg === 0 ? [] : bevelWedge(piece, e))),
+        ].filter(fits)}
         x={x}
         y={heightMm + y}
         color="var(--color-pen)"
