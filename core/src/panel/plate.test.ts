@@ -1,8 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { boundsOf, grown, meshVolume, regionArea, signedArea } from '../geometry';
+import Module from 'manifold-3d';
+import { boundsOf, contains, grown, meshVolume, regionArea, signedArea } from '../geometry';
+import { checkOf, make } from '../parts/testing/worn.test';
 import { plateMesh } from './plateMesh';
 import type { Plate } from './plateShape';
+import { skinMesh } from './solid';
+
+const solver = await Module();
+solver.setup();
 
 const plane = {
   origin: { x: 0, y: 0, z: 0 },
@@ -69,5 +75,58 @@ describe('a plate as a solid', () => {
     expect(meshVolume(mesh)).to.be.closeTo((5 / 6) * (areaAt(0) + 4 * areaAt(0.5) + areaAt(1)), 1);
     expect(boundsOf(narrow[0]!).minY).to.equal(0);
     expect(signedArea(narrow[0]!)).to.be.greaterThan(0);
+  });
+});
+
+describe('solids of what is cut', () => {
+  /** What an independent solid library makes of a mesh. */
+  const volumeOf = (mesh: { points: { x: number; y: number; z: number }[]; triangles: number[][] }): number =>
+    new solver.Manifold(
+      new solver.Mesh({
+        numProp: 3,
+        vertProperties: new Float32Array(mesh.points.flatMap((p) => [p.x, p.y, p.z])),
+        triVerts: new Uint32Array(mesh.triangles.flat()),
+      }),
+    ).volume();
+
+  it('have their mitres: a box of 100 mm in 10 mm holds 100³ − 80³', () => {
+    for (const corners of ['mitre', 'butt', 'folded']) {
+      const { made } = make(
+        'box',
+        { corners, held: 'outside', open: 'none', widthMm: 100, heightMm: 100, deepMm: 100, skinMm: 0 },
+        { nominalMm: 10, foamId: 'dense-eva' },
+      );
+      const solids = made.laid.map((l) => meshVolume(skinMesh(l).mesh));
+      expect(
+        solids.reduce((a, b) => a + b, 0),
+        corners,
+      ).to.be.closeTo(100 ** 3 - 80 ** 3, 1);
+      for (const l of made.laid.filter((q) => !q.panel.plate))
+        expect(volumeOf(skinMesh(l).mesh), l.panel.name).to.be.closeTo(meshVolume(skinMesh(l).mesh), 20);
+    }
+  });
+
+  it('have what is cut to a depth: fullers are in the blade, and its mass is that of the solid', () => {
+    const mm3 = (fullerMm: number): { solid: number; told: number } => {
+      const { made } = make('blade', { fullerMm, lengthMm: 400, pointMm: 80 }, { foamId: 'dense-eva' });
+      return {
+        solid: made.laid.reduce((sum, l) => sum + meshVolume(skinMesh(l).mesh), 0),
+        told: made.pieces.reduce((sum, p) => sum + p.volumeMm3!, 0),
+      };
+    };
+    const [plain, fullered] = [mm3(0), mm3(12)];
+    expect(plain.solid - fullered.solid).to.be.greaterThan(2 * 12 * 200);
+    expect(fullered.told).to.be.closeTo(fullered.solid, fullered.solid * 1e-6);
+    expect(plain.told - fullered.told).to.be.closeTo(plain.solid - fullered.solid, 1);
+  });
+
+  it('keep fullers and light channels within the blade, and say so', () => {
+    const wide = make('blade', { fullerMm: 60, windowMm: 60, widthMm: 50 }, { foamId: 'dense-eva' });
+    for (const piece of wide.pieces)
+      for (const mark of piece.marks.filter((m) => m.kind === 'pocket' || m.kind === 'slot'))
+        for (const p of mark.points)
+          expect(contains(piece.outline, p), `${piece.name}: ${mark.text}`).to.equal(true);
+    expect(checkOf(wide, 'narrow-fullerMm')).to.not.equal(undefined);
+    expect(checkOf(wide, 'narrow-windowMm')).to.not.equal(undefined);
   });
 });

@@ -1,7 +1,6 @@
 import {
   add3,
   boundsOf,
-  common,
   contains,
   cross3,
   dist2,
@@ -14,7 +13,6 @@ import {
   signedArea,
   type Vec2,
   type Vec3,
-  without,
 } from '../geometry';
 import type { FoamSheet } from '../materials';
 import { sharpCorners } from './corners';
@@ -23,7 +21,7 @@ import type { FlatPanel } from './flatPanel';
 import { gridOf } from './grids';
 import type { Panel } from './panel';
 import type { Mark, Piece, PieceEdge } from './piece';
-import { plateMesh } from './plateMesh';
+import { floorsOf, plateMesh } from './plateMesh';
 import { onPlane, type Plate, plateRegion, through } from './plateShape';
 
 export interface PlateSpec extends Plate {
@@ -185,27 +183,14 @@ export function flatPlate(panel: Panel, plate: Plate, foam: FoamSheet): FlatPane
 
 /** Foam left once the edges are shaped and pockets are cut, mm³. */
 export function plateVolumeMm3(plate: Plate, thicknessMm: number): number {
-  const solid = plate.sections
-    ? meshVolume(plateMesh(plate, thicknessMm))
-    : regionArea(plateRegion(plate)) * thicknessMm;
-  return Math.max(0, solid - hollowMm3(plate));
-}
-
-/** What is cut to a depth, the deepest first: where one lies in another, or over what is cut right through, it counts once. */
-function hollowMm3(plate: Plate): number {
-  const recesses = plate.cuts.flatMap(({ outline, recess }) => (recess ? [{ outline, ...recess }] : []));
-  if (recesses.length === 0) return 0;
-  return (['inner', 'outer'] as const).reduce((sum, face) => {
-    let left = plateRegion(plate);
-    let mm3 = 0;
-    for (const { outline, depthMm } of recesses
-      .filter((r) => r.face === face)
-      .sort((a, b) => b.depthMm - a.depthMm)) {
-      mm3 += regionArea(common(left, [outline])) * depthMm;
-      left = without(left, [outline]);
-    }
-    return sum + mm3;
-  }, 0);
+  if (plate.sections) return Math.max(0, meshVolume(plateMesh(plate, thicknessMm)));
+  const whole = plateRegion(plate);
+  const hollow = (['inner', 'outer'] as const).reduce(
+    (sum, face) =>
+      sum + floorsOf(plate, face, whole).floors.reduce((mm3, f) => mm3 + regionArea(f.region) * f.depthMm, 0),
+    0,
+  );
+  return Math.max(0, regionArea(whole) * thicknessMm - hollow);
 }
 
 /** Edges of the outline on the outer face. */

@@ -1,5 +1,6 @@
 import {
   add3,
+  common,
   cross3,
   dist2,
   type Mesh,
@@ -110,8 +111,14 @@ function stitch(faces: Faces, low: readonly Vec2[], high: readonly Vec2[], from:
   }
 }
 
+/** An outline at a height. */
+interface Level {
+  atMm: number;
+  region: Region;
+}
+
 /** Slopes and walls from one level to the next; one of the two lies within the other. */
-function between(faces: Faces, low: { atMm: number; region: Region }, high: typeof low): void {
+function between(faces: Faces, low: Level, high: Level): void {
   const pairs = paired(low.region, high.region);
   if (pairs) {
     for (const [a, b] of pairs) stitch(faces, a, b, low.atMm, high.atMm);
@@ -147,7 +154,43 @@ function between(faces: Faces, low: { atMm: number; region: Region }, high: type
 
 const meshes = new WeakMap<Plate, { thicknessMm: number; mesh: Mesh }>();
 
-/** The plate in its thickness as a closed mesh, what is cut right through left out. */
+/** What is cut into a face to a depth, each spot as deep as the deepest cut there, and what is left of the face. */
+export function floorsOf(
+  { cuts }: Pick<Plate, 'cuts'>,
+  face: 'inner' | 'outer',
+  whole: Region,
+): { left: Region; floors: { region: Region; depthMm: number }[] } {
+  const recesses = cuts.flatMap(({ outline, recess }) =>
+    recess?.face === face ? [{ outline, depthMm: recess.depthMm }] : [],
+  );
+  let left = whole;
+  const floors = recesses
+    .sort((a, b) => b.depthMm - a.depthMm)
+    .flatMap(({ outline, depthMm }) => {
+      const region = common(left, [outline]);
+      left = without(left, [outline]);
+      return regionArea(region) > 1e-3 ? [{ region, depthMm }] : [];
+    });
+  return { left, floors };
+}
+
+/** A face of a plate with what is cut into it: floors as deep as they are, and walls round them. */
+function hollowed(faces: Faces, plate: Plate, face: 'inner' | 'outer', { atMm, region }: Level): void {
+  const { left, floors } = floorsOf(plate, face, region);
+  const up = face === 'outer';
+  faces.cap(left, atMm, up);
+  for (const floor of floors) {
+    const h = up ? atMm - floor.depthMm : atMm + floor.depthMm;
+    faces.cap(floor.region, h, up);
+    for (const ring of floor.region)
+      ring.forEach((a, i) => {
+        // The hollow is on the left of its rim, the foam on the right.
+        faces.wall(ring[(i + 1) % ring.length]!, a, Math.min(h, atMm), Math.max(h, atMm));
+      });
+  }
+}
+
+/** The plate in its thickness as a closed mesh: what is cut right through left out, what is cut to a depth hollow. */
 export function plateMesh(plate: Plate, thicknessMm: number): Mesh {
   const known = meshes.get(plate);
   if (known?.thicknessMm === thicknessMm) return known.mesh;
@@ -156,8 +199,8 @@ export function plateMesh(plate: Plate, thicknessMm: number): Mesh {
     plate.sections ?? [0, thicknessMm].map((atMm) => ({ atMm, region: [plate.outline] }))
   ).map(({ atMm, region }) => ({ atMm, region: without(region, open) }));
   const faces = new Faces();
-  faces.cap(sections[0]!.region, sections[0]!.atMm, false);
-  faces.cap(sections.at(-1)!.region, sections.at(-1)!.atMm, true);
+  hollowed(faces, plate, 'inner', sections[0]!);
+  hollowed(faces, plate, 'outer', sections.at(-1)!);
   sections.slice(1).forEach((high, i) => {
     const low = sections[i]!;
     if (low.region === high.region || plate.sections === undefined) {

@@ -1,4 +1,5 @@
 import { type Check, choice, length, type ParamsOf, setting } from '../../document';
+import { common, grown, largestRing, type Vec2 } from '../../geometry';
 import { type PlateCut, sizeOf } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
@@ -64,6 +65,37 @@ const TIP_MM = 30;
 /** Foam at a point narrower than this wants a soft block instead; from memory. */
 const SHARP_MM = 12;
 
+/** Foam left between a fuller and the slope of the edge, mm; common practice, no source. */
+const FULLER_MARGIN_MM = 2;
+
+/** A strip that was asked wider than the blade has room for is cut as wide as it can be, and that is told. */
+function narrowed(name: string, askedMm: number, strip: readonly Vec2[], key: string): Check[] {
+  const xs = strip.map((p) => p.x);
+  const across = (y: number): number => {
+    const near = strip.filter((p) => Math.abs(p.y - y) < 1e-3).map((p) => p.x);
+    return near.length < 2 ? askedMm : Math.max(...near) - Math.min(...near);
+  };
+  const ys = strip.map((p) => p.y);
+  const leastMm =
+    strip.length < 3
+      ? 0
+      : Math.min(Math.max(...xs) - Math.min(...xs), across(Math.min(...ys)), across(Math.max(...ys)));
+  const over = askedMm - leastMm;
+  if (askedMm <= 0 || over < 0.5) return [];
+  return [
+    {
+      id: `narrow-${key}`,
+      severity: 'mind',
+      station: 'shape',
+      title: `the ${name} is asked ${trimNumber(askedMm)} mm wide; the blade leaves ${trimNumber(leastMm)} mm at its narrowest.`,
+      why: 'It is cut no wider than the foam beside it allows.',
+      sure: 'practice',
+      excess: over,
+      cures: leastMm >= 1 ? [setting(`${Math.floor(leastMm)} mm wide`, { [key]: Math.floor(leastMm) })] : [],
+    },
+  ];
+}
+
 function design({ params, stack, through }: FormInput<BladeParams>): Design {
   const total = stackMm(stack);
   const outline = bladeOutline(params);
@@ -80,27 +112,38 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
       ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: Math.min(params.edgeMm, total - 0.5), fromY: 0 })
       : undefined;
   const [top, bottom] = [params.lengthMm - params.pointMm, 25];
+  /** A strip along the middle, no wider than what is left between margins of the edge. */
+  const strip = (widthMm: number, marginMm: number): Vec2[] => {
+    const asked = rectangle({ x: 0, y: (top + bottom) / 2 }, widthMm, Math.max(1, top - bottom));
+    return largestRing(common([asked], grown([outline], -marginMm)));
+  };
+  // A fuller lies on what the bevel leaves of the outermost layer; a channel within walls of foam.
+  const fullerStrip = strip(params.fullerMm, (bevel?.widthMm ?? 0) + FULLER_MARGIN_MM);
+  const lightStrip = strip(params.windowMm, WALL_MM / 2);
   const fuller = (layer: Layer): PlateCut[] => {
     const outermost = layer.index === 0 || layer.index === layer.count - 1;
-    if (params.fullerMm <= 0 || !outermost || top - bottom < 40) return [];
+    if (params.fullerMm <= 0 || !outermost || top - bottom < 40 || fullerStrip.length < 3) return [];
     const alone = layer.count === 1;
     const depthMm = Math.min(2, layer.foam.thicknessMm.value / 3);
     const cut = (face: 'inner' | 'outer'): PlateCut => ({
       id: `fuller-${face}`,
       name: `fuller ${trimNumber(params.fullerMm)} mm`,
-      outline: rectangle({ x: 0, y: (top + bottom) / 2 }, params.fullerMm, top - bottom),
+      outline: fullerStrip,
       recess: { depthMm, face },
     });
     return alone ? [cut('inner'), cut('outer')] : [cut(layer.index === 0 ? 'inner' : 'outer')];
   };
   const hollowed = innerLayers(stack);
   const window = (layer: Layer): PlateCut[] =>
-    params.windowMm > 0 && hollowed.some((l) => l.index === layer.index) && top - bottom > 40
+    params.windowMm > 0 &&
+    lightStrip.length >= 3 &&
+    hollowed.some((l) => l.index === layer.index) &&
+    top - bottom > 40
       ? [
           {
             id: 'light',
             name: `light channel ${trimNumber(params.windowMm)} mm`,
-            outline: rectangle({ x: 0, y: (top + bottom) / 2 }, params.windowMm, top - bottom),
+            outline: lightStrip,
           },
         ]
       : [];
@@ -116,7 +159,10 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
     through: channelled,
     cuts: (layer) => [...fuller(layer), ...window(layer)],
   });
-  const checks: Check[] = [];
+  const checks: Check[] = [
+    ...narrowed('fuller', params.fullerMm, fullerStrip, 'fullerMm'),
+    ...narrowed('light channel', params.windowMm, lightStrip, 'windowMm'),
+  ];
   for (const core of channelled) {
     const lying = lyingIn(core);
     if (!lying || lying.to < 0) continue;
@@ -204,13 +250,8 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
     joins: [],
     roomMm: 0,
     rooms:
-      params.windowMm > 0
-        ? hollowRoom(
-            'light',
-            'light channel',
-            rectangle({ x: 0, y: (top + bottom) / 2 }, params.windowMm, Math.max(1, top - bottom)),
-            stack,
-          )
+      params.windowMm > 0 && lightStrip.length >= 3
+        ? hollowRoom('light', 'light channel', lightStrip, stack)
         : [],
     figures: layerFigures(stack, bevel),
     checks,
