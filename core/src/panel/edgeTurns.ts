@@ -15,7 +15,7 @@ export interface EdgeTurn {
   spreadDeg?: [least: number, most: number];
   /** What the seam asks for, where that is steeper than a knife follows; the edge is then cut square. */
   askedDeg?: number;
-  /** How this fold is made, where it is not made as the others. */
+  /** Fold method of this edge, when it differs from the shop's habit. */
   method?: Habits['fold'];
 }
 

@@ -22,7 +22,7 @@ import { gridOf } from './grids';
 import type { Panel } from './panel';
 import type { Mark, Piece, PieceEdge } from './piece';
 import { floorsOf, plateMesh } from './plateMesh';
-import { onPlane, type Plate, plateRegion, through } from './plateShape';
+import { type Facing, onPlane, type Plate, plateRegion, through } from './plateShape';
 
 export interface PlateSpec extends Plate {
   id: string;
@@ -56,10 +56,17 @@ function cornersOf(outline: readonly Vec2[]): number[] {
   return [by((a, b) => a.y < b.y), by((a, b) => a.y > b.y)].sort((a, b) => a - b);
 }
 
-const facing = (a: Vec2, b: Vec2): string => {
+const facing = (a: Vec2, b: Vec2): Facing => {
   const [x, y] = [b.y - a.y, a.x - b.x];
-  if (Math.abs(x) > Math.abs(y)) return x > 0 ? 'right edge' : 'left edge';
-  return y > 0 ? 'upper edge' : 'lower edge';
+  if (Math.abs(x) > Math.abs(y)) return x > 0 ? 'right' : 'left';
+  return y > 0 ? 'up' : 'down';
+};
+
+const edgeNames: Record<Facing, string> = {
+  left: 'left edge',
+  right: 'right edge',
+  up: 'upper edge',
+  down: 'lower edge',
 };
 
 /** Width of the bevel at the middle of a run, and on which face; a rim of two sections leans alike all through. */
@@ -87,17 +94,19 @@ function edgesOf(
   const corners = cornersOf(outline);
   return corners.map((from, i) => {
     const to = corners[(i + 1) % corners.length]!;
+    const way = facing(outline[from]!, outline[to]!);
+    const hung = !plate.rimHung?.facing || plate.rimHung.facing.includes(way) ? plate.rimHung : undefined;
     let lengthMm = 0;
     for (let k = from; k !== to; k = (k + 1) % n) lengthMm += dist2(outline[k]!, outline[(k + 1) % n]!);
     return {
       id: `edge-${i + 1}`,
-      name: facing(outline[from]!, outline[to]!),
+      name: edgeNames[way],
       from,
       to,
       lengthMm,
       bevelDeg: 0,
       ...leanAt(plate, lerp2(plate.outline[from]!, plate.outline[(from + 1) % n]!, 0.5)),
-      ...(plate.rimHung ? { joint: 'hung', hung: plate.rimHung } : { joint: 'free' }),
+      ...(hung ? { joint: 'hung', hung } : { joint: 'free' }),
     };
   });
 }

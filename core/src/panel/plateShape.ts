@@ -21,6 +21,9 @@ export interface PlateCut {
   recess?: { depthMm: number; face: 'inner' | 'outer' };
 }
 
+/** Which way an edge of a plate faces in its plane. */
+export type Facing = 'left' | 'right' | 'up' | 'down';
+
 /** A panel cut flat by an outline of any number of edges, in its plane. */
 export interface Plate extends Plane {
   /** Counter-clockwise as seen from outside. */
@@ -34,8 +37,8 @@ export interface Plate extends Plane {
   backed?: true;
   /** The box that shares of its width and height count over, where it is a part of a larger plate. */
   frame?: Bounds;
-  /** How its rim is fastened to what it stands in. */
-  rimHung?: Hung;
+  /** How its rim is fastened to what it stands in; only the edges that face these ways, when any are named. */
+  rimHung?: Hung & { facing?: readonly Facing[] };
   /** How many are glued face to face; 1 stands alone. */
   layers?: number;
 }

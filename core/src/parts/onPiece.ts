@@ -61,8 +61,8 @@ function offPiece(laid: Laid, shell: readonly LaidPanel[]): Off | undefined {
 }
 
 /**
- * A feature as it was laid; left off where what it cuts through does not lie on its piece, or all of it lies beside it, so
- * that nothing is exported that a knife would find beside the foam. What only runs out over an edge is told.
+ * Checks a laid feature against its piece. It is dropped, with a warning, when a cut-through shape leaves the piece or the
+ * whole feature lies beside it; a pocket or line that only crosses an edge stays, with a warning.
  */
 export function keptOn(
   laid: Laid,

@@ -16,7 +16,7 @@ const sawn = (part: PartReport): boolean => part.sheetKinds.some(isRigid);
 const cutterCaution = { knife: 'blade', 'band-saw': 'saw', laser: 'laser' } as const;
 const cutterWord = { knife: 'knife', 'band-saw': 'band saw', laser: 'laser' } as const;
 
-/** Bevelled edges of one copy: how many, how long, and which to what angle; edges of copies of a template are told once. */
+/** Bevelled edges of one copy: count, length and angles; congruent pieces are listed once, with their number. */
 function bevelled(part: PartReport): { count: number; metres: number; words: string } {
   const edges = templatesOf(part.pieces).flatMap((piece) =>
     piece.edges.filter((e) => e.bevelDeg !== 0).map((edge) => ({ piece, edge, each: eachOf(piece) })),

@@ -243,7 +243,7 @@ export function panelsOf(
   const discs = Array.from({ length: chartCount(charted) }, (_, id) => id).flatMap((id) => {
     const chart = chartOf(charted, id, beside);
     if (isCrumb(chart, charted.mesh)) return [];
-    // A grid has four corners: what has fewer is told as what is no disc.
+    // A grid needs four corners; charts with fewer are reported with those that cannot be flattened.
     if (isDisc(chart) && chart.loops[0]!.vertices.length >= 4) return [shaped(id, chart)];
     open.push(id);
     return [];

@@ -68,7 +68,7 @@ const SHARP_MM = 12;
 /** Foam left between a fuller and the slope of the edge, mm; common practice, no source. */
 const FULLER_MARGIN_MM = 2;
 
-/** A strip that was asked wider than the blade has room for is cut as wide as it can be, and that is told. */
+/** Warns when a strip is narrower than asked because the blade has no room for it. */
 function narrowed(name: string, askedMm: number, strip: readonly Vec2[], key: string): Check[] {
   const xs = strip.map((p) => p.x);
   const across = (y: number): number => {

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { gluedOf } from '../../parts';
 import { reportOf } from '../../parts/testing/worn.test';
 
 describe('a box', () => {
@@ -40,5 +41,24 @@ describe('a box', () => {
     expect(grams('mitre')).to.be.closeTo(block, 0.05);
     // Cut flat, with its grooves out; the web is squeezed at each fold.
     expect(grams('folded')).to.be.within(0.99 * block, 1.01 * block);
+  });
+});
+
+describe('a box of plates cut square', () => {
+  it('is glued along every joint once, by hand', () => {
+    const glued = (open: string): number =>
+      gluedOf(
+        reportOf(
+          'box',
+          { corners: 'butt', held: 'outside', open, widthMm: 100, heightMm: 100, deepMm: 100, skinMm: 0 },
+          { nominalMm: 10, foamId: 'dense-eva' },
+        ).pieces,
+      ).hungMm;
+    // Closed: front and back 100 on foot and top; sides 80 on both, and 80 upright at front and back.
+    expect(glued('none')).to.be.closeTo(4 * 100 + 2 * (2 * 80 + 2 * 80), 1e-6);
+    // Open on top: nothing up there, uprights of 90.
+    expect(glued('top')).to.be.closeTo(2 * 100 + 2 * (80 + 2 * 90), 1e-6);
+    // Open at the back: no back plate; sides reach to 90 deep.
+    expect(glued('back')).to.be.closeTo(2 * 100 + 2 * (2 * 90 + 80), 1e-6);
   });
 });

@@ -1,6 +1,6 @@
 import { choice, length, type ParamsOf } from '../../document';
 import type { Vec3 } from '../../geometry';
-import { boxPanels, boxRoom, type Join, type Panel, platePanel } from '../../panel';
+import { boxPanels, boxRoom, type Facing, type Join, type Panel, platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { rectangle } from '../held/outlines';
 
@@ -64,7 +64,7 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
     up: Vec3,
     width: number,
     height: number,
-    hung?: string,
+    hung?: { words: string; facing: readonly Facing[] },
   ): Panel =>
     platePanel({
       id,
@@ -74,14 +74,23 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
       up,
       outline: rectangle({ x: 0, y: 0 }, width, height),
       cuts: [],
-      ...(hung && { rimHung: { by: 'glue', words: hung } }),
+      ...(hung && { rimHung: { by: 'glue', ...hung } }),
     });
   const [hw, hd] = [w / 2, d / 2];
   const { x, y, z } = axes;
   // Inner sizes w, h, d; every origin is the middle of a plate's inner face.
   const at = (dx: number, dy: number, dz: number): Vec3 => ({ x: dx, y: dy, z: dz });
-  const betweenLevels = open === 'top' ? 'glued on the foot' : 'glued between top and foot';
-  const betweenAll = 'glued between the plates round it';
+  // A plate over the top is missing when the box is open there; each joint is glued along one plate's edge.
+  const levels: readonly Facing[] = open === 'top' ? ['down'] : ['down', 'up'];
+  const betweenLevels = {
+    words: open === 'top' ? 'glued on the foot' : 'glued between top and foot',
+    facing: levels,
+  };
+  // Seen from outside the back is to the left of the right side, and to the right of the left one.
+  const sideOf = (behind: Facing, ahead: Facing) => ({
+    words: 'glued between the plates round it',
+    facing: [...levels, ahead, ...(open === 'back' ? [] : [behind])],
+  });
   // Where the back is left off, top and foot end flush with the sides.
   const [deep, ahead] = open === 'back' ? [d + t, t / 2] : [d + 2 * t, 0];
   return [
@@ -89,8 +98,8 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
     ...(open === 'top' ? [] : [plate('top', 'top', at(0, ahead, h), x, y, w + 2 * t, deep)]),
     plate('front', 'front', at(0, hd, h / 2), neg(x), z, w + 2 * t, h, betweenLevels),
     ...(open === 'back' ? [] : [plate('back', 'back', at(0, -hd, h / 2), x, z, w + 2 * t, h, betweenLevels)]),
-    plate('right', 'right side', at(hw, 0, h / 2), y, z, d, h, betweenAll),
-    plate('left', 'left side', at(-hw, 0, h / 2), neg(y), z, d, h, betweenAll),
+    plate('right', 'right side', at(hw, 0, h / 2), y, z, d, h, sideOf('left', 'right')),
+    plate('left', 'left side', at(-hw, 0, h / 2), neg(y), z, d, h, sideOf('right', 'left')),
   ];
 }
 
