@@ -21,6 +21,9 @@ export const kerfBetween: BuildRule = ({ doc }) => {
   }));
 };
 
+/** Pieces are kept no further apart than this, mm. */
+const MOST_SPACING_MM = 50;
+
 /** Cut with a tilted blade, an edge that is lost from the front reaches further under its line: into its neighbour on the sheet. */
 export const undercutBetween: BuildRule = ({ doc, report }) => {
   const reachMm = Math.max(
@@ -30,7 +33,7 @@ export const undercutBetween: BuildRule = ({ doc, report }) => {
     ),
   );
   const needMm = Math.ceil(2 * reachMm);
-  return when(needMm > doc.cut.spacingMm && needMm <= 50, () => ({
+  return when(needMm > doc.cut.spacingMm, () => ({
     id: 'undercut',
     severity: 'mind',
     station: 'cut',
@@ -39,7 +42,9 @@ export const undercutBetween: BuildRule = ({ doc, report }) => {
     sure: 'standard',
     excess: needMm - doc.cut.spacingMm,
     remedies: [
-      { label: `Pieces ${needMm} mm apart`, changes: [{ path: ['cut', 'spacingMm'], value: needMm }] },
+      ...(needMm <= MOST_SPACING_MM
+        ? [{ label: `Pieces ${needMm} mm apart`, changes: [{ path: ['cut', 'spacingMm'], value: needMm }] }]
+        : []),
       {
         label: 'Cut square, then bevel',
         changes: [{ path: ['make', 'habits', 'bevel'], value: 'two-lines' }],

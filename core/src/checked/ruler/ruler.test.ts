@@ -8,7 +8,8 @@ import { aroundOf, partOf } from '../../parts/testing/worn.test';
 import type { MadePart } from '../../parts/made';
 import type { Piece } from '../../panel';
 import { inRows } from '../../pattern';
-import { assembled, type Assembled, directionOf, readPiece, type RuledPiece, type Seam } from './assemble';
+import { assembled, type Assembled, directionOf, type Seam } from './assemble';
+import { readPiece, type RuledPiece } from './readPiece';
 import { type Drawing, inside, type Point, readDxf, readSvg } from './readDrawing';
 
 const FOAMS: [mm: number, foam: string][] = [
