@@ -55,6 +55,7 @@ export {
   type RowsField,
   type ScalarField,
 } from './field';
+export { mergeDocs, type Merged } from './merge';
 export { share } from './share';
 export { firstParts } from './firstParts';
 export { differences, editPart, featureIdsOf, inVersion, type VersionScope } from './version';

@@ -12,14 +12,16 @@ const savedWord: Record<SaveState, string> = {
   saved: 'saved',
   unsaved: 'not yet saved',
   saving: 'saving…',
-  away: 'server away, kept here',
+  away: 'server away',
   conflict: 'saved elsewhere too',
   refused: 'not accepted',
 };
 
+const badly: readonly SaveState[] = ['away', 'conflict', 'refused'];
+
 function SaveMark() {
   const { state, message, keptHere } = useSaving();
-  const bad = state === 'away' || state === 'conflict' || state === 'refused';
+  const bad = badly.includes(state);
   return (
     <span
       role="status"
@@ -27,7 +29,8 @@ function SaveMark() {
       title={message}
       className={`text-[12.5px] ${bad ? 'font-semibold text-stop' : 'text-soft'}`}
     >
-      {state === 'away' && !keptHere ? 'server away, kept nowhere: leave this open' : savedWord[state]}
+      {savedWord[state]}
+      {bad && (keptHere ? ', kept here' : ', kept nowhere: leave this open')}
     </span>
   );
 }

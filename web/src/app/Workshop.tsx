@@ -27,11 +27,10 @@ function useOpenBuild(id: string): { error: string; retry: () => void } {
   const [error, setError] = useState('');
   const [tries, setTries] = useState(0);
   useEffect(() => {
-    let gone = false;
+    const leaving = new AbortController();
     setError('');
-    openBuild(id)
+    openBuild(id, leaving.signal)
       .then(async (recovered) => {
-        if (gone) return;
         useView.setState({ versionId: '', versionScope: 'all' });
         if (recovered) toast('Picked up changes that had not reached the server.');
         const first = useBuild.getState().doc.parts[0];
@@ -40,16 +39,14 @@ function useOpenBuild(id: string): { error: string; retry: () => void } {
         await loadNotes(id);
       })
       .catch((failure: ApiError) => {
-        if (!gone)
+        if (!leaving.signal.aborted)
           setError(
             failure.status === 404
               ? 'There is no such build; it may have been thrown away.'
               : failure.message,
           );
       });
-    return () => {
-      gone = true;
-    };
+    return () => leaving.abort();
   }, [id, tries]);
   return { error, retry: () => setTries((t) => t + 1) };
 }

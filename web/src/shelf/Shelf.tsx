@@ -59,7 +59,7 @@ export function Shelf() {
       return;
     }
     try {
-      const made = await api.importFile(await chosen.text());
+      const made = await api.importFile(chosen);
       await load();
       toast(`“${made.doc.name}” is on the shelf.`);
     } catch (failure) {

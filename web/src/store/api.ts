@@ -52,31 +52,47 @@ interface ErrorBody {
   error?: { code: string; message: string; field?: string; current?: SavedBuild };
 }
 
-async function reached(path: string, request: RequestInit): Promise<Response> {
+/** How long an answer may take; a build with pictures may take longer. */
+const WAIT_MS = 30_000;
+const LONG_WAIT_MS = 600_000;
+
+interface Asked {
+  signal?: AbortSignal;
+  waitMs?: number;
+}
+
+/** Every request has a time limit. @throws ApiError of status 0 when there is no answer in time; what aborted it otherwise. */
+async function reached(path: string, request: RequestInit, { signal, waitMs = WAIT_MS }: Asked = {}): Promise<Response> {
+  const limit = AbortSignal.timeout(waitMs);
   try {
-    return await fetch(`/api${path}`, request);
+    return await fetch(`/api${path}`, { ...request, signal: signal ? AbortSignal.any([signal, limit]) : limit });
   } catch {
-    throw new ApiError(0, 'away', 'The server does not answer.');
+    signal?.throwIfAborted();
+    const late = limit.aborted ? ` within ${waitMs / 1000} s` : '';
+    throw new ApiError(0, 'away', `The server does not answer${late}.`);
   }
 }
 
-const call = async <T>(method: string, path: string, body?: unknown): Promise<T> =>
+const call = async <T>(method: string, path: string, body?: unknown, asked?: Asked): Promise<T> =>
   answered<T>(
-    await reached(path, {
-      method,
-      ...(body !== undefined && {
-        headers: { 'content-type': 'application/json' },
-        body: typeof body === 'string' ? body : JSON.stringify(body),
-      }),
-    }),
+    await reached(
+      path,
+      {
+        method,
+        ...(body !== undefined && {
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(body),
+        }),
+      },
+      asked,
+    ),
   );
 
 async function answered<T>(response: Response): Promise<T> {
   if (response.status === 204) return undefined as T;
-  const text = await response.text();
   let parsed: unknown;
   try {
-    parsed = JSON.parse(text);
+    parsed = JSON.parse(await response.text());
   } catch {
     throw new ApiError(response.ok ? 0 : response.status, 'garbled', 'The server’s answer made no sense.');
   }
@@ -101,7 +117,21 @@ async function sendPicture(file: Blob): Promise<{ content: string; widthPx: numb
       method: 'POST',
       headers: { 'content-type': file.type || 'image/png' },
       body: file,
-    }),
+    }, { waitMs: LONG_WAIT_MS }),
+  );
+}
+
+/** A build file as it is: JSON, or an archive with pictures. */
+async function sendBuildFile(file: Blob): Promise<SavedBuild> {
+  const [first, second] = new Uint8Array(await file.slice(0, 2).arrayBuffer());
+  const zipped = first === 0x50 && second === 0x4b;
+  const type = zipped ? 'application/zip' : 'application/json';
+  return answered(
+    await reached(
+      '/import',
+      { method: 'POST', headers: { 'content-type': type }, body: file },
+      { waitMs: LONG_WAIT_MS },
+    ),
   );
 }
 
@@ -110,13 +140,14 @@ export const api = {
   pictureUrl: (content: string) => `/api/pictures/${encodeURIComponent(content)}`,
   list: () => call<{ builds: BuildSummary[] }>('GET', '/builds').then((r) => r.builds),
   create: (doc: BuildDoc) => call<SavedBuild>('POST', '/builds', { doc }),
-  load: (id: string) => call<SavedBuild>('GET', build(id)),
+  load: (id: string, signal?: AbortSignal) =>
+    call<SavedBuild>('GET', build(id), undefined, signal ? { signal } : {}),
   save: (id: string, baseVersion: number, doc: BuildDoc) =>
     call<{ version: number }>('PUT', build(id), { baseVersion, doc }),
   remove: (id: string) => call<undefined>('DELETE', build(id)),
   restore: (id: string) => call<SavedBuild>('POST', `${build(id)}/restore`),
   duplicate: (id: string) => call<SavedBuild>('POST', `${build(id)}/duplicate`),
-  importFile: (text: string) => call<SavedBuild>('POST', '/import', text),
+  importFile: sendBuildFile,
   putDigest: (id: string, version: number, digest: Digest) =>
     call<undefined>('PUT', `${build(id)}/digest`, { version, ...digest }),
   rawUrl: (id: string) => `/api${build(id)}/raw`,

@@ -1,19 +1,21 @@
-import type { BuildDoc } from '@fomrik/core/document';
+import { type BuildDoc, mergeDocs } from '@fomrik/core/document';
+import { toast } from 'sonner';
 import { create } from 'zustand';
-import { api, ApiError, type SavedBuild } from './api';
-import { keepHistory, openDoc, useBuild } from './build';
-import { safeStorage } from './safeStorage';
+import { api, type SavedBuild } from './api';
+import { adoptDoc, keepHistory, openDoc, useBuild } from './build';
+import { copiesOfBuild, forgetCopy, keepCopy, type KeptCopy } from './saving/kept';
+import { Session, type SaveStatus, type SessionPorts } from './saving/session';
+import { openTabs, thisTab } from './saving/tab';
 
-export type SaveState = 'saved' | 'unsaved' | 'saving' | 'away' | 'conflict' | 'refused';
+export type { SaveState } from './saving/session';
 
-interface Saving {
-  state: SaveState;
-  version: number;
-  message: string;
-  /** Whether this browser keeps what the server has not taken; storage may be full or forbidden. */
-  keptHere: boolean;
-  /** The other version, when someone else saved meanwhile. */
-  theirs?: SavedBuild;
+/** A copy in this browser that was not picked up by itself, and why it cannot be, where it cannot. */
+export interface Leftover extends KeptCopy {
+  broken?: string;
+}
+
+interface Saving extends SaveStatus {
+  leftovers: Leftover[];
 }
 
 export const useSaving = create<Saving>(() => ({
@@ -21,153 +23,167 @@ export const useSaving = create<Saving>(() => ({
   version: 0,
   message: '',
   keptHere: true,
+  leftovers: [],
 }));
 
-const SAVE_AFTER_MS = 400;
-const RETRY_MS = 3000;
+/** The open build's session, and those of builds that were left before the server had everything. */
+const sessions = new Map<string, Session>();
 
-const localKey = (id: string): string => `fomrik:unsaved:${id}`;
+const shows = (session: Session): boolean =>
+  sessions.get(session.id) === session && useBuild.getState().id === session.id;
 
-interface Unsaved {
-  baseVersion: number;
-  doc: BuildDoc;
-}
+/** The checks are fetched only when there is something to check. */
+const door = () => import('@fomrik/core/files/buildFile');
 
-let savedDoc: BuildDoc | undefined;
-let timer: ReturnType<typeof setTimeout> | undefined;
-let busy = false;
-
-/** Keeps a document in this browser. @returns whether it could; storage may be full or forbidden. */
-function keepLocally(id: string, doc: BuildDoc): boolean {
-  const kept: Unsaved = { baseVersion: useSaving.getState().version, doc };
-  return safeStorage.setItem(localKey(id), JSON.stringify(kept));
-}
-
-const forgetLocally = (id: string): void => void safeStorage.removeItem(localKey(id));
-
-/** What is true of changes that the server has not taken. */
-const keptWhere = (kept: boolean): string =>
-  kept
-    ? 'changes are kept in this browser.'
-    : 'this browser keeps nothing either: leave the page open until they are saved.';
-
-/** What this browser kept, lifted to the present schema; the checks are fetched only when there is something to check. */
-async function localCopy(id: string): Promise<Unsaved | undefined> {
-  try {
-    const text = safeStorage.getItem(localKey(id));
-    if (text === null) return undefined;
-    const kept = JSON.parse(text) as Unsaved;
-    const { upgradeDoc } = await import('@fomrik/core/files/buildFile');
-    const read = upgradeDoc(kept.doc);
-    return read.ok ? { ...kept, doc: read.value } : undefined;
-  } catch {
-    return undefined;
-  }
-}
-
-function schedule(ms: number): void {
-  clearTimeout(timer);
-  timer = setTimeout(() => void saveNow(), ms);
-}
-
-/** Sends the newest document; keeps it in this browser until the server has acknowledged it. */
-export async function saveNow(): Promise<void> {
-  clearTimeout(timer);
-  const { id, doc } = useBuild.getState();
-  const { version, state } = useSaving.getState();
-  if (!id || doc === savedDoc || busy || state === 'conflict') return;
-  busy = true;
-  useSaving.setState({ state: 'saving' });
-  try {
-    const answer = await api.save(id, version, doc);
-    if (useBuild.getState().id !== id) return;
-    savedDoc = doc;
-    const current = useBuild.getState().doc === doc;
-    useSaving.setState({ state: current ? 'saved' : 'unsaved', version: answer.version, message: '' });
-    if (current) forgetLocally(id);
-    else {
-      keepLocally(id, useBuild.getState().doc);
-      schedule(SAVE_AFTER_MS);
+const ports: SessionPorts = {
+  save: (id, baseVersion, doc) => api.save(id, baseVersion, doc),
+  load: (id) => api.load(id),
+  keep: async (buildId, baseVersion, doc) =>
+    keepCopy({ buildId, tab: await thisTab(), baseVersion, doc, keptAt: new Date().toISOString() }),
+  forget: async (id) => forgetCopy(id, await thisTab()),
+  sound: async (doc) => (await door()).upgradeDoc(doc).ok,
+  onStatus: (session) => {
+    if (shows(session)) {
+      const { leftovers } = useSaving.getState();
+      useSaving.setState({ ...session.status, leftovers }, true);
+    } else if (!session.dirty) {
+      session.end();
+      if (sessions.get(session.id) === session) sessions.delete(session.id);
     }
-  } catch (error) {
-    const failure = error as ApiError;
-    if (failure.status === 409 && failure.current)
-      useSaving.setState({ state: 'conflict', message: failure.message, theirs: failure.current });
-    else if (failure.status >= 400 && failure.status < 500)
-      useSaving.setState({ state: 'refused', message: failure.message });
-    else {
-      const why = failure.status === 0 ? 'The server is away;' : `${failure.message} Meanwhile`;
-      const keptHere = keepLocally(id, useBuild.getState().doc);
-      useSaving.setState({ state: 'away', keptHere, message: `${why} ${keptWhere(keptHere)}` });
-      schedule(RETRY_MS);
-    }
-  } finally {
-    busy = false;
-  }
-}
-
-/** Loads a build and picks up changes that never reached the server. @returns whether any were picked up. */
-export async function openBuild(id: string): Promise<boolean> {
-  const loaded = await api.load(id);
-  const local = await localCopy(id);
-  savedDoc = loaded.doc;
-  useSaving.setState({ state: 'saved', version: loaded.version, message: '' });
-  useSaving.setState(
-    ({ state, version, message, keptHere }) => ({ state, version, message, keptHere }),
-    true,
-  );
-  if (!local || JSON.stringify(local.doc) === JSON.stringify(loaded.doc)) {
-    forgetLocally(id);
-    openDoc(id, loaded.doc);
-    return false;
-  }
-  openDoc(id, local.doc);
-  if (local.baseVersion === loaded.version) {
-    useSaving.setState({ state: 'unsaved' });
-    schedule(0);
-  } else {
-    useSaving.setState({
-      state: 'conflict',
-      message: 'This build was saved elsewhere while changes here had not been saved.',
-      theirs: loaded,
+  },
+  onTakenIn: (session, base, theirs) => {
+    if (!shows(session)) return;
+    adoptDoc(session.doc, (past) => {
+      const { doc, clashes } = mergeDocs(base, past, theirs);
+      return clashes.length === 0 ? doc : undefined;
     });
+    toast('Changes saved on another device are in this build now.');
+  },
+};
+
+export const saveNow = async (): Promise<void> => {
+  await sessions.get(useBuild.getState().id)?.saveNow();
+};
+
+/** Another device saved a build, or this one did. */
+export const heardOf = (id: string, version: number): void => void sessions.get(id)?.heard(version);
+
+/** What is left over of a build in this browser: this tab's own copy first, then those of tabs that are closed. */
+async function leftIn(id: string): Promise<{ own: KeptCopy | undefined; closed: KeptCopy[]; sure: boolean }> {
+  const [copies, tab, open] = await Promise.all([copiesOfBuild(id), thisTab(), openTabs()]);
+  return {
+    own: copies.find((c) => c.tab === tab),
+    closed: copies.filter((c) => c.tab !== tab && !open?.has(c.tab)),
+    sure: open !== undefined,
+  };
+}
+
+const sameDoc = (a: BuildDoc, b: BuildDoc): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The document both sides began from, where the server still has it. */
+const baseOf = (id: string, version: number): Promise<BuildDoc | undefined> =>
+  api.revision(id, version).then(
+    (r) => r.doc,
+    () => undefined,
+  );
+
+async function begin(id: string, loaded: SavedBuild, copy: KeptCopy | undefined): Promise<Session> {
+  if (!copy) return new Session(id, loaded.doc, loaded.doc, loaded.version, ports);
+  if (copy.baseVersion === loaded.version) return new Session(id, copy.doc, loaded.doc, loaded.version, ports);
+  const base = await baseOf(id, copy.baseVersion);
+  // Without what both began from, everything that differs is asked.
+  return new Session(id, copy.doc, base ?? ({} as BuildDoc), copy.baseVersion, ports);
+}
+
+/**
+ * Loads a build and picks up changes that never reached the server. Nothing is opened once `signal` is aborted.
+ * @returns whether any were picked up.
+ */
+export async function openBuild(id: string, signal: AbortSignal): Promise<boolean> {
+  // Left before the server had everything, and still on its way.
+  const left = sessions.get(id);
+  if (left?.dirty) await left.saveNow();
+  const loaded = await api.load(id, signal);
+  const { own, closed, sure } = await leftIn(id);
+  const picked = own ?? (sure && closed.length === 1 ? closed[0] : undefined);
+  const leftovers: Leftover[] = [];
+  let copy: KeptCopy | undefined;
+  for (const kept of [...(own ? [own] : []), ...closed]) {
+    const read = (await door()).upgradeDoc(kept.doc);
+    if (!read.ok) leftovers.push({ ...kept, broken: read.message });
+    else if (sameDoc(read.value, loaded.doc)) await forgetCopy(id, kept.tab);
+    else if (kept === picked) copy = { ...kept, doc: read.value };
+    else leftovers.push({ ...kept, doc: read.value });
   }
+  const unsaved = sessions.get(id);
+  if (unsaved?.dirty)
+    copy = {
+      buildId: id,
+      tab: await thisTab(),
+      baseVersion: unsaved.status.version,
+      doc: unsaved.doc,
+      keptAt: new Date().toISOString(),
+    };
+  const session = await begin(id, loaded, copy);
+  signal.throwIfAborted();
+  unsaved?.end();
+  sessions.set(id, session);
+  openDoc(id, session.doc);
+  useSaving.setState({ ...session.status, leftovers }, true);
+  if (!copy) return false;
+  await ports.keep(id, copy.baseVersion, copy.doc);
+  if (copy.tab !== (await thisTab())) await forgetCopy(id, copy.tab);
+  if (copy.baseVersion === loaded.version) session.schedule(0);
+  else await session.begin(loaded);
   return true;
 }
 
 /** Settles a conflict: keep mine (saved over theirs; theirs stays in the revisions) or take theirs. */
 export function settleConflict(keep: 'mine' | 'theirs'): void {
-  const { theirs } = useSaving.getState();
-  if (!theirs) return;
-  const { id } = useBuild.getState();
-  savedDoc = theirs.doc;
-  useSaving.setState({ state: 'saved', version: theirs.version, message: '' });
-  if (keep === 'theirs') {
-    forgetLocally(id);
-    useBuild.setState({ doc: theirs.doc });
-    return;
-  }
-  useSaving.setState({ state: 'unsaved' });
-  schedule(0);
+  const theirs = sessions.get(useBuild.getState().id)?.settle(keep);
+  if (theirs && keep === 'theirs') useBuild.setState({ doc: theirs.doc });
+}
+
+const withoutLeftover = ({ tab }: Leftover): void =>
+  useSaving.setState(({ leftovers }) => ({ leftovers: leftovers.filter((l) => l.tab !== tab) }));
+
+/** Brings a copy of another tab into the open build as one step of undo; where both changed the same, the copy has it. */
+export async function takeLeftover(leftover: Leftover): Promise<void> {
+  const { id, doc } = useBuild.getState();
+  const base = await baseOf(id, leftover.baseVersion);
+  const next = base ? mergeDocs(base, leftover.doc, doc).doc : leftover.doc;
+  if (useBuild.getState().id !== id) return;
+  useBuild.getState().replace((await ports.sound(next)) ? next : leftover.doc);
+  await forgetCopy(id, leftover.tab);
+  withoutLeftover(leftover);
+}
+
+/** Throws a copy away; the toast puts it back. */
+export async function dropLeftover(leftover: Leftover): Promise<void> {
+  await forgetCopy(leftover.buildId, leftover.tab);
+  withoutLeftover(leftover);
+  const putBack = async (): Promise<void> => {
+    const { broken: _, ...copy } = leftover;
+    await keepCopy(copy);
+    if (useBuild.getState().id === leftover.buildId)
+      useSaving.setState(({ leftovers }) => ({ leftovers: [...leftovers, leftover] }));
+  };
+  toast('The copy is thrown away.', { action: { label: 'Undo', onClick: () => void putBack() } });
 }
 
 useBuild.subscribe((state, before) => {
   if (state.doc === before.doc || state.id !== before.id) return;
-  if (state.doc === savedDoc) {
-    // Taken back to what the server has before anything else was sent: there is nothing to save.
-    if (busy || useSaving.getState().state === 'conflict') return;
-    clearTimeout(timer);
-    forgetLocally(state.id);
-    keepHistory();
-    useSaving.setState({ state: 'saved', message: '' });
-    return;
-  }
-  keepLocally(state.id, state.doc);
+  const session = sessions.get(state.id);
+  if (!session || session.doc === state.doc) return;
+  session.change(state.doc);
   keepHistory();
-  if (useSaving.getState().state !== 'conflict') {
-    useSaving.setState({ state: 'unsaved' });
-    schedule(SAVE_AFTER_MS);
-  }
 });
 
-window.addEventListener('online', () => void saveNow());
+window.addEventListener('online', () => {
+  for (const session of sessions.values()) void session.saveNow();
+});
+
+// Closing is asked only while something is neither on the server nor kept in this browser.
+window.addEventListener('beforeunload', (event) => {
+  if ([...sessions.values()].some((session) => session.atRisk)) event.preventDefault();
+});

@@ -79,6 +79,9 @@ export const redo = (): void => useBuild.temporal.getState().redo();
 
 let dragStart: BuildDoc | undefined;
 
+/** Whether a handle is held: the document on screen is on its way. */
+export const dragging = (): boolean => dragStart !== undefined;
+
 /** Changes while a handle is dragged: live, but one step of undo when it is let go. */
 export function dragReplace(next: () => BuildDoc): void {
   if (!dragStart) {
@@ -99,4 +102,23 @@ export function dragEnd(): void {
   dragStart = undefined;
   useBuild.temporal.getState().resume();
   useBuild.setState({ doc: final });
+}
+
+/** Takes in what was changed elsewhere: no step of undo, and steps before it lead to states that have it as well. */
+export function adoptDoc(doc: BuildDoc, lift: (past: BuildDoc) => BuildDoc | undefined): void {
+  const { pastStates } = useBuild.temporal.getState();
+  const past: Partial<BuildState>[] = [];
+  for (const state of [...pastStates].reverse()) {
+    const lifted = state.doc && lift(state.doc as BuildDoc);
+    if (!lifted) break;
+    past.unshift({ doc: lifted });
+  }
+  const held = dragging();
+  if (dragStart) dragStart = lift(dragStart) ?? doc;
+  useBuild.temporal.getState().pause();
+  useBuild.setState({ doc });
+  // A handle that is held goes on being one step.
+  if (!held) useBuild.temporal.getState().resume();
+  useBuild.temporal.setState({ pastStates: past as typeof pastStates, futureStates: [] });
+  keepHistory();
 }

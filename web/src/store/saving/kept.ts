@@ -1,0 +1,74 @@
+import type { BuildDoc } from '@fomrik/core/document';
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { safeStorage } from '../safeStorage';
+
+/** What one tab has of a build that the server has not taken. */
+export interface KeptCopy {
+  buildId: string;
+  /** The tab it was changed in. */
+  tab: string;
+  /** The saved version it began from. */
+  baseVersion: number;
+  doc: BuildDoc;
+  keptAt: string;
+}
+
+interface Schema extends DBSchema {
+  copies: { key: [buildId: string, tab: string]; value: KeptCopy; indexes: { build: string } };
+}
+
+let opened: Promise<IDBPDatabase<Schema>> | undefined;
+
+function database(): Promise<IDBPDatabase<Schema>> {
+  opened ??= openDB<Schema>('fomrik', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('copies', { keyPath: ['buildId', 'tab'] }).createIndex('build', 'buildId');
+    },
+  }).catch((error: unknown) => {
+    // Asked again the next time: storage may be allowed by then.
+    opened = undefined;
+    throw error;
+  });
+  return opened;
+}
+
+/** Keeps a copy in this browser. @returns whether it could; storage may be full or forbidden. */
+export async function keepCopy(copy: KeptCopy): Promise<boolean> {
+  try {
+    await (await database()).put('copies', copy);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** @returns whether it is gone; where storage is forbidden there was nothing. */
+export async function forgetCopy(buildId: string, tab: string): Promise<boolean> {
+  try {
+    await (await database()).delete('copies', [buildId, tab]);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** A copy kept by an application from before tabs kept theirs apart. */
+async function takeInOld(buildId: string): Promise<void> {
+  const key = `fomrik:unsaved:${buildId}`;
+  const text = safeStorage.getItem(key);
+  if (text === null) return;
+  const { baseVersion, doc } = JSON.parse(text) as Pick<KeptCopy, 'baseVersion' | 'doc'>;
+  const copy = { buildId, tab: 'before', baseVersion, doc, keptAt: new Date().toISOString() };
+  if (await keepCopy(copy)) safeStorage.removeItem(key);
+}
+
+/** Every copy of a build in this browser, newest first; none where storage is forbidden. */
+export async function copiesOfBuild(buildId: string): Promise<KeptCopy[]> {
+  try {
+    await takeInOld(buildId);
+    const all = await (await database()).getAllFromIndex('copies', 'build', buildId);
+    return all.sort((a, b) => b.keptAt.localeCompare(a.keptAt));
+  } catch {
+    return [];
+  }
+}
