@@ -6,14 +6,19 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { StuckConnection } from './atomic';
 import { BuildStore } from './buildStore';
+import { Changes } from './changes';
 import { errorHandler, HttpError, unknownRoute } from './errors';
 import { guard } from './guard';
 import { oneAtATime, Queue } from './oneAtATime';
+import { NoteStore } from './noteStore';
+import { OutOfSight } from './outOfSight';
 import { PictureStore } from './pictureStore';
 import { buildRoutes } from './routes/builds';
+import { liveRoutes } from './routes/live';
 import { noteRoutes } from './routes/notes';
 import { pictureRoutes } from './routes/pictures';
 import { shopRoutes } from './routes/shop';
+import { trashRoutes } from './routes/trash';
 import { ShopStore } from './shopStore';
 
 export interface AppOptions {
@@ -71,20 +76,25 @@ export function createApp({
   });
   app.use('/api', (req, res, next) => {
     res.setHeader('cache-control', 'no-store');
-    if (req.path === '/pictures') return next();
+    if (req.path === '/pictures' || (req.path === '/import' && req.is('application/zip'))) return next();
     if (carriesOther(req))
       throw new HttpError(415, 'not-json', 'Send JSON, with content type application/json.');
     if (req.path === '/import') return next();
     express.json({ limit: '16mb' })(req, res, next);
   });
   const queue = new Queue();
-  const builds = oneAtATime(new BuildStore(db), queue);
+  const changes = new Changes();
+  const builds = oneAtATime(new BuildStore(db, changes), queue);
+  const notes = oneAtATime(new NoteStore(db, changes), queue);
+  const outOfSight = oneAtATime(new OutOfSight(db), queue);
   const shop = oneAtATime(new ShopStore(db), queue);
   const pictures = oneAtATime(new PictureStore(db), queue);
   app.use(
     '/api',
-    buildRoutes(builds, pictures),
-    noteRoutes(builds),
+    buildRoutes(builds, notes, outOfSight, pictures),
+    noteRoutes(notes),
+    liveRoutes(builds, changes),
+    trashRoutes(outOfSight),
     shopRoutes(shop),
     pictureRoutes(pictures),
     unknownRoute,

@@ -11,6 +11,7 @@ import { LogMore1764500000000 } from './migrations/logMore';
 import { Pictures1764400000000 } from './migrations/pictures';
 import { Offcuts1764700000000 } from './migrations/offcuts';
 import { Printers1764600000000 } from './migrations/printers';
+import { ShopVersions1764900000000 } from './migrations/shopVersions';
 import { Sides1764100000000 } from './migrations/sides';
 import { Weighed1764200000000 } from './migrations/weighed';
 
@@ -46,6 +47,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       Printers1764600000000,
       Offcuts1764700000000,
       KeptParts1764800000000,
+      ShopVersions1764900000000,
     ],
     migrationsRun: true,
     synchronize: false,

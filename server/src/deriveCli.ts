@@ -1,6 +1,6 @@
 import { fontFiles, type FontSource } from '@fomrik/core/files/pdf/fonts';
 import { derive } from '@fomrik/core/report';
-import { readBuildFile } from '@fomrik/core/files/buildFile';
+import { docInFile } from '@fomrik/core/files/buildArchive';
 import { makeDownload } from '@fomrik/core/files/downloads';
 import { sheetFile } from '@fomrik/core/files/sheetFile';
 import { downloadsOf } from '@fomrik/core/files/offered';
@@ -23,18 +23,18 @@ const { values, positionals } = parseArgs({
 const [file] = positionals;
 if (!file || !values.out) usage('Name a build file and a folder for the results.');
 
-let text: string;
+let bytes: Uint8Array;
 try {
-  text = readFileSync(file, 'utf8');
+  bytes = readFileSync(file);
 } catch (error) {
   usage(`Cannot read ${file}: ${(error as Error).message}`);
 }
-const read = readBuildFile(text);
+const read = docInFile(bytes);
 if (!read.ok) usage(`${file}: ${read.message}`);
 
 const printFont: FontSource = (name) => readFile(createRequire(import.meta.url).resolve(fontFiles[name]));
 
-const { build } = read.value;
+const build = read.value;
 const report = derive(build);
 mkdirSync(values.out, { recursive: true });
 const kinds = downloadsOf(build, report);

@@ -9,7 +9,8 @@ const doc = { ...empty, parts: [newPart('dial', wearer, 'donor')] };
 describe('the shop’s book', () => {
   const { db, remove, ...made } = bench();
   const get = () => made.get('/api/kept-parts');
-  const put = (id: string, body: object) => made.put(`/api/kept-parts/${id}`, body);
+  const put = (id: string, body: object, baseVersion = 0) =>
+    made.put(`/api/kept-parts/${id}`, { baseVersion, ...body });
   const names = async (): Promise<string[]> =>
     ((await get()).body as { parts: { name: string }[] }).parts.map((p) => p.name);
 
@@ -17,12 +18,12 @@ describe('the shop’s book', () => {
     expect((await put('kept-1', { name: 'Tide dial', doc })).status).to.equal(200);
     const { parts } = (await get()).body as { parts: { doc: typeof doc }[] };
     expect(parts[0]!.doc.parts).to.deep.equal(doc.parts);
-    await put('kept-1', { name: 'Other dial', doc });
+    await put('kept-1', { name: 'Other dial', doc }, 1);
     expect(await names()).to.deep.equal(['Other dial']);
-    const gone = await remove('/api/kept-parts/kept-1');
+    const gone = await remove('/api/kept-parts/kept-1?baseVersion=2');
     expect(gone.status).to.equal(204);
     expect(await names()).to.deep.equal([]);
-    const again = await remove('/api/kept-parts/kept-1');
+    const again = await remove('/api/kept-parts/kept-1?baseVersion=2');
     expect(again.status).to.equal(404);
   });
 

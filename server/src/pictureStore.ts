@@ -1,7 +1,7 @@
-import type { BuildDoc, BuildFile, KeptPicture } from '@fomrik/core/document';
+import type { KeptPicture } from '@fomrik/core/document';
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
-import { type DataSource, type EntityManager, In } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { PictureEntity, type PictureRow } from './entities/picture';
 import { HttpError } from './errors';
 
@@ -46,8 +46,7 @@ export async function readPicture(bytes: Buffer): Promise<PictureRow> {
 }
 
 /** The kept bytes that came with a build file, if they are what they claim to be and carry no notes. */
-async function readKept({ content, base64 }: KeptPicture): Promise<PictureRow | undefined> {
-  const bytes = Buffer.from(base64, 'base64');
+async function readKept(content: string, bytes: Buffer): Promise<PictureRow | undefined> {
   if (hashOf(bytes) !== content) return undefined;
   try {
     const { format, width, height, exif, xmp, iptc } = await sharp(bytes, {
@@ -73,25 +72,58 @@ export class PictureStore {
     return (await this.db.getRepository(PictureEntity).findOneBy({ content }))?.bytes;
   }
 
-  /** What a build file carries of the pictures its documents name. */
-  async keptOf(file: BuildFile): Promise<KeptPicture[]> {
-    const rows = await this.db.getRepository(PictureEntity).findBy({
-      content: In([
-        ...contentsOf(file.build),
-        ...file.pins.flatMap((p) => contentsOf(p.doc)),
-        ...file.log.flatMap((e) => e.photos ?? []),
-      ]),
-    });
-    return rows.map(({ content, bytes }) => ({ content, base64: bytes.toString('base64') }));
+  /** Keeps a picture that came with a build file, if it is what it claims to be. */
+  async addKept(content: string, bytes: Buffer): Promise<void> {
+    const row = await readKept(content, bytes);
+    if (row) await this.db.getRepository(PictureEntity).upsert(row, ['content']);
+  }
+
+  /** The kept pictures that a build, its pins and its log name, and what they come to. */
+  async namedBy(buildId: string): Promise<{ contents: string[]; bytes: number }> {
+    const rows: { content: string; bytes: number }[] = await this.db.query(
+      `SELECT content, length(bytes) AS bytes FROM picture WHERE content IN (${NAMED('= ?')}) ORDER BY content`,
+      [buildId, buildId, buildId],
+    );
+    return { contents: rows.map((r) => r.content), bytes: rows.reduce((sum, r) => sum + r.bytes, 0) };
+  }
+
+  /**
+   * Takes pictures away that nothing names any more, neither build nor revision nor pin nor log nor kept part, once they
+   * are older than a day: one that was just sent may be named by the next save.
+   * @returns how many.
+   */
+  async sweep(now: Date): Promise<number> {
+    const before = new Date(now.getTime() - DAY_MS).toISOString();
+    const rows: { content: string }[] = await this.db.query(
+      `DELETE FROM picture WHERE addedAt < ? AND content NOT IN (${NAMED('IS NOT NULL')}
+         UNION ${picturesIn('revision')} UNION ${picturesIn('kept_part')}) RETURNING content`,
+      [before],
+    );
+    return rows.length;
   }
 }
 
-const contentsOf = ({ pictures = [] }: BuildDoc): string[] => pictures.map((p) => p.content);
+const DAY_MS = 86_400_000;
+
+/** A column that may hold no JSON, as one that does. */
+const sound = (column: string, otherwise: string): string =>
+  `CASE WHEN json_valid(${column}) THEN ${column} ELSE '${otherwise}' END`;
+
+/** Contents named by the documents of a table; a document that is no JSON names none that can be told. */
+const picturesIn = (table: string, where = '1'): string =>
+  `SELECT json_extract(p.value, '$.content') FROM ${table} t, json_each(${sound('t.doc', '{}')}, '$.pictures') p
+     WHERE ${where}`;
+
+/** Contents named by builds, their pins and their logs. */
+const NAMED = (id: string): string =>
+  `${picturesIn('build', `t.id ${id}`)} UNION ${picturesIn('pin', `t.buildId ${id}`)}
+   UNION SELECT p.value FROM log_entry t, json_each(${sound('t.photos', '[]')}) p
+     WHERE t.buildId ${id}`;
 
 /** Keeps the pictures a build file brings, within a transaction; one that is not what it claims is left out. */
 export async function keepPictures(tx: EntityManager, kept: readonly KeptPicture[] = []): Promise<void> {
   for (const picture of kept) {
-    const row = await readKept(picture);
+    const row = await readKept(picture.content, Buffer.from(picture.base64, 'base64'));
     if (row) await tx.upsert(PictureEntity, row, ['content']);
   }
 }

@@ -1,8 +1,9 @@
 import { newBuild } from '@fomrik/core/parts';
-import type { BuildFile } from '@fomrik/core/document';
 import { expect } from 'chai';
 import { createHash } from 'node:crypto';
+import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
+import { PictureStore } from './pictureStore';
 import { bench } from './testing/bench';
 
 const doc = newBuild('Harbour light', '2026-03-01', { name: 'Tam Orrel', underLayerMm: 2, measures: [] });
@@ -57,30 +58,40 @@ describe('pictures on the server', () => {
     expect((await get('/api/pictures/none')).status).to.equal(404);
   });
 
-  it('carries pictures in build files, and leaves out one that is not what it claims to be', async () => {
+  it('reads pictures out of the text of an older build file, and leaves out one that is not what it claims to be', async () => {
     const { content, widthPx, heightPx } = (await send(await photo())).body as {
       content: string;
       widthPx: number;
       heightPx: number;
     };
-    const id = await create({
-      ...doc,
-      pictures: [{ id: 'front', name: 'Front', content, widthPx, heightPx }],
-    });
-    const file = (await get(`/api/builds/${id}/file`)).body as BuildFile;
-    expect(file.pictures).to.have.length(1);
+    const build = { ...doc, pictures: [{ id: 'front', name: 'Front', content, widthPx, heightPx }] };
+    const bytes = (await get(`/api/pictures/${content}`)).body as Buffer;
+    const file = (base64: string): string =>
+      JSON.stringify({ fomrik: 2, build, pins: [], log: [], pictures: [{ content, base64 }] });
     await db().query('DELETE FROM picture');
-    const forged = {
-      ...file,
-      pictures: [{ content, base64: Buffer.from('something else').toString('base64') }],
-    };
-    await post('/api/import', JSON.stringify(forged));
+    await post('/api/import', file(Buffer.from('something else').toString('base64')));
     expect((await get(`/api/pictures/${content}`)).status).to.equal(404);
-    expect((await post('/api/import', JSON.stringify(file))).status).to.equal(201);
+    expect((await post('/api/import', file(bytes.toString('base64')))).status).to.equal(201);
     expect((await get(`/api/pictures/${content}`)).status).to.equal(200);
   });
 
-  it('keeps what an entry of the log is about, and carries its photos in the build file', async () => {
+  it('leaves a forged picture out of an archive', async () => {
+    const { content } = (await send(await photo())).body as { content: string };
+    await db().query('DELETE FROM picture');
+    const forged = zipSync({
+      'build.json': strToU8(JSON.stringify({ fomrik: 2, build: doc, pins: [], log: [] })),
+      [`pictures/${content}.webp`]: strToU8('something else'),
+    });
+    const back = await api()
+      .post('/api/import')
+      .set('Host', '127.0.0.1')
+      .type('application/zip')
+      .send(Buffer.from(forged));
+    expect(back.status).to.equal(201);
+    expect((await get(`/api/pictures/${content}`)).status).to.equal(404);
+  });
+
+  it('keeps what an entry of the log is about, and the entries beside one that was spoilt', async () => {
     const { content } = (await send(await photo())).body as { content: string };
     const id = await create();
     const entry = {
@@ -97,12 +108,29 @@ describe('pictures on the server', () => {
     expect((await put(`/api/builds/${id}/log/torn`, entry)).status).to.equal(200);
     expect((await put(`/api/builds/${id}/log/torn`, { ...entry, photos: ['x'] })).status).to.equal(400);
     expect((await put(`/api/builds/${id}/log/torn`, { ...entry, sort: 'lost' })).status).to.equal(400);
-    const file = (await get(`/api/builds/${id}/file`)).body as BuildFile;
-    expect(file.log).to.deep.equal([{ id: 'torn', ...entry }]);
-    expect(file.pictures?.map((p) => p.content)).to.deep.equal([content]);
-    await db().query('DELETE FROM picture');
-    const again = (await post('/api/import', JSON.stringify(file))).body as { id: string };
-    expect((await get(`/api/pictures/${content}`)).status).to.equal(200);
-    expect(((await get(`/api/builds/${again.id}/log`)).body as { log: unknown }).log).to.deep.equal(file.log);
+    await put(`/api/builds/${id}/log/spoilt`, { ...entry, at: '2026-03-02T20:00:00.000Z' });
+    await db().query("UPDATE log_entry SET photos = '[tor' WHERE id = 'spoilt'");
+    const { log } = (await get(`/api/builds/${id}/log`)).body as { log: object[] };
+    expect(log[0]).to.deep.equal({ id: 'torn', ...entry });
+    expect(log[1]).to.deep.include({ id: 'spoilt', photos: [] });
+  });
+
+  it('sweeps pictures that nothing names, once they are a day old', async () => {
+    const named = ((await send(await photo())).body as { content: string }).content;
+    const other = await sharp({ create: { width: 30, height: 20, channels: 3, background: 'teal' } })
+      .png()
+      .toBuffer();
+    const loose = ((await send(other)).body as { content: string }).content;
+    await create({
+      ...doc,
+      pictures: [{ id: 'front', name: 'Front', content: named, widthPx: 4, heightPx: 4 }],
+    });
+    const torn = await create();
+    await db().query("UPDATE build SET doc = '{torn' WHERE id = ?", [torn]);
+    const store = new PictureStore(db());
+    expect(await store.sweep(new Date())).to.equal(0);
+    expect(await store.sweep(new Date(Date.now() + 2 * 86_400_000))).to.equal(1);
+    expect((await get(`/api/pictures/${named}`)).status).to.equal(200);
+    expect((await get(`/api/pictures/${loose}`)).status).to.equal(404);
   });
 });

@@ -1,12 +1,13 @@
 import type { BuildDoc, BuildFile } from '@fomrik/core/document';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
+import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DataSource } from 'typeorm';
 import { atomic } from './atomic';
 import { BuildStore, insertBuild } from './buildStore';
 import { keepPictures } from './pictureStore';
-import { ShopStore, upsertWearer } from './shopStore';
+import { keepWearer, ShopStore } from './shopStore';
 
 /**
  * Loads every build file of a folder once, all of them or none, under an id made from its file name.
@@ -35,8 +36,7 @@ export async function seedBuilds(db: DataSource, folder: string, today = new Dat
       await keepPictures(tx, file.pictures);
       await insertBuild(tx, id, fromToday(file.build, today), file.pins, file.log);
       const { wearer } = file.build;
-      if (!known.has(wearer.name))
-        await upsertWearer(tx, wearer.name.toLowerCase().replace(/[^a-z0-9]+/g, '-'), wearer);
+      if (!known.has(wearer.name)) await keepWearer(tx, randomUUID(), 0, wearer);
       known.add(wearer.name);
     }
   });

@@ -8,14 +8,19 @@ import {
   PrinterEntity,
   StockEntity,
   WearerEntity,
+  type KeptPartRow,
   type MeasurementRow,
+  type PrinterRow,
+  type StockRow,
+  type WearerRow,
 } from './entities/shop';
 import { atomic } from './atomic';
-import { docOf } from './buildStore';
-import { HttpError, notFound } from './errors';
+import { docOf } from './rows';
+import { HttpError } from './errors';
+import { type ItemKind, putItem, removeItem, type Versioned } from './versioned';
 
 /** A part in the shop's book, as a build of it alone. */
-export interface KeptPart {
+export interface KeptPart extends Versioned {
   id: string;
   name: string;
   keptAt: string;
@@ -26,18 +31,47 @@ export interface KeptPart {
 /** The book holds so many parts. */
 export const MOST_KEPT = 500;
 
-export type SavedWearer = Wearer & { id: string };
+export type SavedWearer = Wearer & Versioned & { id: string };
+export type SharedFoam = FoamStock & Versioned;
 
-/** Adds a wearer, or their new readings, within a transaction. */
-export async function upsertWearer(tx: EntityManager, id: string, wearer: Wearer): Promise<void> {
-  await tx.upsert(WearerEntity, { id, name: wearer.name, underLayerMm: wearer.underLayerMm }, ['id']);
-  for (const m of wearer.measures) {
+/** One foam of the shelf as it is to be; without an item it is taken off. */
+export interface FoamChange {
+  foamId: string;
+  nominalMm: number;
+  baseVersion: number;
+  item: FoamStock | null;
+}
+
+const wearerKind: ItemKind<WearerRow> = { entity: WearerEntity, what: 'wearer' };
+const printerKind: ItemKind<PrinterRow> = { entity: PrinterEntity, what: 'printer' };
+const partKind: ItemKind<KeptPartRow> = { entity: KeptPartEntity, what: 'kept part' };
+const foamKind: ItemKind<StockRow> = { entity: StockEntity, what: 'foam' };
+
+/** Adds a wearer, or their new readings, within a transaction: a reading of the same day is replaced, older ones stay. */
+export async function keepWearer(
+  tx: EntityManager,
+  id: string,
+  baseVersion: number,
+  { name, underLayerMm, measures }: Wearer,
+): Promise<void> {
+  await putItem(tx, wearerKind, { id }, baseVersion, { id, name, underLayerMm });
+  for (const m of measures) {
     const row: MeasurementRow = { wearerId: id, ...m, side: m.side ?? '' };
     await tx.upsert(MeasurementEntity, row, ['wearerId', 'key', 'takenOn', 'side']);
   }
 }
 
-/** People, foam and printers, shared by every build. */
+const unmeasured: Omit<StockRow, 'foamId' | 'nominalMm' | 'sheets' | 'version'> = {
+  measuredMm: null,
+  sheetG: null,
+  rightAngleMm: null,
+  neutralFraction: null,
+  pricePerSheet: null,
+  turns: null,
+  offcuts: null,
+};
+
+/** People, foam, printers and kept parts, shared by every build; each item counts its changes. */
 export class ShopStore {
   constructor(private readonly db: DataSource) {}
 
@@ -51,79 +85,76 @@ export class ShopStore {
           ({ key, valueMm, source, takenOn, side }) =>
             ({ key, valueMm, source, takenOn, ...(side && { side }) }) as Measure,
         );
-    return rows.map((row) => ({
-      id: row.id,
-      name: row.name,
-      underLayerMm: row.underLayerMm,
-      measures: own(row.id),
-    }));
+    return rows.map((row) => ({ ...row, measures: own(row.id) }));
   }
 
-  /** Adds a wearer, or their new readings; a reading of the same day is replaced, older ones stay. */
-  async putWearer(id: string, wearer: Wearer): Promise<SavedWearer> {
-    await atomic(this.db, (tx) => upsertWearer(tx, id, wearer));
+  async putWearer(id: string, baseVersion: number, wearer: Wearer): Promise<SavedWearer> {
+    await atomic(this.db, (tx) => keepWearer(tx, id, baseVersion, wearer));
     return (await this.wearers()).find((w) => w.id === id)!;
   }
 
-  async removeWearer(id: string): Promise<void> {
-    const { affected } = await this.db.getRepository(WearerEntity).delete({ id });
-    if (affected === 0) throw notFound('wearer');
+  async removeWearer(id: string, baseVersion: number): Promise<void> {
+    await atomic(this.db, (tx) => removeItem(tx, wearerKind, { id }, baseVersion));
   }
 
-  async printers(): Promise<Printer[]> {
+  async printers(): Promise<PrinterRow[]> {
     return this.db.getRepository(PrinterEntity).find({ order: { name: 'ASC' } });
   }
 
-  async putPrinter(printer: Printer): Promise<Printer> {
-    await this.db.getRepository(PrinterEntity).upsert(printer, ['id']);
-    return printer;
+  async putPrinter(baseVersion: number, printer: Printer): Promise<PrinterRow> {
+    const { id } = printer;
+    const version = await atomic(this.db, (tx) => putItem(tx, printerKind, { id }, baseVersion, printer));
+    return { ...printer, version };
   }
 
-  async removePrinter(id: string): Promise<void> {
-    const { affected } = await this.db.getRepository(PrinterEntity).delete({ id });
-    if (affected === 0) throw notFound('printer');
+  async removePrinter(id: string, baseVersion: number): Promise<void> {
+    await atomic(this.db, (tx) => removeItem(tx, printerKind, { id }, baseVersion));
   }
 
   /** Parts kept for later builds; one that cannot be read any more says why. */
   async keptParts(): Promise<KeptPart[]> {
     const rows = await this.db.getRepository(KeptPartEntity).find({ order: { name: 'ASC' } });
-    return rows.map(({ id, name, keptAt, doc }) => {
+    return rows.map(({ doc, ...head }) => {
       try {
-        return { id, name, keptAt, doc: docOf({ doc }) };
+        return { ...head, doc: docOf({ doc }) };
       } catch (error) {
-        return { id, name, keptAt, broken: (error as Error).message };
+        return { ...head, broken: (error as Error).message };
       }
     });
   }
 
-  async putKeptPart(id: string, name: string, doc: BuildDoc): Promise<KeptPart> {
-    const books = this.db.getRepository(KeptPartEntity);
-    if ((await books.count()) >= MOST_KEPT && !(await books.existsBy({ id })))
-      throw new HttpError(400, 'full', `The shop’s book holds ${MOST_KEPT} parts; take one out first.`);
+  async putKeptPart(id: string, baseVersion: number, name: string, doc: BuildDoc): Promise<KeptPart> {
     const keptAt = new Date().toISOString();
-    await books.upsert({ id, name, keptAt, doc: JSON.stringify(doc) }, ['id']);
-    return { id, name, keptAt, doc };
+    const version = await atomic(this.db, async (tx) => {
+      if (baseVersion === 0 && (await tx.count(KeptPartEntity)) >= MOST_KEPT)
+        throw new HttpError(400, 'full', `The shop’s book holds ${MOST_KEPT} parts; take one out first.`);
+      return putItem(tx, partKind, { id }, baseVersion, { id, name, keptAt, doc: JSON.stringify(doc) });
+    });
+    return { id, name, keptAt, doc, version };
   }
 
-  async removeKeptPart(id: string): Promise<void> {
-    const { affected } = await this.db.getRepository(KeptPartEntity).delete({ id });
-    if (affected === 0) throw notFound('kept part');
+  async removeKeptPart(id: string, baseVersion: number): Promise<void> {
+    await atomic(this.db, (tx) => removeItem(tx, partKind, { id }, baseVersion));
   }
 
-  async stock(): Promise<FoamStock[]> {
+  async stock(): Promise<SharedFoam[]> {
     const rows = await this.db
       .getRepository(StockEntity)
       .find({ order: { foamId: 'ASC', nominalMm: 'ASC' } });
     // What was never measured is left out.
     return rows.map(
-      (row) => Object.fromEntries(Object.entries(row).filter(([, v]) => v !== null)) as unknown as FoamStock,
+      (row) => Object.fromEntries(Object.entries(row).filter(([, v]) => v !== null)) as unknown as SharedFoam,
     );
   }
 
-  async putStock(items: readonly FoamStock[]): Promise<FoamStock[]> {
+  /** Changes foams of the shelf one by one, all of them or none; foams that are not named stay as they are. */
+  async changeStock(changes: readonly FoamChange[]): Promise<SharedFoam[]> {
     await atomic(this.db, async (tx) => {
-      await tx.deleteAll(StockEntity);
-      for (const item of items) await tx.insert(StockEntity, item);
+      for (const { foamId, nominalMm, baseVersion, item } of changes) {
+        const key = { foamId, nominalMm };
+        if (item) await putItem(tx, foamKind, key, baseVersion, { ...unmeasured, ...item });
+        else await removeItem(tx, foamKind, key, baseVersion);
+      }
     });
     return this.stock();
   }

@@ -34,11 +34,17 @@ describe('two states of one build', () => {
   it('clash where one took away what the other changed', () => {
     const gone = { ...base, parts: base.parts.slice(1) };
     expect(mergeDocs(base, gone, renamed(base, 'a', 'Theirs')).clashes).to.deep.equal(['Theirs']);
-    expect(mergeDocs(base, gone, renamed(base, 'b', 'Theirs')).doc.parts.map((p) => p.id)).to.deep.equal(['b', 'c']);
+    expect(mergeDocs(base, gone, renamed(base, 'b', 'Theirs')).doc.parts.map((p) => p.id)).to.deep.equal([
+      'b',
+      'c',
+    ]);
   });
 
   it('keep parts that both added', () => {
-    const added = (id: string): BuildDoc => ({ ...base, parts: [...base.parts, newPart(id, wearer, 'bracer')] });
+    const added = (id: string): BuildDoc => ({
+      ...base,
+      parts: [...base.parts, newPart(id, wearer, 'bracer')],
+    });
     const { doc, clashes } = mergeDocs(base, added('m'), added('t'));
     expect(clashes).to.deep.equal([]);
     expect(doc.parts.map((p) => p.id)).to.have.members(['a', 'b', 'c', 'm', 't']);

@@ -12,8 +12,7 @@ type KeyOf = (item: Bag) => string;
 
 const byId: KeyOf = (item) => String(item['id']);
 const byFoam: KeyOf = (item) => `${String(item['foamId'])}/${String(item['nominalMm'])}`;
-const byReading: KeyOf = (item) =>
-  ['key', 'side', 'takenOn'].map((key) => String(item[key] ?? '')).join('/');
+const byReading: KeyOf = (item) => ['key', 'side', 'takenOn'].map((key) => String(item[key] ?? '')).join('/');
 
 /** Lists whose items are changed one by one, and what tells one item from another. */
 const lists: Record<string, KeyOf> = {
@@ -30,7 +29,17 @@ const lists: Record<string, KeyOf> = {
 };
 
 /** Objects whose values are changed one by one. */
-const bags = new Set(['', 'brief', 'wearer', 'cut', 'cut.letters', 'make', 'make.habits', 'make.done', 'setAside']);
+const bags = new Set([
+  '',
+  'brief',
+  'wearer',
+  'cut',
+  'cut.letters',
+  'make',
+  'make.habits',
+  'make.done',
+  'setAside',
+]);
 
 /** Whether two values say the same. */
 const same = (a: unknown, b: unknown): boolean => Object.is(share(a, b), a);
@@ -48,7 +57,13 @@ function mergeBag(base: Bag, mine: Bag, theirs: Bag, path: string, clashes: stri
   const keys = new Set([...Object.keys(mine), ...Object.keys(theirs), ...Object.keys(base)]);
   const merged: Bag = {};
   for (const key of keys) {
-    const value = mergeValue(base[key], mine[key], theirs[key], path === '' ? key : `${path}.${key}`, clashes);
+    const value = mergeValue(
+      base[key],
+      mine[key],
+      theirs[key],
+      path === '' ? key : `${path}.${key}`,
+      clashes,
+    );
     if (value !== undefined) merged[key] = value;
   }
   return merged;
@@ -57,7 +72,14 @@ function mergeBag(base: Bag, mine: Bag, theirs: Bag, path: string, clashes: stri
 const keyed = (items: readonly Bag[], keyOf: KeyOf): Map<string, Bag> =>
   new Map(items.map((item) => [keyOf(item), item]));
 
-function mergeList(base: Bag[], mine: Bag[], theirs: Bag[], path: string, keyOf: KeyOf, clashes: string[]): Bag[] {
+function mergeList(
+  base: Bag[],
+  mine: Bag[],
+  theirs: Bag[],
+  path: string,
+  keyOf: KeyOf,
+  clashes: string[],
+): Bag[] {
   const [from, ours, others] = [base, mine, theirs].map((items) => keyed(items, keyOf)) as [
     Map<string, Bag>,
     Map<string, Bag>,

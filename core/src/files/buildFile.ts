@@ -1,7 +1,7 @@
-import { type BuildDoc, type BuildFile, schemaVersion } from '../document';
+import { type BuildDoc, type BuildFile, type Pin, schemaVersion } from '../document';
 import { standardKinds } from '../parts';
 import { fail } from '../units';
-import { checkDoc, checkFile, type Checked } from './schema';
+import { checkDoc, checkFile, checkPin, type Checked } from './schema';
 import { withNewFields } from './upgrade/newFields';
 import { fromVersion1 } from './upgrade/version1';
 
@@ -26,6 +26,13 @@ function lift(value: unknown): Checked<unknown> {
 export function upgradeDoc(value: unknown): Checked<BuildDoc> {
   const lifted = lift(value);
   return lifted.ok ? checkDoc(lifted.value) : lifted;
+}
+
+/** A pin by itself, of any version. */
+export function upgradePin(value: unknown): Checked<Pin> {
+  if (!isObject(value)) return checkPin(value);
+  const doc = lift(value['doc']);
+  return doc.ok ? checkPin({ ...value, doc: doc.value }) : doc;
 }
 
 /** The one door for build files: any version there ever was, checked and in the present schema, or a plain sentence. */

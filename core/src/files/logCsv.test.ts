@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { LogEntry } from '../document';
 import { logCsv } from './csv';
 import { withoutControls } from './text';
-import { readLogCsv } from './logCsv';
+import { notYetIn, readLogCsv } from './logCsv';
 
 const now = '2026-11-26T12:00:00.000Z';
 const words = fc.string({ maxLength: 40 }).map((s) => withoutControls(s).trim());
@@ -51,5 +51,30 @@ describe('the log as CSV', () => {
     expect(bad(`${now},Glue,2,later`)).to.include('not “later”');
     expect(readLogCsv('a,b\n1,2', now)).to.deep.include({ ok: false });
     expect(readLogCsv('subject\n', now)).to.deep.include({ ok: false });
+  });
+
+  const readOf = (text: string, at = now): LogEntry[] => {
+    const read = readLogCsv(text, at);
+    if (!read.ok) throw new Error(read.message);
+    return read.value;
+  };
+
+  it('keeps entries of two files apart and knows the same line again, with a time or without', () => {
+    const first = readOf('subject,actual\nGlue,2\nGlue,2\nCut,1');
+    const second = readOf('subject,actual\nSand,2\nPaint,4\nSeal,1');
+    expect(new Set([...first, ...second].map((e) => e.id)).size).to.equal(6);
+    const later = readOf('subject,actual\nCut,1\nGlue,2\nGlue,2', '2026-12-24T12:00:00.000Z');
+    expect(new Set(later.map((e) => e.id))).to.deep.equal(new Set(first.map((e) => e.id)));
+    expect(notYetIn(first, later)).to.deep.equal([]);
+    expect(notYetIn(first, [...later, ...second])).to.deep.equal(second);
+  });
+
+  it('does not double a log that is read back into the build it came from', () => {
+    const log = readOf(`at,subject,note\n${now},Glue,thin\n${now},Glue,thin`).map((e, i) => ({
+      ...e,
+      id: `log-${i}`,
+    }));
+    expect(notYetIn(log, readOf(logCsv(log)))).to.deep.equal([]);
+    expect(notYetIn(log.slice(1), readOf(logCsv(log)))).to.have.length(1);
   });
 });

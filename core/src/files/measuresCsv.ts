@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { type LimbSide, type Measure, type MeasureKey, measures as known } from '../body';
-import { fail, ok, parseLengthMm, type Result } from '../units';
+import { fail, isRealDay, ok, parseLengthMm, type Result } from '../units';
 
 const HEAD = ['measure', 'value_mm', 'source', 'taken_on', 'side'];
 
@@ -33,15 +33,19 @@ export function readMeasuresCsv(text: string, today: string): Result<Measure[]> 
     if (!key) return fail(`${line}: I do not know a measure called “${row[0] ?? ''}”.`);
     const value = parseLengthMm(row[1] ?? '');
     if (!value.ok) return fail(`${line}, ${key}: ${value.message}`);
-    if (!(value.value > 0 && value.value <= 10000))
+    if (!(value.value >= 0.1 && value.value <= 10000))
       return fail(`${line}, ${key}: ${row[1]} is outside 0.1 to 10000 mm.`);
     const date = row[3]?.trim() ?? '';
     const side = row[4]?.trim() ?? '';
+    if (date !== '' && !isRealDay(date))
+      return fail(`${line}, ${key}: “${date}” is no day of the calendar; write YYYY-MM-DD.`);
+    if (side !== '' && !isSide(side))
+      return fail(`${line}, ${key}: the side is left or right, not “${side}”.`);
     all.push({
       key,
       valueMm: value.value,
       source: 'csv',
-      takenOn: /^\d{4}-\d{2}-\d{2}$/.test(date) ? date : today,
+      takenOn: date === '' ? today : date,
       ...(isSide(side) && { side }),
     });
   }

@@ -5,7 +5,9 @@ import {
   type BuildDoc,
   type BuildFile,
   type Field,
+  type LogEntry,
   type Part,
+  type Pin,
   type PlaceKind,
   schemaVersion,
 } from '../document';
@@ -17,11 +19,11 @@ import { day, id, iso, name, turnDeg, within } from './rules/common';
 import { mesh } from './rules/mesh';
 import { nests } from './rules/nests';
 import { beneath, content, picture } from './rules/picture';
-import { stockSchema } from './rules/stock';
+import { foamItemSchema, stockSchema } from './rules/stock';
 import { calendar, cases, finish } from './rules/work';
 import { versionsFit } from './versionsFit';
 
-export { stockSchema };
+export { foamItemSchema };
 
 /** The rule of one field, from its range or choices: the same description the interface is drawn from. */
 function fieldRule(field: Field): Joi.Schema {
@@ -362,7 +364,6 @@ const fileSchema = Joi.object({
   pins: Joi.array().max(10000).unique('id').items(pinSchema).required(),
   log: Joi.array().max(10000).unique('id').items(logEntrySchema).required(),
   pictures: Joi.array()
-    .max(400)
     .unique('content')
     .items(
       Joi.object({
@@ -390,3 +391,9 @@ export const checkDoc = (value: unknown, kinds: Kinds = standardKinds): Checked<
 
 /** A file of the present schema. */
 export const checkFile = (value: unknown): Checked<BuildFile> => check<BuildFile>(fileSchema, value);
+
+export const checkPin = (value: unknown): Checked<Pin> => check<Pin>(pinSchema, value);
+
+/** A run of log entries. */
+export const checkLog = (value: unknown): Checked<LogEntry[]> =>
+  check<LogEntry[]>(Joi.array().max(10000).unique('id').items(logEntrySchema), value);

@@ -1,4 +1,5 @@
 export { chance } from './chance';
+export { isRealDay } from './day';
 export { inUnit } from './inUnit';
 export { letterAt } from './letter';
 export { MM_PER_INCH, parseLengthMm, printLength, printMm, trimNumber, type LengthUnit } from './length';

@@ -1,9 +1,12 @@
 import type { Offcut, Turns } from '@fomrik/core/materials';
 import type { Printer } from '@fomrik/core/document';
 import { EntitySchema } from 'typeorm';
+import type { Versioned } from '../versioned';
+
+const version = { type: 'integer' } as const;
 
 /** A person who is measured. */
-export interface WearerRow {
+export interface WearerRow extends Versioned {
   id: string;
   name: string;
   underLayerMm: number;
@@ -15,6 +18,7 @@ export const WearerEntity = new EntitySchema<WearerRow>({
     id: { type: 'text', primary: true },
     name: { type: 'text' },
     underLayerMm: { type: 'real' },
+    version,
   },
 });
 
@@ -42,7 +46,7 @@ export const MeasurementEntity = new EntitySchema<MeasurementRow>({
 });
 
 /** Foam on the shelf, for every build. */
-export interface StockRow {
+export interface StockRow extends Versioned {
   foamId: string;
   nominalMm: number;
   sheets: number;
@@ -68,22 +72,26 @@ export const StockEntity = new EntitySchema<StockRow>({
     pricePerSheet: { type: 'real', nullable: true },
     turns: { type: 'text', nullable: true },
     offcuts: { type: 'simple-json', nullable: true },
+    version,
   },
 });
 
 /** A printer, and what its two bars of 100 mm measured. */
-export const PrinterEntity = new EntitySchema<Printer>({
+export type PrinterRow = Printer & Versioned;
+
+export const PrinterEntity = new EntitySchema<PrinterRow>({
   name: 'printer',
   columns: {
     id: { type: 'text', primary: true },
     name: { type: 'text' },
     acrossMm: { type: 'real' },
     alongMm: { type: 'real' },
+    version,
   },
 });
 
 /** A part kept in the shop's book: a build of that part alone. */
-export interface KeptPartRow {
+export interface KeptPartRow extends Versioned {
   id: string;
   name: string;
   keptAt: string;
@@ -97,5 +105,6 @@ export const KeptPartEntity = new EntitySchema<KeptPartRow>({
     name: { type: 'text' },
     keptAt: { type: 'text' },
     doc: { type: 'text' },
+    version,
   },
 });

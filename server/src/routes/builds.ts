@@ -1,17 +1,23 @@
-import type { BuildDoc, BuildFile } from '@fomrik/core/document';
+import type { BuildDoc } from '@fomrik/core/document';
 import type { Digest } from '@fomrik/core/report';
 import { docSchema } from '@fomrik/core/files/schema';
-import { readBuildFile, writeBuildFile } from '@fomrik/core/files/buildFile';
+import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { Router, text } from 'express';
 import Joi from 'joi';
 import { randomUUID } from 'node:crypto';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { BuildExport } from '../buildExport';
+import { importArchive } from '../buildImport';
 import { checked, pathId } from '../check';
 import { HttpError } from '../errors';
 import type { BuildStore } from '../buildStore';
+import type { NoteStore } from '../noteStore';
+import type { OutOfSight } from '../outOfSight';
 import type { PictureStore } from '../pictureStore';
 
-/** A build with a hundred parts and as many pins comes to some forty megabytes, a picture to about one. */
-const MOST_FILE_MB = 128;
+/** Files of an older Fomrik carry their pictures in the text: larger ones than it ever wrote are refused. */
+const MOST_TEXT_MB = 256;
 
 const createSchema = Joi.object({ doc: docSchema.required() });
 const saveSchema = Joi.object({
@@ -35,7 +41,12 @@ const fileName = (name: string): string =>
     .replace(/^-|-$/g, '') || 'build';
 
 /** Builds: the shelf, saves, and files. */
-export function buildRoutes(store: BuildStore, pictures: PictureStore): Router {
+export function buildRoutes(
+  store: BuildStore,
+  notes: NoteStore,
+  outOfSight: OutOfSight,
+  pictures: PictureStore,
+): Router {
   const routes = Router();
 
   routes.get('/builds', async (_req, res) => {
@@ -84,13 +95,18 @@ export function buildRoutes(store: BuildStore, pictures: PictureStore): Router {
   });
 
   routes.get('/builds/:id/file', async (req, res) => {
-    const file: BuildFile = await store.exportFile(pathId(req.params.id, 'build'));
-    const kept = await pictures.keptOf(file);
-    if (kept.length > 0) file.pictures = kept;
-    res
-      .attachment(`${fileName(file.build.name)}.fomrik.json`)
-      .type('application/json')
-      .send(writeBuildFile(file));
+    const along = { measures: req.query['measures'] !== '0', name: req.query['name'] === '1' };
+    const made = await BuildExport.of(store, notes, pictures, pathId(req.params.id, 'build'), along);
+    const text = await made.text();
+    if (text !== undefined) {
+      res
+        .attachment(`${fileName(made.name)}.fomrik.json`)
+        .type('application/json')
+        .send(text);
+      return;
+    }
+    res.attachment(`${fileName(made.name)}.fomrik.zip`).type('application/zip');
+    await pipeline(Readable.from(made.archive()), res);
   });
 
   routes.get('/builds/:id/raw', async (req, res) => {
@@ -101,7 +117,17 @@ export function buildRoutes(store: BuildStore, pictures: PictureStore): Router {
       .send(doc);
   });
 
-  routes.post('/import', text({ limit: `${MOST_FILE_MB}mb`, type: 'application/json' }), async (req, res) => {
+  const asText = text({ limit: `${MOST_TEXT_MB}mb`, type: 'application/json' });
+  routes.post('/import', async (req, res) => {
+    if (req.is('application/zip')) {
+      const id = randomUUID();
+      await importArchive(outOfSight, pictures, id, req);
+      res.status(201).json(await store.get(id));
+      return;
+    }
+    await new Promise<void>((read, failed) =>
+      asText(req, res, (error?: unknown) => (error ? failed(error as Error) : read())),
+    );
     const read = readBuildFile(typeof req.body === 'string' ? req.body : '');
     if (!read.ok)
       throw new HttpError(

@@ -1,18 +1,18 @@
 import type { LogEntry, Pin } from '@fomrik/core/document';
 import { logEntrySchema, pinSchema } from '@fomrik/core/files/schema';
 import { Router } from 'express';
-import type { BuildStore } from '../buildStore';
+import type { NoteStore } from '../noteStore';
 import { checked, pathId } from '../check';
 
 /** As many as can be read before a build is begun. */
 const MOST_LESSONS = 30;
 
 /** What is kept with a build besides its document: pins and log. Writing the same id again replaces it. */
-export function noteRoutes(store: BuildStore): Router {
+export function noteRoutes(store: NoteStore): Router {
   const routes = Router();
 
   routes.get('/builds/:id/pins', async (req, res) => {
-    res.json({ pins: await store.pins(pathId(req.params.id, 'build')) });
+    res.json(await store.pins(pathId(req.params.id, 'build')));
   });
 
   routes.put('/builds/:id/pins/:pinId', async (req, res) => {

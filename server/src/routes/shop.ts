@@ -1,14 +1,17 @@
 import type { Wearer } from '@fomrik/core/body';
-import { docSchema, printerSchema, stockSchema, wearerSchema } from '@fomrik/core/files/schema';
+import { docSchema, foamItemSchema, printerSchema, wearerSchema } from '@fomrik/core/files/schema';
 import type { BuildDoc, Printer } from '@fomrik/core/document';
-import type { FoamStock } from '@fomrik/core/materials';
-import { Router } from 'express';
+import { type Request, Router } from 'express';
 import Joi from 'joi';
-import { checked, pathId } from '../check';
-import type { ShopStore } from '../shopStore';
+import { checked, idSchema, pathId } from '../check';
+import type { FoamChange, ShopStore } from '../shopStore';
+
+/** The version a change began from; 0 for something new. */
+const baseVersion = Joi.number().integer().min(0).max(1e9).required();
 
 /** One part and nothing else, in a build of its own. */
 const keptBody = Joi.object({
+  baseVersion,
   name: Joi.string().trim().min(1).max(120).required().label('name'),
   doc: docSchema.required(),
 }).custom((value: { doc: BuildDoc }, helpers) =>
@@ -17,9 +20,34 @@ const keptBody = Joi.object({
     : helpers.message({ custom: 'doc.parts: the book keeps one part at a time.' }),
 );
 
-const stockBody = Joi.object({ stock: stockSchema.required() });
+const wearerBody = Joi.object({ baseVersion, wearer: wearerSchema.required() });
+const printerBody = Joi.object({ baseVersion, printer: printerSchema.required() });
 
-/** Wearers with their dated measures, printers with their faults, and the foam on the shelf. */
+const stockBody = Joi.object({
+  changes: Joi.array()
+    .max(400)
+    .unique((a: FoamChange, b: FoamChange) => a.foamId === b.foamId && a.nominalMm === b.nominalMm)
+    .items(
+      Joi.object({
+        foamId: idSchema.required(),
+        nominalMm: Joi.number().min(0.5).max(200).required(),
+        baseVersion,
+        item: foamItemSchema.allow(null).required(),
+      }).custom((value: FoamChange, helpers) =>
+        value.item && (value.item.foamId !== value.foamId || value.item.nominalMm !== value.nominalMm)
+          ? helpers.message({ custom: '{{#label}}: the item is another foam than the one that is changed' })
+          : value,
+      ),
+    )
+    .required(),
+});
+
+const baseOf = (req: Request): number =>
+  checked<{ baseVersion: number }>(Joi.object({ baseVersion }), {
+    baseVersion: Number(req.query['baseVersion']),
+  }).baseVersion;
+
+/** Wearers with their dated measures, printers with their faults, kept parts, and the foam on the shelf. */
 export function shopRoutes(store: ShopStore): Router {
   const routes = Router();
 
@@ -28,12 +56,15 @@ export function shopRoutes(store: ShopStore): Router {
   });
 
   routes.put('/wearers/:id', async (req, res) => {
-    const wearer = checked<Wearer>(wearerSchema, req.body);
-    res.json(await store.putWearer(pathId(req.params.id, 'wearer'), wearer));
+    const { baseVersion: base, wearer } = checked<{ baseVersion: number; wearer: Wearer }>(
+      wearerBody,
+      req.body,
+    );
+    res.json(await store.putWearer(pathId(req.params.id, 'wearer'), base, wearer));
   });
 
   routes.delete('/wearers/:id', async (req, res) => {
-    await store.removeWearer(pathId(req.params.id, 'wearer'));
+    await store.removeWearer(pathId(req.params.id, 'wearer'), baseOf(req));
     res.status(204).end();
   });
 
@@ -42,15 +73,16 @@ export function shopRoutes(store: ShopStore): Router {
   });
 
   routes.put('/printers/:id', async (req, res) => {
-    const printer = checked<Printer>(printerSchema, {
-      ...(req.body as object),
-      id: pathId(req.params.id, 'printer'),
-    });
-    res.json(await store.putPrinter(printer));
+    const id = pathId(req.params.id, 'printer');
+    const { baseVersion: base, printer } = checked<{ baseVersion: number; printer: Printer }>(
+      printerBody,
+      req.body,
+    );
+    res.json(await store.putPrinter(base, { ...printer, id }));
   });
 
   routes.delete('/printers/:id', async (req, res) => {
-    await store.removePrinter(pathId(req.params.id, 'printer'));
+    await store.removePrinter(pathId(req.params.id, 'printer'), baseOf(req));
     res.status(204).end();
   });
 
@@ -59,12 +91,14 @@ export function shopRoutes(store: ShopStore): Router {
   });
 
   routes.put('/kept-parts/:id', async (req, res) => {
-    const { name, doc } = checked<{ name: string; doc: BuildDoc }>(keptBody, req.body);
-    res.json(await store.putKeptPart(pathId(req.params.id, 'kept part'), name, doc));
+    const body = checked<{ baseVersion: number; name: string; doc: BuildDoc }>(keptBody, req.body);
+    res.json(
+      await store.putKeptPart(pathId(req.params.id, 'kept part'), body.baseVersion, body.name, body.doc),
+    );
   });
 
   routes.delete('/kept-parts/:id', async (req, res) => {
-    await store.removeKeptPart(pathId(req.params.id, 'kept part'));
+    await store.removeKeptPart(pathId(req.params.id, 'kept part'), baseOf(req));
     res.status(204).end();
   });
 
@@ -73,8 +107,8 @@ export function shopRoutes(store: ShopStore): Router {
   });
 
   routes.put('/stock', async (req, res) => {
-    const { stock } = checked<{ stock: FoamStock[] }>(stockBody, req.body);
-    res.json({ stock: await store.putStock(stock) });
+    const { changes } = checked<{ changes: FoamChange[] }>(stockBody, req.body);
+    res.json({ stock: await store.changeStock(changes) });
   });
 
   return routes;

@@ -1,11 +1,5 @@
 import { formatDistanceToNow } from 'date-fns';
-import {
-  dropLeftover,
-  type Leftover,
-  settleConflict,
-  takeLeftover,
-  useSaving,
-} from '../store/autosave';
+import { dropLeftover, type Leftover, settleConflict, takeLeftover, useSaving } from '../store/autosave';
 import { useBuild } from '../store/build';
 import { saveFile } from '../stations/cut/saveFile';
 

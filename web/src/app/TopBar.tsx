@@ -3,6 +3,7 @@ import { Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { useStore } from 'zustand';
 import { useSaving, type SaveState } from '../store/autosave';
+import { sendWaiting, useOutbox } from '../store/outbox';
 import { redo, undo, useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { toggle, useView } from '../store/view';
@@ -32,6 +33,21 @@ function SaveMark() {
       {savedWord[state]}
       {bad && (keptHere ? ', kept here' : ', kept nowhere: leave this open')}
     </span>
+  );
+}
+
+/** Entries of the log that wait for the server. */
+function WaitMark() {
+  const waiting = useOutbox((s) => s.waiting.length);
+  if (waiting === 0) return null;
+  return (
+    <button
+      type="button"
+      className="text-[12.5px] font-semibold text-stop"
+      onClick={() => void sendWaiting()}
+    >
+      {waiting} waiting to be sent
+    </button>
   );
 }
 
@@ -120,6 +136,7 @@ export function TopBar({ id, station }: { id: string; station: Station }) {
           {name}
         </h1>
         <SaveMark />
+        <WaitMark />
       </div>
       <StationLine id={id} here={station} />
       <div className="flex items-center">

@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import type { ApiError } from '../store/api';
 import { openBuild } from '../store/autosave';
 import { useBuild } from '../store/build';
+import { watchBuild } from '../store/live';
 import { loadNotes } from '../store/notes';
 import '../store/digest';
 import { useReport } from '../store/report';
@@ -58,6 +59,7 @@ export function Workshop() {
   const open = useBuild((s) => s.id === id);
   const report = useReport((s) => s.report);
   const failure = useReport((s) => s.error);
+  useEffect(() => (open ? watchBuild(id) : undefined), [id, open]);
   useKeys(id);
   useLoadAhead(open && report !== undefined);
   useClocksInTitle(open);

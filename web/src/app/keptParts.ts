@@ -3,23 +3,27 @@ import { keptAlone } from '@fomrik/core/parts';
 import { toast } from 'sonner';
 import { api, type KeptPart } from '../store/api';
 import { useBuild } from '../store/build';
+import { fromVersion, undoing } from '../store/shop';
 import { todayIso } from '../store/today';
+import { newId } from '../store/newId';
 
 /** Puts a part in the shop's book; one of its name is replaced, and the toast puts that one back. */
 export async function keepPart(part: Part): Promise<void> {
   const { doc } = useBuild.getState();
   try {
     const before = (await api.keptParts()).find((k) => k.name === part.name);
-    const id = before?.id ?? `kept-${Date.now()}`;
-    await api.putKeptPart(id, part.name, keptAlone(doc, part, todayIso()));
+    const id = before?.id ?? newId('kept');
+    const alone = keptAlone(doc, part, todayIso());
+    const kept = await fromVersion(part.name, before?.version ?? 0, (base) =>
+      api.putKeptPart(id, base, part.name, alone),
+    );
+    if (!kept) return;
     toast(`${part.name} is in the shop’s book${before ? ' in place of the one before' : ''}.`, {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          void (before?.doc ? api.putKeptPart(id, before.name, before.doc) : api.removeKeptPart(id)).catch(
-            (error: Error) => toast.error(`Not undone: ${error.message}`),
-          ),
-      },
+      action: undoing(part.name, () =>
+        before?.doc
+          ? api.putKeptPart(id, kept.version, before.name, before.doc)
+          : api.removeKeptPart(id, kept.version),
+      ),
     });
   } catch (error) {
     toast.error(`Not kept: ${(error as Error).message}`);
@@ -27,19 +31,11 @@ export async function keepPart(part: Part): Promise<void> {
 }
 
 /** Takes a part out of the book; the toast puts it back. */
-export async function forgetKept({ id, name, doc }: KeptPart): Promise<void> {
+export async function forgetKept({ id, name, doc, version }: KeptPart): Promise<void> {
   try {
-    await api.removeKeptPart(id);
+    await api.removeKeptPart(id, version);
     toast(`${name} is out of the book.`, {
-      ...(doc && {
-        action: {
-          label: 'Undo',
-          onClick: () =>
-            void api
-              .putKeptPart(id, name, doc)
-              .catch((error: Error) => toast.error(`Not undone: ${error.message}`)),
-        },
-      }),
+      ...(doc && { action: undoing(name, () => api.putKeptPart(id, 0, name, doc)) }),
     });
   } catch (error) {
     toast.error(`Still there: ${(error as Error).message}`);

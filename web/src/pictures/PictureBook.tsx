@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { api } from '../store/api';
 import { dragEnd, dragUpdate, useBuild } from '../store/build';
 import { PictureMarks } from './PictureMarks';
+import { newId } from '../store/newId';
 
 const MOST = 40;
 
@@ -18,7 +19,7 @@ export function PictureBook() {
       setBusy(files.length - i);
       try {
         const kept = await api.putPicture(file);
-        const id = crypto.randomUUID();
+        const id = newId('picture');
         const name =
           file.name
             .replace(/\.[^.]*$/, '')

@@ -1,10 +1,12 @@
 import { differenceInCalendarDays, format, formatDistanceToNow } from 'date-fns';
 import { Copy, Download, Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { sidesOf } from '@fomrik/core/parts';
 import { WearerOutline } from '../parts/WearerOutline';
 import { api, type ApiError, type BuildSummary } from '../store/api';
+import { ExportBuild } from './ExportBuild';
 
 const plural = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
 
@@ -39,6 +41,7 @@ function Standing({ build: { digest, parts } }: { build: BuildSummary }) {
 /** One build of the shelf: what of it is worn and where, for whom, until when, how far. */
 export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged: () => void }) {
   const tell = (error: unknown): void => void toast.error((error as ApiError).message);
+  const [exporting, setExporting] = useState(false);
   const duplicate = (): void => void api.duplicate(build.id).then(onChanged, tell);
   const remove = async (): Promise<void> => {
     try {
@@ -97,9 +100,16 @@ export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged:
             <Copy size={15} aria-hidden /> Duplicate
           </button>
         )}
-        <a className="btn" href={build.broken ? api.rawUrl(build.id) : api.fileUrl(build.id)} download>
-          <Download size={15} aria-hidden /> Export
-        </a>
+        {build.broken ? (
+          <a className="btn" href={api.rawUrl(build.id)} download>
+            <Download size={15} aria-hidden /> Export
+          </a>
+        ) : (
+          <button type="button" className="btn" onClick={() => setExporting(true)}>
+            <Download size={15} aria-hidden /> Export
+          </button>
+        )}
+        {exporting && <ExportBuild build={build} onClose={() => setExporting(false)} />}
         <button
           type="button"
           className="btn btn-icon"

@@ -6,6 +6,7 @@ import { useNavigate } from 'react-router';
 import { LengthField } from '../parts/Field';
 import { Sheet } from '../parts/Sheet';
 import { api, type ApiError, type SavedWearer } from '../store/api';
+import { plainFoam } from '../store/shop';
 import { todayIso } from '../store/today';
 
 /** The shop goes on with its habits and what it has read off its work, from the build last changed. */
@@ -68,7 +69,7 @@ export function NewBuild({ open, onClose }: { open: boolean; onClose: () => void
       const [stock, shop] = await Promise.all([api.stock(), lastMake()]);
       const made = await api.create({
         ...doc,
-        stock,
+        stock: stock.map(plainFoam),
         make: { ...doc.make, ...shop },
         brief: { ...doc.brief, eventDate },
         parts: form === '' ? [] : [newPart(`${form}-1`, wearer, form)],

@@ -4,9 +4,8 @@ import { toast } from 'sonner';
 import { LongList } from '../parts/LongList';
 import { api, type ApiError, type BuildSummary } from '../store/api';
 import { BuildRow } from './BuildRow';
+import { Trash } from './Trash';
 import { useDigests } from './useDigests';
-
-const MAX_FILE_MB = 128;
 
 const NewBuild = lazy(() => import('./NewBuild').then((m) => ({ default: m.NewBuild })));
 
@@ -54,16 +53,15 @@ export function Shelf() {
 
   const importFile = async (chosen: File | undefined): Promise<void> => {
     if (!chosen) return;
-    if (chosen.size > MAX_FILE_MB * 1024 * 1024) {
-      toast.error(`${chosen.name} is larger than ${MAX_FILE_MB} MB; a build file never is.`);
-      return;
-    }
+    const reading = toast.loading(`Reading ${chosen.name}…`);
     try {
       const made = await api.importFile(chosen);
       await load();
       toast(`“${made.doc.name}” is on the shelf.`);
     } catch (failure) {
       toast.error(`${chosen.name}: ${(failure as ApiError).message}`, { duration: 12000 });
+    } finally {
+      toast.dismiss(reading);
     }
   };
 
@@ -90,7 +88,7 @@ export function Shelf() {
             <input
               ref={file}
               type="file"
-              accept=".json,application/json"
+              accept=".json,.zip,application/json,application/zip"
               className="sr-only"
               aria-label="Import a build file"
               tabIndex={-1}
@@ -145,6 +143,7 @@ export function Shelf() {
         <LongList items={shown} keyOf={(b) => b.id} rowPx={113} className="mt-2">
           {(b) => <BuildRow build={b} onChanged={() => void load()} />}
         </LongList>
+        <Trash changed={builds} onChanged={() => void load()} />
         {begun && (
           <Suspense>
             <NewBuild open onClose={() => setBegun(false)} />

@@ -28,13 +28,25 @@ export interface SavedBuild {
 /** A part in the shop's book, as a build of it alone; or why it cannot be read. */
 export interface KeptPart {
   id: string;
+  version: number;
   name: string;
   keptAt: string;
   doc?: BuildDoc;
   broken?: string;
 }
 
-export type SavedWearer = Wearer & { id: string };
+/** What the shop keeps counts its changes. */
+export type SavedWearer = Wearer & { id: string; version: number };
+export type SavedPrinter = Printer & { version: number };
+export type SharedFoam = FoamStock & { version: number };
+
+/** One foam of the shelf as it is to be; without an item it is taken off. */
+export interface FoamChange {
+  foamId: string;
+  nominalMm: number;
+  baseVersion: number;
+  item: FoamStock | null;
+}
 
 /** What the server said no to, or that it did not answer at all (`status` 0). */
 export class ApiError extends Error {
@@ -42,14 +54,15 @@ export class ApiError extends Error {
     readonly status: number,
     readonly code: string,
     message: string,
-    readonly current?: SavedBuild,
+    /** What is there instead, where something else was saved meanwhile. */
+    readonly current?: unknown,
   ) {
     super(message);
   }
 }
 
 interface ErrorBody {
-  error?: { code: string; message: string; field?: string; current?: SavedBuild };
+  error?: { code: string; message: string; field?: string; current?: unknown };
 }
 
 /** How long an answer may take; a build with pictures may take longer. */
@@ -62,10 +75,17 @@ interface Asked {
 }
 
 /** Every request has a time limit. @throws ApiError of status 0 when there is no answer in time; what aborted it otherwise. */
-async function reached(path: string, request: RequestInit, { signal, waitMs = WAIT_MS }: Asked = {}): Promise<Response> {
+async function reached(
+  path: string,
+  request: RequestInit,
+  { signal, waitMs = WAIT_MS }: Asked = {},
+): Promise<Response> {
   const limit = AbortSignal.timeout(waitMs);
   try {
-    return await fetch(`/api${path}`, { ...request, signal: signal ? AbortSignal.any([signal, limit]) : limit });
+    return await fetch(`/api${path}`, {
+      ...request,
+      signal: signal ? AbortSignal.any([signal, limit]) : limit,
+    });
   } catch {
     signal?.throwIfAborted();
     const late = limit.aborted ? ` within ${waitMs / 1000} s` : '';
@@ -110,14 +130,21 @@ async function answered<T>(response: Response): Promise<T> {
 
 const build = (id: string): string => `/builds/${encodeURIComponent(id)}`;
 
+const item = (kind: string, id: string, baseVersion?: number): string =>
+  `/${kind}/${encodeURIComponent(id)}${baseVersion === undefined ? '' : `?baseVersion=${baseVersion}`}`;
+
 /** A picture of this computer is sent as it is; the server reads, turns and packs it. */
 async function sendPicture(file: Blob): Promise<{ content: string; widthPx: number; heightPx: number }> {
   return answered(
-    await reached('/pictures', {
-      method: 'POST',
-      headers: { 'content-type': file.type || 'image/png' },
-      body: file,
-    }, { waitMs: LONG_WAIT_MS }),
+    await reached(
+      '/pictures',
+      {
+        method: 'POST',
+        headers: { 'content-type': file.type || 'image/png' },
+        body: file,
+      },
+      { waitMs: LONG_WAIT_MS },
+    ),
   );
 }
 
@@ -151,8 +178,18 @@ export const api = {
   putDigest: (id: string, version: number, digest: Digest) =>
     call<undefined>('PUT', `${build(id)}/digest`, { version, ...digest }),
   rawUrl: (id: string) => `/api${build(id)}/raw`,
-  fileUrl: (id: string) => `/api${build(id)}/file`,
-  pins: (id: string) => call<{ pins: Pin[] }>('GET', `${build(id)}/pins`).then((r) => r.pins),
+  /** A build file; what of the wearer goes along is asked. */
+  fileUrl: (id: string, along: { measures: boolean; name: boolean }) =>
+    `/api${build(id)}/file?measures=${along.measures ? 1 : 0}&name=${along.name ? 1 : 0}`,
+  liveUrl: (id: string) => `/api${build(id)}/live`,
+  trash: () =>
+    call<{ builds: { id: string; name: string; deletedAt: string }[] }>('GET', '/trash').then(
+      (r) => r.builds,
+    ),
+  emptyTrash: () => call<{ erased: number }>('DELETE', '/trash'),
+  erase: (id: string) => call<undefined>('DELETE', `/trash/${encodeURIComponent(id)}`),
+  /** Pins, and the names of those that cannot be read. */
+  pins: (id: string) => call<{ pins: Pin[]; broken: string[] }>('GET', `${build(id)}/pins`),
   putPin: (id: string, pin: Pin) => call<Pin>('PUT', `${build(id)}/pins/${pin.id}`, pin),
   removePin: (id: string, pinId: string) => call<undefined>('DELETE', `${build(id)}/pins/${pinId}`),
   log: (id: string) => call<{ log: LogEntry[] }>('GET', `${build(id)}/log`).then((r) => r.log),
@@ -167,17 +204,21 @@ export const api = {
   revision: (id: string, version: number) =>
     call<{ doc: BuildDoc }>('GET', `${build(id)}/revisions/${version}`),
   keptParts: () => call<{ parts: KeptPart[] }>('GET', '/kept-parts').then((r) => r.parts),
-  putKeptPart: (id: string, name: string, doc: BuildDoc) =>
-    call<KeptPart>('PUT', `/kept-parts/${encodeURIComponent(id)}`, { name, doc }),
-  removeKeptPart: (id: string) => call<undefined>('DELETE', `/kept-parts/${encodeURIComponent(id)}`),
-  printers: () => call<{ printers: Printer[] }>('GET', '/printers').then((r) => r.printers),
-  putPrinter: (printer: Printer) =>
-    call<Printer>('PUT', `/printers/${encodeURIComponent(printer.id)}`, printer),
-  removePrinter: (id: string) => call<undefined>('DELETE', `/printers/${encodeURIComponent(id)}`),
+  putKeptPart: (id: string, baseVersion: number, name: string, doc: BuildDoc) =>
+    call<KeptPart>('PUT', item('kept-parts', id), { baseVersion, name, doc }),
+  removeKeptPart: (id: string, baseVersion: number) =>
+    call<undefined>('DELETE', item('kept-parts', id, baseVersion)),
+  printers: () => call<{ printers: SavedPrinter[] }>('GET', '/printers').then((r) => r.printers),
+  putPrinter: (baseVersion: number, printer: Printer) =>
+    call<SavedPrinter>('PUT', item('printers', printer.id), { baseVersion, printer }),
+  removePrinter: (id: string, baseVersion: number) =>
+    call<undefined>('DELETE', item('printers', id, baseVersion)),
   wearers: () => call<{ wearers: SavedWearer[] }>('GET', '/wearers').then((r) => r.wearers),
-  putWearer: (id: string, wearer: Wearer) =>
-    call<SavedWearer>('PUT', `/wearers/${encodeURIComponent(id)}`, wearer),
-  stock: () => call<{ stock: FoamStock[] }>('GET', '/stock').then((r) => r.stock),
-  putStock: (stock: FoamStock[]) =>
-    call<{ stock: FoamStock[] }>('PUT', '/stock', { stock }).then((r) => r.stock),
+  putWearer: (id: string, baseVersion: number, wearer: Wearer) =>
+    call<SavedWearer>('PUT', item('wearers', id), { baseVersion, wearer }),
+  removeWearer: (id: string, baseVersion: number) =>
+    call<undefined>('DELETE', item('wearers', id, baseVersion)),
+  stock: () => call<{ stock: SharedFoam[] }>('GET', '/stock').then((r) => r.stock),
+  changeStock: (changes: readonly FoamChange[]) =>
+    call<{ stock: SharedFoam[] }>('PUT', '/stock', { changes }).then((r) => r.stock),
 };

@@ -3,7 +3,9 @@ import { toast } from 'sonner';
 import { create } from 'zustand';
 import { api, type SavedBuild } from './api';
 import { adoptDoc, keepHistory, openDoc, useBuild } from './build';
-import { copiesOfBuild, forgetCopy, keepCopy, type KeptCopy } from './saving/kept';
+import type { KeptCopy } from './saving/database';
+import { copiesOfBuild, forgetCopy, keepCopy } from './saving/kept';
+import { useOutbox } from './outbox';
 import { Session, type SaveStatus, type SessionPorts } from './saving/session';
 import { openTabs, thisTab } from './saving/tab';
 
@@ -89,7 +91,8 @@ const baseOf = (id: string, version: number): Promise<BuildDoc | undefined> =>
 
 async function begin(id: string, loaded: SavedBuild, copy: KeptCopy | undefined): Promise<Session> {
   if (!copy) return new Session(id, loaded.doc, loaded.doc, loaded.version, ports);
-  if (copy.baseVersion === loaded.version) return new Session(id, copy.doc, loaded.doc, loaded.version, ports);
+  if (copy.baseVersion === loaded.version)
+    return new Session(id, copy.doc, loaded.doc, loaded.version, ports);
   const base = await baseOf(id, copy.baseVersion);
   // Without what both began from, everything that differs is asked.
   return new Session(id, copy.doc, base ?? ({} as BuildDoc), copy.baseVersion, ports);
@@ -185,5 +188,6 @@ window.addEventListener('online', () => {
 
 // Closing is asked only while something is neither on the server nor kept in this browser.
 window.addEventListener('beforeunload', (event) => {
-  if ([...sessions.values()].some((session) => session.atRisk)) event.preventDefault();
+  const open = [...sessions.values()].some((session) => session.atRisk);
+  if (open || useOutbox.getState().unkept > 0) event.preventDefault();
 });

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { isRealDay } from '../../units';
 
 export const id = Joi.string().pattern(/^[A-Za-z0-9_.:-]{1,64}$/);
 export const name = Joi.string().trim().min(1).max(120);
@@ -10,15 +11,6 @@ export const day = Joi.string()
       ? value
       : helpers.message({ custom: `{{#label}} is not a day of the calendar: ${value}` }),
   );
-/** Whether YYYY-MM-DD is a day there is, in years people plan for. */
-function isRealDay(value: string): boolean {
-  const at = new Date(`${value}T00:00:00Z`);
-  const year = Number(value.slice(0, 4));
-  return (
-    !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === value && year >= 1900 && year <= 2200
-  );
-}
-
 export const within = (low: number, high: number): Joi.NumberSchema => Joi.number().min(low).max(high);
 
 export const turnDeg = within(-360, 360).required();

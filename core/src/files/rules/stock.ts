@@ -23,20 +23,19 @@ const offcut = Joi.object({
   holes: Joi.array().max(40).items(ring),
 });
 
-/** Foam on the shelf, and what was left of sheets. */
-export const stockSchema = Joi.array()
-  .max(200)
-  .items(
-    Joi.object({
-      foamId: id.required(),
-      nominalMm: within(0.5, 200).required(),
-      sheets: within(0, 1000).integer().required(),
-      measuredMm: within(0.5, 240),
-      sheetG: within(1, 50000),
-      neutralFraction: within(0, 1),
-      rightAngleMm: within(0.5, 60),
-      pricePerSheet: within(0, 10000),
-      turns: Joi.valid('any', 'quarters', 'halves'),
-      offcuts: Joi.array().max(100).unique('id').items(offcut),
-    }),
-  );
+/** One foam in one thickness: how many sheets there are, what was measured of it, what was left of sheets. */
+export const foamItemSchema = Joi.object({
+  foamId: id.required(),
+  nominalMm: within(0.5, 200).required(),
+  sheets: within(0, 1000).integer().required(),
+  measuredMm: within(0.5, 240),
+  sheetG: within(1, 50000),
+  neutralFraction: within(0, 1),
+  rightAngleMm: within(0.5, 60),
+  pricePerSheet: within(0, 10000),
+  turns: Joi.valid('any', 'quarters', 'halves'),
+  offcuts: Joi.array().max(100).unique('id').items(offcut),
+});
+
+/** Foam on the shelf. */
+export const stockSchema = Joi.array().max(200).items(foamItemSchema);

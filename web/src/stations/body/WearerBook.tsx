@@ -1,30 +1,50 @@
+import { Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { api, type ApiError, type SavedWearer } from '../../store/api';
 import { useBuild } from '../../store/build';
+import { fromVersion, undoing } from '../../store/shop';
+import { newId } from '../../store/newId';
 
-const idOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .slice(0, 60) || 'wearer';
+const plain = ({ name, underLayerMm, measures }: SavedWearer) => ({ name, underLayerMm, measures });
 
-/** Wearers kept for every build: take one's measures, or keep these. */
+const counted = (n: number, word: string): string => `${n} ${word}${n === 1 ? '' : 's'}`;
+
+/** Wearers kept for every build: take one's measures, keep these, or take someone out. */
 export function WearerBook() {
   const [book, setBook] = useState<SavedWearer[]>([]);
   const wearer = useBuild((s) => s.doc.wearer);
   const update = useBuild((s) => s.update);
-  useEffect(() => {
-    api.wearers().then(setBook, () => setBook([]));
-  }, []);
+  const load = (): void => void api.wearers().then(setBook, () => setBook([]));
+  useEffect(load, []);
+  const known = book.find((w) => w.name === wearer.name);
   const keep = async (): Promise<void> => {
+    const id = known?.id ?? newId('wearer');
+    const kept = await fromVersion(
+      wearer.name,
+      known?.version ?? 0,
+      (base) => api.putWearer(id, base, wearer),
+      load,
+    );
+    if (!kept) return;
+    load();
+    toast(`${wearer.name}’s measures are in the book.`);
+  };
+  const remove = async (gone: SavedWearer): Promise<void> => {
     try {
-      const known = book.find((w) => w.name === wearer.name);
-      await api.putWearer(known?.id ?? idOf(wearer.name), wearer);
-      setBook(await api.wearers());
-      toast(`${wearer.name}’s measures are in the book.`);
+      const builds = (await api.list()).filter((b) => b.wearer === gone.name).length;
+      await api.removeWearer(gone.id, gone.version);
+      load();
+      const still =
+        builds === 0
+          ? 'No build is for them.'
+          : `${counted(builds, 'build')} for them ${builds === 1 ? 'keeps its' : 'keep their'} own copy of the measures.`;
+      toast(`${gone.name} is out of the book with ${counted(gone.measures.length, 'reading')}. ${still}`, {
+        duration: 12_000,
+        action: undoing(gone.name, () => api.putWearer(gone.id, 0, plain(gone)), load),
+      });
     } catch (error) {
-      toast.error((error as ApiError).message);
+      toast.error(`${gone.name} is still in the book: ${(error as ApiError).message}`);
     }
   };
   return (
@@ -39,15 +59,7 @@ export function WearerBook() {
           value=""
           onChange={(e) => {
             const chosen = book.find((w) => w.id === e.target.value);
-            if (chosen)
-              update(
-                (d) =>
-                  void (d.wearer = {
-                    name: chosen.name,
-                    underLayerMm: chosen.underLayerMm,
-                    measures: chosen.measures,
-                  }),
-              );
+            if (chosen) update((d) => void (d.wearer = plain(chosen)));
           }}
         >
           <option value="">{book.length === 0 ? 'the book is empty' : 'choose a wearer'}</option>
@@ -61,6 +73,17 @@ export function WearerBook() {
       <button type="button" className="btn" onClick={() => void keep()}>
         Keep these
       </button>
+      {known && (
+        <button
+          type="button"
+          className="btn btn-icon"
+          aria-label={`Take ${known.name} out of the book`}
+          title={`Take ${known.name} out of the book`}
+          onClick={() => void remove(known)}
+        >
+          <Trash2 size={15} aria-hidden />
+        </button>
+      )}
     </div>
   );
 }

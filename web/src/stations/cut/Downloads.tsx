@@ -8,7 +8,7 @@ import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useShallow } from 'zustand/react/shallow';
-import { api } from '../../store/api';
+import { ExportBuild } from '../../shelf/ExportBuild';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
@@ -100,6 +100,9 @@ export function DownloadButton({ kind }: { kind: DownloadKind }) {
 /** Everything that can be taken away. */
 export function Downloads() {
   const id = useBuild((s) => s.id);
+  const name = useBuild((s) => s.doc.name);
+  const wearer = useBuild((s) => s.doc.wearer.name);
+  const [exporting, setExporting] = useState(false);
   const offered = useReport(useShallow((s) => (s.report && s.doc ? downloadsOf(s.doc, s.report) : [])));
   return (
     <section aria-label="Downloads">
@@ -108,9 +111,10 @@ export function Downloads() {
         {offered.map((kind) => (
           <DownloadButton key={kind} kind={kind} />
         ))}
-        <a className="btn" href={api.fileUrl(id)} download>
+        <button type="button" className="btn" onClick={() => setExporting(true)}>
           <Download size={15} aria-hidden /> Build file
-        </a>
+        </button>
+        {exporting && <ExportBuild build={{ id, name, wearer }} onClose={() => setExporting(false)} />}
       </div>
     </section>
   );

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { FieldInput } from '../../parts/FieldInput';
 import { useBuild } from '../../store/build';
 import { SolidFiles } from './SolidFiles';
+import { newId } from '../../store/newId';
 
 /** The same one each time. */
 const none: PrintedPart[] = [];
@@ -24,7 +25,7 @@ export function PrintedParts() {
     update((d) => {
       const { defaults } = printedKinds.find((k) => k.kind === kind)!;
       (d.printed ??= []).push({
-        id: crypto.randomUUID(),
+        id: newId('printed'),
         kind,
         params: { ...defaults },
       } as Draft<PrintedPart>);

@@ -1,16 +1,19 @@
-import type { Printer } from '@fomrik/core/document';
 import { trimNumber } from '@fomrik/core/units';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { api } from '../../store/api';
+import { api, type SavedPrinter } from '../../store/api';
 import { useBuild } from '../../store/build';
+import { fromVersion, undoing } from '../../store/shop';
+import { newId } from '../../store/newId';
+
+const withoutVersion = ({ version: _, ...printer }: SavedPrinter) => printer;
 
 /** The printers of the shop: measured once, used from then on. */
 export function PrinterBook() {
   const cut = useBuild((s) => s.doc.cut);
   const update = useBuild((s) => s.update);
-  const [printers, setPrinters] = useState<Printer[]>([]);
+  const [printers, setPrinters] = useState<SavedPrinter[]>([]);
   const [name, setName] = useState('');
   const load = (): void => {
     api
@@ -22,7 +25,7 @@ export function PrinterBook() {
   const across = cut.barMeasuredMm;
   const along = cut.barAlongMeasuredMm ?? across;
   const now = printers.find((p) => p.acrossMm === across && p.alongMm === along);
-  const take = (p: Printer): void =>
+  const take = (p: SavedPrinter): void =>
     update((d) => {
       d.cut.barMeasuredMm = p.acrossMm;
       d.cut.barAlongMeasuredMm = p.alongMm;
@@ -31,26 +34,23 @@ export function PrinterBook() {
     const wanted = name.trim();
     if (wanted === '') return;
     const known = printers.find((p) => p.name === wanted);
-    try {
-      await api.putPrinter({
-        id: known?.id ?? `printer-${Date.now()}`,
-        name: wanted,
-        acrossMm: across,
-        alongMm: along,
-      });
-      setName('');
-      load();
-      toast(`${wanted} is kept: every build may print on it.`);
-    } catch (error) {
-      toast.error(`Not kept: ${(error as Error).message}`);
-    }
+    const bars = { id: known?.id ?? newId('printer'), name: wanted, acrossMm: across, alongMm: along };
+    const kept = await fromVersion(wanted, known?.version ?? 0, (base) => api.putPrinter(base, bars), load);
+    if (!kept) return;
+    setName('');
+    load();
+    toast(`${wanted} is kept: every build may print on it.`, {
+      ...(known && {
+        action: undoing(wanted, () => api.putPrinter(kept.version, withoutVersion(known)), load),
+      }),
+    });
   };
-  const remove = async (p: Printer): Promise<void> => {
+  const remove = async (p: SavedPrinter): Promise<void> => {
     try {
-      await api.removePrinter(p.id);
+      await api.removePrinter(p.id, p.version);
       load();
       toast(`${p.name} is forgotten.`, {
-        action: { label: 'Undo', onClick: () => void api.putPrinter(p).then(load) },
+        action: undoing(p.name, () => api.putPrinter(0, withoutVersion(p)), load),
       });
     } catch (error) {
       toast.error(`Still there: ${(error as Error).message}`);

@@ -4,10 +4,12 @@ import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { WordsField } from '../../parts/Field';
-import { api, type ApiError } from '../../store/api';
+import type { ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
+import { changeShelf, plainFoam, undoing } from '../../store/shop';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';
+import { newId } from '../../store/newId';
 
 /** Once everything is cut, what is left of the sheets goes on the shared shelf, where later builds find it. */
 export function Remainders() {
@@ -27,28 +29,23 @@ export function Remainders() {
     try {
       const items = sheetGroups(doc, parts, catalogue).flatMap((g) => g.items);
       const apartMm = Math.max(doc.cut.kerfMm ?? 0, 2);
-      const shelf = await api.stock();
-      const after = shelfAfter(shelf, packed, items, apartMm, place, today, () => crypto.randomUUID());
-      const put = JSON.stringify(await api.putStock(after.shelf));
+      let after = { kept: 0, keptMm2: 0 };
+      const { back } = await changeShelf((shelf) => {
+        const next = shelfAfter(shelf.map(plainFoam), packed, items, apartMm, place, today, () =>
+          newId('offcut'),
+        );
+        after = next;
+        return next.shelf;
+      });
       update((d) => void (d.cut.shelvedOn = today));
-      const back = async (): Promise<void> => {
-        try {
-          // Only the shelf as it was left: what another build has put there since stays.
-          if (JSON.stringify(await api.stock()) !== put) {
-            toast.error('The shelf has changed since: take what is wrong off it by hand.');
-            return;
-          }
-          await api.putStock(shelf);
-          update((d) => void delete d.cut.shelvedOn);
-        } catch (error) {
-          toast.error((error as ApiError).message);
-        }
-      };
       toast(
         after.kept === 0
           ? 'Nothing is left that is worth keeping; the sheets are taken off the shelf.'
           : `${after.kept} offcuts, ${trimNumber(after.keptMm2 * 1e-6, 2)} m², are on the shelf.`,
-        { action: { label: 'Take it back', onClick: () => void back() } },
+        {
+          // Only foams as they were left: what another build has put there since stays, and that is told.
+          action: undoing('The shelf is', back, () => update((d) => void delete d.cut.shelvedOn)),
+        },
       );
     } catch (error) {
       toast.error((error as ApiError).message);

@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
 import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
+import { changeShelf, undoing, withShelf } from '../../store/shop';
 import { setStock } from '../../store/stock';
 import { GrooveTest, RingTest } from '../../parts/FoamTests';
 import { Said } from '../../parts/Said';
@@ -30,15 +31,27 @@ export function StockTable() {
     const [foamId, mm] = key.split('/') as [string, string];
     return { foamId, nominalMm: Number(mm) };
   });
-  const share = async (give: boolean): Promise<void> => {
+  const give = async (): Promise<void> => {
     try {
-      if (give) {
-        await api.putStock(stock);
-        toast('The shelf is kept for every build.');
+      const { changes, back } = await changeShelf(() => stock);
+      if (changes.length === 0) {
+        toast('The shared shelf has these foams already.');
         return;
       }
+      toast(
+        `${changes.length === 1 ? 'One foam' : `${changes.length} foams`} put on the shared shelf; the others there stay.`,
+        {
+          action: undoing('The shelf is', back),
+        },
+      );
+    } catch (error) {
+      toast.error(`The shared shelf is as it was: ${(error as ApiError).message}`);
+    }
+  };
+  const take = async (): Promise<void> => {
+    try {
       const shared = await api.stock();
-      update((d) => void (d.stock = shared));
+      update((d) => void (d.stock = withShelf(d.stock, shared)));
       toast(shared.length === 0 ? 'The shared shelf is empty.' : 'Taken from the shared shelf.');
     } catch (error) {
       toast.error((error as ApiError).message);
@@ -49,10 +62,10 @@ export function StockTable() {
       <div className="flex items-center justify-between">
         <h2 className="head">Foam on the shelf</h2>
         <div className="flex gap-2">
-          <button type="button" className="btn" onClick={() => void share(false)}>
+          <button type="button" className="btn" onClick={() => void take()}>
             Take the shared shelf
           </button>
-          <button type="button" className="btn" onClick={() => void share(true)}>
+          <button type="button" className="btn" onClick={() => void give()}>
             Keep for every build
           </button>
         </div>

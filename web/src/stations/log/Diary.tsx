@@ -3,14 +3,17 @@ import type { LogEntry, LogSort } from '@fomrik/core/document';
 import { trimNumber } from '@fomrik/core/units';
 import { format } from 'date-fns';
 import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { api } from '../../store/api';
+import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
 import { eraseLog, useNotes, writeLog } from '../../store/notes';
 import { useReport } from '../../store/report';
 import { LogCsv } from './LogCsv';
 import { Photo } from './Photo';
+import { newId } from '../../store/newId';
+import { useOutbox } from '../../store/outbox';
+import { safeStorage } from '../../store/safeStorage';
 
 /** What is usually worth writing down, with what was planned. */
 const suggestions = (
@@ -44,6 +47,19 @@ const emptyEntry = {
   photos: [] as string[],
 };
 
+type Draft = typeof emptyEntry;
+const draftKey = (buildId: string): string => `fomrik:entry:${buildId}`;
+
+/** An entry that was begun and not written is there again after a reload; photographs that were not sent are not. */
+function draftOf(buildId: string): Draft {
+  try {
+    const kept = JSON.parse(safeStorage.getItem(draftKey(buildId)) ?? '{}') as Partial<Draft>;
+    return { ...emptyEntry, ...kept };
+  } catch {
+    return emptyEntry;
+  }
+}
+
 /** Reads a number that may be left out. */
 function optional(text: string): number | null | undefined {
   if (text.trim() === '') return null;
@@ -56,7 +72,15 @@ export function Diary() {
   const log = useNotes((s) => s.log);
   const report = useReport((s) => s.report)!;
   const doc = useBuild((s) => s.doc);
-  const [entry, setEntry] = useState(emptyEntry);
+  const buildId = useBuild((s) => s.id);
+  const [entry, setEntry] = useState(() => draftOf(buildId));
+  /** Photographs that could not be sent yet. */
+  const [unsent, setUnsent] = useState<File[]>([]);
+  const waiting = useOutbox((s) => s.waiting).filter((w) => w.buildId === buildId);
+  useEffect(() => {
+    if (entry === emptyEntry) safeStorage.removeItem(draftKey(buildId));
+    else safeStorage.setItem(draftKey(buildId), JSON.stringify(entry));
+  }, [entry, buildId]);
   const [message, setMessage] = useState('');
   const [busy, setBusy] = useState(0);
   const set = (change: Partial<typeof emptyEntry>): void => setEntry((e) => ({ ...e, ...change }));
@@ -71,7 +95,7 @@ export function Diary() {
       return setMessage('Actual: what is bought has a price; the field is empty.');
     setMessage('');
     const made: LogEntry = {
-      id: `log-${Date.now()}`,
+      id: newId('log'),
       at: new Date().toISOString(),
       subject: entry.subject.trim(),
       note: entry.note,
@@ -82,9 +106,9 @@ export function Diary() {
       ...(entry.part && { part: entry.part }),
       ...(entry.photos.length > 0 && { photos: entry.photos }),
     };
-    if (await writeLog(made)) {
+    if (await writeLog(made, unsent)) {
       setEntry(emptyEntry);
-      toast('Written.');
+      setUnsent([]);
     }
   };
 
@@ -99,7 +123,8 @@ export function Diary() {
             : { ...e, photos: [...e.photos, content] },
         );
       } catch (error) {
-        toast.error(`${file.name}: ${(error as Error).message}`);
+        if ((error as ApiError).status === 0) setUnsent((all) => [...all, file].slice(0, MOST_PHOTOS));
+        else toast.error(`${file.name}: ${(error as Error).message}`);
       }
     }
     setBusy(0);
@@ -168,6 +193,12 @@ export function Diary() {
               }}
             />
           </label>
+          {unsent.length > 0 && (
+            <span className="text-[13px] text-soft">
+              {unsent.length === 1 ? 'One photo waits' : `${unsent.length} photos wait`} until the server
+              answers.
+            </span>
+          )}
           {entry.photos.map((content) => (
             <span key={content} className="relative">
               <Photo content={content} about="of the new entry" />
@@ -197,6 +228,20 @@ export function Diary() {
             ))}
         </div>
       </form>
+      {waiting.length > 0 && (
+        <ul aria-label="Entries that wait" className="border-l-4 border-stop bg-paper p-2">
+          {waiting.map((w) => (
+            <li key={w.id}>
+              <span className="font-medium">{w.entry.subject}</span>{' '}
+              <span className="text-soft">
+                waits in this browser until the server answers
+                {w.photos.length > 0 &&
+                  `, with ${w.photos.length === 1 ? 'one photo' : `${w.photos.length} photos`}`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
       {log.length === 0 ? (
         <p className="text-soft">
           Nothing written yet. The next build starts from what this one really took: hours, light, mass,

@@ -16,21 +16,21 @@ export function LogCsv() {
     saveFile(logCsv(log), 'log.csv', 'text/csv', name);
   };
   const read = async (file: File): Promise<void> => {
-    const { readLogCsv } = await import('@fomrik/core/files/logCsv');
+    const { notYetIn, readLogCsv } = await import('@fomrik/core/files/logCsv');
     const entries = readLogCsv(await file.text(), new Date().toISOString());
     if (!entries.ok) return setMessage(`${file.name}: ${entries.message}`);
     setMessage('');
-    for (const [i, entry] of entries.value.entries()) {
-      setLeft(entries.value.length - i);
+    const fresh = notYetIn(useNotes.getState().log, entries.value);
+    const known = entries.value.length - fresh.length;
+    for (const [i, entry] of fresh.entries()) {
+      setLeft(fresh.length - i);
       if (!(await writeLog(entry))) {
         setLeft(0);
-        return setMessage(
-          `${i} of ${entries.value.length} entries were written; reading the file again goes on.`,
-        );
+        return setMessage(`${i} of ${fresh.length} entries were written; reading the file again goes on.`);
       }
     }
     setLeft(0);
-    toast(`${entries.value.length} entries read.`);
+    toast(`${fresh.length} entries read${known > 0 ? `; ${known} were in the log already` : ''}.`);
   };
   return (
     <div className="flex flex-wrap items-center gap-2">

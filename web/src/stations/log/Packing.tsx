@@ -10,6 +10,7 @@ import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { Spares } from './Spares';
 import { travelWorker } from '../../workers/travelClient';
+import { newId } from '../../store/newId';
 
 const startCase: Omit<TravelCase, 'id'> = { name: 'Suitcase', insideMm: [680, 440, 260] };
 /** The same one each time, or what is asked of it would be asked for ever. */
@@ -37,7 +38,7 @@ export function Packing() {
     update((d) => {
       const last = d.brief.boxes?.at(-1) ?? startCase;
       (d.brief.boxes ??= []).push({
-        id: `case-${Date.now()}`,
+        id: newId('case'),
         name: `${startCase.name} ${d.brief.boxes.length + 1}`,
         insideMm: [...last.insideMm],
       });

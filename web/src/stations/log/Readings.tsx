@@ -6,6 +6,7 @@ import { useBuild } from '../../store/build';
 import { keepReading } from '../../store/readings';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';
+import { newId } from '../../store/newId';
 
 /** No reading is larger than this in grams or hours. */
 const MOST = 1e6;
@@ -24,7 +25,7 @@ export function Readings() {
   const update = useBuild((s) => s.update);
   const { constants, parts, steps } = report;
   const add = (reading: Omit<Reading, 'id' | 'takenOn'>): void =>
-    keepReading({ ...reading, id: `r-${Date.now()}`, takenOn: todayIso() });
+    keepReading({ ...reading, id: newId('r'), takenOn: todayIso() });
   const ticked = steps.filter((s) => done[s.id] !== undefined);
   const plannedH = ticked.reduce((sum, s) => sum + s.workMin, 0) / 60 / constants.handWork.factor;
 

@@ -16,6 +16,7 @@ import { useView } from '../../store/view';
 import type { MadeUp, SurfaceRead, SurfaceTaken } from '../../workers/surface.worker';
 import { MadeUpScans } from './MadeUpScans';
 import { startSurface, type SurfaceClient } from '../../workers/surfaceClient';
+import { newId } from '../../store/newId';
 
 const MAX_BYTES = 200e6;
 const MOST_MESHES = 12;
@@ -142,7 +143,7 @@ export function SurfacePanel({
         .replace(/\.[^.]*$/, '')
         .slice(0, 120)
         .trim() || 'surface';
-    const id = `mesh-${crypto.randomUUID().slice(0, 8)}`;
+    const id = newId('mesh');
     const got = await run<Result<SurfaceTaken>>(
       'Mending and simplifying…',
       async ({ surface }) => await surface.take(id, name, scanUnits[unit], up),

@@ -1,36 +1,5 @@
-import type { BuildDoc } from '@fomrik/core/document';
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { safeStorage } from '../safeStorage';
-
-/** What one tab has of a build that the server has not taken. */
-export interface KeptCopy {
-  buildId: string;
-  /** The tab it was changed in. */
-  tab: string;
-  /** The saved version it began from. */
-  baseVersion: number;
-  doc: BuildDoc;
-  keptAt: string;
-}
-
-interface Schema extends DBSchema {
-  copies: { key: [buildId: string, tab: string]; value: KeptCopy; indexes: { build: string } };
-}
-
-let opened: Promise<IDBPDatabase<Schema>> | undefined;
-
-function database(): Promise<IDBPDatabase<Schema>> {
-  opened ??= openDB<Schema>('fomrik', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('copies', { keyPath: ['buildId', 'tab'] }).createIndex('build', 'buildId');
-    },
-  }).catch((error: unknown) => {
-    // Asked again the next time: storage may be allowed by then.
-    opened = undefined;
-    throw error;
-  });
-  return opened;
-}
+import { database, type KeptCopy } from './database';
 
 /** Keeps a copy in this browser. @returns whether it could; storage may be full or forbidden. */
 export async function keepCopy(copy: KeptCopy): Promise<boolean> {

@@ -131,11 +131,15 @@ export class Session {
   }
 
   private async notSaved(failure: ApiError): Promise<void> {
-    if (failure.status === 409 && failure.current) return this.meet(failure.current, failure.message);
+    if (failure.status === 409 && failure.current)
+      return this.meet(failure.current as SavedBuild, failure.message);
     this.keepHere(this.doc);
     await this.keeping;
     if (failure.status >= 400 && failure.status < 500 && !passing.has(failure.status)) {
-      this.tell({ state: 'refused', message: `${failure.message} Meanwhile ${keptWhere(this.status.keptHere)}` });
+      this.tell({
+        state: 'refused',
+        message: `${failure.message} Meanwhile ${keptWhere(this.status.keptHere)}`,
+      });
       return;
     }
     const why = failure.status === 0 ? 'The server is away;' : `${failure.message} Meanwhile`;
@@ -218,9 +222,7 @@ export class Session {
     for (;;) {
       const doc = this.toKeep;
       const { version } = this.status;
-      const done = doc
-        ? await this.ports.keep(this.id, version, doc)
-        : await this.ports.forget(this.id);
+      const done = doc ? await this.ports.keep(this.id, version, doc) : await this.ports.forget(this.id);
       this.kept = done ? doc : undefined;
       if (doc && this.status.keptHere !== done) this.tell({ keptHere: done });
       if (this.toKeep === doc && this.status.version === version) return;

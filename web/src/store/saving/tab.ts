@@ -1,3 +1,5 @@
+import { newId } from '../newId';
+
 const KEY = 'fomrik:tab';
 const lockOf = (tab: string): string => `fomrik-tab-${tab}`;
 const locks = (): LockManager | undefined => (navigator as { locks?: LockManager }).locks;
@@ -19,9 +21,6 @@ function remember(tab: string): string {
   return tab;
 }
 
-// Not from `crypto.randomUUID`, which a page without TLS does not have.
-const newTab = (): string => [...crypto.getRandomValues(new Uint8Array(8))].map((b) => b.toString(16)).join('');
-
 /** Holds the tab's lock as long as the page lives. @returns whether it was free. */
 const hold = (tab: string): Promise<boolean> =>
   new Promise((answer) => {
@@ -33,10 +32,10 @@ const hold = (tab: string): Promise<boolean> =>
 
 async function begin(): Promise<string> {
   const known = remembered();
-  if (!locks()) return known ?? remember(newTab());
+  if (!locks()) return known ?? remember(newId('tab'));
   // A tab that was doubled remembers the name of the first, which still holds it.
   if (known !== undefined && (await hold(known))) return known;
-  const tab = remember(newTab());
+  const tab = remember(newId('tab'));
   await hold(tab);
   return tab;
 }
