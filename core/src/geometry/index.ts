@@ -43,7 +43,7 @@ export {
 } from './regions';
 export { sliceAt, slicerOf, tapeGirthMm } from './slice';
 export { boxRing, roundRing, stacked } from './stacked';
-export { thinned } from './thinned';
+export { thinned, type Thinned } from './thinned';
 export { unspiked } from './unspiked';
 export { flatPoint, unrollStrip } from './unroll';
 export {

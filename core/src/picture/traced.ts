@@ -171,7 +171,7 @@ export function tracedOn(
     .sort((a, b) => b.areaMm2 - a.areaMm2)
     .slice(0, MOST)
     .map(({ ring, areaMm2 }) => {
-      const thin = thinned(sharp(ring, areaMm2), MOST_POINTS, withinMm);
+      const { ring: thin } = thinned(sharp(ring, areaMm2), MOST_POINTS, withinMm);
       const outline = signedArea(thin) < 0 ? thin.reverse() : thin;
       const b = boundsOf(outline);
       return {

@@ -1,11 +1,12 @@
 import type { Row, RowsField } from '@fomrik/core/document';
 import { drawingUnits, readOutline } from '@fomrik/core/files/outline/readOutline';
 import { type DrawnNode, fittedWithin, offsetNodes } from '@fomrik/core/forms';
+import { trimNumber } from '@fomrik/core/units';
 import { useState, type ComponentProps, type ReactNode } from 'react';
 import type { Found } from '../pictures/beneath';
 import { TracePicker } from '../pictures/TracePicker';
 import { LengthField } from './Field';
-import { mirroredRows, rangedIn } from './outlineRows';
+import { mirroredRows, rangedIn, reachOf } from './outlineRows';
 
 export interface OutlineToolsProps {
   field: RowsField;
@@ -43,16 +44,17 @@ export function OutlineTools({
     onChange(moved.map((n) => ({ ...n, xMm: ranged('xMm', n.xMm), yMm: ranged('yMm', n.yMm) })));
   };
   const readIn = (file: { name: string; text: string }, unitMm?: number): void => {
-    const found = readOutline(file.text, file.name, field.range[1], unitMm);
+    const found = readOutline(file.text, file.name, field.range[1], reachOf(field), unitMm);
     setAsking(undefined);
     if (!found.ok) return setSaid(found.message);
     if ('asks' in found.value) {
       setSaid(`${file.name} does not say its unit.`);
       return setAsking(file);
     }
-    const { points: read } = found.value;
-    setSaid(`${read.length} points read from ${file.name}, true size.`);
-    onChange(read.map(([x, y]) => ({ xMm: ranged('xMm', x), yMm: ranged('yMm', y), node: 'corner' })));
+    const { points: read, offMm, left } = found.value;
+    const also = left.length > 0 ? ` Not taken: ${left.join(', ')}.` : '';
+    setSaid(`${read.length} points read from ${file.name}, within ${trimNumber(offMm, 1)} mm.${also}`);
+    onChange(read.map(([x, y]) => ({ xMm: x, yMm: y, node: 'corner' })));
   };
   return (
     <>

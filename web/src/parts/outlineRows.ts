@@ -1,4 +1,5 @@
 import type { Row, RowsField } from '@fomrik/core/document';
+import type { Reach } from '@fomrik/core/files/outline/readOutline';
 
 /** The point that mirrors another about the middle line, when there is one. */
 export function twinOf(points: readonly { x: number; y: number }[], i: number): number | undefined {
@@ -27,3 +28,12 @@ export const rangedIn =
     const [low, high] = of && 'range' in of ? of.range : [-Infinity, Infinity];
     return Math.min(high, Math.max(low, value));
   };
+
+/** Where the points of an outline may lie, by the ranges of its fields. */
+export function reachOf(field: RowsField): Reach {
+  const rangeOf = (key: string): readonly [number, number] => {
+    const of = field.of.find((f) => f.key === key);
+    return of && 'range' in of ? of.range : [-Infinity, Infinity];
+  };
+  return { xMm: rangeOf('xMm'), yMm: rangeOf('yMm') };
+}

@@ -2,6 +2,8 @@ import { fail, ok, type Result } from '../../units';
 
 export const PLY_SHORT = 'The PLY file ends before its last face.';
 
+const PLY_HOLLOW = 'The PLY header promises elements without properties.';
+
 /** Bytes of PLY's types, by its own words for them, old and new. */
 const sizes: Record<string, number> = {
   char: 1,
@@ -55,14 +57,18 @@ export function plyPromise(bytes: Uint8Array): Result<PlyPromise> {
   const end = /end_header\r?\n/.exec(head);
   const format = /format (ascii|binary_little_endian|binary_big_endian)/.exec(head)?.[1];
   if (!end || !format) return unclear;
-  let [leastBytes, faces, count] = [0, 0, 0];
+  let [leastBytes, faces, count, properties] = [0, 0, 0, 1];
   for (const [word, first = '', second = '', third = '', name = ''] of linesOf(head.slice(0, end.index))) {
     if (word === 'element') {
+      // Elements that hold nothing cost no bytes, however many are promised.
+      if (properties === 0 && count > 0) return fail(PLY_HOLLOW);
+      properties = 0;
       count = Number(second);
       if (!Number.isInteger(count) || count < 0) return unclear;
       if (first === 'face') faces = count;
     }
     if (word !== 'property') continue;
+    properties++;
     const kinds =
       first === 'list' ? [second, ...(name.startsWith('vert') ? [third, third, third] : [])] : [first];
     for (const kind of kinds) {
@@ -71,6 +77,38 @@ export function plyPromise(bytes: Uint8Array): Result<PlyPromise> {
       leastBytes += count * (format === 'ascii' ? 2 : size);
     }
   }
+  if (properties === 0 && count > 0) return fail(PLY_HOLLOW);
   // The very last number of a text may go without the blank behind it.
   return bytes.length - end.index - end[0].length + 1 < leastBytes ? fail(PLY_SHORT) : ok({ faces });
+}
+
+/** A face of an OBJ file has at most so many corners. */
+const MOST_CORNERS = 1000;
+const LINE_FEED = 10;
+const SPACE = 32;
+
+/**
+ * Counts what the faces of an OBJ file come to before it is read, byte by byte: a file of many megabytes is not cut into
+ * words for that. @returns the line that breaks it, in a sentence; nothing when it can be read.
+ */
+export function objFault(bytes: Uint8Array, mostTriangles: number): string | undefined {
+  let triangles = 0;
+  let line = 1;
+  for (let i = 0; i < bytes.length; line++) {
+    const face = bytes[i] === 0x66 && (bytes[i + 1] ?? 0) <= SPACE;
+    let corners = 0;
+    let inWord = false;
+    for (i += face ? 1 : 0; i < bytes.length && bytes[i] !== LINE_FEED; i++) {
+      const word = bytes[i]! > SPACE;
+      if (word && !inWord) corners++;
+      inWord = word;
+    }
+    i++;
+    if (!face) continue;
+    if (corners > MOST_CORNERS)
+      return `Line ${line}: a face of ${corners} corners; at most ${MOST_CORNERS} are read.`;
+    triangles += Math.max(0, corners - 2);
+    if (triangles > mostTriangles) return `Line ${line}: more than ${mostTriangles} triangles.`;
+  }
+  return undefined;
 }

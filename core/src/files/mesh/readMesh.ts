@@ -4,7 +4,7 @@ import { PLYLoader } from 'three/addons/loaders/PLYLoader.js';
 import { STLLoader } from 'three/addons/loaders/STLLoader.js';
 import type { Mesh, Vec3 } from '../../geometry';
 import { fail, ok, type Result } from '../../units';
-import { PLY_SHORT, plyPromise, stlFault } from './promised';
+import { objFault, PLY_SHORT, plyPromise, stlFault } from './promised';
 
 /** Larger meshes than this are not scans of people. */
 const MOST_TRIANGLES = 4_000_000;
@@ -67,7 +67,10 @@ function readPly(bytes: Uint8Array): Result<Mesh> {
 }
 
 const readers: Record<string, (bytes: Uint8Array) => Result<Mesh>> = {
-  obj: (bytes) => checked(meshOf(objGeometries(bytes))),
+  obj: (bytes) => {
+    const fault = objFault(bytes, MOST_TRIANGLES);
+    return fault === undefined ? checked(meshOf(objGeometries(bytes))) : fail(fault);
+  },
   stl: readStl,
   ply: readPly,
 };

@@ -1,6 +1,7 @@
 import { type Document, Primitive, WebIO } from '@gltf-transform/core';
 import type { Mesh } from '../../geometry';
 import { fail, ok, type Result } from '../../units';
+import { glbJson, gltfPromise } from './gltfPromise';
 import { readMesh } from './readMesh';
 
 const MOST_TRIANGLES = 4_000_000;
@@ -53,13 +54,19 @@ export async function readSurface(name: string, bytes: Uint8Array): Promise<Resu
   }
   try {
     const io = new WebIO();
-    if (ending === 'glb') return meshOf(await io.readBinary(bytes));
+    if (ending === 'glb') {
+      const inner = glbJson(bytes);
+      if (!inner) return fail(`${name} cannot be read as glTF.`);
+      const held = gltfPromise(inner, bytes.length);
+      return held.ok ? meshOf(await io.readBinary(bytes)) : held;
+    }
     const json = JSON.parse(new TextDecoder().decode(bytes)) as Parameters<WebIO['readJSON']>[0]['json'];
     const away = [...(json.buffers ?? []), ...(json.images ?? [])].some(
       (b) => b.uri !== undefined && !b.uri.startsWith('data:'),
     );
     if (away) return fail(`${name} names other files; save it as one file (.glb).`);
-    return meshOf(await io.readJSON({ json, resources: {} }));
+    const held = gltfPromise(json, bytes.length);
+    return held.ok ? meshOf(await io.readJSON({ json, resources: {} })) : held;
   } catch {
     return fail(`${name} cannot be read as glTF.`);
   }

@@ -35,13 +35,16 @@ export const pointFields = [
   ),
 ] as const;
 
+/** As many as a finely drawn file has within a tenth of a millimetre. */
+const MOST_NODES = 2000;
+
 /** The field every form with a drawn outline has. */
 export const outlineField = (when: (params: object) => boolean) =>
   rows(
     'outline',
     'Outline',
     pointFields,
-    [3, 120],
+    [3, MOST_NODES],
     (before) => {
       const [a, b] = [before.at(-1), before[0]];
       return {
@@ -155,7 +158,7 @@ export function offsetNodes(nodes: readonly Node[], outMm: number, most: number)
   const ring = largestRing(grown([drawnOutline(nodes).outline], outMm));
   if (ring.length < 3 || Math.abs(signedArea(ring)) < LEAST_MM2) return undefined;
   const round = (mm: number): number => Math.round(mm * 100) / 100;
-  return thinned(ring, most, 0.05).map(({ x, y }) => ({ xMm: round(x), yMm: round(y), node: 'corner' }));
+  return thinned(ring, most, 0.05).ring.map(({ x, y }) => ({ xMm: round(x), yMm: round(y), node: 'corner' }));
 }
 
 /** Nodes of an outline given as corner points. */
