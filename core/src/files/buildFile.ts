@@ -1,6 +1,7 @@
 import { type BuildDoc, type BuildFile, type Pin, schemaVersion } from '../document';
 import { standardKinds } from '../parts';
 import { fail } from '../units';
+import { hostileName, hostileSays } from './hostileName';
 import { checkDoc, checkFile, checkPin, type Checked } from './schema';
 import { withNewFields } from './upgrade/newFields';
 import { fromVersion1 } from './upgrade/version1';
@@ -14,6 +15,8 @@ const tooNew = (version: unknown): Checked<never> =>
 /** A document of any version lifted towards the present one; not yet checked by it. */
 function lift(value: unknown): Checked<unknown> {
   if (!isObject(value)) return { ok: true, value };
+  const hostile = hostileName(value);
+  if (hostile !== undefined) return { ...fail(hostileSays(hostile)), field: hostile };
   if (typeof value['schema'] === 'number' && value['schema'] > schemaVersion) return tooNew(value['schema']);
   if (value['schema'] !== 1) return { ok: true, value: withNewFields(value, standardKinds) };
   const second = fromVersion1(value);

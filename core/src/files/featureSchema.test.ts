@@ -113,7 +113,7 @@ describe('features in a build file', () => {
         docWith({ darts: [{ pieceId: 'a', darts: [{ edgeId: 'top', at: 0.4, reach: 0.7, ...more }] }] }),
       ).field;
     expect(dart({ reach: 1.4 })).to.equal('parts.0.darts.0.darts.0.reach');
-    expect(dart({ edgeId: 'somewhere' })).to.equal('parts.0.darts.0.darts.0.edgeId');
+    expect(dart({ edgeId: 'no edge!' })).to.equal('parts.0.darts.0.darts.0.edgeId');
   });
 });
 

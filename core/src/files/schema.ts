@@ -14,6 +14,7 @@ import {
 import { type Kinds, standardKinds } from '../parts';
 import { printedKinds } from '../printed';
 import { fail, ok, type Result } from '../units';
+import { hostileName, hostileSays } from './hostileName';
 import { circuit } from './rules/circuit';
 import { day, id, iso, name, turnDeg, within } from './rules/common';
 import { mesh } from './rules/mesh';
@@ -126,7 +127,7 @@ const pieceDarts = Joi.object({
     .max(12)
     .items(
       Joi.object({
-        edgeId: Joi.valid('bottom', 'right', 'top', 'left').required(),
+        edgeId: id.required(),
         at: share,
         reach: within(0.1, 1).required(),
       }),
@@ -375,6 +376,9 @@ const fileSchema = Joi.object({
 
 /** Checks a value; on failure the sentence names the field's path and the allowed range. */
 export function check<T>(schema: Joi.Schema, value: unknown): Result<T> & { field?: string } {
+  const hostile = hostileName(value);
+  if (hostile !== undefined)
+    return { ...fail(hostileSays(hostile)), field: hostile };
   const checked = schema.validate(value, { convert: false, errors: { wrap: { label: '“' } } });
   if (!checked.error) return ok(checked.value as T);
   const detail = checked.error.details[0]!;

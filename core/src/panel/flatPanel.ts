@@ -129,10 +129,10 @@ function edgeWeights(panel: Panel, mesh: Mesh, seams: readonly string[]): number
   );
 }
 
-/** Grid vertex nearest to a fraction of a side. */
-const mouthOf = (panel: Panel, { edgeId, at }: HandDart): number => {
+/** Grid vertex nearest to a fraction of an edge; none where the panel has no such edge, as after its form was changed. */
+const mouthOf = (panel: Panel, { edgeId, at }: HandDart): number | undefined => {
   const run = edgeVertices(panel, edgeId);
-  return run[Math.min(run.length - 2, Math.max(1, Math.round(at * (run.length - 1))))]!;
+  return run[Math.min(run.length - 2, Math.max(1, Math.round(at * (run.length - 1))))];
 };
 
 /** A panel flattened; `left` darts asked for by hand were left out because they would meet. */
@@ -153,8 +153,12 @@ function layFlat(
   }
   const how = { start, weights: edgeWeights(panel, mesh, seams), iterations: coarse ? 6 : 40 };
   if (byHand) {
-    const asked = byHand.map((dart) => ({ mouth: mouthOf(panel, dart), reach: dart.reach }));
-    return flattenWithGivenDarts(mesh, asked, how);
+    const asked = byHand.flatMap((dart) => {
+      const mouth = mouthOf(panel, dart);
+      return mouth === undefined ? [] : [{ mouth, reach: dart.reach }];
+    });
+    const laid = flattenWithGivenDarts(mesh, asked, how);
+    return { ...laid, left: laid.left + byHand.length - asked.length };
   }
   return flattenWithDarts(mesh, {
     ...how,
@@ -364,7 +368,7 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     ...(stretch && { stretch }),
     ...(made.darts.length > 0 && { darts: placedDarts(panel, made) }),
     ...(made.left && {
-      note: `${made.left} of the darts asked for would meet another or the rim and were left out.`,
+      note: `${made.left} of the darts asked for would meet another or the rim, or have no such edge, and were left out.`,
     }),
   };
   // Vertices doubled by darts come after the surface's own, which keep their numbers.

@@ -27,7 +27,7 @@ export function mirrorPiece({ piece, flat, legs, flatAt, uvAt }: FlatPanel, pane
     marks: piece.marks.map((m) => ({ ...m, points: m.points.map(flip) })),
     mirrors: piece.id,
     ...(darts && {
-      darts: darts.map((d) => ({ ...d, edgeId: other[d.edgeId as Side], at: 1 - d.at })),
+      darts: darts.map((d) => ({ ...d, edgeId: other[d.edgeId as Side] ?? d.edgeId, at: 1 - d.at })),
     }),
     ...(stretch && {
       stretch: {
