@@ -1,14 +1,15 @@
 import { expect } from 'chai';
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { makeCopy } from '../server/src/copies';
 import { openDatabase } from '../server/src/database';
 
 const mainFile = new URL('../server/dist/main.js', import.meta.url).pathname;
 
-/** Starts the built server so that it is meant to fail. */
-function fails(...args: string[]): Promise<{ code: number | null; said: string }> {
+/** Runs the built server until it ends by itself, as it does when it fails. */
+function ends(...args: string[]): Promise<{ code: number | null; said: string }> {
   const child = spawn(process.execPath, [mainFile, ...args], {
     stdio: ['ignore', 'ignore', 'pipe'],
   });
@@ -16,6 +17,8 @@ function fails(...args: string[]): Promise<{ code: number | null; said: string }
   child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
   return new Promise((resolve) => child.on('close', (code) => resolve({ code, said })));
 }
+
+const fails = ends;
 
 describe('a server that cannot start', function () {
   this.timeout(60_000);
@@ -65,5 +68,39 @@ describe('a server that cannot start', function () {
     const newer = await fails('--data', dir, '--port', '4688');
     oneSentence(newer);
     expect(newer.code).to.equal(7);
+  });
+
+  it('says so when the folder cannot be written to, or the builds to load are missing or broken', async () => {
+    const bad = join(dir, 'builds');
+    mkdirSync(bad);
+    writeFileSync(join(bad, 'torn.fomrik.json'), '{"fomrik": 2,');
+    const [missing, broken, certificate] = await Promise.all([
+      fails('--data', join(dir, 'a'), '--seed', join(dir, 'nowhere')),
+      fails('--data', join(dir, 'b'), '--seed', bad),
+      fails('--data', join(dir, 'c'), '--cert', join(dir, 'nowhere')),
+    ]);
+    for (const f of [missing, broken, certificate]) oneSentence(f);
+    expect(missing.said).to.include('nowhere');
+    expect(broken.said).to.include('torn.fomrik.json');
+    expect([missing.code, broken.code, certificate.code]).to.deep.equal([9, 9, 2]);
+  });
+
+  it('names the last copy when the database is damaged, and puts it back', async () => {
+    const db = await openDatabase(dir);
+    await db.query(
+      "INSERT INTO build (id, name, doc, version, createdAt, updatedAt) VALUES ('a', 'Kept', '{}', 3, '2026', '2026')",
+    );
+    const copy = await makeCopy(db, dir);
+    await db.destroy();
+    const file = join(dir, 'fomrik.sqlite');
+    writeFileSync(file, Buffer.concat([readFileSync(file).subarray(0, 4000), Buffer.alloc(60_000, 7)]));
+    const damaged = await fails('--data', dir, '--port', '4689');
+    oneSentence(damaged);
+    expect(damaged.said).to.include('./fomrik restore').and.include(copy.name);
+    const put = await ends('--data', dir, '--restore', join(dir, 'copies', copy.name));
+    expect(put.code).to.equal(0);
+    const again = await openDatabase(dir);
+    expect(await again.query('SELECT name FROM build')).to.deep.equal([{ name: 'Kept' }]);
+    await again.destroy();
   });
 });

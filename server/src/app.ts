@@ -14,6 +14,12 @@ import { NoteStore } from './noteStore';
 import { OutOfSight } from './outOfSight';
 import { PictureStore } from './pictureStore';
 import { buildRoutes } from './routes/builds';
+import { admission } from './admission';
+import { Pairing } from './pairing';
+import { deviceRoutes, type Lan } from './routes/devices';
+import { pairRoutes } from './routes/pair';
+import { sampleRoutes } from './routes/samples';
+import { copyRoutes } from './routes/copies';
 import { liveRoutes } from './routes/live';
 import { noteRoutes } from './routes/notes';
 import { pictureRoutes } from './routes/pictures';
@@ -23,10 +29,20 @@ import { ShopStore } from './shopStore';
 
 export interface AppOptions {
   db: DataSource;
+  /** Where copies are kept. */
+  dataDir: string;
+  /** Writes wait for one another in it, the upkeep's too. */
+  queue?: Queue;
   log: Logger;
   /** Built web application; absent in development, where Vite serves it. */
   webDir?: string;
   extraHosts?: readonly string[];
+  /** Lets devices of the network in. */
+  pairing?: Pairing;
+  /** How it is reached from the local network. */
+  lan?: Lan;
+  /** Build files that may be loaded as samples. */
+  samplesDir?: string;
   /** Called when the database can no longer be trusted to keep what is acknowledged. */
   onStuck?: (error: StuckConnection) => void;
 }
@@ -56,9 +72,14 @@ const carriesOther = (req: Request): boolean =>
 
 export function createApp({
   db,
+  dataDir,
+  queue = new Queue(),
   log,
   webDir,
   extraHosts = [],
+  pairing = new Pairing(db),
+  lan = { addresses: [], secure: false },
+  samplesDir,
   onStuck = () => undefined,
 }: AppOptions): Express {
   const app = express();
@@ -71,6 +92,8 @@ export function createApp({
     }),
   );
   app.use(guard(extraHosts));
+  app.use(admission(pairing));
+  app.use(pairRoutes(pairing));
   app.get('/api/health', (_req, res) => {
     res.json({ ok: true });
   });
@@ -82,7 +105,6 @@ export function createApp({
     if (req.path === '/import') return next();
     express.json({ limit: '16mb' })(req, res, next);
   });
-  const queue = new Queue();
   const changes = new Changes();
   const builds = oneAtATime(new BuildStore(db, changes), queue);
   const notes = oneAtATime(new NoteStore(db, changes), queue);
@@ -95,6 +117,9 @@ export function createApp({
     noteRoutes(notes),
     liveRoutes(builds, changes),
     trashRoutes(outOfSight),
+    copyRoutes(db, queue, dataDir),
+    deviceRoutes(pairing, lan),
+    sampleRoutes(db, queue, samplesDir),
     shopRoutes(shop),
     pictureRoutes(pictures),
     unknownRoute,

@@ -1,13 +1,9 @@
+import type Database from 'better-sqlite3';
 import type { DataSource, EntityManager } from 'typeorm';
 
-/** The driver's own connection, asked directly whether a transaction is open. */
-interface RawConnection {
-  inTransaction: boolean;
-  exec: (sql: string) => unknown;
-}
-
-const rawOf = (db: DataSource): RawConnection =>
-  (db.driver as unknown as { databaseConnection: RawConnection }).databaseConnection;
+/** The driver's own connection: asked directly whether a transaction is open, and copied while it is used. */
+export const rawOf = (db: DataSource): Database.Database =>
+  (db.driver as unknown as { databaseConnection: Database.Database }).databaseConnection;
 
 /** The connection cannot be brought out of a transaction: nothing more may be acknowledged. */
 export class StuckConnection extends Error {

@@ -1,10 +1,12 @@
-import { mkdirSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/build';
+import { DeviceEntity } from './entities/device';
 import { PictureEntity } from './entities/picture';
 import { KeptPartEntity, MeasurementEntity, PrinterEntity, StockEntity, WearerEntity } from './entities/shop';
 import { First1764000000000 } from './migrations/first';
+import { Devices1765000000000 } from './migrations/devices';
 import { Digest1764300000000 } from './migrations/digest';
 import { KeptParts1764800000000 } from './migrations/keptParts';
 import { LogMore1764500000000 } from './migrations/logMore';
@@ -19,9 +21,25 @@ interface Pragmas {
   pragma: (text: string) => unknown;
 }
 
+/** Takes rights away that an older Fomrik left to others; a directory that is not ours stays as it is. */
+function closeToOthers(dataDir: string): void {
+  try {
+    chmodSync(dataDir, 0o700);
+    for (const end of ['', '-wal', '-shm']) {
+      const file = join(dataDir, `fomrik.sqlite${end}`);
+      if (existsSync(file)) chmodSync(file, 0o600);
+    }
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'EPERM') throw error;
+  }
+}
+
 /** Opens (and migrates) the one database file in the data directory. */
 export async function openDatabase(dataDir: string): Promise<DataSource> {
-  mkdirSync(dataDir, { recursive: true });
+  // Measures and photographs of people: nobody else on this machine reads them.
+  process.umask(0o077);
+  mkdirSync(dataDir, { recursive: true, mode: 0o700 });
+  closeToOthers(dataDir);
   const source = new DataSource({
     type: 'better-sqlite3',
     database: join(dataDir, 'fomrik.sqlite'),
@@ -36,6 +54,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       PictureEntity,
       PrinterEntity,
       KeptPartEntity,
+      DeviceEntity,
     ],
     migrations: [
       First1764000000000,
@@ -48,6 +67,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       Offcuts1764700000000,
       KeptParts1764800000000,
       ShopVersions1764900000000,
+      Devices1765000000000,
     ],
     migrationsRun: true,
     synchronize: false,

@@ -35,7 +35,24 @@ const databaseAnswers: [code: string, status: number, name: string, message: str
   ['SQLITE_BUSY', 503, 'busy', 'The data is in use elsewhere: nothing was saved. Try again.'],
   ['SQLITE_LOCKED', 503, 'busy', 'The data is in use elsewhere: nothing was saved. Try again.'],
   ['SQLITE_READONLY', 507, 'storage', 'The data directory cannot be written to: nothing was saved.'],
-  ['SQLITE_IOERR', 507, 'storage', 'The disk failed to write: nothing was saved.'],
+  [
+    'SQLITE_CORRUPT',
+    507,
+    'damaged',
+    'The database is damaged. Stop Fomrik and put a copy back: ./fomrik restore FILE (copies are in the data directory, under copies).',
+  ],
+  [
+    'SQLITE_NOTADB',
+    507,
+    'damaged',
+    'The database is damaged. Stop Fomrik and put a copy back: ./fomrik restore FILE (copies are in the data directory, under copies).',
+  ],
+  [
+    'SQLITE_IOERR',
+    507,
+    'storage',
+    'The disk failed: nothing was saved. Free it or put a copy back elsewhere: ./fomrik restore FILE.',
+  ],
 ];
 
 /** The code of whatever SQLite threw, wrapped or not. */

@@ -2,7 +2,8 @@ import type { RequestHandler } from 'express';
 import { HttpError } from './errors';
 
 const local = new Set(['127.0.0.1', 'localhost', '[::1]']);
-const hostName = (host: string): string => host.replace(/:\d+$/, '');
+export const hostName = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
+export const isLocalHost = (name: string): boolean => local.has(name);
 
 /**
  * Refuses requests meant for another host (DNS rebinding) and writes begun by another site.

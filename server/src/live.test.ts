@@ -9,14 +9,18 @@ import { bench } from './testing/bench';
 const doc = newBuild('Harbour light', '2026-03-01', { name: 'Tam Orrel', underLayerMm: 2, measures: [] });
 
 describe('what is saved elsewhere', () => {
-  const { db } = bench();
+  const { db, dir } = bench();
   let server: Server;
   let url: string;
   beforeEach((done) => {
-    server = createApp({ db: db(), log: pino({ level: 'silent' }) }).listen(0, '127.0.0.1', () => {
-      url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/builds`;
-      done();
-    });
+    server = createApp({ db: db(), dataDir: dir(), log: pino({ level: 'silent' }) }).listen(
+      0,
+      '127.0.0.1',
+      () => {
+        url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/builds`;
+        done();
+      },
+    );
   });
   afterEach(() => {
     server.closeAllConnections();

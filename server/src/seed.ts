@@ -1,7 +1,7 @@
 import type { BuildDoc, BuildFile } from '@fomrik/core/document';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
 import { randomUUID } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DataSource } from 'typeorm';
 import { atomic } from './atomic';
@@ -18,6 +18,7 @@ import { keepWearer, ShopStore } from './shopStore';
 export async function seedBuilds(db: DataSource, folder: string, today = new Date()): Promise<string[]> {
   const builds = new BuildStore(db);
   const shop = new ShopStore(db);
+  if (!existsSync(folder)) throw new Error(`There is no folder of build files called ${folder}.`);
   const files = readdirSync(folder)
     .filter((f) => f.endsWith('.fomrik.json'))
     .sort()

@@ -217,7 +217,7 @@ describe('server', () => {
   it('carries measures of an older data directory over', async () => {
     const measures = [{ key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' }];
     await put('/api/wearers/tam', { baseVersion: 0, wearer: { ...wearer, measures } });
-    for (let i = 0; i < 9; i++) await db().undoLastMigration();
+    for (let i = 0; i < 10; i++) await db().undoLastMigration();
     await db().runMigrations();
     const { wearers } = (await get('/api/wearers')).body as { wearers: { measures: object[] }[] };
     expect(wearers[0]!.measures).to.deep.equal([

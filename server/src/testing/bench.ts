@@ -16,7 +16,7 @@ export function bench() {
   beforeEach(async () => {
     dir = mkdtempSync(join(tmpdir(), 'fomrik-'));
     db = await openDatabase(dir);
-    app = createApp({ db, log: pino({ level: 'silent' }) });
+    app = createApp({ db, dataDir: dir, log: pino({ level: 'silent' }) });
   });
   afterEach(async () => {
     await db.destroy();
@@ -29,6 +29,7 @@ export function bench() {
     api,
     post,
     db: () => db,
+    dir: () => dir,
     get: (path: string) => api().get(path).set('Host', '127.0.0.1'),
     put: (path: string, body: object) => api().put(path).set('Host', '127.0.0.1').send(body),
     remove: (path: string) => api().delete(path).set('Host', '127.0.0.1'),

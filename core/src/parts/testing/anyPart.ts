@@ -15,7 +15,7 @@ function anyScalar(field: ScalarField): fc.Arbitrary<string | number> {
   return fc.oneof(fc.constantFrom(low, high), fc.double({ min: low, max: high, noNaN: true }));
 }
 
-function anyField(field: Field): fc.Arbitrary<Value | Row[]> {
+export function anyField(field: Field): fc.Arbitrary<Value | Row[]> {
   if (field.type !== 'rows') return anyScalar(field);
   const row = fc.record<Row>(Object.fromEntries(field.of.map((f) => [f.key, anyScalar(f)])));
   return fc.array(row, { minLength: field.range[0], maxLength: Math.min(field.range[1], 6) });
