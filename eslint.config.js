@@ -73,6 +73,7 @@ export default ts.config(
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-expressions': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-dynamic-delete': 'off',
       '@typescript-eslint/no-import-type-side-effects': 'error',
@@ -85,7 +86,7 @@ export default ts.config(
     },
   },
   {
-    files: ['web/**/*.{ts,tsx}'],
+    files: ['web/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     rules: {
       'react-hooks/rules-of-hooks': 'error',

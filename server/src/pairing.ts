@@ -77,7 +77,7 @@ export class Pairing {
 
   async devices(): Promise<Device[]> {
     const rows = await this.db.getRepository(DeviceEntity).find({ order: { pairedAt: 'ASC' } });
-    return rows.map(({ tokenHash: _, ...device }) => device);
+    return rows.map(({ tokenHash, ...device }) => device);
   }
 
   async sendAway(id: string): Promise<void> {

@@ -13,3 +13,10 @@ createRoot(document.getElementById('root')!).render(
     <App />
   </StrictMode>,
 );
+
+// Keeps the application for when the server is away; a page without TLS from another computer may not.
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  window.addEventListener(
+    'load',
+    () => void navigator.serviceWorker.register('/worker.js').catch(() => undefined),
+  );

@@ -74,46 +74,84 @@ const partings = (part: Part, { kinds }: BuildContext['around'], pieceId: string
       }),
     );
 
-/** More pieces, where that makes the one that is told of fit the sheet of its foam, and no other too large. */
-function divided({ doc, around }: BuildContext, index: number, pieceId: string): Remedy[] {
-  const part = doc.parts[index]!;
-  const ways = [...needCandidates(part, around, 'split', 1), ...partings(part, around, pieceId)];
-  return ways.flatMap(({ label, changes }) => {
-    const changed = applyChanges(part, changes);
-    if (!isValid(changed, around)) return [];
-    const tooBig = (of: Part): string[] =>
-      makePart(of, around, { coarse: true })
-        .pieces.filter((p) => {
-          const foam = foamSheet(around.catalogue.foams, doc.stock, p.foamId, p.nominalMm);
-          return !fitsSheet(p.outline, foam, doc.cut.spacingMm);
-        })
-        .map((p) => p.id);
-    const left = tooBig(changed);
-    return !left.includes(pieceId) && left.length < tooBig(part).length
-      ? [{ label, changes: inPart(index, changes) }]
-      : [];
+type Made = ReturnType<typeof makePart>;
+
+/** Pieces that no sheet of their foam holds. */
+const tooBigOf = ({ pieces }: Made, { doc, around }: BuildContext): Set<string> =>
+  new Set(
+    pieces
+      .filter((p) => {
+        const foam = foamSheet(around.catalogue.foams, doc.stock, p.foamId, p.nominalMm);
+        return !fitsSheet(p.outline, foam, doc.cut.spacingMm);
+      })
+      .map((p) => p.id),
+  );
+
+/** A remedy and the pieces that are too large once it is taken. */
+interface Way extends Remedy {
+  left: Set<string>;
+}
+
+/** @param before the part as it is, where a way changes nothing but its details. */
+function triedWays(part: Part, ways: readonly Remedy[], context: BuildContext, before?: Made): Way[] {
+  return ways.flatMap((way) => {
+    const changed = applyChanges(part, way.changes);
+    if (!isValid(changed, context.around)) return [];
+    const made = makePart(changed, context.around, { coarse: true, ...(before && { before }) });
+    return [{ ...way, left: tooBigOf(made, context) }];
   });
 }
 
+/** Partings are tried for so many pieces of a part; once those are cut smaller the next are. */
+const MOST_PARTED = 3;
+
+/** More pieces, where that makes each of those that are told of fit the sheet of its foam, and no other too large. */
+function divided(context: BuildContext, index: number, pieceIds: readonly string[]): Map<string, Remedy[]> {
+  const part = context.doc.parts[index]!;
+  const made = makePart(part, context.around, { coarse: true });
+  const before = tooBigOf(made, context);
+  // The same for every piece of the part, and so tried once.
+  const whole = triedWays(part, needCandidates(part, context.around, 'split', 1), context);
+  const own = (pieceId: string, i: number): Way[] =>
+    i < MOST_PARTED ? triedWays(part, partings(part, context.around, pieceId), context, made) : [];
+  return new Map(
+    pieceIds.map((pieceId, i) => [
+      pieceId,
+      [...whole, ...own(pieceId, i)]
+        .filter(({ left }) => !left.has(pieceId) && left.size < before.size)
+        .map(({ label, changes }) => ({ label, changes: inPart(index, changes) })),
+    ]),
+  );
+}
+
 /** Pieces no sheet can hold. */
-export const piecesFitSheet: BuildRule = (context) =>
-  context.report.packed.tooBig
-    .filter((big, i, all) => all.findIndex((o) => o.partId === big.partId && o.pieceId === big.pieceId) === i)
-    .map((big): Finding => {
-      const index = context.doc.parts.findIndex((p) => p.id === big.partId);
-      return {
-        id: `sheet:${big.partId}:${big.pieceId}`,
-        severity: 'stop',
-        station: 'cut',
-        title: `${context.doc.parts[index]!.name}: ${big.name} is ${printMm(big.lengthMm, 0)} long and fits no sheet of its foam at any turn.`,
-        why: 'Sheet sizes are as sold; a longer sheet or a second piece is needed.',
-        sure: 'practice',
-        excess: big.lengthMm,
-        partId: big.partId,
-        pieceId: big.pieceId,
-        remedies: divided(context, index, big.pieceId),
-      };
-    });
+export const piecesFitSheet: BuildRule = (context) => {
+  const { doc, report } = context;
+  const all = report.packed.tooBig.filter(
+    (big, i, bigs) => bigs.findIndex((o) => o.partId === big.partId && o.pieceId === big.pieceId) === i,
+  );
+  return [...new Set(all.map((big) => big.partId))].flatMap((partId): Finding[] => {
+    const index = doc.parts.findIndex((p) => p.id === partId);
+    const bigs = all.filter((big) => big.partId === partId);
+    const remedies = divided(
+      context,
+      index,
+      bigs.map((big) => big.pieceId),
+    );
+    return bigs.map((big) => ({
+      id: `sheet:${partId}:${big.pieceId}`,
+      severity: 'stop',
+      station: 'cut',
+      title: `${doc.parts[index]!.name}: ${big.name} is ${printMm(big.lengthMm, 0)} long and fits no sheet of its foam at any turn.`,
+      why: 'Sheet sizes are as sold; a longer sheet or a second piece is needed.',
+      sure: 'practice',
+      excess: big.lengthMm,
+      partId,
+      pieceId: big.pieceId,
+      remedies: remedies.get(big.pieceId) ?? [],
+    }));
+  });
+};
 
 /** Fewest hours a day, in halves up to twelve, that leave a day to spare. */
 function hoursThatSuffice(

@@ -1,14 +1,12 @@
-import { add3, dist3, dot3, lerp3, type Mesh, scale3, sub3, type Vec3 } from '../geometry';
+import { dist3, dot3, lerp3, type Mesh, sub3, type Vec3 } from '../geometry';
 import { edgeKey, edgesOf } from './charted';
+import { pulledStraight } from './funnel';
 
 /** A point of a way along a surface: at a vertex, or on an edge at a share from its first end. */
 export type WayPoint = { vertex: number } | { a: number; b: number; share: number };
 
 /** Points that are put on every edge for the first search. */
 const BETWEEN = 4;
-/** Rounds of pulling the way straight, and movement below which nothing more is gained, mm. */
-const ROUNDS = 400;
-const STILL_MM = 1e-7;
 /** Nearer to a corner than this share, a way goes through it. */
 const AT_CORNER = 1e-4;
 
@@ -58,19 +56,6 @@ class Heap {
     }
     return top;
   }
-}
-
-/**
- * The share along an edge at which a way between two points on the triangles beside it is shortest: both laid flat in
- * one plane with the edge as hinge, the way is a straight line there.
- */
-function hingeShare(p: Vec3, q: Vec3, a: Vec3, b: Vec3): number {
-  const along = sub3(b, a);
-  const size = dot3(along, along);
-  const [x1, x2] = [dot3(sub3(p, a), along) / size, dot3(sub3(q, a), along) / size];
-  const [y1, y2] = [dist3(p, add3(a, scale3(along, x1))), dist3(q, add3(a, scale3(along, x2)))];
-  const whole = y1 + y2;
-  return whole < 1e-12 ? (x1 + x2) / 2 : x1 + ((x2 - x1) * y1) / whole;
 }
 
 /**
@@ -199,23 +184,17 @@ function pulled(mesh: Mesh, start: WayPoint[], beside: Map<number, number[]>): W
   return way;
 }
 
-/** Crossings moved to where they lie straight, over and over; one that comes to a corner goes through it. */
+/** Every run between two corners pulled straight; a crossing that comes to a corner goes through it. */
 function straightened(mesh: Mesh, start: readonly WayPoint[]): WayPoint[] {
   const way = [...start];
-  let moved = Infinity;
-  for (let round = 0; round < ROUNDS && moved > STILL_MM; round++) {
-    moved = 0;
-    for (let i = 1; i + 1 < way.length; i++) {
-      const p = way[i]!;
-      if ('vertex' in p) continue;
-      const [a, b] = [mesh.points[p.a]!, mesh.points[p.b]!];
-      const share = Math.min(
-        1,
-        Math.max(0, hingeShare(placeOf(mesh, way[i - 1]!), placeOf(mesh, way[i + 1]!), a, b)),
-      );
-      moved = Math.max(moved, Math.abs(share - p.share) * dist3(a, b));
-      way[i] = { ...p, share };
-    }
+  for (let from = 0; from + 1 < way.length;) {
+    let to = from + 1;
+    while ('a' in way[to]!) to++;
+    const run = way.slice(from + 1, to) as Extract<WayPoint, { a: number }>[];
+    const gates = run.map(({ a, b }) => ({ a, b, at: { a: mesh.points[a]!, b: mesh.points[b]! } }));
+    const shares = pulledStraight(placeOf(mesh, way[from]!), gates, placeOf(mesh, way[to]!));
+    run.forEach(({ a, b }, i) => (way[from + 1 + i] = { a, b, share: shares[i]! }));
+    from = to;
   }
   const ends = way.map((p): WayPoint =>
     'vertex' in p ? p : p.share < AT_CORNER ? { vertex: p.a } : p.share > 1 - AT_CORNER ? { vertex: p.b } : p,

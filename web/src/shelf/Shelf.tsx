@@ -4,6 +4,8 @@ import { toast } from 'sonner';
 import { LongList } from '../parts/LongList';
 import { api, type ApiError, type BuildSummary } from '../store/api';
 import { BuildRow } from './BuildRow';
+import { Copies } from './Copies';
+import { Devices } from './Devices';
 import { Trash } from './Trash';
 import { useDigests } from './useDigests';
 
@@ -65,6 +67,19 @@ export function Shelf() {
     }
   };
 
+  const [loading, setLoading] = useState(false);
+  const loadSamples = async (): Promise<void> => {
+    setLoading(true);
+    try {
+      await api.samples();
+      await load();
+    } catch (failure) {
+      toast.error((failure as ApiError).message);
+    } finally {
+      setLoading(false);
+    }
+  };
+
   useDigests(builds, () => void load());
   const shown = sorted(builds ?? [], order, search);
 
@@ -109,10 +124,15 @@ export function Shelf() {
         )}
         {!builds && !error && <p className="mt-6 text-soft">Looking along the shelf…</p>}
         {builds?.length === 0 && (
-          <p className="mt-6 text-[16px]">
-            The shelf is empty. Begin a <strong>new build</strong>, or import a build file.{' '}
-            <code>./fomrik demo</code> brings the Lampwarden bracers.
-          </p>
+          <div className="mt-6 text-[16px]">
+            <p>
+              The shelf is empty. Begin a <strong>new build</strong>, import a build file, or look at the
+              samples first: the Lampwardens of Saltmere, from bracers to a lit harness.
+            </p>
+            <button type="button" className="btn mt-3" disabled={loading} onClick={() => void loadSamples()}>
+              {loading ? 'Loading the samples…' : 'Load the samples'}
+            </button>
+          </div>
         )}
         {builds && builds.length > FEW && (
           <div className="mt-3 flex items-end gap-3">
@@ -144,6 +164,8 @@ export function Shelf() {
           {(b) => <BuildRow build={b} onChanged={() => void load()} />}
         </LongList>
         <Trash changed={builds} onChanged={() => void load()} />
+        <Copies onChanged={() => void load()} />
+        <Devices />
         {begun && (
           <Suspense>
             <NewBuild open onClose={() => setBegun(false)} />

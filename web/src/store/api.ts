@@ -48,6 +48,29 @@ export interface FoamChange {
   item: FoamStock | null;
 }
 
+/** A copy of everything in the data directory. */
+export interface Copy {
+  name: string;
+  madeAt: string;
+  bytes: number;
+}
+
+/** How other devices reach the server, and which were let in; `here` is the computer it runs on. */
+export interface Lan {
+  addresses: string[];
+  secure: boolean;
+  here: boolean;
+  devices: { id: string; name: string; pairedAt: string; seenAt: string }[];
+}
+
+export interface PairingCode {
+  code: string;
+  until: string;
+  links: string[];
+  /** The first link as a QR code, SVG. */
+  qr: string;
+}
+
 /** What the server said no to, or that it did not answer at all (`status` 0). */
 export class ApiError extends Error {
   constructor(
@@ -182,6 +205,20 @@ export const api = {
   fileUrl: (id: string, along: { measures: boolean; name: boolean }) =>
     `/api${build(id)}/file?measures=${along.measures ? 1 : 0}&name=${along.name ? 1 : 0}`,
   liveUrl: (id: string) => `/api${build(id)}/live`,
+  copies: () => call<{ copies: Copy[] }>('GET', '/copies').then((r) => r.copies),
+  makeCopy: () => call<Copy>('POST', '/copies', {}, { waitMs: LONG_WAIT_MS }),
+  restoreCopy: (name: string) =>
+    call<{ before: Copy }>(
+      'POST',
+      `/copies/${encodeURIComponent(name)}/restore`,
+      {},
+      { waitMs: LONG_WAIT_MS },
+    ),
+  copyUrl: (name: string) => `/api/copies/${encodeURIComponent(name)}`,
+  samples: () => call<{ loaded: string[] }>('POST', '/samples', {}, { waitMs: LONG_WAIT_MS }),
+  devices: () => call<Lan>('GET', '/devices'),
+  pairingCode: () => call<PairingCode>('POST', '/devices/code', {}),
+  sendAway: (id: string) => call<undefined>('DELETE', `/devices/${encodeURIComponent(id)}`),
   trash: () =>
     call<{ builds: { id: string; name: string; deletedAt: string }[] }>('GET', '/trash').then(
       (r) => r.builds,

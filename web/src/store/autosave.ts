@@ -1,11 +1,12 @@
 import { type BuildDoc, mergeDocs } from '@fomrik/core/document';
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { api, type SavedBuild } from './api';
+import { api, type ApiError, type SavedBuild } from './api';
 import { adoptDoc, keepHistory, openDoc, useBuild } from './build';
 import type { KeptCopy } from './saving/database';
 import { copiesOfBuild, forgetCopy, keepCopy } from './saving/kept';
 import { useOutbox } from './outbox';
+import { lastKnown, remember } from './saving/lastKnown';
 import { Session, type SaveStatus, type SessionPorts } from './saving/session';
 import { openTabs, thisTab } from './saving/tab';
 
@@ -45,6 +46,9 @@ const ports: SessionPorts = {
   forget: async (id) => forgetCopy(id, await thisTab()),
   sound: async (doc) => (await door()).upgradeDoc(doc).ok,
   onStatus: (session) => {
+    const { id, doc, savedDoc, status } = session;
+    if (status.state === 'saved' && doc === savedDoc)
+      void remember({ id, version: status.version, updatedAt: new Date().toISOString(), doc });
     if (shows(session)) {
       const { leftovers } = useSaving.getState();
       useSaving.setState({ ...session.status, leftovers }, true);
@@ -106,7 +110,16 @@ export async function openBuild(id: string, signal: AbortSignal): Promise<boolea
   // Left before the server had everything, and still on its way.
   const left = sessions.get(id);
   if (left?.dirty) await left.saveNow();
-  const loaded = await api.load(id, signal);
+  const loaded = await api.load(id, signal).catch(async (error: ApiError) => {
+    // Away is not gone: what the server was last known to have opens, and is saved when it answers again.
+    const known = error.status === 0 ? await lastKnown(id) : undefined;
+    if (!known) throw error;
+    toast(
+      'The server does not answer: this is the build as it was last seen here. Changes wait in this browser.',
+    );
+    return known;
+  });
+  void remember(loaded);
   const { own, closed, sure } = await leftIn(id);
   const picked = own ?? (sure && closed.length === 1 ? closed[0] : undefined);
   const leftovers: Leftover[] = [];
@@ -166,7 +179,7 @@ export async function dropLeftover(leftover: Leftover): Promise<void> {
   await forgetCopy(leftover.buildId, leftover.tab);
   withoutLeftover(leftover);
   const putBack = async (): Promise<void> => {
-    const { broken: _, ...copy } = leftover;
+    const { broken, ...copy } = leftover;
     await keepCopy(copy);
     if (useBuild.getState().id === leftover.buildId)
       useSaving.setState(({ leftovers }) => ({ leftovers: [...leftovers, leftover] }));

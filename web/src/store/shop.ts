@@ -45,7 +45,7 @@ const keyOf = ({ foamId, nominalMm }: { foamId: string; nominalMm: number }): st
   `${foamId}/${nominalMm}`;
 
 /** A foam of the shelf as a build has it. */
-export const plainFoam = ({ version: _, ...item }: SharedFoam): FoamStock => item;
+export const plainFoam = ({ version, ...item }: SharedFoam): FoamStock => item;
 
 /** The same whatever order its fields came in. */
 const told = (item: FoamStock): string =>

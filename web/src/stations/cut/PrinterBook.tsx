@@ -7,7 +7,7 @@ import { useBuild } from '../../store/build';
 import { fromVersion, undoing } from '../../store/shop';
 import { newId } from '../../store/newId';
 
-const withoutVersion = ({ version: _, ...printer }: SavedPrinter) => printer;
+const withoutVersion = ({ version, ...printer }: SavedPrinter) => printer;
 
 /** The printers of the shop: measured once, used from then on. */
 export function PrinterBook() {

@@ -14,6 +14,7 @@ import { Habits } from './Habits';
 import { ReadyPanel } from './ReadyPanel';
 import { StepView } from './StepView';
 import { Tonight } from './Tonight';
+import { useAwake } from './useAwake';
 
 /**
  * What is done, in the order it was done; then what is planned, in the order it begins. A tick shows before the plan that
@@ -41,6 +42,7 @@ const tabs = [
 
 /** The steps as a line, and what is on the bench now: the step, the evening, the calendar, the odds. */
 export function Make() {
+  useAwake();
   const done = useBuild((s) => s.doc.make.done);
   const report = useReport((s) => s.report)!;
   const { steps, schedule } = report;

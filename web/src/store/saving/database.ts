@@ -20,9 +20,18 @@ export interface WaitingEntry {
   photos: Blob[];
 }
 
+/** A build as the server was last known to have it. */
+export interface LastKnown {
+  id: string;
+  version: number;
+  updatedAt: string;
+  doc: BuildDoc;
+}
+
 interface Schema extends DBSchema {
   copies: { key: [buildId: string, tab: string]; value: KeptCopy; indexes: { build: string } };
   waiting: { key: string; value: WaitingEntry };
+  known: { key: string; value: LastKnown; indexes: { updated: string } };
 }
 
 let opened: Promise<IDBPDatabase<Schema>> | undefined;
@@ -33,6 +42,7 @@ export function database(): Promise<IDBPDatabase<Schema>> {
     upgrade: (db) => {
       db.createObjectStore('copies', { keyPath: ['buildId', 'tab'] }).createIndex('build', 'buildId');
       db.createObjectStore('waiting', { keyPath: 'id' });
+      db.createObjectStore('known', { keyPath: 'id' }).createIndex('updated', 'updatedAt');
     },
   }).catch((error: unknown) => {
     // Asked again the next time: storage may be allowed by then.
