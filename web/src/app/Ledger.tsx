@@ -2,6 +2,7 @@ import { Pin as PinIcon } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { pinNow, useNotes } from '../store/notes';
 import { useReport } from '../store/report';
+import { useBehind } from '../store/useBehind';
 import { useShownParts } from '../store/version';
 import { toggle, useView } from '../store/view';
 import { difference, ledgerFigures, showFigure } from './totals';
@@ -17,6 +18,8 @@ export function Ledger() {
   const noticed = useReport((s) => s.report?.findings.length ?? 0);
   const tales = useView((v) => v.talesOpen);
   const all = useShownParts().length;
+  const failed = useReport((s) => s.error !== '' && s.report !== undefined);
+  const old = useBehind() > 0 || failed;
   return (
     <footer
       className="flex min-h-12 flex-wrap items-center gap-5 border-t border-ink bg-paper px-3 max-[1200px]:gap-3"
@@ -34,6 +37,11 @@ export function Ledger() {
           </div>
         );
       })}
+      {old && (
+        <p role="status" className="text-[12px] font-semibold text-stop">
+          figures of before the last change
+        </p>
+      )}
       {parts > 0 && (left > 1 || parts < all) && (
         <p role="status" className="text-[12px] text-soft">
           {parts < all

@@ -8,6 +8,7 @@ import { usePart } from '../parts/usePart';
 import { useBuild } from '../store/build';
 import { useNotes } from '../store/notes';
 import { useReport } from '../store/report';
+import { useBehind } from '../store/useBehind';
 import { useView } from '../store/view';
 import { difference } from './totals';
 import { stations } from './stations';
@@ -113,6 +114,8 @@ function Folded({ finding, where }: { finding: Finding; where: string }) {
 export function TellTales({ station }: { station: Station }) {
   const findings = useReport((s) => s.report?.findings) ?? [];
   const open = useView((v) => v.talesOpen);
+  const failed = useReport((s) => s.error !== '');
+  const old = useBehind() > 0 || failed;
   const figures = useFigures();
   const aside = useBuild((s) => s.doc.setAside);
   const isAside = (f: Finding): boolean => aside?.[f.id]?.title === f.title;
@@ -146,7 +149,11 @@ export function TellTales({ station }: { station: Station }) {
         </dl>
       )}
       <h2 className="head">
-        {here.length > 0 ? `Noticed here (${here.length})` : 'Nothing to mind at this station'}
+        {old
+          ? 'Noticed before the last change'
+          : here.length > 0
+            ? `Noticed here (${here.length})`
+            : 'Nothing to mind at this station'}
       </h2>
       {here.map((f) => (
         <FindingCard key={f.id} finding={f} />

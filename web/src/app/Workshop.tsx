@@ -17,6 +17,7 @@ import { Find } from './Find';
 import { KeysHelp } from './KeysHelp';
 import { Ledger } from './Ledger';
 import { Rack } from './Rack';
+import { Standing } from './Standing';
 import { stations } from './stations';
 import { TellTales } from './TellTales';
 import { TopBar } from './TopBar';
@@ -58,7 +59,7 @@ export function Workshop() {
   const { error, retry } = useOpenBuild(id);
   const open = useBuild((s) => s.id === id);
   const report = useReport((s) => s.report);
-  const failure = useReport((s) => s.error);
+  const failed = useReport((s) => s.error !== '');
   useEffect(() => (open ? watchBuild(id) : undefined), [id, open]);
   useKeys(id);
   useLoadAhead(open && report !== undefined);
@@ -93,17 +94,13 @@ export function Workshop() {
           aria-label={stations.find((s) => s.key === key)!.label}
         >
           <Conflict />
-          {failure && (
-            <p role="alert" className="m-3 border-l-4 border-stop bg-paper p-2">
-              This cannot be worked out: {failure} Undo the last change (Ctrl+Z).
-            </p>
-          )}
+          <Standing />
           {report ? (
             <Suspense fallback={<p className="p-4 text-soft">Setting up the bench…</p>}>
               <Bench />
             </Suspense>
           ) : (
-            <p className="p-4 text-soft">Working it out…</p>
+            !failed && <p className="p-4 text-soft">Working it out…</p>
           )}
         </main>
         <TellTales station={key} />

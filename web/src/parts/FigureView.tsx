@@ -70,7 +70,8 @@ function Worn({
 
 /** The wearer redrawn to the numbers, with tapes to click; turn by dragging. */
 export function FigureView({ body, parts, active, onActive, chosen, onPart, onBody }: FigureViewProps) {
-  const figure = useWorked(() => bodyWorker().figure(body), [body]);
+  const worked = useWorked(() => bodyWorker.figure(body), [body]);
+  const figure = worked.value;
   const limbs = useMemo(
     () =>
       (figure?.parts ?? []).map(({ name, of, mesh }) => ({

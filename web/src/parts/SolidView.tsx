@@ -36,7 +36,7 @@ function Scene({
   const extras = useMemo(() => meshGeometry(made.extras, place), [made.extras, place]);
   const others = useMemo(() => beside && meshGeometry(beside, place), [beside, place]);
   useEffect(() => () => others?.dispose(), [others]);
-  const bodies = useWorked(() => bodyWorker().bodiesOf(body, made.zone), [body, made.zone]);
+  const { value: bodies } = useWorked(() => bodyWorker.bodiesOf(body, made.zone), [body, made.zone]);
   const limbs = useMemo(() => (bodies ?? []).map((mesh) => meshGeometry(mesh, place)), [bodies, place]);
   useEffect(() => () => foam.dispose(), [foam]);
   useEffect(() => () => extras.dispose(), [extras]);

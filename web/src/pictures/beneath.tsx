@@ -40,7 +40,7 @@ export function useBeneath(
     const known = knownLength(picture!, body!);
     const laid = laidPicture(picture!, known)!;
     const url = api.pictureUrl(picture!.content);
-    const { outlines, sheetBowMm } = await pictureWorker().traced(url, picture!, known, laid, TRACE_PX);
+    const { outlines, sheetBowMm } = await pictureWorker.traced(url, picture!, known, laid, TRACE_PX);
     // As the picture lies beneath the drawing.
     const { xMm, yMm, turnDeg } = beneath!;
     const here = (p: Vec2): Vec2 => {

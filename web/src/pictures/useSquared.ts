@@ -27,7 +27,7 @@ export function useSquared(picture: Picture | undefined): { squared?: Squared; s
     let gone = false;
     let url: string | undefined;
     setSaid('Squaring it up…');
-    pictureWorker()
+    pictureWorker
       .squared(api.pictureUrl(picture.content), laid, MOST_PX)
       .then(({ image, ...where }) => {
         if (gone) return;

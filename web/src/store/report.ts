@@ -12,27 +12,48 @@ interface Derived {
   report: Report | undefined;
   /** The document the report belongs to; older than the open one while the worker works. */
   doc: BuildDoc | undefined;
+  /** Why there is no answer to the document as it is now; the last one stays. */
   error: string;
+  /** When the first document was changed that has no answer yet; milliseconds, 0 when all is answered. */
+  since: number;
 }
 
-export const useReport = create<Derived>(() => ({ report: undefined, doc: undefined, error: '' }));
+export const useReport = create<Derived>(() => ({ report: undefined, doc: undefined, error: '', since: 0 }));
 
 const client = new DeriveClient(
-  (report, doc) => useReport.setState({ report, doc, error: '' }),
-  (error) => useReport.setState({ error }),
+  (report, doc) => {
+    const { id, doc: now } = useBuild.getState();
+    const latest = id !== '' && shownDoc(now, useView.getState().versionId) === doc;
+    useReport.setState({ report, doc, error: '', ...(latest && { since: 0 }) });
+  },
+  (error) => useReport.setState({ error, since: 0 }),
 );
+
+function ask(doc: BuildDoc): void {
+  useReport.setState(({ since }) => ({ since: since || Date.now() }));
+  client.ask(doc);
+}
+
+/** Works the open build out once more, after it failed. */
+export function askAgain(): void {
+  const { id, doc } = useBuild.getState();
+  if (id) ask(shownDoc(doc, useView.getState().versionId));
+}
+
+/** Gives up the answer that is being worked out; the last one stays. */
+export const stopAsking = (): void => client.stop();
 
 useBuild.subscribe((state, before) => {
   if (state.id !== before.id) {
-    useReport.setState({ report: undefined, doc: undefined, error: '' });
+    useReport.setState({ report: undefined, doc: undefined, error: '', since: 0 });
     client.forget();
   }
-  if (state.doc !== before.doc && state.id) client.ask(shownDoc(state.doc, useView.getState().versionId));
+  if (state.doc !== before.doc && state.id) ask(shownDoc(state.doc, useView.getState().versionId));
 });
 
 useView.subscribe((view, before) => {
   const { id, doc } = useBuild.getState();
-  if (id && view.versionId !== before.versionId) client.ask(shownDoc(doc, view.versionId));
+  if (id && view.versionId !== before.versionId) ask(shownDoc(doc, view.versionId));
 });
 
 /** The pages the report's pieces print on. */

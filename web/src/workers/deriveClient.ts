@@ -2,12 +2,17 @@ import { firstParts, type BuildDoc, type CutPlan, type Feature } from '@fomrik/c
 import type { Page } from '@fomrik/core/pattern';
 import type { FittedLights, Report, StartAsked } from '@fomrik/core/report';
 import type { Result } from '@fomrik/core/units';
-import { wrap, type Remote } from 'comlink';
 import { todayIso } from '../store/today';
 import type { DeriveWorker } from './derive.worker';
 import { createReceiver } from './partial';
+import { Stopped, WorkerFault, workerOf } from './workerOf';
 
-const start = (): Worker => new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' });
+const start = () =>
+  workerOf<DeriveWorker>(
+    () => new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' }),
+    // A large build takes what it takes: it is told how long, and can be stopped.
+    Infinity,
+  );
 
 /** Above this the maker would feel the wait, and a coarse answer comes first; milliseconds. */
 const SLOW_MS = 50;
@@ -21,15 +26,15 @@ const FIRST_PARTS = 8;
  * first, then part by part until all is worked out in full.
  */
 export class DeriveClient {
-  private readonly thread = start();
-  private readonly worker: Remote<DeriveWorker> = wrap<DeriveWorker>(this.thread);
+  private readonly worker = start();
   private waiting: BuildDoc | undefined;
   private running = false;
+  private ended = false;
   /** A build never seen before may be a large one. */
   private slow = true;
   /** Parts of the last answer; fewer than the build has while it is read for the first time. */
   private seen = 0;
-  private readonly receive = createReceiver();
+  private receive = createReceiver();
 
   constructor(
     private readonly onReport: (report: Report, doc: BuildDoc) => void,
@@ -44,7 +49,15 @@ export class DeriveClient {
 
   /** Ends the worker; nothing is told after that. */
   end(): void {
-    this.thread.terminate();
+    this.ended = true;
+    this.waiting = undefined;
+    this.worker.stop();
+  }
+
+  /** Gives up the answer it is at; the next question is answered by a new worker. */
+  stop(): void {
+    this.waiting = undefined;
+    this.worker.stop();
   }
 
   ask(doc: BuildDoc): void {
@@ -54,21 +67,21 @@ export class DeriveClient {
 
   /** The pages of the newest answer. */
   pages(cut: CutPlan): Promise<Page[]> {
-    return this.worker.pages(cut);
+    return this.worker.api.pages(cut);
   }
 
   /** A new detail that fits a part, or why none does. */
   startIn(doc: BuildDoc, asked: StartAsked): Promise<Result<Feature>> {
-    return this.worker.startIn(doc, asked);
+    return this.worker.api.startIn(doc, asked);
   }
 
   /** A first light that fits a part, or why there is none. */
   startLights(doc: BuildDoc, partId: string): Promise<Result<FittedLights>> {
-    return this.worker.startLights(doc, partId);
+    return this.worker.api.startLights(doc, partId);
   }
 
   private async answer(doc: BuildDoc, withinMs: number): Promise<Report> {
-    const report = this.receive(await this.worker.derive(doc, todayIso(), withinMs));
+    const report = this.receive(await this.worker.api.derive(doc, todayIso(), withinMs));
     this.seen = report.parts.length;
     this.onReport(report, doc);
     return report;
@@ -93,7 +106,12 @@ export class DeriveClient {
         this.slow = performance.now() - started > SLOW_MS;
         while (report.coarse.length > 0 && !this.waiting) report = await this.answer(doc, SLICE_MS);
       } catch (error) {
-        this.onError((error as Error).message);
+        // What it sends is the difference from what it sent before: a new worker begins anew.
+        if (error instanceof WorkerFault || error instanceof Stopped) {
+          this.receive = createReceiver();
+          this.forget();
+        }
+        if (!this.ended) this.onError((error as Error).message);
       }
     }
     this.running = false;

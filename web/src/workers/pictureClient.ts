@@ -1,12 +1,7 @@
-import { type Remote, wrap } from 'comlink';
 import type { PictureWorker } from './picture.worker';
+import { workerOf } from './workerOf';
 
-let api: Remote<PictureWorker> | undefined;
-
-/** The one worker that squares pictures up, started when it is first asked. */
-export function pictureWorker(): Remote<PictureWorker> {
-  api ??= wrap<PictureWorker>(
-    new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return api;
-}
+/** The one worker that squares pictures up and traces them. */
+export const { api: pictureWorker } = workerOf<PictureWorker>(
+  () => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }),
+);

@@ -1,5 +1,6 @@
-import { type Remote, wrap } from 'comlink';
+import type { Remote } from 'comlink';
 import type { SurfaceWorker } from './surface.worker';
+import { workerOf } from './workerOf';
 
 /** A worker for one surface; ending it is how work on it is cancelled. */
 export interface SurfaceClient {
@@ -7,7 +8,11 @@ export interface SurfaceClient {
   end: () => void;
 }
 
+/** A large surface takes what it takes: it can be stopped. */
 export function startSurface(): SurfaceClient {
-  const worker = new Worker(new URL('./surface.worker.ts', import.meta.url), { type: 'module' });
-  return { surface: wrap<SurfaceWorker>(worker), end: () => worker.terminate() };
+  const { api, stop } = workerOf<SurfaceWorker>(
+    () => new Worker(new URL('./surface.worker.ts', import.meta.url), { type: 'module' }),
+    Infinity,
+  );
+  return { surface: api, end: stop };
 }

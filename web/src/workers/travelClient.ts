@@ -1,10 +1,7 @@
-import { type Remote, wrap } from 'comlink';
 import type { TravelWorker } from './travel.worker';
+import { workerOf } from './workerOf';
 
-let api: Remote<TravelWorker> | undefined;
-
-/** The one worker that stows things in boxes, started when it is first asked. */
-export const travelWorker = (): Remote<TravelWorker> =>
-  (api ??= wrap<TravelWorker>(
-    new Worker(new URL('./travel.worker.ts', import.meta.url), { type: 'module' }),
-  ));
+/** The one worker that stows things in boxes. */
+export const { api: travelWorker } = workerOf<TravelWorker>(
+  () => new Worker(new URL('./travel.worker.ts', import.meta.url), { type: 'module' }),
+);

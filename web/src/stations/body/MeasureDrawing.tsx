@@ -6,7 +6,7 @@ import { bodyWorker } from '../../workers/bodyClient';
 /** Where the tape of one measure goes, drawn small. */
 export function MeasureDrawing({ body, measure }: { body: Body; measure: MeasureKey }) {
   const clip = useId();
-  const view = useWorked(() => bodyWorker().measure(body, measure), [body, measure]);
+  const { value: view } = useWorked(() => bodyWorker.measure(body, measure), [body, measure]);
   if (view === null) return null;
   if (!view) return <span className="h-24 w-24 shrink-0 border border-hair bg-bench" />;
   const { x, y, width, height } = view.box;

@@ -8,6 +8,7 @@ import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import type { NestProgress } from '../../workers/nest.worker';
 import { NestRun } from '../../workers/nestClient';
+import { toast } from 'sonner';
 
 /** Nesting of true shapes: begun, watched, stopped with the best kept, and taken back. */
 export function NestPanel() {
@@ -30,7 +31,12 @@ export function NestPanel() {
   useEffect(() => {
     if (!running) return;
     setProgress(undefined);
-    const run = new NestRun(groups, spacingMm, kept ?? [], setProgress);
+    const run = new NestRun(groups, spacingMm, kept ?? [], setProgress, (error) => {
+      setRunning(false);
+      toast.error(
+        `The search for tighter sheets ended: ${error.message} What it found so far is lost; start it again.`,
+      );
+    });
     return () => run.stop();
     // The key says all that is searched over.
     // eslint-disable-next-line react-hooks/exhaustive-deps

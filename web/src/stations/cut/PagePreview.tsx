@@ -2,14 +2,16 @@ import type { CutPlan } from '@fomrik/core/document';
 import { FOOT_MM, PAGE_MARGIN_MM, paper, printScale } from '@fomrik/core/pattern';
 import type { Report } from '@fomrik/core/report';
 import { useWorked } from '../../parts/useWorked';
+import { WorkedNote } from '../../parts/WorkedNote';
 import { askPages } from '../../store/report';
 
 /** Every page that will be printed, small. */
 export function PagePreview({ report, cut }: { report: Report; cut: CutPlan }) {
-  const pages = useWorked(() => askPages(cut), [report, cut]);
+  const worked = useWorked(() => askPages(cut), [report, cut]);
+  const pages = worked.value;
   const size = paper[cut.page];
   const scale = printScale(cut);
-  if (!pages) return <p className="mt-2 text-[13px] text-soft">Laying out the pages…</p>;
+  if (!pages) return <WorkedNote of={worked} what="The pages" />;
   return (
     <>
       <p className="mt-2 text-[13px] text-soft">

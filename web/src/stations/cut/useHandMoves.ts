@@ -40,14 +40,17 @@ export function useHandMoves(sheet: Sheet): {
       sheets,
       { sheet: at, piece, toSheet: at, byMm: { x: 0, y: 0 }, turnRad: 0, ...how },
       useBuild.getState().doc.cut.spacingMm,
-    ).then((made) => {
-      setBusy(false);
-      if (!made) {
-        toast('No clear spot near there: it stays where it is.');
-        return;
-      }
-      keep(own, made);
-    });
+    ).then(
+      (made) => {
+        setBusy(false);
+        if (made) keep(own, made);
+        else toast('No clear spot near there: it stays where it is.');
+      },
+      (error: Error) => {
+        setBusy(false);
+        toast.error(`It stays where it is: ${error.message} Try again.`);
+      },
+    );
   };
   const lock = (piece: number): void => {
     const own = group();

@@ -20,8 +20,12 @@ export function ChannelsButton({
   const propose = async (): Promise<void> => {
     setBusy(true);
     const { doc } = useBuild.getState();
-    const found = await insideWorker().channels(doc, part, circuit.runs, circuit.awg);
+    const found = await insideWorker.channels(doc, part, circuit.runs, circuit.awg).catch((error: Error) => {
+      toast.error(`No channel was cut: ${error.message} Try again.`);
+      return undefined;
+    });
     setBusy(false);
+    if (!found) return;
     if (found.length === 0) {
       toast('No channel can be cut along these wires: no room between the layers, or the foam is too thin.');
       return;

@@ -4,6 +4,7 @@ import type { Brightness } from '@fomrik/core/light';
 import { trimNumber } from '@fomrik/core/units';
 import { useEffect, useRef, useState } from 'react';
 import { useWorked } from '../../parts/useWorked';
+import { WorkedNote } from '../../parts/WorkedNote';
 import { insideWorker } from '../../workers/insideClient';
 
 const ACROSS = 192;
@@ -33,8 +34,9 @@ export function Glow({
   onTake: (params: { diffuser: string; layers: number }) => void;
 }) {
   const box = feature.params as unknown as LightBox & { colour: string; evenPct: number };
-  const lit = useWorked(() => insideWorker().face(boxFace(box), ACROSS), [JSON.stringify(feature.params)]);
-  if (!lit) return <p className="text-soft">Working it out…</p>;
+  const worked = useWorked(() => insideWorker.face(boxFace(box), ACROSS), [JSON.stringify(feature.params)]);
+  const lit = worked.value;
+  if (!lit) return <WorkedNote of={worked} what="The glow" />;
   const { off } = diffuserOf(box.diffuser);
   return (
     <figure className="mb-2">
@@ -55,6 +57,7 @@ export function Glow({
         against the mean. Brightest {trimNumber(lit.hotSpot, 2)} times the mean;{' '}
         {trimNumber(lit.passed * 100, 0)} % of the light comes out.
       </figcaption>
+      <WorkedNote of={worked} what="The glow" />
       <Diffusers box={box} onTake={onTake} />
     </figure>
   );
@@ -69,14 +72,15 @@ function Diffusers({
   onTake: (params: { diffuser: string; layers: number }) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const rows = useWorked(
-    () => (open ? insideWorker().diffusers(box) : Promise.resolve([])),
+  const worked = useWorked(
+    () => (open ? insideWorker.diffusers(box) : Promise.resolve([])),
     [open, JSON.stringify(box)],
   );
+  const rows = worked.value;
   return (
     <details className="mt-1 text-[13px]" onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="cursor-pointer text-teal">Compare diffusers</summary>
-      {open && !rows && <p className="text-soft">Trying them all…</p>}
+      {open && <WorkedNote of={worked} what="The diffusers" />}
       <table className="w-full max-w-md">
         <tbody>
           {rows?.map(({ diffuser, name, layers, evenness, passed }) => {

@@ -2,6 +2,7 @@ import type { Feature, Part } from '@fomrik/core/document';
 import { type NoPlace, type Placement, standardKinds, type Tilt } from '@fomrik/core/parts';
 import { trimNumber } from '@fomrik/core/units';
 import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
 import { useBuild } from '../../store/build';
 import { insideWorker, stopInside } from '../../workers/insideClient';
 
@@ -40,13 +41,18 @@ export function Places({
     const mine = ++asked.current;
     setBusy(true);
     setAnswer(undefined);
-    void insideWorker()
-      .places(useBuild.getState().doc, part.id, thing.id, tilt)
-      .then((found) => {
+    void insideWorker.places(useBuild.getState().doc, part.id, thing.id, tilt).then(
+      (found) => {
         if (mine !== asked.current) return;
         setAnswer(found);
         setBusy(false);
-      });
+      },
+      (error: Error) => {
+        if (mine !== asked.current) return;
+        setBusy(false);
+        toast.error(`No places were found: ${error.message} Try again.`);
+      },
+    );
   };
   const stop = (): void => {
     asked.current += 1;

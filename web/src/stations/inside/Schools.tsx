@@ -7,6 +7,8 @@ import { ChoiceField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { insideWorker, stopInside } from '../../workers/insideClient';
+import { Stopped } from '../../workers/workerOf';
+import { toast } from 'sonner';
 
 const powers: { value: PowerSchool; label: string }[] = [
   { value: 'day', label: 'sized to the day' },
@@ -32,7 +34,10 @@ export function Schools({ circuit }: { circuit: CircuitReport | undefined }) {
     setBusy(true);
     setRows(undefined);
     try {
-      setRows({ doc, found: await insideWorker().schools(doc, circuit.id, { power, switching }) });
+      setRows({ doc, found: await insideWorker.schools(doc, circuit.id, { power, switching }) });
+    } catch (error) {
+      if (!(error instanceof Stopped))
+        toast.error(`They could not be tried: ${(error as Error).message} Try again.`);
     } finally {
       setBusy(false);
     }

@@ -6,6 +6,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { LengthField, WordsField } from '../../parts/Field';
 import { useWorked } from '../../parts/useWorked';
+import { WorkedNote } from '../../parts/WorkedNote';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { Spares } from './Spares';
@@ -25,10 +26,11 @@ export function Packing() {
   const parts = useReport((s) => s.report!.parts);
   const carried = useReport((s) => s.report!.carried);
   const items = useMemo(() => travelItems(parts, carried), [parts, carried]);
-  const made = useWorked(
-    () => (boxes.length > 0 ? travelWorker().stow(items, boxes) : Promise.resolve(undefined)),
+  const stowed = useWorked(
+    () => (boxes.length > 0 ? travelWorker.stow(items, boxes) : Promise.resolve(undefined)),
     [items, boxes],
   );
+  const made = stowed.value;
   const set = (id: string, change: (c: Draft<TravelCase>) => void): void =>
     update((d) => {
       const own = d.brief.boxes?.find((b) => b.id === id);
@@ -47,6 +49,7 @@ export function Packing() {
   return (
     <div className="grid gap-4">
       <Spares />
+      <WorkedNote of={stowed} what="The packing" />
       <section aria-label="Cases">
         <h2 className="head">Cases, by their insides</h2>
         <ul className="grid max-w-3xl gap-2">

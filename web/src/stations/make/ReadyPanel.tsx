@@ -21,6 +21,7 @@ export function ReadyPanel({ report }: { report: Report }) {
   const [eased, setEased] = useState<Easing[]>([]);
   const [asked, setAsked] = useState<typeof doc>();
   const [busy, setBusy] = useState(false);
+  const [fault, setFault] = useState('');
   const run = useRef<ReadyRun>(undefined);
   useEffect(() => () => run.current?.stop(), []);
   const stop = (): void => {
@@ -33,12 +34,16 @@ export function ReadyPanel({ report }: { report: Report }) {
     setEased([]);
     setAsked(doc);
     setBusy(true);
+    setFault('');
     run.current = new ReadyRun(
       doc,
       report,
       setNow,
       (easing) => setEased((all) => [...all, easing]),
-      () => setBusy(false),
+      (fault) => {
+        setBusy(false);
+        setFault(fault?.message ?? '');
+      },
     );
   };
   const take = ({ label, changes }: Easing): void => {
@@ -49,6 +54,11 @@ export function ReadyPanel({ report }: { report: Report }) {
   return (
     <section className="p-5" aria-label="Will it be ready">
       <div className="flex items-center gap-3">
+        {fault && (
+          <p role="alert" className="text-stop">
+            The odds could not be worked out. {fault} Ask again.
+          </p>
+        )}
         {busy ? (
           <button type="button" className="btn" onClick={stop}>
             Stop
