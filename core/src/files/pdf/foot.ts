@@ -3,11 +3,50 @@ import type { CutPlan } from '../../document';
 import { PAGE_MARGIN_MM, printScale, type Board, type Page } from '../../pattern';
 import { layers, lineStyle, moveShape, type Layer } from '../../pattern';
 import { sampleOf } from '../../pattern';
+import type { Vec2 } from '../../geometry';
 import { trimNumber } from '../../units';
+import { pathData } from '../curves';
 import { bar, drawShape, grey, type Pen, stroke, write } from './pen';
 
 /** Room that the number of a page takes, mm. */
 const NUMBER_MM = { wide: 5, high: 2.8 };
+
+const gridKnown = new WeakMap<Board, { from: Vec2; to: Vec2 }[]>();
+
+/** The edges of a board's printed cells, in columns and rows, those that lie in line as one: every page draws them. */
+function gridLines(board: Board): { from: Vec2; to: Vec2 }[] {
+  const known = gridKnown.get(board);
+  if (known) return known;
+  const { columns, rows, printed } = board;
+  const there = (c: number, r: number): boolean =>
+    c >= 0 && c < columns && r >= 0 && r < rows && printed[r * columns + c] === true;
+  const lines: { from: Vec2; to: Vec2 }[] = [];
+  /** Steps along a line at which a cell lies on either side, joined to runs. */
+  const runs = (steps: number, on: (i: number) => boolean, put: (from: number, to: number) => void): void => {
+    for (let i = 0, from = -1; i <= steps; i++) {
+      const edge = i < steps && on(i);
+      if (edge && from < 0) from = i;
+      if (!edge && from >= 0) {
+        put(from, i);
+        from = -1;
+      }
+    }
+  };
+  for (let y = 0; y <= rows; y++)
+    runs(
+      columns,
+      (c) => there(c, y) || there(c, y - 1),
+      (a, b) => lines.push({ from: { x: a, y }, to: { x: b, y } }),
+    );
+  for (let x = 0; x <= columns; x++)
+    runs(
+      rows,
+      (r) => there(x, r) || there(x - 1, r),
+      (a, b) => lines.push({ from: { x, y: a }, to: { x, y: b } }),
+    );
+  gridKnown.set(board, lines);
+  return lines;
+}
 
 /** A board drawn small: its printed pages with their numbers or this one filled, and the pieces over them. */
 export function boardMap(
@@ -25,27 +64,37 @@ export function boardMap(
     Math.ceil(NUMBER_MM.wide / (stepX * scale)),
     Math.ceil(NUMBER_MM.high / (stepY * scale)),
   ];
-  board.printed.forEach((printed, i) => {
-    if (!printed) return;
-    const cell = {
-      x: at.x + (i % board.columns) * stepX * scale,
-      y: at.y + Math.floor(i / board.columns) * stepY * scale,
-    };
+  const [cellX, cellY] = [stepX * scale, stepY * scale];
+  const corner = (i: number) => ({
+    x: at.x + (i % board.columns) * cellX,
+    y: at.y + Math.floor(i / board.columns) * cellY,
+  });
+  if (here !== undefined) {
+    const { x, y } = corner(here);
     pen.page.drawRectangle({
-      x: cell.x * pen.pt.x,
-      y: cell.y * pen.pt.y,
-      width: stepX * scale * pen.pt.x,
-      height: stepY * scale * pen.pt.y,
-      borderColor: grey,
-      borderWidth: 0.5,
-      ...(i === here && { color: rgb(0.85, 0.85, 0.85) }),
+      x: x * pen.pt.x,
+      y: y * pen.pt.y,
+      width: cellX * pen.pt.x,
+      height: cellY * pen.pt.y,
+      color: rgb(0.85, 0.85, 0.85),
     });
-    const number = numbers?.get(i);
+  }
+  const lines = gridLines(board).map(({ from, to }) =>
+    [from, to].map((p) => ({ x: at.x + p.x * cellX, y: at.y + p.y * cellY })),
+  );
+  pen.page.drawSvgPath(lines.map((run) => pathData(run, false, (v) => v.toFixed(2), 0, pen.pt)).join(''), {
+    x: 0,
+    y: 0,
+    borderColor: grey,
+    borderWidth: 0.5,
+  });
+  for (const [i, number] of numbers ?? []) {
     const numbered =
       (i % board.columns) % everyColumn === 0 && Math.floor(i / board.columns) % everyRow === 0;
-    if (number !== undefined && numbered)
-      write(pen, String(number), { x: cell.x + (stepX * scale) / 2, y: cell.y + 1 }, 2.2, { centred: true });
-  });
+    const { x, y } = corner(i);
+    if (board.printed[i] && numbered)
+      write(pen, String(number), { x: x + cellX / 2, y: y + 1 }, 2.2, { centred: true });
+  }
   for (const { outline } of board.placed)
     stroke(
       pen,
