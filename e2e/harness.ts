@@ -116,6 +116,8 @@ export function onWorkbench(begin: (tools: Tools) => void): void {
     const context = await browser.newContext({
       viewport: { width: 1280, height: 800 },
       acceptDownloads: true,
+      // What a device keeps for when the server is away is tried in a suite of its own.
+      serviceWorkers: 'block',
     });
     const open = (): Promise<Page> => openPage(context, errors);
     begin({ bench, context, page: await open(), open });

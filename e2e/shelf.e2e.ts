@@ -31,11 +31,16 @@ describe('the shelf and its dangers', function () {
 
   it('exports a build and imports it again; a broken file is refused with its reason', async () => {
     const row = page.locator('article', { hasText: 'Corwin' });
+    await row.getByRole('button', { name: 'Export' }).click();
+    const dialog = page.getByRole('dialog', { name: /^Export/ });
     const [file] = await Promise.all([
       page.waitForEvent('download'),
-      row.getByRole('link', { name: 'Export' }).click(),
+      dialog.getByRole('link', { name: 'Export' }).click(),
     ]);
+    await dialog.waitFor({ state: 'detached' });
     const text = readFileSync(await file.path(), 'utf8');
+    // Measures go along, the name does not unless it is asked for.
+    expect(text).to.include('"name": "the wearer"').and.include('"takenOn"').and.not.include('Corwin');
     const upload = (name: string, content: string) =>
       page
         .getByLabel('Import a build file')
@@ -83,6 +88,8 @@ describe('the shelf and its dangers', function () {
   it('offers both versions when two tabs save', async () => {
     const other = await open();
     await go(page, bench, 'shape');
+    // The other hears nothing of what is saved here.
+    await other.route('**/live', (route) => route.abort());
     await go(other, bench, 'shape');
     await type(page, 'Ease in girth', '21');
     await saved(page);
@@ -179,6 +186,9 @@ describe('the shelf and its dangers', function () {
         Storage.prototype[name] = () => {
           throw new DOMException('forbidden', 'SecurityError');
         };
+      IDBFactory.prototype.open = () => {
+        throw new DOMException('forbidden', 'SecurityError');
+      };
     });
     await go(shut, bench, 'shape');
     await type(shut, 'Ease in girth', '23');
