@@ -21,7 +21,7 @@ export const chromiumFlags = [
   '--enable-unsafe-swiftshader',
 ];
 
-const launch = (): Promise<Browser> =>
+export const launch = (): Promise<Browser> =>
   chromium.launch({ executablePath: '/usr/bin/chromium', args: chromiumFlags });
 
 function freePort(): Promise<number> {
@@ -75,6 +75,7 @@ export class Workbench {
 
   stop(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
     const child = this.child!;
+    if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
     return new Promise((resolve) => {
       child.removeAllListeners('exit');
       child.once('exit', () => resolve());

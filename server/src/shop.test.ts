@@ -1,3 +1,4 @@
+import { newBuild, newPart } from '@fomrik/core/parts';
 import { expect } from 'chai';
 import { bench } from './testing/bench';
 
@@ -5,7 +6,7 @@ const wearer = { name: 'Tam Orrel', underLayerMm: 2, measures: [] };
 const code = (res: { body: unknown }): string => (res.body as { error: { code: string } }).error.code;
 
 describe('what the shop keeps', () => {
-  const { db, get, put, remove } = bench();
+  const { db, get, post, put, remove } = bench();
   const foam = (foamId: string, nominalMm: number, sheets: number, baseVersion: number) => ({
     foamId,
     nominalMm,
@@ -122,5 +123,27 @@ describe('what the shop keeps', () => {
     expect((await keep(1, printer)).status).to.equal(409);
     expect((await remove('/api/printers/up?baseVersion=2')).status).to.equal(204);
     expect((await remove('/api/printers/up?baseVersion=2')).status).to.equal(404);
+  });
+
+  it('goes out as a file and comes in again, adding what is not there and changing nothing that is', async () => {
+    const measures = [{ key: 'stature', valueMm: 1700, source: 'tape', takenOn: '2026-01-01' }];
+    await put('/api/wearers/w1', { baseVersion: 0, wearer: { ...wearer, measures } });
+    await put('/api/printers/up', {
+      baseVersion: 0,
+      printer: { id: 'up', name: 'Up', acrossMm: 99, alongMm: 98 },
+    });
+    await change(foam('dense-eva', 6, 2, 0));
+    const doc = newBuild('Dial', '2026-03-01', wearer);
+    const part = { ...doc, parts: [newPart('dial', wearer, 'donor')] };
+    await put('/api/kept-parts/k1', { baseVersion: 0, name: 'Dial', doc: part });
+    const file = (await get('/api/shop/file')).body as object;
+    await remove('/api/wearers/w1?baseVersion=1');
+    await remove('/api/kept-parts/k1?baseVersion=1');
+    await change(foam('dense-eva', 6, 9, 1));
+    const read = await post('/api/shop/file', file);
+    expect(read.body).to.deep.equal({ added: 2, there: 2 });
+    const back = (await get('/api/shop/file')).body as { stock: object[] };
+    expect(back).to.deep.equal({ ...file, stock: [{ foamId: 'dense-eva', nominalMm: 6, sheets: 9 }] });
+    expect((await post('/api/shop/file', { ...file, wearers: [{ id: 'x' }] })).status).to.equal(400);
   });
 });

@@ -4,6 +4,7 @@ import type { BuildDoc, Printer } from '@fomrik/core/document';
 import { type Request, Router } from 'express';
 import Joi from 'joi';
 import { checked, idSchema, pathId } from '../check';
+import { readShop, type ShopFile, shopFileSchema, writeShop } from '../shopFile';
 import type { FoamChange, ShopStore } from '../shopStore';
 
 /** The version a change began from; 0 for something new. */
@@ -109,6 +110,14 @@ export function shopRoutes(store: ShopStore): Router {
   routes.put('/stock', async (req, res) => {
     const { changes } = checked<{ changes: FoamChange[] }>(stockBody, req.body);
     res.json({ stock: await store.changeStock(changes) });
+  });
+
+  routes.get('/shop/file', async (_req, res) => {
+    res.attachment('shop.fomrik-shop.json').json(await writeShop(store));
+  });
+
+  routes.post('/shop/file', async (req, res) => {
+    res.json(await readShop(store, checked<ShopFile>(shopFileSchema, req.body)));
   });
 
   return routes;

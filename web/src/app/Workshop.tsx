@@ -38,7 +38,10 @@ function useOpenBuild(id: string): { error: string; retry: () => void } {
         const first = useBuild.getState().doc.parts[0];
         if (!useBuild.getState().doc.parts.some((p) => p.id === useView.getState().partId))
           useView.setState({ partId: first?.id ?? '' });
-        await loadNotes(id);
+        // The build opens without its pins and log as well.
+        await loadNotes(id).catch((failure: ApiError) => {
+          if (!leaving.signal.aborted) toast.error(`Pins and log are not here yet: ${failure.message}`);
+        });
       })
       .catch((failure: ApiError) => {
         if (!leaving.signal.aborted)

@@ -1,10 +1,22 @@
 import { format, formatDistanceToNow } from 'date-fns';
-import { Download } from 'lucide-react';
+import { Download, Upload } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { api, type Copy } from '../store/api';
 
 const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
+
+/** Adds what a shop file has. @returns what came of it, in words. */
+async function readShop(file: File): Promise<string> {
+  let value: unknown;
+  try {
+    value = JSON.parse(await file.text());
+  } catch {
+    throw new Error(`${file.name} is not a shop file.`);
+  }
+  const { added, there } = await api.readShop(value);
+  return `${added} added; ${there} were there already and stay as they are.`;
+}
 
 /** Copies of everything: when and how large; one is made each day of use, and any can be put back. */
 export function Copies({ onChanged }: { onChanged: () => void }) {
@@ -74,6 +86,27 @@ export function Copies({ onChanged }: { onChanged: () => void }) {
       >
         {busy || 'Make a copy now'}
       </button>
+      <p className="mt-3 text-[13px] text-soft">
+        The shop alone, without builds: wearers with their readings, printers, the shared shelf, kept parts.
+      </p>
+      <div className="mt-1 flex gap-2">
+        <a className="btn" href={api.shopFileUrl} download>
+          <Download size={15} aria-hidden /> Shop file
+        </a>
+        <label className="btn cursor-pointer">
+          <Upload size={15} aria-hidden /> Read a shop file
+          <input
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            onChange={(e) => {
+              const [file] = e.target.files ?? [];
+              e.target.value = '';
+              if (file) void during('Reading it…', () => readShop(file));
+            }}
+          />
+        </label>
+      </div>
     </details>
   );
 }

@@ -214,6 +214,8 @@ export const api = {
       {},
       { waitMs: LONG_WAIT_MS },
     ),
+  shopFileUrl: '/api/shop/file',
+  readShop: (file: unknown) => call<{ added: number; there: number }>('POST', '/shop/file', file),
   copyUrl: (name: string) => `/api/copies/${encodeURIComponent(name)}`,
   samples: () => call<{ loaded: string[] }>('POST', '/samples', {}, { waitMs: LONG_WAIT_MS }),
   devices: () => call<Lan>('GET', '/devices'),

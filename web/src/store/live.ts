@@ -30,6 +30,8 @@ export function watchBuild(id: string): () => void {
     if (document.visibilityState === 'hidden') return;
     source = new EventSource(api.liveUrl(id));
     source.onmessage = hear;
+    // Also after the connection was lost: what was written meanwhile is fetched.
+    source.onopen = () => refreshNotes(id);
   };
   turn();
   document.addEventListener('visibilitychange', turn);

@@ -3,10 +3,12 @@ import {
   type BuildDoc,
   type Change,
   editPart,
+  holds,
   inVersion,
   type Part,
   type Version,
 } from '@fomrik/core/document';
+import { standardKinds } from '@fomrik/core/parts';
 import { produce, type Draft } from 'immer';
 import { toast } from 'sonner';
 import { useBuild } from './build';
@@ -31,11 +33,32 @@ export function useShownParts(): readonly Part[] {
   return shownDoc(doc, id).parts;
 }
 
+/** The sentence for a value that no build can be saved with, where an edit made one: it is not made. */
+function brokenField(before: Part, after: Part): string | undefined {
+  if (after.params === before.params) return undefined;
+  const fields = standardKinds.forms.get(after.form)?.fields ?? [];
+  const field = fields.find(
+    (f) => after.params[f.key] !== before.params[f.key] && !holds(f, after.params[f.key]),
+  );
+  if (!field) return undefined;
+  if (field.type !== 'rows') return `${field.label} cannot be that; it stays as it was.`;
+  const [least, most] = field.range;
+  const value = after.params[field.key];
+  return Array.isArray(value) && (value.length < least || value.length > most)
+    ? `${field.label} has ${least} to ${most} ${field.line}s, not ${value.length}; it stays as it was.`
+    : `${field.label} cannot be that; it stays as it was.`;
+}
+
 /** A part edited as it is shown: in the document, or in the shown version alone. */
 export function editedPart(doc: BuildDoc, before: Part, recipe: (part: Draft<Part>) => void): BuildDoc {
   const { versionId, versionScope } = useView.getState();
   const after = produce(before, recipe);
   if (after === before) return doc;
+  const broken = brokenField(before, after);
+  if (broken) {
+    toast.error(broken, { id: 'broken-field' });
+    return doc;
+  }
   if (!versionOf(doc, versionId))
     return { ...doc, parts: doc.parts.map((p) => (p.id === after.id ? after : p)) };
   return editPart(doc, versionId, versionScope, before, after);

@@ -1,0 +1,194 @@
+import { expect } from 'chai';
+import type { BrowserContext, Page } from 'playwright-core';
+import { calm, go, launch, onWorkbench, saved, shows, type, type Workbench } from './harness';
+
+/** What is typed, written or photographed is never lost: away servers, closed tabs, two devices, failing workers. */
+describe('nothing is lost', function () {
+  this.timeout(240_000);
+  let bench: Workbench;
+  let page: Page;
+  let open: () => Promise<Page>;
+  onWorkbench((tools) => {
+    ({ bench, page } = tools);
+    page.setDefaultTimeout(20_000);
+    open = async () => {
+      const tab = await tools.open();
+      tab.setDefaultTimeout(20_000);
+      return tab;
+    };
+  });
+
+  const girth = 'Ease in girth';
+  const about = (of: Page) => of.getByLabel('About', { exact: true });
+  const noteOf = (of: Page) => of.getByLabel('What it is');
+
+  it('brings two devices together that change different things, within two seconds', async () => {
+    const other = await open();
+    await go(page, bench, 'shape');
+    await go(other, bench, 'brief');
+    await type(page, girth, '21');
+    await saved(page);
+    await noteOf(other).fill('Bring the spare cells');
+    await noteOf(other).blur();
+    await saved(other);
+    const from = Date.now();
+    await page.getByRole('link', { name: /Brief/ }).click();
+    await page.waitForFunction(
+      () =>
+        [...document.querySelectorAll('textarea')].some((t) => t.value === 'Bring the spare cells'),
+    );
+    expect(Date.now() - from).to.be.lessThan(2500);
+    await page.getByRole('link', { name: /Shape/ }).click();
+    await shows(page, girth, '21 mm');
+    // Undo here takes back what was done here, and leaves what was done there.
+    await page.keyboard.press('Control+z');
+    await saved(page);
+    await page.getByRole('link', { name: /Brief/ }).click();
+    expect(await noteOf(page).inputValue()).to.equal('Bring the spare cells');
+    await other.close();
+  });
+
+  it('keeps the changes of a tab that was closed while the server was away, and picks them up', async () => {
+    const tab = await open();
+    await go(tab, bench, 'shape');
+    await bench.stop();
+    await type(tab, girth, '33');
+    await tab.getByText('server away').waitFor();
+    await tab.close({ runBeforeUnload: false });
+    await bench.start();
+    await go(page, bench, 'shape');
+    await page.getByText('Picked up changes').waitFor();
+    await shows(page, girth, '33 mm');
+    await saved(page);
+  });
+
+  it('asks about the copy of another tab when the build was changed since, and adds it as one step', async () => {
+    const tab = await open();
+    await tab.route('**/live', (route) => route.abort());
+    await go(tab, bench, 'shape');
+    await tab.route(`**/api/builds/${calm}`, (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    );
+    await type(tab, girth, '41');
+    await tab.getByText('server away').waitFor();
+    const second = await open();
+    await second.route(`**/api/builds/${calm}`, (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    );
+    await go(second, bench, 'shape');
+    await type(second, girth, '44');
+    await second.getByText('server away').waitFor();
+    await tab.close();
+    await second.close();
+    await go(page, bench, 'shape');
+    const copies = page.getByRole('alert').filter({ hasText: 'never saved' });
+    expect(await copies.count()).to.equal(2);
+    await copies.first().getByRole('button', { name: 'Add them' }).click();
+    await shows(page, girth, '44 mm');
+    await copies.first().getByRole('button', { name: 'Throw away' }).click();
+    await copies.waitFor({ state: 'detached' });
+    await saved(page);
+  });
+
+  it('lets an entry of the log wait with its photograph, shows it, and sends it', async () => {
+    await go(page, bench, 'log');
+    await bench.stop();
+    await page.getByLabel('Add photos').setInputFiles({
+      name: 'tear.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from(
+        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+        'base64',
+      ),
+    });
+    await page.getByText('One photo waits').waitFor();
+    await about(page).fill('Strap tore');
+    await page.getByRole('button', { name: 'Write' }).click();
+    const waiting = page.getByLabel('Entries that wait');
+    await waiting.getByText('Strap tore').waitFor();
+    await page.getByRole('button', { name: /waiting to be sent/ }).waitFor();
+    await bench.start();
+    await waiting.waitFor({ state: 'detached', timeout: 30_000 });
+    await page.getByRole('button', { name: 'Photo of Strap tore, open large' }).waitFor();
+    await about(page).fill('Half a thought');
+    await page.reload();
+    await about(page).waitFor();
+    expect(await about(page).inputValue()).to.equal('Half a thought');
+    await about(page).fill('');
+  });
+
+  it('says so where a worker is missing, and goes on when it is asked again', async () => {
+    const tab = await open();
+    await tab.addInitScript(() => {
+      const Real = Worker;
+      const page = window as unknown as { broken: boolean };
+      page.broken = true;
+      window.Worker = class extends Real {
+        constructor(url: string | URL, options?: WorkerOptions) {
+          super(page.broken ? '/assets/no-such-worker.js' : url, options);
+        }
+      };
+    });
+    await tab.goto(`${bench.url}/build/${calm}/shape`);
+    const told = tab.getByRole('alert').filter({ hasText: 'could not be worked out' });
+    await told.getByText('It could not be loaded').waitFor();
+    expect(await tab.getByText('Nothing to mind').count()).to.equal(0);
+    await tab.evaluate(() => void ((window as unknown as { broken: boolean }).broken = false));
+    await told.getByRole('button', { name: 'Try again' }).click();
+    await tab.getByLabel(girth, { exact: true }).waitFor();
+    await told.waitFor({ state: 'detached' });
+    await tab.close();
+  });
+
+  it('shows names as they are, whatever is written in them, on every station', async () => {
+    const name = '<img src=x onerror="window.caught=1">';
+    const tab = await open();
+    await go(tab, bench, 'brief');
+    await tab.getByLabel('Name of the build').fill(name);
+    await tab.getByLabel('Name of the build').blur();
+    await saved(tab);
+    for (const station of ['brief', 'body', 'shape', 'inside', 'cut', 'make', 'log']) {
+      await go(tab, bench, station);
+      await tab.getByRole('heading', { name }).waitFor();
+    }
+    await tab.goto(bench.url);
+    await tab.getByText(name).waitFor();
+    expect(await tab.evaluate(() => (window as { caught?: number }).caught)).to.equal(undefined);
+    await tab.close();
+  });
+});
+
+/** A tablet that was here before opens the build it last had, works on it, and brings it home. */
+describe('a tablet while the server is away', function () {
+  this.timeout(240_000);
+  let bench: Workbench;
+  onWorkbench((tools) => ({ bench } = tools));
+
+  it('opens the build it last had, takes ticks and sends them later', async () => {
+    const browser = await launch();
+    const context: BrowserContext = await browser.newContext({ viewport: { width: 820, height: 1180 } });
+    const tablet = await context.newPage();
+    tablet.setDefaultTimeout(20_000);
+    await go(tablet, bench, 'make');
+    await tablet.waitForFunction(async () => {
+      const { active } = (await navigator.serviceWorker.getRegistration()) ?? {};
+      return active?.state === 'activated' && (await (await caches.open('files')).keys()).length > 50;
+    });
+    await tablet.reload();
+    await tablet.getByLabel('The step').waitFor();
+    await bench.stop();
+    await tablet.reload();
+    await tablet.getByText('as it was last seen here').waitFor();
+    await tablet.getByRole('button', { name: 'Done', exact: true }).click();
+    await tablet.getByText('server away').waitFor();
+    await tablet.reload();
+    await tablet.getByLabel('The step').waitFor();
+    await bench.start();
+    await saved(tablet);
+    const kept = (await (await fetch(`${bench.url}/api/builds/${calm}`)).json()) as {
+      doc: { make: { done: Record<string, string> } };
+    };
+    expect(Object.keys(kept.doc.make.done)).to.have.length.greaterThan(0);
+    await browser.close();
+  });
+});

@@ -1,0 +1,104 @@
+import type { Wearer } from '@fomrik/core/body';
+import type { BuildDoc, Printer } from '@fomrik/core/document';
+import { upgradeDoc } from '@fomrik/core/files/buildFile';
+import { foamItemSchema, printerSchema, wearerSchema } from '@fomrik/core/files/schema';
+import type { FoamStock } from '@fomrik/core/materials';
+import Joi from 'joi';
+import { idSchema } from './check';
+import { HttpError } from './errors';
+import { MOST_KEPT, type ShopStore } from './shopStore';
+
+/** What the shop keeps besides builds, in a file of its own. */
+export interface ShopFile {
+  fomrikShop: 1;
+  wearers: (Wearer & { id: string })[];
+  printers: Printer[];
+  stock: FoamStock[];
+  parts: { id: string; name: string; doc: BuildDoc }[];
+}
+
+export const shopFileSchema = Joi.object({
+  fomrikShop: Joi.valid(1).required(),
+  wearers: Joi.array()
+    .max(2000)
+    .unique('id')
+    .items(wearerSchema.keys({ id: idSchema.required() }))
+    .required(),
+  printers: Joi.array().max(500).unique('id').items(printerSchema).required(),
+  stock: Joi.array().max(400).items(foamItemSchema).required(),
+  parts: Joi.array()
+    .max(MOST_KEPT)
+    .unique('id')
+    .items(
+      Joi.object({
+        id: idSchema.required(),
+        name: Joi.string().trim().min(1).max(120).required(),
+        doc: Joi.object().required(),
+      }),
+    )
+    .required(),
+});
+
+const plain = <T extends { version: number }>({ version, ...rest }: T): Omit<T, 'version'> => rest;
+
+/** Everything of the shop but its builds; a kept part that cannot be read is left out. */
+export async function writeShop(store: ShopStore): Promise<ShopFile> {
+  return {
+    fomrikShop: 1,
+    wearers: (await store.wearers()).map(plain),
+    printers: (await store.printers()).map(plain),
+    stock: (await store.stock()).map(plain) as FoamStock[],
+    parts: (await store.keptParts()).flatMap(({ id, name, doc }) => (doc ? [{ id, name, doc }] : [])),
+  };
+}
+
+/**
+ * Adds what a file has and the shop has not; what is there already stays as it is.
+ * @returns how many were added and how many were there.
+ */
+export async function readShop(store: ShopStore, file: ShopFile): Promise<{ added: number; there: number }> {
+  const parts = file.parts.map((part) => {
+    const read = upgradeDoc(part.doc);
+    if (!read.ok) throw new HttpError(400, 'bad-file', `${part.name}: ${read.message}`);
+    return { ...part, doc: read.value };
+  });
+  const [wearers, printers, stock, kept] = [
+    await store.wearers(),
+    await store.printers(),
+    await store.stock(),
+    await store.keptParts(),
+  ];
+  let added = 0;
+  const add = async <T>(
+    items: readonly T[],
+    known: (item: T) => boolean,
+    put: (item: T) => Promise<unknown>,
+  ) => {
+    for (const item of items.filter((i) => !known(i))) {
+      await put(item);
+      added++;
+    }
+  };
+  await add(
+    file.wearers,
+    (w) => wearers.some((o) => o.id === w.id || o.name === w.name),
+    ({ id, ...wearer }) => store.putWearer(id, 0, wearer),
+  );
+  await add(
+    file.printers,
+    (p) => printers.some((o) => o.id === p.id),
+    (printer) => store.putPrinter(0, printer),
+  );
+  await add(
+    file.stock,
+    (s) => stock.some((o) => o.foamId === s.foamId && o.nominalMm === s.nominalMm),
+    (item) => store.changeStock([{ foamId: item.foamId, nominalMm: item.nominalMm, baseVersion: 0, item }]),
+  );
+  await add(
+    parts,
+    (p) => kept.some((o) => o.id === p.id),
+    ({ id, name, doc }) => store.putKeptPart(id, 0, name, doc),
+  );
+  const all = file.wearers.length + file.printers.length + file.stock.length + parts.length;
+  return { added, there: all - added };
+}
