@@ -25,8 +25,21 @@ const paths = [
   '/api/builds/ID/log/l',
   '/api/wearers',
   '/api/wearers/tam',
+  '/api/wearers/tam?baseVersion=1',
   '/api/stock',
+  '/api/printers/up',
+  '/api/kept-parts/k',
   '/api/import',
+  '/api/copies',
+  '/api/copies/x.sqlite',
+  '/api/copies/x.sqlite/restore',
+  '/api/trash',
+  '/api/trash/ID',
+  '/api/devices',
+  '/api/devices/code',
+  '/api/shop/file',
+  '/api/samples',
+  '/pair',
   '/',
   '/assets/x',
 ];
@@ -55,13 +68,17 @@ const oddValues: unknown[] = [
   [[[[]]]],
   '\u0000',
   '2026-99-99',
-  { __proto__: 1 },
+  JSON.parse('{"__proto__": 1}'),
+  { toString: 1 },
+  { constructor: { prototype: 1 } },
 ];
 const headers: [string, string][] = [
   ['content-encoding', 'gzip'],
   ['content-encoding', 'br'],
   ['content-encoding', 'nonsense'],
   ['content-type', 'text/plain'],
+  ['content-type', 'application/zip'],
+  ['cookie', 'fomrik-device=x; =; a'],
   ['content-type', 'application/json; charset=utf-7'],
   ['content-type', 'multipart/form-data'],
   ['range', 'bytes=999999999-'],
@@ -144,11 +161,27 @@ describe('requests meant to harm', function () {
       { name: 'p', pinnedAt: '2026-01-01T00:00:00Z', doc },
       { at: '2026-01-01T00:00:00Z', subject: 's', note: '', planned: null, actual: 1, unit: 'g' },
       {
-        name: 'Tam',
-        underLayerMm: 2,
-        measures: [{ key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' }],
+        baseVersion: 0,
+        wearer: {
+          name: 'Tam',
+          underLayerMm: 2,
+          measures: [{ key: 'wristGirth', valueMm: 170, source: 'tape', takenOn: '2026-01-01' }],
+        },
       },
-      { stock: [{ foamId: 'dense-eva', nominalMm: 6, sheets: 2 }] },
+      {
+        changes: [
+          {
+            foamId: 'dense-eva',
+            nominalMm: 6,
+            baseVersion: 0,
+            item: { foamId: 'dense-eva', nominalMm: 6, sheets: 2 },
+          },
+        ],
+      },
+      { baseVersion: 0, printer: { id: 'up', name: 'Up', acrossMm: 99, alongMm: 98 } },
+      { baseVersion: 0, name: 'Dial', doc },
+      { fomrikShop: 1, wearers: [], printers: [], stock: [], parts: [] },
+      { code: '123456', name: 'Tablet' },
     ];
     /** One value somewhere in a body replaced by an odd one. */
     const mutate = (value: unknown): unknown => {

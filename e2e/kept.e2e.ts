@@ -33,9 +33,8 @@ describe('nothing is lost', function () {
     await saved(other);
     const from = Date.now();
     await page.getByRole('link', { name: /Brief/ }).click();
-    await page.waitForFunction(
-      () =>
-        [...document.querySelectorAll('textarea')].some((t) => t.value === 'Bring the spare cells'),
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('textarea')].some((t) => t.value === 'Bring the spare cells'),
     );
     expect(Date.now() - from).to.be.lessThan(2500);
     await page.getByRole('link', { name: /Shape/ }).click();

@@ -377,8 +377,7 @@ const fileSchema = Joi.object({
 /** Checks a value; on failure the sentence names the field's path and the allowed range. */
 export function check<T>(schema: Joi.Schema, value: unknown): Result<T> & { field?: string } {
   const hostile = hostileName(value);
-  if (hostile !== undefined)
-    return { ...fail(hostileSays(hostile)), field: hostile };
+  if (hostile !== undefined) return { ...fail(hostileSays(hostile)), field: hostile };
   const checked = schema.validate(value, { convert: false, errors: { wrap: { label: '“' } } });
   if (!checked.error) return ok(checked.value as T);
   const detail = checked.error.details[0]!;

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import type { BuildDoc } from '../../document';
 import { readBuildFile } from '../buildFile';
 
@@ -10,3 +10,9 @@ export function demo(name: string): BuildDoc {
   if (!read.ok) throw new Error(`${name}: ${read.field ?? ''} ${read.message}`);
   return read.value.build;
 }
+
+/** Names of all demo builds. */
+export const demoNames = (): string[] =>
+  readdirSync(new URL('../../../../demo', import.meta.url))
+    .filter((f) => f.endsWith('.fomrik.json'))
+    .map((f) => f.replace('.fomrik.json', ''));

@@ -100,7 +100,7 @@ const anyCircuits = (parts: readonly Part[]): fc.Arbitrary<Circuit[]> => {
       source: fc.constantFrom(...sources),
       switch: fc.constantFrom(null, ...switches),
       loads: fc.subarray(loads, { minLength: 1 }),
-      currentMa: fc.constantFrom(1, 20, 350),
+      currentMa: fc.constantFrom(1, 20, 60),
       fused: fc.boolean(),
       apart: fc.boolean(),
     })

@@ -1,0 +1,72 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { BuildDoc } from '../document';
+import { upgradeDoc } from './buildFile';
+import { makeDownload } from './downloads';
+import { downloadsOf } from './offered';
+import { sheetFile } from './sheetFile';
+import { fontFile } from './testing/font';
+import { derive } from '../report';
+import { anyDocument } from './testing/anyDocument';
+
+/** Builds at random, with a fresh seed each run; FOMRIK_DOCUMENTS=5000 for a long run. */
+const count = Number(process.env['FOMRIK_DOCUMENTS'] ?? 16);
+const seed = Number(process.env['FOMRIK_SEED'] ?? Date.now() % 1e9);
+
+/** Longer than this for each part is told at the end, seconds of processor time. */
+const SLOW_S = 2;
+const stamp = new Date('2026-03-01');
+
+/** Where in a value there is no number. */
+function nans(value: unknown, at = ''): string[] {
+  if (typeof value === 'number') return Number.isNaN(value) ? [at] : [];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, of]) => nans(of, `${at}.${key}`));
+}
+
+const cpuS = (): number => {
+  const { user, system } = process.cpuUsage();
+  return (user + system) / 1e6;
+};
+
+const told = ({ parts }: BuildDoc): string =>
+  parts.map((p) => `${p.form}[${p.features.map((f) => f.kind).join(', ')}]`).join(' + ');
+
+const words = /NaN|Infinity|undefined|\[object/;
+
+describe('any valid build', function () {
+  this.timeout(120_000 + count * 20_000);
+  const slow: string[] = [];
+  before(() => console.log(`    fresh seed ${seed}`));
+  after(() => {
+    if (slow.length > 0) console.log(`    over ${SLOW_S} s a part: ${slow.join('; ')}`);
+  });
+
+  it('is worked out and leaves in every file without a throw or a number that is none', async () => {
+    await fc.assert(
+      fc.asyncProperty(anyDocument(), async (doc) => {
+        const what = told(doc);
+        const read = upgradeDoc(JSON.parse(JSON.stringify(doc)));
+        if (!read.ok) throw new Error(`${what}: ${read.message}`);
+        const begun = cpuS();
+        const report = derive(read.value);
+        const took = cpuS() - begun;
+        if (took > SLOW_S * doc.parts.length) slow.push(`${what} ${took.toFixed(1)} s`);
+        expect(nans(report), what).to.deep.equal([]);
+        for (const kind of downloadsOf(read.value, report)) {
+          const file = await makeDownload(kind, read.value, report, stamp, fontFile);
+          if (typeof file === 'string')
+            expect(words.exec(file)?.[0], `${kind} of ${what}`).to.equal(undefined);
+        }
+        report.packed.sheets.forEach((_, i) => {
+          for (const kind of ['svg', 'dxf'] as const)
+            expect(words.exec(sheetFile(report, i, kind, 'Sheet'))?.[0], `${kind} of ${what}`).to.equal(
+              undefined,
+            );
+        });
+      }),
+      // A build found wanting is told as it is: making it smaller takes longer than reading it.
+      { numRuns: count, seed, endOnFailure: true },
+    );
+  });
+});
