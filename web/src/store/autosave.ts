@@ -38,9 +38,18 @@ const shows = (session: Session): boolean =>
 /** The checks are fetched only when there is something to check. */
 const door = () => import('@fomrik/core/files/buildFile');
 
+/** The document both sides began from, where the server still has it. */
+function baseOf(id: string, version: number): Promise<BuildDoc | undefined> {
+  return api.revision(id, version).then(
+    (r) => r.doc,
+    () => undefined,
+  );
+}
+
 const ports: SessionPorts = {
   save: (id, baseVersion, doc) => api.save(id, baseVersion, doc),
   load: (id) => api.load(id),
+  revision: baseOf,
   keep: async (buildId, baseVersion, doc) =>
     keepCopy({ buildId, tab: await thisTab(), baseVersion, doc, keptAt: new Date().toISOString() }),
   forget: async (id) => forgetCopy(id, await thisTab()),
@@ -85,13 +94,6 @@ async function leftIn(id: string): Promise<{ own: KeptCopy | undefined; closed: 
 }
 
 const sameDoc = (a: BuildDoc, b: BuildDoc): boolean => JSON.stringify(a) === JSON.stringify(b);
-
-/** The document both sides began from, where the server still has it. */
-const baseOf = (id: string, version: number): Promise<BuildDoc | undefined> =>
-  api.revision(id, version).then(
-    (r) => r.doc,
-    () => undefined,
-  );
 
 async function begin(id: string, loaded: SavedBuild, copy: KeptCopy | undefined): Promise<Session> {
   if (!copy) return new Session(id, loaded.doc, loaded.doc, loaded.version, ports);

@@ -33,6 +33,7 @@ function world() {
         sent.push({ id, version, doc, answer });
       }),
     load: (id) => Promise.resolve(server.get(id)!),
+    revision: () => Promise.resolve(undefined),
     keep: (id, baseVersion, doc) => {
       if (!full) kept.set(id, { baseVersion, doc });
       return Promise.resolve(!full);

@@ -18,6 +18,8 @@ export interface SaveStatus {
 export interface SessionPorts {
   save: (id: string, baseVersion: number, doc: BuildDoc) => Promise<{ version: number }>;
   load: (id: string) => Promise<SavedBuild>;
+  /** What was saved as a version, where the server still has it. */
+  revision: (id: string, version: number) => Promise<BuildDoc | undefined>;
   keep: (id: string, baseVersion: number, doc: BuildDoc) => Promise<boolean>;
   forget: (id: string) => Promise<boolean>;
   /** Whether a document that was brought together is one that can be saved. */
@@ -53,6 +55,8 @@ export class Session {
   private toKeep: BuildDoc | undefined;
   private keeping: Promise<void> | undefined;
   private newestHeard = 0;
+  /** Documents that were sent and never answered: the server may have taken one of them. */
+  private unanswered: BuildDoc[] = [];
 
   constructor(
     readonly id: string,
@@ -114,12 +118,13 @@ export class Session {
       this.savedDoc = doc;
       this.settled(answer.version);
     } catch (error) {
-      await this.notSaved(error as ApiError);
+      await this.notSaved(error as ApiError, doc);
     }
   }
 
   /** The server has `savedDoc` as `version`; goes on with what was changed since. */
   private settled(version: number): void {
+    this.unanswered = [];
     if (this.dirty) {
       this.tell({ state: 'unsaved', version, message: '' });
       this.keepHere(this.doc);
@@ -130,7 +135,8 @@ export class Session {
     }
   }
 
-  private async notSaved(failure: ApiError): Promise<void> {
+  private async notSaved(failure: ApiError, sent: BuildDoc): Promise<void> {
+    if (failure.status === 0) this.unanswered.push(sent);
     if (failure.status === 409 && failure.current)
       return this.meet(failure.current as SavedBuild, failure.message);
     this.keepHere(this.doc);
@@ -149,6 +155,7 @@ export class Session {
 
   /** Someone else saved: brought together where different parts were changed, asked otherwise. */
   private async meet(theirs: SavedBuild, message: string): Promise<void> {
+    await this.findTaken();
     const base = this.savedDoc;
     const other = share(base, theirs.doc);
     const { doc, clashes } = mergeDocs(base, this.doc, other);
@@ -166,6 +173,18 @@ export class Session {
     this.doc = share(other, doc);
     this.ports.onTakenIn(this, base, other);
     this.settled(theirs.version);
+  }
+
+  /** Of a save whose answer was lost: when the server took it, both sides began from there. */
+  private async findTaken(): Promise<void> {
+    if (this.unanswered.length === 0) return;
+    const version = this.status.version + 1;
+    const taken = await this.ports.revision(this.id, version);
+    const mine = taken && this.unanswered.find((sent) => share(sent, taken) === sent);
+    this.unanswered = [];
+    if (!mine) return;
+    this.savedDoc = mine;
+    this.tell({ version });
   }
 
   /** Another device saved this build as `version`. */
