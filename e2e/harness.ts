@@ -51,7 +51,9 @@ export class Workbench {
     return `http://127.0.0.1:${this.port}`;
   }
 
+  /** Starts it, where it is not running. */
   start(): Promise<void> {
+    if (this.child?.exitCode === null && this.child.signalCode === null) return Promise.resolve();
     const args = [
       'server/dist/main.js',
       '--data',

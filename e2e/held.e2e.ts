@@ -76,7 +76,7 @@ describe('the arms on the bench', function () {
     const file = join(folder, 'plate.svg');
     writeFileSync(file, '<svg width="80mm" viewBox="0 0 80 120"><path d="M0 0H80V120H0Z"/></svg>');
     await page.getByLabel('Read SVG or DXF').setInputFiles(file);
-    await page.getByText('4 points read from plate.svg, true size.').waitFor();
+    await page.getByText('4 points read from plate.svg, within 0.1 mm.').waitFor();
     await page.getByRole('button', { name: /^Point \d: 40 across, 120 up/ }).waitFor();
     writeFileSync(file, '<svg viewBox="0 0 8 12"><path d="M0 0H8V12H0Z"/></svg>');
     await page.getByLabel('Read SVG or DXF').setInputFiles(file);

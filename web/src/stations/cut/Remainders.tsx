@@ -44,7 +44,10 @@ export function Remainders() {
           : `${after.kept} offcuts, ${trimNumber(after.keptMm2 * 1e-6, 2)} m², are on the shelf.`,
         {
           // Only foams as they were left: what another build has put there since stays, and that is told.
-          action: undoing('The shelf is', back, () => update((d) => void delete d.cut.shelvedOn)),
+          action: {
+            ...undoing('The shelf is', back, () => update((d) => void delete d.cut.shelvedOn)),
+            label: 'Take it back',
+          },
         },
       );
     } catch (error) {
