@@ -14,6 +14,7 @@ const coreLayers = [
   ['document'],
   ['flatten', 'printed'],
   ['panel'],
+  ['space'],
   ['skin'],
   ['features'],
   ['forms'],

@@ -7,6 +7,7 @@ import {
   largestRing,
   rotate2,
   scale3,
+  signedArea,
   type Vec2,
   type Vec3,
 } from '../geometry';
@@ -20,6 +21,10 @@ export interface Room {
   name: string;
   /** The panel it lies behind or is cut into, as whose flat piece it is drawn. */
   panel?: string;
+  /** Its far side is the wearer's clothed body. */
+  body?: true;
+  /** Where it is this deep, nothing lies on its far side: it is open there. */
+  openMm?: number;
   /** There is nothing but foam until what goes in is cut out of it. */
   solid?: true;
   outline: Vec2[];
@@ -66,8 +71,6 @@ const SAMPLES = 6;
 /** Least depth under the whole of a footprint, and the share of it that lies in the room. */
 export function depthUnder(room: Room, print: Footprint): { depthMm: number; inside: number } {
   let depthMm = Infinity;
-  let inside = 0;
-  const count = (SAMPLES + 1) ** 2;
   for (let i = 0; i <= SAMPLES; i++) {
     for (let j = 0; j <= SAMPLES; j++) {
       const p = rotate2(
@@ -75,9 +78,7 @@ export function depthUnder(room: Room, print: Footprint): { depthMm: number; ins
         (-print.turnDeg * Math.PI) / 180,
       );
       const depth = room.depthAt({ x: p.x + print.at.x, y: p.y + print.at.y });
-      if (depth === undefined) continue;
-      inside += 1;
-      depthMm = Math.min(depthMm, depth);
+      if (depth !== undefined) depthMm = Math.min(depthMm, depth);
     }
   }
   // What is thin stands between the samples.
@@ -86,14 +87,27 @@ export function depthUnder(room: Room, print: Footprint): { depthMm: number; ins
     const over = largestRing(common([footprintOutline(print)], [rib.outline]));
     if (over.length > 2) depthMm = Math.min(depthMm, room.depthAt(centroid(over)) ?? depthMm);
   }
-  return { depthMm: inside === 0 ? 0 : depthMm, inside: inside / count };
+  const over = common([footprintOutline(print)], [room.outline]);
+  const inside =
+    Math.abs(over.reduce((sum, ring) => sum + signedArea(ring), 0)) / (print.widthMm * print.lengthMm);
+  return { depthMm: depthMm === Infinity ? 0 : depthMm, inside: Math.min(1, inside) };
 }
 
 const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
 
-/** The gap behind a panel, as its flat piece lies: depth from the gaps of its grid, less what lines it. */
-export function gapRoom(laid: LaidPanel, gapMm: readonly number[][], liningMm: number): Room {
+/**
+ * The gap behind a panel, as its flat piece lies: depth from gaps at spots spread evenly over it, less what lines it.
+ * @param gapsMm worked out when the room is first asked; @param far what they are measured to: the clothed body, or
+ * walls, with the depth from which there is none.
+ */
+export function gapRoom(
+  laid: LaidPanel,
+  gapsMm: () => readonly number[][],
+  liningMm: number,
+  far: { body: true } | { openMm: number } = { openMm: Infinity },
+): Room {
   const { panel, piece } = laid;
+  let gapMm: readonly number[][] | undefined;
   const normals = gridNormals(panel.grid);
   const xs = piece.outline.map((p) => p.x);
   const ys = piece.outline.map((p) => p.y);
@@ -101,6 +115,7 @@ export function gapRoom(laid: LaidPanel, gapMm: readonly number[][], liningMm: n
     id: `gap:${panel.id}`,
     name: `behind ${panel.name}`,
     panel: panel.id,
+    ...far,
     outline: piece.outline,
     middle: {
       x: (Math.min(...xs) + Math.max(...xs)) / 2,
@@ -109,7 +124,7 @@ export function gapRoom(laid: LaidPanel, gapMm: readonly number[][], liningMm: n
     depthAt: (p) => {
       const at = laid.uvAt(p);
       if (!at) return undefined;
-      return Math.max(0, between(gapMm, at, mix) - liningMm);
+      return Math.max(0, between((gapMm ??= gapsMm()), at, mix) - liningMm);
     },
     toSpace: (p, depthMm) => {
       const at = laid.uvAt(p) ?? { x: 0.5, y: 0.5 };

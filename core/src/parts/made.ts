@@ -20,6 +20,7 @@ import {
   type Surface,
   surfaceOf,
 } from '../panel';
+import { roomBehind, type Walls, wallsOf } from '../space';
 import { foamFor, formModel, parted, sheetOf, type Around } from './around';
 import { bendChecks, unsoldChecks } from './checks/foam';
 import { clashChecks } from './checks/inside';
@@ -94,8 +95,8 @@ export interface HowMade {
 export const zoneOf = ({ mount }: Part): Zone | undefined =>
   mount.to === 'wearer' && !zoneInfo(mount.zone).held ? mount.zone : undefined;
 
-/** Room behind a shell that nobody wears, mm: as much as anything needs. */
-const FREE_MM = 400;
+/** What is put behind a wall that has nothing behind it stands out no further than this; from memory. */
+const OPEN_MM = 400;
 
 function gapsOf(part: Part, surfaces: readonly Surface[], { body, underLayerMm }: Around): StandOff[] {
   const zone = zoneOf(part);
@@ -161,17 +162,25 @@ export function makePart(
       : shellOf(form, model, foamFor(around, ply), options, part, around);
   const { laid, surfaces, gaps, bending } = bare;
   const liningMm = lining?.thicknessMm.value ?? 0;
+  let walls: Walls | undefined;
+  /** The body behind what is worn, what a bought thing is said to have, or the nearest of the part itself. */
+  const gapsBehind = (l: LaidPanel): readonly number[][] => {
+    const worn = gaps.find((g) => g.pieceId === l.panel.id)?.gapMm;
+    if (worn) return worn;
+    if (l.panel.given) return l.panel.grid.map((row) => row.map(() => l.panel.given!.behindMm));
+    walls ??= wallsOf(laid, model.cores);
+    // The opposite wall is lined as well.
+    return roomBehind(l, walls, OPEN_MM).map((row) =>
+      row.map((mm) => (mm < OPEN_MM ? Math.max(0, mm - liningMm) : mm)),
+    );
+  };
   const rooms = [
     ...laid
       .filter((l) => (!l.panel.loose || l.panel.given) && !l.panel.unseen && !l.panel.plate?.backed)
-      .map((l) =>
-        gapRoom(
-          l,
-          gaps.find((g) => g.pieceId === l.panel.id)?.gapMm ??
-            l.panel.grid.map((row) => row.map(() => l.panel.given?.behindMm ?? FREE_MM)),
-          liningMm,
-        ),
-      ),
+      .map((l) => {
+        const worn = gaps.some((g) => g.pieceId === l.panel.id);
+        return gapRoom(l, () => gapsBehind(l), liningMm, worn ? { body: true } : { openMm: OPEN_MM });
+      }),
     ...laid.filter((l) => l.panel.plate?.backed).map((l) => layersRoom(l, laid)),
     ...model.rooms,
   ];

@@ -166,6 +166,22 @@ const thinner = (on: LaidPart, id: string, { thickMm, cell, series }: Pack): Cur
     .sort((a, b) => b.thickMm - a.thickMm)
     .map((p) => usePack(on, id, p));
 
+/** Packs of as many volts that go into the same room at the same spot, the least change first. */
+const goingIn = (
+  on: LaidPart,
+  feature: Pick<Feature, 'id' | 'place'>,
+  { cell, series, lengthMm }: Pack,
+): Cure[] =>
+  on.packs
+    .filter((p) => p.cell.nominalV * p.series >= cell.nominalV * series)
+    .filter((p) => {
+      const there = footingOf(on, feature, p);
+      return there !== undefined && there.inside >= INSIDE && there.depthMm >= p.thickMm;
+    })
+    .sort((a, b) => Math.abs(a.lengthMm - lengthMm) - Math.abs(b.lengthMm - lengthMm))
+    .slice(0, 3)
+    .map((p) => usePack(on, feature.id, p));
+
 function checksOf(
   on: LaidPart,
   feature: Pick<Feature, 'id' | 'place'> & { params: PackParams },
@@ -208,17 +224,37 @@ function checksOf(
   if (footing.inside < INSIDE)
     checks.push({
       id: `pack-edge-${id}`,
-      severity: 'mind',
+      // Beside a body it catches; between walls it does not go in.
+      severity: footing.room.body ? 'mind' : 'stop',
       station: 'inside',
-      title: `${source.name} stands ${trimNumber((1 - footing.inside) * 100, 0)} % over the edge of the room ${footing.room.name}.`,
-      why: 'What stands over an edge catches and is seen.',
+      title: footing.room.body
+        ? `${source.name} stands ${trimNumber((1 - footing.inside) * 100, 0)} % over the edge of the room ${footing.room.name}.`
+        : `${source.name} does not go in: ${trimNumber((1 - footing.inside) * 100, 0)} % of it lies beyond the room ${footing.room.name}.`,
+      why: footing.room.body
+        ? 'What stands over an edge catches and is seen.'
+        : 'What lies beyond it is in a wall, or outside.',
       sure: 'practice',
       excess: 1 - footing.inside,
-      cures: moved(on, feature, [
-        [0.5, 0.5],
-        [0.5, 0.35],
-        [0.5, 0.65],
-      ]),
+      cures: [
+        ...moved(on, feature, [
+          [0.5, 0.5],
+          [0.5, 0.35],
+          [0.5, 0.65],
+        ]),
+        ...(footing.room.body ? [] : goingIn(on, feature, source)),
+      ],
+    });
+  if (footing.depthMm >= (footing.room.openMm ?? Infinity))
+    checks.push({
+      id: `pack-open-${id}`,
+      severity: 'note',
+      station: 'inside',
+      title: `${source.name} stands free ${footing.room.name}: nothing closes it in there.`,
+      why: 'What lies in the open is seen, knocked and rained on. A cover over it, or a room of its own, keeps it.',
+      sure: 'practice',
+      excess: 1,
+      ...(footing.laid && { pieceId: footing.laid.panel.id }),
+      cures: [],
     });
   const sore = on.tender
     .map((spot) => ({

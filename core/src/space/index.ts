@@ -1,0 +1,2 @@
+export { roomBehind } from './behind';
+export { wallsOf, type Walls } from './walls';
