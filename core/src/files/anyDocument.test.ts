@@ -6,6 +6,7 @@ import { makeDownload } from './downloads';
 import { downloadsOf } from './offered';
 import { sheetFile } from './sheetFile';
 import { fontFile } from './testing/font';
+import { nans } from './testing/nans';
 import { derive } from '../report';
 import { anyDocument } from './testing/anyDocument';
 
@@ -16,13 +17,6 @@ const seed = Number(process.env['FOMRIK_SEED'] ?? Date.now() % 1e9);
 /** Longer than this for each part is told at the end, seconds of processor time. */
 const SLOW_S = 2;
 const stamp = new Date('2026-03-01');
-
-/** Where in a value there is no number. */
-function nans(value: unknown, at = ''): string[] {
-  if (typeof value === 'number') return Number.isNaN(value) ? [at] : [];
-  if (typeof value !== 'object' || value === null) return [];
-  return Object.entries(value).flatMap(([key, of]) => nans(of, `${at}.${key}`));
-}
 
 const cpuS = (): number => {
   const { user, system } = process.cpuUsage();

@@ -7,6 +7,7 @@ import { chance } from '../units';
 import { upgradeDoc } from './buildFile';
 import { drawingSvg } from './svg';
 import { demo, demoNames } from './testing/demo';
+import { nans } from './testing/nans';
 
 /** So many of the ends and choices of all demo builds are tried, by a fresh seed; FOMRIK_ENDS=all tries every one. */
 const most = process.env['FOMRIK_ENDS'] === 'all' ? Infinity : Number(process.env['FOMRIK_ENDS'] ?? 45);
@@ -50,12 +51,6 @@ const trialsOf = (name: string, { parts }: BuildDoc): Trial[] =>
       ),
     ];
   });
-
-function nans(value: unknown, at = ''): string[] {
-  if (typeof value === 'number') return Number.isNaN(value) ? [at] : [];
-  if (typeof value !== 'object' || value === null) return [];
-  return Object.entries(value).flatMap(([key, of]) => nans(of, `${at}.${key}`));
-}
 
 describe('every field of the demo builds at its ends', function () {
   this.timeout(most === Infinity ? 3_600_000 : 300_000);
