@@ -67,14 +67,21 @@ const hottestW = (made: CircuitReport, currentMa?: number): number => {
   return solved?.ok ? Math.max(0, ...solved.value.strings.map((s) => s.resistorW)) : 0;
 };
 
+/** Currents a lamp may be run at instead, mA, the brightest first. */
+const gentler = [15, 12, 10, 8, 6, 5, 4, 3, 2, 1];
+
+/** What the pack gives when every lamp is run at a current; more than any pack where that cannot be solved. */
+function totalAt(made: CircuitReport, currentMa: number): number {
+  const solved = made.pack && !made.feed.regulator && solveOn(made.groups, made.pack, currentMa);
+  return solved && solved.ok ? solved.value.totalA : Infinity;
+}
+
 /** A resistor past half its rating. */
 export const resistorCool = each((context) => {
   const { made } = context;
   const hottest = hottestW(made);
   if (hottest <= resistorRatedW / 2) return [];
-  const cooler = [15, 12, 10, 8, 6, 5, 4, 3, 2, 1].find(
-    (ma) => ma < mostMa(context) && hottestW(made, ma) <= resistorRatedW / 2,
-  );
+  const cooler = gentler.find((ma) => ma < mostMa(context) && hottestW(made, ma) <= resistorRatedW / 2);
   return [
     {
       ...about(context, 'resistor'),
@@ -99,6 +106,7 @@ export const cellCurrent = each((context) => {
   const draws = drawnA(made);
   if (!made.pack || draws <= made.pack.cell.maxA) return [];
   const { cell } = made.pack;
+  const less = gentler.find((mA) => mA < mostMa(context) && totalAt(made, mA) <= cell.maxA);
   return [
     {
       ...about(context, 'cell-current'),
@@ -110,7 +118,10 @@ export const cellCurrent = each((context) => {
       remedies: handiest(around.catalogue.packs)
         .filter((p) => hoursOn(made, p) > 0)
         .slice(0, 2)
-        .map((p) => usePack(context, p)),
+        .map((p) => usePack(context, p))
+        .concat(
+          less === undefined ? [] : [{ label: `${less} mA a lamp`, changes: atCurrent(context, less) }],
+        ),
     },
   ];
 });

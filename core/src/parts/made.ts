@@ -179,7 +179,7 @@ export function makePart(
       .filter((l) => (!l.panel.loose || l.panel.given) && !l.panel.unseen && !l.panel.plate?.backed)
       .map((l) => {
         const worn = gaps.some((g) => g.pieceId === l.panel.id);
-        return gapRoom(l, () => gapsBehind(l), liningMm, worn ? { body: true } : { openMm: OPEN_MM });
+        return gapRoom(l, () => gapsBehind(l), liningMm, worn ? { body: true } : { openMm: OPEN_MM - 1 });
       }),
     ...laid.filter((l) => l.panel.plate?.backed).map((l) => layersRoom(l, laid)),
     ...model.rooms,

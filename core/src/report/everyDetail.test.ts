@@ -3,6 +3,7 @@ import { polygonContains } from 'd3-polygon';
 import fc from 'fast-check';
 import type { Feature, Part, Place } from '../document';
 import type { FeatureKind } from '../features';
+import { packs } from '../materials';
 import { drawnPieces, makePart, newBuild, newPart, standardKinds, startFeature } from '../parts';
 import type { MadePart } from '../parts/made';
 import { adultMeasures, aroundOf } from '../parts/testing/worn.test';
@@ -32,6 +33,9 @@ function outsideMm(ring: readonly { x: number; y: number }[], p: { x: number; y:
     }),
   );
 }
+
+/** The thinnest pack that is no coin cells. */
+const thinnestMm = Math.min(...packs.filter((p) => p.cell.id !== 'cr2032').map((p) => p.thickMm));
 
 /** What of a part's pieces is cut beside them: points of the rims of holes, and of openings. */
 function besides({ pieces, templates }: MadePart, own: string): string[] {
@@ -142,7 +146,13 @@ describe('every detail on every form, anywhere', function () {
           .map((f) => f.id);
       const before = stopsOf(doc);
       const lit = startLightsIn(doc, 'one', (base) => base);
-      if (!lit.ok) throw new Error(`${form}: ${lit.message}`);
+      if (!lit.ok) {
+        // Where nothing but coin cells goes behind any wall, it may say why there is no light.
+        const { rooms } = bareOf(form).bare;
+        const deepest = Math.max(0, ...rooms.map((r) => r.depthAt(r.middle) ?? 0));
+        expect(deepest, lit.message).to.be.lessThan(thinnestMm);
+        return;
+      }
       const { features: laid, circuit, params } = lit.value;
       const after = stopsOf({
         ...doc,

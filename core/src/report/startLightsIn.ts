@@ -19,7 +19,7 @@ export interface FittedLights extends Lights {
 }
 
 /** Remedies that are taken one after another before a light is given up. */
-const ROUNDS = 4;
+const ROUNDS = 6;
 
 /** Orders in which things find their room: the pack is the largest, lamps are where they are seen. */
 function ordersOf({ features, circuit }: Lights): Feature[][] {
@@ -111,7 +111,9 @@ function settled(
   let stops = stopsOf(now);
   const changed: string[] = [];
   for (let round = 0; round < ROUNDS && stops.length > 0; round++) {
-    const tried = stops[0]!.remedies.filter(may).map(({ label, changes }) => {
+    // Of all that stops it, not of the first alone: what gives a pack its room often clears the lamps as well.
+    const remedies = stops.flatMap((s) => s.remedies).filter(may);
+    const tried = remedies.map(({ label, changes }) => {
       const next = applyChanges(now, changes);
       return { label, changes, next, stops: stopsOf(next) };
     });

@@ -68,6 +68,18 @@ describe('room in a part', () => {
     expect(wallsOf([], []).reach({ x: 0, y: 0, z: 0 }, { x: 0, y: 1, z: 0 })).to.equal(undefined);
   });
 
+  it('in a closed tube is its bore, along its seam as well', () => {
+    const part = newPart('one', wearer, 'wand');
+    const { laid } = makePart(part, aroundOf(), { coarse: true });
+    const walls = wallsOf(laid, []);
+    const { grid } = laid.find((l) => l.panel.id === 'handle-1')!.panel;
+    const bore = 2 * Math.hypot(grid[1]![3]!.x, grid[1]![3]!.y);
+    for (const p of grid[1]!) {
+      const r = Math.hypot(p.x, p.y);
+      expect(walls.reach(p, { x: -p.x / r, y: -p.y / r, z: 0 })).to.be.closeTo(bore, 0.2);
+    }
+  });
+
   it('stops at a stick', () => {
     const stick: Core = {
       id: 's',

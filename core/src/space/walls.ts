@@ -1,4 +1,4 @@
-import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
+import { BufferAttribute, BufferGeometry, DoubleSide, Ray } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
 import { add3, cross3, scale3, triangulated, unit3, type Vec3 } from '../geometry';
 import { type Core, coreMesh, gridNormals, type LaidPanel, onPlane } from '../panel';
@@ -51,6 +51,13 @@ export interface Walls {
 /** A ray begins this far off the face it leaves, so that it does not meet that face. */
 const OFF_MM = 0.05;
 
+/** A ray that runs exactly along a seam may slip between the triangles beside it: then others next to it are tried, mm. */
+const aside = [
+  [0, 0],
+  [0.02, 0.01],
+  [-0.02, -0.01],
+] as const;
+
 /** The foam of a part, both faces of every piece of it, and its sticks. */
 export function wallsOf(laid: readonly LaidPanel[], cores: readonly Core[]): Walls {
   const triangles = [
@@ -63,13 +70,21 @@ export function wallsOf(laid: readonly LaidPanel[], cores: readonly Core[]): Wal
   geometry.setAttribute('position', new BufferAttribute(places, 3));
   const tree = triangles.length > 0 ? new MeshBVH(geometry) : undefined;
   const ray = new Ray();
+  const first = (from: Vec3, way: Vec3): number | undefined => {
+    ray.origin.set(from.x, from.y, from.z);
+    ray.direction.set(way.x, way.y, way.z);
+    return tree?.raycastFirst(ray, DoubleSide)?.distance;
+  };
   return {
     reach: (from, way) => {
       const start = add3(from, scale3(way, OFF_MM));
-      ray.origin.copy(new Vector3(start.x, start.y, start.z));
-      ray.direction.copy(new Vector3(way.x, way.y, way.z));
-      const hit = tree?.raycastFirst(ray, DoubleSide);
-      return hit ? hit.distance + OFF_MM : undefined;
+      const beside = unit3(cross3(way, Math.abs(way.z) < 0.9 ? { x: 0, y: 0, z: 1 } : { x: 1, y: 0, z: 0 }));
+      const over = cross3(way, beside);
+      for (const [x, y] of aside) {
+        const hit = first(add3(start, add3(scale3(beside, x), scale3(over, y))), way);
+        if (hit !== undefined) return hit + OFF_MM;
+      }
+      return undefined;
     },
   };
 }

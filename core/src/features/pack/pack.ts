@@ -221,16 +221,18 @@ function checksOf(
           .map((p) => usePack(on, id, p)),
       ],
     });
+  const open = footing.depthMm >= (footing.room.openMm ?? Infinity);
+  // Beside a body, or in the open, it catches; between walls it does not go in.
+  const beside = footing.room.body === true || open;
   if (footing.inside < INSIDE)
     checks.push({
       id: `pack-edge-${id}`,
-      // Beside a body it catches; between walls it does not go in.
-      severity: footing.room.body ? 'mind' : 'stop',
+      severity: beside ? 'mind' : 'stop',
       station: 'inside',
-      title: footing.room.body
+      title: beside
         ? `${source.name} stands ${trimNumber((1 - footing.inside) * 100, 0)} % over the edge of the room ${footing.room.name}.`
         : `${source.name} does not go in: ${trimNumber((1 - footing.inside) * 100, 0)} % of it lies beyond the room ${footing.room.name}.`,
-      why: footing.room.body
+      why: beside
         ? 'What stands over an edge catches and is seen.'
         : 'What lies beyond it is in a wall, or outside.',
       sure: 'practice',
@@ -241,10 +243,10 @@ function checksOf(
           [0.5, 0.35],
           [0.5, 0.65],
         ]),
-        ...(footing.room.body ? [] : goingIn(on, feature, source)),
+        ...(beside ? [] : goingIn(on, feature, source)),
       ],
     });
-  if (footing.depthMm >= (footing.room.openMm ?? Infinity))
+  if (open)
     checks.push({
       id: `pack-open-${id}`,
       severity: 'note',

@@ -25,17 +25,21 @@ function slid(part: Part, id: string): Cure[] {
   const at = part.features.findIndex((f) => f.id === id);
   const place: Feature['place'] | undefined = part.features[at]?.place;
   if (place?.on !== 'panel') return [];
-  return [-0.1, 0.1, -0.2, 0.2, -0.3, 0.3].flatMap((by): Cure[] => {
-    const u = Math.round((place.u + by) * 1e4) / 1e4;
-    return u < 0 || u > 1
+  const moved = (key: 'u' | 'v', way: string, by: number): Cure[] => {
+    const share = Math.round((place[key] + by) * 1e4) / 1e4;
+    return share < 0 || share > 1
       ? []
       : [
           {
-            label: `Move it to ${Math.round(u * 100)} % across`,
-            changes: [{ path: ['features', at, 'place', 'u'], value: u }],
+            label: `Move it to ${Math.round(share * 100)} % ${way}`,
+            changes: [{ path: ['features', at, 'place', key], value: share }],
           },
         ];
-  });
+  };
+  return [
+    ...[-0.1, 0.1, -0.2, 0.2, -0.3, 0.3].flatMap((by) => moved('u', 'across', by)),
+    ...[-0.2, 0.2, -0.35, 0.35].flatMap((by) => moved('v', 'up', by)),
+  ];
 }
 
 /** Packs and switches that lie over lamps or over each other. */
