@@ -23,6 +23,7 @@ import {
 import { roomBehind, type Walls, wallsOf } from '../space';
 import { foamFor, formModel, parted, sheetOf, type Around } from './around';
 import { bendChecks, unsoldChecks } from './checks/foam';
+import { crossingChecks } from './checks/crossing';
 import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
 import { foldBackChecks } from './checks/foldBack';
@@ -253,6 +254,7 @@ export function makePart(
       ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, cut, part, around.kinds)] : []),
       ...bare.touching,
       ...foldBackChecks(pieces),
+      ...(coarse ? [] : crossingChecks(pieces)),
       ...clashChecks(part, featured.items),
       ...worstOf(featured.checks),
       ...wholeChecks(laid, templates),
