@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { makeCopy } from '../server/src/copies';
+import { copyFault, makeCopy } from '../server/src/copies';
 import { openDatabase } from '../server/src/database';
 
 const mainFile = new URL('../server/dist/main.js', import.meta.url).pathname;
@@ -102,5 +102,24 @@ describe('a server that cannot start', function () {
     const again = await openDatabase(dir);
     expect(await again.query('SELECT name FROM build')).to.deep.equal([{ name: 'Kept' }]);
     await again.destroy();
+  });
+
+  it('gives a copy of everything to the command line while it runs, and takes none back then', async () => {
+    const server = spawn(process.execPath, [mainFile, '--data', dir, '--port', '4692'], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    await new Promise<void>((resolve) => server.stdout.once('data', () => resolve()));
+    const file = join(dir, 'away.sqlite');
+    try {
+      expect((await ends('--data', dir, '--backup', file)).code).to.equal(0);
+      expect(copyFault(file)).to.equal(undefined);
+      const again = await ends('--data', dir, '--backup', file);
+      oneSentence(again);
+      const back = await ends('--data', dir, '--restore', file);
+      oneSentence(back);
+      expect([again.code, back.code]).to.deep.equal([2, 3]);
+    } finally {
+      server.kill('SIGKILL');
+    }
   });
 });

@@ -7,8 +7,9 @@ import {
   rmSync,
   statSync,
 } from 'node:fs';
+import { get as http, type IncomingMessage } from 'node:http';
+import { get as https } from 'node:https';
 import { join, resolve } from 'node:path';
-import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { copyFault, copyTo, putBack } from './copies';
 import { openDatabase } from './database';
@@ -22,15 +23,24 @@ const megabytes = (file: string): string => `${(statSync(file).size / 1e6).toFix
 const isBusy = (error: unknown): boolean => /^SQLITE_(BUSY|LOCKED)/.test(sqliteCode(error) ?? '');
 const isDamaged = (error: unknown): boolean => /^SQLITE_(CORRUPT|NOTADB|IOERR)/.test(sqliteCode(error) ?? '');
 
+/** An answer of this computer's own server; its certificate is made out to another name than 127.0.0.1. */
+const opened = (url: string): Promise<IncomingMessage> =>
+  new Promise((resolve, reject) => {
+    const asked = url.startsWith('https:')
+      ? https(url, { rejectUnauthorized: false }, resolve)
+      : http(url, resolve);
+    asked.on('error', reject);
+  });
+
 /** A copy from the server that has the database open. */
 async function askServer(data: string, file: string): Promise<void> {
   const url = runningAt(data);
   if (!url) throw new Error(`Another program has ${data} open.`);
-  const answer = await fetch(`${url}api/copies/now`);
-  if (!answer.ok || !answer.body) throw new Error(`The server at ${url} answers ${answer.status}.`);
+  const answer = await opened(`${url}api/copies/now`);
+  if (answer.statusCode !== 200) throw new Error(`The server at ${url} answers ${answer.statusCode}.`);
   const half = `${file}.half`;
   try {
-    await pipeline(Readable.fromWeb(answer.body as never), createWriteStream(half, { mode: 0o600 }));
+    await pipeline(answer, createWriteStream(half, { mode: 0o600 }));
     const fault = copyFault(half);
     if (fault) throw new Error(`The copy was fetched, but ${fault}.`);
     renameSync(half, file);
