@@ -44,7 +44,7 @@ function WaitMark() {
     <button
       type="button"
       className="text-[12.5px] font-semibold text-stop"
-      onClick={() => void sendWaiting()}
+      onClick={() => void sendWaiting(true)}
     >
       {waiting} waiting to be sent
     </button>

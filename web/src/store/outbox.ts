@@ -9,9 +9,11 @@ interface Outbox {
   waiting: WaitingEntry[];
   /** Of those, how many this browser could not keep: they live as long as the page. */
   unkept: number;
+  /** Why the server does not accept an entry, by its id: it is sent again only when it is asked for. */
+  refused: Record<string, string>;
 }
 
-export const useOutbox = create<Outbox>(() => ({ waiting: [], unkept: 0 }));
+export const useOutbox = create<Outbox>(() => ({ waiting: [], unkept: 0, refused: {} }));
 
 const RETRY_MS = 5000;
 
@@ -38,15 +40,23 @@ async function keep(item: WaitingEntry): Promise<void> {
 }
 
 async function forget({ id }: WaitingEntry): Promise<void> {
-  useOutbox.setState(({ waiting }) => {
+  useOutbox.setState(({ waiting, refused: { [id]: _, ...refused } }) => {
     const left = waiting.filter((w) => w.id !== id);
-    return { waiting: left, ...(left.length === 0 && { unkept: 0 }) };
+    return { waiting: left, refused, ...(left.length === 0 && { unkept: 0 }) };
   });
   try {
     await (await database()).delete('waiting', id);
   } catch {
     // What was never kept need not be forgotten.
   }
+}
+
+/** Throws an entry away that the server does not accept; the toast puts it back. */
+export async function dropWaiting(item: WaitingEntry): Promise<void> {
+  await forget(item);
+  toast(`“${item.entry.subject}” is thrown away.`, {
+    action: { label: 'Undo', onClick: () => void keep(item) },
+  });
 }
 
 let timer: ReturnType<typeof setTimeout> | undefined;
@@ -56,23 +66,36 @@ let onSent: (buildId: string, entry: LogEntry) => void = () => undefined;
 /** What is told of each entry that goes out later. */
 export const whenSent = (heard: typeof onSent): void => void (onSent = heard);
 
-/** Sends what waits, one after another; what the server refuses for good stays and is told. */
-export async function sendWaiting(): Promise<void> {
+function sendLater(): void {
+  timer ??= setTimeout(() => void sendWaiting(), RETRY_MS);
+}
+
+/**
+ * Sends what waits, one after another. What the server does not accept stays, with its reason.
+ * @param asked whether the maker asked: then what was not accepted is tried as well.
+ */
+export async function sendWaiting(asked = false): Promise<void> {
   clearTimeout(timer);
+  timer = undefined;
   if (busy) return;
   busy = true;
-  for (const item of useOutbox.getState().waiting) {
+  const { waiting, refused } = useOutbox.getState();
+  let away = false;
+  for (const item of asked ? waiting : waiting.filter((w) => refused[w.id] === undefined)) {
     try {
       const sent = await send(item);
       await forget(item);
       onSent(item.buildId, sent);
     } catch (error) {
-      if (passes(error as ApiError)) break;
-      toast.error(`“${item.entry.subject}” is not accepted: ${(error as Error).message}`);
+      away = passes(error as ApiError);
+      if (away) break;
+      const { message } = error as Error;
+      useOutbox.setState((now) => ({ refused: { ...now.refused, [item.id]: message } }));
+      toast.error(`“${item.entry.subject}” is not accepted: ${message}`);
     }
   }
   busy = false;
-  if (useOutbox.getState().waiting.length > 0) timer = setTimeout(() => void sendWaiting(), RETRY_MS);
+  if (away) sendLater();
 }
 
 /**
@@ -91,7 +114,7 @@ export async function sendOrKeep(
   } catch (error) {
     if (!(error instanceof ApiError) || !passes(error)) throw error;
     await keep(item);
-    timer ??= setTimeout(() => void sendWaiting(), RETRY_MS);
+    sendLater();
     return undefined;
   }
 }

@@ -12,7 +12,7 @@ import { useReport } from '../../store/report';
 import { LogCsv } from './LogCsv';
 import { Photo } from './Photo';
 import { newId } from '../../store/newId';
-import { useOutbox } from '../../store/outbox';
+import { dropWaiting, useOutbox } from '../../store/outbox';
 import { safeStorage } from '../../store/safeStorage';
 
 /** What is usually worth writing down, with what was planned. */
@@ -76,6 +76,7 @@ export function Diary() {
   const [entry, setEntry] = useState(() => draftOf(buildId));
   /** Photographs that could not be sent yet. */
   const [unsent, setUnsent] = useState<File[]>([]);
+  const refused = useOutbox((s) => s.refused);
   const waiting = useOutbox((s) => s.waiting).filter((w) => w.buildId === buildId);
   useEffect(() => {
     if (entry === emptyEntry) safeStorage.removeItem(draftKey(buildId));
@@ -234,10 +235,17 @@ export function Diary() {
             <li key={w.id}>
               <span className="font-medium">{w.entry.subject}</span>{' '}
               <span className="text-soft">
-                waits in this browser until the server answers
+                {refused[w.id]
+                  ? `is not accepted: ${refused[w.id]}`
+                  : 'waits in this browser until the server answers'}
                 {w.photos.length > 0 &&
-                  `, with ${w.photos.length === 1 ? 'one photo' : `${w.photos.length} photos`}`}
+                  ` (${w.photos.length === 1 ? 'one photo' : `${w.photos.length} photos`})`}
               </span>
+              {refused[w.id] && (
+                <button type="button" className="btn ml-2 min-h-7 px-2" onClick={() => void dropWaiting(w)}>
+                  Throw away<span className="sr-only"> {w.entry.subject}</span>
+                </button>
+              )}
             </li>
           ))}
         </ul>
