@@ -77,7 +77,7 @@ export function createApp({
   log,
   webDir,
   extraHosts = [],
-  pairing = new Pairing(db),
+  pairing = new Pairing(db, queue),
   lan = { addresses: [], secure: false },
   samplesDir,
   onStuck = () => undefined,
@@ -103,7 +103,8 @@ export function createApp({
     if (carriesOther(req))
       throw new HttpError(415, 'not-json', 'Send JSON, with content type application/json.');
     if (req.path === '/import') return next();
-    express.json({ limit: '16mb' })(req, res, next);
+    // A shop file holds every kept part.
+    express.json({ limit: req.path === '/shop/file' ? '256mb' : '16mb' })(req, res, next);
   });
   const changes = new Changes();
   const builds = oneAtATime(new BuildStore(db, changes), queue);
@@ -117,7 +118,7 @@ export function createApp({
     noteRoutes(notes),
     liveRoutes(builds, changes),
     trashRoutes(outOfSight),
-    copyRoutes(db, queue, dataDir),
+    copyRoutes(db, queue, dataDir, changes),
     deviceRoutes(pairing, lan),
     sampleRoutes(db, queue, samplesDir),
     shopRoutes(shop),

@@ -104,12 +104,14 @@ export async function importArchive(
     return pictures.addKept(entry.content, Buffer.from(bytes));
   };
   try {
-    for await (const chunk of stream)
+    // Kept open when something is wrong: the reason is still to be answered.
+    for await (const chunk of stream.iterator({ destroyOnReturn: false }))
       for (const whole of entries.push(chunk as Buffer, false)) await take(whole);
     for (const whole of entries.push(new Uint8Array(0), true)) await take(whole);
     if (!begun) throw badFile('There is no build in this archive.');
     await incoming.endImport(id);
   } catch (error) {
+    stream.resume();
     if (begun) await incoming.erase(id);
     throw error;
   }

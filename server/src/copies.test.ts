@@ -2,7 +2,7 @@ import { newBuild } from '@fomrik/core/parts';
 import { expect } from 'chai';
 import { copyFileSync, existsSync, readdirSync, statSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { copiesIn, copyFault, copyOfToday, copyTo, makeCopy } from './copies';
+import { copiesIn, copyFault, copyOfToday, copyTo, makeCopy, surplus } from './copies';
 import { bench } from './testing/bench';
 
 const doc = newBuild('Harbour light', '2026-03-01', { name: 'Tam Orrel', underLayerMm: 2, measures: [] });
@@ -105,5 +105,43 @@ describe('copies of everything', () => {
     await copyTo(db(), join(dir(), 'nowhere', 'away.sqlite')).catch(() => (failed = true));
     expect(failed).to.equal(true);
     expect(existsSync(`${file}.half`)).to.equal(false);
+  });
+
+  it('of earlier days are not pushed out by many of one day', () => {
+    const at = (day: number, hour: number) => ({
+      name: '',
+      bytes: 1,
+      madeAt: new Date(Date.UTC(2026, 2, day, hour)).toISOString(),
+    });
+    const copies = [
+      ...Array.from({ length: 20 }, (_, i) => at(9, 23 - i)),
+      at(8, 9),
+      at(8, 8),
+      at(7, 9),
+      at(1, 9),
+      at(0, 9),
+      at(-1, 9),
+      at(-2, 9),
+      at(-3, 9),
+    ];
+    const gone = surplus(copies);
+    const kept = copies.filter((c) => !gone.includes(c));
+    expect(kept.map((c) => c.madeAt.slice(0, 10))).to.deep.equal([
+      ...Array.from({ length: 7 }, () => '2026-03-09'),
+      '2026-03-08',
+      '2026-03-07',
+      '2026-03-01',
+      '2026-02-28',
+      '2026-02-27',
+      '2026-02-26',
+    ]);
+    expect(surplus([at(9, 9), { ...at(8, 9), bytes: 5e9 }]).map((c) => c.bytes)).to.deep.equal([5e9]);
+  });
+
+  it('leave nothing beside them when they are looked at', async () => {
+    await create(doc);
+    const { name } = await makeCopy(db(), dir());
+    expect(copyFault(join(dir(), 'copies', name))).to.equal(undefined);
+    expect(readdirSync(join(dir(), 'copies'))).to.deep.equal([name]);
   });
 });

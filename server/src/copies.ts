@@ -23,9 +23,11 @@ export interface Copy {
   bytes: number;
 }
 
-/** Copies made by themselves: one a day of use, so many kept, and together no larger than this unless one alone is. */
+/** The newest copy of each of so many days is kept, and as many of the newest day; together no larger than this. */
 const KEPT = 7;
 const MOST_BYTES = 4e9;
+/** Pages that are copied before others get their turn. */
+const PAGES = 4096;
 
 const folderOf = (dataDir: string): string => join(dataDir, 'copies');
 const isCopy = (name: string): boolean => /^[\w.-]+\.sqlite$/.test(name);
@@ -71,13 +73,18 @@ export function copyFault(file: string): string | undefined {
 }
 
 /**
- * Writes a copy of the open database while it goes on being used, checks it, and only then gives it its name.
+ * Writes a copy of the open database, checks it, and only then gives it its name. Asked in the queue of writes: a copy
+ * made on the same connection would hold half of a transaction that is open.
  * @throws when it cannot be written, or is not sound.
  */
 export async function copyTo(db: DataSource, file: string): Promise<void> {
   const half = `${file}.half`;
   try {
-    await rawOf(db).backup(half);
+    await rawOf(db).backup(half, { progress: () => PAGES });
+    // One file by itself, that can be read from a disk that nobody writes to.
+    const written = new Database(half);
+    written.pragma('journal_mode = DELETE');
+    written.close();
     const fault = copyFault(half);
     if (fault) throw new Error(`The copy was written, but ${fault}.`);
     chmodSync(half, 0o600);
@@ -87,17 +94,27 @@ export async function copyTo(db: DataSource, file: string): Promise<void> {
   }
 }
 
+/** Copies that are not kept any more, of all there are, the newest first. */
+export function surplus(copies: readonly Copy[]): Copy[] {
+  const dayOf = ({ madeAt }: Copy): string => madeAt.slice(0, 10);
+  const days = [...new Set(copies.map(dayOf))];
+  let bytes = 0;
+  return copies.filter((copy, i) => {
+    const day = days.indexOf(dayOf(copy));
+    const ofDay = i - copies.findIndex((c) => dayOf(c) === dayOf(copy));
+    const wanted = day < KEPT && ofDay < (day === 0 ? KEPT : 1);
+    if (wanted) bytes += copy.bytes;
+    return i > 0 && (!wanted || bytes > MOST_BYTES);
+  });
+}
+
 /** Makes a copy in the data directory and lets the oldest go. */
 export async function makeCopy(db: DataSource, dataDir: string, now = new Date()): Promise<Copy> {
   const folder = folderOf(dataDir);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const name = `${now.toISOString().slice(0, 19).replaceAll(':', '-')}.sqlite`;
   await copyTo(db, join(folder, name));
-  let bytes = 0;
-  copiesIn(dataDir).forEach((copy, i) => {
-    bytes += copy.bytes;
-    if (i > 0 && (i >= KEPT || bytes > MOST_BYTES)) rmSync(join(folder, copy.name), { force: true });
-  });
+  for (const old of surplus(copiesIn(dataDir))) rmSync(join(folder, old.name), { force: true });
   return copiesIn(dataDir).find((copy) => copy.name === name)!;
 }
 

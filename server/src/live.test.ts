@@ -1,5 +1,6 @@
 import { newBuild } from '@fomrik/core/parts';
 import { expect } from 'chai';
+import { strToU8, zipSync } from 'fflate';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pino from 'pino';
@@ -73,5 +74,17 @@ describe('what is saved elsewhere', () => {
     expect(heard[5]).to.deep.equal({ buildId: id });
     stop.abort();
     await Promise.all(listening);
+  });
+
+  it('answers why a large archive is refused while it is still coming in', async () => {
+    const head = zipSync({ 'build.json': strToU8('{') });
+    const large = Buffer.concat([head.subarray(0, 60), Buffer.alloc(30_000_000, 7)]);
+    const answer = await fetch(url.replace('builds', 'import'), {
+      method: 'POST',
+      headers: { 'content-type': 'application/zip' },
+      body: large,
+    });
+    expect(answer.status).to.equal(400);
+    expect(await answer.text()).to.include('build.json');
   });
 });

@@ -4,6 +4,7 @@ import type { RequestListener } from 'node:http';
 import pino from 'pino';
 import request from 'supertest';
 import { createApp } from './app';
+import { Queue } from './oneAtATime';
 import { Pairing } from './pairing';
 import { bench } from './testing/bench';
 
@@ -17,7 +18,7 @@ describe('devices of the local network', () => {
   let app: RequestListener;
   beforeEach(() => {
     now = new Date('2026-03-01T10:00:00Z');
-    pairing = new Pairing(db(), () => now);
+    pairing = new Pairing(db(), new Queue(), () => now);
     const inner = createApp({
       db: db(),
       dataDir: dir(),

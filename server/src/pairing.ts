@@ -2,6 +2,7 @@ import { createHash, randomBytes, randomInt, randomUUID, timingSafeEqual } from 
 import type { DataSource } from 'typeorm';
 import { DeviceEntity, type DeviceRow } from './entities/device';
 import { HttpError, notFound } from './errors';
+import type { Queue } from './oneAtATime';
 
 export interface Code {
   code: string;
@@ -23,6 +24,8 @@ export class Pairing {
 
   constructor(
     private readonly db: DataSource,
+    /** Its writes wait in it, so that none is taken back with somebody else's transaction. */
+    private readonly queue: Queue,
     private readonly now: () => Date = () => new Date(),
   ) {}
 
@@ -58,9 +61,8 @@ export class Pairing {
     this.open = undefined;
     const token = randomBytes(32).toString('base64url');
     const at = this.now().toISOString();
-    await this.db
-      .getRepository(DeviceEntity)
-      .insert({ id: randomUUID(), name, tokenHash: hashOf(token), pairedAt: at, seenAt: at });
+    const device: DeviceRow = { id: randomUUID(), name, tokenHash: hashOf(token), pairedAt: at, seenAt: at };
+    await this.queue.run(() => this.db.getRepository(DeviceEntity).insert(device));
     return token;
   }
 
@@ -71,7 +73,7 @@ export class Pairing {
     const device = await devices.findOneBy({ tokenHash: hashOf(token) });
     if (!device) return false;
     if (this.now().getTime() - Date.parse(device.seenAt) > SEEN_MS)
-      await devices.update({ id: device.id }, { seenAt: this.now().toISOString() });
+      await this.queue.run(() => devices.update({ id: device.id }, { seenAt: this.now().toISOString() }));
     return true;
   }
 
@@ -81,7 +83,7 @@ export class Pairing {
   }
 
   async sendAway(id: string): Promise<void> {
-    const { affected } = await this.db.getRepository(DeviceEntity).delete({ id });
+    const { affected } = await this.queue.run(() => this.db.getRepository(DeviceEntity).delete({ id }));
     if (affected === 0) throw notFound('device');
   }
 }

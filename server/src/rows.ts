@@ -44,25 +44,8 @@ function photosOf(text: string): string[] {
   }
 }
 
-export const logOf = ({
-  id,
-  at,
-  subject,
-  note,
-  planned,
-  actual,
-  unit,
-  sort,
-  part,
-  photos,
-}: LogRow): LogEntry => ({
-  id,
-  at,
-  subject,
-  note,
-  planned,
-  actual,
-  unit,
+export const logOf = ({ buildId, sort, part, photos, ...entry }: LogRow): LogEntry => ({
+  ...entry,
   ...(sort && { sort }),
   ...(part && { part }),
   ...(photos && { photos: photosOf(photos) }),

@@ -68,7 +68,7 @@ export async function serve(options: ServeOptions): Promise<void> {
   });
   const secure = cert !== undefined && key !== undefined;
   const queue = new Queue();
-  const pairing = new Pairing(db);
+  const pairing = new Pairing(db, queue);
   const { addresses, names } = lan ? lanHosts() : { addresses: [], names: [] };
   // Filled in once the port is known.
   const links: string[] = [];

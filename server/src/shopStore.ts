@@ -28,6 +28,8 @@ export interface KeptPart extends Versioned {
   broken?: string;
 }
 
+const MOST_READINGS = 2000;
+
 /** The book holds so many parts. */
 export const MOST_KEPT = 500;
 
@@ -59,6 +61,9 @@ export async function keepWearer(
     const row: MeasurementRow = { wearerId: id, ...m, side: m.side ?? '' };
     await tx.upsert(MeasurementEntity, row, ['wearerId', 'key', 'takenOn', 'side']);
   }
+  // As many as a build can take over from the book.
+  if ((await tx.countBy(MeasurementEntity, { wearerId: id })) > MOST_READINGS)
+    throw new HttpError(400, 'full', `The book holds ${MOST_READINGS} readings of one wearer.`);
 }
 
 const unmeasured: Omit<StockRow, 'foamId' | 'nominalMm' | 'sheets' | 'version'> = {

@@ -12,7 +12,7 @@ const TRASH_DAYS = 30;
 
 /** What is done by itself at the start and then every hour: the day's copy, and what is past its time goes. */
 async function round(db: DataSource, queue: Queue, dataDir: string): Promise<void> {
-  await copyOfToday(db, dataDir);
+  await queue.run(() => copyOfToday(db, dataDir));
   const now = new Date();
   await queue.run(async () => {
     await new OutOfSight(db).emptyTrash(new Date(now.getTime() - TRASH_DAYS * DAY_MS));
