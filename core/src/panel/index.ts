@@ -29,7 +29,7 @@ export {
   type Side,
 } from './panel';
 export { FLOOR_MM, layersRoom, layersUnder, pocketCut } from './layers';
-export { bandAlong, insetOf, onGrid, spotsAlong } from './patch';
+export { between, bandAlong, insetOf, onGrid, spotsAlong } from './patch';
 export { netsOf, type Nets } from './nets';
 export { nearestOn } from './pick';
 export { eachOf, type Hole, type Mark, type MarkKind, type Piece, type PieceEdge } from './piece';

@@ -6,6 +6,7 @@ import { boxPanels } from './box';
 import { gridOf, onSlice } from './grids';
 import { layPanels } from './lay';
 import type { Panel } from './panel';
+import { between } from './patch';
 import { depthUnder, gapRoom } from './room';
 
 const edges = { bottom: 'bottom', right: 'right', top: 'top', left: 'left' };
@@ -20,7 +21,7 @@ const [laid] = layPanels([tube], [], () => foam(6), { limit: 0.1, darts: 0 });
 const gaps = tube.grid.map((row, r) => row.map(() => 30 - 2 * r));
 
 describe('the room behind a panel', () => {
-  const room = gapRoom(laid!, () => gaps, 0);
+  const room = gapRoom(laid!, (at) => between(gaps, at, (a, b, t) => a + (b - a) * t), 0);
 
   it('is as deep at a spot as the gap there', () => {
     const at = laid!.flatAt({ x: 0.5, y: 0.5 });

@@ -11,7 +11,7 @@ import {
   type Vec2,
   type Vec3,
 } from '../geometry';
-import { between, onGrid } from './patch';
+import { onGrid } from './patch';
 import { gridNormals } from './panel';
 import type { LaidPanel } from './lay';
 
@@ -23,8 +23,8 @@ export interface Room {
   panel?: string;
   /** Its far side is the wearer's clothed body. */
   body?: true;
-  /** Where it is this deep, nothing lies on its far side: it is open there. */
-  openMm?: number;
+  /** Whether nothing lies on its far side under a spot; the depth is then only what is put there at most. */
+  openAt?: (p: Vec2) => boolean;
   /** There is nothing but foam until what goes in is cut out of it. */
   solid?: true;
   outline: Vec2[];
@@ -93,21 +93,18 @@ export function depthUnder(room: Room, print: Footprint): { depthMm: number; ins
   return { depthMm: depthMm === Infinity ? 0 : depthMm, inside: Math.min(1, inside) };
 }
 
-const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
-
 /**
- * The gap behind a panel, as its flat piece lies: depth from gaps at spots spread evenly over it, less what lines it.
- * @param gapsMm worked out when the room is first asked; @param far what they are measured to: the clothed body, or
- * walls, with the depth from which there is none.
+ * The gap behind a panel, as its flat piece lies, less what lines it.
+ * @param gapAt how deep it is at a spot, given as shares of the panel's width and height; @param far what it is measured
+ * to: the clothed body, or walls, and whether there is none behind a spot.
  */
 export function gapRoom(
   laid: LaidPanel,
-  gapsMm: () => readonly number[][],
+  gapAt: (spot: Vec2) => number,
   liningMm: number,
-  far: { body: true } | { openMm: number } = { openMm: Infinity },
+  far: { body: true } | { openAt?: (spot: Vec2) => boolean } = {},
 ): Room {
   const { panel, piece } = laid;
-  let gapMm: readonly number[][] | undefined;
   const normals = gridNormals(panel.grid);
   const xs = piece.outline.map((p) => p.x);
   const ys = piece.outline.map((p) => p.y);
@@ -115,7 +112,13 @@ export function gapRoom(
     id: `gap:${panel.id}`,
     name: `behind ${panel.name}`,
     panel: panel.id,
-    ...far,
+    ...('body' in far && { body: true as const }),
+    ...('openAt' in far && {
+      openAt: (p: Vec2) => {
+        const at = laid.uvAt(p);
+        return at !== undefined && far.openAt!(at);
+      },
+    }),
     outline: piece.outline,
     middle: {
       x: (Math.min(...xs) + Math.max(...xs)) / 2,
@@ -124,7 +127,7 @@ export function gapRoom(
     depthAt: (p) => {
       const at = laid.uvAt(p);
       if (!at) return undefined;
-      return Math.max(0, between((gapMm ??= gapsMm()), at, mix) - liningMm);
+      return Math.max(0, gapAt(at) - liningMm);
     },
     toSpace: (p, depthMm) => {
       const at = laid.uvAt(p) ?? { x: 0.5, y: 0.5 };

@@ -2,10 +2,12 @@ import { type Zone, zoneInfo } from '../body';
 import { type Check, copiesOf, type Feature, type Part, type PieceDarts } from '../document';
 import { type Laid, type LaidPart, nothing } from '../features';
 import type { Model } from '../forms';
+import type { Vec2 } from '../geometry';
 import type { FoamSheet } from '../materials';
 import {
   type Bending,
   bendingOf,
+  between,
   eachOf,
   gapRoom,
   layersRoom,
@@ -96,6 +98,8 @@ export interface HowMade {
 export const zoneOf = ({ mount }: Part): Zone | undefined =>
   mount.to === 'wearer' && !zoneInfo(mount.zone).held ? mount.zone : undefined;
 
+const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
+
 /** What is put behind a wall that has nothing behind it stands out no further than this; from memory. */
 const OPEN_MM = 400;
 
@@ -165,23 +169,23 @@ export function makePart(
   const liningMm = lining?.thicknessMm.value ?? 0;
   let walls: Walls | undefined;
   /** The body behind what is worn, what a bought thing is said to have, or the nearest of the part itself. */
-  const gapsBehind = (l: LaidPanel): readonly number[][] => {
-    const worn = gaps.find((g) => g.pieceId === l.panel.id)?.gapMm;
-    if (worn) return worn;
-    if (l.panel.given) return l.panel.grid.map((row) => row.map(() => l.panel.given!.behindMm));
-    walls ??= wallsOf(laid, model.cores);
-    // The opposite wall is lined as well.
-    return roomBehind(l, walls, OPEN_MM).map((row) =>
-      row.map((mm) => (mm < OPEN_MM ? Math.max(0, mm - liningMm) : mm)),
-    );
+  const gapBehind = (l: LaidPanel): Room => {
+    const gapMm = gaps.find((g) => g.pieceId === l.panel.id)?.gapMm;
+    if (gapMm) return gapRoom(l, (at) => between(gapMm, at, mix), liningMm, { body: true });
+    const { given } = l.panel;
+    if (given) return gapRoom(l, () => given.behindMm, liningMm);
+    let reach: ((spot: Vec2) => number | undefined) | undefined;
+    const behind = (at: Vec2): number | undefined =>
+      (reach ??= roomBehind(l, (walls ??= wallsOf(laid, model.cores))))(at);
+    // The opposite wall is lined as well; this one's lining is taken off by the room.
+    return gapRoom(l, (at) => Math.max(0, (behind(at) ?? OPEN_MM + liningMm) - liningMm), liningMm, {
+      openAt: (at) => behind(at) === undefined,
+    });
   };
   const rooms = [
     ...laid
       .filter((l) => (!l.panel.loose || l.panel.given) && !l.panel.unseen && !l.panel.plate?.backed)
-      .map((l) => {
-        const worn = gaps.some((g) => g.pieceId === l.panel.id);
-        return gapRoom(l, () => gapsBehind(l), liningMm, worn ? { body: true } : { openMm: OPEN_MM - 1 });
-      }),
+      .map(gapBehind),
     ...laid.filter((l) => l.panel.plate?.backed).map((l) => layersRoom(l, laid)),
     ...model.rooms,
   ];

@@ -1,22 +1,20 @@
-import { scale3 } from '../geometry';
+import { scale3, type Vec2 } from '../geometry';
 import { gridNormals, type LaidPanel, onGrid } from '../panel';
 import type { Walls } from './walls';
 
-/** Spots along either side of a panel at which the room behind it is measured. */
-const SPOTS = 9;
-/** So near to its rim the outermost of them lie, as shares: at the rim itself its neighbours begin. */
+/** A spot on the rim is looked at so far in, as a share: at the rim itself the neighbours begin. */
 const INSET = 0.01;
 
+const inset = (share: number): number => Math.min(1 - INSET, Math.max(INSET, share));
+
 /**
- * Room behind a panel at spots spread evenly over it, mm: how far it is, square to its inner face, to the opposite wall, a
- * stick, or whatever else of the part is met first. `openMm` where nothing is.
+ * Room behind a panel at a spot, given as shares of its width and height, mm: how far it is, square to its inner face, to
+ * the opposite wall, a stick, or whatever else of the part is met first; nothing where it is open.
  */
-export function roomBehind({ panel }: LaidPanel, walls: Walls, openMm: number): number[][] {
+export function roomBehind({ panel }: LaidPanel, walls: Walls): (spot: Vec2) => number | undefined {
   const normals = gridNormals(panel.grid);
-  const shares = Array.from({ length: SPOTS }, (_, i) => INSET + ((1 - 2 * INSET) * i) / (SPOTS - 1));
-  return shares.map((y) =>
-    shares.map(
-      (x) => walls.reach(onGrid(panel.grid, { x, y }), scale3(onGrid(normals, { x, y }), -1)) ?? openMm,
-    ),
-  );
+  return ({ x, y }) => {
+    const at = { x: inset(x), y: inset(y) };
+    return walls.reach(onGrid(panel.grid, at), scale3(onGrid(normals, at), -1));
+  };
 }

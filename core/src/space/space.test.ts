@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Vec3 } from '../geometry';
-import type { Core } from '../panel';
+import { type Core, onGrid } from '../panel';
+import { roomBehind } from './behind';
 import { newPart } from '../parts';
 import { makePart } from '../parts/made';
 import { aroundOf } from '../parts/testing/worn.test';
@@ -66,6 +67,31 @@ describe('room in a part', () => {
     const walls = wallsOf(laid, []);
     expect(walls.reach({ x: 0, y: -5000, z: 0 }, { x: 0, y: -1, z: 0 })).to.equal(undefined);
     expect(wallsOf([], []).reach({ x: 0, y: 0, z: 0 }, { x: 0, y: 1, z: 0 })).to.equal(undefined);
+  });
+
+  it('behind a wall is less where a stick stands, and there alone, however thin it is', () => {
+    const { laid } = box(400, 100, 300);
+    const face = laid.find((l) => l.panel.id === 'face')!;
+    const stick: Core = {
+      id: 's',
+      name: 'stick',
+      rodId: 'none',
+      from: { x: 37, y: 0, z: 0 },
+      to: { x: 37, y: 0, z: 300 },
+      wide: { x: 1, y: 0, z: 0 },
+      section: { shape: 'round', outsideMm: 8 },
+      cutMm: [300],
+    };
+    const behind = roomBehind(face, wallsOf(laid, [stick]));
+    for (let n = 0; n <= 200; n++) {
+      const share = 0.02 + (0.96 * n) / 200;
+      const { x } = onGrid(face.panel.grid, { x: share, y: 0.5 });
+      const off = Math.abs(x - 37);
+      // The face stands 50 mm before the stick's middle; a polygon of sixteen sides or more stands for the round.
+      const expected = off < 3.9 ? 50 - Math.sqrt(16 - off ** 2) : off > 4.1 ? 100 : undefined;
+      if (expected !== undefined)
+        expect(behind({ x: share, y: 0.5 }), `at ${x}`).to.be.closeTo(expected, 0.4);
+    }
   });
 
   it('in a closed tube is its bore, along its seam as well', () => {

@@ -221,7 +221,7 @@ function checksOf(
           .map((p) => usePack(on, id, p)),
       ],
     });
-  const open = footing.depthMm >= (footing.room.openMm ?? Infinity);
+  const open = footing.room.openAt?.(footing.flat) === true;
   // Beside a body, or in the open, it catches; between walls it does not go in.
   const beside = footing.room.body === true || open;
   if (footing.inside < INSIDE)
