@@ -129,7 +129,7 @@ describe('nothing is lost', function () {
       };
     });
     await tab.goto(`${bench.url}/build/${calm}/shape`);
-    const told = tab.getByRole('alert').filter({ hasText: 'could not be worked out' });
+    const told = tab.getByRole('alert').filter({ hasText: 'could not be calculated' });
     await told.getByText('It could not be loaded').waitFor();
     expect(await tab.getByText('Nothing to mind').count()).to.equal(0);
     await tab.evaluate(() => void ((window as unknown as { broken: boolean }).broken = false));

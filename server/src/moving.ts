@@ -94,7 +94,7 @@ export async function restore(data: string, file: string): Promise<void> {
     console.log(`What was there before is kept as ${join(data, 'copies', before.name)}.`);
   } catch (error) {
     if (isBusy(error))
-      end(`Fomrik is running on ${data}. Stop it first, or put the copy back from its shelf.`, 3);
+      end(`Fomrik is running on ${data}. Stop it first, or restore the backup from its shelf.`, 3);
     if (!isDamaged(error))
       end(error instanceof HttpError ? error.message : startFault(error, data).message, 5);
     replaceDamaged(data, file);

@@ -1,7 +1,7 @@
 import type { BuildDoc } from './document';
 import { share } from './share';
 
-/** Two states of a build that began from one, brought together; `clashes` names what both changed otherwise. */
+/** The result of a three-way merge; `clashes` names what both sides changed differently. */
 export interface Merged {
   doc: BuildDoc;
   clashes: string[];
@@ -44,7 +44,7 @@ const bags = new Set([
 /** Whether two values say the same. */
 const same = (a: unknown, b: unknown): boolean => Object.is(share(a, b), a);
 
-/** How a clash is called: by the item's own name where it has one. */
+/** The name of a clash: the item's own name where it has one. */
 function nameOf(path: string, ...items: unknown[]): string {
   for (const item of items) {
     const name = typeof item === 'object' && item !== null ? (item as Bag)['name'] : undefined;
@@ -85,7 +85,7 @@ function mergeList(
     Map<string, Bag>,
     Map<string, Bag>,
   ];
-  // Whoever changed the order has it; what the other added follows.
+  // The side that changed the order decides it; items the other side added follow.
   const reordered = !same([...from.keys()], [...ours.keys()]);
   const order = new Set(reordered ? [...ours.keys(), ...others.keys()] : [...others.keys(), ...ours.keys()]);
   return [...order].flatMap((key) => {

@@ -14,7 +14,7 @@ import { anyDocument } from './testing/anyDocument';
 const count = Number(process.env['FOMRIK_DOCUMENTS'] ?? 16);
 const seed = Number(process.env['FOMRIK_SEED'] ?? Date.now() % 1e9);
 
-/** Longer than this for each part is told at the end, seconds of processor time. */
+/** Builds that take longer than this per part are listed at the end; seconds of processor time. */
 const SLOW_S = 2;
 const stamp = new Date('2026-03-01');
 
@@ -59,7 +59,7 @@ describe('any valid build', function () {
             );
         });
       }),
-      // A build found wanting is told as it is: making it smaller takes longer than reading it.
+      // A failing build is reported as generated: shrinking it takes longer than reading it.
       { numRuns: count, seed, endOnFailure: true },
     );
   });

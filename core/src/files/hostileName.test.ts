@@ -38,7 +38,7 @@ describe('names that every object has', () => {
         expect(upgradeDoc({ ...doc, parts: [{ ...part, [field]: odd }] }).ok, field).to.equal(false);
   });
 
-  it('are told from plain ones, however deep', () => {
+  it('are distinguished from plain ones at any depth', () => {
     expect(hostileName(doc)).to.equal(undefined);
     expect(hostileName({ a: [{ b: { toString: 1 } }] })).to.equal('a.0.b.toString');
     let deep: object = {};

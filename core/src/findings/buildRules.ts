@@ -87,7 +87,7 @@ const tooBigOf = ({ pieces }: Made, { doc, around }: BuildContext): Set<string> 
       .map((p) => p.id),
   );
 
-/** A remedy and the pieces that are too large once it is taken. */
+/** A remedy, and the pieces still too large after applying it. */
 interface Way extends Remedy {
   left: Set<string>;
 }
@@ -105,7 +105,7 @@ function triedWays(part: Part, ways: readonly Remedy[], context: BuildContext, b
 /** Partings are tried for so many pieces of a part; once those are cut smaller the next are. */
 const MOST_PARTED = 3;
 
-/** More pieces, where that makes each of those that are told of fit the sheet of its foam, and no other too large. */
+/** For each piece too large for its sheet: the remedies that make it fit without making another piece too large. */
 function divided(context: BuildContext, index: number, pieceIds: readonly string[]): Map<string, Remedy[]> {
   const part = context.doc.parts[index]!;
   const made = makePart(part, context.around, { coarse: true });

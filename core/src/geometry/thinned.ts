@@ -9,7 +9,7 @@ function offLine2(p: Vec2, a: Vec2, b: Vec2): number {
   return x * x + y * y;
 }
 
-/** Marks the points of a run that have to stay (Douglas and Peucker, 1973), without recursion. */
+/** Marks the points of a run that must be kept (Douglas and Peucker, 1973), iteratively. */
 function marked(run: readonly Vec2[], within2: number, keep: Uint8Array): void {
   const stack: [number, number][] = [[0, run.length - 1]];
   for (let span = stack.pop(); span; span = stack.pop()) {

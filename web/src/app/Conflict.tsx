@@ -21,7 +21,7 @@ function LeftoverLine({ leftover }: { leftover: Leftover }) {
       <p className="text-soft">
         {leftover.broken
           ? `They cannot be opened: ${leftover.broken} Export them before you throw them away.`
-          : 'They were made in another tab. Adding them is one step; undo takes them out again.'}
+          : 'They were made in another tab. Adding them is one step that Undo reverses.'}
       </p>
       <div className="mt-2 flex gap-2">
         {!leftover.broken && (

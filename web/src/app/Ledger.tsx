@@ -39,7 +39,7 @@ export function Ledger() {
       })}
       {old && (
         <p role="status" className="text-[12px] font-semibold text-stop">
-          figures of before the last change
+          figures from before the last change
         </p>
       )}
       {parts > 0 && (left > 1 || parts < all) && (

@@ -6,12 +6,12 @@ import { useBehind } from '../store/useBehind';
 export function Standing() {
   const { error, report } = useReport();
   const behind = useBehind();
-  const older = report ? ' Figures and findings are those of before.' : '';
+  const older = report ? ' Figures and findings are from before the change.' : '';
   if (error)
     return (
       <section role="alert" className="m-3 border-l-4 border-stop bg-paper p-2">
         <p>
-          This could not be worked out: {error}
+          This could not be calculated: {error}
           {older}
         </p>
         <div className="mt-1 flex gap-2">
@@ -28,7 +28,7 @@ export function Standing() {
   return (
     <p role="status" className="m-3 flex items-center gap-3 border-l-4 border-hair bg-paper p-2">
       <span>
-        Working it out for {behind} s.{older}
+        Calculating for {behind} s.{older}
       </span>
       <button type="button" className="btn min-h-7 px-2" onClick={stopAsking}>
         Stop

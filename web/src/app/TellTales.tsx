@@ -150,7 +150,7 @@ export function TellTales({ station }: { station: Station }) {
       )}
       <h2 className="head">
         {old
-          ? 'Noticed before the last change'
+          ? 'From before the last change'
           : here.length > 0
             ? `Noticed here (${here.length})`
             : 'Nothing to mind at this station'}

@@ -16,7 +16,7 @@ export function WorkedNote({ of: { busy, fault, again }, what }: { of: Worked<un
   if (fault)
     return (
       <p role="alert" className="border-l-4 border-stop bg-paper p-2 text-[13px]">
-        {what} could not be worked out. {fault}{' '}
+        {what} could not be calculated. {fault}{' '}
         <button type="button" className="btn min-h-7 px-2" onClick={again}>
           Try again
         </button>
@@ -25,7 +25,7 @@ export function WorkedNote({ of: { busy, fault, again }, what }: { of: Worked<un
   if (!busy || !long) return null;
   return (
     <p role="status" className="text-[13px] text-soft">
-      Working out {what[0]!.toLowerCase() + what.slice(1)}…
+      Calculating {what[0]!.toLowerCase() + what.slice(1)}…
     </p>
   );
 }

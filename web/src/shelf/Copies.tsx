@@ -37,11 +37,11 @@ export function Copies({ onChanged }: { onChanged: () => void }) {
   };
   const restore = (copy: Copy): void => {
     const when = format(new Date(copy.madeAt), 'd MMM yyyy HH:mm');
-    if (!confirm(`Put everything back as it was on ${when}? What is here now is copied first.`)) return;
-    void during('Putting it back…', async () => {
+    if (!confirm(`Restore everything as it was on ${when}? What is here now is backed up first.`)) return;
+    void during('Restoring…', async () => {
       await api.restoreCopy(copy.name);
       onChanged();
-      return `Everything is as it was on ${when}. What was here is the newest copy now.`;
+      return `Everything is as it was on ${when}. The state before is the newest backup.`;
     });
   };
   if (!copies) return null;
@@ -54,8 +54,8 @@ export function Copies({ onChanged }: { onChanged: () => void }) {
           : 'none yet'}
       </summary>
       <p className="mt-1 text-[13px] text-soft">
-        One is made each day of use and seven are kept, beside the data. Take one away to another disk from
-        time to time.
+        A backup is made each day you use Fomrik; the last seven days are kept beside the data. Download one
+        to another disk from time to time.
       </p>
       <ul className="mt-1">
         {copies.map((copy) => (
@@ -65,10 +65,10 @@ export function Copies({ onChanged }: { onChanged: () => void }) {
               <span className="text-soft">{megabytes(copy.bytes)}</span>
             </span>
             <a className="btn" href={api.copyUrl(copy.name)} download>
-              <Download size={15} aria-hidden /> Take away
+              <Download size={15} aria-hidden /> Download
             </a>
             <button type="button" className="btn" disabled={busy !== ''} onClick={() => restore(copy)}>
-              Put back
+              Restore
             </button>
           </li>
         ))}
@@ -79,12 +79,12 @@ export function Copies({ onChanged }: { onChanged: () => void }) {
         disabled={busy !== ''}
         onClick={() =>
           void during(
-            'Copying…',
-            async () => `Copied and checked, ${megabytes((await api.makeCopy()).bytes)}.`,
+            'Backing up…',
+            async () => `Backed up and checked, ${megabytes((await api.makeCopy()).bytes)}.`,
           )
         }
       >
-        {busy || 'Make a copy now'}
+        {busy || 'Back up now'}
       </button>
       <p className="mt-3 text-[13px] text-soft">
         The shop alone, without builds: wearers with their readings, printers, the shared shelf, kept parts.

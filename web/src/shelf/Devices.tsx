@@ -40,7 +40,7 @@ export function Devices() {
               </span>
             </span>
             <button type="button" className="btn" onClick={() => void api.sendAway(d.id).then(load, told)}>
-              Send away<span className="sr-only"> {d.name}</span>
+              Revoke<span className="sr-only"> {d.name}</span>
             </button>
           </li>
         ))}
@@ -53,10 +53,10 @@ export function Devices() {
             src={`data:image/svg+xml;utf8,${encodeURIComponent(code.qr)}`}
           />
           <p>
-            Open <strong>{lan.addresses.join(' or ')}</strong> on the device, or let it read the picture, and
-            type <strong className="text-[22px] tracking-widest">{code.code}</strong>
+            Open <strong>{lan.addresses.join(' or ')}</strong> on the device, or scan the QR code, and type
+            <strong className="text-[22px] tracking-widest">{code.code}</strong>
             <span className="block text-soft">
-              Good until {format(new Date(code.until), 'HH:mm')}, for five tries and one device.
+              Good until {format(new Date(code.until), 'HH:mm')}, for one device and up to five attempts.
             </span>
           </p>
         </div>

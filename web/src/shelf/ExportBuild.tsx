@@ -17,18 +17,19 @@ export function ExportBuild({
     <Sheet open onClose={onClose} title={`Export ${build.name}`}>
       <fieldset className="grid gap-2">
         <legend className="text-soft">
-          The build file holds parts, patterns, plan, pins, log and pictures. What of the wearer goes along?
+          The build file holds parts, patterns, plan, pins, log and pictures. What may it include about the
+          wearer?
         </legend>
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={measures} onChange={(e) => setMeasures(e.target.checked)} />
-          Measures: without them the pattern is drawn for an average body
+          Measures (without them the pattern is drawn for an average body)
         </label>
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={name} onChange={(e) => setName(e.target.checked)} />
           The name, {build.wearer}
         </label>
         <p className="text-[13px] text-soft">
-          Names written into notes, the log or pictures go along as they are.
+          Names written into notes, the log or pictures are included as they are.
         </p>
       </fieldset>
       <div className="mt-3 flex justify-end gap-2">

@@ -6,7 +6,7 @@ const said = (error: unknown): string => (error as Error).message;
 
 /**
  * Changes one item of the shop from the version it began from. When it was changed elsewhere meanwhile, that is said and
- * nothing is written; the toast offers to put this over it.
+ * nothing is written; the toast offers to keep this one instead.
  * @returns what was written, or nothing.
  */
 export async function fromVersion<T>(
@@ -24,7 +24,7 @@ export async function fromVersion<T>(
       duration: 12_000,
       ...(stale && {
         action: {
-          label: 'Put mine over it',
+          label: 'Keep mine',
           onClick: () =>
             void fromVersion(what, there?.version ?? 0, attempt).then((ok) => ok !== undefined && done()),
         },

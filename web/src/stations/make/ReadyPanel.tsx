@@ -56,7 +56,7 @@ export function ReadyPanel({ report }: { report: Report }) {
       <div className="flex items-center gap-3">
         {fault && (
           <p role="alert" className="text-stop">
-            The odds could not be worked out. {fault} Ask again.
+            The odds could not be calculated. {fault} Ask again.
           </p>
         )}
         {busy ? (

@@ -21,7 +21,7 @@ export async function forgetCopy(buildId: string, tab: string): Promise<boolean>
   }
 }
 
-/** A copy kept by an application from before tabs kept theirs apart. */
+/** Migrates a copy that an older version kept in local storage, before copies were kept per tab. */
 async function takeInOld(buildId: string): Promise<void> {
   const key = `fomrik:unsaved:${buildId}`;
   const text = safeStorage.getItem(key);
