@@ -48,7 +48,7 @@ export function Copies({ onChanged }: { onChanged: () => void }) {
   return (
     <details className="mt-3 border-t border-hair pt-2">
       <summary className="cursor-pointer text-soft">
-        Copies:{' '}
+        Backups:{' '}
         {copies[0]
           ? `the last ${formatDistanceToNow(new Date(copies[0].madeAt), { addSuffix: true })}`
           : 'none yet'}
