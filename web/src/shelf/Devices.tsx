@@ -53,7 +53,7 @@ export function Devices() {
             src={`data:image/svg+xml;utf8,${encodeURIComponent(code.qr)}`}
           />
           <p>
-            Open <strong>{lan.addresses.join(' or ')}</strong> on the device, or scan the QR code, and type
+            Open <strong>{lan.addresses.join(' or ')}</strong> on the device, or scan the QR code, and type{' '}
             <strong className="text-[22px] tracking-widest">{code.code}</strong>
             <span className="block text-soft">
               Good until {format(new Date(code.until), 'HH:mm')}, for one device and up to five attempts.
