@@ -25,8 +25,11 @@ export function Devices() {
       {!lan.secure && (
         <p className="mt-1 text-[13px] text-soft">
           The connection is not encrypted: whoever is on the network can read along, and a tablet cannot keep
-          the application for when the server is away. A certificate changes that: ./fomrik start --lan --cert
-          FILE --key FILE.
+          the application for when the server is away. A certificate changes that:{' '}
+          <code className="font-mono [font-variant-ligatures:none]">
+            ./fomrik start --lan --cert FILE --key FILE
+          </code>
+          .
         </p>
       )}
       <ul className="mt-1">
