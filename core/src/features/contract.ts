@@ -2,7 +2,7 @@ import type { TenderSpot } from '../body';
 import type { Check, Feature, Field, Params, Place, PlaceKind, Ply, Station } from '../document';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Switch } from '../materials';
-import type { Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
+import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
 import type { Sure } from '../units';
 
 /** The sheet a panel is cut from. */
@@ -51,6 +51,8 @@ export interface Item {
     pocketMm: number;
     foamMm: number;
     roomId: string;
+    /** The whole of it over the room: in one, or as runs of something that bends with its wall. */
+    prints: Footprint[];
     outline: Vec2[];
     profile: { acrossMm: number; depthMm: number | null }[];
   };

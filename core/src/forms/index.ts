@@ -15,5 +15,6 @@ export { begunOutline, edgesOfOutline, type DrawnEdge } from './taped/edges';
 export { takenPieces, type TakenLine } from './taped/taken';
 export { forms } from './registry';
 export { otherHalf, STAND_IN, type SkinParams } from './skinned/fields';
+export { encloses } from './skinned/enclosure';
 export { seatOnHead, type Seat } from './skinned/onHead';
 export { proposedSeams, type ProposedSeams } from './skinned/seams';

@@ -50,4 +50,16 @@ export {
 } from './core';
 export { growEdges } from './growEdges';
 export type { Hung } from './hung';
-export { boxRoom, depthUnder, footprintOutline, gapRoom, type Rib, type Room } from './room';
+export {
+  boxRoom,
+  depthUnder,
+  type Footprint,
+  footprintOutline,
+  type Free,
+  gapRoom,
+  type Rib,
+  type Room,
+  roundOutline,
+  type Shape,
+  type Under,
+} from './room';

@@ -30,12 +30,22 @@ export interface Room {
   outline: Vec2[];
   /** Room under a spot, mm; none outside. */
   depthAt: (p: Vec2) => number | undefined;
+  /** How much room there is for something rigid under the whole of it; by the depths of the room where absent. */
+  free?: (print: Footprint) => Free | undefined;
   /** A spot at a depth below the plane, in the form's space. */
   toSpace: (p: Vec2, depthMm: number) => Vec3;
   /** Middle of the outline, from which spots are counted. */
   middle: Vec2;
   /** What stands on its far wall; the depth counts what must stay, and not what may be cut away. */
   ribs?: readonly Rib[];
+}
+
+/** Room for the whole of an outline: where it lies first, pushed in until its wall lets it, and how far it is from there. */
+export interface Free {
+  /** How far in it begins: more than nothing behind a wall that bends towards it. */
+  fromMm: number;
+  /** To what is met first behind it; nothing where it is open. */
+  roomMm: number | undefined;
 }
 
 /** Something on the far wall of a room: its outline over the room, and how far it stands out towards the plane. */
@@ -53,44 +63,89 @@ export interface Footprint {
   widthMm: number;
   lengthMm: number;
   turnDeg: number;
+  /** A round plate, as wide as it is long, or a round bar lying along its length; a box where absent. */
+  shape?: Shape | undefined;
 }
 
-export const footprintOutline = ({ at, widthMm, lengthMm, turnDeg }: Footprint): Vec2[] =>
-  [
-    { x: -widthMm / 2, y: -lengthMm / 2 },
-    { x: widthMm / 2, y: -lengthMm / 2 },
-    { x: widthMm / 2, y: lengthMm / 2 },
-    { x: -widthMm / 2, y: lengthMm / 2 },
-  ].map((p) => {
+export type Shape = 'disc' | 'bar';
+
+/** Corners of a polygon that stands for a round; the round lies within it, and it is 0.1 % larger at most. */
+const ROUND = 64;
+
+/** A round of a diameter as an outline about nought. */
+export const roundOutline = (diameterMm: number): Vec2[] =>
+  Array.from({ length: ROUND }, (_, i) => {
+    const turn = (2 * Math.PI * i) / ROUND;
+    const r = diameterMm / 2 / Math.cos(Math.PI / ROUND);
+    return { x: r * Math.cos(turn), y: r * Math.sin(turn) };
+  });
+
+export const footprintOutline = ({ at, widthMm, lengthMm, turnDeg, shape }: Footprint): Vec2[] =>
+  (shape === 'disc'
+    ? roundOutline(widthMm)
+    : [
+        { x: -widthMm / 2, y: -lengthMm / 2 },
+        { x: widthMm / 2, y: -lengthMm / 2 },
+        { x: widthMm / 2, y: lengthMm / 2 },
+        { x: -widthMm / 2, y: lengthMm / 2 },
+      ]
+  ).map((p) => {
     const q = rotate2(p, (-turnDeg * Math.PI) / 180);
     return { x: q.x + at.x, y: q.y + at.y };
   });
 
 const SAMPLES = 6;
 
-/** Least depth under the whole of a footprint, and the share of it that lies in the room. */
-export function depthUnder(room: Room, print: Footprint): { depthMm: number; inside: number } {
+/** What is under a footprint. */
+export interface Under {
+  /** Least depth under the whole of it, and how far in that begins. */
+  depthMm: number;
+  fromMm: number;
+  /** The share of it that lies in the room. */
+  inside: number;
+  /** Nothing is met behind it. */
+  open: boolean;
+}
+
+/** Least depth by the room's own depths, at spots all over a footprint. */
+function leastDepth(room: Room, print: Footprint): number {
   let depthMm = Infinity;
+  const outline = footprintOutline(print);
   for (let i = 0; i <= SAMPLES; i++) {
     for (let j = 0; j <= SAMPLES; j++) {
       const p = rotate2(
         { x: print.widthMm * (i / SAMPLES - 0.5), y: print.lengthMm * (j / SAMPLES - 0.5) },
         (-print.turnDeg * Math.PI) / 180,
       );
-      const depth = room.depthAt({ x: p.x + print.at.x, y: p.y + print.at.y });
-      if (depth !== undefined) depthMm = Math.min(depthMm, depth);
+      const spot = { x: p.x + print.at.x, y: p.y + print.at.y };
+      if (print.shape === 'disc' && !contains(outline, spot)) continue;
+      depthMm = Math.min(depthMm, room.depthAt(spot) ?? depthMm);
     }
   }
   // What is thin stands between the samples.
   for (const rib of room.ribs ?? []) {
     if (!rib.stays) continue;
-    const over = largestRing(common([footprintOutline(print)], [rib.outline]));
+    const over = largestRing(common([outline], [rib.outline]));
     if (over.length > 2) depthMm = Math.min(depthMm, room.depthAt(centroid(over)) ?? depthMm);
   }
-  const over = common([footprintOutline(print)], [room.outline]);
+  return depthMm;
+}
+
+/** How much of a footprint lies in a room, and how deep it is there. */
+export function depthUnder(room: Room, print: Footprint): Under {
+  const outline = footprintOutline(print);
+  const depthMm = leastDepth(room, print);
+  const { fromMm, roomMm } = room.free?.(print) ?? { fromMm: 0, roomMm: undefined };
+  const over = common([outline], [room.outline]);
   const inside =
-    Math.abs(over.reduce((sum, ring) => sum + signedArea(ring), 0)) / (print.widthMm * print.lengthMm);
-  return { depthMm: depthMm === Infinity ? 0 : depthMm, inside: Math.min(1, inside) };
+    Math.abs(over.reduce((sum, ring) => sum + signedArea(ring), 0)) / Math.abs(signedArea(outline));
+  const least = Math.min(depthMm, roomMm ?? Infinity);
+  return {
+    depthMm: least === Infinity ? 0 : least,
+    fromMm,
+    inside: Math.min(1, inside),
+    open: roomMm === undefined && (room.openAt?.(print.at) ?? false),
+  };
 }
 
 /**
@@ -102,7 +157,7 @@ export function gapRoom(
   laid: LaidPanel,
   gapAt: (spot: Vec2) => number,
   liningMm: number,
-  far: { body: true } | { openAt?: (spot: Vec2) => boolean } = {},
+  far: ({ body: true } | { openAt?: (spot: Vec2) => boolean }) & Pick<Room, 'free'> = {},
 ): Room {
   const { panel, piece } = laid;
   const normals = gridNormals(panel.grid);
@@ -113,6 +168,7 @@ export function gapRoom(
     name: `behind ${panel.name}`,
     panel: panel.id,
     ...('body' in far && { body: true as const }),
+    ...(far.free && { free: far.free }),
     ...('openAt' in far && {
       openAt: (p: Vec2) => {
         const at = laid.uvAt(p);

@@ -23,7 +23,7 @@ const toggle = (u: number): Feature => ({
   id: 'switch',
   kind: 'switch',
   place: { on: 'panel', panel: 'a', u, v: 0.5, turnDeg: 0 },
-  params: { ...startOf('switch'), switchId: 'slide' },
+  params: { ...startOf('switch'), switchId: 'rocker' },
 });
 const clashes = (...features: Feature[]): string[] =>
   makePart(partOf('bracer', {}, { features }), aroundOf())

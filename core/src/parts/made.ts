@@ -2,15 +2,11 @@ import { type Zone, zoneInfo } from '../body';
 import { type Check, copiesOf, type Feature, type Part, type PieceDarts } from '../document';
 import { type Laid, type LaidPart, nothing } from '../features';
 import type { Model } from '../forms';
-import type { Vec2 } from '../geometry';
 import type { FoamSheet } from '../materials';
 import {
   type Bending,
   bendingOf,
-  between,
   eachOf,
-  gapRoom,
-  layersRoom,
   type LaidPanel,
   type LayOptions,
   layPanels,
@@ -22,7 +18,7 @@ import {
   type Surface,
   surfaceOf,
 } from '../panel';
-import { roomBehind, type Walls, wallsOf } from '../space';
+import { bodiesOf, type Body } from './bodies';
 import { foamFor, formModel, parted, sheetOf, type Around } from './around';
 import { bendChecks, unsoldChecks } from './checks/foam';
 import { crossingChecks } from './checks/crossing';
@@ -38,6 +34,7 @@ import { liningOf } from './lining';
 import { withTemplates } from './templates';
 import { keptOn } from './onPiece';
 import { repointed } from './repointed';
+import { roomsOf } from './rooms';
 import { pressChecks, slackChecks } from './checks/wear';
 import { partFit, standOffs, type PartFit } from './wear/partFit';
 import type { StandOff } from './wear/standOff';
@@ -51,7 +48,7 @@ export interface Noticed {
 }
 
 /** The shell of a part, laid flat, with nothing on it. */
-interface Shell {
+export interface Shell {
   /** Its form, and the same with its flat panels parted by its features. */
   form: Model;
   model: Model;
@@ -71,6 +68,8 @@ export interface MadePart extends Shell {
   /** Panels that are cut as one sheet and folded. */
   nets: Nets;
   rooms: Room[];
+  /** What was put in, as solids. */
+  bodies: Body[];
   wear?: PartFit;
   features: readonly Feature[];
   /** What each feature lays, by its id, and all of it together. */
@@ -97,11 +96,6 @@ export interface HowMade {
 /** Where on the wearer a part is worn; what is held in the hand is not. */
 export const zoneOf = ({ mount }: Part): Zone | undefined =>
   mount.to === 'wearer' && !zoneInfo(mount.zone).held ? mount.zone : undefined;
-
-const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
-
-/** What is put behind a wall that has nothing behind it stands out no further than this; from memory. */
-const OPEN_MM = 400;
 
 function gapsOf(part: Part, surfaces: readonly Surface[], { body, underLayerMm }: Around): StandOff[] {
   const zone = zoneOf(part);
@@ -167,29 +161,8 @@ export function makePart(
       : shellOf(form, model, foamFor(around, ply), options, part, around);
   const { laid, surfaces, gaps, bending } = bare;
   const liningMm = lining?.thicknessMm.value ?? 0;
-  let walls: Walls | undefined;
-  /** The body behind what is worn, what a bought thing is said to have, or the nearest of the part itself. */
-  const gapBehind = (l: LaidPanel): Room => {
-    const gapMm = gaps.find((g) => g.pieceId === l.panel.id)?.gapMm;
-    if (gapMm) return gapRoom(l, (at) => between(gapMm, at, mix), liningMm, { body: true });
-    const { given } = l.panel;
-    if (given) return gapRoom(l, () => given.behindMm, liningMm);
-    let reach: ((spot: Vec2) => number | undefined) | undefined;
-    const behind = (at: Vec2): number | undefined =>
-      (reach ??= roomBehind(l, (walls ??= wallsOf(laid, model.cores))))(at);
-    // The opposite wall is lined as well; this one's lining is taken off by the room.
-    return gapRoom(l, (at) => Math.max(0, (behind(at) ?? OPEN_MM + liningMm) - liningMm), liningMm, {
-      openAt: (at) => behind(at) === undefined,
-    });
-  };
-  const rooms = [
-    ...laid
-      .filter((l) => (!l.panel.loose || l.panel.given) && !l.panel.unseen && !l.panel.plate?.backed)
-      .map(gapBehind),
-    ...laid.filter((l) => l.panel.plate?.backed).map((l) => layersRoom(l, laid)),
-    ...model.rooms,
-  ];
   const zone = zoneOf(part);
+  const rooms = roomsOf(bare, liningMm, zone, around);
   const on: LaidPart = {
     panels: laid,
     rooms,
@@ -242,6 +215,7 @@ export function makePart(
     ...featured.pieces,
   ];
   const templates = shell.filter((p) => there.has(p.id)).map((p) => templateOf(drilled(p), featured.items));
+  const bodies = bodiesOf(rooms, featured.items);
   const away = cutAways(rooms, featured.items);
   const nets = netsOf(laid, model.joins, around.habits.fold);
   const used = [
@@ -259,7 +233,7 @@ export function makePart(
       ...bare.touching,
       ...foldBackChecks(pieces),
       ...(coarse ? [] : crossingChecks(pieces)),
-      ...clashChecks(part, featured.items),
+      ...clashChecks(part, bodies, rooms, laid),
       ...worstOf(featured.checks),
       ...wholeChecks(laid, templates),
       ...lidChecks(laid, templates, featured.items),
@@ -279,6 +253,7 @@ export function makePart(
     ...(lining && { lining }),
     nets,
     rooms,
+    bodies,
     ...(wear && { wear }),
     features: part.features,
     lays,

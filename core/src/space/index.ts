@@ -1,2 +1,5 @@
 export { roomBehind } from './behind';
-export { wallsOf, type Walls } from './walls';
+export { type Convex, onStand, overlapOf, type Overlap, prism, type Stand } from './convex';
+export { meshFaces, panelFaces, stickFaces, type Triangle } from './faces';
+export { freeUnder, solidIn, standIn } from './under';
+export { wallsOf, wallsOfFaces, type Walls } from './walls';

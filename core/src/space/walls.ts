@@ -1,51 +1,21 @@
-import { BufferAttribute, BufferGeometry, DoubleSide, Ray } from 'three';
+import { Box3, BufferAttribute, BufferGeometry, DoubleSide, Ray } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
-import { add3, cross3, scale3, triangulated, unit3, type Vec3 } from '../geometry';
-import { type Core, coreMesh, gridNormals, type LaidPanel, onPlane } from '../panel';
+import { add3, cross3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
+import type { Core, LaidPanel } from '../panel';
+import { type Convex, overlapOf, type Stand } from './convex';
+import { panelFaces, stickFaces, type Triangle } from './faces';
 
-/** Triangles, three corners each. */
-type Triangle = [Vec3, Vec3, Vec3];
+/** A run of depths, mm. */
+export type Span = [fromMm: number, toMm: number];
 
-/** Both faces of a grid of foam: the inner one it is given by, and the outer one a thickness further out. */
-function gridFaces({ panel, foam }: LaidPanel): Triangle[] {
-  const normals = gridNormals(panel.grid);
-  const outer = panel.grid.map((row, r) =>
-    row.map((p, c) => add3(p, scale3(normals[r]![c]!, foam.thicknessMm.value))),
-  );
-  return [panel.grid, outer].flatMap((grid) =>
-    grid.slice(1).flatMap((row, r) =>
-      row.slice(1).flatMap((q, c): Triangle[] => {
-        const [a, b, d] = [grid[r]![c]!, grid[r]![c + 1]!, grid[r + 1]![c]!];
-        return [
-          [a, b, q],
-          [a, q, d],
-        ];
-      }),
-    ),
-  );
-}
-
-/** Both faces of a plate, as far as its outline goes. */
-function plateFaces({ panel, foam }: LaidPanel): Triangle[] {
-  const plate = panel.plate!;
-  const out = unit3(cross3(plate.across, plate.up));
-  const { points, triangles } = triangulated([plate.outline]);
-  return [0, foam.thicknessMm.value].flatMap((heightMm) => {
-    const at = points.map((p) => add3(onPlane(plate, p), scale3(out, heightMm)));
-    return triangles.map(([a, b, c]): Triangle => [at[a]!, at[b]!, at[c]!]);
-  });
-}
-
-/** The outside of a stick. */
-function stickFaces(core: Core): Triangle[] {
-  const { points, triangles } = coreMesh(core);
-  return triangles.map(([a, b, c]): Triangle => [points[a]!, points[b]!, points[c]!]);
-}
-
-/** What bounds the rooms of a part: asked along rays for the nearest of it. */
+/** What bounds the rooms of a part, as triangles in a bounding volume hierarchy. */
 export interface Walls {
   /** How far it is from a spot along a way to the nearest wall, mm; nothing where there is none. */
   reach: (from: Vec3, way: Vec3) => number | undefined;
+  /** Depths at which there is a wall over an outline on a stand, nearest first: exact for the triangles. */
+  over: (stand: Stand, outline: readonly Vec2[]) => Span[];
+  /** Whether a solid cuts into a wall. */
+  meets: (solid: Convex) => boolean;
 }
 
 /** A ray begins this far off the face it leaves, so that it does not meet that face. */
@@ -58,12 +28,52 @@ const aside = [
   [-0.02, -0.01],
 ] as const;
 
-/** The foam of a part, both faces of every piece of it, and its sticks. */
-export function wallsOf(laid: readonly LaidPanel[], cores: readonly Core[]): Walls {
-  const triangles = [
-    ...laid.filter((l) => !l.panel.unseen).flatMap((l) => (l.panel.plate ? plateFaces(l) : gridFaces(l))),
-    ...cores.flatMap(stickFaces),
+/** A triangle over an outline: the depths of what lies within it, by clipping it at every edge (Sutherland and Hodgman, 1974). */
+function depthsOver(corners: readonly Vec3[], outline: readonly Vec2[]): Span | undefined {
+  let ring = corners;
+  for (let i = 0; i < outline.length && ring.length > 0; i++) {
+    const [p, q] = [outline[i]!, outline[(i + 1) % outline.length]!];
+    const inside = (v: Vec3): number => (q.x - p.x) * (v.y - p.y) - (q.y - p.y) * (v.x - p.x);
+    const next: Vec3[] = [];
+    ring.forEach((a, k) => {
+      const b = ring[(k + 1) % ring.length]!;
+      const [da, db] = [inside(a), inside(b)];
+      if (da >= 0) next.push(a);
+      if (da >= 0 !== db >= 0) next.push(add3(a, scale3(sub3(b, a), da / (da - db))));
+    });
+    ring = next;
+  }
+  return ring.length === 0
+    ? undefined
+    : [Math.min(...ring.map((v) => v.z)), Math.max(...ring.map((v) => v.z))];
+}
+
+/** Runs that touch as one, nearest first. */
+function merged(spans: readonly Span[]): Span[] {
+  const all: Span[] = [];
+  for (const [from, to] of [...spans].sort((a, b) => a[0] - b[0])) {
+    const last = all.at(-1);
+    if (last && from <= last[1] + 1e-6) last[1] = Math.max(last[1], to);
+    else all.push([from, to]);
+  }
+  return all;
+}
+
+/** The middle and half sizes of a box along an axis. */
+function alongAxis({ min, max }: Box3, axis: Vec3): [middle: number, half: number] {
+  return [
+    ((min.x + max.x) * axis.x + (min.y + max.y) * axis.y + (min.z + max.z) * axis.z) / 2,
+    ((max.x - min.x) * Math.abs(axis.x) +
+      (max.y - min.y) * Math.abs(axis.y) +
+      (max.z - min.z) * Math.abs(axis.z)) /
+      2,
   ];
+}
+
+const plain = ({ x, y, z }: Vec3): Vec3 => ({ x, y, z });
+
+/** Walls made of triangles, wherever they come from. */
+export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
   const places = new Float32Array(triangles.length * 9);
   triangles.forEach((t, i) => t.forEach((p, k) => places.set([p.x, p.y, p.z], 9 * i + 3 * k)));
   const geometry = new BufferGeometry();
@@ -86,5 +96,57 @@ export function wallsOf(laid: readonly LaidPanel[], cores: readonly Core[]): Wal
       }
       return undefined;
     },
+    over: ({ at, across, up, inward }, outline) => {
+      const [xs, ys] = [outline.map((p) => p.x), outline.map((p) => p.y)];
+      const [x0, x1] = [dot3(at, across) + Math.min(...xs), dot3(at, across) + Math.max(...xs)];
+      const [y0, y1] = [dot3(at, up) + Math.min(...ys), dot3(at, up) + Math.max(...ys)];
+      const local = (p: Vec3): Vec3 => {
+        const d = sub3(p, at);
+        return { x: dot3(d, across), y: dot3(d, up), z: dot3(d, inward) };
+      };
+      const spans: Span[] = [];
+      tree?.shapecast({
+        intersectsBounds: (box) => {
+          const [x, halfX] = alongAxis(box, across);
+          if (x + halfX < x0 || x - halfX > x1) return false;
+          const [y, halfY] = alongAxis(box, up);
+          return y + halfY >= y0 && y - halfY <= y1;
+        },
+        intersectsTriangle: ({ a, b, c }) => {
+          const span = depthsOver([local(a), local(b), local(c)], outline);
+          if (span) spans.push(span);
+          return false;
+        },
+      });
+      return merged(spans);
+    },
+    meets: (solid) => {
+      const bounds = new Box3();
+      const [xs, ys, zs] = (['x', 'y', 'z'] as const).map((k) => solid.points.map((p) => p[k]));
+      bounds.min.set(Math.min(...xs!), Math.min(...ys!), Math.min(...zs!));
+      bounds.max.set(Math.max(...xs!), Math.max(...ys!), Math.max(...zs!));
+      return (
+        tree?.shapecast({
+          intersectsBounds: (box) => box.intersectsBox(bounds),
+          intersectsTriangle: ({ a, b, c }) =>
+            overlapOf(solid, triangleSolid([plain(a), plain(b), plain(c)])) !== undefined,
+        }) ?? false
+      );
+    },
   };
 }
+
+/** A triangle as a solid without thickness. */
+function triangleSolid([a, b, c]: Triangle): Convex {
+  const edges = [sub3(b, a), sub3(c, b), sub3(a, c)].filter((e) => dot3(e, e) > 1e-12).map(unit3);
+  const normal = cross3(sub3(b, a), sub3(c, a));
+  const size = Math.hypot(normal.x, normal.y, normal.z);
+  return { points: [a, b, c], normals: size > 1e-9 ? [scale3(normal, 1 / size)] : [], edges };
+}
+
+/** The foam of a part, both faces of every piece of it, and its sticks. */
+export const wallsOf = (laid: readonly LaidPanel[], cores: readonly Core[]): Walls =>
+  wallsOfFaces([
+    ...laid.filter((l) => !l.panel.unseen).flatMap((l) => panelFaces(l)),
+    ...cores.flatMap(stickFaces),
+  ]);

@@ -157,6 +157,7 @@ export const lamps = defineFeature<LampParams>({
           pocketMm: 0,
           foamMm: laid.foam.thicknessMm.value,
           roomId: `gap:${laid.panel.id}`,
+          prints: [{ at: spot.flat, turnDeg: 0, widthMm: led.rimMm, lengthMm: led.rimMm, shape: 'disc' }],
           outline: [],
           profile: [],
         },

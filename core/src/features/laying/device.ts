@@ -1,6 +1,6 @@
 import type { Feature } from '../../document';
 import { rotate2, scale3, type Vec2, type Vec3 } from '../../geometry';
-import { depthUnder, footprintOutline, type LaidPanel, type Room } from '../../panel';
+import { depthUnder, type Footprint, footprintOutline, type LaidPanel, type Room } from '../../panel';
 import { panelOf, type LaidPart } from '../contract';
 import { spotFrom, type Spot } from './spot';
 
@@ -13,9 +13,13 @@ export interface Footing {
   normal: Vec3;
   flat: Vec2;
   marginMm: number;
-  /** Least depth under the whole footprint, and the share of it that lies in the room. */
+  /** Least depth under the whole footprint, the share of it that lies in the room, and whether nothing is behind it. */
   depthMm: number;
   inside: number;
+  open: boolean;
+  /** The whole of it, and how far in from its plane it has to begin. */
+  print: Footprint;
+  fromMm: number;
   /** Its outline over the room, and the same in space against the floor of the room. */
   outline: Vec2[];
   corners: Vec3[];
@@ -27,12 +31,11 @@ const PROFILE = 32;
 /** How far a profile reaches, in widths of the thing. */
 const BEYOND = 2.2;
 
+/** How large something is that is put in, and of what shape. */
+type Sized = Pick<Footprint, 'widthMm' | 'lengthMm' | 'shape'>;
+
 /** Where a thing of a size lies, and how deep it is there; nothing when its panel or room is gone. */
-export function footingOf(
-  on: LaidPart,
-  { place }: Pick<Feature, 'place'>,
-  size: { widthMm: number; lengthMm: number },
-): Footing | undefined {
+export function footingOf(on: LaidPart, { place }: Pick<Feature, 'place'>, size: Sized): Footing | undefined {
   if (place.on === 'panel') {
     const laid = panelOf(on, place.panel);
     const room = laid && on.rooms.find((r) => r.panel === laid.panel.id);
@@ -58,16 +61,18 @@ function standing(
   room: Room,
   spot: Spot,
   turnDeg: number,
-  size: { widthMm: number; lengthMm: number },
+  size: Sized,
   laid: LaidPanel | undefined,
 ): Footing {
-  const print = { at: spot.flat, turnDeg, ...size };
+  const { widthMm, lengthMm, shape } = size;
+  const print: Footprint = { at: spot.flat, turnDeg, widthMm, lengthMm, shape };
   const outline = footprintOutline(print);
   return {
     room,
     ...spot,
     ...(laid && { laid }),
     ...depthUnder(room, print),
+    print,
     outline,
     corners: outline.map((p) => room.toSpace(p, room.depthAt(p) ?? 0)),
     profile: Array.from({ length: PROFILE + 1 }, (_, i) => {

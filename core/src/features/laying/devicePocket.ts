@@ -1,7 +1,15 @@
 import type { Check, Cure, Feature, PanelSpot } from '../../document';
 import { common, contains, dot3, signedArea, sub3, type Vec2 } from '../../geometry';
 import { isRigid } from '../../materials';
-import { FLOOR_MM, footprintOutline, layersUnder, onGrid, type Panel, pocketCut } from '../../panel';
+import {
+  FLOOR_MM,
+  footprintOutline,
+  layersUnder,
+  onGrid,
+  type Panel,
+  pocketCut,
+  type Shape,
+} from '../../panel';
 import { trimNumber } from '../../units';
 import { type FoamOf, featurePath, type LaidPart, panelOf } from '../contract';
 import type { Footing } from './device';
@@ -19,13 +27,14 @@ interface Sized {
   lengthMm: number;
   deepMm: number;
   name: string;
+  shape?: Shape;
 }
 
 /** The layers a device is let into, cut for it; the same panels where it does not lie in a lamination. */
 export function deviceCut(
   panels: readonly Panel[],
   { id, place }: Pick<Feature, 'id' | 'place'>,
-  { widthMm, lengthMm, deepMm, name, id: cutId = id }: Sized,
+  { widthMm, lengthMm, deepMm, name, shape, id: cutId = id }: Sized,
   foamOf: FoamOf,
 ): readonly Panel[] {
   if (place.on !== 'panel') return panels;
@@ -41,6 +50,7 @@ export function deviceCut(
         widthMm: Math.max(2, widthMm + more),
         lengthMm: Math.max(2, lengthMm + more),
         turnDeg: place.turnDeg,
+        shape,
       });
     },
   });

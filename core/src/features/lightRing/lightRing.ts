@@ -27,6 +27,7 @@ const sizedOf = (params: RingParams) => ({
   lengthMm: ringOf(params).acrossMm,
   deepMm: THICK_MM,
   name: 'ring',
+  shape: 'disc' as const,
 });
 
 /** An addressable ring of lamps, behind a piece or in a room, with the controller that plays it. */
@@ -49,7 +50,7 @@ export const lightRing = defineFeature<RingParams>({
   lay: (on, feature) => {
     const { id, params } = feature;
     const ring = ringOf(params);
-    const size = { widthMm: ring.acrossMm, lengthMm: ring.acrossMm };
+    const size = { widthMm: ring.acrossMm, lengthMm: ring.acrossMm, shape: 'disc' as const };
     const footing = footingOf(on, feature, size);
     if (!footing) return notLaid(feature, 'inside', 'the place that held a light ring is no longer there.');
     const name = `ring of ${ring.lamps} lamps`;
@@ -78,10 +79,12 @@ export const lightRing = defineFeature<RingParams>({
           fit: {
             needMm: THICK_MM,
             haveMm: footing.depthMm,
-            ...size,
+            widthMm: ring.acrossMm,
+            lengthMm: ring.acrossMm,
             pocketMm: 0,
             foamMm: footing.room.solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0),
             roomId: footing.room.id,
+            prints: [footing.print],
             outline: footing.outline,
             profile: footing.profile,
           },

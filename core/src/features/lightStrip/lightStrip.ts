@@ -1,6 +1,7 @@
 import { choice, count, type ParamsOf } from '../../document';
-import { polylineLength, type Vec2 } from '../../geometry';
+import { dist2, lerp2, polylineLength, type Vec2 } from '../../geometry';
 import { type LampColour, leds } from '../../materials';
+import type { Footprint } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { spotFrom } from '../laying/spot';
@@ -29,6 +30,23 @@ const fields = [
     when: addressable,
   }),
 ] as const;
+
+/** A strip bends with its wall: it is looked at in runs no longer than this, mm. */
+const RUN_MM = 30;
+
+/** A band of a width along a run, in short straight lengths. */
+const runsOf = (run: readonly Vec2[], widthMm: number): Footprint[] =>
+  run.slice(1).flatMap((q, i) => {
+    const p = run[i]!;
+    const long = dist2(p, q);
+    const count = Math.max(1, Math.ceil(long / RUN_MM));
+    return Array.from({ length: count }, (_, k) => ({
+      at: lerp2(p, q, (k + 0.5) / count),
+      widthMm,
+      lengthMm: Math.max(1, long / count),
+      turnDeg: (Math.atan2(q.x - p.x, q.y - p.y) * 180) / Math.PI,
+    }));
+  });
 
 /** A light strip glued along a line on the inside of a piece. */
 export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
@@ -124,6 +142,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
             pocketMm: 0,
             foamMm: laid.foam.thicknessMm.value,
             roomId: `gap:${laid.panel.id}`,
+            prints: runsOf(run, of.widthMm),
             outline: [],
             profile: [],
           },

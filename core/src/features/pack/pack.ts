@@ -118,6 +118,7 @@ export const pack = defineFeature<PackParams>({
         pocketMm,
         foamMm: footing.room.solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0),
         roomId: footing.room.id,
+        prints: [footing.print],
         outline: footing.outline,
         profile: footing.profile,
       },
@@ -221,7 +222,7 @@ function checksOf(
           .map((p) => usePack(on, id, p)),
       ],
     });
-  const open = footing.room.openAt?.(footing.flat) === true;
+  const { open } = footing;
   // Beside a body, or in the open, it catches; between walls it does not go in.
   const beside = footing.room.body === true || open;
   if (footing.inside < INSIDE)

@@ -153,7 +153,11 @@ export const woundStrip = defineFeature<WoundParams>({
     const step = stripStepMm(params.type);
     const parts = Math.floor(stripMm / step + 1e-6);
     const across = params.coreMm + 2 * of.thickMm;
-    const footing = footingOf(on, feature, { widthMm: across, lengthMm: params.lengthMm });
+    const footing = footingOf(on, feature, {
+      widthMm: across,
+      lengthMm: params.lengthMm,
+      shape: 'bar',
+    });
     if (!footing) return notLaid(feature, 'inside', 'the room that held a wound strip is no longer there.');
     if (parts < 1)
       return notLaid(
@@ -240,6 +244,7 @@ export const woundStrip = defineFeature<WoundParams>({
             pocketMm: 0,
             foamMm: 0,
             roomId: footing.room.id,
+            prints: [footing.print],
             outline: footing.outline,
             profile: footing.profile,
           },

@@ -1,6 +1,7 @@
 import { type Body, headForm, zoneInfo } from '../../body';
 import type { KeptMesh } from '../../document';
-import type { Mesh, Vec3 } from '../../geometry';
+import { add3, type Mesh, type Vec3 } from '../../geometry';
+import { type Enclosure, enclosureOf, LEAST_SHARE } from './enclosure';
 import { type SkinParams, STAND_IN } from './fields';
 import { BELOW_EYES_MM } from './stands';
 import { faceOf, namedMesh } from './surface';
@@ -24,8 +25,8 @@ const FAR_MM = 40;
 /** How little a move counts where it is only to be clear: so that what lies before the eyes stays there. */
 const PULL = 0.01;
 
-/** Where a surface sits best on a head, and the least gap there. */
-export interface Seat {
+/** Where a surface sits best on a head, the least gap there, and how much of the head is inside it. */
+export interface Seat extends Enclosure {
   aheadMm: number;
   upMm: number;
   scalePct: number;
@@ -33,7 +34,7 @@ export interface Seat {
 }
 
 /** A spot ahead and up, and the least gap there. */
-type Spot = Omit<Seat, 'scalePct'>;
+type Spot = Pick<Seat, 'aheadMm' | 'upMm' | 'leastGapMm'>;
 
 /** The least gap of points to the clothed head, by where they are moved to. */
 function gapsTo(
@@ -131,7 +132,13 @@ export function seatOnHead(
   const rounded = (seat: Spot, scalePct: number): Seat => {
     const [aheadMm, upMm] = [half(seat.aheadMm), half(seat.upMm)];
     const { mesh } = faceOf(named, { ...params, scalePct }, thicknessMm);
-    return { scalePct, aheadMm, upMm, leastGapMm: gapsTo(mesh.points, body, underLayerMm)(aheadMm, upMm) };
+    const leastGapMm = gapsTo(mesh.points, body, underLayerMm)(aheadMm, upMm);
+    return { scalePct, aheadMm, upMm, leastGapMm, ...held(mesh, aheadMm, upMm) };
+  };
+  const head = headForm(body);
+  const held = (mesh: Mesh, aheadMm: number, upMm: number): Enclosure => {
+    const stands = { x: 0, y: head.middle.y + aheadMm, z: head.eyeZ - BELOW_EYES_MM + upMm };
+    return enclosureOf({ ...mesh, points: mesh.points.map((p) => add3(p, stands)) }, body, underLayerMm);
   };
   const at = (scalePct: number, clear: boolean): Spot => {
     const share = scalePct / params.scalePct;
@@ -150,7 +157,13 @@ export function seatOnHead(
   };
   if (!resized) return rounded(at(params.scalePct, false), params.scalePct);
   const [least, most] = SCALES.map((s) => within(s * params.scalePct, SIZE_PCT)) as [number, number];
-  const clears = (scalePct: number): boolean => at(scalePct, true).leastGapMm >= roomMm;
+  /** One that is small enough clears the head before it, with nothing of the head inside. */
+  const clears = (scalePct: number): boolean => {
+    const { leastGapMm, aheadMm, upMm } = at(scalePct, true);
+    if (leastGapMm < roomMm) return false;
+    const { mesh } = faceOf(named, { ...params, scalePct }, thicknessMm);
+    return held(mesh, aheadMm, upMm).share >= LEAST_SHARE;
+  };
   // From below: a larger one may stand too low to clear the neck.
   let high = least;
   while (high < most && !clears(high)) high = Math.min(most, high * STRIDE);

@@ -4,6 +4,7 @@ import { add3, dot3, type Mesh, type Vec3 } from '../../geometry';
 import { gridNormals } from '../../panel';
 import { defineForm, type FormInput, type Model } from '../contract';
 import { strapOver } from '../straps';
+import { enclosureChecks, enclosureOf } from './enclosure';
 import { headDefaults, skinDefaults, skinFields, type SkinParams, STAND_IN } from './fields';
 import { senseChecks, sensesIn } from './senses';
 import { MOST_FACETS } from '../../skin';
@@ -194,6 +195,8 @@ export const silhouette = () => [
   { x: -82, y: 30 },
 ];
 
+const standing = (mesh: Mesh, at: Vec3): Mesh => ({ ...mesh, points: mesh.points.map((p) => add3(p, at)) });
+
 const onHead = ({ aheadMm, upMm }: SkinParams, body: Body): Vec3 => {
   const head = headForm(body);
   return { x: 0, y: head.middle.y + aheadMm, z: head.eyeZ - BELOW_EYES_MM + upMm };
@@ -215,17 +218,23 @@ export const skinnedHead = defineForm<SkinParams>({
   defaults: headDefaults,
   silhouette,
   design: (input) => {
-    const { params, body } = input;
+    const { params, body, underLayerMm } = input;
     const stands = onHead(params, body);
     const { spanMm, face, ...made } = skin(ofFoam(input), stands);
-    const sensed = (byMm: number) =>
-      sensesIn({ ...face, points: face.points.map((p) => add3(p, { ...stands, z: stands.z + byMm })) }, body);
+    const sensed = (byMm: number) => sensesIn(standing(face, { ...stands, z: stands.z + byMm }), body);
     const now = sensed(0);
     // One that comes apart is not moved away from the rest.
     const moved = params.apart.length > 0 ? () => now : sensed;
     return {
       ...made,
-      checks: [...made.checks, ...senseChecks(now, params.upMm, moved)],
+      checks: [
+        ...made.checks,
+        // Of one that comes apart this is a side alone.
+        ...(params.apart.length > 0
+          ? []
+          : enclosureChecks(enclosureOf(standing(face, stands), body, underLayerMm))),
+        ...senseChecks(now, params.upMm, moved),
+      ],
       padded: true,
       measures: ['headGirth', 'headBreadth', 'headLength', 'headHeight', 'eyeDepth'],
       fastenings: [strapOver(body.headGirth.valueMm * 0.55, 'round the back of the head')],

@@ -1,23 +1,58 @@
 import type { Check, Cure, Feature, Part } from '../../document';
-import type { Item } from '../../features';
-import { contains, distanceToEdge, type Vec2 } from '../../geometry';
+import { dot3, scale3, type Vec2 } from '../../geometry';
+import type { LaidPanel, Room } from '../../panel';
+import { type Overlap, overlapOf, standIn } from '../../space';
+import { trimNumber } from '../../units';
+import type { Body } from '../bodies';
 
-/** Two things this near touch once wires are on, mm; from memory. */
-const CLEAR_MM = 3;
+/** Room shared by glue and give alone, mm; common practice, no source. */
+const GLUE_MM = 0.5;
+/** Shifted clear, things stand this far apart, mm. */
+const APART_MM = 1;
 
-/** How deep a spot with some size lies in an outline, mm; none when it is clear of it. */
-function into(outline: readonly Vec2[], at: Vec2, reachMm: number): number {
-  const away = distanceToEdge(outline, at);
-  return contains(outline, at) ? away + reachMm : Math.max(0, reachMm - away);
+/** How deep two things lie in each other, and how the first is moved out. */
+function worstOverlap(a: Body, b: Body): Overlap | undefined {
+  let worst: Overlap | undefined;
+  for (const p of a.solids)
+    for (const q of b.solids) {
+      const found = overlapOf(p, q);
+      if (found && found.mm > (worst?.mm ?? GLUE_MM)) worst = found;
+    }
+  return worst;
 }
 
-/** How far two things behind the same piece are in each other's way, mm. */
-function overlapMm(box: Item, other: Item): number {
-  const outline = box.fit?.outline;
-  if (!outline || outline.length < 3 || box.pieceId !== other.pieceId || !other.flat) return 0;
-  const reach = (other.lamp ? other.fit!.widthMm / 2 : 0) + CLEAR_MM;
-  const spots = [other.flat, ...(other.fit?.outline ?? [])];
-  return Math.max(0, ...spots.map((p) => into(outline, p, other.lamp ? reach : CLEAR_MM)));
+const share = (value: number): number => Math.round(value * 1e4) / 1e4;
+
+/** The same feature moved over its piece or room by so much on the flat. */
+function shifted(part: Part, id: string, spot: Vec2, by: Vec2, laid: readonly LaidPanel[]): Cure[] {
+  const at = part.features.findIndex((f) => f.id === id);
+  const place: Feature['place'] | undefined = part.features[at]?.place;
+  if (place?.on === 'room')
+    return [
+      {
+        label: `Move it ${trimNumber(Math.hypot(by.x, by.y), 0)} mm clear`,
+        changes: [
+          {
+            path: ['features', at, 'place'],
+            value: {
+              ...place,
+              acrossMm: Math.round(place.acrossMm + by.x),
+              alongMm: Math.round(place.alongMm + by.y),
+            },
+          },
+        ],
+      },
+    ];
+  if (place?.on !== 'panel') return [];
+  const uv = laid.find((l) => l.panel.id === place.panel)?.uvAt({ x: spot.x + by.x, y: spot.y + by.y });
+  return uv
+    ? [
+        {
+          label: `Move it ${trimNumber(Math.hypot(by.x, by.y), 0)} mm clear`,
+          changes: [{ path: ['features', at, 'place'], value: { ...place, u: share(uv.x), v: share(uv.y) } }],
+        },
+      ]
+    : [];
 }
 
 /** The same feature slid along its piece, a little and more. */
@@ -26,13 +61,13 @@ function slid(part: Part, id: string): Cure[] {
   const place: Feature['place'] | undefined = part.features[at]?.place;
   if (place?.on !== 'panel') return [];
   const moved = (key: 'u' | 'v', way: string, by: number): Cure[] => {
-    const share = Math.round((place[key] + by) * 1e4) / 1e4;
-    return share < 0 || share > 1
+    const value = share(place[key] + by);
+    return value < 0 || value > 1
       ? []
       : [
           {
-            label: `Move it to ${Math.round(share * 100)} % ${way}`,
-            changes: [{ path: ['features', at, 'place', key], value: share }],
+            label: `Move it to ${Math.round(value * 100)} % ${way}`,
+            changes: [{ path: ['features', at, 'place', key], value }],
           },
         ];
   };
@@ -42,27 +77,65 @@ function slid(part: Part, id: string): Cure[] {
   ];
 }
 
-/** Packs and switches that lie over lamps or over each other. */
-export function clashChecks(part: Part, items: readonly Item[]): Check[] {
-  return items.flatMap((box, i): Check[] => {
-    if (box.lamp) return [];
-    // Of two boxes the later one speaks; a box against lamps speaks for itself.
-    const others = items.filter((o, k) => o.featureId !== box.featureId && (o.lamp || k < i));
+/** Ways to move something out of what it lies in: by the least shift, each way along its wall, and further off. */
+function freed(
+  part: Part,
+  body: Body,
+  { mm, way }: Overlap,
+  rooms: readonly Room[],
+  laid: readonly LaidPanel[],
+): Cure[] {
+  const { fit, featureId } = body.item;
+  const print = fit?.prints[0];
+  const room = rooms.find((r) => r.id === fit?.roomId);
+  const stand = print && room && standIn(room, print.at);
+  if (!print || !stand) return slid(part, featureId);
+  const out = scale3(way, mm + APART_MM);
+  const by = { x: dot3(out, stand.across), y: dot3(out, stand.up) };
+  const along = Math.hypot(by.x, by.y);
+  // Straight off the wall there is no way along it.
+  const exact = along > (mm + APART_MM) / 2 ? shifted(part, featureId, print.at, by, laid) : [];
+  const aside = [
+    { x: print.widthMm + APART_MM, y: 0 },
+    { x: -print.widthMm - APART_MM, y: 0 },
+    { x: 0, y: print.lengthMm + APART_MM },
+    { x: 0, y: -print.lengthMm - APART_MM },
+  ].flatMap((d) => shifted(part, featureId, print.at, d, laid));
+  return [...exact, ...slid(part, featureId), ...aside];
+}
+
+/** Things that were put in and would be in the same place, wherever they are fixed. */
+export function clashChecks(
+  part: Part,
+  bodies: readonly Body[],
+  rooms: readonly Room[],
+  laid: readonly LaidPanel[],
+): Check[] {
+  return bodies.flatMap((body, i): Check[] => {
+    if (body.item.lamp) return [];
+    // Of two the later one speaks; against lamps it speaks for itself.
+    const others = bodies.filter((o, k) => o.featureId !== body.featureId && (o.item.lamp || k < i));
     const worst = others
-      .map((other) => ({ other, mm: overlapMm(box, other) }))
-      .reduce<{ other: Item; mm: number } | undefined>((w, o) => (o.mm > (w?.mm ?? 0) ? o : w), undefined);
+      .flatMap((other) => {
+        const overlap = worstOverlap(body, other);
+        return overlap ? [{ other, overlap }] : [];
+      })
+      .reduce<{ other: Body; overlap: Overlap } | undefined>(
+        (w, o) => (o.overlap.mm > (w?.overlap.mm ?? 0) ? o : w),
+        undefined,
+      );
     if (!worst) return [];
     return [
       {
-        id: `clash-${box.id}`,
+        id: `clash-${body.id}`,
         severity: 'stop',
         station: 'inside',
-        title: `${box.name} lies in the way of ${worst.other.name}.`,
-        why: 'Both are behind the same piece and would need the same room.',
+        title: `${body.name} lies ${trimNumber(worst.overlap.mm)} mm deep in ${worst.other.name}.`,
+        why: 'Both would be in the same place, whichever piece each is fixed to.',
         sure: 'standard',
-        excess: worst.mm,
-        ...(box.pieceId && { pieceId: box.pieceId }),
-        cures: slid(part, box.featureId),
+        excess: worst.overlap.mm,
+        ...(body.item.pieceId && { pieceId: body.item.pieceId }),
+        cures: freed(part, body, worst.overlap, rooms, laid),
       },
     ];
   });

@@ -1,6 +1,6 @@
 import { type ScanUnit, scanUnits } from '@fomrik/core/body';
 import type { BuildDoc, Part, Row } from '@fomrik/core/document';
-import { type FormKind, otherHalf, type SkinParams } from '@fomrik/core/forms';
+import { encloses, type FormKind, otherHalf, type SkinParams } from '@fomrik/core/forms';
 import type { PartReport } from '@fomrik/core/parts';
 import type { Mending, UpAxis } from '@fomrik/core/skin';
 import { type Result, trimNumber } from '@fomrik/core/units';
@@ -223,13 +223,15 @@ export function SurfacePanel({
       surface.seat(params, meshes(), body, thicknessMm, doc.wearer.underLayerMm, ROOM_MM, resized),
     );
     if (!found) return;
-    const { leastGapMm, scalePct, aheadMm, upMm } = found;
-    if (resized && leastGapMm < 0)
+    const { leastGapMm, scalePct, aheadMm, upMm, share, offMm } = found;
+    if (resized && (leastGapMm < 0 || !encloses(found)))
       return setTold(`No size up to ${scalePct} % takes the head where it stands. Set it on the head first.`);
     change((p) => void Object.assign(p.params, { scalePct, aheadMm, upMm }));
     setTold(
       leastGapMm >= 0
-        ? `The head fits: ${trimNumber(leastGapMm, 1)} mm at the nearest.`
+        ? encloses(found)
+          ? `The head is inside: ${trimNumber(leastGapMm, 1)} mm at the nearest, ${trimNumber(offMm ?? 0, 0)} mm off most of the face.`
+          : `The head is not held: it covers ${trimNumber(100 * share, 0)} % of the face${offMm === undefined ? '' : `, ${trimNumber(offMm, 0)} mm off`}. Size it to the head.`
         : `The head does not fit: ${trimNumber(-leastGapMm, 1)} mm too tight at the nearest. Size it, widen it, or leave it.`,
     );
   };

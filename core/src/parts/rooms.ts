@@ -1,0 +1,62 @@
+import { type Zone, zoneInfo } from '../body';
+import type { Vec2, Vec3 } from '../geometry';
+import { between, gapRoom, layersRoom, type LaidPanel, type Room } from '../panel';
+import { freeUnder, roomBehind, standIn, type Walls, wallsOf } from '../space';
+import type { Around } from './around';
+import type { Shell } from './made';
+
+const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
+
+/** What is put behind a wall that has nothing behind it stands out no further than this; from memory. */
+const OPEN_MM = 400;
+
+/**
+ * The rooms of a part: behind its pieces to the clothed body, or to the nearest of the part itself; what its layers
+ * can be cut to; and those its form has. What a bought thing has behind its walls is what its maker said.
+ */
+export function roomsOf(
+  { laid, gaps, model }: Pick<Shell, 'laid' | 'gaps' | 'model'>,
+  liningMm: number,
+  zone: Zone | undefined,
+  { body, underLayerMm }: Around,
+): Room[] {
+  let known: Walls | undefined;
+  const walls = (): Walls => (known ??= wallsOf(laid, model.cores));
+  const clearance = zone && zoneInfo(zone).clearance(body);
+  const away = clearance && ((p: Vec3): number => clearance(p) - underLayerMm);
+  /** Room for something rigid, less what lines the walls. */
+  const freeIn =
+    (room: () => Pick<Room, 'toSpace' | 'depthAt'>, toBody: boolean): NonNullable<Room['free']> =>
+    (print) => {
+      const stand = standIn(room(), print.at);
+      if (!stand) return undefined;
+      const { fromMm, roomMm } = freeUnder(stand, print, walls(), toBody ? away : undefined);
+      const linedMm = toBody ? liningMm : 2 * liningMm;
+      return { fromMm: fromMm + liningMm, roomMm: roomMm && Math.max(0, roomMm - linedMm) };
+    };
+  const behind = (l: LaidPanel): Room => {
+    const { given, id } = l.panel;
+    const gapMm = gaps.find((g) => g.pieceId === id)?.gapMm;
+    if (given && !gapMm) return gapRoom(l, () => given.behindMm, liningMm);
+    let reach: ((spot: Vec2) => number | undefined) | undefined;
+    const reached = (at: Vec2): number | undefined => (reach ??= roomBehind(l, walls()))(at);
+    const room: Room = gapMm
+      ? gapRoom(l, (at) => between(gapMm, at, mix), liningMm, {
+          body: true,
+          free: freeIn(() => room, true),
+        })
+      : // The opposite wall is lined as well; this one's lining is taken off by the room.
+        gapRoom(l, (at) => Math.max(0, (reached(at) ?? OPEN_MM + liningMm) - liningMm), liningMm, {
+          openAt: (at) => reached(at) === undefined,
+          free: freeIn(() => room, false),
+        });
+    return room;
+  };
+  return [
+    ...laid
+      .filter((l) => (!l.panel.loose || l.panel.given) && !l.panel.unseen && !l.panel.plate?.backed)
+      .map(behind),
+    ...laid.filter((l) => l.panel.plate?.backed).map((l) => layersRoom(l, laid)),
+    ...model.rooms,
+  ];
+}

@@ -1,0 +1,63 @@
+import { add3, contains, type Mesh, scale3, type Vec2, type Vec3 } from '../geometry';
+import { type Core, coreMesh, gridNormals, type LaidPanel, onGrid, plateMesh } from '../panel';
+
+/** Triangles, three corners each. */
+export type Triangle = [Vec3, Vec3, Vec3];
+
+export const meshFaces = ({ points, triangles }: Mesh): Triangle[] =>
+  triangles.map(([a, b, c]): Triangle => [points[a]!, points[b]!, points[c]!]);
+
+/** Beside an opening a grid is looked at in cells no larger than this, mm. */
+const FINE_MM = 2;
+
+/** How often a grid is parted either way so that its cells are fine. */
+function partsOf(grid: readonly Vec3[][]): [rows: number, columns: number] {
+  const far = (a: Vec3, b: Vec3): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+  const rows = Math.max(...grid.slice(1).map((row, r) => far(row[0]!, grid[r]![0]!)));
+  const columns = Math.max(...grid[0]!.slice(1).map((p, c) => far(p, grid[0]![c]!)));
+  const parts = (mm: number): number => Math.min(24, Math.max(1, Math.ceil(mm / FINE_MM)));
+  return [parts(rows), parts(columns)];
+}
+
+/** Two triangles for every cell of a grid, without those that lie in an opening, given as shares of width and height. */
+function cellFaces(grid: readonly Vec3[][], openings: readonly (readonly Vec2[])[]): Triangle[] {
+  const [rows, columns] = [grid.length - 1, grid[0]!.length - 1];
+  const [fineRows, fineColumns] = openings.length > 0 ? partsOf(grid) : [1, 1];
+  const [high, wide] = [rows * fineRows, columns * fineColumns];
+  const points = Array.from({ length: high + 1 }, (_, r) =>
+    Array.from({ length: wide + 1 }, (_, c) => onGrid(grid, { x: c / wide, y: r / high })),
+  );
+  return points.slice(1).flatMap((row, r) =>
+    row.slice(1).flatMap((q, c): Triangle[] => {
+      const middle = { x: (c + 0.5) / wide, y: (r + 0.5) / high };
+      if (openings.some((o) => contains(o, middle))) return [];
+      const [a, b, d] = [points[r]![c]!, points[r]![c + 1]!, points[r + 1]![c]!];
+      return [
+        [a, b, q],
+        [a, q, d],
+      ];
+    }),
+  );
+}
+
+/** Both faces of a grid of foam: the inner one it is given by, and the outer one a thickness further out. */
+function gridFaces({ panel, foam }: LaidPanel, cut: readonly (readonly Vec2[])[]): Triangle[] {
+  const normals = gridNormals(panel.grid);
+  const outer = panel.grid.map((row, r) =>
+    row.map((p, c) => add3(p, scale3(normals[r]![c]!, foam.thicknessMm.value))),
+  );
+  const openings = [...(panel.openings ?? []).map((o) => o.outline), ...cut];
+  return [panel.grid, outer].flatMap((grid) => cellFaces(grid, openings));
+}
+
+/**
+ * The faces of a piece where it lies on the form.
+ * @param cut what is cut through it besides its own openings, as shares of its width and height.
+ */
+export const panelFaces = (laid: LaidPanel, cut: readonly (readonly Vec2[])[] = []): Triangle[] =>
+  laid.panel.plate
+    ? meshFaces(plateMesh(laid.panel.plate, laid.foam.thicknessMm.value))
+    : gridFaces(laid, cut);
+
+/** The outside of a stick. */
+export const stickFaces = (core: Core): Triangle[] => meshFaces(coreMesh(core));
