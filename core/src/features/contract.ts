@@ -39,6 +39,8 @@ export interface Item {
   steady?: SteadyLoad;
   source?: Pack;
   toggle?: Switch;
+  /** It is meant to stay in for good, whatever closes over it. */
+  stays?: true;
   /** Where its kind is chosen among the values of the part. */
   choose?: (string | number)[];
   /** Depth it needs and has, and its outline over the room seen from outside. */
@@ -180,6 +182,8 @@ export interface FeatureKind {
   forWires?: (wire: { acrossMm: number }) => Params;
   /** Schools of light it serves, each as it would be laid along a run in place of another. */
   schools?: readonly LightSchool[];
+  /** Opens a piece so that what is behind it comes out; it has `widthMm` and `lengthMm`, clear. */
+  opens?: true;
   /** Fed by a circuit, feeds one, or switches one. */
   electric?: 'load' | 'source' | 'switch';
 }

@@ -3,6 +3,7 @@ import { channel } from './channel/channel';
 import { edgeLit } from './edgeLit/edgeLit';
 import { gadget } from './gadget/gadget';
 import { gasket } from './gasket/gasket';
+import { hatch } from './hatch/hatch';
 import { hole } from './hole/hole';
 import { insertBlock } from './insertBlock/insertBlock';
 import { lamps } from './lamps/lamps';
@@ -49,6 +50,7 @@ export const features: readonly FeatureKind[] = [
   gadget,
   pack,
   toggle,
+  hatch,
   pocket,
   insertBlock,
   channel,

@@ -9,6 +9,8 @@ export interface Body {
   name: string;
   item: Item;
   solids: Convex[];
+  /** The same lifted out of its pocket, as it is when it begins to come out. */
+  lifted: Convex[];
 }
 
 /** Legs of a lamp, bent over behind it, and terminals of a switch with their wires, mm; common practice, no source. */
@@ -20,16 +22,31 @@ export const bodiesOf = (rooms: readonly Room[], items: readonly Item[]): Body[]
     const { fit } = item;
     const room = fit && rooms.find((r) => r.id === fit.roomId);
     if (!fit || !room) return [];
-    const solids = fit.prints.flatMap((print): Convex[] => {
+    // What is small or bends lies on the wall as it is.
+    const rigid = !item.lamp && fit.prints.length === 1;
+    const deepMm = fit.needMm + (item.lamp || item.toggle ? LEGS_MM : 0);
+    if (deepMm <= 0) return [];
+    const stands = fit.prints.flatMap((print) => {
       const stand = standIn(room, print.at);
       if (!stand) return [];
-      // What is small or bends lies on the wall as it is.
-      const rigid = !item.lamp && fit.prints.length === 1;
-      const fromMm = ((rigid && room.free?.(print)?.fromMm) || 0) - fit.pocketMm;
-      const deepMm = fit.needMm + (item.lamp || item.toggle ? LEGS_MM : 0);
-      return deepMm > 0 ? [solidIn(stand, print, fromMm, deepMm)] : [];
+      const free = rigid ? room.free?.(print) : undefined;
+      // What does not go in stands where it was put.
+      const fits = free && (free.roomMm ?? Infinity) + fit.pocketMm >= fit.needMm;
+      return [{ print, stand, fromMm: fits ? free.fromMm : 0 }];
     });
+    const letIn = (byMm: number): Convex[] =>
+      stands.map(({ print, stand, fromMm }) => solidIn(stand, print, fromMm - byMm, deepMm));
+    const solids = letIn(fit.pocketMm);
     return solids.length === 0
       ? []
-      : [{ id: item.id, featureId: item.featureId, name: item.name, item, solids }];
+      : [
+          {
+            id: item.id,
+            featureId: item.featureId,
+            name: item.name,
+            item,
+            solids,
+            lifted: fit.pocketMm > 0 ? letIn(0) : solids,
+          },
+        ];
   });

@@ -24,6 +24,7 @@ import { bendChecks, unsoldChecks } from './checks/foam';
 import { crossingChecks } from './checks/crossing';
 import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
+import { wayOutChecks, waysOut, type WaysOut } from './checks/wayOut';
 import { foldBackChecks } from './checks/foldBack';
 import { touchChecks } from './checks/touch';
 import { cutAwayChecks, cutAways, cutAwayWork } from './cutAway';
@@ -70,6 +71,8 @@ export interface MadePart extends Shell {
   rooms: Room[];
   /** What was put in, as solids. */
   bodies: Body[];
+  /** How what may have to come out does; not looked for in a first answer. */
+  ways?: WaysOut;
   wear?: PartFit;
   features: readonly Feature[];
   /** What each feature lays, by its id, and all of it together. */
@@ -216,6 +219,7 @@ export function makePart(
   ];
   const templates = shell.filter((p) => there.has(p.id)).map((p) => templateOf(drilled(p), featured.items));
   const bodies = bodiesOf(rooms, featured.items);
+  const ways = coarse ? undefined : waysOut(laid, model.joins, model.cores, featured, lays, bodies);
   const away = cutAways(rooms, featured.items);
   const nets = netsOf(laid, model.joins, around.habits.fold);
   const used = [
@@ -234,6 +238,7 @@ export function makePart(
       ...foldBackChecks(pieces),
       ...(coarse ? [] : crossingChecks(pieces)),
       ...clashChecks(part, bodies, rooms, laid),
+      ...(ways ? wayOutChecks(part, ways, bodies, laid, around.kinds, featured.checks) : []),
       ...worstOf(featured.checks),
       ...wholeChecks(laid, templates),
       ...lidChecks(laid, templates, featured.items),
@@ -254,6 +259,7 @@ export function makePart(
     nets,
     rooms,
     bodies,
+    ...(ways && { ways }),
     ...(wear && { wear }),
     features: part.features,
     lays,

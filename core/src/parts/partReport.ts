@@ -209,7 +209,11 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
       return net ? { ...line, pieceId: net.netId, edgeId: net.edgeId(line.edgeId) } : line;
     }),
   };
-  const extras = joinMeshes([...featured.solids, ...model.given, ...model.cores.map(coreMesh)]);
+  const extras = joinMeshes([
+    ...featured.solids,
+    ...model.given,
+    ...model.cores.map((core) => coreMesh(core)),
+  ]);
   const packed: PackedPart =
     coarse && before
       ? before.packed

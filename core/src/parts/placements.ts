@@ -246,5 +246,6 @@ function footAt({ fit, flat }: Item, room: Room): number | undefined {
   };
   const [a, b] = [fit.outline[0]!, fit.outline[1]!];
   const turnDeg = (-Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
-  return depthUnder(room, fit.prints[0] ?? { at, turnDeg, widthMm: fit.widthMm, lengthMm: fit.lengthMm }).depthMm;
+  return depthUnder(room, fit.prints[0] ?? { at, turnDeg, widthMm: fit.widthMm, lengthMm: fit.lengthMm })
+    .depthMm;
 }

@@ -34,6 +34,8 @@ export function roomsOf(
       const linedMm = toBody ? liningMm : 2 * liningMm;
       return { fromMm: fromMm + liningMm, roomMm: roomMm && Math.max(0, roomMm - linedMm) };
     };
+  // What is inside a bought thing is what its maker said of it.
+  const there = laid.some((l) => l.panel.given);
   const behind = (l: LaidPanel): Room => {
     const { given, id } = l.panel;
     const gapMm = gaps.find((g) => g.pieceId === id)?.gapMm;
@@ -57,6 +59,6 @@ export function roomsOf(
       .filter((l) => (!l.panel.loose || l.panel.given) && !l.panel.unseen && !l.panel.plate?.backed)
       .map(behind),
     ...laid.filter((l) => l.panel.plate?.backed).map((l) => layersRoom(l, laid)),
-    ...model.rooms,
+    ...model.rooms.map((room) => (there ? room : { ...room, free: freeIn(() => room, false) })),
   ];
 }

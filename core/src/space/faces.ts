@@ -1,4 +1,4 @@
-import { add3, contains, type Mesh, scale3, type Vec2, type Vec3 } from '../geometry';
+import { add3, contains, dot3, type Mesh, scale3, sub3, type Vec2, type Vec3 } from '../geometry';
 import { type Core, coreMesh, gridNormals, type LaidPanel, onGrid, plateMesh } from '../panel';
 
 /** Triangles, three corners each. */
@@ -50,14 +50,33 @@ function gridFaces({ panel, foam }: LaidPanel, cut: readonly (readonly Vec2[])[]
   return [panel.grid, outer].flatMap((grid) => cellFaces(grid, openings));
 }
 
+/** A ring given as shares of a plate's width and height, in the plane of the plate. */
+function onPlate({ panel }: LaidPanel, ring: readonly Vec2[]): Vec2[] {
+  const plate = panel.plate!;
+  return ring.map((uv) => {
+    const d = sub3(onGrid(panel.grid, uv), plate.origin);
+    return { x: dot3(d, plate.across), y: dot3(d, plate.up) };
+  });
+}
+
 /**
  * The faces of a piece where it lies on the form.
  * @param cut what is cut through it besides its own openings, as shares of its width and height.
  */
-export const panelFaces = (laid: LaidPanel, cut: readonly (readonly Vec2[])[] = []): Triangle[] =>
-  laid.panel.plate
-    ? meshFaces(plateMesh(laid.panel.plate, laid.foam.thicknessMm.value))
-    : gridFaces(laid, cut);
+export function panelFaces(laid: LaidPanel, cut: readonly (readonly Vec2[])[] = []): Triangle[] {
+  const { plate } = laid.panel;
+  if (!plate) return gridFaces(laid, cut);
+  const cuts = cut.map((ring, i) => ({ id: `cut-${i}`, name: 'cut', outline: onPlate(laid, ring) }));
+  return meshFaces(
+    plateMesh(
+      cuts.length === 0 ? plate : { ...plate, cuts: [...plate.cuts, ...cuts] },
+      laid.foam.thicknessMm.value,
+    ),
+  );
+}
 
-/** The outside of a stick. */
-export const stickFaces = (core: Core): Triangle[] => meshFaces(coreMesh(core));
+/** Sides of what is round about a stick: 0.1 % of its radius off. */
+const AROUND = 64;
+
+/** The faces of a stick, the bore of a pipe among them. */
+export const stickFaces = (core: Core): Triangle[] => meshFaces(coreMesh(core, AROUND));

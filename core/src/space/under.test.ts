@@ -56,6 +56,11 @@ describe('free room under something rigid', () => {
     );
   });
 
+  it('is none where what stands beside it closes the whole gap: a box wider than the bore', () => {
+    for (const wide of [50.5, 60, 400])
+      expect(freeUnder(atWall(50, 1), print(wide, 30), wallsOfFaces(tube(50))).roomMm).to.equal(0);
+  });
+
   it('takes a round coil as round: whatever is thinner than the bore goes in, however long', () => {
     fc.assert(
       fc.property(num(20, 200), num(0.1, 1.2), num(0, 6), num(5, 300), (bore, share, turn, long) => {

@@ -72,6 +72,14 @@ export function stripsOf(print: Footprint): Strip[] {
   });
 }
 
+/** What is looked at for the middle alone. */
+const spotOutline = footprintOutline({
+  at: { x: 0, y: 0 },
+  widthMm: 2 * TOUCH_MM,
+  lengthMm: 2 * TOUCH_MM,
+  turnDeg: 0,
+});
+
 /** How many spots along either side of an outline are held against a body. */
 const PROBES = 6;
 
@@ -102,14 +110,14 @@ function bodyAt(stand: Stand, spot: Vec2, fromMm: number, away: (p: Vec3) => num
   return undefined;
 }
 
-/** How far the wall it stands at reaches in over an outline, and where the next thing is met. */
-function gapOver(spans: readonly Span[]): Span {
-  let near = 0;
+/** The first gap over an outline, within the gap over its middle; none where what stands beside closes it. */
+function gapOver(spans: readonly Span[], [lowest, highest]: Span): Span {
+  let near = lowest;
   for (const [from, to] of spans) {
-    if (from > near + TOUCH_MM) return [near, from];
+    if (from > near + TOUCH_MM) return [near, Math.min(from, highest)];
     near = Math.max(near, to);
   }
-  return [near, Infinity];
+  return [near, Math.max(near, highest)];
 }
 
 /** The gap that a depth lies in; none where something is there. */
@@ -130,7 +138,8 @@ function gapAt(spans: readonly Span[], depth: number): Span {
  */
 export function freeUnder(stand: Stand, print: Footprint, walls: Walls, away?: (p: Vec3) => number): Free {
   const strips = stripsOf(print).map((strip) => ({ ...strip, spans: walls.over(stand, strip.outline) }));
-  const [lowest, highest] = gapOver(strips[Math.floor(strips.length / 2)]!.spans);
+  const within = gapOver(walls.over(stand, spotOutline), [0, Infinity]);
+  const [lowest, highest] = gapOver(strips[Math.floor(strips.length / 2)]!.spans, within);
   // A bar stands in the gap behind its middle: beside that its wall may bend away from the plane and towards it.
   const middle = Math.min((lowest + highest) / 2, lowest + print.widthMm / 2);
   const gaps = strips.map(({ spans, lessMm }): Span => {

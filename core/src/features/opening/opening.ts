@@ -1,8 +1,9 @@
 import { choice, length, type ParamsOf } from '../../document';
-import { contains, distanceToEdge, dot3, rotate2, sub3, type Vec2 } from '../../geometry';
-import { offsetGrid, onGrid, type Panel, type Plate } from '../../panel';
+import { contains, distanceToEdge } from '../../geometry';
+import { offsetGrid, onGrid } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { cutThrough, openingRing } from '../laying/cutThrough';
 
 const fields = [
   length('widthMm', 'Width', [2, 300], 'Across.'),
@@ -31,67 +32,6 @@ type OpeningParams = ParamsOf<typeof fields>;
 
 /** Least foam between an opening and an edge, mm; common practice, no source. */
 const LEAST_MM = 8;
-const ARC_STEPS = 8;
-
-/** The opening about nought, its length upright, counter-clockwise. */
-function outlineOf({ widthMm: w, lengthMm: l, ends }: OpeningParams, turnDeg: number): Vec2[] {
-  const r = Math.min(w, l) / 2;
-  const turned = (p: Vec2): Vec2 => rotate2(p, (-turnDeg * Math.PI) / 180);
-  if (ends === 'square')
-    return [
-      { x: -w / 2, y: -l / 2 },
-      { x: w / 2, y: -l / 2 },
-      { x: w / 2, y: l / 2 },
-      { x: -w / 2, y: l / 2 },
-    ].map(turned);
-  const end = (x: number, y: number, from: number): Vec2[] =>
-    Array.from({ length: ARC_STEPS + 1 }, (_, i) => {
-      const a = from + (i / ARC_STEPS) * (Math.PI / 2);
-      return { x: x + r * Math.cos(a), y: y + r * Math.sin(a) };
-    });
-  const [x, y] = [w / 2 - r, l / 2 - r];
-  return [
-    ...end(x, -y, -Math.PI / 2),
-    ...end(x, y, 0),
-    ...end(-x, y, Math.PI / 2),
-    ...end(-x, -y, Math.PI),
-  ].map(turned);
-}
-
-const parallel = (a: Plate, b: Plate): boolean =>
-  Math.abs(dot3(a.across, b.across)) > 0.999 && Math.abs(dot3(a.up, b.up)) > 0.999;
-
-/** Flat panels with the opening cut in those that it lies in. */
-function cutInto(
-  panels: readonly Panel[],
-  feature: {
-    id: string;
-    place: { panel: string; u: number; v: number; turnDeg: number };
-    params: OpeningParams;
-  },
-): Panel[] {
-  const { place, params } = feature;
-  const named = (p: Panel): boolean => p.id === place.panel || p.dividedFrom === place.panel;
-  const own = panels.find(named);
-  if (!own?.plate) return [...panels];
-  const at = onGrid(own.grid, { x: place.u, y: place.v });
-  const lead = own.plate;
-  return panels.map((panel) => {
-    const { plate } = panel;
-    if (!plate || (params.through === 'one' ? !named(panel) : !parallel(lead, plate))) return panel;
-    const d = sub3(at, plate.origin);
-    const spot = { x: dot3(d, plate.across), y: dot3(d, plate.up) };
-    // Seen from the back, left is right.
-    const hand = Math.sign(dot3(lead.across, plate.across)) * Math.sign(dot3(lead.up, plate.up));
-    const ring = outlineOf(params, hand * place.turnDeg).map((p) => ({ x: spot.x + p.x, y: spot.y + p.y }));
-    if (!ring.every((p) => contains(plate.outline, p))) return panel;
-    return {
-      ...panel,
-      plate: { ...plate, cuts: [...plate.cuts, { id: feature.id, name: 'opening', outline: ring }] },
-    };
-  });
-}
-
 /** A slot or window cut through: in one piece, or through every layer of a lamination at once. */
 export const opening = defineFeature<OpeningParams>({
   kind: 'opening',
@@ -106,7 +46,9 @@ export const opening = defineFeature<OpeningParams>({
     params: { widthMm: 12, lengthMm: 40, ends: 'round', through: 'all' },
   }),
   divide: (panels, { id, place, params }) =>
-    place.on === 'panel' ? cutInto(panels, { id, place, params }) : [...panels],
+    place.on === 'panel'
+      ? cutThrough(panels, { id, name: 'opening', place, params, layers: params.through })
+      : [...panels],
   lay: (on, feature) => {
     const { place, params } = feature;
     const cut = on.panels.filter((l) => l.panel.plate?.cuts.some((c) => c.id === feature.id));
@@ -118,7 +60,7 @@ export const opening = defineFeature<OpeningParams>({
     const size = `${trimNumber(params.lengthMm)} × ${trimNumber(params.widthMm)} mm`;
     const uv = { x: place.u, y: place.v };
     const spot = laid.flatAt(uv);
-    const ring = outlineOf(params, place.turnDeg).map((p) => ({ x: spot.x + p.x, y: spot.y + p.y }));
+    const ring = openingRing(params, place.turnDeg).map((p) => ({ x: spot.x + p.x, y: spot.y + p.y }));
     const left = Math.min(
       ...ring.map((p) => (contains(laid.piece.outline, p) ? distanceToEdge(laid.piece.outline, p) : -1)),
     );

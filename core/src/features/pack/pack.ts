@@ -41,6 +41,15 @@ const fields = [
     'Form',
     { only: 'layers' },
   ),
+  choice(
+    'access',
+    'When empty',
+    [
+      ['out', 'it comes out'],
+      ['stays', 'it stays in for good'],
+    ],
+    'Said of one that is glued in: no way out is asked for, and nothing in it is ever changed.',
+  ),
   ...ownPackFields,
 ] as const;
 
@@ -61,7 +70,7 @@ export const pack = defineFeature<PackParams>({
   places: ['panel', 'room'],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
-    params: { packId: '3xaaa', pocket: 'cut', hatch: 'lid', ...ownPackStart },
+    params: { packId: '3xaaa', pocket: 'cut', hatch: 'lid', access: 'out', ...ownPackStart },
   }),
   divide: (panels, { id, place, params }, foamOf) => {
     const source = params.packId === OWN ? ownPack(params) : packs.find((p) => p.id === params.packId);
@@ -109,6 +118,7 @@ export const pack = defineFeature<PackParams>({
       marginMm: footing.marginMm,
       massG: source.massG,
       source,
+      ...(params.access === 'stays' && { stays: true as const }),
       choose: featurePath(on, feature, 'params', 'packId'),
       fit: {
         needMm: source.thickMm,

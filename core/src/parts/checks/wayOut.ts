@@ -1,0 +1,235 @@
+import type { Check, Cure, Feature, Part, PanelSpot } from '../../document';
+import type { Laid } from '../../features';
+import { cross3, dot3, scale3, sub3, type Vec2, type Vec3 } from '../../geometry';
+import { type Core, gridNormals, type LaidPanel } from '../../panel';
+import {
+  type Convex,
+  extentOfFaces,
+  meshFaces,
+  panelFaces,
+  stickFaces,
+  type Triangle,
+  type WayOut,
+  wallsOfFaces,
+  wayOut,
+} from '../../space';
+import { trimNumber } from '../../units';
+import type { Body } from '../bodies';
+import type { Kinds } from '../kinds';
+import type { Join } from '../../panel';
+
+/** Corners that stand for a round hole. */
+const ROUND = 24;
+
+/** What is cut through each panel by its features, as shares of its width and height. */
+function cutsIn(
+  laid: readonly LaidPanel[],
+  { marks, holes }: Pick<Laid, 'marks' | 'holes'>,
+): Map<string, Vec2[][]> {
+  const cuts = new Map<string, Vec2[][]>();
+  const add = (pieceId: string, ring: readonly Vec2[]): void => {
+    const own = laid.find((l) => l.panel.id === pieceId);
+    const shares = ring.flatMap((p) => own?.uvAt(p) ?? []);
+    if (shares.length > 2) cuts.set(pieceId, [...(cuts.get(pieceId) ?? []), shares]);
+  };
+  for (const { pieceId, mark } of marks) if (mark.kind === 'slot') add(pieceId, mark.points);
+  for (const { pieceId, hole } of holes)
+    add(
+      pieceId,
+      Array.from({ length: ROUND }, (_, i) => ({
+        x: hole.centre.x + (hole.diameterMm / 2) * Math.cos((2 * Math.PI * i) / ROUND),
+        y: hole.centre.y + (hole.diameterMm / 2) * Math.sin((2 * Math.PI * i) / ROUND),
+      })),
+    );
+  return cuts;
+}
+
+/** Pieces that come off without a knife: lids on hinges, what is shut by a closure, what hangs on straps. */
+const comesOff = ({ panel }: LaidPanel, joins: readonly Join[]): boolean =>
+  panel.loose === true ||
+  panel.unseen === true ||
+  panel.given?.hinge !== undefined ||
+  joins.some((j) => j.kind === 'closure' && (j.a[0] === panel.id || j.b[0] === panel.id)) ||
+  Object.values(panel.hung ?? {}).some((h) => h?.by === 'strap');
+
+/** Three directions a thing may be moved in: those of its own box. */
+function axesOf({ normals }: Convex): Vec3[] {
+  const inward = normals[0]!;
+  const side = normals.find((n) => Math.abs(dot3(n, inward)) < 0.5)!;
+  return [inward, side, cross3(inward, side)];
+}
+
+/** How each thing that was put in comes out again, by the id of its feature. */
+export type WaysOut = ReadonlyMap<string, WayOut>;
+
+/** What was put in that may have to come out: packs, for their cells, and what has a board. */
+const mayComeOut = ({ item }: Body): boolean => item.source !== undefined || item.steady !== undefined;
+
+/** The way out of everything that may have to come out, through what is open, cut, or comes off. */
+export function waysOut(
+  laid: readonly LaidPanel[],
+  joins: readonly Join[],
+  cores: readonly Core[],
+  featured: Pick<Laid, 'marks' | 'holes'>,
+  lays: ReadonlyMap<string, Laid>,
+  bodies: readonly Body[],
+): Map<string, WayOut> {
+  const asked = bodies.filter((b) => mayComeOut(b) && b.lifted.length === 1);
+  if (asked.length === 0) return new Map();
+  const cuts = cutsIn(laid, featured);
+  const stays = laid.filter((l) => !comesOff(l, joins));
+  const faces: Triangle[] = [
+    ...stays.flatMap((l) => panelFaces(l, cuts.get(l.panel.id))),
+    ...cores.flatMap(stickFaces),
+  ];
+  const laidBy = [...lays].map(([id, { solids }]) => ({ id, faces: solids.flatMap(meshFaces) }));
+  const found = new Map<string, WayOut>();
+  for (const body of asked) {
+    const [solid] = body.lifted;
+    const all = [...faces, ...laidBy.flatMap((l) => (l.id === body.featureId ? [] : l.faces))];
+    found.set(
+      body.featureId,
+      all.length === 0 ? { way: [] } : wayOut(solid!, axesOf(solid!), wallsOfFaces(all), extentOfFaces(all)),
+    );
+  }
+  return found;
+}
+
+/** A hatch is so much larger than what goes through it, mm. */
+const CLEAR_MM = 4;
+/** No more pieces than this are tried for a hatch. */
+const TRIED = 3;
+
+/** A place for a hatch in a piece that a solid lies behind: its spot and the clear size. */
+function hatchOver(
+  laid: LaidPanel,
+  solid: Convex,
+): { place: PanelSpot; widthMm: number; lengthMm: number; offMm: number } {
+  const { grid } = laid.panel;
+  const normals = gridNormals(grid);
+  const middle = scale3(
+    solid.points.reduce((s, p) => ({ x: s.x + p.x, y: s.y + p.y, z: s.z + p.z })),
+    1 / solid.points.length,
+  );
+  let best = { off: Infinity, r: 0, c: 0 };
+  grid.forEach((row, r) =>
+    row.forEach((p, c) => {
+      const d = sub3(middle, p);
+      // Seen square to the piece: how far it lies aside counts more than how deep it lies.
+      const deep = dot3(d, normals[r]![c]!);
+      const aside = Math.sqrt(Math.max(0, dot3(d, d) - deep * deep));
+      const off = aside * 4 + Math.abs(deep) + (deep > 0 ? 1e4 : 0);
+      if (off < best.off) best = { off, r, c };
+    }),
+  );
+  const { r, c } = best;
+  const normal = normals[r]![c]!;
+  // Refined between the spots of the grid, in the tangent plane.
+  const next = grid[r]![c + 1] ?? grid[r]![c - 1]!;
+  const sign = grid[r]![c + 1] ? 1 : -1;
+  const level = (v: Vec3): Vec3 => {
+    const flat = sub3(v, scale3(normal, dot3(v, normal)));
+    const size = Math.hypot(flat.x, flat.y, flat.z) || 1;
+    return scale3(flat, 1 / size);
+  };
+  const across = level(scale3(sub3(next, grid[r]![c]!), sign));
+  const up = cross3(normal, across);
+  const here = laid.flatAt({ x: c / (grid[0]!.length - 1), y: r / (grid.length - 1) });
+  const by = sub3(middle, grid[r]![c]!);
+  const flat = { x: here.x + dot3(by, across), y: here.y + dot3(by, up) };
+  const uv = laid.uvAt(flat) ?? { x: c / (grid[0]!.length - 1), y: r / (grid.length - 1) };
+  const wide = (axis: Vec3): number => {
+    const along = solid.points.map((p) => dot3(p, axis));
+    return Math.max(...along) - Math.min(...along);
+  };
+  const share = (v: number): number => Math.round(Math.min(1, Math.max(0, v)) * 1e4) / 1e4;
+  return {
+    place: { on: 'panel', panel: laid.panel.id, u: share(uv.x), v: share(uv.y), turnDeg: 0 },
+    widthMm: Math.ceil(wide(across) + CLEAR_MM),
+    lengthMm: Math.ceil(wide(up) + CLEAR_MM),
+    offMm: best.off,
+  };
+}
+
+/** Hatches by which a thing comes out, in the pieces nearest to it, each tried before it is offered. */
+function hatches(part: Part, body: Body, laid: readonly LaidPanel[], { features }: Kinds): Cure[] {
+  const kind = [...features.values()].find((k) => k.opens);
+  const [solid] = body.solids;
+  if (!kind || !solid) return [];
+  const taken = new Set(part.features.map((f) => f.id));
+  let id = `${body.featureId}-hatch`.slice(0, 60);
+  for (let n = 2; taken.has(id); n++) id = `${`${body.featureId}-hatch`.slice(0, 56)}-${n}`;
+  return laid
+    .filter(({ panel }) => !panel.given && !panel.unseen && !panel.plate?.inside)
+    .map((l) => ({ l, over: hatchOver(l, solid) }))
+    .sort((a, b) => a.over.offMm - b.over.offMm)
+    .slice(0, TRIED)
+    .map(({ l, over }): Cure => {
+      const { widthMm, lengthMm, place } = over;
+      const start = kind.start({ panel: l.panel.id, edge: '', at: { x: place.u, y: place.v } });
+      const feature: Feature = {
+        id,
+        kind: kind.kind,
+        place,
+        params: { ...start.params, widthMm, lengthMm },
+      };
+      return {
+        label: `A hatch in ${l.panel.name}, ${trimNumber(lengthMm)} × ${trimNumber(widthMm)} mm`,
+        changes: [{ path: ['features'], value: [...part.features, feature] }],
+      };
+    });
+}
+
+/** What was put in and cannot come out again. */
+export function wayOutChecks(
+  part: Part,
+  ways: WaysOut,
+  bodies: readonly Body[],
+  laid: readonly LaidPanel[],
+  kinds: Kinds,
+  told: readonly Check[],
+): Check[] {
+  return bodies.flatMap((body): Check[] => {
+    const way = ways.get(body.featureId);
+    if (way === undefined || typeof way === 'object') return [];
+    const { item } = body;
+    const forGood = item.stays === true;
+    const unknown = way !== 'none';
+    // What does not fit where it is is told of already.
+    if (way === 'stuck' && told.some((c) => c.severity === 'stop' && c.id.includes(body.featureId)))
+      return [];
+    // A bought thing opens as it was made to: its lid is named, or how it opens is not known.
+    if (way === 'none' && laid.some((l) => l.panel.given))
+      return [
+        {
+          id: `way-out-${body.featureId}`,
+          severity: 'note',
+          station: 'inside',
+          title: `how ${body.name} comes out again is not known: no wall of what it is in is said to be a lid.`,
+          why: 'Say which wall is the lid, and at which side its hinge is.',
+          sure: 'standard',
+          excess: 1,
+          cures: [],
+        },
+      ];
+    return [
+      {
+        id: `way-out-${body.featureId}`,
+        severity: unknown || forGood ? 'note' : item.source ? 'stop' : 'mind',
+        station: 'inside',
+        title: unknown
+          ? `whether ${body.name} comes out again is not known.`
+          : forGood
+            ? `${body.name} stays in for good: nothing it needs can be reached once it is closed.`
+            : `${body.name} does not come out again: what is round it has no opening it goes through.`,
+        why: item.source
+          ? 'Cells are changed, and a wire that fails is reached, without cutting. It was moved along its own sides, not turned.'
+          : 'A board or a lamp that fails is reached without cutting. It was moved along its own sides, not turned.',
+        sure: 'standard',
+        excess: 1,
+        ...(item.pieceId && { pieceId: item.pieceId }),
+        cures: forGood ? [] : hatches(part, body, laid, kinds),
+      },
+    ];
+  });
+}

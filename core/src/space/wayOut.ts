@@ -1,0 +1,208 @@
+import { add3, cross3, dist3, dot3, scale3, type Vec3 } from '../geometry';
+import type { Convex } from './convex';
+import type { Triangle } from './faces';
+import type { Walls } from './walls';
+
+/** A box along the axes round some points. */
+export interface Extent {
+  least: Vec3;
+  most: Vec3;
+}
+
+export function extentOf(points: readonly Vec3[]): Extent {
+  const least = { x: Infinity, y: Infinity, z: Infinity };
+  const most = { x: -Infinity, y: -Infinity, z: -Infinity };
+  for (const p of points)
+    for (const k of ['x', 'y', 'z'] as const) {
+      if (p[k] < least[k]) least[k] = p[k];
+      if (p[k] > most[k]) most[k] = p[k];
+    }
+  return { least, most };
+}
+
+export const extentOfFaces = (faces: readonly Triangle[]): Extent => extentOf(faces.flat());
+
+/**
+ * What a search for a way out found: the shifts from where a thing lies; that there is none; that it does not lie free where
+ * it is, so that nothing can be said; or that it gave up.
+ */
+export type WayOut = { way: Vec3[] } | 'none' | 'stuck' | 'unknown';
+
+/** A thing is pushed through so much smaller on every side than it is: foam gives that, mm. */
+const GIVE_MM = 0.4;
+/** A step along an axis is no longer than this share of the thing along it, so that no wall is passed over, and within these, mm. */
+const STEP_SHARE = 0.7;
+const STEP_MM: readonly [number, number] = [1.5, 24];
+/** Hatches leave a few millimetres: shorter steps find no more, unless the thing itself is thinner. */
+const FINE_MM = 3;
+/** Where long steps find no way, short ones may: a gap can lie between two long steps. */
+const FINER = 3;
+/** No more places than this are looked at in either. */
+const MOST = 900;
+/** Ways that are looked along for anything open, where there are too many places. */
+const LOOKS = 800;
+
+/** What a spot is moved by when three planes through it are each drawn in by so much (Cramer’s rule). */
+function drawnIn([a, b, c]: readonly Vec3[], by: readonly number[]): Vec3 | undefined {
+  const whole = dot3(a!, cross3(b!, c!));
+  if (Math.abs(whole) < 1e-9) return undefined;
+  return scale3(
+    add3(
+      scale3(cross3(b!, c!), -by[0]!),
+      add3(scale3(cross3(c!, a!), -by[1]!), scale3(cross3(a!, b!), -by[2]!)),
+    ),
+    1 / whole,
+  );
+}
+
+/** The same with every face drawn in a little. */
+function eased({ points, normals, edges }: Convex): Convex {
+  const faces = normals
+    .flatMap((n) => [n, scale3(n, -1)])
+    .filter((n, i, all) => all.findIndex((m) => dot3(m, n) > 1 - 1e-9) === i)
+    .map((n) => {
+      const out = points.map((p) => dot3(n, p));
+      return { n, most: Math.max(...out), deep: Math.max(...out) - Math.min(...out) };
+    });
+  return {
+    points: points.map((p) => {
+      const own = faces.filter(({ n, most }) => dot3(n, p) > most - 1e-6).slice(0, 3);
+      const by = own.map(({ deep }) => Math.min(GIVE_MM, deep / 4));
+      const shift =
+        own.length === 3
+          ? drawnIn(
+              own.map(({ n }) => n),
+              by,
+            )
+          : undefined;
+      return shift ? add3(p, shift) : p;
+    }),
+    normals,
+    edges,
+  };
+}
+
+const moved = (solid: Convex, by: Vec3): Convex => ({
+  ...solid,
+  points: solid.points.map((p) => add3(p, by)),
+});
+
+/** How far a thing is still in, mm: the least it has to go along an axis until it is clear of an extent. */
+function leftIn({ least, most }: Extent, own: Extent, by: Vec3): number {
+  return Math.min(
+    ...(['x', 'y', 'z'] as const).flatMap((k) => [
+      own.most[k] + by[k] - least[k],
+      most[k] - (own.least[k] + by[k]),
+    ]),
+  );
+}
+
+/** One search, by steps of a length along each axis. */
+function search(
+  thing: Convex,
+  axes: readonly Vec3[],
+  stepMm: readonly number[],
+  meets: (solid: Convex) => boolean,
+  extent: Extent,
+): WayOut {
+  const own = extentOf(thing.points);
+  const shiftOf = (at: readonly number[]): Vec3 =>
+    axes.reduce((sum, a, i) => add3(sum, scale3(a, at[i]! * stepMm[i]!)), { x: 0, y: 0, z: 0 });
+  const known = new Map<string, boolean>();
+  /** Whether a place on the lattice of steps is free. */
+  const free = (at: readonly number[]): boolean => {
+    const key = at.join();
+    let is = known.get(key);
+    if (is === undefined) {
+      is = !meets(moved(thing, shiftOf(at)));
+      known.set(key, is);
+    }
+    return is;
+  };
+  const left = (at: readonly number[]): number => leftIn(extent, own, shiftOf(at));
+  const dirs = axes.flatMap((_, i) => [1, -1].map((s) => axes.map((__, k) => (k === i ? s : 0))));
+  /** Straight on to the outside, if that is free. */
+  const straight = (from: readonly number[]): number[] | undefined => {
+    for (const dir of dirs) {
+      let at = [...from];
+      while (left(at) > 0 && free(at)) at = at.map((v, i) => v + dir[i]!);
+      if (left(at) <= 0) return at;
+    }
+    return undefined;
+  };
+  const start = axes.map(() => 0);
+  // What does not lie free where it is cannot be followed from there.
+  if (!free(start)) return 'stuck';
+  const cameFrom = new Map<string, { from?: readonly number[]; at: readonly number[] }>([
+    [start.join(), { at: start }],
+  ]);
+  const wayTo = (end: readonly number[]): Vec3[] => {
+    const way: Vec3[] = [];
+    for (let step = cameFrom.get(end.join()); step?.from; step = cameFrom.get(step.from.join()))
+      way.unshift(shiftOf(step.at));
+    return way;
+  };
+  const open: { at: readonly number[]; left: number }[] = [{ at: start, left: left(start) }];
+  for (let looked = 0; open.length > 0; looked++) {
+    const best = open.reduce((b, o, i) => (o.left < open[b]!.left ? i : b), 0);
+    const { at, left: leftMm } = open.splice(best, 1)[0]!;
+    if (leftMm <= 0) return { way: wayTo(at) };
+    const out = looked % 8 === 0 ? straight(at) : undefined;
+    if (out) return { way: [...wayTo(at), shiftOf(out)] };
+    if (looked > MOST) return 'unknown';
+    for (const dir of dirs) {
+      const next = at.map((v, i) => v + dir[i]!);
+      const key = next.join();
+      if (cameFrom.has(key) || !free(next)) continue;
+      cameFrom.set(key, { from: at, at: next });
+      open.push({ at: next, left: left(next) });
+    }
+  }
+  return 'none';
+}
+
+/** Whether nothing open is seen from a spot, looking all round (a spiral over the sphere). */
+function closedRound(from: Vec3, reach: Walls['reach']): boolean {
+  return Array.from({ length: LOOKS }, (_, i) => {
+    const z = 1 - (2 * i + 1) / LOOKS;
+    const turn = i * Math.PI * (3 - Math.sqrt(5));
+    const r = Math.sqrt(1 - z * z);
+    return { x: r * Math.cos(turn), y: r * Math.sin(turn), z };
+  }).every((way) => reach(from, way) !== undefined);
+}
+
+/**
+ * A way by which a solid comes out from between walls, moved along its own axes and not turned: by straight lines first,
+ * then from place to place, those nearest the outside first. What is found is free at every step, and no step is longer
+ * than the thing is thick, so that no wall is passed over.
+ * @param axes unit vectors along which it may move, both ways.
+ * @returns the shifts of every turn of the way; `none` when every place it can reach was looked at, or there were too many
+ * and nothing open is seen from where it lies.
+ */
+export function wayOut(
+  solid: Convex,
+  axes: readonly Vec3[],
+  walls: Pick<Walls, 'meets' | 'reach'>,
+  extent: Extent,
+): WayOut {
+  const thing = eased(solid);
+  const long = axes.map((a) => {
+    const along = thing.points.map((p) => dot3(a, p));
+    return Math.max(...along) - Math.min(...along);
+  });
+  const whole = long.map((mm) => Math.min(STEP_MM[1], Math.max(STEP_MM[0], STEP_SHARE * mm)));
+  const fine = whole.map((mm) => Math.min(mm, Math.max(FINE_MM, mm / FINER)));
+  const first = search(thing, axes, whole, walls.meets, extent);
+  if (first === 'stuck' || typeof first === 'object') return first;
+  const found = search(thing, axes, fine, walls.meets, extent);
+  if (found !== 'unknown') return found;
+  const middle = scale3(
+    solid.points.reduce((sum, p) => add3(sum, p), { x: 0, y: 0, z: 0 }),
+    1 / solid.points.length,
+  );
+  return closedRound(middle, walls.reach) ? 'none' : 'unknown';
+}
+
+/** How long a way is, mm. */
+export const wayLength = (way: readonly Vec3[]): number =>
+  way.reduce((sum, p, i) => sum + dist3(i === 0 ? { x: 0, y: 0, z: 0 } : way[i - 1]!, p), 0);
