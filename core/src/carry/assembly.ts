@@ -1,5 +1,5 @@
 import { type Mesh, placedWeight, togetherWeight, type Vec3, type Weight } from '../geometry';
-import { ontoRoot, type PartReport } from '../parts';
+import { allOntoRoot, type PartReport } from '../parts';
 
 /** A part that is carried or stands, with everything mounted on it, in its space. */
 export interface Assembly {
@@ -34,12 +34,12 @@ export function assembliesOf(parts: readonly PartReport[]): Assembly[] {
   const roots = parts.filter((p) => p.heldAt && p.mount.to !== 'part');
   return roots.map((root) => {
     const axis = axisOf(root);
-    const members = parts.flatMap((part) => {
-      const toRoot = ontoRoot(parts, part.id, root.id);
-      if (!toRoot) return [];
-      const [lowMm, highMm] = spanAlong([part.solid.mesh, part.extras], toRoot, axis);
-      return [{ part, toRoot, weight: placedWeight(part.weight, toRoot), lowMm, highMm }];
-    });
+    const members = parts.flatMap((part) =>
+      allOntoRoot(parts, part.id, root.id).map((toRoot) => {
+        const [lowMm, highMm] = spanAlong([part.solid.mesh, part.extras], toRoot, axis);
+        return { part, toRoot, weight: placedWeight(part.weight, toRoot), lowMm, highMm };
+      }),
+    );
     return { root, parts: members, weight: togetherWeight(members.map((m) => m.weight)), axis };
   });
 }

@@ -1,5 +1,5 @@
 import { dot3, joinMeshes, type Mesh, sub3, type Vec3 } from '../geometry';
-import { ontoRoot, type PartReport } from '../parts';
+import { allOntoRoot, ontoRoot, type PartReport } from '../parts';
 
 /** The way back of a rigid placing. */
 function backOf(place: (p: Vec3) => Vec3): (p: Vec3) => Vec3 {
@@ -27,12 +27,14 @@ export function besideOf(parts: readonly PartReport[], id: string): Mesh | undef
   if (!own) return undefined;
   const back = backOf(own);
   const others = parts.flatMap((part) => {
-    const toRoot = part.id === id ? undefined : ontoRoot(parts, part.id, rootId);
-    if (!toRoot) return [];
-    return [part.solid.mesh, part.extras].map((mesh) => ({
-      ...mesh,
-      points: mesh.points.map((p) => back(toRoot(p))),
-    }));
+    const all = allOntoRoot(parts, part.id, rootId);
+    // Of several alike the first is looked at, the others stand beside it.
+    return (part.id === id ? all.slice(1) : all).flatMap((toRoot) =>
+      [part.solid.mesh, part.extras].map((mesh) => ({
+        ...mesh,
+        points: mesh.points.map((p) => back(toRoot(p))),
+      })),
+    );
   });
   return others.length === 0 ? undefined : joinMeshes(others);
 }

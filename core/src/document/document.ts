@@ -54,10 +54,36 @@ export type Params = Record<string, Value>;
 
 export type Side = 'left' | 'right' | 'pair' | 'middle';
 
+/** Where a part lies on the place it hangs from, and how it is held there. */
+export interface OnPart {
+  /** Along the place, and across it. */
+  alongMm?: number;
+  acrossMm?: number;
+  /** Off the face it lies on; negative is let into it. */
+  offMm?: number;
+  /** Turned in the face, about the way out of it. */
+  turnDeg?: number;
+  /** Leaned over from the way out: to the side, and along. */
+  leanDeg?: number;
+  nodDeg?: number;
+  /** It comes off again; glued for good when left out. */
+  apart?: true;
+  /** What it lies in is cut away for it on purpose. */
+  letIn?: true;
+  /** More of the same: so many in a row or round, as far apart. */
+  copies?: Copies;
+}
+
+/** One part several times: cut, made and put on alike. */
+export type Copies =
+  | { way: 'row'; count: number; alongMm: number; acrossMm: number }
+  | { way: 'round'; count: number; sweepDeg: number; radiusMm: number }
+  | { way: 'mirrored' };
+
 /** What a part hangs from. */
 export type Mount =
   | { to: 'wearer'; zone: Zone; side: Side }
-  | { to: 'part'; part: string; anchor: string; alongMm?: number; turnDeg?: number }
+  | ({ to: 'part'; part: string; anchor: string } & OnPart)
   | { to: 'stand' };
 
 /** A run along an edge of a panel, from one share of its length to another. */
@@ -244,7 +270,8 @@ export interface MakeCalendar {
 
 /** How a part is finished, where it is not as usual. */
 export interface Finish {
-  /** Coats of sealer; as the school has it when left out. */
+  /** A sealer of its own, and its coats; as the shop has it when left out. */
+  seal?: Habits['seal'];
   sealCoats?: number;
   /** Colours, the base one among them. */
   colours: number;
@@ -372,5 +399,9 @@ export interface BuildFile {
   pictures?: KeptPicture[];
 }
 
-/** Copies of a part: one for each side of a pair. */
-export const copiesOf = ({ mount }: Part): number => (mount.to === 'wearer' && mount.side === 'pair' ? 2 : 1);
+/** Copies of a part: one for each side of a pair, or as many as its mount puts on. */
+export function copiesOf({ mount }: Pick<Part, 'mount'>): number {
+  if (mount.to === 'wearer') return mount.side === 'pair' ? 2 : 1;
+  if (mount.to === 'stand' || !mount.copies) return 1;
+  return mount.copies.way === 'mirrored' ? 2 : mount.copies.count;
+}

@@ -80,8 +80,8 @@ export interface Bought {
 /** Work of one copy; like work is told as one step. */
 export interface Work {
   step: string;
-  /** On the flat pieces, on the formed shell, or on the painted one. */
-  when: 'flat' | 'formed' | 'painted';
+  /** On the flat pieces, on the formed shell, once no more heat comes near it, or on the painted one. */
+  when: 'flat' | 'formed' | 'lit' | 'painted';
   /** What is done to how many, as in “glue 12 rivets”. */
   verb: string;
   what: string;

@@ -52,6 +52,8 @@ export interface Anchor {
   up: Vec3;
   /** Which way a mount is moved along it; up when absent. */
   along?: Vec3;
+  /** The face it is the middle of, on which a mount may be moved anywhere: inner face, its spot there, and the foam. */
+  face?: { grid: Vec3[][]; at: Vec2; thickMm: number };
 }
 
 /** A strap, lace or elastic that holds one copy on the wearer. */

@@ -2,6 +2,7 @@ export { caseWall } from './caseWall';
 export { catalogue, type Catalogue } from './catalogue';
 export { cautionNames, cautions, type CautionKey } from './cautions';
 export { isRigid, type SheetKind } from './foams';
+export { type Surface, surfaceOfSheet, surfaceWays } from './surfaces';
 export { closures, type ClosureKind } from './closures';
 export { gels, type Gel } from './gels';
 export { ledBodies, ledMaxA, leds, type LampColour, type LedBody } from './lamps';
@@ -21,6 +22,7 @@ export {
   paints,
   speeds,
   startHabits,
+  type Coating,
   type Habits,
   type PaintCoat,
 } from './working';

@@ -22,6 +22,8 @@ export interface Around {
   /** How much more or less glue, coats and paint weigh in this shop than stated. */
   finish: number;
   meshes: readonly KeptMesh[];
+  /** How often what it hangs on is there. */
+  times: number;
   /** Sticks that may pass through the part, in its space. */
   through: readonly Core[];
   kinds: Kinds;

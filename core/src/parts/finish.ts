@@ -1,20 +1,78 @@
 import type { Finish, Part } from '../document';
-import { coatings, glues, type Habits, type PaintCoat, paints } from '../materials';
-import { eachOf, type Piece } from '../panel';
+import { dist3, outlineLength } from '../geometry';
+import {
+  type Catalogue,
+  type Coating,
+  coatings,
+  glues,
+  type Habits,
+  type PaintCoat,
+  paints,
+  type Surface,
+  surfaceOfSheet,
+  surfaceWays,
+} from '../materials';
+import { type Core, eachOf, type Piece, sectionOutline } from '../panel';
 import { gluedMm } from './glued';
 
-/** Area that is sealed and painted in one copy: all faces that are seen. */
-export const coatedMm2 = (pieces: readonly Piece[]): number =>
-  pieces
-    .filter((p) => (p.role === 'shell' && !p.inside) || p.face === 'outer')
-    .reduce((sum, p) => sum + p.areaMm2 * eachOf(p), 0);
+/** What is sealed and painted of one copy, by what it is of. */
+export interface Painted {
+  surface: Surface;
+  areaMm2: number;
+}
+
+/** Round the outside of a stick, mm. */
+const roundMm = (core: Core): number => outlineLength(sectionOutline(core.section, 64));
+
+/**
+ * All faces that are seen: of pieces, of the walls of a bought thing, and of sticks that nothing is wrapped round. Layers
+ * between others are glued over.
+ */
+export function paintedOf(
+  {
+    pieces,
+    templates,
+    cores,
+  }: { pieces: readonly Piece[]; templates: readonly Piece[]; cores: readonly Core[] },
+  foams: Catalogue['foams'],
+): Painted[] {
+  const areas = new Map<Surface, number>();
+  const add = (surface: Surface, areaMm2: number): void => {
+    if (areaMm2 > 0) areas.set(surface, (areas.get(surface) ?? 0) + areaMm2);
+  };
+  const seen = pieces.filter((p) => (p.role === 'shell' && !p.inside) || p.face === 'outer');
+  for (const p of seen) {
+    const kind = foams.find((f) => f.id === p.foamId)?.kind ?? 'foam';
+    add(surfaceOfSheet[kind], p.areaMm2 * eachOf(p));
+  }
+  for (const p of templates) add('bought', p.areaMm2);
+  if (seen.length === 0) for (const core of cores) add('rigid', roundMm(core) * dist3(core.from, core.to));
+  return [...areas].map(([surface, areaMm2]) => ({ surface, areaMm2 }));
+}
+
+/** Area that is painted in one copy, mm². */
+export const paintedMm2 = (painted: readonly Painted[]): number =>
+  painted.reduce((sum, p) => sum + p.areaMm2, 0);
+
+/** What goes on a surface before paint, and in how many coats; nothing on what is painted as it is. */
+export function coatsOf(
+  surface: Surface,
+  { finish }: Pick<Part, 'finish'>,
+  habits: Pick<Habits, 'seal'>,
+): { coating: Coating; coats: number } | undefined {
+  const coating = surfaceWays[surface].coating?.(finish?.seal ?? habits.seal);
+  if (!coating) return undefined;
+  const coats = surface === 'foam' ? (finish?.sealCoats ?? coating.coats) : coating.coats;
+  return coats > 0 ? { coating, coats } : undefined;
+}
 
 /** Coats of a part, from sealer to clear, when it has no finish of its own. */
 const usual: Finish = { colours: 2, weathering: 'none', clearCoats: 1 };
 
 /** How a part is finished, with every coat counted. */
-export function recipeOf({ finish }: Pick<Part, 'finish'>, { seal }: Pick<Habits, 'seal'>): Required<Finish> {
-  return { sealCoats: coatings[seal].coats, ...usual, ...finish };
+export function recipeOf({ finish }: Pick<Part, 'finish'>, habits: Pick<Habits, 'seal'>): Required<Finish> {
+  const seal = finish?.seal ?? habits.seal;
+  return { seal, sealCoats: coatings[seal].coats, ...usual, ...finish };
 }
 
 /** The paints of a recipe in the order they go on. */
@@ -27,16 +85,18 @@ export function paintsOf({ colours, weathering, clearCoats }: Required<Finish>):
   ];
 }
 
-/** Dry mass of glue, sealing coats and paint on one copy. */
+/** Dry mass of glue, coats and paint on one copy. */
 export function finishG(
   pieces: readonly Piece[],
+  painted: readonly Painted[],
   part: Pick<Part, 'finish'>,
   habits: Pick<Habits, 'glue' | 'seal'>,
 ): number {
-  const { glue, seal } = habits;
-  const recipe = recipeOf(part, habits);
-  const coat = coatings[seal];
-  const sealG = coat.gPerM2 * (recipe.sealCoats / coat.coats);
-  const paintG = paintsOf(recipe).reduce((sum, p) => sum + p.gPerM2, 0);
-  return (gluedMm(pieces) / 1000) * glues[glue].gPerM + coatedMm2(pieces) * 1e-6 * (sealG + paintG);
+  const paintG = paintsOf(recipeOf(part, habits)).reduce((sum, p) => sum + p.gPerM2, 0);
+  const coatsG = painted.reduce((sum, { surface, areaMm2 }) => {
+    const own = coatsOf(surface, part, habits);
+    const coatG = own ? own.coating.gPerM2 * (own.coats / own.coating.coats) : 0;
+    return sum + areaMm2 * 1e-6 * (coatG + paintG);
+  }, 0);
+  return (gluedMm(pieces) / 1000) * glues[habits.glue].gPerM + coatsG;
 }

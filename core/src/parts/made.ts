@@ -269,7 +269,7 @@ export function makePart(
     },
     templates,
     pieces: withTemplates(nets.gather(pieces)).map((p) => {
-      const hands = handsOf(part);
+      const hands = handsOf(part, around.times);
       const each = eachOf(p);
       return { ...p, ...hands, quantity: hands.quantity * each, flipped: hands.flipped * each };
     }),
@@ -291,12 +291,14 @@ const worstOf = (checks: readonly Check[]): Check[] =>
  * How many copies are cut, and how many of them flipped. Forms are made on the wearer's right: the flat, folded with
  * its outer face out, lies there as it is drawn, so the left is cut flipped.
  */
-function handsOf(part: Part): Pick<Piece, 'quantity' | 'flipped' | 'hand'> {
+function handsOf(part: Part, times: number): Pick<Piece, 'quantity' | 'flipped' | 'hand'> {
+  const { mount } = part;
+  const mirrored = mount.to === 'part' && mount.copies?.way === 'mirrored';
   // What is held is the same thing in either hand.
-  const side = part.mount.to === 'wearer' && zoneOf(part) ? part.mount.side : 'middle';
+  const side = mount.to === 'wearer' && zoneOf(part) ? mount.side : 'middle';
   return {
-    quantity: copiesOf(part),
-    flipped: side === 'pair' || side === 'left' ? 1 : 0,
+    quantity: copiesOf(part) * times,
+    flipped: side === 'pair' || side === 'left' || mirrored ? times : 0,
     ...(side !== 'middle' && { hand: side }),
   };
 }

@@ -20,9 +20,10 @@ import {
 } from '../panel';
 import type { Around } from './around';
 import { changesAnything, dartsOf, triedCures, type Tried } from './cures';
-import { finishG } from './finish';
+import { finishG, type Painted, paintedOf } from './finish';
 import { fasteningsG, gapFastenings } from './gapFastenings';
 import { gripsOf, type FormHandle } from './grips';
+import { closedFeatures } from './checks/wayOut';
 import { formOf } from './kinds';
 import { makePart, zoneOf, type MadePart } from './made';
 import { packingOf, smallestBox, type PackedPart } from './packed';
@@ -117,6 +118,10 @@ export interface PartReport {
   coreG: number;
   /** Dry glue, coats and paint. */
   finishG: number;
+  /** What is sealed and painted of one copy. */
+  painted: Painted[];
+  /** Features that nothing reaches once the part is closed; as it was before in a first answer. */
+  sealedIn: string[];
   totalG: number;
   /** The smallest box it goes into, and how it travels. */
   packed: PackedPart;
@@ -170,6 +175,11 @@ const anchorsOf = ({ model, laid }: MadePart): Anchor[] => [
         at: { x: at.x + n.x * t, y: at.y + n.y * t, z: at.z + n.z * t },
         out: n,
         up: { x: 0, y: 0, z: 1 },
+        face: {
+          grid: panel.grid,
+          at: { x: c / (panel.grid[0]!.length - 1), y: r / (panel.grid.length - 1) },
+          thickMm: t,
+        },
       };
     }),
 ];
@@ -191,7 +201,7 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
   });
   const { model, foam, lining, laid, featured, wear, bending } = made;
   const zone = zoneOf(part);
-  const copies = copiesOf(part);
+  const copies = copiesOf(part) * around.times;
   const pieces = made.pieces.map((p) => ({
     ...p,
     marks: [...p.marks, ...padMarks(wear?.pads ?? [], p.id)],
@@ -199,7 +209,11 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
   const areaMm2 = pieces.reduce((sum, p) => sum + p.areaMm2 * eachOf(p), 0);
   const foamG = pieces.reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
   const coreG = coresG(model.cores, around.catalogue);
-  const finishing = finishG(pieces, part, around.habits) * around.finish;
+  const painted = paintedOf(
+    { pieces, templates: made.templates, cores: model.cores },
+    around.catalogue.foams,
+  );
+  const finishing = finishG(pieces, painted, part, around.habits) * around.finish;
   const { nets } = made;
   const whole = solidOf(laid);
   const solid: Solid = {
@@ -304,6 +318,8 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     foamG,
     coreG,
     finishG: finishing,
+    painted,
+    sealedIn: made.ways ? closedFeatures(made.ways) : (before?.sealedIn ?? []),
     totalG,
     packed,
     trial: coarse

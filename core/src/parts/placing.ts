@@ -1,6 +1,6 @@
 import { type Body, fistAt, hangOn, zoneInfo } from '../body';
 import { add3, rotate2, sub3, type Vec3 } from '../geometry';
-import { fixingAt } from './mounting';
+import { fixingAt, fixingsAt } from './mounting';
 import type { PartReport } from './partReport';
 
 /** A part's own space into the figure's; the left copy is the right one mirrored. */
@@ -70,4 +70,27 @@ export function placingOf(body: Body, parts: readonly Placed[], id: string, side
   const onHost = placingOf(body, parts, host.id, sidesOf(host)[0]!, deep + 1);
   const { toHost } = fixingAt(anchor, mount);
   return (p) => onHost(toHost(p));
+}
+
+/** Every copy of a part in the figure's space: on both sides of a pair, and wherever its mount puts one. */
+export function placingsOf(body: Body, parts: readonly Placed[], id: string, deep = 0): Placing[] {
+  const part = parts.find((p) => p.id === id);
+  const { mount } = part ?? {};
+  const host = mount?.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+  if (!part || mount?.to !== 'part' || !host || deep > DEEPEST)
+    return part ? sidesOf(part).map((side) => placingOf(body, parts, id, side)) : [];
+  const anchor = host.anchors.find((a) => a.id === mount.anchor) ?? host.anchors[0];
+  if (!anchor) return [(p) => p];
+  // On a pair it hangs on the one worn on the right.
+  const onHost =
+    host.mount.to === 'part'
+      ? placingsOf(body, parts, host.id, deep + 1)
+      : [placingOf(body, parts, host.id, sidesOf(host)[0]!)];
+  return onHost.flatMap((further) =>
+    fixingsAt(anchor, mount).map(
+      ({ toHost }): Placing =>
+        (p) =>
+          further(toHost(p)),
+    ),
+  );
 }

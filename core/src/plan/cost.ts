@@ -5,14 +5,16 @@ import {
   type Catalogue,
   type ClosureKind,
   closures,
-  coatings,
+  type Coating,
   foamSheet,
   glues,
   type PaintCoat,
   type Rod,
 } from '../materials';
-import { coatedMm2, gluedMm, paintsOf, type PartReport, recipeOf } from '../parts';
+import { coatsOf, gluedMm, paintedMm2, paintsOf, type PartReport, recipeOf } from '../parts';
 import type { Sure } from '../units';
+import { assembliesOf } from './assemblies';
+import { unitsOf } from './units';
 import type { Wiring } from './wiring';
 
 /** One line of the shopping list. */
@@ -95,23 +97,36 @@ function fasteningLines(straps: readonly Fastening[]): CostLine[] {
   });
 }
 
-/** Sealer and paints, in what they are sold in. */
+/** Coats and paints, in what they are sold in. */
 function finishLines(doc: BuildDoc, parts: readonly PartReport[], coverage: number): CostLine[] {
-  const coat = coatings[doc.make.habits.seal];
-  let sealMl = 0;
+  const coatMl = new Map<string, { coating: Coating; ml: number }>();
   const paintMl = new Map<PaintCoat, number>();
-  for (const part of parts) {
-    const m2 = coatedMm2(part.pieces) * 1e-6 * part.copies * coverage;
-    const recipe = recipeOf(doc.parts.find((p) => p.id === part.id) ?? {}, doc.make.habits);
-    sealMl += m2 * recipe.sealCoats * coat.mlPerM2;
-    for (const paint of paintsOf(recipe)) paintMl.set(paint, (paintMl.get(paint) ?? 0) + m2 * paint.mlPerM2);
+  for (const unit of assembliesOf(parts).flatMap((group) => unitsOf(group))) {
+    // What is glued together is painted as one, as its first part says.
+    const settings = doc.parts.find((p) => p.id === unit[0]!.id) ?? {};
+    for (const part of unit) {
+      const times = 1e-6 * part.copies * coverage;
+      for (const { surface, areaMm2 } of part.painted) {
+        const way = coatsOf(surface, settings, doc.make.habits);
+        if (!way) continue;
+        const { coating, coats } = way;
+        const known = coatMl.get(coating.name)?.ml ?? 0;
+        coatMl.set(coating.name, { coating, ml: known + areaMm2 * times * coats * coating.mlPerM2 });
+      }
+      const m2 = paintedMm2(part.painted) * times;
+      for (const paint of paintsOf(recipeOf(settings, doc.make.habits)))
+        paintMl.set(paint, (paintMl.get(paint) ?? 0) + m2 * paint.mlPerM2);
+    }
   }
   // What a can costs, by what all coats of a square metre do.
-  const canPrice = Math.round(((coat.pricePerM2 / (coat.coats * coat.mlPerM2)) * coat.soldMl) / 0.5) * 0.5;
+  const canPrice = (c: Coating): number =>
+    Math.round(((c.pricePerM2 / (c.coats * c.mlPerM2)) * c.soldMl) / 0.5) * 0.5;
   const lineOf = (name: string, ml: number, soldMl: number, soldIn: string, each: number): CostLine[] =>
     ml > 0 ? [line(name, Math.ceil(ml / soldMl - 1e-9), `${soldIn} of ${soldMl} ml`, each, 'memory')] : [];
   return [
-    ...lineOf(coat.name, sealMl, coat.soldMl, coat.soldIn, canPrice),
+    ...[...coatMl.values()].flatMap(({ coating: c, ml }) =>
+      lineOf(c.name, ml, c.soldMl, c.soldIn, canPrice(c)),
+    ),
     ...[...paintMl].flatMap(([p, ml]) => lineOf(p.name, ml, p.soldMl, p.soldIn, p.price)),
   ];
 }

@@ -4,83 +4,139 @@ import {
   clearBetweenMin,
   clearWearMin,
   closures,
-  coatings,
   type PaintCoat,
   paints,
   speeds,
+  type Surface,
+  surfaceWays,
 } from '../materials';
-import { coatedMm2, type PartReport, recipeOf } from '../parts';
+import { coatsOf, paintedMm2, type PartReport, recipeOf } from '../parts';
 import { trimNumber } from '../units';
 import { hungEdges } from './hungEdges';
 import { outlineM } from './outline';
 import type { Step } from './step';
 import { workSteps } from './workSteps';
 
-/** Edges rounded and faces sealed by heat: before any lamp is in, which hot air would spoil. */
+/** Edges rounded, and every surface made ready for paint as its material wants: before any lamp is in, which hot air would spoil. */
 export function heatSteps(part: PartReport, after: string): Step[] {
-  if (part.pieces.length === 0) return [];
+  if (part.pieces.length === 0 && part.painted.every((p) => !surfaceWays[p.surface].ready)) return [];
+  const ways = part.painted.flatMap((p) => surfaceWays[p.surface].ready ?? []);
+  const hot = ways.some((w) => w.heat);
+  const verbs = ways.map((w) => w.verb);
+  const rounds = part.pieces.length > 0;
   return [
     {
       id: `${part.id}:round`,
       kind: 'sand',
-      title: `${part.name}: round over edges, heat-seal`,
-      detail: 'Drum then hand; then warm air over every face until it turns slightly glossy.',
+      title: `${part.name}: ${[...(rounds ? ['round over edges'] : []), ...verbs].join(', ')}`,
+      detail: [...(rounds ? ['Edges by drum, then by hand.'] : []), ...ways.map((w) => w.detail)].join(' '),
       partId: part.id,
       workMin: Math.ceil(outlineM(part) / speeds.roundOverMPerMin) + 5 * part.copies,
-      waitMin: 10,
-      waitFor: 'foam cool',
+      waitMin: hot ? 10 : 0,
+      ...(hot && { waitFor: 'foam cool' }),
       after: [after],
-      ...(part.items.length > 0 && { gate: 'Hot air spoils lamps, cells and wire: it comes before them.' }),
-      cautions: ['dust', 'heat'],
+      ...(hot &&
+        part.items.length > 0 && { gate: 'Hot air spoils lamps, cells and wire: it comes before them.' }),
+      cautions: hot ? ['dust', 'heat'] : ['dust'],
     },
   ];
 }
 
-/** Steps from sealed shell to worn. */
-export function finishSteps(
-  doc: BuildDoc,
-  part: PartReport,
-  after: string,
-  straps: readonly Fastening[],
-  coverage: number,
-): Step[] {
-  const coat = coatings[doc.make.habits.seal];
-  const id = (step: string): string => `${part.id}:${step}`;
-  const lit = part.items.some((i) => i.lamp);
-  const kinds = [...new Set(straps.map((s) => s.closure))];
-  const strapMin = straps.reduce((sum, s) => sum + s.count * closures[s.closure].eachMin, 0);
-  const steps: Step[] = [];
-  const recipe = recipeOf(doc.parts.find((p) => p.id === part.id) ?? {}, doc.make.habits);
-  const m2 = coatedMm2(part.pieces) * 1e-6 * part.copies;
-  const amount = (mlPerM2: number): string =>
-    m2 === 0 ? '' : `About ${trimNumber(Math.max(1, mlPerM2 * m2 * coverage), 0)} ml.`;
-  /** What is read off the step: the coat by the stated coverage. */
-  const coated = (mlPerM2: number): Pick<Step, 'reads'> =>
-    m2 > 0 ? { reads: { quantity: 'coverage', stated: mlPerM2 * m2 } } : {};
-  const coats = part.pieces.length === 0 ? 0 : recipe.sealCoats;
-  // What paint spoils is covered before the first coat.
-  const masked = [
-    ...(lit ? ['lamps'] : []),
+/** What paint spoils and is covered before the first coat. */
+function maskedOf(part: PartReport, strapped: boolean): string[] {
+  return [
+    ...(part.items.some((i) => i.lamp) ? ['lamps'] : []),
+    ...(part.items.some((i) => i.steady) ? ['strips and boards that show'] : []),
     ...(part.items.some((i) => i.toggle) ? ['switch'] : []),
     ...(part.items.some((i) => i.source) ? ['battery door'] : []),
     ...(part.sight.length > 0 ? ['what is seen through'] : []),
-    ...(straps.length > 0 ? ['where straps are glued'] : []),
+    ...(strapped ? ['where straps are glued'] : []),
   ];
-  for (let i = 1; i <= coats; i++) {
-    const last = i === coats;
+}
+
+/** Masking one thing, and taking it off again, min; from memory. */
+const MASK_MIN = 4;
+const UNMASK_MIN = 2;
+
+/**
+ * Steps from what is ready for paint to what is finished, for parts that are painted as one: masks on, coats by material,
+ * paint from base to clear, masks off.
+ * @param own the first part, whose finish the others share.
+ */
+export function finishSteps(
+  doc: BuildDoc,
+  unit: readonly PartReport[],
+  after: readonly string[],
+  strapped: (part: PartReport) => boolean,
+  coverage: number,
+): Step[] {
+  const own = unit[0]!;
+  const id = (step: string): string => `${own.id}:${step}`;
+  const names = unit.length > 1 ? `${own.name} and what is glued to it` : own.name;
+  const settings = doc.parts.find((p) => p.id === own.id) ?? {};
+  const recipe = recipeOf(settings, doc.make.habits);
+  const lit = unit.some((p) => p.items.some((i) => i.lamp));
+  const copies = Math.max(...unit.map((p) => p.copies));
+  const steps: Step[] = [];
+  const m2Of = (of: (surface: Surface) => boolean): number =>
+    unit.reduce((sum, p) => sum + paintedMm2(p.painted.filter((a) => of(a.surface))) * 1e-6 * p.copies, 0);
+  const amount = (mlPerM2: number, m2: number): string =>
+    m2 === 0 ? '' : `About ${trimNumber(Math.max(1, mlPerM2 * m2 * coverage), 0)} ml.`;
+  /** What is read off the step: the coat by the stated coverage. */
+  const coated = (mlPerM2: number, m2: number): Pick<Step, 'reads'> =>
+    m2 > 0 ? { reads: { quantity: 'coverage', stated: mlPerM2 * m2 } } : {};
+  const previous = (): string[] => (steps.length > 0 ? [steps.at(-1)!.id] : [...after]);
+  const masked = [...new Set(unit.flatMap((p) => maskedOf(p, strapped(p))))];
+  const things = unit.reduce((sum, p) => sum + p.copies * (p.items.length + p.sight.length), 0);
+  const whole = m2Of(() => true);
+  const surfaces = [...new Set(unit.flatMap((p) => p.painted.map((a) => a.surface)))];
+  const covers =
+    whole > 0 &&
+    (recipe.colours > 0 ||
+      recipe.weathering !== 'none' ||
+      recipe.clearCoats > 0 ||
+      surfaces.some((of) => coatsOf(of, settings, doc.make.habits)));
+  if (masked.length > 0 && covers)
     steps.push({
-      id: id(`seal${i}`),
-      kind: 'coat',
-      title: `${part.name}: ${coat.name}, coat ${i} of ${coats}`,
-      detail: `${last ? 'Handle only when dry through.' : 'Thin and even.'} ${amount(coat.mlPerM2)}`.trim(),
-      partId: part.id,
-      ...coated(coat.mlPerM2),
-      workMin: coat.workMin * part.copies,
-      waitMin: last ? coat.handleMin : coat.betweenMin,
-      waitFor: last ? 'dry to handle' : 'dry to recoat',
-      after: [steps.at(-1)?.id ?? after],
-      cautions: ['paint'],
+      id: id('mask'),
+      kind: 'paint',
+      title: `${names}: mask what paint spoils`,
+      detail: `${masked.join(', ')}. Low-tack tape pressed down at its edge; foam plugs in holes.`,
+      partId: own.id,
+      workMin: MASK_MIN * Math.max(1, things),
+      waitMin: 0,
+      after: previous(),
+      gate: 'Paint on a lamp, a switch or a lens does not come off.',
+      cautions: [],
     });
+  for (const surface of surfaces) {
+    const way = coatsOf(surface, settings, doc.make.habits);
+    if (!way) continue;
+    const { coating, coats } = way;
+    const m2 = m2Of((s) => s === surface);
+    const key = { foam: 'seal', rigid: 'prime', soft: 'flex', skin: 'filler', bought: 'bought' }[surface];
+    for (let i = 1; i <= coats; i++) {
+      const last = i === coats;
+      steps.push({
+        id: id(`${key}${i}`),
+        kind: 'coat',
+        title: `${names}: ${coating.name}, coat ${i} of ${coats}`,
+        detail: [
+          ...(surfaces.length > 1 ? [`On the ${surfaceWords[surface]}.`] : []),
+          last ? 'Handle only when dry through.' : 'Thin and even.',
+          amount(coating.mlPerM2, m2),
+        ]
+          .join(' ')
+          .trim(),
+        partId: own.id,
+        ...coated(coating.mlPerM2, m2),
+        workMin: coating.workMin * copies,
+        waitMin: last ? coating.handleMin : coating.betweenMin,
+        waitFor: last ? 'dry to handle' : 'dry to recoat',
+        after: previous(),
+        cautions: ['paint'],
+      });
+    }
   }
   const paint = (
     step: string,
@@ -93,67 +149,94 @@ export function finishSteps(
     steps.push({
       id: id(step),
       kind: 'paint',
-      title: `${part.name}: ${title}`,
-      detail: `${detail} ${amount(what.mlPerM2 * times)}`.trim(),
-      partId: part.id,
-      ...coated(what.mlPerM2 * times),
-      workMin: Math.ceil((what.workMin * part.copies + what.minPerM2 * m2) * times),
+      title: `${names}: ${title}`,
+      detail: `${detail} ${amount(what.mlPerM2 * times, whole)}`.trim(),
+      partId: own.id,
+      ...coated(what.mlPerM2 * times, whole),
+      workMin: Math.ceil((what.workMin * copies + what.minPerM2 * whole) * times),
       waitMin: what.dryMin,
       waitFor,
-      after: [steps.at(-1)?.id ?? after],
+      after: previous(),
       cautions: ['paint'],
     });
   };
-  if (recipe.colours > 0)
-    paint(
-      'paint',
-      paints.base,
-      1,
-      'paint the base colour',
-      lit
-        ? 'Mask lenses and windows. Two thin coats rather than one thick.'
-        : 'Two thin coats rather than one thick.',
-      'paint dry',
-    );
-  if (recipe.colours > 1)
-    paint(
-      'colours',
-      paints.detail,
-      recipe.colours - 1,
-      `paint ${recipe.colours - 1} more colour${recipe.colours > 2 ? 's' : ''}`,
-      'Mix from the lightest colour, black last; deep places first, edges after.',
-      'paint dry',
-    );
-  if (recipe.weathering !== 'none')
-    paint(
-      'weather',
-      paints[recipe.weathering],
-      1,
-      recipe.weathering === 'wash' ? 'wash with thinned dark paint' : 'dry-brush the edges',
-      recipe.weathering === 'wash'
-        ? 'Into the deep places, wiped off the high ones before it dries.'
-        : 'Nearly no paint on the brush, over edges and rivets only.',
-      'paint dry',
-    );
-  if (steps[0] && masked.length > 0) steps[0].detail = `Mask ${masked.join(', ')}. ${steps[0].detail}`;
-  steps.push(...workSteps(part, 'painted', steps.at(-1)?.id ?? after));
-  for (let i = 1; i <= recipe.clearCoats; i++) {
+  if (whole > 0) {
+    if (recipe.colours > 0)
+      paint(
+        'paint',
+        paints.base,
+        1,
+        'paint the base colour',
+        'Two thin coats rather than one thick.',
+        'paint dry',
+      );
+    if (recipe.colours > 1)
+      paint(
+        'colours',
+        paints.detail,
+        recipe.colours - 1,
+        `paint ${recipe.colours - 1} more colour${recipe.colours > 2 ? 's' : ''}`,
+        'Mix from the lightest colour, black last; deep places first, edges after.',
+        'paint dry',
+      );
+    if (recipe.weathering !== 'none')
+      paint(
+        'weather',
+        paints[recipe.weathering],
+        1,
+        recipe.weathering === 'wash' ? 'wash with thinned dark paint' : 'dry-brush the edges',
+        recipe.weathering === 'wash'
+          ? 'Into the deep places, wiped off the high ones before it dries.'
+          : 'Nearly no paint on the brush, over edges and rivets only.',
+        'paint dry',
+      );
+  }
+  for (const part of unit) steps.push(...workSteps(part, 'painted', steps.at(-1)?.id ?? after[0]!));
+  for (let i = 1; whole > 0 && i <= recipe.clearCoats; i++) {
     const last = i === recipe.clearCoats;
     paint(
       last ? 'clear' : `clear${i}`,
       { ...paints.clear, dryMin: last ? paints.clear.dryMin : clearBetweenMin },
       1,
       recipe.clearCoats === 1 ? 'clear coat' : `clear coat ${i} of ${recipe.clearCoats}`,
-      lit ? 'Mask the lenses first.' : 'One even coat.',
+      lit ? 'Lenses stay masked. One even coat.' : 'One even coat.',
       last ? 'clear coat dry to handle' : 'dry to recoat',
     );
     if (last) steps.at(-1)!.cureMin = clearWearMin - paints.clear.dryMin;
   }
-  const finished = steps.at(-1)?.id ?? after;
-  const padded = part.zone !== undefined;
-  if (padded || straps.length > 0)
+  if (steps[0]?.id === id('mask'))
     steps.push({
-      id: id('strap'),
+      id: id('unmask'),
+      kind: 'paint',
+      title: `${names}: take the masks off`,
+      detail:
+        'Pulled back on itself, slowly; a blade along the edge where paint bridges it. Then switch it on once.',
+      partId: own.id,
+      workMin: UNMASK_MIN * Math.max(1, things),
+      waitMin: 0,
+      after: previous(),
+      cautions: [],
+    });
+  return steps;
+}
+
+const surfaceWords: Record<Surface, string> = {
+  foam: 'foam',
+  rigid: 'board and pipe',
+  soft: 'upholstery foam',
+  skin: 'thermoplastic',
+  bought: 'bought thing',
+};
+
+/** Straps, padding and what is hung, when all paint is on. */
+export function strapSteps(part: PartReport, after: readonly string[], straps: readonly Fastening[]): Step[] {
+  const kinds = [...new Set(straps.map((s) => s.closure))];
+  const strapMin = straps.reduce((sum, s) => sum + s.count * closures[s.closure].eachMin, 0);
+  const padded = part.zone !== undefined;
+  if (!padded && straps.length === 0) return [];
+  return [
+    {
+      id: `${part.id}:strap`,
       kind: 'strap',
       title: `${part.name}: ${[...kinds.map((k) => closures[k].name), ...(padded ? ['padding'] : [])].join(', ')}`,
       detail: [
@@ -172,8 +255,8 @@ export function finishSteps(
       partId: part.id,
       workMin: strapMin + 15 * part.copies,
       waitMin: 0,
-      after: [finished],
+      after: [...after],
       cautions: [],
-    });
-  return steps;
+    },
+  ];
 }

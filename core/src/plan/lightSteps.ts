@@ -5,6 +5,7 @@ import { speeds } from '../materials';
 import { printVolts } from '../units';
 import type { Step } from './step';
 import type { WorkKind } from './workKinds';
+import { workSteps } from './workSteps';
 
 /** What a meter should show, place by place. */
 const meterWords = (wiring: Wiring): string => {
@@ -20,8 +21,16 @@ function burnt(fed: readonly Wiring[]): Pick<Step, 'reads'> {
   return hours.length > 0 ? { reads: { quantity: 'capacity', stated: Math.min(...hours) } } : {};
 }
 
-/** Steps for lamps and tests, up to what closes them in. */
-export function lightSteps(part: PartReport, after: string, wirings: readonly Wiring[]): Step[] {
+/**
+ * Steps for lamps and tests, up to what closes them in.
+ * @param after what is done on the part before, its heat last; @param heats heat on what touches it, after which lamps go in.
+ */
+export function lightSteps(
+  part: PartReport,
+  after: string,
+  wirings: readonly Wiring[],
+  heats: readonly string[],
+): Step[] {
   const lamps = part.items.filter((i) => i.lamp);
   const others = part.items.filter((i) => !i.lamp);
   // Those in the wall of a bought thing are drilled with its other holes.
@@ -68,6 +77,14 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
         { cautions: ['dust'] },
       ),
     );
+  // Strips, boxes and boards go on once no more heat comes.
+  steps.push(
+    ...workSteps(part, 'lit', steps.at(-1)?.id ?? after).map((s) => ({
+      ...s,
+      after: [...s.after, ...heats],
+    })),
+  );
+  const placed = steps.at(-1)?.id ?? after;
   steps.push(
     make(
       'solder',
@@ -107,7 +124,7 @@ export function lightSteps(part: PartReport, after: string, wirings: readonly Wi
       'Push lamps in to the rim; a 2 mm foam ring hides slop. Up means on.',
       30 * part.copies,
       id('test1'),
-      { after: [lamps.length > 0 ? id('drill') : after, id('test1')] },
+      { after: [...new Set([placed, id('test1'), ...heats])] },
     ),
     make('test2', 'test', 'test again in the shell', 'Bend, shake, switch ten times.', 10, id('fit'), {
       gate: 'Test the lights before gluing the lining: it closes the wires in.',

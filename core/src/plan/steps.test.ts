@@ -42,9 +42,10 @@ describe('what layers close over', () => {
 
   it('is soldered, tested and laid in before they are glued, and every step waits for those it needs', () => {
     const doc = lit(2);
-    for (const step of ['solder', 'test1', 'inlay']) expect(before(doc, step, 'layers'), step).to.equal(true);
+    for (const step of ['round', 'solder', 'test1', 'inside', 'inlay', 'test-in'])
+      expect(before(doc, step, 'layers'), step).to.equal(true);
     const { steps } = derive(doc);
-    expect(steps.find((s) => s.id === 'pistol:layers')!.after).to.deep.equal(['pistol:inlay']);
+    expect(steps.find((s) => s.id === 'pistol:layers')!.after).to.deep.equal(['pistol:test-in']);
     const at = new Map(steps.map((s, i) => [s.id, i]));
     for (const step of steps)
       for (const needed of step.after)
@@ -86,13 +87,14 @@ describe('a finish', () => {
 
   it('is as many coats as it says, in the order they go on, each with its amount', () => {
     const rich = finished({ sealCoats: 2, colours: 3, weathering: 'wash', clearCoats: 2 });
-    expect(rich.kinds).to.deep.equal(['seal1', 'seal2', 'paint', 'colours', 'weather', 'clear1', 'clear']);
+    const coats = ['seal1', 'seal2', 'paint', 'colours', 'weather', 'clear1', 'clear'];
+    expect(rich.kinds).to.deep.equal(['mask', ...coats, 'unmask']);
     const bare = finished({ sealCoats: 0, colours: 0, weathering: 'none', clearCoats: 0 });
     expect(bare.kinds).to.deep.equal([]);
     expect(bare.massG).to.be.lessThan(rich.massG);
     // Two coats of 250 ml on each square metre of both copies, as the step says and the cans hold.
     const seal = rich.steps.find((s) => s.id === 'bracer-1:seal1')!;
-    expect(seal.detail).to.match(/^Mask (lamps, )?(switch, )?/);
+    expect(rich.steps.find((s) => s.id === 'bracer-1:mask')!.detail).to.match(/^lamps, switch, battery door/);
     const ml = Number(/About (\d+) ml/.exec(seal.detail)![1]);
     const cans = rich.cost.find((l) => l.what === 'spray-on rubber coating')!;
     expect(cans.need).to.equal(Math.ceil((2 * ml) / 400));

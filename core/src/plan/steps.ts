@@ -4,12 +4,13 @@ import type { PartReport } from '../parts';
 import { printMinutes } from '../units';
 import { assembliesOf } from './assemblies';
 import { closingIn } from './closedIn';
-import { finishSteps, heatSteps } from './finishSteps';
-import { mountSteps } from './mountSteps';
+import { finishSteps, heatSteps, strapSteps } from './finishSteps';
+import { fillSteps, fitDrySteps, mountSteps } from './mountSteps';
 import { lightSteps } from './lightSteps';
 import { liningSteps } from './liningSteps';
 import { mockUpId, shellSteps } from './shellSteps';
 import type { Step } from './step';
+import { touch, unitsOf } from './units';
 import type { Wiring } from './wiring';
 
 /** What planning needs of how the parts go together. */
@@ -62,37 +63,64 @@ export function buildSteps(
             cautions: [],
           },
         ];
-  const stepsOf = (part: PartReport): Step[] => {
-    const shell = shellSteps(doc, part);
-    const shaped = shell.at(-1)?.id ?? print.id;
-    const heat = heatSteps(part, shaped);
-    const sealed = heat.at(-1)?.id ?? shaped;
-    const light = lightSteps(part, sealed, wirings);
-    const closed = closingIn(part, shell, light);
-    const inner = liningSteps(doc, part, light.at(-1)?.id ?? sealed);
-    const before = (inner.at(-1) ?? light.at(-1))?.id ?? sealed;
-    const straps = worn.straps.filter((s) => s.partId === part.id);
-    return [
-      ...closed.shell,
-      ...heat,
-      ...closed.light,
-      ...inner,
-      ...finishSteps(doc, part, before, straps, coverage),
-    ];
-  };
-  // Assembly by assembly: its parts from what carries the rest on, then put together.
+  // Assembly by assembly: its parts from what carries the rest on, each as far as what is glued to it; then what is glued
+  // together is finished as one, and what comes off again is put together last.
   const lasts = new Map<string, string>();
   const lastOf = (id: string): string => lasts.get(id)!;
   const lastOfEach: string[] = [];
   const assembled = assembliesOf(parts).flatMap((group) => {
-    const made = group.flatMap((part) => {
-      const own = stepsOf(part);
-      lasts.set(part.id, own.at(-1)!.id);
-      return own;
+    const shaping = group.map((part) => {
+      const shell = shellSteps(doc, part);
+      return { part, shell, heat: heatSteps(part, shell.at(-1)?.id ?? print.id) };
     });
-    const mounted = mountSteps(group, lastOf);
-    lastOfEach.push(...group.map((p) => lastOf(p.id)), ...mounted.map((s) => s.id));
-    return [...made, ...mounted];
+    /** Heat on what touches a part. */
+    const heats = (part: PartReport): string[] =>
+      shaping
+        .filter((s) => touch(s.part, part))
+        .flatMap((s) => [...s.shell, ...s.heat])
+        .filter((s) => s.cautions.includes('heat'))
+        .map((s) => s.id);
+    const staged = shaping.map(({ part, shell, heat }) => {
+      const sealed = (heat.at(-1) ?? shell.at(-1))?.id ?? print.id;
+      const light = lightSteps(part, sealed, wirings, heats(part));
+      const stages = closingIn(doc, part, { shell, heat, light }, heats(part));
+      const made = [...stages.shell, ...stages.heat];
+      lasts.set(part.id, made.at(-1)?.id ?? print.id);
+      return { part, made, closed: stages.light.length < light.length, stages };
+    });
+    const shaped = staged.flatMap((s) => s.made);
+    const glued = mountSteps(group, lastOf, 'glued');
+    const dry = fitDrySteps(group, lastOf);
+    const units = unitsOf(group);
+    const rest = units.flatMap((unit) => {
+      const joined = glued.filter((s) => unit.some((p) => p.id === s.partId)).map((s) => s.id);
+      const marked = dry
+        .filter((s) => unit.some((p) => p.id === s.partId || s.after.includes(lastOf(p.id))))
+        .map((s) => s.id);
+      const fill = fillSteps(unit, joined.length > 0 ? joined : unit.map((p) => lastOf(p.id)));
+      const ready = fill.length > 0 ? fill.map((s) => s.id) : unit.map((p) => lastOf(p.id));
+      const lit = unit.flatMap((part) => {
+        const { closed, stages } = staged.find((s) => s.part === part)!;
+        const light = closed
+          ? stages.light
+          : lightSteps(part, fill.at(-1)?.id ?? lastOf(part.id), wirings, [...heats(part), ...marked]);
+        const inner = liningSteps(doc, part, light.at(-1)?.id ?? fill.at(-1)?.id ?? lastOf(part.id));
+        return [...light, ...inner];
+      });
+      const before = [...new Set([...ready, ...marked, ...lastsOf(lit)])];
+      const strapsOf = (part: PartReport): (Fastening & { partId: string })[] =>
+        worn.straps.filter((s) => s.partId === part.id);
+      const finish = finishSteps(doc, unit, before, (p) => strapsOf(p).length > 0, coverage);
+      const finished = finish.length > 0 ? [finish.at(-1)!.id] : before;
+      const straps = unit.flatMap((part) => strapSteps(part, finished, strapsOf(part)));
+      for (const part of unit)
+        lasts.set(part.id, straps.find((s) => s.partId === part.id)?.id ?? finished.at(-1)!);
+      lastOfEach.push(...unit.map((p) => lastOf(p.id)));
+      return [...fill, ...lit, ...finish, ...straps];
+    });
+    const apart = mountSteps(group, lastOf, 'apart');
+    lastOfEach.push(...apart.map((s) => s.id));
+    return inOrder([...shaped, ...dry, ...glued, ...rest, ...apart]);
   });
   const cured = assembled.filter((s) => s.cureMin !== undefined);
   const wear: Step = {
@@ -103,7 +131,7 @@ export function buildSteps(
     detail: `Put on in this order: ${worn.dressing.map((d) => d.name).join(', ')}. Bend, reach, drink, sit. Note what pinches.`,
     workMin: 15,
     waitMin: 0,
-    after: [...lastOfEach, ...cured.map((s) => s.id)],
+    after: [...new Set([...lastOfEach, ...cured.map((s) => s.id)])],
     lags: Object.fromEntries(cured.map((s) => [s.id, s.cureMin!])),
     gate: 'Find it out at home. A coat that is dry to handle goes on curing for a day before it is worn.',
     cautions: ['wear'],
@@ -136,6 +164,26 @@ export function buildSteps(
   };
   return [print, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
 }
+
+/** The same steps, each after what it waits for among them, otherwise as they were. */
+function inOrder(steps: readonly Step[]): Step[] {
+  const own = new Set(steps.map((s) => s.id));
+  const placed = new Set<string>();
+  const ordered: Step[] = [];
+  for (let left = [...steps]; left.length > 0;) {
+    const next = left.find((s) => s.after.every((id) => placed.has(id) || !own.has(id)));
+    // Steps that wait for each other cannot be put in order; they are told as they came.
+    if (!next) return [...ordered, ...left];
+    ordered.push(next);
+    placed.add(next.id);
+    left = left.filter((s) => s !== next);
+  }
+  return ordered;
+}
+
+/** Steps that no other of them waits for. */
+const lastsOf = (steps: readonly Step[]): string[] =>
+  steps.filter((s) => steps.every((o) => !o.after.includes(s.id))).map((s) => s.id);
 
 /** `20 min, then 4 h drying`. */
 export const stepTime = (step: Step): string =>

@@ -36,7 +36,7 @@ export interface Asking {
 }
 
 interface Remembered {
-  /** Sticks that pass through it. */
+  /** Sticks that pass through it, and how often what it hangs on is there. */
   through: string;
   body: string;
   stock: BuildDoc['stock'];
@@ -126,7 +126,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const parts = doc.parts.map((part) => {
       const key = keys[sideOf(part)];
       const own = aroundPart(doc, part, surroundings);
-      const passing = JSON.stringify(own.through);
+      const passing = JSON.stringify([own.through, own.times]);
       const holds = (known: Remembered | undefined): PartReport | undefined =>
         known?.body === key &&
         known.through === passing &&

@@ -145,6 +145,7 @@ describe('a form and a feature that were only just added', () => {
       finish: 1,
       meshes: [],
       through: [],
+      times: 1,
       kinds: withProbes,
     };
     expect(sheetOf(around)(worn.stack[0]!).sold).to.equal(true);

@@ -2,7 +2,7 @@ import { type Body, largerBody, resolveBody } from '../body';
 import type { BuildDoc, KeptMesh, Part, Side } from '../document';
 import { type Constant, constantOf, type Quantity, quantityKeys } from '../learn';
 import type { Catalogue } from '../materials';
-import { type Around, type Kinds, throughOf } from '../parts';
+import { type Around, type Kinds, throughOf, timesOf } from '../parts';
 
 /** What every part of a build is worked out from, and the body of each side. */
 export interface Surroundings {
@@ -32,6 +32,7 @@ export function surroundingsOf(doc: BuildDoc, catalogue: Catalogue, kinds: Kinds
       finish: constants.finishMass.factor,
       meshes: doc.meshes ?? noMeshes,
       through: [],
+      times: 1,
       kinds,
     },
     bodies: { left, right, pair: body, middle: body },
@@ -48,4 +49,5 @@ export const aroundPart = (doc: BuildDoc, part: Part, { around, bodies }: Surrou
   ...around,
   body: bodies[sideOf(part)],
   through: throughOf(part, doc.parts, around),
+  times: timesOf(part, doc.parts),
 });

@@ -3,4 +3,4 @@ export { type Convex, onStand, overlapOf, type Overlap, prism, type Stand } from
 export { meshFaces, panelFaces, stickFaces, type Triangle } from './faces';
 export { freeUnder, solidIn, standIn } from './under';
 export { wallsOf, wallsOfFaces, type Walls } from './walls';
-export { extentOf, extentOfFaces, type Extent, wayLength, wayOut, type WayOut } from './wayOut';
+export { extentOf, extentOfFaces, type Extent, middleOf, seesOut, wayLength, wayOut, type WayOut } from './wayOut';

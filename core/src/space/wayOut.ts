@@ -161,14 +161,20 @@ function search(
   return 'none';
 }
 
-/** Whether nothing open is seen from a spot, looking all round (a spiral over the sphere). */
-function closedRound(from: Vec3, reach: Walls['reach']): boolean {
+export const middleOf = ({ points }: Convex): Vec3 =>
+  scale3(
+    points.reduce((sum, p) => add3(sum, p), { x: 0, y: 0, z: 0 }),
+    1 / points.length,
+  );
+
+/** Whether anything open is seen from a spot, looking all round (a spiral over the sphere). */
+export function seesOut(from: Vec3, { reach }: Pick<Walls, 'reach'>): boolean {
   return Array.from({ length: LOOKS }, (_, i) => {
     const z = 1 - (2 * i + 1) / LOOKS;
     const turn = i * Math.PI * (3 - Math.sqrt(5));
     const r = Math.sqrt(1 - z * z);
     return { x: r * Math.cos(turn), y: r * Math.sin(turn), z };
-  }).every((way) => reach(from, way) !== undefined);
+  }).some((way) => reach(from, way) === undefined);
 }
 
 /**
@@ -196,11 +202,7 @@ export function wayOut(
   if (first === 'stuck' || typeof first === 'object') return first;
   const found = search(thing, axes, fine, walls.meets, extent);
   if (found !== 'unknown') return found;
-  const middle = scale3(
-    solid.points.reduce((sum, p) => add3(sum, p), { x: 0, y: 0, z: 0 }),
-    1 / solid.points.length,
-  );
-  return closedRound(middle, walls.reach) ? 'none' : 'unknown';
+  return seesOut(middleOf(solid), walls) ? 'unknown' : 'none';
 }
 
 /** How long a way is, mm. */

@@ -271,7 +271,7 @@ export const edgeLit = defineFeature<EdgeParams>({
       work: [
         {
           step: 'edge-lit',
-          when: 'formed',
+          when: 'lit',
           verb: 'engrave',
           what: 'edge-lit sheets',
           count: 1,

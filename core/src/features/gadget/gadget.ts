@@ -154,7 +154,7 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
       work: [
         {
           step: 'devices',
-          when: 'formed',
+          when: 'lit',
           verb: 'prepare',
           what: 'measured devices',
           count: 1,

@@ -279,7 +279,7 @@ export const lightBox = defineFeature<BoxParams>({
           : []),
         {
           step: 'light-boxes',
-          when: 'formed',
+          when: 'lit',
           verb: 'build',
           what: 'light boxes',
           count: 1,

@@ -152,7 +152,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
       work: [
         {
           step: 'light-strips',
-          when: 'formed',
+          when: 'lit',
           verb: 'glue',
           what: 'light strips inside',
           count: 1,

@@ -255,7 +255,7 @@ export const woundStrip = defineFeature<WoundParams>({
       work: [
         {
           step: 'wound-strips',
-          when: 'formed',
+          when: 'lit',
           verb: 'wind',
           what: 'light strips',
           count: 1,

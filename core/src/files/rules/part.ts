@@ -76,6 +76,33 @@ export const featureOf = ({ features }: Kinds): Joi.Schema =>
     otherwise: Joi.object({ kind: Joi.valid(...features.keys()).required() }).unknown(),
   });
 
+const count = Joi.number().integer().min(2).max(60).required();
+
+const copies = Joi.alternatives().conditional('.way', {
+  switch: [
+    {
+      is: 'row',
+      then: Joi.object({
+        way: Joi.string(),
+        count,
+        alongMm: within(-2000, 2000).required(),
+        acrossMm: within(-2000, 2000).required(),
+      }),
+    },
+    {
+      is: 'round',
+      then: Joi.object({
+        way: Joi.string(),
+        count,
+        sweepDeg: within(-360, 360).required(),
+        radiusMm: within(0, 2000).required(),
+      }),
+    },
+    { is: 'mirrored', then: Joi.object({ way: Joi.string() }) },
+  ],
+  otherwise: Joi.object({ way: Joi.valid('row', 'round', 'mirrored').required() }).unknown(),
+});
+
 const mount = Joi.alternatives().conditional('.to', {
   switch: [
     {
@@ -93,7 +120,14 @@ const mount = Joi.alternatives().conditional('.to', {
         part: id.required(),
         anchor: id.required(),
         alongMm: within(-2000, 2000),
+        acrossMm: within(-2000, 2000),
+        offMm: within(-2000, 2000),
         turnDeg: within(-360, 360),
+        leanDeg: within(-180, 180),
+        nodDeg: within(-180, 180),
+        apart: Joi.valid(true),
+        letIn: Joi.valid(true),
+        copies,
       }),
     },
     { is: 'stand', then: Joi.object({ to: Joi.string() }) },

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { coatings } from '../../materials';
 import { day, id, name, within } from './common';
 
 const week = Joi.array().length(7).items(within(0, 16));
@@ -19,6 +20,7 @@ export const calendar = Joi.object({
 
 /** How a part is finished. */
 export const finish = Joi.object({
+  seal: Joi.valid(...Object.keys(coatings)),
   sealCoats: Joi.number().integer().min(0).max(12),
   colours: Joi.number().integer().min(0).max(12).required(),
   weathering: Joi.valid('none', 'wash', 'dry-brush').required(),

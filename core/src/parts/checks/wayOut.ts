@@ -9,6 +9,8 @@ import {
   panelFaces,
   stickFaces,
   type Triangle,
+  middleOf,
+  seesOut,
   type WayOut,
   wallsOfFaces,
   wayOut,
@@ -74,8 +76,7 @@ export function waysOut(
   lays: ReadonlyMap<string, Laid>,
   bodies: readonly Body[],
 ): Map<string, WayOut> {
-  const asked = bodies.filter((b) => mayComeOut(b) && b.lifted.length === 1);
-  if (asked.length === 0) return new Map();
+  if (bodies.length === 0) return new Map();
   const cuts = cutsIn(laid, featured);
   const stays = laid.filter((l) => !comesOff(l, joins));
   const faces: Triangle[] = [
@@ -84,16 +85,29 @@ export function waysOut(
   ];
   const laidBy = [...lays].map(([id, { solids }]) => ({ id, faces: solids.flatMap(meshFaces) }));
   const found = new Map<string, WayOut>();
-  for (const body of asked) {
+  for (const body of bodies) {
     const [solid] = body.lifted;
+    if (!solid || found.has(body.featureId)) continue;
     const all = [...faces, ...laidBy.flatMap((l) => (l.id === body.featureId ? [] : l.faces))];
+    const walls = wallsOfFaces(all);
     found.set(
       body.featureId,
-      all.length === 0 ? { way: [] } : wayOut(solid!, axesOf(solid!), wallsOfFaces(all), extentOfFaces(all)),
+      all.length === 0
+        ? { way: [] }
+        : mayComeOut(body)
+          ? wayOut(solid, axesOf(solid), walls, extentOfFaces(all))
+          : // A lamp or a switch comes out of its own hole; what is asked is whether its back is reached.
+            seesOut(middleOf(solid), walls)
+            ? { way: [] }
+            : 'none',
     );
   }
   return found;
 }
+
+/** What was put in that nothing reaches once the part is closed. */
+export const closedFeatures = (ways: WaysOut): string[] =>
+  [...ways].flatMap(([id, way]) => (way === 'none' ? [id] : []));
 
 /** A hatch is so much larger than what goes through it, mm. */
 const CLEAR_MM = 4;
@@ -107,10 +121,7 @@ function hatchOver(
 ): { place: PanelSpot; widthMm: number; lengthMm: number; offMm: number } {
   const { grid } = laid.panel;
   const normals = gridNormals(grid);
-  const middle = scale3(
-    solid.points.reduce((s, p) => ({ x: s.x + p.x, y: s.y + p.y, z: s.z + p.z })),
-    1 / solid.points.length,
-  );
+  const middle = middleOf(solid);
   let best = { off: Infinity, r: 0, c: 0 };
   grid.forEach((row, r) =>
     row.forEach((p, c) => {
@@ -189,7 +200,7 @@ export function wayOutChecks(
   kinds: Kinds,
   told: readonly Check[],
 ): Check[] {
-  return bodies.flatMap((body): Check[] => {
+  return bodies.filter(mayComeOut).flatMap((body): Check[] => {
     const way = ways.get(body.featureId);
     if (way === undefined || typeof way === 'object') return [];
     const { item } = body;

@@ -65,6 +65,7 @@ export const aroundOf = ({ body = adult, underLayerMm = 3, stock = [] }: Making 
   finish: 1,
   meshes: [],
   through: [],
+  times: 1,
   kinds: standardKinds,
 });
 
