@@ -1,6 +1,7 @@
 export { applyChanges, type Change } from './change';
 export { setting, type Check, type Cure, type Severity, type Station } from './check';
 export {
+  type Copies,
   copiesOf,
   schemaVersion,
   type Beneath,

@@ -1,5 +1,5 @@
 import { type Body, measureInfo, type MeasureKey, type Zone, zonesAt } from '@fomrik/core/body';
-import { type PartReport, placingOf, sidesOf } from '@fomrik/core/parts';
+import { type PartReport, placingsOf } from '@fomrik/core/parts';
 import { joinMeshes } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
@@ -39,8 +39,7 @@ function Worn({
   const hung = useMemo(
     () =>
       parts.flatMap((part) =>
-        sidesOf(part).map((side) => {
-          const hang = placingOf(body, parts, part.id, side);
+        placingsOf(body, parts, part.id).map((hang) => {
           const mesh = joinMeshes([part.solid.mesh, part.extras]);
           return { id: part.id, geometry: meshGeometry(mesh, (p) => figureToScene(hang(p))) };
         }),

@@ -2,9 +2,10 @@ import { zoneInfo } from '@fomrik/core/body';
 import type { Mount, Part } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
 import type { Draft } from 'immer';
-import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { OnPartFields } from './OnPartFields';
 
 interface MountFieldsProps {
   part: Part;
@@ -71,19 +72,7 @@ export function MountFields({ part, form, change }: MountFieldsProps) {
             ]}
             onChange={(anchor) => set({ ...mount, anchor })}
           />
-          <LengthField
-            label="Along it"
-            valueMm={mount.alongMm ?? 0}
-            range={[-2000, 2000]}
-            onChange={(alongMm) => set({ ...mount, alongMm })}
-          />
-          <NumberField
-            label="Turned"
-            value={mount.turnDeg ?? 0}
-            range={[-360, 360]}
-            suffix="°"
-            onChange={(turnDeg) => set({ ...mount, turnDeg })}
-          />
+          <OnPartFields mount={mount} set={set} />
         </>
       )}
     </>
