@@ -19,7 +19,7 @@ const coreLayers = [
   ['features'],
   ['forms'],
   ['parts'],
-  ['fit', 'circuit', 'cut', 'carry'],
+  ['fit', 'circuit', 'cut', 'carry', 'assembly'],
   ['pattern'],
   ['plan', 'travel'],
   ['findings'],

@@ -1,4 +1,5 @@
 import type { Severity } from '../document';
+import * as assemblyRules from './assemblyRules';
 import * as buildRules from './buildRules';
 import * as carryRules from './carryRules';
 import * as circuitRules from './circuitRules';
@@ -14,6 +15,7 @@ import type { BuildContext, BuildRule, PartRule } from './rule';
 
 const perPart: PartRule[] = [...Object.values(partRules), ...Object.values(tellRules)];
 const perBuild: BuildRule[] = [
+  ...Object.values(assemblyRules),
   ...Object.values(buildRules),
   ...Object.values(carryRules),
   ...Object.values(circuitRules),

@@ -1,5 +1,6 @@
 import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
+import type { Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
 import type { Carried } from '../carry';
 import type { Packed, StickSet } from '../cut';
@@ -34,6 +35,8 @@ export interface Worked {
   pages: number;
   fitting: Fitting;
   circuits: CircuitReport[];
+  /** Parts that lie in each other or float; as they were before in a first answer. */
+  standings: Standing[];
   /** Everything held in a hand, as one. */
   carried: Carried[];
   packed: Packed;

@@ -120,7 +120,6 @@ function broken(doc: BuildDoc, steps: readonly Step[], parts: readonly PartRepor
         (s, key) =>
           s.kind === 'cut' ||
           key === 'saw' ||
-          key === 'dry' ||
           // Another part is drilled where it is put on this one, or this one on it.
           (s.kind === 'mount' && s.cautions.includes('dust') && (other === part || on(other) === part.id)),
       )) {

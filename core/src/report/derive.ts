@@ -1,3 +1,4 @@
+import { type Standing, standingsOf, withLetIn } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
 import { createCarried } from '../carry';
@@ -93,6 +94,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
   const last = new Map<string, PartReport>();
   const fitting = createFitting();
   const carrying = createCarried();
+  let lastStandings: Standing[] = [];
   let lastPacked: { pieces: string; packed: Packed } | undefined;
   let lastPages: { parts: readonly PartReport[]; key: string; count: number } | undefined;
   /** Pages of the printed pattern; planned anew when a piece or the paper changed. */
@@ -123,7 +125,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const { habits } = doc.make;
     const coarse: string[] = [];
     let going = !quick;
-    const parts = doc.parts.map((part) => {
+    const made = doc.parts.map((part) => {
       const key = keys[sideOf(part)];
       const own = aroundPart(doc, part, surroundings);
       const passing = JSON.stringify([own.through, own.times]);
@@ -165,6 +167,8 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       last.set(part.id, report);
       return report;
     });
+    const parts = withLetIn(made);
+    if (coarse.length === 0) lastStandings = standingsOf(parts);
     // While an answer is coarse the sheets stay as they were laid, as long as they hold the same pieces.
     const pieces = piecesKey(parts);
     const packed =
@@ -191,6 +195,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       pages,
       fitting: fitted,
       circuits,
+      standings: lastStandings,
       carried: carrying(
         parts,
         catalogue,

@@ -143,24 +143,27 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
     cores: barrel,
     heldTurnDeg: -90,
     heldAt: { x: -(b.minX * 0.6), y: 0, z: params.handMm },
-    anchors: [
-      {
-        id: 'muzzle',
-        name: 'muzzle of the barrel',
-        at: at(params.breechMm + params.barrelMm),
-        out: { x: -1, y: 0, z: 0 },
-        up: { x: 0, y: 1, z: 0 },
-        along: { x: -1, y: 0, z: 0 },
-      },
-      {
-        id: 'breech',
-        name: 'breech of the barrel',
-        at: at(params.breechMm),
-        out: { x: -1, y: 0, z: 0 },
-        up: { x: 0, y: 1, z: 0 },
-        along: { x: -1, y: 0, z: 0 },
-      },
-    ],
+    // There is no muzzle to hang anything on where there is no barrel.
+    anchors: !hasBarrel(params)
+      ? []
+      : [
+          {
+            id: 'muzzle',
+            name: 'muzzle of the barrel',
+            at: at(params.breechMm + params.barrelMm),
+            out: { x: -1, y: 0, z: 0 },
+            up: { x: 0, y: 1, z: 0 },
+            along: { x: -1, y: 0, z: 0 },
+          },
+          {
+            id: 'breech',
+            name: 'breech of the barrel',
+            at: at(params.breechMm),
+            out: { x: -1, y: 0, z: 0 },
+            up: { x: 0, y: 1, z: 0 },
+            along: { x: -1, y: 0, z: 0 },
+          },
+        ],
     rooms:
       section && section.shape === 'tube'
         ? [

@@ -64,8 +64,9 @@ function axesOf({ normals }: Convex): Vec3[] {
 /** How each thing that was put in comes out again, by the id of its feature. */
 export type WaysOut = ReadonlyMap<string, WayOut>;
 
-/** What was put in that may have to come out: packs, for their cells, and what has a board. */
-const mayComeOut = ({ item }: Body): boolean => item.source !== undefined || item.steady !== undefined;
+/** What was put in that may have to come out: packs, for their cells, and what has a board; a strip is pulled off. */
+const mayComeOut = ({ item }: Body): boolean =>
+  item.source !== undefined || (item.steady !== undefined && (item.fit?.outline.length ?? 0) > 2);
 
 /** The way out of everything that may have to come out, through what is open, cut, or comes off. */
 export function waysOut(
@@ -239,7 +240,7 @@ export function wayOutChecks(
         sure: 'standard',
         excess: 1,
         ...(item.pieceId && { pieceId: item.pieceId }),
-        cures: forGood ? [] : hatches(part, body, laid, kinds),
+        cures: forGood || unknown ? [] : hatches(part, body, laid, kinds),
       },
     ];
   });

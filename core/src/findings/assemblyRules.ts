@@ -1,0 +1,50 @@
+import { trimNumber } from '../units';
+import type { BuildRule } from './rule';
+
+const ways = {
+  off: ['further off', 'nearer'],
+  along: ['further along', 'back'],
+  across: ['to the right', 'to the left'],
+} as const;
+
+/** Parts that are in each other's place, and those that float off what they hang on. */
+export const partsStand: BuildRule = ({ doc, report }) =>
+  report.standings.flatMap((s) => {
+    const part = report.parts.find((p) => p.id === s.partId);
+    const other = report.parts.find((p) => p.id === s.otherId);
+    const index = doc.parts.findIndex((p) => p.id === s.partId);
+    if (!part || !other || index < 0) return [];
+    const deep = s.deepMm > 0;
+    const remedies = [
+      ...s.better.map(({ label, byMm, mount }) => ({
+        label: `Move it ${trimNumber(Math.abs(byMm))} mm ${ways[label][byMm > 0 ? 0 : 1]}`,
+        changes: [{ path: ['parts', index, 'mount'], value: mount }],
+      })),
+      ...(deep && s.hung
+        ? [
+            {
+              label: `Let it in: ${other.name} is cut away for it`,
+              changes: [{ path: ['parts', index, 'mount', 'letIn'], value: true }],
+            },
+          ]
+        : []),
+    ];
+    const gap = Number.isFinite(s.gapMm) ? `${trimNumber(s.gapMm)} mm` : 'far';
+    return [
+      {
+        id: `${deep ? 'driven' : 'floats'}:${s.partId}:${s.otherId}`,
+        severity: 'mind' as const,
+        station: 'shape' as const,
+        title: deep
+          ? `${part.name} lies ${trimNumber(s.deepMm)} mm deep in ${other.name}.`
+          : `${part.name} floats ${gap} off ${other.name}, on which it hangs.`,
+        why: deep
+          ? 'Two solids are not in one place. Move it, or let it in on purpose: an opening of its section is drawn on the piece it goes through.'
+          : 'Glue bridges a millimetre. Move it, or put a block between.',
+        sure: 'standard' as const,
+        excess: deep ? s.deepMm : Math.min(1e3, s.gapMm),
+        partId: s.partId,
+        remedies,
+      },
+    ];
+  });
