@@ -83,9 +83,9 @@ export function boxesMeet(
 }
 
 /** A face is looked at in spots no further apart than this, mm. */
-const APART_MM = 4;
+const APART_MM = 5;
 /** No more spots than this of one face. */
-const MOST = 400;
+const MOST = 66;
 
 /** Whether a spot lies in a box along the axes. */
 export const inBox = (p: Vec3, { least, most }: Pick<AskedSolid, 'least' | 'most'>): boolean =>

@@ -2,6 +2,7 @@ import type { Body } from '../body';
 import type { Circuit } from '../document';
 import type { Item } from '../features';
 import {
+  controllerLoad,
   gaugeGPerM,
   gaugeOhmPerM,
   ledMaxA,
@@ -55,6 +56,8 @@ export interface CircuitReport {
   flashes: number;
   awg: number;
   fused: boolean;
+  /** A controller plays its rings and strips. */
+  controlled: boolean;
   /** Said instead when the lamps cannot be lit. */
   infeasible?: string;
   run?: RunTime;
@@ -113,6 +116,17 @@ export function takes(
   });
 }
 
+/** Less than this is no light, A. */
+const LEAST_A = 1e-4;
+
+/** Whether lights are lit at all: by a voltage they are made for, with current that is light. */
+const lightUp = (
+  working: Working | undefined,
+  steady: readonly SteadyLoad[],
+  pack: Pack,
+  feed: Feed,
+): boolean => takes(pack, steady, feed) && (working?.lightA ?? 0) > LEAST_A;
+
 /** Lamps of one colour and one current share their strings. */
 function groupsOf(circuit: Circuit, lamps: readonly Fitted[]): LampGroup[] {
   const groups = new Map<string, LampGroup>();
@@ -158,7 +172,10 @@ function circuitReport(
   const [toggle] = circuit.switch ? found(circuit.switch, (i) => i.toggle !== undefined) : [];
   const lamps = circuit.loads.flatMap((l) => found(l.feature, (i) => i.lamp !== undefined));
   const strips = circuit.loads.flatMap((l) => found(l.feature, (i) => i.steady !== undefined));
-  const steady = strips.flatMap((s) => Array.from({ length: s.times }, () => s.item.steady!));
+  const lit = strips.flatMap((s) => Array.from({ length: s.times }, () => s.item.steady!));
+  // One controller plays every ring and strip of the circuit.
+  const controlled = lit.some((s) => s.kind === 'digital');
+  const steady = controlled ? [...lit, controllerLoad] : lit;
   const groups = groupsOf(circuit, lamps);
   const pack = source?.item.source;
   const stops = ({ item, partId, times }: Fitted): Stop[] => {
@@ -187,10 +204,7 @@ function circuitReport(
     pack && groups.length + steady.length > 0 ? solveOn(groups, pack, undefined, feed) : undefined;
   // A controller behind the switch is off with it; only what waits before the switch draws.
   const { effect } = circuit;
-  const played = Math.max(
-    lamps.length + steady.length,
-    ...steady.map((s) => (s.kind === 'digital' ? s.lamps : 0)),
-  );
+  const played = Math.max(lamps.length + lit.length, ...lit.map((s) => (s.kind === 'digital' ? s.lamps : 0)));
   const duty: Duty = {
     onShare: circuit.onShare ?? 1,
     idleA: toggle?.item.toggle?.idleA ?? 0,
@@ -221,11 +235,15 @@ function circuitReport(
     played,
     flashes: effect ? flashesPerSecond(effect, played) : 0,
     awg,
-    ...(solved?.ok && pack && { run: runTime(pack, lights, feed, duty) }),
+    // What does not light counts no hours.
+    ...(solved?.ok &&
+      pack &&
+      lightUp(working, steady, pack, feed) && { run: runTime(pack, lights, feed, duty) }),
     wireMm,
     runs: wires.runs,
     wireG: (wireMm / 1000) * gaugeGPerM(awg),
     fused: circuit.fused === true,
+    controlled,
     crossings: source ? strangers.reduce((sum, p) => sum + p.copies, 0) : Math.max(0, owners.length - 1),
     missing: named.filter((id) => !owners.some((p) => p.items.some((i) => i.featureId === id))),
   };

@@ -53,6 +53,8 @@ export interface Item {
     pocketMm: number;
     foamMm: number;
     roomId: string;
+    /** How far in from its wall it begins, where the wall bends towards it. */
+    fromMm: number;
     /** The whole of it over the room: in one, or as runs of something that bends with its wall. */
     prints: Footprint[];
     outline: Vec2[];

@@ -1,6 +1,6 @@
-import { type CircuitReport, hoursOn, resistorRatedW, solveOn } from '../circuit';
+import { type CircuitReport, hoursOn, resistorRatedW, solveOn, takes } from '../circuit';
 import type { Circuit } from '../document';
-import { ledMaxA } from '../materials';
+import { ledMaxA, regulators } from '../materials';
 import { printHours, trimNumber } from '../units';
 import {
   about,
@@ -163,6 +163,43 @@ function dimmerOnAnother(context: CircuitContext, dimmed: readonly number[], wan
   ];
 }
 
+/** A board that steps the pack up to what the lamps are made for, where that lasts longer. */
+function stepUp({ made, at }: CircuitContext, wanted: number): Remedy[] {
+  const { run, pack, steady, feed } = made;
+  const volts = steady.find((s) => s.kind === 'digital')?.ratedV;
+  if (!run || !pack || volts === undefined || run.endedBy !== 'out' || feed.regulator) return [];
+  const up = { ...feed, regulator: { ...regulators['step-up'], volts } };
+  const hours = hoursOn({ ...made, feed: up }, pack);
+  return hours > run.hours
+    ? [
+        {
+          label: `A step-up board (${printHours(hours)}${hours < wanted ? ', still short' : ''})`,
+          changes: [{ path: ['circuits', at, 'regulator'], value: { kind: 'step-up', volts } }],
+        },
+      ]
+    : [];
+}
+
+/** Whether the same cells in a holder of one more still give what the lamps stand. */
+function oneMoreCell({ pack, steady, feed }: CircuitReport): boolean {
+  return pack !== undefined && takes({ ...pack, series: pack.series + 1 }, steady, feed);
+}
+
+/** Why the light ends when it does. */
+function endWords(made: CircuitReport): string {
+  // A bank holds its voltage until it is empty.
+  if (made.pack?.cell.sleepsBelowA !== undefined)
+    return 'The power bank is empty by then; it holds its voltage until it is.';
+  switch (made.run!.endedBy) {
+    case 'dim':
+      return 'As the cells sag the lamps fall below half their current.';
+    case 'out':
+      return `As the cells sag the addressable lamps drop out; ${oneMoreCell(made) ? 'a step-up board or one cell more' : 'a step-up board'} would use the rest.`;
+    case 'empty':
+      return 'The cells are empty by then.';
+  }
+}
+
 /** The light ends before the day does. */
 export const burnsLongEnough = each((context) => {
   const { made, doc, around } = context;
@@ -181,17 +218,14 @@ export const burnsLongEnough = each((context) => {
       label: `${dimmer} mA a lamp (${printHours(hoursOn(made, pack, dimmer))})`,
       changes: atCurrent(context, dimmer),
     });
+  remedies.push(...stepUp(context, wanted));
   if (remedies.length === 0) remedies.push(...dimmerOnAnother(context, dimmed, wanted));
   return [
     {
       ...about(context, 'burn'),
       severity: run.hours < wanted / 2 ? 'stop' : 'mind',
       title: `${made.name}: light for ${printHours(run.hours)}, the event asks ${printHours(wanted)}.`,
-      why: {
-        dim: 'As the cells sag the lamps fall below half their current.',
-        out: 'As the cells sag the addressable lamps drop out; a step-up converter or one cell more would use the rest.',
-        empty: 'The cells are empty by then.',
-      }[run.endedBy],
+      why: endWords(made),
       sure: 'memory',
       excess: wanted - run.hours,
       remedies,

@@ -10,7 +10,7 @@ export { diffusers, LEAST_OVER_BORE_MM, lobes, walls, type Diffuser } from './di
 export { cells, packs, type Cell, type CapacityCurve, type Pack, type VoltageCurve } from './packs';
 export { rodMatters, rods, type Rod } from './rods';
 export { foamSheet, thicknessesOf, type FoamSheet, type FoamStock, type Offcut, type Turns } from './stock';
-export { controller, rings, strip12V, strip5V, type SteadyLoad } from './steadyLights';
+export { controller, controllerLoad, rings, strip12V, strip5V, type SteadyLoad } from './steadyLights';
 export { switches, type Switch, type SwitchKind } from './switches';
 export { gaugeGPerM, gaugeMm, gaugeOhmPerM, gauges, startGauge, type Gauge } from './wire';
 export {

@@ -14,7 +14,7 @@ export type SteadyLoad =
       ratedA: number;
       traceOhm: number;
     }
-  /** Addressable lamps and their controller: the current at their brightest, what of it they draw dark, and the least voltage they work at. */
+  /** Addressable lamps: the current at their brightest, what of it they draw dark, and the least voltage they work at. */
   | {
       kind: 'digital';
       name: string;
@@ -62,6 +62,16 @@ export const controller = {
   price: 6,
   massG: 4,
   sure: 'memory' as Sure,
+};
+
+/** What a controller draws besides the lights it plays. */
+export const controllerLoad: SteadyLoad = {
+  kind: 'board',
+  name: controller.name,
+  amps: controller.amps,
+  leastV: strip5V.leastV,
+  ratedV: strip5V.ratedV,
+  lit: false,
 };
 
 /** Addressable LED rings by how many lamps; outside in mm, from memory. */

@@ -135,8 +135,14 @@ describe('copies of a part', () => {
     for (const p of round) expect(dist3(p, middle)).to.be.closeTo(20, 1e-6);
     // Six on a circle stand a radius apart.
     round.forEach((p, i) => expect(dist3(p, round[(i + 1) % 6]!)).to.be.closeTo(20, 1e-6));
-    const ball = { ...newPart('b', wearer, 'turned'), mount: { to: 'part' as const, part: 's', anchor: 'top' } };
-    const more = derive({ ...doc({ copies: { way: 'mirrored' } }), parts: [...doc({ copies: { way: 'mirrored' } }).parts, ball] });
+    const ball = {
+      ...newPart('b', wearer, 'turned'),
+      mount: { to: 'part' as const, part: 's', anchor: 'top' },
+    };
+    const more = derive({
+      ...doc({ copies: { way: 'mirrored' } }),
+      parts: [...doc({ copies: { way: 'mirrored' } }).parts, ball],
+    });
     expect(more.parts[2]!.copies).to.equal(2);
     expect(at(more, 'b')).to.have.length(2);
     expect(placingsOf(more.body, more.parts, 'b')).to.have.length(2);

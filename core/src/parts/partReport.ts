@@ -23,7 +23,8 @@ import { changesAnything, dartsOf, triedCures, type Tried } from './cures';
 import { finishG, type Painted, paintedOf } from './finish';
 import { fasteningsG, gapFastenings } from './gapFastenings';
 import { gripsOf, type FormHandle } from './grips';
-import { closedFeatures } from './checks/wayOut';
+import type { WayOut } from '../space';
+import { closedFeatures, comingOut } from './checks/wayOut';
 import { formOf } from './kinds';
 import { makePart, zoneOf, type MadePart } from './made';
 import { packingOf, smallestBox, type PackedPart } from './packed';
@@ -120,6 +121,8 @@ export interface PartReport {
   finishG: number;
   /** What is sealed and painted of one copy. */
   painted: Painted[];
+  /** How what may have to come out does, by its feature: how long the way is, mm, or why not; as before in a first answer. */
+  comesOut: Record<string, number | Exclude<WayOut, object>>;
   /** Features that nothing reaches once the part is closed; as it was before in a first answer. */
   sealedIn: string[];
   totalG: number;
@@ -319,6 +322,7 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     coreG,
     finishG: finishing,
     painted,
+    comesOut: made.ways ? comingOut(made.ways) : (before?.comesOut ?? {}),
     sealedIn: made.ways ? closedFeatures(made.ways) : (before?.sealedIn ?? []),
     totalG,
     packed,

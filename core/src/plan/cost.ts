@@ -6,6 +6,7 @@ import {
   type ClosureKind,
   closures,
   type Coating,
+  controller,
   foamSheet,
   glues,
   type PaintCoat,
@@ -70,6 +71,7 @@ function wiringLines(wirings: readonly Wiring[]): CostLine[] {
       ? [line(`${regulator.name}, ${regulator.volts} V`, copies, 'pieces', regulator.price, regulator.sure)]
       : [],
   );
+  const controllers = wirings.reduce((sum, w) => sum + (w.controlled ? w.copies : 0), 0);
   const connectors = wirings.reduce((sum, w) => sum + w.crossings * w.copies, 0);
   return [
     ...(strings > 0 ? [line('resistors, ¼ W', strings, 'pieces', 0.05, 'memory')] : []),
@@ -79,6 +81,9 @@ function wiringLines(wirings: readonly Wiring[]): CostLine[] {
     }),
     ...(fuses > 0 ? [line('inline fuse with holder', fuses, 'pieces', 1.5, 'memory')] : []),
     ...boards,
+    ...(controllers > 0
+      ? [line(controller.name, controllers, 'pieces', controller.price, controller.sure)]
+      : []),
     ...(connectors > 0 ? [line('two-pole connectors', connectors, 'pairs', 0.6, 'memory')] : []),
   ];
 }

@@ -1,3 +1,4 @@
+export { batched } from './batched';
 export { assembliesOf, partLetters, withLetters } from './assemblies';
 export { shopping, type CostLine } from './cost';
 export { calendarOf, DAY, loudHours, type Calendar } from './calendar';

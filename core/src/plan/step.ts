@@ -14,6 +14,8 @@ export interface Step {
   /** Wants two people where there are two. */
   hands?: 2;
   partId?: string;
+  /** Like steps of several parts that are done together: their ids, each of which is done with it. */
+  of?: string[];
   /** Which of the part's pieces and edges it is about; drawn beside the words. */
   about?: StepAbout;
   /** What may be read off it besides its minutes, and what is stated for it before anything was learned. */

@@ -9,6 +9,7 @@ export interface Wiring extends Pick<CircuitReport, 'working' | 'pack' | 'switch
   solved?: { strings: readonly unknown[] };
   wireMm: number;
   awg: number;
+  controlled: boolean;
   fused: boolean;
   crossings: number;
 }

@@ -6,7 +6,7 @@ import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting } from '../fit';
 import { allFindings, type Totals, type Worked } from '../findings';
-import { type Catalogue, catalogue as standard } from '../materials';
+import { type Catalogue, catalogue as standard, controller } from '../materials';
 import {
   fasteningsG,
   featureAdvice,
@@ -17,7 +17,7 @@ import {
   standardKinds,
 } from '../parts';
 import { pagesNeeded, printedPieces } from '../pattern';
-import { atShopPace, buildSteps, calendarOf, partLetters, schedule, shopping } from '../plan';
+import { atShopPace, batched, buildSteps, calendarOf, partLetters, schedule, shopping } from '../plan';
 import type { Report } from './report';
 import { aroundPart, sideOf, surroundingsOf } from './surroundings';
 
@@ -62,8 +62,8 @@ const piecesKey = (parts: readonly PartReport[]): string =>
 
 function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
   const { parts, circuits, fitting, packed, steps, cost, schedule: plan } = worked;
-  const hours = circuits.flatMap((c) => (c.run ? [c.run.hours] : []));
-  const lit = circuits.some((c) => c.lamps.length > 0);
+  // One that does not light burns for no time.
+  const hours = circuits.filter((c) => c.lamps.length > 0).map((c) => c.run?.hours ?? 0);
   const own = parts.reduce((sum, p) => sum + p.totalG * p.copies, 0);
   const straps = fasteningsG(fitting.straps);
   const counted = parts.reduce((sum, p) => sum + fasteningsG(p.fastenings) * p.copies, 0);
@@ -71,11 +71,15 @@ function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
     massG:
       own +
       (straps - counted) +
-      circuits.reduce((sum, c) => sum + (c.wireG + (c.feed.regulator?.massG ?? 0)) * c.copies, 0),
+      circuits.reduce(
+        (sum, c) =>
+          sum + (c.wireG + (c.feed.regulator?.massG ?? 0) + (c.controlled ? controller.massG : 0)) * c.copies,
+        0,
+      ),
     foamAreaMm2: parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0),
     sheets: packed.sheets.length,
     cost: cost.reduce((sum, l) => sum + l.total, 0),
-    lightHours: lit ? (hours.length > 0 ? Math.min(...hours) : 0) : null,
+    lightHours: hours.length > 0 ? Math.min(...hours) : null,
     workMin: steps.reduce((sum, s) => sum + s.workMin, 0),
     daysToSpare: plan.daysToSpare,
   };
@@ -179,8 +183,9 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC, constants.capacity.factor);
     const letters = partLetters(parts, doc.cut.letters);
     const pages = coarse.length > 0 && lastPages ? lastPages.count : pagesOf(parts, letters, doc.cut);
+    const each = buildSteps(doc, parts, fitted, circuits, constants.coverage.factor, pages);
     const steps = atShopPace(
-      buildSteps(doc, parts, fitted, circuits, constants.coverage.factor, pages),
+      doc.make.calendar?.order === 'batches' ? batched(each, doc.make.done) : each,
       constants,
     );
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;

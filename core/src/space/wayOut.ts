@@ -38,7 +38,7 @@ const FINE_MM = 3;
 /** Where long steps find no way, short ones may: a gap can lie between two long steps. */
 const FINER = 3;
 /** No more places than this are looked at in either. */
-const MOST = 900;
+const MOST = 600;
 /** Ways that are looked along for anything open, where there are too many places. */
 const LOOKS = 800;
 
@@ -200,7 +200,8 @@ export function wayOut(
   const fine = whole.map((mm) => Math.min(mm, Math.max(FINE_MM, mm / FINER)));
   const first = search(thing, axes, whole, walls.meets, extent);
   if (first === 'stuck' || typeof first === 'object') return first;
-  const found = search(thing, axes, fine, walls.meets, extent);
+  // Where long steps already lead to too many places, short ones lead to more.
+  const found = first === 'none' ? search(thing, axes, fine, walls.meets, extent) : first;
   if (found !== 'unknown') return found;
   return seesOut(middleOf(solid), walls) ? 'unknown' : 'none';
 }

@@ -145,6 +145,7 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
             pocketMm: 0,
             foamMm: footing.room.solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0),
             roomId: footing.room.id,
+            fromMm: footing.fromMm,
             prints: [footing.print],
             outline: footing.outline,
             profile: footing.profile,

@@ -1,14 +1,28 @@
 import { type Check, choice, count, type Cure, length, type PanelSpot, type ParamsOf } from '../../document';
+import { rotate2, type Vec2 } from '../../geometry';
 import { type LampColour, ledBodies, leds } from '../../materials';
 import type { LaidPanel } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
-import { spotFrom } from '../laying/spot';
+import { spotBy, spotFrom } from '../laying/spot';
 
 const colours = Object.keys(leds) as LampColour[];
 
 const fields = [
-  count('count', 'Lamps', [1, 60], 'In a line.'),
+  count('count', 'Lamps', [1, 60], 'All of them together.'),
+  choice(
+    'layout',
+    'Laid out',
+    [
+      ['line', 'in a line'],
+      ['circle', 'on a circle'],
+      ['grid', 'on a grid'],
+    ],
+    'A line begins at its place; a circle and a grid lie round it.',
+  ),
+  count('rows', 'Rows', [1, 20], 'Of the grid, as far apart as its lamps.', 'Form', {
+    when: (params) => (params as { layout?: string }).layout === 'grid',
+  }),
   choice(
     'colour',
     'Colour',
@@ -46,6 +60,31 @@ const LEAST_PITCH_MM = 6;
 /** How far apart lamps usually stand, mm; common practice, no source. */
 const USUAL_PITCH_MM = 30;
 
+/** Where each lamp lies from the place of all of them, on the flat: along the way it is turned, round it, or row by row. */
+export function layoutOf({ count: n, layout, rows, pitchMm }: LampParams, turnDeg: number): Vec2[] {
+  const turned = (p: Vec2): Vec2 => rotate2(p, (-turnDeg * Math.PI) / 180);
+  const each = Array.from({ length: n }, (_, i) => i);
+  switch (layout) {
+    case 'circle': {
+      // Neighbours stand a pitch apart, in a straight line from one to the next.
+      const r = n < 2 ? 0 : pitchMm / (2 * Math.sin(Math.PI / n));
+      return each.map((i) => turned(rotate2({ x: 0, y: r }, (-2 * Math.PI * i) / n)));
+    }
+    case 'grid': {
+      const columns = Math.ceil(n / rows);
+      const high = Math.ceil(n / columns);
+      return each.map((i) =>
+        turned({
+          x: ((i % columns) - (columns - 1) / 2) * pitchMm,
+          y: ((high - 1) / 2 - Math.floor(i / columns)) * pitchMm,
+        }),
+      );
+    }
+    default:
+      return each.map((i) => turned({ x: 0, y: i * pitchMm }));
+  }
+}
+
 /** Foam from a place either way, as far as a window keeps its margin; mm. */
 function clearRun(laid: LaidPanel, place: PanelSpot, clearMm: number): [number, number] {
   const reach = (sign: 1 | -1): number => {
@@ -56,9 +95,40 @@ function clearRun(laid: LaidPanel, place: PanelSpot, clearMm: number): [number, 
   return [reach(-1), reach(1)];
 }
 
+/** A circle or a grid moved to the middle of its piece, and drawn together as far as it must be. */
+function drawnIn(
+  on: LaidPart,
+  id: string,
+  laid: LaidPanel,
+  place: PanelSpot,
+  params: LampParams,
+  clearMm: number,
+): Cure[] {
+  const all = (at: PanelSpot, pitchMm: number): boolean =>
+    layoutOf({ ...params, pitchMm }, at.turnDeg).every((by) => spotBy(laid, at, by).marginMm >= clearMm);
+  return [
+    { at: place, words: 'Draw it together' },
+    { at: { ...place, u: 0.5, v: 0.5 }, words: 'Middle of the piece' },
+  ].flatMap(({ at, words }): Cure[] => {
+    for (let pitchMm = params.pitchMm; pitchMm >= LEAST_PITCH_MM; pitchMm = Math.floor(pitchMm - 1))
+      if (all(at, pitchMm))
+        return [
+          {
+            label: pitchMm < params.pitchMm ? `${words}, ${pitchMm} mm apart` : words,
+            changes: [
+              { path: featurePath(on, { id }, 'place'), value: at },
+              { path: featurePath(on, { id }, 'params', 'pitchMm'), value: pitchMm },
+            ],
+          },
+        ];
+    return [];
+  });
+}
+
 /** Ways to bring a whole row onto foam: centred where it is, or in the middle of the piece, closer together if it must be. */
 function centred(on: LaidPart, id: string, laid: LaidPanel, place: PanelSpot, params: LampParams): Cure[] {
   const clear = WINDOW_MARGIN_MM + ledBodies[params.body].bodyMm / 2 + 1;
+  if (params.layout !== 'line') return drawnIn(on, id, laid, place, params, clear);
   const spans = params.count - 1;
   const tries: { place: PanelSpot; words: string }[] = [
     { place, words: 'Centre the row' },
@@ -93,12 +163,12 @@ function centred(on: LaidPart, id: string, laid: LaidPanel, place: PanelSpot, pa
   });
 }
 
-/** LEDs in a line, each in a hole of its own. */
+/** LEDs in a line, on a circle or on a grid, each in a hole of its own. */
 export const lamps = defineFeature<LampParams>({
   kind: 'lamps',
   label: 'Lamps',
   verb: 'Lamp row',
-  summary: 'LEDs in a line, each pushed into a hole from behind.',
+  summary: 'LEDs in a line, on a circle or on a grid, each pushed into a hole from behind.',
   station: 'inside',
   electric: 'load',
   fields,
@@ -114,6 +184,8 @@ export const lamps = defineFeature<LampParams>({
           place: { on: 'panel', panel, u: from.x, v: from.y, turnDeg },
           params: {
             count,
+            layout: 'line',
+            rows: 2,
             colour,
             body: '5mm',
             pitchMm:
@@ -125,7 +197,7 @@ export const lamps = defineFeature<LampParams>({
   ],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
-    params: { count: 3, colour: 'amber', body: '5mm', pitchMm: 30 },
+    params: { count: 3, layout: 'line', rows: 2, colour: 'amber', body: '5mm', pitchMm: 30 },
   }),
   lay: (on, feature) => {
     const { id, place, params } = feature;
@@ -136,8 +208,8 @@ export const lamps = defineFeature<LampParams>({
     const made = nothing();
     const room = on.rooms.find((r) => r.panel === laid.panel.id && !r.solid);
     const overhang = Math.max(0, led.lengthMm - laid.foam.thicknessMm.value);
-    made.items = Array.from({ length: params.count }, (_, i): Item => {
-      const spot = spotFrom(laid, place, i * params.pitchMm);
+    made.items = layoutOf(params, place.turnDeg).map((by, i): Item => {
+      const spot = spotBy(laid, place, by);
       return {
         id: `${id}-${i + 1}`,
         featureId: id,
@@ -157,6 +229,7 @@ export const lamps = defineFeature<LampParams>({
           pocketMm: 0,
           foamMm: laid.foam.thicknessMm.value,
           roomId: `gap:${laid.panel.id}`,
+          fromMm: 0,
           prints: [{ at: spot.flat, turnDeg: 0, widthMm: led.rimMm, lengthMm: led.rimMm, shape: 'disc' }],
           outline: [],
           profile: [],

@@ -25,15 +25,19 @@ export const wayOf = (turnDeg: number): Vec2 => rotate2({ x: 0, y: 1 }, (-turnDe
 
 /** The spot `alongMm` from a place, the way it is turned, measured on the flat. */
 export function spotFrom(laid: LaidPanel, place: PanelSpot, alongMm: number): Spot {
-  const from = laid.flatAt({ x: place.u, y: place.v });
   const way = wayOf(place.turnDeg);
-  const flat = { x: from.x + way.x * alongMm, y: from.y + way.y * alongMm };
+  return spotBy(laid, place, { x: way.x * alongMm, y: way.y * alongMm });
+}
+
+/** The spot so far from a place on the flat. */
+export function spotBy(laid: LaidPanel, place: PanelSpot, by: Vec2): Spot {
+  const from = laid.flatAt({ x: place.u, y: place.v });
+  const flat = { x: from.x + by.x, y: from.y + by.y };
   const margin = distanceToEdge(laid.piece.outline, flat);
   const on = contains(laid.piece.outline, flat);
   // A spot off the foam is shown at the last of it on the way there.
   let uv = laid.uvAt(flat);
-  for (let t = 0.95; !uv && t > 0; t -= 0.05)
-    uv = laid.uvAt({ x: from.x + way.x * alongMm * t, y: from.y + way.y * alongMm * t });
+  for (let t = 0.95; !uv && t > 0; t -= 0.05) uv = laid.uvAt({ x: from.x + by.x * t, y: from.y + by.y * t });
   const spot = uv ?? { x: place.u, y: place.v };
   const normal = onGrid(normalsOf(laid), spot);
   const inner = onGrid(laid.panel.grid, spot);

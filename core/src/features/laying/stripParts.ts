@@ -1,4 +1,4 @@
-import { controller, type LampColour, type SteadyLoad, strip12V, strip5V } from '../../materials';
+import { type LampColour, type SteadyLoad, strip12V, strip5V } from '../../materials';
 import type { Bought } from '../contract';
 
 /** The two kinds of light strip: one colour in segments, or every lamp by itself from a controller. */
@@ -25,24 +25,14 @@ export function stripLoad(
     kind: 'digital',
     name,
     lamps: parts,
-    amps: controller.amps + parts * (strip5V.darkA + strip5V.fullA * bright),
-    restA: controller.amps + parts * strip5V.darkA,
+    amps: parts * (strip5V.darkA + strip5V.fullA * bright),
+    restA: parts * strip5V.darkA,
     leastV: strip5V.leastV,
     ratedV: strip5V.ratedV,
   };
 }
 
-/** What plays addressable lamps, as it is bought. */
-export const controllerBought: Bought = {
-  what: controller.name,
-  unit: 'pieces',
-  count: 1,
-  each: controller.price,
-  massG: 0,
-  sure: controller.sure,
-};
-
-/** A length of strip, with what plays it; sold by the tenth of a metre. */
+/** A length of strip; sold by the tenth of a metre. */
 export const stripBought = (type: StripType, lengthMm: number): Bought[] => [
   {
     what: type === '5v' ? 'addressable 5 V strip' : '12 V light strip',
@@ -52,9 +42,7 @@ export const stripBought = (type: StripType, lengthMm: number): Bought[] => [
     massG: 0,
     sure: stripOf(type).sure,
   },
-  ...(type === '5v' ? [controllerBought] : []),
 ];
 
-/** Mass of a length of it, with its controller. */
-export const stripG = (type: StripType, lengthMm: number): number =>
-  (stripOf(type).gPerM * lengthMm) / 1000 + (type === '5v' ? controller.massG : 0);
+/** Mass of a length of it. */
+export const stripG = (type: StripType, lengthMm: number): number => (stripOf(type).gPerM * lengthMm) / 1000;

@@ -1,8 +1,7 @@
 import { choice, count, type ParamsOf } from '../../document';
-import { controller, rings, strip5V } from '../../materials';
+import { rings, strip5V } from '../../materials';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid } from '../contract';
-import { controllerBought } from '../laying/stripParts';
 import { footingOf } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
 
@@ -30,12 +29,12 @@ const sizedOf = (params: RingParams) => ({
   shape: 'disc' as const,
 });
 
-/** An addressable ring of lamps, behind a piece or in a room, with the controller that plays it. */
+/** An addressable ring of lamps, behind a piece or in a room; the controller of its circuit plays it. */
 export const lightRing = defineFeature<RingParams>({
   kind: 'light-ring',
   label: 'Light ring',
   verb: 'Light ring',
-  summary: 'An addressable LED ring and its controller, behind a piece or in a lantern.',
+  summary: 'An addressable LED ring behind a piece or in a lantern; one controller plays all of its circuit.',
   station: 'inside',
   electric: 'load',
   steady: true,
@@ -66,13 +65,13 @@ export const lightRing = defineFeature<RingParams>({
           normal: footing.normal,
           ...(footing.laid && { pieceId: footing.laid.panel.id, flat: footing.flat }),
           marginMm: footing.marginMm,
-          massG: ring.lamps * 0.5 + controller.massG,
+          massG: ring.lamps * 0.5,
           steady: {
             kind: 'digital',
             name,
             lamps: ring.lamps,
-            amps: controller.amps + ring.lamps * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
-            restA: controller.amps + ring.lamps * strip5V.darkA,
+            amps: ring.lamps * (strip5V.darkA + (strip5V.fullA * params.brightPct) / 100),
+            restA: ring.lamps * strip5V.darkA,
             leastV: strip5V.leastV,
             ratedV: strip5V.ratedV,
           },
@@ -84,6 +83,7 @@ export const lightRing = defineFeature<RingParams>({
             pocketMm: 0,
             foamMm: footing.room.solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0),
             roomId: footing.room.id,
+            fromMm: footing.fromMm,
             prints: [footing.print],
             outline: footing.outline,
             profile: footing.profile,
@@ -99,7 +99,6 @@ export const lightRing = defineFeature<RingParams>({
           massG: 0,
           sure: 'memory',
         },
-        controllerBought,
       ],
       checks: footing.room.solid
         ? pocketChecks(on, feature, footing, sizedOf(params))

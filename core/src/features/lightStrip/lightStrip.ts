@@ -142,6 +142,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
             pocketMm: 0,
             foamMm: laid.foam.thicknessMm.value,
             roomId: `gap:${laid.panel.id}`,
+            fromMm: 0,
             prints: runsOf(run, of.widthMm),
             outline: [],
             profile: [],

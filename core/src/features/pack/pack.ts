@@ -128,6 +128,7 @@ export const pack = defineFeature<PackParams>({
         pocketMm,
         foamMm: footing.room.solid ? 0 : (footing.laid?.foam.thicknessMm.value ?? 0),
         roomId: footing.room.id,
+        fromMm: footing.fromMm,
         prints: [footing.print],
         outline: footing.outline,
         profile: footing.profile,

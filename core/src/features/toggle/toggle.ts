@@ -93,6 +93,7 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
         pocketMm: haveMm - footing.depthMm,
         foamMm: haveMm - footing.depthMm,
         roomId: footing.room.id,
+        fromMm: footing.fromMm,
         prints: [footing.print],
         outline: footing.outline,
         profile: footing.profile,

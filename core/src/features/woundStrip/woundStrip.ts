@@ -244,6 +244,7 @@ export const woundStrip = defineFeature<WoundParams>({
             pocketMm: 0,
             foamMm: 0,
             roomId: footing.room.id,
+            fromMm: footing.fromMm,
             prints: [footing.print],
             outline: footing.outline,
             profile: footing.profile,

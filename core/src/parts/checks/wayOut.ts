@@ -11,6 +11,7 @@ import {
   type Triangle,
   middleOf,
   seesOut,
+  wayLength,
   type WayOut,
   wallsOfFaces,
   wayOut,
@@ -109,6 +110,10 @@ export function waysOut(
 /** What was put in that nothing reaches once the part is closed. */
 export const closedFeatures = (ways: WaysOut): string[] =>
   [...ways].flatMap(([id, way]) => (way === 'none' ? [id] : []));
+
+/** How long each way out is, mm, or why there is none. */
+export const comingOut = (ways: WaysOut): Record<string, number | Exclude<WayOut, object>> =>
+  Object.fromEntries([...ways].map(([id, way]) => [id, typeof way === 'object' ? wayLength(way.way) : way]));
 
 /** A hatch is so much larger than what goes through it, mm. */
 const CLEAR_MM = 4;

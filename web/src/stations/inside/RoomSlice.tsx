@@ -7,11 +7,11 @@ const BODY_MM = 8;
 
 /** A slice through foam, gap and body where a pack or switch sits, to scale; the foam is drawn straight. */
 function Slice({ item, outside }: { item: Item; outside: string }) {
-  const { needMm, haveMm, widthMm, pocketMm, foamMm, profile } = item.fit!;
+  const { needMm, haveMm, widthMm, pocketMm, foamMm, fromMm, profile } = item.fit!;
   const left = profile[0]?.acrossMm ?? -widthMm;
   const right = profile.at(-1)?.acrossMm ?? widthMm;
   const known = profile.flatMap((p) => (p.depthMm === null ? [] : [p.depthMm]));
-  const shown = Math.min(Math.max(needMm - pocketMm, ...known, 4), needMm + 60);
+  const shown = Math.min(Math.max(fromMm + needMm - pocketMm, ...known, 4), needMm + 60);
   const depth = (d: number | null): number => Math.min(d ?? shown, shown);
   const floor = profile.map((p) => `L${p.acrossMm.toFixed(1)} ${depth(p.depthMm).toFixed(1)}`).join('');
   const fits = haveMm >= needMm;
@@ -45,7 +45,7 @@ function Slice({ item, outside }: { item: Item; outside: string }) {
       )}
       <rect
         x={-widthMm / 2}
-        y={-pocketMm}
+        y={fromMm - pocketMm}
         width={widthMm}
         height={needMm}
         fill={fits ? '#eef2ee' : '#f2d8d8'}
@@ -53,6 +53,18 @@ function Slice({ item, outside }: { item: Item; outside: string }) {
         strokeWidth={fits ? 0.6 : 1.2}
       />
     </svg>
+  );
+}
+
+/** How a thing comes out again, in words; nothing for what need not. */
+function OutWords({ out }: { out: PartReport['comesOut'][string] | undefined }) {
+  const length = useLength();
+  if (out === undefined) return null;
+  if (typeof out === 'number') return <span className="block">comes out again, {length(out)} of way</span>;
+  return out === 'none' ? (
+    <span className="block font-semibold text-stop">does not come out again</span>
+  ) : (
+    <span className="block">whether it comes out is not known</span>
   );
 }
 
@@ -64,7 +76,7 @@ export function RoomSlice({ made }: { made: PartReport }) {
   return (
     <div className="flex h-full min-h-0 flex-col gap-2 overflow-auto">
       {items.map((item) => {
-        const { needMm, haveMm, roomId } = item.fit!;
+        const { needMm, haveMm, fromMm, roomId } = item.fit!;
         const room = made.rooms.find((r) => r.id === roomId)?.name ?? roomId;
         const spare = haveMm - needMm;
         return (
@@ -79,6 +91,10 @@ export function RoomSlice({ made }: { made: PartReport }) {
               <span className={spare >= 0 ? '' : 'font-semibold text-stop'}>
                 {spare >= 0 ? `${length(spare)} to spare` : `${length(-spare)} too thick`}
               </span>
+              {fromMm > 0.5 && (
+                <span className="block">its wall bends: it begins {length(fromMm)} further in</span>
+              )}
+              {(item.source ?? item.steady) && <OutWords out={made.comesOut[item.featureId]} />}
             </figcaption>
           </figure>
         );

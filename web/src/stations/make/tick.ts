@@ -9,7 +9,9 @@ import { resetClock, useWorkClock } from '../../store/workClock';
 export function tickStep(step: Step, tookMin: number | undefined): void {
   const { constants } = useReport.getState().report!;
   useBuild.getState().update((d) => {
-    d.make.done[step.id] = new Date().toISOString();
+    // Everything of a batch is done at one moment.
+    const now = new Date().toISOString();
+    for (const id of step.of ?? [step.id]) d.make.done[id] = now;
     if (tookMin === undefined || step.workMin <= 0) return;
     // What was planned before anything was learned.
     const reading = readingOf(step, tookMin, workFactor(step.kind, constants), todayIso());
@@ -24,7 +26,7 @@ export function tickStep(step: Step, tookMin: number | undefined): void {
 /** Takes a tick back, and the reading it gave. */
 export function untickStep(step: Step): void {
   useBuild.getState().update((d) => {
-    delete d.make.done[step.id];
+    for (const id of step.of ?? [step.id]) delete d.make.done[id];
     d.make.readings = d.make.readings?.filter((r) => r.id !== tookId(step));
     if (d.make.readings?.length === 0) delete d.make.readings;
   });
