@@ -219,7 +219,7 @@ export function makePart(
   ];
   const templates = shell.filter((p) => there.has(p.id)).map((p) => templateOf(drilled(p), featured.items));
   const bodies = bodiesOf(rooms, featured.items);
-  const ways = coarse ? undefined : waysOut(laid, model.joins, model.cores, featured, lays, bodies);
+  const ways = coarse ? undefined : waysOut(laid, model.joins, model.cores, lays, bodies);
   const away = cutAways(rooms, featured.items);
   const nets = netsOf(laid, model.joins, around.habits.fold);
   const used = [

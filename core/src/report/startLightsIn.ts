@@ -20,6 +20,8 @@ export interface FittedLights extends Lights {
 
 /** Remedies that are taken one after another before a light is given up. */
 const ROUNDS = 6;
+/** So many rounds that put nothing right are the last. */
+const IDLE = 2;
 
 /** Orders in which things find their room: the pack is the largest, lamps are where they are seen. */
 function ordersOf({ features, circuit }: Lights): Feature[][] {
@@ -57,9 +59,14 @@ export function startLightsIn(
   const before = new Set(makePart(part, around, { coarse: true }).noticed.map((n) => n.check.id));
   let said = '';
   // The part stays as it is where that can be; else it gives way as far as its own remedies say.
+  const orders = ordersOf(first).map((order) => fittedIn(part, around, order));
   for (const may of [ofLight, ofPart])
-    for (const order of ordersOf(first)) {
-      const fitted = fittedIn(part, around, order);
+    for (const [i, fitted] of orders.entries()) {
+      // What finds no place anywhere is helped by the part giving way alone, whatever is put in first.
+      if (!fitted.ok && (may === ofLight || orders.slice(0, i).some((o) => !o.ok))) {
+        said ||= fitted.message;
+        continue;
+      }
       const features = first.features.map((f) => (fitted.ok && fitted.value.get(f.id)) || f);
       const lit = settled(doc, part, { ...first, features }, before, may);
       if (lit.ok) return lit;
@@ -110,7 +117,8 @@ function settled(
   let now = alone(doc, part, lights);
   let stops = stopsOf(now);
   const changed: string[] = [];
-  for (let round = 0; round < ROUNDS && stops.length > 0; round++) {
+  let idle = 0;
+  for (let round = 0; round < ROUNDS && stops.length > 0 && idle < IDLE; round++) {
     // Of all that stops it, not of the first alone: what gives a pack its room often clears the lamps as well.
     const remedies = stops.flatMap((s) => s.remedies).filter(may);
     const tried = remedies.map(({ label, changes }) => {
@@ -119,13 +127,15 @@ function settled(
     });
     if (tried.length === 0) break;
     const best = tried.reduce((a, b) => (b.stops.length < a.stops.length ? b : a));
+    idle = best.stops.length < stops.length ? 0 : idle + 1;
     [now, stops] = [best.next, best.stops];
     if (!ofLight(best)) changed.push(best.label);
   }
   if (stops.length > 0) return fail(stops[0]!.title);
-  const own = new Set(lights.features.map((f) => f.id));
+  // Its lamps, pack and switch, and what its remedies added for them, such as a hatch.
+  const there = new Set(part.features.map((f) => f.id));
   return ok({
-    features: now.parts[0]!.features.filter((f) => own.has(f.id)),
+    features: now.parts[0]!.features.filter((f) => !there.has(f.id)),
     circuit: now.circuits.find((c) => c.id === lights.circuit.id) ?? lights.circuit,
     params: now.parts[0]!.params,
     changed,

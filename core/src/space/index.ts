@@ -2,5 +2,15 @@ export { roomBehind } from './behind';
 export { type Convex, onStand, overlapOf, type Overlap, prism, type Stand } from './convex';
 export { meshFaces, panelFaces, stickFaces, type Triangle } from './faces';
 export { freeUnder, solidIn, standIn } from './under';
-export { wallsOf, wallsOfFaces, type Walls } from './walls';
-export { extentOf, extentOfFaces, type Extent, middleOf, seesOut, wayLength, wayOut, type WayOut } from './wayOut';
+export { togetherWalls, wallsOf, wallsOfFaces, type Walls } from './walls';
+export {
+  extentOf,
+  extentOfFaces,
+  type Extent,
+  middleOf,
+  seesOut,
+  togetherExtent,
+  wayLength,
+  wayOut,
+  type WayOut,
+} from './wayOut';

@@ -28,24 +28,49 @@ const aside = [
   [-0.02, -0.01],
 ] as const;
 
-/** A triangle over an outline: the depths of what lies within it, by clipping it at every edge (Sutherland and Hodgman, 1974). */
-function depthsOver(corners: readonly Vec3[], outline: readonly Vec2[]): Span | undefined {
-  let ring = corners;
-  for (let i = 0; i < outline.length && ring.length > 0; i++) {
-    const [p, q] = [outline[i]!, outline[(i + 1) % outline.length]!];
-    const inside = (v: Vec3): number => (q.x - p.x) * (v.y - p.y) - (q.y - p.y) * (v.x - p.x);
-    const next: Vec3[] = [];
-    ring.forEach((a, k) => {
-      const b = ring[(k + 1) % ring.length]!;
-      const [da, db] = [inside(a), inside(b)];
-      if (da >= 0) next.push(a);
-      if (da >= 0 !== db >= 0) next.push(add3(a, scale3(sub3(b, a), da / (da - db))));
-    });
-    ring = next;
+/** Room for the corners of a triangle clipped by an outline of many sides: x, y and z one after another. */
+const MOST_CORNERS = 3 * 160;
+const [ring, clipped] = [new Float64Array(MOST_CORNERS), new Float64Array(MOST_CORNERS)];
+
+/**
+ * A triangle over an outline: the depths of what lies within it, by clipping it at every edge (Sutherland and Hodgman, 1974).
+ * @param corners x, y and z of its three corners on the stand.
+ */
+function depthsOver(corners: readonly number[], outline: readonly Vec2[]): Span | undefined {
+  let [from, to] = [ring, clipped];
+  let count = 3;
+  for (let i = 0; i < 9; i++) from[i] = corners[i]!;
+  for (let i = 0; i < outline.length && count > 0; i++) {
+    const p = outline[i]!;
+    const q = outline[i + 1 === outline.length ? 0 : i + 1]!;
+    const [ex, ey] = [q.x - p.x, q.y - p.y];
+    let kept = 0;
+    for (let k = 0; k < count; k++) {
+      const a = 3 * k;
+      const b = k + 1 === count ? 0 : a + 3;
+      const da = ex * (from[a + 1]! - p.y) - ey * (from[a]! - p.x);
+      const db = ex * (from[b + 1]! - p.y) - ey * (from[b]! - p.x);
+      if (da >= 0) {
+        to[kept++] = from[a]!;
+        to[kept++] = from[a + 1]!;
+        to[kept++] = from[a + 2]!;
+      }
+      if (da >= 0 !== db >= 0) {
+        const t = da / (da - db);
+        for (let c = 0; c < 3; c++) to[kept++] = from[a + c]! + t * (from[b + c]! - from[a + c]!);
+      }
+    }
+    count = kept / 3;
+    [from, to] = [to, from];
   }
-  return ring.length === 0
-    ? undefined
-    : [Math.min(...ring.map((v) => v.z)), Math.max(...ring.map((v) => v.z))];
+  if (count === 0) return undefined;
+  let [least, most] = [Infinity, -Infinity];
+  for (let k = 0; k < count; k++) {
+    const z = from[3 * k + 2]!;
+    if (z < least) least = z;
+    if (z > most) most = z;
+  }
+  return [least, most];
 }
 
 /** Runs that touch as one, nearest first. */
@@ -100,11 +125,9 @@ export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
       const [xs, ys] = [outline.map((p) => p.x), outline.map((p) => p.y)];
       const [x0, x1] = [dot3(at, across) + Math.min(...xs), dot3(at, across) + Math.max(...xs)];
       const [y0, y1] = [dot3(at, up) + Math.min(...ys), dot3(at, up) + Math.max(...ys)];
-      const local = (p: Vec3): Vec3 => {
-        const d = sub3(p, at);
-        return { x: dot3(d, across), y: dot3(d, up), z: dot3(d, inward) };
-      };
+      const [ox, oy, oz] = [dot3(at, across), dot3(at, up), dot3(at, inward)];
       const spans: Span[] = [];
+      const local = new Array<number>(9);
       tree?.shapecast({
         intersectsBounds: (box) => {
           const [x, halfX] = alongAxis(box, across);
@@ -113,7 +136,13 @@ export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
           return y + halfY >= y0 && y - halfY <= y1;
         },
         intersectsTriangle: ({ a, b, c }) => {
-          const span = depthsOver([local(a), local(b), local(c)], outline);
+          let n = 0;
+          for (const p of [a, b, c]) {
+            local[n++] = dot3(p, across) - ox;
+            local[n++] = dot3(p, up) - oy;
+            local[n++] = dot3(p, inward) - oz;
+          }
+          const span = depthsOver(local, outline);
           if (span) spans.push(span);
           return false;
         },
@@ -150,3 +179,12 @@ export const wallsOf = (laid: readonly LaidPanel[], cores: readonly Core[]): Wal
     ...laid.filter((l) => !l.panel.unseen).flatMap((l) => panelFaces(l)),
     ...cores.flatMap(stickFaces),
   ]);
+
+/** Several walls as one, as far as they stop what goes out. */
+export const togetherWalls = (all: readonly Walls[]): Pick<Walls, 'meets' | 'reach'> => ({
+  meets: (solid) => all.some((w) => w.meets(solid)),
+  reach: (from, way) => {
+    const found = all.flatMap((w) => w.reach(from, way) ?? []);
+    return found.length === 0 ? undefined : Math.min(...found);
+  },
+});

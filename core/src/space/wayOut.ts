@@ -20,6 +20,10 @@ export function extentOf(points: readonly Vec3[]): Extent {
   return { least, most };
 }
 
+/** The box round several; nothing round none. */
+export const togetherExtent = (all: readonly Extent[]): Extent | undefined =>
+  all.length === 0 ? undefined : extentOf(all.flatMap((e) => [e.least, e.most]));
+
 export const extentOfFaces = (faces: readonly Triangle[]): Extent => extentOf(faces.flat());
 
 /**

@@ -8,6 +8,8 @@ import {
   meshFaces,
   panelFaces,
   stickFaces,
+  togetherExtent,
+  togetherWalls,
   type Triangle,
   middleOf,
   seesOut,
@@ -25,18 +27,18 @@ import type { Join } from '../../panel';
 const ROUND = 24;
 
 /** What is cut through each panel by its features, as shares of its width and height. */
-function cutsIn(
-  laid: readonly LaidPanel[],
-  { marks, holes }: Pick<Laid, 'marks' | 'holes'>,
-): Map<string, Vec2[][]> {
+function cutsIn(laid: readonly LaidPanel[], lays: Iterable<Laid>): Map<string, Vec2[][]> {
   const cuts = new Map<string, Vec2[][]>();
   const add = (pieceId: string, ring: readonly Vec2[]): void => {
     const own = laid.find((l) => l.panel.id === pieceId);
     const shares = ring.flatMap((p) => own?.uvAt(p) ?? []);
     if (shares.length > 2) cuts.set(pieceId, [...(cuts.get(pieceId) ?? []), shares]);
   };
-  for (const { pieceId, mark } of marks) if (mark.kind === 'slot') add(pieceId, mark.points);
-  for (const { pieceId, hole } of holes)
+  // What is put in fills the hole that is cut for it.
+  const open = [...lays].filter((l) => l.items.length === 0);
+  for (const { pieceId, mark } of open.flatMap((l) => l.marks))
+    if (mark.kind === 'slot') add(pieceId, mark.points);
+  for (const { pieceId, hole } of open.flatMap((l) => l.holes))
     add(
       pieceId,
       Array.from({ length: ROUND }, (_, i) => ({
@@ -74,30 +76,34 @@ export function waysOut(
   laid: readonly LaidPanel[],
   joins: readonly Join[],
   cores: readonly Core[],
-  featured: Pick<Laid, 'marks' | 'holes'>,
   lays: ReadonlyMap<string, Laid>,
   bodies: readonly Body[],
 ): Map<string, WayOut> {
   if (bodies.length === 0) return new Map();
-  const cuts = cutsIn(laid, featured);
+  const cuts = cutsIn(laid, lays.values());
   const stays = laid.filter((l) => !comesOff(l, joins));
   const faces: Triangle[] = [
     ...stays.flatMap((l) => panelFaces(l, cuts.get(l.panel.id))),
     ...cores.flatMap(stickFaces),
   ];
-  const laidBy = [...lays].map(([id, { solids }]) => ({ id, faces: solids.flatMap(meshFaces) }));
+  const shell = { walls: wallsOfFaces(faces), extent: extentOfFaces(faces) };
+  const laidBy = [...lays].flatMap(([id, { solids }]) => {
+    const own = solids.flatMap(meshFaces);
+    return own.length === 0 ? [] : [{ id, walls: wallsOfFaces(own), extent: extentOfFaces(own) }];
+  });
   const found = new Map<string, WayOut>();
   for (const body of bodies) {
     const [solid] = body.lifted;
     if (!solid || found.has(body.featureId)) continue;
-    const all = [...faces, ...laidBy.flatMap((l) => (l.id === body.featureId ? [] : l.faces))];
-    const walls = wallsOfFaces(all);
+    const others = laidBy.filter((l) => l.id !== body.featureId);
+    const walls = togetherWalls([shell, ...others].map((l) => l.walls));
+    const extent = togetherExtent([...(faces.length > 0 ? [shell] : []), ...others].map((l) => l.extent));
     found.set(
       body.featureId,
-      all.length === 0
+      !extent
         ? { way: [] }
         : mayComeOut(body)
-          ? wayOut(solid, axesOf(solid), walls, extentOfFaces(all))
+          ? wayOut(solid, axesOf(solid), walls, extent)
           : // A lamp or a switch comes out of its own hole; what is asked is whether its back is reached.
             seesOut(middleOf(solid), walls)
             ? { way: [] }

@@ -1,7 +1,10 @@
 import type { Finish } from '@fomrik/core/document';
+import { coatings } from '@fomrik/core/materials';
 import { recipeOf } from '@fomrik/core/parts';
 import { ChoiceField, NumberField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
+
+const seals = Object.keys(coatings) as (keyof typeof coatings)[];
 
 const weatherings: { value: Finish['weathering']; label: string }[] = [
   { value: 'none', label: 'none' },
@@ -18,11 +21,32 @@ export function FinishFields({ partId }: { partId: string }) {
   const recipe = recipeOf(part, habits);
   const set = (change: Partial<Finish>, everywhere = false): void =>
     update((d) => {
-      for (const p of d.parts) if (everywhere || p.id === partId) p.finish = { ...recipe, ...change };
+      for (const p of d.parts)
+        if (everywhere || p.id === partId) {
+          const { seal: _shop, ...rest } = recipe;
+          p.finish = { ...rest, ...(part.finish?.seal && { seal: part.finish.seal }), ...change };
+        }
     });
   return (
     <fieldset className="mt-5 grid max-w-2xl grid-cols-4 gap-3 border-t border-hair pt-2">
       <legend className="head">Finish of {part.name}</legend>
+      <ChoiceField
+        label="Sealer"
+        value={part.finish?.seal ?? 'shop'}
+        choices={[
+          { value: 'shop', label: `as the shop: ${coatings[habits.seal].name}` },
+          ...seals.map((s) => ({ value: s as string, label: coatings[s].name })),
+        ]}
+        onChange={(value) => {
+          const seal = seals.find((s) => s === value);
+          update((d) => {
+            const own = d.parts.find((p) => p.id === partId)!;
+            const { seal: _before, sealCoats: _coats, ...rest } = recipe;
+            own.finish = seal ? { ...rest, seal } : rest;
+          });
+        }}
+        help="On foam. Board and pipe are primed, upholstery foam gets latex."
+      />
       <NumberField
         label="Coats of sealer"
         value={recipe.sealCoats}
