@@ -35,7 +35,7 @@ export { nearestOn } from './pick';
 export { eachOf, type Hole, type Mark, type MarkKind, type Piece, type PieceEdge } from './piece';
 export { platePanel, platePiece } from './plate';
 export { plateMesh } from './plateMesh';
-export { type Facing, onPlane, plateRegion, type Plane, type Plate, type PlateCut } from './plateShape';
+export { type Facing, onPlane, plateRegion, type Plane, type Plate, type PlateCut, shut } from './plateShape';
 export { contactsOf, type Contact } from './touching';
 export { coreMesh } from './coreMesh';
 export {

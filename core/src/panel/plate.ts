@@ -22,7 +22,7 @@ import { gridOf } from './grids';
 import type { Panel } from './panel';
 import type { Mark, Piece, PieceEdge } from './piece';
 import { floorsOf, plateMesh } from './plateMesh';
-import { type Facing, onPlane, type Plate, plateRegion, through } from './plateShape';
+import { type Facing, onPlane, openCuts, type Plate, plateRegion, through } from './plateShape';
 
 export interface PlateSpec extends Plate {
   id: string;
@@ -178,7 +178,9 @@ export function flatPlate(panel: Panel, plate: Plate, foam: FoamSheet): FlatPane
   // The piece begins at the corner of its own box, its shares at that of the whole.
   const [dx, dy] = [frame.minX - b.minX, frame.minY - b.minY];
   const piece = platePiece(panel, plate, foam);
-  const open = through(plate.cuts).map((ring) => ring.map((p) => ({ x: p.x - b.minX, y: p.y - b.minY })));
+  const open = through(openCuts(plate.cuts)).map((ring) =>
+    ring.map((p) => ({ x: p.x - b.minX, y: p.y - b.minY })),
+  );
   const off = (p: Vec2): boolean => !contains(piece.outline, p) || open.some((ring) => contains(ring, p));
   const shares = Array.from({ length: CELLS + 1 }, (_, i) => i / CELLS);
   return {

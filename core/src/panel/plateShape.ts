@@ -17,6 +17,8 @@ export interface PlateCut {
   of?: string;
   /** A stick lies in it. */
   channel?: true;
+  /** What is cut out is its lid, and shuts it again. */
+  lid?: true;
   /** From which face, and how deep; right through when absent. */
   recess?: { depthMm: number; face: 'inner' | 'outer' };
 }
@@ -50,5 +52,12 @@ export const onPlane = ({ origin, across, up }: Plane, p: Vec2): Vec3 =>
 export const through = (cuts: readonly PlateCut[]): Region =>
   cuts.filter((c) => !c.recess).map((c) => c.outline);
 
-/** What is cut: the outline without what is cut right through it. */
-export const plateRegion = ({ outline, cuts }: Plate): Region => without([outline], through(cuts));
+/** What stays open of what is cut: a lid shuts its own. */
+export const openCuts = (cuts: readonly PlateCut[]): PlateCut[] => cuts.filter((c) => !c.lid);
+
+/** The plate with its lids in. */
+export const shut = (plate: Plate): Plate =>
+  plate.cuts.some((c) => c.lid) ? { ...plate, cuts: openCuts(plate.cuts) } : plate;
+
+/** What is foam of it: the outline without what is cut right through it and stays open. */
+export const plateRegion = ({ outline, cuts }: Plate): Region => without([outline], through(openCuts(cuts)));

@@ -6,6 +6,7 @@ import { outerFace } from './outerFace';
 import { edgesOf, type Panel } from './panel';
 import { plateEdgeLines } from './plate';
 import { plateMesh } from './plateMesh';
+import { shut } from './plateShape';
 
 /** Where an edge of a piece runs on the outer face of the solid. */
 export interface EdgeLine {
@@ -75,7 +76,7 @@ export function skinMesh(skin: Skin): Solid {
   const t = foam.thicknessMm.value;
   if (panel.plate)
     return {
-      mesh: plateMesh(panel.plate, t),
+      mesh: plateMesh(shut(panel.plate), t),
       edgeLines: plateEdgeLines(panel, panel.plate, t),
       openings: [],
     };

@@ -136,8 +136,9 @@ function leftOf(
     from === 'model'
       ? modelOf(part, around).checks
       : makePart(part, around, {
-          coarse: from === 'part',
-          ...(from === 'part' && { darts: dartsOf(made) }),
+          coarse: from !== 'flat',
+          ...(from !== 'flat' && { darts: dartsOf(made) }),
+          ...(from === 'ways' && { ways: true }),
           ...(changes.every((c) => c.path[0] === 'features') && { before: made }),
         }).noticed.map((n) => n.check);
   return checks.find((c) => c.id === check.id)?.excess ?? 0;

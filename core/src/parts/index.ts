@@ -13,6 +13,7 @@ export { carries, nested } from './nested';
 export { allOntoRoot, ontoRoot, throughOf, timesOf } from './mounting';
 export { templatesOf } from './templates';
 export { smallestBox } from './packed';
+export { setFree, type SetFree } from './setFree';
 export { placingOf, placingsOf, sidesOf } from './placing';
 export { startFeature } from './startFeature';
 export { startLights } from './startLights';

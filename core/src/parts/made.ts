@@ -40,8 +40,8 @@ import { pressChecks, slackChecks } from './checks/wear';
 import { partFit, standOffs, type PartFit } from './wear/partFit';
 import type { StandOff } from './wear/standOff';
 
-/** Where something that was noticed comes from: the form alone, the part as laid, or how it came to lie flat. */
-export type Origin = 'model' | 'part' | 'flat';
+/** Where something that was noticed comes from: the form alone, the part as laid, how it came to lie flat, or the ways out of it. */
+export type Origin = 'model' | 'part' | 'flat' | 'ways';
 
 export interface Noticed {
   check: Check;
@@ -88,6 +88,8 @@ export interface MadePart extends Shell {
 export interface HowMade {
   /** A first answer: fewer rounds of flattening, no search for darts. */
   coarse?: boolean;
+  /** Ways out are looked for in a first answer as well. */
+  ways?: boolean;
   /** Darts of pieces that were placed before, kept in a coarse answer. */
   darts?: readonly PieceDarts[];
   /** How it sat before, kept in a coarse answer. */
@@ -142,7 +144,7 @@ function shellOf(
 export function makePart(
   part: Part,
   around: Around,
-  { coarse = false, darts = [], wear: satBefore, before }: HowMade = {},
+  { coarse = false, darts = [], wear: satBefore, before, ways: waysAsked = false }: HowMade = {},
 ): MadePart {
   const ply = part.stack[0]!;
   const sheet = sheetOf(around);
@@ -219,7 +221,7 @@ export function makePart(
   ];
   const templates = shell.filter((p) => there.has(p.id)).map((p) => templateOf(drilled(p), featured.items));
   const bodies = bodiesOf(rooms, featured.items);
-  const ways = coarse ? undefined : waysOut(laid, model.joins, model.cores, lays, bodies);
+  const ways = coarse && !waysAsked ? undefined : waysOut(laid, model.joins, model.cores, lays, bodies);
   const away = cutAways(rooms, featured.items);
   const nets = netsOf(laid, model.joins, around.habits.fold);
   const used = [
@@ -238,13 +240,16 @@ export function makePart(
       ...foldBackChecks(pieces),
       ...(coarse ? [] : crossingChecks(pieces)),
       ...clashChecks(part, bodies, rooms, laid),
-      ...(ways ? wayOutChecks(part, ways, bodies, laid, around.kinds, featured.checks) : []),
       ...worstOf(featured.checks),
       ...wholeChecks(laid, templates),
       ...lidChecks(laid, templates, featured.items),
       ...cutAwayChecks(away),
     ].map((check) => ({ check, from: 'part' as const })),
     ...stretchChecks(cut, part).map((check) => ({ check, from: 'flat' as const })),
+    ...(ways ? wayOutChecks(part, ways, bodies, laid, around.kinds, featured.checks) : []).map((check) => ({
+      check,
+      from: 'ways' as const,
+    })),
   ];
   return {
     form,

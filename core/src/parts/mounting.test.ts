@@ -6,6 +6,7 @@ import { dist3, type Vec3 } from '../geometry';
 import { derive } from '../report';
 import { fixingsAt, allOntoRoot } from './mounting';
 import { newBuild, newPart } from './newPart';
+import { setFree } from './setFree';
 import { placingsOf } from './placing';
 
 type OnPart = Extract<Mount, { to: 'part' }>;
@@ -146,6 +147,28 @@ describe('copies of a part', () => {
     expect(more.parts[2]!.copies).to.equal(2);
     expect(at(more, 'b')).to.have.length(2);
     expect(placingsOf(more.body, more.parts, 'b')).to.have.length(2);
+  });
+
+  it('one may be set free: it stays where it stood, and the others where they are', () => {
+    const all: OnPart[] = [
+      mount({ copies: { way: 'row', count: 5, alongMm: 7, acrossMm: -3 }, alongMm: 4 }),
+      mount({ copies: { way: 'row', count: 2, alongMm: 7, acrossMm: 0 } }),
+      mount({ copies: { way: 'round', count: 6, sweepDeg: 360, radiusMm: 22 }, turnDeg: 15 }),
+      mount({ copies: { way: 'round', count: 4, sweepDeg: 90, radiusMm: 22 }, acrossMm: 5 }),
+      mount({ copies: { way: 'round', count: 2, sweepDeg: 60, radiusMm: 22 } }),
+    ];
+    for (const m of all) {
+      const { kept, own } = setFree(m)!;
+      const before = fixingsAt(cylinder(80, 5), m);
+      const after = [...fixingsAt(cylinder(80, 5), kept), ...fixingsAt(cylinder(80, 5), own)];
+      expect(after).to.have.length(before.length);
+      before.forEach((f, i) => {
+        for (const p of [nought, { x: 9, y: 2, z: 3 }])
+          expect(dist3(f.toHost(p), after[i]!.toHost(p)), JSON.stringify(m.copies)).to.be.lessThan(0.01);
+      });
+    }
+    expect(setFree(mount())).to.equal(undefined);
+    expect(setFree(mount({ copies: { way: 'mirrored' } }))).to.equal(undefined);
   });
 
   it('an edit goes to all of them', () => {

@@ -1,5 +1,5 @@
 import { add3, contains, dot3, type Mesh, scale3, sub3, type Vec2, type Vec3 } from '../geometry';
-import { type Core, coreMesh, gridNormals, type LaidPanel, onGrid, plateMesh } from '../panel';
+import { type Core, coreMesh, gridNormals, type LaidPanel, onGrid, plateMesh, shut } from '../panel';
 
 /** Triangles, three corners each. */
 export type Triangle = [Vec3, Vec3, Vec3];
@@ -61,11 +61,13 @@ function onPlate({ panel }: LaidPanel, ring: readonly Vec2[]): Vec2[] {
 
 /**
  * The faces of a piece where it lies on the form.
- * @param cut what is cut through it besides its own openings, as shares of its width and height.
+ * @param cut what is cut through it besides its own openings, as shares of its width and height; @param lids whether lids
+ * that are cut out of a plate are in their places.
  */
-export function panelFaces(laid: LaidPanel, cut: readonly (readonly Vec2[])[] = []): Triangle[] {
-  const { plate } = laid.panel;
-  if (!plate) return gridFaces(laid, cut);
+export function panelFaces(laid: LaidPanel, cut: readonly (readonly Vec2[])[] = [], lids = true): Triangle[] {
+  const { plate: whole } = laid.panel;
+  if (!whole) return gridFaces(laid, cut);
+  const plate = lids ? shut(whole) : whole;
   const cuts = cut.map((ring, i) => ({ id: `cut-${i}`, name: 'cut', outline: onPlate(laid, ring) }));
   return meshFaces(
     plateMesh(

@@ -41,8 +41,11 @@ const STEP_MM: readonly [number, number] = [1.5, 24];
 const FINE_MM = 3;
 /** Where long steps find no way, short ones may: a gap can lie between two long steps. */
 const FINER = 3;
-/** No more places than this are looked at in either. */
+/** No more places than this are looked at by long steps, and by short ones where something open is seen. */
 const MOST = 600;
+const MOST_FINE = 4000;
+/** From so many of the places that were reached it is looked for anything open. */
+const LOOKED_FROM = 10;
 /** Ways that are looked along for anything open, where there are too many places. */
 const LOOKS = 800;
 
@@ -108,7 +111,8 @@ function search(
   stepMm: readonly number[],
   meets: (solid: Convex) => boolean,
   extent: Extent,
-): WayOut {
+  most: number,
+): { found: WayOut; reached: Vec3[] } {
   const own = extentOf(thing.points);
   const shiftOf = (at: readonly number[]): Vec3 =>
     axes.reduce((sum, a, i) => add3(sum, scale3(a, at[i]! * stepMm[i]!)), { x: 0, y: 0, z: 0 });
@@ -136,7 +140,7 @@ function search(
   };
   const start = axes.map(() => 0);
   // What does not lie free where it is cannot be followed from there.
-  if (!free(start)) return 'stuck';
+  if (!free(start)) return { found: 'stuck', reached: [] };
   const cameFrom = new Map<string, { from?: readonly number[]; at: readonly number[] }>([
     [start.join(), { at: start }],
   ]);
@@ -146,14 +150,16 @@ function search(
       way.unshift(shiftOf(step.at));
     return way;
   };
+  const reached: Vec3[] = [];
   const open: { at: readonly number[]; left: number }[] = [{ at: start, left: left(start) }];
   for (let looked = 0; open.length > 0; looked++) {
     const best = open.reduce((b, o, i) => (o.left < open[b]!.left ? i : b), 0);
     const { at, left: leftMm } = open.splice(best, 1)[0]!;
-    if (leftMm <= 0) return { way: wayTo(at) };
+    if (leftMm <= 0) return { found: { way: wayTo(at) }, reached };
     const out = looked % 8 === 0 ? straight(at) : undefined;
-    if (out) return { way: [...wayTo(at), shiftOf(out)] };
-    if (looked > MOST) return 'unknown';
+    if (out) return { found: { way: [...wayTo(at), shiftOf(out)] }, reached };
+    if (looked > most) return { found: 'unknown', reached };
+    reached.push(shiftOf(at));
     for (const dir of dirs) {
       const next = at.map((v, i) => v + dir[i]!);
       const key = next.join();
@@ -162,7 +168,7 @@ function search(
       open.push({ at: next, left: left(next) });
     }
   }
-  return 'none';
+  return { found: 'none', reached };
 }
 
 export const middleOf = ({ points }: Convex): Vec3 =>
@@ -202,12 +208,14 @@ export function wayOut(
   });
   const whole = long.map((mm) => Math.min(STEP_MM[1], Math.max(STEP_MM[0], STEP_SHARE * mm)));
   const fine = whole.map((mm) => Math.min(mm, Math.max(FINE_MM, mm / FINER)));
-  const first = search(thing, axes, whole, walls.meets, extent);
-  if (first === 'stuck' || typeof first === 'object') return first;
-  // Where long steps already lead to too many places, short ones lead to more.
-  const found = first === 'none' ? search(thing, axes, fine, walls.meets, extent) : first;
-  if (found !== 'unknown') return found;
-  return seesOut(middleOf(solid), walls) ? 'unknown' : 'none';
+  const first = search(thing, axes, whole, walls.meets, extent, MOST);
+  if (first.found === 'stuck' || typeof first.found === 'object') return first.found;
+  // Where nothing open is seen from anywhere it reaches, it is closed in.
+  const middle = middleOf(solid);
+  const every = Math.max(1, Math.floor(first.reached.length / LOOKED_FROM));
+  const spots = first.reached.filter((_, i) => i % every === 0).map((by) => add3(middle, by));
+  if (!spots.some((p) => seesOut(p, walls))) return 'none';
+  return first.found === 'none' ? search(thing, axes, fine, walls.meets, extent, MOST_FINE).found : 'unknown';
 }
 
 /** How long a way is, mm. */

@@ -7,6 +7,7 @@ import {
   formOf,
   freeName,
   newPart,
+  setFree,
   standardKinds,
 } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
@@ -78,6 +79,22 @@ export function addLike(part: Part, name: string, params: Part['params']): void 
   };
   useBuild.getState().update((draft) => void draft.parts.push(like as Draft<Part>));
   useView.setState({ partId: id });
+}
+
+/** The last of several copies as a part of its own, where it stood, with what is on it. */
+export function freeOne(part: Part): void {
+  if (part.mount.to !== 'part') return;
+  const free = setFree(part.mount);
+  if (!free) return;
+  const { doc, update } = useBuild.getState();
+  const made = copiedPart(doc, part, doc, `${part.name}, set free`.slice(0, 120), free.own);
+  update((draft) => {
+    const own = draft.parts.find((p) => p.id === part.id);
+    if (own) own.mount = free.kept;
+    draft.parts.push(made.part as Draft<Part>);
+    draft.circuits.push(...made.circuits);
+  });
+  useView.setState({ partId: made.part.id });
 }
 
 /** Takes a part away, out of the shown version alone when edits go there; otherwise with the circuits it fed; what fed its lamps from elsewhere lets go of them. */

@@ -10,6 +10,8 @@ interface OutlineEditorProps {
   field: RowsField;
   rows: readonly Row[];
   onChange: (rows: Row[]) => void;
+  /** Takes rings inside the outline as well, where the form has them. */
+  onRings?: ((rings: Row[]) => void) | undefined;
   onDrag: (rows: Row[]) => void;
   onDragEnd: () => void;
   /** Numbers of edges, each between a spot of it and where it begins. */
@@ -42,6 +44,7 @@ export function OutlineEditor({
   field,
   rows,
   onChange,
+  onRings,
   onDrag,
   onDragEnd,
   beneath,
@@ -315,6 +318,7 @@ export function OutlineEditor({
           symmetric={symmetric}
           setSymmetric={setSymmetric}
           beneath={beneath}
+          onRings={onRings}
           {...(onTakeAll && { onTakeAll })}
         />
       </div>

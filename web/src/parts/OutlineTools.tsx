@@ -17,6 +17,8 @@ export interface OutlineToolsProps {
   symmetric: boolean;
   setSymmetric: (on: boolean) => void;
   /** The fields that place what lies beneath the lines, and how it is traced. */
+  /** Takes rings inside the outline as well, where the form has them. */
+  onRings?: ((rings: Row[]) => void) | undefined;
   beneath: { fields: ReactNode; trace?: () => Promise<Found> };
   /** All outlines that were traced, as pieces of their own. */
   onTakeAll?: ComponentProps<typeof TracePicker>['onTakeAll'];
@@ -31,6 +33,7 @@ export function OutlineTools({
   symmetric,
   setSymmetric,
   beneath,
+  onRings,
   onTakeAll,
 }: OutlineToolsProps) {
   const [said, setSaid] = useState('');
@@ -51,9 +54,18 @@ export function OutlineTools({
       setSaid(`${file.name} does not say its unit.`);
       return setAsking(file);
     }
-    const { points: read, offMm, left } = found.value;
-    const also = left.length > 0 ? ` Not taken: ${left.join(', ')}.` : '';
-    setSaid(`${read.length} points read from ${file.name}, within ${trimNumber(offMm, 1)} mm.${also}`);
+    const { points: read, offMm, left, rings } = found.value;
+    const ringed = onRings && rings.length > 0;
+    const not = [
+      ...(rings.length > 0 && !onRings ? [`${rings.length} inner ring${rings.length > 1 ? 's' : ''}`] : []),
+      ...left,
+    ];
+    const also = not.length > 0 ? ` Not taken: ${not.join(', ')}.` : '';
+    const inside = ringed ? ` ${rings.length} inner ring${rings.length > 1 ? 's' : ''} with it.` : '';
+    setSaid(
+      `${read.length} points read from ${file.name}, within ${trimNumber(offMm, 1)} mm.${inside}${also}`,
+    );
+    onRings?.(rings.flatMap((r, i) => r.map(([x, y]) => ({ ring: i + 1, xMm: x, yMm: y, node: 'corner' }))));
     onChange(read.map(([x, y]) => ({ xMm: x, yMm: y, node: 'corner' })));
   };
   return (

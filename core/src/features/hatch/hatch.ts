@@ -76,7 +76,7 @@ export const hatch = defineFeature<HatchParams>({
   }),
   divide: (panels, { id, place, params }) =>
     place.on === 'panel'
-      ? cutThrough(panels, { id, name: 'hatch', place, params: cutSize(params), layers: 'one' })
+      ? cutThrough(panels, { id, name: 'hatch', place, params: cutSize(params), layers: 'one', lid: true })
       : [...panels],
   lay: (on, feature) => {
     const { id, place, params } = feature;
@@ -96,7 +96,13 @@ export const hatch = defineFeature<HatchParams>({
     const left = Math.min(
       ...ring.map((p) => (contains(laid.piece.outline, p) ? distanceToEdge(laid.piece.outline, p) : -1)),
     );
-    if (left < 1)
+    const lipRing = openingRing(
+      { widthMm: params.widthMm + 4 * LIP_MM, lengthMm: params.lengthMm + 4 * LIP_MM, ends: 'square' },
+      place.turnDeg,
+    );
+    // The lip is glued on the inner face, which is the smaller one of a mitred piece.
+    const lies = lipRing.every((p) => laid.uvAt({ x: spot.x + p.x, y: spot.y + p.y }) !== undefined);
+    if (left < 1 || !lies)
       return notLaid(
         feature,
         'inside',

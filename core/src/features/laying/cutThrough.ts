@@ -48,6 +48,8 @@ export function cutThrough(
     place: Pick<PanelSpot, 'panel' | 'u' | 'v' | 'turnDeg'>;
     params: OpeningSize;
     layers: 'all' | 'one';
+    /** What is cut out is its lid. */
+    lid?: true;
   },
 ): Panel[] {
   const { place, params } = cut;
@@ -70,7 +72,13 @@ export function cutThrough(
     if (!ring.every((p) => contains(plate.outline, p))) return panel;
     return {
       ...panel,
-      plate: { ...plate, cuts: [...plate.cuts, { id: cut.id, name: cut.name, outline: ring }] },
+      plate: {
+        ...plate,
+        cuts: [
+          ...plate.cuts,
+          { id: cut.id, name: cut.name, outline: ring, ...(cut.lid && { lid: true as const }) },
+        ],
+      },
     };
   });
 }

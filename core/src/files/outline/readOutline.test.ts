@@ -143,14 +143,19 @@ describe('an outline from a drawing', () => {
     expect(areaOf(points(svgOf(again), 'z.svg'))).to.be.closeTo(6400, 0.1);
   });
 
-  it('names what it does not take: inner outlines, other outlines, text, pictures, use', () => {
-    const { left } = whole(
+  it('takes rings inside it, and names what it does not take: other outlines, text, pictures, use', () => {
+    const { left, rings } = whole(
       svgOf(
         '<rect width="100" height="100"/><circle cx="50" cy="50" r="10"/><circle cx="300" cy="50" r="10"/><text>T</text><use href="#a"/><image/>',
       ),
       'n.svg',
     );
-    expect(left).to.deep.equal(['1 inner outline', '1 other outline', '1 text', '1 use', '1 image']);
+    expect(left).to.deep.equal(['1 other outline', '1 text', '1 use', '1 image']);
+    expect(rings).to.have.length(1);
+    // The middle of the circle, on the middle line and 50 mm over the foot; its area by its radius.
+    const ring = rings[0]!.map(([x, y]) => ({ x, y }));
+    for (const p of ring) expect(Math.hypot(p.x, p.y - 50)).to.be.closeTo(10, 0.15);
+    expect(Math.abs(areaOf(rings[0]!))).to.be.closeTo(Math.PI * 100, 5);
   });
 
   it('refuses what reaches further than an outline may, and more points than a hand cuts', () => {

@@ -18,6 +18,8 @@ export type ReadOutline =
       points: [x: number, y: number][];
       /** The most that the file's own points lie off the outline, mm. */
       offMm: number;
+      /** Rings inside it, the largest first, in its own place. */
+      rings: [x: number, y: number][][];
       /** What else was in the drawing and was not taken, in words. */
       left: string[];
     }
@@ -26,6 +28,10 @@ export type ReadOutline =
 /** Largest drawing that is taken, characters. */
 const MOST_TEXT = 5_000_000;
 const LEAST_MM2 = 25;
+/** Smaller than this is a speck and no ring, mm²; and no more rings and points of them than a form holds. */
+const LEAST_RING_MM2 = 4;
+const MOST_RINGS = 20;
+const MOST_RING_POINTS = 600;
 /** No nearer to the drawing than a knife. */
 const WITHIN_MM = 0.1;
 
@@ -83,11 +89,28 @@ export function readOutline(
   const others = whole.filter((r) => r !== largest);
   const inner = others.filter((r) => inside(r[0]!, largest)).length;
   const round = (v: number): number => Math.round(v * 100) / 100;
+  const [dx, dy] = [(west + east) / 2, foot];
+  let roomFor = MOST_RING_POINTS;
+  const within = others
+    .filter((r) => inside(r[0]!, largest) && areaOf(r) * unit * unit >= LEAST_RING_MM2)
+    .sort((a, b) => areaOf(b) - areaOf(a))
+    .slice(0, MOST_RINGS)
+    .map(
+      (r) =>
+        thinned(
+          r.map((p) => ({ x: p.x * unit, y: p.y * unit })),
+          most,
+          WITHIN_MM,
+        ).ring,
+    )
+    .filter((r) => r.length > 2 && (roomFor -= r.length) >= 0)
+    .map((r) => r.map((p): [number, number] => [round(p.x - dx), round(p.y - dy)]));
   return ok({
     points: thin.map((p) => [round(p.x - (west + east) / 2), round(p.y - foot)]),
     offMm,
+    rings: within,
     left: [
-      ...(inner > 0 ? [many(inner, 'inner outline')] : []),
+      ...(inner > within.length ? [many(inner - within.length, 'more inner outline')] : []),
       ...(others.length > inner ? [many(others.length - inner, 'other outline')] : []),
       ...[...left].map(([what, n]) => many(n, what)),
     ],

@@ -7,6 +7,7 @@ import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { drawnCheck } from '../held/checks';
 import { drawnOutline, type Node, outlineField } from '../held/drawn';
+import { ringCuts, ringsField } from '../held/rings';
 import { fitBevel, fourLayers, laminate, stackMm } from '../held/laminate';
 import { wallCheck } from '../held/seat';
 import { layerFigures } from '../held/hollow';
@@ -42,6 +43,7 @@ const fields = [
   length('bevelMm', 'Edge eased', [0, 30], 'From the edge inwards, both faces.', 'Edge'),
   length('handMm', 'Hand up', [-500, 1000], 'Middle of the fist above the foot of the drawing.', 'Hold'),
   outlineField(() => true),
+  ringsField(() => true),
 ] as const;
 
 export type BodyParams = ParamsOf<typeof fields>;
@@ -89,7 +91,8 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
         ]
       : [];
   const b = boundsOf(outline);
-  const checks: Check[] = [...drawnCheck(crosses)];
+  const rings = ringCuts(params.rings, outline);
+  const checks: Check[] = [...drawnCheck(crosses), ...rings.checks];
   const bevel =
     params.bevelMm > 0 ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.6 }) : undefined;
   if (section && section.shape === 'tube') {
@@ -136,6 +139,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
       outline,
       stack,
       ...(bevel && { bevel }),
+      cuts: () => rings.cuts,
       through: [...barrel, ...through],
     }),
     joins: [],
@@ -199,6 +203,7 @@ export const propBody = defineForm<BodyParams>({
     bevelMm: 3,
     handMm: 45,
     outline: start,
+    rings: [],
   }),
   design,
   silhouette: (params) => drawnOutline(params.outline).outline,

@@ -3,6 +3,7 @@ import type { Vec2 } from '../../geometry';
 import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { cornerNodes, drawnOutline, outlineField } from '../held/drawn';
+import { ringCuts, ringsField } from '../held/rings';
 import { fitBevel, laminate, stackMm } from '../held/laminate';
 import { arc, ellipse, rectangle, rounded } from '../held/outlines';
 import { drawnCheck } from '../held/checks';
@@ -33,6 +34,7 @@ const fields = [
   }),
   length('bevelMm', 'Bevel', [0, 60], 'Round its edge, both faces; 0 leaves it square.', 'Edge'),
   outlineField(isDrawn),
+  ringsField(isDrawn),
 ] as const;
 
 export type GuardParams = ParamsOf<typeof fields>;
@@ -70,7 +72,8 @@ function design({ params, stack, through }: FormInput<GuardParams>): Design {
   const { outline, crosses } = outlineOf(params);
   const bevel =
     params.bevelMm > 0 ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.3 }) : undefined;
-  const checks: Check[] = [...drawnCheck(crosses)];
+  const rings = ringCuts(isDrawn(params) ? params.rings : [], outline);
+  const checks: Check[] = [...drawnCheck(crosses), ...rings.checks];
   for (const core of through) {
     const [wide] = sizeOf(core.section);
     const near = Math.min(...outline.map((p) => Math.hypot(p.x - core.from.x, p.y - core.from.y)));
@@ -82,6 +85,7 @@ function design({ params, stack, through }: FormInput<GuardParams>): Design {
       outline,
       stack,
       ...(bevel && { bevel }),
+      cuts: () => rings.cuts,
       through,
       level: { footMm: -total / 2 },
     }),
@@ -107,6 +111,7 @@ export const guard = defineForm<GuardParams>({
     widthMm: 190,
     deepMm: 45,
     bevelMm: 0,
+    rings: [],
     outline: cornerNodes([
       [-90, -12],
       [0, -28],

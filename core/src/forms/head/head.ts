@@ -4,6 +4,7 @@ import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { drawnCheck } from '../held/checks';
 import { drawnOutline, type Node, outlineField } from '../held/drawn';
+import { ringCuts, ringsField } from '../held/rings';
 import { fitBevel, laminate, stackMm, type Layer } from '../held/laminate';
 import { arc, ellipse, mirrored, rectangle } from '../held/outlines';
 import { wallCheck } from '../held/seat';
@@ -33,6 +34,7 @@ const fields = [
     when: (p) => (p as { cavityMm?: number }).cavityMm !== 0,
   }),
   outlineField(isDrawn),
+  ringsField(isDrawn),
 ] as const;
 
 export type HeadParams = ParamsOf<typeof fields>;
@@ -82,6 +84,7 @@ function design({ params, stack, through }: FormInput<HeadParams>): Design {
       ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: Math.min(params.edgeMm, total - 0.5) })
       : undefined;
   const b = boundsOf(outline);
+  const rings = ringCuts(isDrawn(params) ? params.rings : [], outline);
   const middle = { x: params.cavityAtMm, y: (b.minY + b.maxY) / 2 };
   const hollowed = innerLayers(stack);
   const cavity = (layer: Layer) =>
@@ -95,7 +98,14 @@ function design({ params, stack, through }: FormInput<HeadParams>): Design {
         ]
       : [];
   return {
-    panels: laminate({ id: 'head', outline, stack, ...(bevel && { bevel }), through, cuts: cavity }),
+    panels: laminate({
+      id: 'head',
+      outline,
+      stack,
+      ...(bevel && { bevel }),
+      through,
+      cuts: (layer) => [...cavity(layer), ...rings.cuts],
+    }),
     joins: [],
     roomMm: 0,
     rooms:
@@ -103,6 +113,7 @@ function design({ params, stack, through }: FormInput<HeadParams>): Design {
     figures: layerFigures(stack, bevel),
     checks: [
       ...drawnCheck(crosses),
+      ...rings.checks,
       ...through.flatMap((core) =>
         wallCheck(
           `socket-${core.id}`,
@@ -140,6 +151,7 @@ export const head = defineForm<HeadParams>({
     edgeMm: 5,
     cavityMm: 0,
     cavityAtMm: 60,
+    rings: [],
     outline: start,
   }),
   design,

@@ -5,6 +5,7 @@ import { defineForm, type Design, type FormInput } from '../contract';
 import { dishPanels } from './dish';
 import { drawnCheck } from '../held/checks';
 import { cornerNodes, drawnOutline, outlineField } from '../held/drawn';
+import { ringCuts, ringsField } from '../held/rings';
 import { fitBevel, laminate, stackMm } from '../held/laminate';
 import { ellipse, mirrored, rounded } from '../held/outlines';
 import { isDrawn, isSized } from '../held/shape';
@@ -41,6 +42,7 @@ const fields = [
   length('bossMm', 'Boss', [0, 400], 'Across the disc in the middle; 0 for none.', 'Boss'),
   length('strapMm', 'Arm strap', [200, 900], 'Round the forearm, with overlap.', 'Hold'),
   outlineField(isDrawn),
+  ringsField(isDrawn),
 ] as const;
 
 export type ShieldParams = ParamsOf<typeof fields>;
@@ -99,11 +101,19 @@ function design(input: FormInput<ShieldParams>): Design {
           }),
         ]
       : [];
+  const rings = ringCuts(isDrawn(params) ? params.rings : [], outline);
   const board =
     deepMm > 0
       ? dishPanels({ ...params, deepMm, stack })
       : {
-          panels: laminate({ id: 'board', outline, stack, ...(bevel && { bevel }), through: [] }),
+          panels: laminate({
+            id: 'board',
+            outline,
+            stack,
+            ...(bevel && { bevel }),
+            cuts: () => rings.cuts,
+            through: [],
+          }),
           joins: [],
         };
   return {
@@ -121,7 +131,7 @@ function design(input: FormInput<ShieldParams>): Design {
       },
     ],
     figures: layerFigures(stack),
-    checks: drawnCheck(crosses),
+    checks: [...drawnCheck(crosses), ...rings.checks],
   };
 }
 
@@ -146,6 +156,7 @@ export const shield = defineForm<ShieldParams>({
     bevelMm: 8,
     bossMm: 140,
     strapMm: 420,
+    rings: [],
     outline: cornerNodes([
       [-200, 60],
       [0, 0],

@@ -1,7 +1,7 @@
 import type { Check, Cure, Feature, Part, PanelSpot } from '../../document';
 import type { Laid } from '../../features';
 import { cross3, dot3, scale3, sub3, type Vec2, type Vec3 } from '../../geometry';
-import { type Core, gridNormals, type LaidPanel } from '../../panel';
+import { type Core, gridNormals, type LaidPanel, onGrid } from '../../panel';
 import {
   type Convex,
   extentOfFaces,
@@ -83,7 +83,7 @@ export function waysOut(
   const cuts = cutsIn(laid, lays.values());
   const stays = laid.filter((l) => !comesOff(l, joins));
   const faces: Triangle[] = [
-    ...stays.flatMap((l) => panelFaces(l, cuts.get(l.panel.id))),
+    ...stays.flatMap((l) => panelFaces(l, cuts.get(l.panel.id), false)),
     ...cores.flatMap(stickFaces),
   ];
   const shell = { walls: wallsOfFaces(faces), extent: extentOfFaces(faces) };
@@ -122,7 +122,7 @@ export const comingOut = (ways: WaysOut): Record<string, number | Exclude<WayOut
   Object.fromEntries([...ways].map(([id, way]) => [id, typeof way === 'object' ? wayLength(way.way) : way]));
 
 /** A hatch is so much larger than what goes through it, mm. */
-const CLEAR_MM = 4;
+const CLEAR_MM = 2;
 /** No more pieces than this are tried for a hatch. */
 const TRIED = 3;
 
@@ -161,15 +161,28 @@ function hatchOver(
   const by = sub3(middle, grid[r]![c]!);
   const flat = { x: here.x + dot3(by, across), y: here.y + dot3(by, up) };
   const uv = laid.uvAt(flat) ?? { x: c / (grid[0]!.length - 1), y: r / (grid.length - 1) };
-  const wide = (axis: Vec3): number => {
+  const half = (axis: Vec3): number => {
     const along = solid.points.map((p) => dot3(p, axis));
-    return Math.max(...along) - Math.min(...along);
+    return (Math.max(...along) - Math.min(...along)) / 2 + CLEAR_MM / 2;
+  };
+  const spot = onGrid(grid, uv);
+  /** How far it is on the flat until the piece, bent as it is, lets so much through straight on. */
+  const onFlat = (axis: Vec3, way: Vec2): number => {
+    const want = half(axis);
+    const reach = (sign: 1 | -1): number => {
+      for (let mm = want; mm < 4 * want; mm += 0.5) {
+        const at = laid.uvAt({ x: flat.x + sign * way.x * mm, y: flat.y + sign * way.y * mm });
+        if (!at || Math.abs(dot3(sub3(onGrid(grid, at), spot), axis)) >= want) return mm;
+      }
+      return 4 * want;
+    };
+    return 2 * Math.max(reach(1), reach(-1));
   };
   const share = (v: number): number => Math.round(Math.min(1, Math.max(0, v)) * 1e4) / 1e4;
   return {
     place: { on: 'panel', panel: laid.panel.id, u: share(uv.x), v: share(uv.y), turnDeg: 0 },
-    widthMm: Math.ceil(wide(across) + CLEAR_MM),
-    lengthMm: Math.ceil(wide(up) + CLEAR_MM),
+    widthMm: Math.ceil(onFlat(across, { x: 1, y: 0 })),
+    lengthMm: Math.ceil(onFlat(up, { x: 0, y: 1 })),
     offMm: best.off,
   };
 }

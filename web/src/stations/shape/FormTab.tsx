@@ -146,6 +146,10 @@ export function FormTab({
                     onChange={(value) => change((p) => void Object.assign(p.params, { [field.key]: value }))}
                     onDrag={(value) => drag((p) => void Object.assign(p.params, { [field.key]: value }))}
                     onDragEnd={dragEnd}
+                    {...(form.fields.some((f) => f.key === 'rings') && {
+                      onRings: (value: Row[]) =>
+                        change((p) => void Object.assign(p.params, { rings: value })),
+                    })}
                     beneath={beneath}
                   />
                 )}

@@ -5,6 +5,7 @@ import type { Draft } from 'immer';
 import { ChoiceField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { freeOne } from '../../app/partActions';
 import { OnPartFields } from './OnPartFields';
 
 interface MountFieldsProps {
@@ -72,7 +73,7 @@ export function MountFields({ part, form, change }: MountFieldsProps) {
             ]}
             onChange={(anchor) => set({ ...mount, anchor })}
           />
-          <OnPartFields mount={mount} set={set} />
+          <OnPartFields mount={mount} set={set} onSetFree={() => freeOne(part)} />
         </>
       )}
     </>

@@ -1,4 +1,5 @@
 import type { Copies, Mount } from '@fomrik/core/document';
+import { setFree } from '@fomrik/core/parts';
 import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
 
 type OnPart = Extract<Mount, { to: 'part' }>;
@@ -10,7 +11,15 @@ const startCopies: Record<Copies['way'], Copies> = {
 };
 
 /** Where a part lies on another, how it is held there, and how many of it there are. */
-export function OnPartFields({ mount, set }: { mount: OnPart; set: (next: OnPart) => void }) {
+export function OnPartFields({
+  mount,
+  set,
+  onSetFree,
+}: {
+  mount: OnPart;
+  set: (next: OnPart) => void;
+  onSetFree: () => void;
+}) {
   const { copies } = mount;
   const withCopies = (next: Copies | undefined): void => {
     const { copies: _before, ...rest } = mount;
@@ -106,6 +115,11 @@ export function OnPartFields({ mount, set }: { mount: OnPart; set: (next: OnPart
           whole
           onChange={(count) => withCopies({ ...copies, count })}
         />
+      )}
+      {setFree(mount) && (
+        <button type="button" className="btn self-end" onClick={onSetFree}>
+          Set the last one free
+        </button>
       )}
       {copies?.way === 'row' && (
         <>

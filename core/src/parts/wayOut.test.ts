@@ -1,0 +1,107 @@
+import { expect } from 'chai';
+import { applyChanges, type Feature, type Params, type Part } from '../document';
+import { standardKinds } from './kinds';
+import { newPart } from './newPart';
+import { partReport, type PartReport } from './partReport';
+import { adultMeasures, aroundOf } from './testing/worn.test';
+
+const wearer = { name: 'Anyone', underLayerMm: 3, measures: adultMeasures };
+const around = aroundOf();
+const feature = (id: string, kind: string, place: Feature['place'], params: Params = {}): Feature => ({
+  id,
+  kind,
+  place,
+  params: {
+    ...standardKinds.features.get(kind)!.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } }).params,
+    ...params,
+  },
+});
+const on = (panel: string, u = 0.5, v = 0.5): Feature['place'] => ({ on: 'panel', panel, u, v, turnDeg: 0 });
+const withPack = (form: string, params: Params, place: Feature['place'], pack: Params = {}): Part => {
+  const part = newPart('one', wearer, form);
+  return {
+    ...part,
+    params: { ...part.params, ...params },
+    features: [feature('cells', 'pack', place, { packId: '3xaaa', pocket: 'none', ...pack })],
+  };
+};
+const told = (report: PartReport) => report.checks.find((c) => c.id === 'way-out-cells');
+
+describe('what is put in comes out again', () => {
+  const big = { widthMm: 140, heightMm: 180, deepMm: 70 };
+
+  it('a pack in a closed box is a stop, and each hatch that is offered lets it out', () => {
+    for (const corners of ['mitre', 'butt', 'folded']) {
+      const part = withPack('box', { ...big, corners }, on(corners === 'butt' ? 'front' : 'face'));
+      const report = partReport(part, around);
+      expect(told(report)!.severity, corners).to.equal('stop');
+      expect(report.comesOut['cells']).to.equal('none');
+      expect(report.sealedIn).to.include('cells');
+      const { cures } = told(report)!;
+      expect(cures.length, corners).to.be.greaterThan(0);
+      for (const cure of cures) {
+        const opened = partReport(applyChanges(part, cure.changes), around);
+        expect(opened.comesOut['cells'], cure.label).to.be.a('number');
+        expect(told(opened), cure.label).to.equal(undefined);
+        // The hatch is cut where it is drawn, with a lip of its own, and its magnets are bought.
+        expect(opened.pieces.some((p) => p.featureId === 'cells-hatch')).to.equal(true);
+        expect(opened.bought.find((b) => b.what.startsWith('magnets'))!.count).to.equal(8);
+        expect(opened.work.some((w) => w.step === 'hatches')).to.equal(true);
+      }
+    }
+  });
+
+  it('from a box that is open, from behind what is worn, and out of a tube with an open end, nothing is told', () => {
+    for (const part of [
+      withPack('box', { ...big, open: 'back' }, on('face')),
+      withPack('box', { ...big, open: 'top' }, on('front')),
+      withPack('greave', { paddingMm: 18 }, on('a')),
+      withPack(
+        'haft',
+        { rod: 'pvc-1-1-2in' },
+        { on: 'room', room: 'bore', alongMm: 0, acrossMm: 0, turnDeg: 0 },
+        { packId: '2xcr2032' },
+      ),
+    ]) {
+      const report = partReport(part, around);
+      expect(told(report), part.form).to.equal(undefined);
+      expect(report.comesOut['cells'], part.form).to.be.a('number');
+    }
+  });
+
+  it('what is said to stay in for good is noted and goes in before the part is closed', () => {
+    const report = partReport(withPack('box', big, on('face'), { access: 'stays' }), around);
+    expect(told(report)!.severity).to.equal('note');
+    expect(told(report)!.cures).to.deep.equal([]);
+    expect(report.sealedIn).to.include('cells');
+  });
+
+  it('a hatch that is smaller than what is behind it does not help, whatever piece it is in', () => {
+    const part = withPack('box', { widthMm: 100, heightMm: 120, deepMm: 50 }, on('face'));
+    for (const panel of ['face', 'front', 'lid']) {
+      const small = feature('h', 'hatch', on(panel), { widthMm: 20, lengthMm: 20 });
+      const report = partReport({ ...part, features: [...part.features, small] }, around);
+      expect(report.comesOut['cells'], panel).to.equal('none');
+    }
+  });
+
+  it('a hatch that would break the edge of its piece is left off and says so', () => {
+    const part = withPack('box', big, on('face'));
+    const wide = feature('h', 'hatch', on('face'), { widthMm: 132, lengthMm: 80 });
+    const { checks } = partReport({ ...part, features: [...part.features, wide] }, around);
+    expect(checks.find((c) => c.id === 'feature-h')!.title).to.include('break the edge');
+  });
+
+  it('in a bought thing it is not known, unless one wall is its lid', () => {
+    const box = withPack(
+      'donor',
+      {},
+      { on: 'room', room: 'inside', alongMm: 0, acrossMm: 0, turnDeg: 0 },
+      { packId: '2xcr2032' },
+    );
+    const report = partReport(box, around);
+    const note = told(report);
+    if (report.comesOut['cells'] === 'none') expect(note!.title).to.include('not known');
+    expect(note?.severity ?? 'note').to.equal('note');
+  });
+});
