@@ -24,7 +24,7 @@ describe('a mask skinned over a surface', function () {
     await page.getByText(/Gull mask: piece \d presses \d+ mm into the wearer/).waitFor();
     await surface().getByRole('button', { name: 'Size it to the head' }).click();
     await surface()
-      .getByText(/The head fits: \d/)
+      .getByText(/The head is inside: \d/)
       .waitFor();
     await page.getByText(/presses \d+ mm into the wearer/).waitFor({ state: 'detached' });
     await saved(page);

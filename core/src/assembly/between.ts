@@ -73,6 +73,20 @@ export function boxOf({ least: l, most: m }: Box, to: (p: Vec3) => Vec3): Box {
   return { least: of(Math.min), most: of(Math.max) };
 }
 
+/** The box that two boxes share. */
+const meeting = (a: Box, b: Box): Box => ({
+  least: {
+    x: Math.max(a.least.x, b.least.x),
+    y: Math.max(a.least.y, b.least.y),
+    z: Math.max(a.least.z, b.least.z),
+  },
+  most: {
+    x: Math.min(a.most.x, b.most.x),
+    y: Math.min(a.most.y, b.most.y),
+    z: Math.min(a.most.z, b.most.z),
+  },
+});
+
 /** Spots nearer to a face than this lie on it, mm. */
 const ON_MM = 0.25;
 
@@ -82,10 +96,10 @@ const BEHIND_MM = 1.2;
 /** How deep spots of one lie in the other: on its faces, or a little behind them. */
 function deepIn(own: AskedSolid, solid: AskedSolid, { to, back }: Rigid, behindMm: number): number {
   let deep = 0;
-  for (const { at, out } of spotsOn(own.mesh, boxOf(solid, back))) {
+  for (const { at, out } of spotsOn(own.mesh, meeting(own, boxOf(solid, back)))) {
     const p = to(behindMm === 0 ? at : sub3(at, scale3(out, behindMm)));
     if (!inBox(p, solid)) continue;
-    const { mm, behind } = solid.away(p);
+    const { mm, behind } = solid.away(p, Math.max(deep, ON_MM));
     // What is no deeper than what is known, or before the nearest face, need not be looked through.
     if (behind && mm > Math.max(deep, ON_MM) && solid.inside(p)) deep = mm;
   }
@@ -95,8 +109,8 @@ function deepIn(own: AskedSolid, solid: AskedSolid, { to, back }: Rigid, behindM
 /** How near two solids come, as far as it matters. */
 function gapTo(own: AskedSolid, solid: AskedSolid, { to, back }: Rigid, mostMm: number): number {
   let gap = Infinity;
-  for (const { at } of spotsOn(own.mesh, boxOf(wider(solid, mostMm), back))) {
-    gap = Math.min(gap, solid.away(to(at)).mm);
+  for (const { at } of spotsOn(own.mesh, meeting(own, boxOf(wider(solid, mostMm), back)))) {
+    gap = Math.min(gap, solid.away(to(at), ON_MM, gap).mm);
     if (gap < ON_MM) return gap;
   }
   return gap;

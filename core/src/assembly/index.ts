@@ -1,3 +1,4 @@
 export { type Between, between, betweenMeshes, bodyOf, FAR_MM, rigid, type Rigid } from './between';
 export { withLetIn } from './letIn';
-export { type Standing, standingsOf } from './standing';
+export { type PutInClash, putInClashes } from './putIn';
+export { rootOf, type Standing, standingsOf } from './standing';

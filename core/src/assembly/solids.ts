@@ -4,8 +4,11 @@ import { cross3, dist3, lerp3, type Mesh, scale3, sub3, type Vec3 } from '../geo
 
 /** A closed solid that can be asked how deep spots lie in it; several closed shells count as one. */
 export interface AskedSolid {
-  /** How far a spot is from its faces, mm, and whether it is behind the nearest of them. */
-  away: (p: Vec3) => { mm: number; behind: boolean };
+  /**
+   * How far a spot is from its faces, mm, and whether it is behind the nearest of them. Nearer than `enough` it is near
+   * enough, further than `most` it is Infinity.
+   */
+  away: (p: Vec3, enough?: number, most?: number) => { mm: number; behind: boolean };
   /** Whether it lies in any of its shells. */
   inside: (p: Vec3) => boolean;
   least: Vec3;
@@ -22,16 +25,32 @@ const ways = [
   [0.3015, -0.9045, 0.3015],
 ].map(([x, y, z]) => new Vector3(x, y, z).normalize());
 
+/** A face is halved no more often than this. */
+const DEEPEST = 16;
+
+type Corners = readonly [Vec3, Vec3, Vec3];
+
+/** Long faces are parted to this, mm: a tree of slivers is slow to ask. */
+const LONG_MM = 40;
+
+/** A triangle in parts none of which is long. */
+function shortened([a, b, c]: Corners, deep = 0): Corners[] {
+  const [ab, bc, ca] = [dist3(a, b), dist3(b, c), dist3(c, a)];
+  const long = Math.max(ab, bc, ca);
+  if (long <= LONG_MM || deep === DEEPEST) return [[a, b, c]];
+  const [p, q, r]: Corners = long === ab ? [a, b, c] : long === bc ? [b, c, a] : [c, a, b];
+  const m = lerp3(p, q, 0.5);
+  return [...shortened([p, m, r], deep + 1), ...shortened([m, q, r], deep + 1)];
+}
+
 export function askedSolid(mesh: Mesh): AskedSolid {
   const before = known.get(mesh);
   if (before) return before;
-  const places = new Float32Array(mesh.triangles.length * 9);
-  mesh.triangles.forEach((t, i) =>
-    t.forEach((k, n) => {
-      const p = mesh.points[k]!;
-      places.set([p.x, p.y, p.z], 9 * i + 3 * n);
-    }),
+  const faces = mesh.triangles.flatMap((t) =>
+    shortened([mesh.points[t[0]]!, mesh.points[t[1]]!, mesh.points[t[2]]!]),
   );
+  const places = new Float32Array(faces.length * 9);
+  faces.forEach((t, i) => t.forEach((p, n) => places.set([p.x, p.y, p.z], 9 * i + 3 * n)));
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(places, 3));
   const tree = new MeshBVH(geometry, { indirect: true });
@@ -40,16 +59,13 @@ export function askedSolid(mesh: Mesh): AskedSolid {
   const spot = new Vector3();
   const ray = new Ray();
   const target: HitPointInfo = { point: new Vector3(), distance: 0, faceIndex: 0 };
-  const normals = mesh.triangles.map(([a, b, c]) => {
-    const [p, q, r] = [mesh.points[a]!, mesh.points[b]!, mesh.points[c]!];
-    return cross3(sub3(q, p), sub3(r, p));
-  });
+  const normals = faces.map(([p, q, r]) => cross3(sub3(q, p), sub3(r, p)));
   const asked: AskedSolid = {
     mesh,
     least: { x: min.x, y: min.y, z: min.z },
     most: { x: max.x, y: max.y, z: max.z },
-    away: (p) => {
-      const found = tree.closestPointToPoint(spot.set(p.x, p.y, p.z), target);
+    away: (p, enough = 0, most = Infinity) => {
+      const found = tree.closestPointToPoint(spot.set(p.x, p.y, p.z), target, enough, most);
       if (!found) return { mm: Infinity, behind: false };
       const n = normals[found.faceIndex]!;
       const { point, distance } = found;
@@ -82,11 +98,9 @@ export function boxesMeet(
   );
 }
 
-/** A face is looked at in spots no further apart than this, mm. */
-const APART_MM = 5;
-/** No more spots than this of one face. */
-const MOST = 66;
-
+/** Faces are looked at in spots so far apart, by how large what is looked at is: so many along it, and within these, mm. */
+const ALONG = 24;
+const APART_MM: readonly [number, number] = [4, 25];
 /** Whether a spot lies in a box along the axes. */
 export const inBox = (p: Vec3, { least, most }: Pick<AskedSolid, 'least' | 'most'>): boolean =>
   p.x >= least.x && p.x <= most.x && p.y >= least.y && p.y <= most.y && p.z >= least.z && p.z <= most.z;
@@ -97,32 +111,58 @@ export interface Spot {
   out: Vec3;
 }
 
-/** Spots all over the faces of a mesh that reach into a box. */
-export function* spotsOn(
-  { points, triangles }: Mesh,
+const axes = ['x', 'y', 'z'] as const;
+
+/** A triangle halved along its longest side as long as that is long and the triangle reaches into the box; its spots. */
+function* halved(
+  [a, b, c]: Corners,
   box: Pick<AskedSolid, 'least' | 'most'>,
-): Generator<Spot> {
+  apartMm: number,
+  deep: number,
+): Generator<Vec3> {
+  if (axes.some((k) => Math.max(a[k], b[k], c[k]) < box.least[k] || Math.min(a[k], b[k], c[k]) > box.most[k]))
+    return;
+  const [ab, bc, ca] = [dist3(a, b), dist3(b, c), dist3(c, a)];
+  const long = Math.max(ab, bc, ca);
+  if (long <= apartMm || deep === DEEPEST) {
+    // Its other corners belong to its neighbours.
+    for (const p of [a, lerp3(lerp3(a, b, 0.5), c, 1 / 3)]) if (inBox(p, box)) yield p;
+  } else if (long === ab) {
+    const m = lerp3(a, b, 0.5);
+    yield* halved([a, m, c], box, apartMm, deep + 1);
+    yield* halved([m, b, c], box, apartMm, deep + 1);
+  } else if (long === bc) {
+    const m = lerp3(b, c, 0.5);
+    yield* halved([b, m, a], box, apartMm, deep + 1);
+    yield* halved([m, c, a], box, apartMm, deep + 1);
+  } else {
+    const m = lerp3(c, a, 0.5);
+    yield* halved([c, m, b], box, apartMm, deep + 1);
+    yield* halved([m, a, b], box, apartMm, deep + 1);
+  }
+}
+
+/** No more spots than this are looked at: of more, evenly so many. */
+const MOST = 800;
+
+/** Spots all over the faces of a mesh that reach into a box. */
+export function spotsOn(mesh: Mesh, box: Pick<AskedSolid, 'least' | 'most'>): Spot[] {
+  const all = [...everySpot(mesh, box)];
+  const step = Math.max(1, all.length / MOST);
+  return step === 1 ? all : Array.from({ length: MOST }, (_, i) => all[Math.floor(i * step)]!);
+}
+
+function* everySpot({ points, triangles }: Mesh, box: Pick<AskedSolid, 'least' | 'most'>): Generator<Spot> {
+  const wide = Math.max(...axes.map((k) => box.most[k] - box.least[k]));
+  const apartMm = Math.min(APART_MM[1], Math.max(APART_MM[0], wide / ALONG));
   for (const t of triangles) {
-    const [a, b, c] = t.map((i) => points[i]!) as [Vec3, Vec3, Vec3];
-    const outside = (['x', 'y', 'z'] as const).some(
-      (k) => Math.max(a[k], b[k], c[k]) < box.least[k] || Math.min(a[k], b[k], c[k]) > box.most[k],
-    );
-    if (outside) continue;
+    const corners = t.map((i) => points[i]!) as [Vec3, Vec3, Vec3];
+    const [a, b, c] = corners;
     const normal = cross3(sub3(b, a), sub3(c, a));
     const size = Math.hypot(normal.x, normal.y, normal.z);
     if (size < 1e-9) continue;
     const out = scale3(normal, 1 / size);
-    const long = Math.max(dist3(a, b), dist3(b, c), dist3(c, a));
-    const n = Math.min(Math.floor(Math.sqrt(2 * MOST)), Math.max(1, Math.ceil(long / APART_MM)));
-    if (n === 1) {
-      // Its other corners belong to its neighbours.
-      for (const p of [a, lerp3(lerp3(a, b, 0.5), c, 1 / 3)]) if (inBox(p, box)) yield { at: p, out };
-      continue;
-    }
-    for (let i = 0; i <= n; i++)
-      for (let k = 0; k <= n - i; k++) {
-        const p = i === n ? a : lerp3(lerp3(b, c, k / (n - i)), a, i / n);
-        if (inBox(p, box)) yield { at: p, out };
-      }
+    for (const at of [...corners.filter((p) => inBox(p, box)), ...halved(corners, box, apartMm, 0)])
+      yield { at, out };
   }
 }

@@ -49,7 +49,7 @@ function betterMounts(
   const far = Number.isFinite(gapMm) ? gapMm : 0;
   const byMm = Math.round((deepMm > GIVES_MM ? deepMm + 0.1 : far) * 10) / 10;
   if (byMm <= 0) return [];
-  const tries = (['off', 'along', 'across'] as const).flatMap((label) =>
+  const tries = (['off', 'along'] as const).flatMap((label) =>
     [byMm, -byMm].map((by): Standing['better'][number] => ({
       label,
       byMm: by,

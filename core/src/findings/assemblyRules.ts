@@ -48,3 +48,20 @@ export const partsStand: BuildRule = ({ doc, report }) =>
       },
     ];
   });
+
+/** What was put in one part lies in another that is put together with it. */
+export const nothingInOthers: BuildRule = ({ report }) =>
+  report.putInClashes.map(({ partId, featureId, name, otherId, deepMm }) => {
+    const nameOf = (id: string): string => report.parts.find((p) => p.id === id)?.name ?? id;
+    return {
+      id: `in-other:${partId}:${featureId}:${otherId}`,
+      severity: 'stop' as const,
+      station: 'inside' as const,
+      title: `${name} in ${nameOf(partId)} lies ${trimNumber(deepMm)} mm deep in ${nameOf(otherId)}.`,
+      why: 'Put together, both would be in one place: a plug or a tang takes room of the bore it goes into. Move one of them.',
+      sure: 'standard' as const,
+      excess: deepMm,
+      partId,
+      remedies: [],
+    };
+  });

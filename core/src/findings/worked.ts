@@ -1,6 +1,6 @@
 import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
-import type { Standing } from '../assembly';
+import type { PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
 import type { Carried } from '../carry';
 import type { Packed, StickSet } from '../cut';
@@ -37,6 +37,8 @@ export interface Worked {
   circuits: CircuitReport[];
   /** Parts that lie in each other or float; as they were before in a first answer. */
   standings: Standing[];
+  /** What was put in one part and lies in another. */
+  putInClashes: PutInClash[];
   /** Everything held in a hand, as one. */
   carried: Carried[];
   packed: Packed;

@@ -23,7 +23,7 @@ import { changesAnything, dartsOf, triedCures, type Tried } from './cures';
 import { finishG, type Painted, paintedOf } from './finish';
 import { fasteningsG, gapFastenings } from './gapFastenings';
 import { gripsOf, type FormHandle } from './grips';
-import type { WayOut } from '../space';
+import type { Convex, WayOut } from '../space';
 import { closedFeatures, comingOut } from './checks/wayOut';
 import { formOf } from './kinds';
 import { makePart, zoneOf, type MadePart } from './made';
@@ -121,6 +121,8 @@ export interface PartReport {
   finishG: number;
   /** What is sealed and painted of one copy. */
   painted: Painted[];
+  /** What was put in, as solids where they stand, by their features. */
+  bodies: { featureId: string; name: string; solids: Convex[] }[];
   /** How what may have to come out does, by its feature: how long the way is, mm, or why not; as before in a first answer. */
   comesOut: Record<string, number | Exclude<WayOut, object>>;
   /** Features that nothing reaches once the part is closed; as it was before in a first answer. */
@@ -322,8 +324,11 @@ export function partReport(part: Part, around: Around, coarse = false, before?: 
     coreG,
     finishG: finishing,
     painted,
+    bodies: made.bodies.map(({ featureId, name, solids }) => ({ featureId, name, solids })),
     comesOut: made.ways ? comingOut(made.ways) : (before?.comesOut ?? {}),
-    sealedIn: made.ways ? closedFeatures(made.ways) : (before?.sealedIn ?? []),
+    // A bought thing is opened as it was made to.
+    sealedIn:
+      made.templates.length > 0 ? [] : made.ways ? closedFeatures(made.ways) : (before?.sealedIn ?? []),
     totalG,
     packed,
     trial: coarse

@@ -35,17 +35,19 @@ export function weightOf(
   totalG: number,
 ): Weight {
   const shell = laid.map((skin) => meshWeight(skinMesh(skin).mesh, pieceG(skin.piece)));
+  const sticks = model.cores.map((c) => rodWeight(c.from, c.to, coreG(c, catalogue)));
   const laidG = pieces.filter((p) => p.role === 'laid').reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
   const known = togetherWeight([
     ...shell,
     meshWeight(joinMeshes(featured.solids), laidG),
-    ...model.cores.map((c) => rodWeight(c.from, c.to, coreG(c, catalogue))),
+    ...sticks,
     ...featured.items.map((i) => pointWeight(i.massG, i.at)),
     ...model.ballast.map((b) => pointWeight(b.massG, b.at)),
   ]);
   // On the foam where there is any, else on the sticks.
   const foam = togetherWeight(shell);
-  const under = foam.massG > 0 ? foam : known;
+  const bare = togetherWeight(sticks);
+  const under = foam.massG > 0 ? foam : bare.massG > 0 ? bare : known;
   const restG = totalG - known.massG;
   if (under.massG === 0) return known;
   const by = restG / under.massG;

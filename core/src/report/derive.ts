@@ -1,4 +1,4 @@
-import { type Standing, standingsOf, withLetIn } from '../assembly';
+import { type PutInClash, putInClashes, rootOf, type Standing, standingsOf, withLetIn } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
 import { createCarried } from '../carry';
@@ -99,6 +99,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
   const fitting = createFitting();
   const carrying = createCarried();
   let lastStandings: Standing[] = [];
+  let lastClashes: PutInClash[] = [];
   let lastPacked: { pieces: string; packed: Packed } | undefined;
   let lastPages: { parts: readonly PartReport[]; key: string; count: number } | undefined;
   /** Pages of the printed pattern; planned anew when a piece or the paper changed. */
@@ -172,7 +173,10 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       return report;
     });
     const parts = withLetIn(made);
-    if (coarse.length === 0) lastStandings = standingsOf(parts);
+    if (coarse.length === 0) {
+      lastStandings = standingsOf(parts);
+      lastClashes = putInClashes(parts, (p) => rootOf(p, parts));
+    }
     // While an answer is coarse the sheets stay as they were laid, as long as they hold the same pieces.
     const pieces = piecesKey(parts);
     const packed =
@@ -201,6 +205,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       fitting: fitted,
       circuits,
       standings: lastStandings,
+      putInClashes: lastClashes,
       carried: carrying(
         parts,
         catalogue,

@@ -10,8 +10,8 @@ interface OutlineEditorProps {
   field: RowsField;
   rows: readonly Row[];
   onChange: (rows: Row[]) => void;
-  /** Takes rings inside the outline as well, where the form has them. */
-  onRings?: ((rings: Row[]) => void) | undefined;
+  /** Takes an outline with the rings inside it, where the form has them. */
+  onRings?: ((outline: Row[], rings: Row[]) => void) | undefined;
   onDrag: (rows: Row[]) => void;
   onDragEnd: () => void;
   /** Numbers of edges, each between a spot of it and where it begins. */

@@ -17,8 +17,8 @@ export interface OutlineToolsProps {
   symmetric: boolean;
   setSymmetric: (on: boolean) => void;
   /** The fields that place what lies beneath the lines, and how it is traced. */
-  /** Takes rings inside the outline as well, where the form has them. */
-  onRings?: ((rings: Row[]) => void) | undefined;
+  /** Takes an outline with the rings inside it, where the form has them. */
+  onRings?: ((outline: Row[], rings: Row[]) => void) | undefined;
   beneath: { fields: ReactNode; trace?: () => Promise<Found> };
   /** All outlines that were traced, as pieces of their own. */
   onTakeAll?: ComponentProps<typeof TracePicker>['onTakeAll'];
@@ -65,8 +65,12 @@ export function OutlineTools({
     setSaid(
       `${read.length} points read from ${file.name}, within ${trimNumber(offMm, 1)} mm.${inside}${also}`,
     );
-    onRings?.(rings.flatMap((r, i) => r.map(([x, y]) => ({ ring: i + 1, xMm: x, yMm: y, node: 'corner' }))));
-    onChange(read.map(([x, y]) => ({ xMm: x, yMm: y, node: 'corner' })));
+    const outline = read.map(([x, y]): Row => ({ xMm: x, yMm: y, node: 'corner' }));
+    if (!onRings) return onChange(outline);
+    onRings(
+      outline,
+      rings.flatMap((r, i) => r.map(([x, y]): Row => ({ ring: i + 1, xMm: x, yMm: y, node: 'corner' }))),
+    );
   };
   return (
     <>

@@ -230,12 +230,15 @@ export function wayOutChecks(
     if (way === undefined || typeof way === 'object') return [];
     const { item } = body;
     const forGood = item.stays === true;
+    const there = laid.some((l) => l.panel.given);
+    // What is inside a bought thing is what its maker said; only its cells are asked after.
+    if (there && !body.item.source) return [];
     const unknown = way !== 'none';
     // What does not fit where it is is told of already.
     if (way === 'stuck' && told.some((c) => c.severity === 'stop' && c.id.includes(body.featureId)))
       return [];
     // A bought thing opens as it was made to: its lid is named, or how it opens is not known.
-    if (way === 'none' && laid.some((l) => l.panel.given))
+    if (way === 'none' && there)
       return [
         {
           id: `way-out-${body.featureId}`,

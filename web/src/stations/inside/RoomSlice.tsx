@@ -74,7 +74,13 @@ export function RoomSlice({ made }: { made: PartReport }) {
   const items = made.items.filter((i) => i.fit && !i.lamp);
   if (items.length === 0) return <p className="text-soft">No pack or switch in this part.</p>;
   return (
-    <div className="flex h-full min-h-0 flex-col gap-2 overflow-auto">
+    <div
+      role="group"
+      aria-label="Things put in"
+      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it scrolls, and is scrolled by keys.
+      tabIndex={0}
+      className="flex h-full min-h-0 flex-col gap-2 overflow-auto"
+    >
       {items.map((item) => {
         const { needMm, haveMm, fromMm, roomId } = item.fit!;
         const room = made.rooms.find((r) => r.id === roomId)?.name ?? roomId;

@@ -147,8 +147,8 @@ export function FormTab({
                     onDrag={(value) => drag((p) => void Object.assign(p.params, { [field.key]: value }))}
                     onDragEnd={dragEnd}
                     {...(form.fields.some((f) => f.key === 'rings') && {
-                      onRings: (value: Row[]) =>
-                        change((p) => void Object.assign(p.params, { rings: value })),
+                      onRings: (outline: Row[], rings: Row[]) =>
+                        change((p) => void Object.assign(p.params, { [field.key]: outline, rings })),
                     })}
                     beneath={beneath}
                   />
