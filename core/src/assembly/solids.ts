@@ -99,7 +99,7 @@ export function boxesMeet(
 }
 
 /** Faces are looked at in spots so far apart, by how large what is looked at is: so many along it, and within these, mm. */
-const ALONG = 24;
+const ALONG = 14;
 const APART_MM: readonly [number, number] = [4, 25];
 /** Whether a spot lies in a box along the axes. */
 export const inBox = (p: Vec3, { least, most }: Pick<AskedSolid, 'least' | 'most'>): boolean =>
@@ -143,7 +143,7 @@ function* halved(
 }
 
 /** No more spots than this are looked at: of more, evenly so many. */
-const MOST = 800;
+const MOST = 400;
 
 /** Spots all over the faces of a mesh that reach into a box. */
 export function spotsOn(mesh: Mesh, box: Pick<AskedSolid, 'least' | 'most'>): Spot[] {

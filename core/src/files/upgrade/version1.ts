@@ -257,7 +257,7 @@ function placeOf(part: Part, body: Body, wearer: Wearer, at: Spot): Place {
     finish: 1,
     meshes: [],
     through: [],
-      times: 1,
+    times: 1,
     kinds: standardKinds,
   });
   const out = wearer.underLayerMm + 10;

@@ -77,7 +77,6 @@ export function RoomSlice({ made }: { made: PartReport }) {
     <div
       role="group"
       aria-label="Things put in"
-      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it scrolls, and is scrolled by keys.
       tabIndex={0}
       className="flex h-full min-h-0 flex-col gap-2 overflow-auto"
     >
