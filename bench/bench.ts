@@ -16,7 +16,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { glow, placesIn, solveSixty } from './inside';
+import { glow, manyBoxes, nudged, placesIn, solveSixty } from './inside';
 import { largestGroup, nestedFor, overBestKnown, shareUsed } from './nesting';
 import { repaintMs } from './repaint';
 import { shelfMs } from './shelf';
@@ -169,6 +169,20 @@ report(
   await time(5, (i) => placesIn(load('lampwarden-harness'), i)),
   'ms',
   2000,
+);
+const many = manyBoxes(200);
+const boxed = createDeriver();
+report(
+  'two hundred parts with a pack each, worked out in full',
+  await time(1, () => boxed(many)),
+  'ms',
+  60_000,
+);
+report(
+  'the same, a pack nudged: a first answer',
+  await time(20, (i) => boxed(nudged(many, i), { quick: true })),
+  'ms',
+  16,
 );
 const arms = load('lampwarden-arms');
 /** A sword of four layers with a channel, bevels and a grip. */

@@ -1,5 +1,6 @@
 import { applyChanges, type BuildDoc } from '@fomrik/core/document';
 import { litFace } from '@fomrik/core/light';
+import { newBuild, newPart, standardKinds } from '@fomrik/core/parts';
 import { placesFor } from '@fomrik/core/report';
 import { type Branch, junctionOf, solveNetwork } from '../core/src/circuit/nodal';
 
@@ -55,3 +56,25 @@ export function placesIn(doc: BuildDoc, i: number): unknown {
     'even',
   );
 }
+
+/** Two hundred parts in a row of boxes with a pack each, as a build. */
+export function manyBoxes(count: number): BuildDoc {
+  const wearer = { name: 'Anyone', underLayerMm: 2, measures: [] };
+  const kind = standardKinds.features.get('pack')!;
+  return {
+    ...newBuild('Many', '2026-03-01', wearer),
+    parts: Array.from({ length: count }, (_, i) => {
+      const part = newPart(`box-${i}`, wearer, 'box');
+      const { place, params } = kind.start({ panel: 'face', edge: '', at: { x: 0.5, y: 0.5 } });
+      return {
+        ...part,
+        params: { ...part.params, open: 'back', heightMm: 160 + i },
+        features: [{ id: `pack-${i}`, kind: kind.kind, place, params }],
+      };
+    }),
+  };
+}
+
+/** A pack nudged along its wall: what a first answer asks anew of the space it is in. */
+export const nudged = (doc: BuildDoc, i: number): BuildDoc =>
+  applyChanges(doc, [{ path: ['parts', 0, 'features', 0, 'place', 'u'], value: 0.4 + (i % 10) / 100 }]);

@@ -60,7 +60,12 @@ function Slice({ item, outside }: { item: Item; outside: string }) {
 function OutWords({ out }: { out: PartReport['comesOut'][string] | undefined }) {
   const length = useLength();
   if (out === undefined) return null;
-  if (typeof out === 'number') return <span className="block">comes out again, {length(out)} of way</span>;
+  if (typeof out === 'number')
+    return (
+      <span className="block">
+        {out < 1 ? 'comes out again: its piece comes off' : `comes out again, ${length(out)} of way`}
+      </span>
+    );
   return out === 'none' ? (
     <span className="block font-semibold text-stop">does not come out again</span>
   ) : (
@@ -78,7 +83,7 @@ export function RoomSlice({ made }: { made: PartReport }) {
       role="group"
       aria-label="Things put in"
       tabIndex={0}
-      className="flex h-full min-h-0 flex-col gap-2 overflow-auto"
+      className="flex h-full min-h-0 flex-col gap-2 overflow-auto pt-8"
     >
       {items.map((item) => {
         const { needMm, haveMm, fromMm, roomId } = item.fit!;
