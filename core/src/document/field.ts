@@ -14,8 +14,11 @@ interface FieldBase<K extends string> {
   /** What one unit more gives of something that may be needed, in its millimetres; a choice that splits gives 1. */
   cures?: readonly { need: Need; by: number }[];
   seededBy?: MeasureKey;
-  /** Of a feature: has a bearing only where it is let into layers, or only where it lies behind a shell. */
-  only?: 'layers' | 'shell';
+  /**
+   * Of a feature: has a bearing only where it is let into layers, or only where it lies behind a shell. Of a form: only on
+   * what is carried, and not on what is mounted on something else.
+   */
+  only?: 'layers' | 'shell' | 'carried';
 }
 
 /** A number: millimetres, degrees, whole pieces, or a plain number with its unit. */

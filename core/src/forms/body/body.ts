@@ -41,7 +41,9 @@ const fields = [
     when: hasBarrel,
   }),
   length('bevelMm', 'Edge eased', [0, 30], 'From the edge inwards, both faces.', 'Edge'),
-  length('handMm', 'Hand up', [-500, 1000], 'Middle of the fist above the foot of the drawing.', 'Hold'),
+  length('handMm', 'Hand up', [-500, 1000], 'Middle of the fist above the foot of the drawing.', 'Hold', {
+    only: 'carried',
+  }),
   outlineField(() => true),
   ringsField(() => true),
 ] as const;

@@ -36,18 +36,23 @@ const fields = [
       when: hasStick,
     },
   ),
-  length('handMm', 'Hand at', [0, 4000], 'From the foot to the middle of the fist.', 'Hold'),
+  length('handMm', 'Hand at', [0, 4000], 'From the foot to the middle of the fist.', 'Hold', {
+    only: 'carried',
+  }),
   length(
     'balanceMm',
     'Balance wanted',
     [-1000, 2000],
     'From the fist towards the tip; 0 asks for none.',
     'Hold',
+    { only: 'carried' },
   ),
   number('footG', 'Ballast in the foot', [0, 3000], 'g', 'Dead weight that brings it to balance.', 'Hold', {
+    only: 'carried',
     cures: [{ need: 'footMass', by: 1 }],
   }),
   number('tipG', 'Ballast in the tip', [0, 3000], 'g', 'Dead weight that brings it to balance.', 'Hold', {
+    only: 'carried',
     cures: [{ need: 'tipMass', by: 1 }],
   }),
   choice(

@@ -95,6 +95,8 @@ export function FormTab({
         <MountFields part={part} form={form} change={change} />
         {form.fields
           .filter((f) => f.type !== 'rows' && (!f.when || f.when(part.params)))
+          // A hand, a balance and a ballast are asked of what is carried alone.
+          .filter((f) => f.only !== 'carried' || part.mount.to !== 'part')
           .map(
             (field) =>
               field.type !== 'rows' && (
