@@ -1,6 +1,9 @@
 import { expect } from 'chai';
 import { applyChanges, type Feature, type Params, type Part } from '../document';
 import { standardKinds } from './kinds';
+import { packs } from '../materials';
+import { boreForPack, boreOf } from '../pipe';
+import { makePart } from './made';
 import { newPart } from './newPart';
 import { partReport, type PartReport } from './partReport';
 import { adultMeasures, aroundOf } from './testing/worn.test';
@@ -103,5 +106,36 @@ describe('what is put in comes out again', () => {
     const note = told(report);
     if (report.comesOut['cells'] === 'none') expect(note!.title).to.include('not known');
     expect(note?.severity ?? 'note').to.equal('note');
+  });
+
+  it('whether a pack goes into a pipe is said the same inside and on the pipe bench, for every pack and pipe', () => {
+    let yes = 0;
+    let no = 0;
+    for (const rod of around.catalogue.rods.filter((r) => boreOf(r) > 0))
+      for (const pack of packs) {
+        const bore = boreOf(rod);
+        // Nearer than the flats of a round pipe are to it, neither can be said.
+        if (Math.abs(boreForPack(pack) - bore) < 0.5) continue;
+        const part = withPack(
+          'haft',
+          { rod: rod.id },
+          { on: 'room', room: 'bore', alongMm: 0, acrossMm: 0, turnDeg: 0 },
+          { packId: pack.id },
+        );
+        const made = makePart(part, around, { coarse: true });
+        if (!made.rooms.some((r) => r.id === 'bore')) continue;
+        // On the bench it may go in either way round; inside it lies with its width across.
+        const flat = Math.hypot(pack.widthMm, pack.thickMm) + 0.2 <= bore;
+        const stops = made.noticed.filter(
+          ({ check }) => check.id.endsWith('-cells') && check.severity === 'stop',
+        );
+        expect(stops.length === 0, `${pack.id} in ${rod.id}`).to.equal(flat);
+        if (flat) {
+          expect(boreForPack(pack), `${pack.id} in ${rod.id}`).to.be.at.most(bore);
+          yes += 1;
+        } else no += 1;
+      }
+    expect(yes).to.be.greaterThan(5);
+    expect(no).to.be.greaterThan(5);
   });
 });

@@ -2,8 +2,8 @@ import type { Pack, Rod } from '../materials';
 
 /** Pipes slide into each other with at least this much between them; jam under it. mm across, from memory. */
 const SLIDES_MM = 0.4;
-/** Room all round something that goes into a bore, mm; common practice, no source. */
-const CLEAR_MM = 1;
+/** What touches the bore with its corners still goes in: no more than this is asked all round, as inside a part, mm. */
+const CLEAR_MM = 0.1;
 /** A plug is cut over the bore by this much so that it pushes in snug; common practice, 3 % from memory. */
 const PLUG_OVER = 1.03;
 
@@ -29,7 +29,7 @@ export const inside = (pipe: Rod, rods: readonly Rod[]): Fit[] =>
 
 type Box = Pick<Pack, 'lengthMm' | 'widthMm' | 'thickMm'>;
 
-/** Across a bore a box needs, corner to corner, with room all round. */
+/** Across a bore a box needs, corner to corner. */
 export const boreForPack = ({ lengthMm, widthMm, thickMm }: Box): number => {
   const [a, b] = [lengthMm, widthMm, thickMm].sort((x, y) => x - y);
   return Math.hypot(a!, b!) + 2 * CLEAR_MM;
