@@ -1,3 +1,4 @@
+import { inOrder } from './inOrder';
 import type { Step } from './step';
 import type { WorkKind } from './workKinds';
 
@@ -94,25 +95,7 @@ export function batched(steps: readonly Step[], done: Readonly<Record<string, st
               },
             ],
     );
-    now = ordered(next) ?? now;
+    now = inOrder(next) ?? now;
   }
   return now;
-}
-
-/** Steps each after what it waits for; nothing where they wait for each other. */
-function ordered(steps: readonly Step[]): Step[] | undefined {
-  const own = new Set(steps.map((s) => s.id));
-  const placed = new Set<string>();
-  const found: Step[] = [];
-  let left = [...steps];
-  while (left.length > 0) {
-    const ready = left.filter((s) => s.after.every((id) => placed.has(id) || !own.has(id)));
-    if (ready.length === 0) return undefined;
-    // One at a time, so that they stay as near to how they were as they can.
-    const next = ready[0]!;
-    found.push(next);
-    placed.add(next.id);
-    left = left.filter((s) => s !== next);
-  }
-  return found;
 }

@@ -7,6 +7,7 @@ import { closingIn } from './closedIn';
 import { finishSteps, heatSteps, strapSteps } from './finishSteps';
 import { fillSteps, fitDrySteps, mountSteps } from './mountSteps';
 import { lightSteps } from './lightSteps';
+import { inOrder } from './inOrder';
 import { liningSteps } from './liningSteps';
 import { mockUpId, shellSteps } from './shellSteps';
 import type { Step } from './step';
@@ -120,7 +121,8 @@ export function buildSteps(
     });
     const apart = mountSteps(group, lastOf, 'apart');
     lastOfEach.push(...apart.map((s) => s.id));
-    return inOrder([...shaped, ...dry, ...glued, ...rest, ...apart]);
+    const all = [...shaped, ...dry, ...glued, ...rest, ...apart];
+    return inOrder(all) ?? all;
   });
   const cured = assembled.filter((s) => s.cureMin !== undefined);
   const wear: Step = {
@@ -163,22 +165,6 @@ export function buildSteps(
     cautions: [],
   };
   return [print, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
-}
-
-/** The same steps, each after what it waits for among them, otherwise as they were. */
-function inOrder(steps: readonly Step[]): Step[] {
-  const own = new Set(steps.map((s) => s.id));
-  const placed = new Set<string>();
-  const ordered: Step[] = [];
-  for (let left = [...steps]; left.length > 0;) {
-    const next = left.find((s) => s.after.every((id) => placed.has(id) || !own.has(id)));
-    // Steps that wait for each other cannot be put in order; they are told as they came.
-    if (!next) return [...ordered, ...left];
-    ordered.push(next);
-    placed.add(next.id);
-    left = left.filter((s) => s !== next);
-  }
-  return ordered;
 }
 
 /** Steps that no other of them waits for. */

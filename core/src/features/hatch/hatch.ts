@@ -4,6 +4,7 @@ import { type LaidPanel, offsetGrid, onGrid, type Piece, platePiece } from '../.
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { cutThrough, openingRing } from '../laying/cutThrough';
+import { magnetPairs } from '../laying/magnets';
 
 /** Kept by what closes a hatch, all round, and how thick; common practice, no source. */
 export const LIP_MM = 8;
@@ -153,14 +154,7 @@ export const hatch = defineFeature<HatchParams>({
       ],
       bought: [
         magnets
-          ? {
-              what: 'magnets, 6 × 2 mm',
-              unit: 'pieces',
-              count: 2 * MAGNETS,
-              each: 0.15,
-              massG: 2 * MAGNETS * 0.4,
-              sure: 'memory',
-            }
+          ? magnetPairs(MAGNETS)
           : {
               what: 'hook-and-loop, self-adhesive',
               unit: 'mm',

@@ -3,6 +3,7 @@ import type { Pack } from '../../materials';
 import { layersUnder, type Panel, platePiece } from '../../panel';
 import { featurePath, type Laid, type LaidPart } from '../contract';
 import type { Footing } from '../laying/device';
+import { magnetPairs } from '../laying/magnets';
 
 /** A lid is of dense foam this thick and stands over its pocket on every side; common practice, no source. */
 export const LID_MM = 4;
@@ -60,14 +61,7 @@ export function addLid(
     face: 'outer',
     note: `Flush in ${footing.laid!.panel.name}, over the pack.`,
   });
-  made.bought.push({
-    what: 'magnets, 6 × 2 mm',
-    unit: 'pieces',
-    count: 2 * MAGNETS,
-    each: 0.15,
-    massG: 2 * MAGNETS * 0.4,
-    sure: 'memory',
-  });
+  made.bought.push(magnetPairs(MAGNETS));
   made.work.push({
     step: 'lids',
     when: 'flat',
