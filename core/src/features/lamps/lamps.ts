@@ -1,10 +1,10 @@
 import { type Check, choice, count, type Cure, length, type PanelSpot, type ParamsOf } from '../../document';
-import { rotate2, type Vec2 } from '../../geometry';
 import { type LampColour, ledBodies, leds } from '../../materials';
 import type { LaidPanel } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
 import { spotBy, spotFrom } from '../laying/spot';
+import { layoutOf } from './layout';
 
 const colours = Object.keys(leds) as LampColour[];
 
@@ -59,31 +59,6 @@ const WINDOW_MARGIN_MM = 8;
 const LEAST_PITCH_MM = 6;
 /** How far apart lamps usually stand, mm; common practice, no source. */
 const USUAL_PITCH_MM = 30;
-
-/** Where each lamp lies from the place of all of them, on the flat: along the way it is turned, round it, or row by row. */
-export function layoutOf({ count: n, layout, rows, pitchMm }: LampParams, turnDeg: number): Vec2[] {
-  const turned = (p: Vec2): Vec2 => rotate2(p, (-turnDeg * Math.PI) / 180);
-  const each = Array.from({ length: n }, (_, i) => i);
-  switch (layout) {
-    case 'circle': {
-      // Neighbours stand a pitch apart, in a straight line from one to the next.
-      const r = n < 2 ? 0 : pitchMm / (2 * Math.sin(Math.PI / n));
-      return each.map((i) => turned(rotate2({ x: 0, y: r }, (-2 * Math.PI * i) / n)));
-    }
-    case 'grid': {
-      const columns = Math.ceil(n / rows);
-      const high = Math.ceil(n / columns);
-      return each.map((i) =>
-        turned({
-          x: ((i % columns) - (columns - 1) / 2) * pitchMm,
-          y: ((high - 1) / 2 - Math.floor(i / columns)) * pitchMm,
-        }),
-      );
-    }
-    default:
-      return each.map((i) => turned({ x: 0, y: i * pitchMm }));
-  }
-}
 
 /** Foam from a place either way, as far as a window keeps its margin; mm. */
 function clearRun(laid: LaidPanel, place: PanelSpot, clearMm: number): [number, number] {

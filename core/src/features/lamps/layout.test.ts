@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { dist2 } from '../../geometry';
 import { makePart } from '../../parts/made';
 import { aroundOf, expectCured, partOf } from '../../parts/testing/worn.test';
-import { layoutOf } from './lamps';
+import { layoutOf } from './layout';
 
 const base = {
   colour: 'amber' as const,
