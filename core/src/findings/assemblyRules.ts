@@ -36,11 +36,11 @@ export const partsStand: BuildRule = ({ doc, report }) =>
         severity: 'mind' as const,
         station: 'shape' as const,
         title: deep
-          ? `${part.name} lies ${trimNumber(s.deepMm)} mm deep in ${other.name}.`
-          : `${part.name} floats ${gap} off ${other.name}, on which it hangs.`,
+          ? `${part.name} overlaps ${other.name} by ${trimNumber(s.deepMm)} mm.`
+          : `${part.name} is ${gap} away from ${other.name}, which it is mounted on.`,
         why: deep
-          ? 'Two solids are not in one place. Move it, or let it in on purpose: an opening of its section is drawn on the piece it goes through.'
-          : 'Glue bridges a millimetre. Move it, or put a block between.',
+          ? 'Two solids cannot be in the same place. Move it, or let it in on purpose: an opening of its section is then drawn on the piece it goes through.'
+          : 'Glue fills a gap of a millimetre at most. Move it, or put a block of foam between.',
         sure: 'standard' as const,
         excess: deep ? s.deepMm : Math.min(1e3, s.gapMm),
         partId: s.partId,
@@ -57,7 +57,7 @@ export const nothingInOthers: BuildRule = ({ report }) =>
       id: `in-other:${partId}:${featureId}:${otherId}`,
       severity: 'stop' as const,
       station: 'inside' as const,
-      title: `${name} in ${nameOf(partId)} lies ${trimNumber(deepMm)} mm deep in ${nameOf(otherId)}.`,
+      title: `${name} in ${nameOf(partId)} overlaps ${nameOf(otherId)} by ${trimNumber(deepMm)} mm.`,
       why: 'Put together, both would be in one place: a plug or a tang takes room of the bore it goes into. Move one of them.',
       sure: 'standard' as const,
       excess: deepMm,

@@ -244,7 +244,7 @@ export function wayOutChecks(
           id: `way-out-${body.featureId}`,
           severity: 'note',
           station: 'inside',
-          title: `how ${body.name} comes out again is not known: no wall of what it is in is said to be a lid.`,
+          title: `it is not known how ${body.name} can be taken out again: no wall of its case is marked as a lid.`,
           why: 'Say which wall is the lid, and at which side its hinge is.',
           sure: 'standard',
           excess: 1,
@@ -257,10 +257,10 @@ export function wayOutChecks(
         severity: unknown || forGood ? 'note' : item.source ? 'stop' : 'mind',
         station: 'inside',
         title: unknown
-          ? `whether ${body.name} comes out again is not known.`
+          ? `it is not known whether ${body.name} can be taken out again.`
           : forGood
-            ? `${body.name} stays in for good: nothing it needs can be reached once it is closed.`
-            : `${body.name} does not come out again: what is round it has no opening it goes through.`,
+            ? `${body.name} stays in for good: once the part is closed it cannot be reached.`
+            : `${body.name} cannot be taken out again: no opening around it is large enough.`,
         why: item.source
           ? 'Cells are changed, and a wire that fails is reached, without cutting. It was moved along its own sides, not turned.'
           : 'A board or a lamp that fails is reached without cutting. It was moved along its own sides, not turned.',

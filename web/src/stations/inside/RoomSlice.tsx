@@ -63,13 +63,13 @@ function OutWords({ out }: { out: PartReport['comesOut'][string] | undefined }) 
   if (typeof out === 'number')
     return (
       <span className="block">
-        {out < 1 ? 'comes out again: its piece comes off' : `comes out again, ${length(out)} of way`}
+        {out < 1 ? 'can be taken out: its piece comes off' : `can be taken out, over ${length(out)}`}
       </span>
     );
   return out === 'none' ? (
-    <span className="block font-semibold text-stop">does not come out again</span>
+    <span className="block font-semibold text-stop">cannot be taken out again</span>
   ) : (
-    <span className="block">whether it comes out is not known</span>
+    <span className="block">not known whether it can be taken out</span>
   );
 }
 
