@@ -69,14 +69,15 @@ describe('nothing is lost', function () {
       route.request().method() === 'PUT' ? route.abort() : route.continue(),
     );
     await type(tab, girth, '41');
-    await tab.getByText('server away').waitFor();
+    await shows(tab, girth, '41 mm');
+    await tab.getByText('server away').waitFor({ timeout: 60_000 });
     const second = await open();
     await second.route(`**/api/builds/${calm}`, (route) =>
       route.request().method() === 'PUT' ? route.abort() : route.continue(),
     );
     await go(second, bench, 'shape');
     await type(second, girth, '44');
-    await second.getByText('server away').waitFor();
+    await second.getByText('server away').waitFor({ timeout: 60_000 });
     await tab.close();
     await second.close();
     await go(page, bench, 'shape');

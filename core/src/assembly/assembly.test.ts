@@ -129,7 +129,8 @@ describe('two solids where they stand', () => {
         expect(found.gapMm).to.be.closeTo(0, 0.25);
       }),
     );
-    expect(betweenMeshes(block(10, 10, 10), block(10, 10, 10), still, 60).deepMm).to.be.greaterThan(0.9);
+    // Two in one place, face on face.
+    expect(betweenMeshes(block(10, 10, 10), block(10, 10, 10), still, 0).deepMm).to.be.greaterThan(0.9);
   });
 });
 

@@ -128,7 +128,8 @@ export function betweenMeshes(a: Mesh, b: Mesh, way: Rigid, mostMm: number): Bet
   const deep = (behindMm: number): number =>
     Math.max(deepIn(one, two, way, behindMm), deepIn(two, one, inverse(way), behindMm));
   const onFaces = boxesMeet(box, two) ? deep(0) : 0;
-  const deepMm = onFaces > ON_MM || !boxesMeet(box, two) ? onFaces : deep(BEHIND_MM);
+  // What hangs on another touches it on purpose; two beside each other may be in one place face on face.
+  const deepMm = onFaces > ON_MM || mostMm > 0 || !boxesMeet(box, two) ? onFaces : deep(BEHIND_MM);
   if (deepMm > ON_MM || mostMm === 0) return { deepMm, gapMm: 0 };
   return { deepMm, gapMm: Math.min(gapTo(one, two, way, mostMm), gapTo(two, one, inverse(way), mostMm)) };
 }
