@@ -83,7 +83,7 @@ export function RoomSlice({ made }: { made: PartReport }) {
       role="group"
       aria-label="Things put in"
       tabIndex={0}
-      className="flex h-full min-h-0 flex-col gap-2 overflow-auto pt-8"
+      className="flex h-full min-h-0 flex-col gap-2 overflow-auto pt-10"
     >
       {items.map((item) => {
         const { needMm, haveMm, fromMm, roomId } = item.fit!;
