@@ -149,7 +149,7 @@ describe('parts of one assembly', () => {
   });
   const told = (d: BuildDoc) => derive(d).findings.filter((f) => /^(floats|driven)/.test(f.id));
 
-  it('are told when one floats, and each remedy brings it down', () => {
+  it('that do not touch are reported, and each suggested move makes them touch', () => {
     // It is turned about its middle, 30 mm over its foot.
     expect(told(doc({ offMm: 30 })).map((f) => f.id)).to.deep.equal([]);
     const [floats] = told(doc({ offMm: 44 }));
@@ -160,7 +160,7 @@ describe('parts of one assembly', () => {
       expect(told(applyChanges(doc({ offMm: 44 }), r.changes)), r.label).to.deep.equal([]);
   });
 
-  it('are told when one is driven in, and can be let in: an opening of its section in the right piece', () => {
+  it('that overlap are reported, and one can be let into the other: its section is cut in the right piece', () => {
     const deep = doc({ offMm: 10 });
     const [driven] = told(deep);
     expect(driven!.id).to.equal('driven:s:h');
@@ -175,6 +175,28 @@ describe('parts of one assembly', () => {
     const across = Math.max(...knob.filter((p) => p.z < 0).map((p) => Math.hypot(p.x, p.y)));
     expect(wide).to.be.within(across, 2 * across + 2);
     expect(letIn.steps.some((s) => s.id === 'h:let-in')).to.equal(true);
+  });
+
+  it('a rod let through a box is given an opening as wide as it is', () => {
+    const rod = { ...newPart('s', wearer, 'haft'), name: 'Rod' };
+    const parts = [
+      newPart('h', wearer, 'box'),
+      {
+        ...rod,
+        mount: { to: 'part' as const, part: 'h', anchor: 'panel:face', offMm: -300, letIn: true as const },
+      },
+    ];
+    const report = derive({ ...newBuild('T', '2026-03-01', wearer), parts });
+    const { section } = report.parts[1]!.cores[0]!;
+    const outside = 'outsideMm' in section ? section.outsideMm : 0;
+    const cut = report.parts[0]!.pieces.flatMap((p) => p.marks.filter((m) => m.text === 'for Rod'));
+    // Through the face and through the back; half a millimetre of ease on each side, a section of flats drawn round.
+    expect(cut).to.have.length(2);
+    for (const { points } of cut)
+      for (const key of ['x', 'y'] as const) {
+        const wide = Math.max(...points.map((p) => p[key])) - Math.min(...points.map((p) => p[key]));
+        expect(wide).to.be.closeTo(outside + 1, 1);
+      }
   });
 
   it('what is put in one may not lie in another: a rod through a box that its pack is in', () => {

@@ -6,8 +6,10 @@ import { spotsOn } from './solids';
 
 /** Room left round what is let in, mm; common practice, no source. */
 const EASE_MM = 0.5;
-/** What touches a face less than this is not let into it, mm². */
+/** Fewer spots than this in the foam are no section. */
 const LEAST_SPOTS = 3;
+/** The section is looked for in spots so far apart, mm. */
+const APART_MM = 2;
 
 const within = (t: number): number => Math.min(1, Math.max(0, t));
 
@@ -58,7 +60,7 @@ function sectionOn(surface: Surface, thicknessMm: number, spots: readonly Vec3[]
     .map((s) => onFlat(surface.flat, s.uv));
   if (through.length < LEAST_SPOTS) return [];
   const hull = convexHull(through);
-  const middle = scale2(hull);
+  const middle = middleOf(hull);
   return hull.map((p) => {
     const d = { x: p.x - middle.x, y: p.y - middle.y };
     const far = Math.hypot(d.x, d.y) || 1;
@@ -66,12 +68,13 @@ function sectionOn(surface: Surface, thicknessMm: number, spots: readonly Vec3[]
   });
 }
 
-const scale2 = (ring: readonly Vec2[]): Vec2 => ({
+const middleOf = (ring: readonly Vec2[]): Vec2 => ({
   x: ring.reduce((s, p) => s + p.x, 0) / ring.length,
   y: ring.reduce((s, p) => s + p.y, 0) / ring.length,
 });
 
-const cutMin = 8;
+/** Cutting one opening and trying it dry, min; from memory. */
+const CUT_MIN = 8;
 
 const known = new WeakMap<PartReport, { key: string; guests: readonly PartReport[]; with: PartReport }>();
 
@@ -104,7 +107,7 @@ function withGuests(
         const ring = sectionOn(
           surface,
           piece.thicknessMm,
-          [...spotsOn(mesh, box)].map((s) => s.at),
+          spotsOn(mesh, box, APART_MM).map((s) => s.at),
         );
         return ring.length > 2 ? [{ pieceId: piece.id, guest, ring }] : [];
       });
@@ -135,7 +138,7 @@ function withGuests(
               verb: 'cut',
               what: 'openings for what is let in',
               count: openings.length,
-              eachMin: cutMin,
+              eachMin: CUT_MIN,
               detail: `${[...new Set(openings.map((o) => o.guest.name))].join(', ')}: on the drawn line, square to the face; try it dry before any glue.`,
               cautions: ['blade'],
               waitMin: 0,

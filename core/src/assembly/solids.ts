@@ -145,16 +145,21 @@ function* halved(
 /** No more spots than this are looked at: of more, evenly so many. */
 const MOST = 400;
 
-/** Spots all over the faces of a mesh that reach into a box. */
-export function spotsOn(mesh: Mesh, box: Pick<AskedSolid, 'least' | 'most'>): Spot[] {
-  const all = [...everySpot(mesh, box)];
+/** Spots all over the faces of a mesh that reach into a box. @param apartMm all of them, so far apart; evenly some when absent. */
+export function spotsOn(mesh: Mesh, box: Pick<AskedSolid, 'least' | 'most'>, apartMm?: number): Spot[] {
+  const wide = Math.max(...axes.map((k) => box.most[k] - box.least[k]));
+  const usual = Math.min(APART_MM[1], Math.max(APART_MM[0], wide / ALONG));
+  const all = [...everySpot(mesh, box, apartMm ?? usual)];
+  if (apartMm !== undefined) return all;
   const step = Math.max(1, all.length / MOST);
   return step === 1 ? all : Array.from({ length: MOST }, (_, i) => all[Math.floor(i * step)]!);
 }
 
-function* everySpot({ points, triangles }: Mesh, box: Pick<AskedSolid, 'least' | 'most'>): Generator<Spot> {
-  const wide = Math.max(...axes.map((k) => box.most[k] - box.least[k]));
-  const apartMm = Math.min(APART_MM[1], Math.max(APART_MM[0], wide / ALONG));
+function* everySpot(
+  { points, triangles }: Mesh,
+  box: Pick<AskedSolid, 'least' | 'most'>,
+  apartMm: number,
+): Generator<Spot> {
   for (const t of triangles) {
     const corners = t.map((i) => points[i]!) as [Vec3, Vec3, Vec3];
     const [a, b, c] = corners;

@@ -6,14 +6,14 @@ import { askedSolid, boxesMeet } from './solids';
 /** Glue bridges this much, and foam gives it, mm; common practice, no source. */
 const GIVES_MM = 1;
 
-/** Two parts of one assembly that lie in each other, or one that floats off what it hangs on. */
+/** Two parts of one assembly that overlap, or one that does not touch the part it is mounted on. */
 export interface Standing extends Between {
   partId: string;
   otherId: string;
   /** The first hangs on the second. */
   hung: boolean;
   /** Mounts of the first that put it right, each tried. */
-  better: { label: 'off' | 'along' | 'across'; byMm: number; mount: Mount }[];
+  better: { label: 'off' | 'along'; byMm: number; mount: Mount }[];
 }
 
 type OnPart = Extract<Mount, { to: 'part' }>;
@@ -35,7 +35,7 @@ function near(a: PartReport, b: PartReport, parts: readonly PartReport[], rootId
   return ours!.some((x) => theirs!.some((y) => boxesMeet(x, y)));
 }
 
-/** Mounts that move a part by so much each way, and leave it touching and free. */
+/** Mounts that move a part off its host or along it by the overlap or the gap, and leave it touching without overlap. */
 function betterMounts(
   part: PartReport,
   other: PartReport,
@@ -56,17 +56,15 @@ function betterMounts(
       mount: shifted(mount, label, by),
     })),
   );
-  return tries
-    .filter((t) => {
-      const moved = { ...part, mount: t.mount };
-      const all = parts.map((p) => (p === part ? moved : p));
-      return !isWrong(between(moved, other, all, rootId, hung), hung);
-    })
-    .slice(0, 3);
+  return tries.filter((t) => {
+    const moved = { ...part, mount: t.mount };
+    const all = parts.map((p) => (p === part ? moved : p));
+    return !isWrong(between(moved, other, all, rootId, hung), hung);
+  });
 }
 
 const shifted = (mount: OnPart, label: Standing['better'][number]['label'], by: number): OnPart => {
-  const key = ({ off: 'offMm', along: 'alongMm', across: 'acrossMm' } as const)[label];
+  const key = ({ off: 'offMm', along: 'alongMm' } as const)[label];
   return { ...mount, [key]: Math.round(((mount[key] ?? 0) + by) * 10) / 10 };
 };
 

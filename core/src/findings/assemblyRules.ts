@@ -4,7 +4,6 @@ import type { BuildRule } from './rule';
 const ways = {
   off: ['further off', 'nearer'],
   along: ['further along', 'back'],
-  across: ['to the right', 'to the left'],
 } as const;
 
 /** Parts that are in each other's place, and those that float off what they hang on. */

@@ -8,6 +8,8 @@ export interface Body {
   featureId: string;
   name: string;
   item: Item;
+  /** Let into layers, where its own lid or the layers over it say whether it comes out. */
+  inLayers: boolean;
   solids: Convex[];
   /** The same lifted out of its pocket, as it is when it begins to come out. */
   lifted: Convex[];
@@ -45,6 +47,7 @@ export const bodiesOf = (rooms: readonly Room[], items: readonly Item[]): Body[]
             featureId: item.featureId,
             name: item.name,
             item,
+            inLayers: room.solid === true,
             solids,
             lifted: fit.pocketMm > 0 ? letIn(0) : solids,
           },

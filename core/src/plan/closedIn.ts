@@ -117,17 +117,13 @@ export function closingIn(
         cautions: [g.caution],
       };
   // Lights wait for the heat that now comes before them, and what followed the gluing follows the closing.
-  const first = early[0]!;
   const lights = early.map((s) => ({
     ...s,
     after: s.after.map((a) => (heat.some((h) => h.id === a) || shell.some((h) => h.id === a) ? sealed : a)),
   }));
   const after = relinked(shell.slice(at + 1), new Map([[closes.id, close.id]]));
   const kept = light.filter((s) => !early.includes(s) && layered.length + seamed.length < part.items.length);
-  const links = new Map([
-    [first.id, first.id],
-    ...heat.map((h): [string, string] => [h.id, after.at(-1)?.id ?? close.id]),
-  ]);
+  const links = new Map(heat.map((h): [string, string] => [h.id, after.at(-1)?.id ?? close.id]));
   return {
     shell: [...shell.slice(0, at), ...open, ...hot, ...lights, inside, inlay, again, close, ...after],
     heat: [],

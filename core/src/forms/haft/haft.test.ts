@@ -48,7 +48,7 @@ describe('a stick that comes apart', () => {
     // Two tubes, 1400 kg/m³.
     const area = (Math.PI / 4) * (section.outsideMm ** 2 - section.boreMm ** 2);
     const each = area * (coupler.to.z - coupler.from.z) * 1400e-6;
-    // Painted, there is a little more of it; that is told apart.
+    // The joined stick has a little more paint on it, which is not compared here.
     const bareG = ({ totalG, finishG }: typeof whole): number => totalG - finishG;
     expect(bareG(joined) - bareG(whole)).to.be.closeTo(2 * each, 0.05 * each);
     expect(joined.bought.find((b) => /coupler/.test(b.what))!.count).to.equal(2);

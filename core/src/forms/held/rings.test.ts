@@ -42,7 +42,7 @@ describe('rings inside a drawn outline', () => {
       expect(ringed.checks.filter((c) => c.id.startsWith('ring-lost'))).to.deep.equal([]);
     });
 
-  it('that reach over the outline, or have two points, are told and not cut', () => {
+  it('that cross the outline, or have only two points, are reported and not cut', () => {
     const { checks, areaMm2 } = made('prop-body', [...square(1, 50, 30), ...square(2, -20, 10).slice(2)], {
       barrel: 'none',
     });

@@ -68,8 +68,9 @@ function axesOf({ normals }: Convex): Vec3[] {
 export type WaysOut = ReadonlyMap<string, WayOut>;
 
 /** What was put in that may have to come out: packs, for their cells, and what has a board; a strip is pulled off. */
-const mayComeOut = ({ item }: Body): boolean =>
-  item.source !== undefined || (item.steady !== undefined && (item.fit?.outline.length ?? 0) > 2);
+const mayComeOut = ({ item, inLayers }: Body): boolean =>
+  !inLayers &&
+  (item.source !== undefined || (item.steady !== undefined && (item.fit?.outline.length ?? 0) > 2));
 
 /** The way out of everything that may have to come out, through what is open, cut, or comes off. */
 export function waysOut(
