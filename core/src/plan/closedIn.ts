@@ -59,7 +59,9 @@ export function closingIn(
     ? []
     : [{ ...closes, detail: `${closes.detail} Leave ${lid} off until what goes inside is in.` }];
   const shaped = open.at(-1)?.id ?? closes.after[0]!;
-  const hot = heat.map((s, i) => (i === 0 ? { ...s, after: [shaped] } : s));
+  // A skin that is formed hot goes on before the lamps are in, and not when the part is closed.
+  const hotLater = shell.slice(at + 1).filter((s) => s.cautions.includes('heat'));
+  const hot = [...hotLater, ...heat].map((s, i, all) => ({ ...s, after: [all[i - 1]?.id ?? shaped] }));
   const sealed = hot.at(-1)?.id ?? shaped;
   const inside: Step = {
     id: id('inside'),
@@ -121,7 +123,10 @@ export function closingIn(
     ...s,
     after: s.after.map((a) => (heat.some((h) => h.id === a) || shell.some((h) => h.id === a) ? sealed : a)),
   }));
-  const after = relinked(shell.slice(at + 1), new Map([[closes.id, close.id]]));
+  const after = relinked(
+    shell.slice(at + 1).filter((s) => !hotLater.includes(s)),
+    new Map([closes, ...hotLater].map((s) => [s.id, close.id])),
+  );
   const kept = light.filter((s) => !early.includes(s) && layered.length + seamed.length < part.items.length);
   const links = new Map(heat.map((h): [string, string] => [h.id, after.at(-1)?.id ?? close.id]));
   return {
