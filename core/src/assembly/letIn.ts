@@ -2,14 +2,14 @@ import { add3, convexHull, dist3, dot3, scale3, sub3, type Vec2, type Vec3 } fro
 import { gridNormals, onGrid, type Surface } from '../panel';
 import { allOntoRoot, type PartReport } from '../parts';
 import { bodyOf, movedMesh } from './between';
-import { spotsOn } from './solids';
+import { edgeSpots } from './solids';
 
 /** Room left round what is let in, mm; common practice, no source. */
 const EASE_MM = 0.5;
 /** Fewer spots than this in the foam are no section. */
 const LEAST_SPOTS = 3;
-/** The section is looked for in spots so far apart, mm. */
-const APART_MM = 2;
+/** The section is looked for along edges in spots so far apart, mm: flat faces reach no further than their edges. */
+const APART_MM = 1;
 
 const within = (t: number): number => Math.min(1, Math.max(0, t));
 
@@ -44,20 +44,27 @@ function overSurface(
   return { uv, offMm, asideMm: Math.sqrt(Math.max(0, dot3(d, d) - offMm * offMm)) };
 }
 
-/** A spot of the flat piece, by the rows and columns as they lie flat. */
-function onFlat(flat: readonly Vec2[][], { x, y }: Vec2): Vec2 {
-  const points = flat.map((row) => row.map((p) => ({ ...p, z: 0 })));
-  const p = onGrid(points, { x, y });
-  return { x: p.x, y: p.y };
-}
-
 /** The outline of what goes through a piece, on the piece as it lies flat, a little larger. */
 function sectionOn(surface: Surface, thicknessMm: number, spots: readonly Vec3[]): Vec2[] {
   const normals = gridNormals(surface.grid);
+  const flat = surface.flat.map((row) => row.map((p) => ({ ...p, z: 0 })));
+  // Further from every spot of the grid than its own spacing, it cannot be over the piece.
+  const wide = surface.grid.reduce(
+    (most, row) => row.reduce((m, p, c) => (row[c + 1] ? Math.max(m, dist3(p, row[c + 1]!)) : m), most),
+    surface.grid.reduce(
+      (most, row, r) =>
+        surface.grid[r + 1]
+          ? row.reduce((m, p, c) => Math.max(m, dist3(p, surface.grid[r + 1]![c]!)), most)
+          : most,
+      0,
+    ),
+  );
+  const reachMm = wide + thicknessMm + EASE_MM;
   const through = spots
+    .filter((p) => surface.grid.some((row) => row.some((q) => dist3(p, q) < reachMm)))
     .map((p) => overSurface(surface, normals, p))
     .filter((s) => s.offMm > -EASE_MM && s.offMm < thicknessMm + EASE_MM && s.asideMm < EASE_MM)
-    .map((s) => onFlat(surface.flat, s.uv));
+    .map((s): Vec2 => onGrid(flat, s.uv));
   if (through.length < LEAST_SPOTS) return [];
   const hull = convexHull(through);
   const middle = middleOf(hull);
@@ -104,11 +111,7 @@ function withGuests(
           least: least3(points, Math.min, -reach),
           most: least3(points, Math.max, reach),
         };
-        const ring = sectionOn(
-          surface,
-          piece.thicknessMm,
-          spotsOn(mesh, box, APART_MM).map((s) => s.at),
-        );
+        const ring = sectionOn(surface, piece.thicknessMm, edgeSpots(mesh, box, APART_MM));
         return ring.length > 2 ? [{ pieceId: piece.id, guest, ring }] : [];
       });
     }),

@@ -113,6 +113,10 @@ export interface Spot {
 
 const axes = ['x', 'y', 'z'] as const;
 
+/** Whether a triangle lies wholly on one side of a box. */
+const passes = (a: Vec3, b: Vec3, c: Vec3, { least, most }: Pick<AskedSolid, 'least' | 'most'>): boolean =>
+  axes.some((k) => Math.max(a[k], b[k], c[k]) < least[k] || Math.min(a[k], b[k], c[k]) > most[k]);
+
 /** A triangle halved along its longest side as long as that is long and the triangle reaches into the box; its spots. */
 function* halved(
   [a, b, c]: Corners,
@@ -120,8 +124,7 @@ function* halved(
   apartMm: number,
   deep: number,
 ): Generator<Vec3> {
-  if (axes.some((k) => Math.max(a[k], b[k], c[k]) < box.least[k] || Math.min(a[k], b[k], c[k]) > box.most[k]))
-    return;
+  if (passes(a, b, c, box)) return;
   const [ab, bc, ca] = [dist3(a, b), dist3(b, c), dist3(c, a)];
   const long = Math.max(ab, bc, ca);
   if (long <= apartMm || deep === DEEPEST) {
@@ -145,12 +148,24 @@ function* halved(
 /** No more spots than this are looked at: of more, evenly so many. */
 const MOST = 400;
 
-/** Spots all over the faces of a mesh that reach into a box. @param apartMm all of them, so far apart; evenly some when absent. */
-export function spotsOn(mesh: Mesh, box: Pick<AskedSolid, 'least' | 'most'>, apartMm?: number): Spot[] {
+/** How large the faces are that reach into a box, mm²; no face counts for more than the box lets in. */
+function areaIn({ points, triangles }: Mesh, box: Pick<AskedSolid, 'least' | 'most'>, wide: number): number {
+  let sum = 0;
+  for (const [i, j, k] of triangles) {
+    const [a, b, c] = [points[i]!, points[j]!, points[k]!];
+    if (passes(a, b, c, box)) continue;
+    const n = cross3(sub3(b, a), sub3(c, a));
+    sum += Math.min(Math.hypot(n.x, n.y, n.z) / 2, wide * wide);
+  }
+  return sum;
+}
+
+/** Spots all over the faces of a mesh that reach into a box, evenly some of them. */
+export function spotsOn(mesh: Mesh, box: Pick<AskedSolid, 'least' | 'most'>): Spot[] {
   const wide = Math.max(...axes.map((k) => box.most[k] - box.least[k]));
   const usual = Math.min(APART_MM[1], Math.max(APART_MM[0], wide / ALONG));
-  const all = [...everySpot(mesh, box, apartMm ?? usual)];
-  if (apartMm !== undefined) return all;
+  const apartMm = Math.max(usual, Math.sqrt(areaIn(mesh, box, wide) / (MOST / 5)));
+  const all = [...everySpot(mesh, box, apartMm)];
   const step = Math.max(1, all.length / MOST);
   return step === 1 ? all : Array.from({ length: MOST }, (_, i) => all[Math.floor(i * step)]!);
 }
@@ -170,4 +185,43 @@ function* everySpot(
     for (const at of [...corners.filter((p) => inBox(p, box)), ...halved(corners, box, apartMm, 0)])
       yield { at, out };
   }
+}
+
+/** The piece of a line in a box along the axes, as shares of the line; nothing where it passes the box. */
+function sharesIn(a: Vec3, b: Vec3, box: Pick<AskedSolid, 'least' | 'most'>): [number, number] | undefined {
+  let [from, to] = [0, 1];
+  for (const k of axes) {
+    const d = b[k] - a[k];
+    if (Math.abs(d) < 1e-12) {
+      if (a[k] < box.least[k] || a[k] > box.most[k]) return undefined;
+      continue;
+    }
+    const [s, t] = [(box.least[k] - a[k]) / d, (box.most[k] - a[k]) / d];
+    from = Math.max(from, Math.min(s, t));
+    to = Math.min(to, Math.max(s, t));
+  }
+  return from <= to ? [from, to] : undefined;
+}
+
+/** Spots along every edge of a mesh that runs through a box, no further apart than so much, the ends in the box among them. */
+export function edgeSpots(
+  { points, triangles }: Mesh,
+  box: Pick<AskedSolid, 'least' | 'most'>,
+  apartMm: number,
+): Vec3[] {
+  const seen = new Set<number>();
+  return triangles.flatMap((t) =>
+    t.flatMap((i, n) => {
+      const k = t[(n + 1) % 3]!;
+      const key = Math.min(i, k) * points.length + Math.max(i, k);
+      if (seen.has(key)) return [];
+      seen.add(key);
+      const [a, b] = [points[i]!, points[k]!];
+      const shares = sharesIn(a, b, box);
+      if (!shares) return [];
+      const [from, to] = shares;
+      const count = Math.max(1, Math.ceil((dist3(a, b) * (to - from)) / apartMm));
+      return Array.from({ length: count + 1 }, (_, j) => lerp3(a, b, from + ((to - from) * j) / count));
+    }),
+  );
 }

@@ -10,9 +10,9 @@ import { drawnPieces, partReport } from './partReport';
 import { anyPart, runsOf } from './testing/anyPart';
 import { aroundOf, taken } from './testing/worn.test';
 
-/** Parts over all forms with a fixed seed, and a thirtieth as many with a fresh one; FOMRIK_PARTS=10000 for a long run. */
+/** Parts over all forms; FOMRIK_PARTS=10000 and a seed of one's own for a long run. */
 const count = Number(process.env['FOMRIK_PARTS'] ?? 800);
-const fresh = Number(process.env['FOMRIK_SEED'] ?? Date.now() % 1e9);
+const seed = Number(process.env['FOMRIK_SEED'] ?? 20261125);
 
 const wearer = fc
   .record({
@@ -52,7 +52,6 @@ function numbersIn(value: unknown, at = '', found: string[] = []): string[] {
 
 describe('any valid part', function () {
   this.timeout(60_000 + count * 150);
-  before(() => console.log(`    fresh seed ${fresh}`));
 
   for (const form of standardKinds.forms.keys())
     it(`${form}: is worked out without a throw, a NaN or a face turned inside out, whoever wears it`, () => {
@@ -99,8 +98,7 @@ describe('any valid part', function () {
           if (solid > (THICKNESSES * thickMm) ** 2) expect(flat / solid).to.be.closeTo(1, 0.06 + 2 * gives);
         },
       );
-      fc.assert(flatIsSolid, { numRuns: Math.ceil(runsOf(form, count) / 8), seed: 20261125 });
-      fc.assert(holds, { numRuns: runsOf(form, count), seed: 20261125 });
-      fc.assert(holds, { numRuns: Math.ceil(runsOf(form, count) / 30), seed: fresh });
+      fc.assert(flatIsSolid, { numRuns: Math.ceil(runsOf(form, count) / 8), seed });
+      fc.assert(holds, { numRuns: runsOf(form, count), seed });
     });
 });

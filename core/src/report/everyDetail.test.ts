@@ -13,7 +13,7 @@ import { startLightsIn } from './startLightsIn';
 const wearer = { name: 'Anyone', underLayerMm: 3, measures: adultMeasures };
 const around = aroundOf();
 const { forms, features } = standardKinds;
-const seed = Number(process.env['FOMRIK_SEED'] ?? Date.now() % 1e9);
+const seed = Number(process.env['FOMRIK_SEED'] ?? 20261130);
 
 /** How far a point lies outside a ring, by d3-polygon and the steps of the ring; nothing inside. */
 function outsideMm(ring: readonly { x: number; y: number }[], p: { x: number; y: number }): number {
@@ -83,7 +83,6 @@ const anyPlace = (start: Place): fc.Arbitrary<Place> => {
 
 describe('every detail on every form, anywhere', function () {
   this.timeout(120_000);
-  before(() => console.log(`    fresh seed ${seed}`));
   const sheeted = [...forms.values()].filter((f) => f.sheets !== 'none');
 
   for (const { kind: form } of sheeted)

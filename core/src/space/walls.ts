@@ -1,8 +1,9 @@
-import { Box3, BufferAttribute, BufferGeometry, DoubleSide, Ray } from 'three';
+import { type Box3, BufferAttribute, BufferGeometry, DoubleSide, Ray } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
-import { add3, cross3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
+import { add3, cross3, dot3, scale3, unit3, type Vec2, type Vec3 } from '../geometry';
 import type { Core, LaidPanel } from '../panel';
-import { type Convex, overlapOf, type Stand } from './convex';
+import type { Convex, Stand } from './convex';
+import { readied } from './cutsInto';
 import { panelFaces, stickFaces, type Triangle } from './faces';
 
 /** A run of depths, mm. */
@@ -95,8 +96,6 @@ function alongAxis({ min, max }: Box3, axis: Vec3): [middle: number, half: numbe
   ];
 }
 
-const plain = ({ x, y, z }: Vec3): Vec3 => ({ x, y, z });
-
 /** Walls made of triangles, wherever they come from. */
 export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
   const places = new Float32Array(triangles.length * 9);
@@ -150,27 +149,10 @@ export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
       return merged(spans);
     },
     meets: (solid) => {
-      const bounds = new Box3();
-      const [xs, ys, zs] = (['x', 'y', 'z'] as const).map((k) => solid.points.map((p) => p[k]));
-      bounds.min.set(Math.min(...xs!), Math.min(...ys!), Math.min(...zs!));
-      bounds.max.set(Math.max(...xs!), Math.max(...ys!), Math.max(...zs!));
-      return (
-        tree?.shapecast({
-          intersectsBounds: (box) => box.intersectsBox(bounds),
-          intersectsTriangle: ({ a, b, c }) =>
-            overlapOf(solid, triangleSolid([plain(a), plain(b), plain(c)])) !== undefined,
-        }) ?? false
-      );
+      const { mayMeet, cutBy } = readied(solid);
+      return tree?.shapecast({ intersectsBounds: mayMeet, intersectsTriangle: cutBy }) ?? false;
     },
   };
-}
-
-/** A triangle as a solid without thickness. */
-function triangleSolid([a, b, c]: Triangle): Convex {
-  const edges = [sub3(b, a), sub3(c, b), sub3(a, c)].filter((e) => dot3(e, e) > 1e-12).map(unit3);
-  const normal = cross3(sub3(b, a), sub3(c, a));
-  const size = Math.hypot(normal.x, normal.y, normal.z);
-  return { points: [a, b, c], normals: size > 1e-9 ? [scale3(normal, 1 / size)] : [], edges };
 }
 
 /** The foam of a part, both faces of every piece of it, and its sticks. */

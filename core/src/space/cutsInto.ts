@@ -1,0 +1,83 @@
+import type { Box3, Triangle, Vector3 } from 'three';
+import type { Vec3 } from '../geometry';
+import type { Convex } from './convex';
+
+/** Directions this near to parallel span no plane. */
+const PARALLEL = 1e-9;
+
+/** A solid made ready to be held against many boxes and triangles. */
+export interface Ready {
+  /** Whether a box along the axes may hold anything that cuts into it: never wrongly no. */
+  mayMeet: (box: Box3) => boolean;
+  /** Whether a triangle cuts into it, by the separating axis theorem; touching is not cutting. */
+  cutBy: (triangle: Pick<Triangle, 'a' | 'b' | 'c'>) => boolean;
+}
+
+/** The same question as the overlap of two convex solids, asked thousands of times over, so without making anything new. */
+export function readied({ points, normals, edges }: Convex): Ready {
+  const along = ({ x, y, z }: Vec3): { x: number; y: number; z: number; least: number; most: number } => {
+    let [least, most] = [Infinity, -Infinity];
+    for (const p of points) {
+      const d = p.x * x + p.y * y + p.z * z;
+      if (d < least) least = d;
+      if (d > most) most = d;
+    }
+    return { x, y, z, least, most };
+  };
+  const faces = normals.map(along);
+  const sides = [...[0, 1, 2].map((k) => along({ x: +(k === 0), y: +(k === 1), z: +(k === 2) })), ...faces];
+  /** Whether the solid and the triangle are parted by a plane square to a way. */
+  const parted = (x: number, y: number, z: number, a: Vector3, b: Vector3, c: Vector3): boolean => {
+    const [da, db, dc] = [
+      a.x * x + a.y * y + a.z * z,
+      b.x * x + b.y * y + b.z * z,
+      c.x * x + c.y * y + c.z * z,
+    ];
+    const low = Math.min(da, db, dc);
+    const high = Math.max(da, db, dc);
+    let [least, most] = [Infinity, -Infinity];
+    for (const p of points) {
+      const d = p.x * x + p.y * y + p.z * z;
+      if (d < least) least = d;
+      if (d > most) most = d;
+    }
+    return high <= least || low >= most;
+  };
+  /** The same along the cross product of an edge of the solid and one of the triangle. */
+  const partedAcross = (e: Vec3, p: Vector3, q: Vector3, a: Vector3, b: Vector3, c: Vector3): boolean => {
+    const [fx, fy, fz] = [q.x - p.x, q.y - p.y, q.z - p.z];
+    const [x, y, z] = [e.y * fz - e.z * fy, e.z * fx - e.x * fz, e.x * fy - e.y * fx];
+    return x * x + y * y + z * z > PARALLEL && parted(x, y, z, a, b, c);
+  };
+  return {
+    mayMeet: ({ min, max }) =>
+      sides.every(({ x, y, z, least, most }) => {
+        const middle = ((min.x + max.x) * x + (min.y + max.y) * y + (min.z + max.z) * z) / 2;
+        const half =
+          ((max.x - min.x) * Math.abs(x) + (max.y - min.y) * Math.abs(y) + (max.z - min.z) * Math.abs(z)) / 2;
+        return middle + half >= least && middle - half <= most;
+      }),
+    cutBy: ({ a, b, c }) => {
+      for (const { x, y, z, least, most } of faces) {
+        const [da, db, dc] = [
+          a.x * x + a.y * y + a.z * z,
+          b.x * x + b.y * y + b.z * z,
+          c.x * x + c.y * y + c.z * z,
+        ];
+        if (Math.max(da, db, dc) <= least || Math.min(da, db, dc) >= most) return false;
+      }
+      const [ux, uy, uz] = [b.x - a.x, b.y - a.y, b.z - a.z];
+      const [vx, vy, vz] = [c.x - a.x, c.y - a.y, c.z - a.z];
+      const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+      if (nx * nx + ny * ny + nz * nz > PARALLEL && parted(nx, ny, nz, a, b, c)) return false;
+      for (const e of edges)
+        if (
+          partedAcross(e, a, b, a, b, c) ||
+          partedAcross(e, b, c, a, b, c) ||
+          partedAcross(e, c, a, a, b, c)
+        )
+          return false;
+      return true;
+    },
+  };
+}
