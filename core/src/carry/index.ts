@@ -1,2 +1,3 @@
 export { besideOf } from './beside';
+export { onHead, type OnHead } from './onHead';
 export { createCarried, type Carried } from './carried';

@@ -10,6 +10,9 @@ const NEAR_MM = 12;
 /** Turning moment on the wrist held level: tires, and hardly held; N·m, from memory. */
 const TIRES_NM = 2;
 const TOO_MUCH_NM = 6;
+/** What tips the head tires the neck; N·m, from memory. */
+const NECK_NM = 0.4;
+const WHERE = { behind: 'at the back', ahead: 'in front', left: 'on the left', right: 'on the right' };
 /** A stick that hangs by more than this share of its length, or swings slower than this, whips; from memory. */
 const WHIPS = { share: 0.03, hz: 3 };
 
@@ -65,6 +68,22 @@ export const lightInHand: BuildRule = ({ report }) =>
       sure: 'memory',
       excess: c.momentNm - TIRES_NM,
       partId: c.rootId,
+      remedies: [],
+    })),
+  );
+
+/** Level on the neck, with everything that hangs on it. */
+export const levelOnHead: BuildRule = ({ report }) =>
+  report.onHead.flatMap((h) =>
+    when(h.momentNm > NECK_NM, () => ({
+      id: `neck:${h.rootId}`,
+      severity: 'mind',
+      station: 'shape',
+      title: `${h.name}: ${trimNumber(h.massG, 0)} g on the head, its middle ${printMm(Math.hypot(h.aheadMm, h.asideMm), 0)} off the neck: ${trimNumber(h.momentNm, 2)} N·m tip it.`,
+      why: `Over ${NECK_NM} N·m tires the neck.${h.lead ? ` ${trimNumber(h.lead.massG, 0)} g ${WHERE[h.lead.side]}, ${printMm(h.lead.armMm, 0)} from the neck, would level it; the battery pack may serve.` : ''} Lighten what stands out first.`,
+      sure: 'memory',
+      excess: h.momentNm - NECK_NM,
+      partId: h.rootId,
       remedies: [],
     })),
   );

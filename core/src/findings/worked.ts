@@ -2,7 +2,7 @@ import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
 import type { PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
-import type { Carried } from '../carry';
+import type { Carried, OnHead } from '../carry';
 import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
 import type { PartReport } from '../parts';
@@ -41,6 +41,8 @@ export interface Worked {
   putInClashes: PutInClash[];
   /** Everything held in a hand, as one. */
   carried: Carried[];
+  /** Everything worn on the head, with what hangs on it. */
+  onHead: OnHead[];
   packed: Packed;
   sticks: StickSet[];
   steps: Step[];

@@ -2,7 +2,6 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { resolveBody } from '../body';
 import { holds } from '../document';
-import { counterweightG, neckMomentNmm } from '../forms/helmet/balance';
 import { sightThrough } from '../forms/helmet/sight';
 import { meshVolume } from '../geometry/mesh';
 import { overlapsItself, signedArea } from '../geometry';
@@ -174,12 +173,6 @@ describe('fit of worn forms', () => {
     );
     expect(sight.sideDeg).to.be.closeTo(45, 1e-9);
     expect(sight.downDeg).to.be.closeTo(45, 1e-9);
-  });
-
-  it('balances by the lever', () => {
-    // 600 g carried 20 mm ahead of the pivot is balanced by 120 g carried 100 mm behind (law of the lever).
-    expect(counterweightG(600, 20, 100)).to.be.closeTo(120, 1e-9);
-    expect(neckMomentNmm(600, 20)).to.be.closeTo(117.68, 0.01);
   });
 
   it('moves where it should when the wearer changes', () => {

@@ -1,7 +1,7 @@
 import { type PutInClash, putInClashes, rootOf, type Standing, standingsOf, withLetIn } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
-import { createCarried } from '../carry';
+import { createCarried, onHead } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting } from '../fit';
@@ -212,6 +212,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
         Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm),
         coarse.length > 0,
       ),
+      onHead: onHead(parts, body),
       packed,
       sticks,
       steps,

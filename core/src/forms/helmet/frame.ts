@@ -1,4 +1,4 @@
-import { headForm, levels, neckSection } from '../../body';
+import { headForm, levels } from '../../body';
 import type { Vec3 } from '../../geometry';
 import type { FormInput } from '../contract';
 import type { HelmetParams } from './params';
@@ -21,7 +21,6 @@ export interface HelmetFrame {
   eye: Vec3;
   /** Half the length of the head. */
   headFront: number;
-  pivotY: number;
   /** Height of the middle of the ears. */
   earZ: number;
   /** The wall below the brow: azimuth in radians (0 right, a quarter turn front), share of its height. */
@@ -32,7 +31,6 @@ export function helmetFrame({ params, body, underLayerMm, liningMm }: FormInput<
   const head = headForm(body);
   const at = levels(body);
   const outMm = underLayerMm + liningMm + params.paddingMm;
-  const pivotY = neckSection(body, at.chin).forwardMm;
   const centre = head.middle;
   const axes = { x: head.side + outMm, y: head.front + outMm, z: head.up + outMm };
   const browZ = centre.z + axes.z * Math.sin(rad(BROW_DEG));
@@ -46,7 +44,6 @@ export function helmetFrame({ params, body, underLayerMm, liningMm }: FormInput<
     bottomZ,
     eye: { x: 0, y: centre.y + head.front - 12, z: head.eyeZ },
     headFront: head.front,
-    pivotY,
     earZ: head.earZ,
     wall: (azimuth, v) => ({
       x: centre.x + axes.x * brow * Math.cos(azimuth),

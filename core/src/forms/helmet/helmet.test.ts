@@ -150,12 +150,6 @@ describe('helmet', () => {
     expect(why).to.include('whatever the figure says');
   });
 
-  it('carries a heavier visor further ahead of the neck', () => {
-    const ahead = (visorFoam: number): number => figureOf(make('helmet', { visorFoam }), 'ahead');
-    expect(ahead(12)).to.be.greaterThan(ahead(2));
-    expect(figureOf(make('helmet', { visorFoam: 10 }), 'counterweight')).to.be.greaterThan(0);
-  });
-
   it('has its visor in its own foam', () => {
     const shape = make('helmet', { visorFoam: 2 });
     expect(pieceOf(shape, 'visor').nominalMm).to.equal(2);

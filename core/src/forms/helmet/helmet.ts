@@ -1,9 +1,7 @@
-import { ellipsePerimeter, meshArea, type Vec3 } from '../../geometry';
-import { trimNumber } from '../../units';
+import { ellipsePerimeter, type Vec3 } from '../../geometry';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { strapOver } from '../straps';
-import { gridMesh, type Panel } from '../../panel';
-import { counterweightG, neckMomentNmm } from './balance';
+import type { Panel } from '../../panel';
 import { helmetChecks } from './checks';
 import { dome } from './dome';
 import { BROW_DEG, helmetFrame, rad, type HelmetFrame } from './frame';
@@ -49,7 +47,7 @@ function sightLines(eye: Vec3, { sideDeg, upDeg, downDeg }: Sight): Vec3[][] {
 function design(input: FormInput<HelmetParams>): Design {
   const { params, body, foam, own, liningMm } = input;
   const frame = helmetFrame(input);
-  const { axes, centre, bottomZ, eye, pivotY } = frame;
+  const { axes, centre, bottomZ, eye } = frame;
   // Out to the face of the visor, whose edges limit what is seen.
   const faceMm = foam.thicknessMm.value + VISOR_AIR_MM + own(params.visorFoam).foam.thicknessMm.value;
   const upper = dome(input, frame, foam.thicknessMm.value);
@@ -64,15 +62,6 @@ function design(input: FormInput<HelmetParams>): Design {
   const sight = sightOf(params, frame, faceMm);
   const brow = Math.cos(rad(BROW_DEG));
   const opening = ellipsePerimeter({ a: axes.x * brow - liningMm, b: axes.y * brow - liningMm });
-  // Centre of mass of the shell ahead of the neck pivot, panels weighed by area and their own foam.
-  const weights = panels.map((p) => {
-    const sheet = p.ply ? own(p.ply.nominalMm).foam : foam;
-    const mesh = gridMesh(p.grid);
-    const y = mesh.points.reduce((s, q) => s + q.y, 0) / mesh.points.length;
-    return { g: meshArea(mesh) * sheet.thicknessMm.value * sheet.densityKgM3.value * 1e-6, y };
-  });
-  const massG = weights.reduce((s, w) => s + w.g, 0);
-  const ahead = weights.reduce((s, w) => s + w.g * w.y, 0) / massG - pivotY;
   return {
     panels,
     joins: [...upper.joins, ...lower.joins],
@@ -103,14 +92,6 @@ function design(input: FormInput<HelmetParams>): Design {
       { key: 'side', label: 'sees to each side', value: sight.sideDeg, unit: 'deg', decimals: 0 },
       { key: 'down', label: 'sees down', value: sight.downDeg, unit: 'deg', decimals: 0 },
       { key: 'up', label: 'sees up', value: sight.upDeg, unit: 'deg', decimals: 0 },
-      { key: 'ahead', label: 'mass ahead of the neck', value: ahead, unit: 'mm', decimals: 0 },
-      {
-        key: 'counterweight',
-        label: `balances it behind (${trimNumber(neckMomentNmm(massG, ahead) / 1000, 2)} N·m)`,
-        value: counterweightG(massG, ahead, frame.headFront + pivotY - centre.y + frame.outMm),
-        unit: 'g',
-        decimals: 0,
-      },
     ],
   };
 }
