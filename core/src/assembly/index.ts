@@ -1,4 +1,5 @@
 export { type Between, between, betweenMeshes, bodyOf, FAR_MM, rigid, type Rigid } from './between';
+export { type InFront, inFrontOf } from './inFront';
 export { withLetIn } from './letIn';
 export { type PutInClash, putInClashes } from './putIn';
 export { rootOf, type Standing, standingsOf } from './standing';

@@ -1,7 +1,7 @@
 import { add3, dot3, type Vec3 } from '../geometry';
 import { allOntoRoot, type PartReport } from '../parts';
 import type { Convex } from '../space';
-import { bodyOf, boxOf, rigid } from './between';
+import { bodyOf, boxOf, rigid, type Rigid } from './between';
 import { askedSolid, boxesMeet, spotsOn } from './solids';
 
 /** Something that was put in one part and lies in another: a plug in the bore with its pack, a tang where a switch is. */
@@ -59,7 +59,7 @@ function spotsIn({ points }: Convex): Vec3[] {
 }
 
 /** How deep one thing that was put in a part lies in the foam, sticks and plates of another of its assembly. */
-function deepIn(solid: Convex, other: PartReport, way: ReturnType<typeof rigid>): number {
+export function deepIn(solid: Convex, other: PartReport, way: Rigid): number {
   const asked = askedSolid(bodyOf(other));
   const own = boxRound(solid.points);
   if (!boxesMeet(boxOf(own, way.to), asked)) return 0;

@@ -48,6 +48,27 @@ export const partsStand: BuildRule = ({ doc, report }) =>
     ];
   });
 
+/** A switch another part covers. */
+export const switchesReached: BuildRule = ({ report }) =>
+  report.inFront.map(({ partId, featureId, name, otherId, blocked, wantsMm }) => {
+    const nameOf = (id: string): string => report.parts.find((p) => p.id === id)?.name ?? id;
+    const other = report.parts.find((p) => p.id === otherId);
+    const comesOff = other?.mount.to === 'part' && other.mount.apart === true;
+    return {
+      id: `covered:${partId}:${featureId}`,
+      severity: blocked && !comesOff ? ('stop' as const) : ('mind' as const),
+      station: 'inside' as const,
+      title: blocked
+        ? `${name} in ${nameOf(partId)} is covered by ${nameOf(otherId)}: it cannot move.`
+        : `${name} in ${nameOf(partId)} has no room for a finger in front of it: ${nameOf(otherId)} is nearer than ${trimNumber(wantsMm)} mm.`,
+      why: 'A switch wants its throw and a fingertip in front of it once everything is put together. Move the switch, or what covers it.',
+      sure: 'standard' as const,
+      excess: 1,
+      partId,
+      remedies: [],
+    };
+  });
+
 /** What was put in one part lies in another that is put together with it. */
 export const nothingInOthers: BuildRule = ({ report }) =>
   report.putInClashes.map(({ partId, featureId, name, otherId, deepMm }) => {

@@ -1,6 +1,6 @@
 import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
-import type { PutInClash, Standing } from '../assembly';
+import type { InFront, PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
 import type { Carried, OnHead } from '../carry';
 import type { Packed, StickSet } from '../cut';
@@ -39,6 +39,8 @@ export interface Worked {
   standings: Standing[];
   /** What was put in one part and lies in another. */
   putInClashes: PutInClash[];
+  /** Switches another part leaves no room in front of. */
+  inFront: InFront[];
   /** Everything held in a hand, as one. */
   carried: Carried[];
   /** Everything worn on the head, with what hangs on it. */

@@ -24,6 +24,7 @@ import { bendChecks, unsoldChecks } from './checks/foam';
 import { crossingChecks } from './checks/crossing';
 import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
+import { lidSwingChecks } from './checks/lidSwing';
 import { wayOutChecks, waysOut, type WaysOut } from './checks/wayOut';
 import { foldBackChecks } from './checks/foldBack';
 import { touchChecks } from './checks/touch';
@@ -243,6 +244,7 @@ export function makePart(
       ...worstOf(featured.checks),
       ...wholeChecks(laid, templates),
       ...lidChecks(laid, templates, featured.items),
+      ...lidSwingChecks(laid, model.cores, bodies),
       ...cutAwayChecks(away),
     ].map((check) => ({ check, from: 'part' as const })),
     ...stretchChecks(cut, part).map((check) => ({ check, from: 'flat' as const })),

@@ -1,4 +1,13 @@
-import { type PutInClash, putInClashes, rootOf, type Standing, standingsOf, withLetIn } from '../assembly';
+import {
+  type InFront,
+  inFrontOf,
+  type PutInClash,
+  putInClashes,
+  rootOf,
+  type Standing,
+  standingsOf,
+  withLetIn,
+} from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
 import { createCarried, onHead } from '../carry';
@@ -100,6 +109,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
   const carrying = createCarried();
   let lastStandings: Standing[] = [];
   let lastClashes: PutInClash[] = [];
+  let lastInFront: InFront[] = [];
   let lastPacked: { pieces: string; packed: Packed } | undefined;
   let lastPages: { parts: readonly PartReport[]; key: string; count: number } | undefined;
   /** Pages of the printed pattern; planned anew when a piece or the paper changed. */
@@ -176,6 +186,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
     if (coarse.length === 0) {
       lastStandings = standingsOf(parts);
       lastClashes = putInClashes(parts, (p) => rootOf(p, parts));
+      lastInFront = inFrontOf(parts, (p) => rootOf(p, parts));
     }
     // While an answer is coarse the sheets stay as they were laid, as long as they hold the same pieces.
     const pieces = piecesKey(parts);
@@ -206,6 +217,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
       circuits,
       standings: lastStandings,
       putInClashes: lastClashes,
+      inFront: lastInFront,
       carried: carrying(
         parts,
         catalogue,

@@ -109,6 +109,22 @@ describe('a lid on a hinge', () => {
     expect(drilled(0.3, 'left')).to.not.include('hinge-front');
   });
 
+  it('opens as far as what is fixed inside it swings clear of the wall across from its hinge', () => {
+    const opens = (u: number, hingeAt: string): string | undefined =>
+      partReport(
+        partOf('donor', { opens: 'hinge', lid: 'front', hingeAt, deepMm: 50 } as never, {
+          features: [{ ...pack(), place: { on: 'panel', panel: 'front', u, v: 0.5, turnDeg: 0 } }],
+        }),
+        aroundOf(),
+      ).checks.find((c) => c.id === 'swing-pack')?.title;
+    // By hand: the hinge is 68 mm from the wall across. A 9 V block reaches 66.5 mm along the lid and 19 mm in, so its
+    // corner swings round at 69.1 mm: at 5° it is 67.8 mm out, at 10° 68.7 mm; at 62 mm it swings round at 64.8 mm.
+    expect(opens(0.76, 'left')).to.include('opens only 5°');
+    expect(opens(0.7, 'left')).to.equal(undefined);
+    expect(opens(0.76, 'right')).to.equal(undefined);
+    expect(opens(0.24, 'right')).to.include('meets the case');
+  });
+
   it('wants a loop of wire where something on it meets something inside', () => {
     const lamps = feature('lamps', 'front', { count: 1, colour: 'amber', body: '5mm', pitchMm: 30 });
     const ids = (features: Feature[]) =>

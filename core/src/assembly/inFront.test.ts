@@ -1,0 +1,42 @@
+import { expect } from 'chai';
+import type { BuildDoc, Feature, Mount, Part } from '../document';
+import { newBuild, newPart, standardKinds } from '../parts';
+import { derive } from '../report';
+import type { Finding } from '../findings';
+
+const wearer = { name: 'Anyone', underLayerMm: 2, measures: [] };
+const start = standardKinds.features
+  .get('switch')!
+  .start({ panel: 'face', edge: '', at: { x: 0.5, y: 0.5 } });
+const rocker: Feature = {
+  id: 'sw',
+  kind: 'switch',
+  ...start,
+  params: { ...start.params, switchId: 'rocker' },
+};
+const host: Part = { ...newPart('host', wearer, 'box'), features: [rocker] };
+
+/** A second box on the face with the switch, so far off it and to the side; its floor is 6 mm under its own place. */
+const build = (mount: Partial<Extract<Mount, { to: 'part' }>>): BuildDoc => ({
+  ...newBuild('T', '2026-03-01', wearer),
+  parts: [
+    host,
+    { ...newPart('lid', wearer, 'box'), mount: { to: 'part', part: 'host', anchor: 'face', ...mount } },
+  ],
+});
+const told = (mount: Partial<Extract<Mount, { to: 'part' }>>): Finding | undefined =>
+  derive(build(mount)).findings.find((f) => f.id === 'covered:host:sw');
+
+describe('what is in front of a switch', () => {
+  it('on it, nothing moves: a stop, unless what covers it comes off', () => {
+    expect(told({ offMm: 6 })?.severity).to.equal('stop');
+    expect(told({ offMm: 6, apart: true })?.severity).to.equal('mind');
+  });
+
+  it('nearer than a fingertip it is told, further off or aside it is not', () => {
+    expect(told({ offMm: 15 })?.title).to.include('no room for a finger');
+    expect(told({ offMm: 15 })?.severity).to.equal('mind');
+    expect(told({ offMm: 30 })).to.equal(undefined);
+    expect(told({ offMm: 6, acrossMm: 200 })).to.equal(undefined);
+  });
+});
