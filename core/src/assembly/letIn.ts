@@ -1,5 +1,7 @@
-import { add3, convexHull, dist3, dot3, scale3, sub3, type Vec2, type Vec3 } from '../geometry';
-import { gridNormals, onGrid, type Surface } from '../panel';
+import { BufferAttribute, BufferGeometry, Triangle, Vector3 } from 'three';
+import { type HitPointInfo, MeshBVH } from 'three-mesh-bvh';
+import { add3, convexHull, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
+import { gridNormals, type Surface } from '../panel';
 import { allOntoRoot, type PartReport } from '../parts';
 import { bodyOf, movedMesh } from './between';
 import { edgeSpots } from './solids';
@@ -11,60 +13,80 @@ const LEAST_SPOTS = 3;
 /** The section is looked for along edges in spots so far apart, mm: flat faces reach no further than their edges. */
 const APART_MM = 1;
 
-const within = (t: number): number => Math.min(1, Math.max(0, t));
+/** The nearest spot of a surface to a spot in space: where it is on the piece as it lies flat, and how far off its inner face. */
+type Over = (p: Vec3) => { flat: Vec2; offMm: number; asideMm: number } | undefined;
 
-/** Where a spot lies over a surface, as shares of its width and height, and how far off its inner face. */
-function overSurface(
-  { grid }: Surface,
-  normals: readonly Vec3[][],
-  p: Vec3,
-): { uv: Vec2; offMm: number; asideMm: number } {
-  let best = { r: 0, c: 0, mm: Infinity };
-  grid.forEach((row, r) =>
-    row.forEach((q, c) => {
-      const mm = dist3(p, q);
-      if (mm < best.mm) best = { r, c, mm };
-    }),
+const trees = new WeakMap<Surface['grid'], { flat: Surface['flat']; reachMm: number; over: Over }>();
+
+/** Two triangles for every cell of a grid, in a bounding volume hierarchy; nothing is found further off than the reach. */
+function overSurface({ grid, flat }: Surface, reachMm: number): Over {
+  const before = trees.get(grid);
+  if (before?.flat === flat && before.reachMm === reachMm) return before.over;
+  const normals = gridNormals(grid);
+  const corners = grid.slice(1).flatMap((row, r) =>
+    row.slice(1).flatMap((_, c): [number, number][][] => [
+      [
+        [r, c],
+        [r, c + 1],
+        [r + 1, c + 1],
+      ],
+      [
+        [r, c],
+        [r + 1, c + 1],
+        [r + 1, c],
+      ],
+    ]),
   );
-  const [rows, columns] = [grid.length - 1, grid[0]!.length - 1];
-  let uv = { x: best.c / columns, y: best.r / rows };
-  // Along the grid's own directions, from the nearest of its spots.
-  for (let i = 0; i < 4; i++)
-    for (const key of ['x', 'y'] as const) {
-      const step = 0.5 / (key === 'x' ? columns : rows);
-      const [low, high] = [within(uv[key] - step), within(uv[key] + step)];
-      const way = sub3(onGrid(grid, { ...uv, [key]: high }), onGrid(grid, { ...uv, [key]: low }));
-      const size = dot3(way, way);
-      if (size > 1e-9)
-        uv = { ...uv, [key]: within(uv[key] + ((high - low) * dot3(sub3(p, onGrid(grid, uv)), way)) / size) };
-    }
-  const d = sub3(p, onGrid(grid, uv));
-  const normal = onGrid(normals as Vec3[][], uv);
-  const offMm = dot3(d, normal);
-  return { uv, offMm, asideMm: Math.sqrt(Math.max(0, dot3(d, d) - offMm * offMm)) };
+  const places = new Float32Array(corners.flat().flatMap(([r, c]) => Object.values(grid[r]![c]!)));
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(places, 3));
+  const tree = new MeshBVH(geometry, { indirect: true });
+  const [spot, shares] = [new Vector3(), new Vector3()];
+  const target: HitPointInfo = { point: new Vector3(), distance: 0, faceIndex: 0 };
+  const [a, b, c] = [new Vector3(), new Vector3(), new Vector3()];
+  const over: Over = (p) => {
+    const found = tree.closestPointToPoint(spot.set(p.x, p.y, p.z), target, 0, reachMm);
+    if (!found) return undefined;
+    const own = corners[found.faceIndex]!;
+    const [i, k, l] = own.map(([row, column]) => grid[row]![column]!) as [Vec3, Vec3, Vec3];
+    a.set(i.x, i.y, i.z);
+    b.set(k.x, k.y, k.z);
+    c.set(l.x, l.y, l.z);
+    if (!Triangle.getBarycoord(found.point, a, b, c, shares)) return undefined;
+    const by = [shares.x, shares.y, shares.z];
+    const normal = unit3(
+      own.reduce((sum, [row, column], n) => add3(sum, scale3(normals[row]![column]!, by[n]!)), {
+        x: 0,
+        y: 0,
+        z: 0,
+      }),
+    );
+    const d = sub3(p, found.point);
+    const offMm = dot3(d, normal);
+    return {
+      flat: own.reduce(
+        (sum, [row, column], n) => ({
+          x: sum.x + flat[row]![column]!.x * by[n]!,
+          y: sum.y + flat[row]![column]!.y * by[n]!,
+        }),
+        { x: 0, y: 0 },
+      ),
+      offMm,
+      asideMm: Math.sqrt(Math.max(0, dot3(d, d) - offMm * offMm)),
+    };
+  };
+  trees.set(grid, { flat, reachMm, over });
+  return over;
 }
 
 /** The outline of what goes through a piece, on the piece as it lies flat, a little larger. */
 function sectionOn(surface: Surface, thicknessMm: number, spots: readonly Vec3[]): Vec2[] {
-  const normals = gridNormals(surface.grid);
-  const flat = surface.flat.map((row) => row.map((p) => ({ ...p, z: 0 })));
-  // Further from every spot of the grid than its own spacing, it cannot be over the piece.
-  const wide = surface.grid.reduce(
-    (most, row) => row.reduce((m, p, c) => (row[c + 1] ? Math.max(m, dist3(p, row[c + 1]!)) : m), most),
-    surface.grid.reduce(
-      (most, row, r) =>
-        surface.grid[r + 1]
-          ? row.reduce((m, p, c) => Math.max(m, dist3(p, surface.grid[r + 1]![c]!)), most)
-          : most,
-      0,
-    ),
-  );
-  const reachMm = wide + thicknessMm + EASE_MM;
-  const through = spots
-    .filter((p) => surface.grid.some((row) => row.some((q) => dist3(p, q) < reachMm)))
-    .map((p) => overSurface(surface, normals, p))
-    .filter((s) => s.offMm > -EASE_MM && s.offMm < thicknessMm + EASE_MM && s.asideMm < EASE_MM)
-    .map((s): Vec2 => onGrid(flat, s.uv));
+  const over = overSurface(surface, thicknessMm + 2 * EASE_MM);
+  const through = spots.flatMap((p): Vec2[] => {
+    const s = over(p);
+    const inIt = s && s.offMm > -EASE_MM && s.offMm < thicknessMm + EASE_MM && s.asideMm < EASE_MM;
+    return inIt ? [s.flat] : [];
+  });
   if (through.length < LEAST_SPOTS) return [];
   const hull = convexHull(through);
   const middle = middleOf(hull);
