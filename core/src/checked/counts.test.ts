@@ -8,7 +8,7 @@ import { demo } from '../files/testing/demo';
 import { newBuild, standardKinds } from '../parts';
 import { anyPart } from '../parts/testing/anyPart';
 import { adultMeasures } from '../parts/testing/worn.test';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 
 const rowsOf = (text: string): Record<string, string>[] =>
   Papa.parse<Record<string, string>>(text.trim(), { header: true }).data;
@@ -16,7 +16,7 @@ const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a +
 
 /** Every list that leaves, against what lies on the sheets: each piece counted once and the same everywhere. */
 function expectCounted(doc: BuildDoc): void {
-  const report = derive(doc);
+  const report = reportOf(doc);
   const onSheets = sum(report.packed.sheets.map((s) => s.laid.length)) + report.packed.tooBig.length;
   const listed = rowsOf(cutListCsv(report)).filter((r) => r['cut']!.startsWith('cut '));
   const told = (r: Record<string, string>): number => Number(/^cut (\d+)/.exec(r['cut']!)![1]);

@@ -5,7 +5,7 @@ import { polygonArea, polygonCentroid, polygonContains, polygonHull, polygonLeng
 import polygonClipping, { type Polygon } from 'polygon-clipping';
 import { BoxGeometry, BufferGeometry, Box3, Matrix4, Mesh as Solid, Ray, Vector3 } from 'three';
 import { e24, nextE24 } from '../circuit/e24';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { demo } from '../files/testing/demo';
 import { scheduleIcs } from '../files/ics';
 import { cutListCsv } from '../files/csv';
@@ -278,7 +278,7 @@ describe('held against the outside: units and files', () => {
   });
 
   const doc = demo('lampwarden-harness');
-  const report = derive(doc);
+  const report = reportOf(doc);
 
   it('lines of a calendar are at most 75 octets and end in CRLF (RFC 5545, 3.1)', () => {
     const ics = scheduleIcs(report, 'Żółw\r\nLampwarden\u0007', new Date(0));
@@ -343,7 +343,7 @@ describe('held against the outside: units and files', () => {
       section: { shape: 'triangle', widthMm: 30 },
       cutMm: [1],
     });
-    const shell = derive(demo('lampwarden-harness')).parts.find((p) => p.form === 'pauldron')!.solid.mesh;
+    const shell = reportOf(demo('lampwarden-harness')).parts.find((p) => p.form === 'pauldron')!.solid.mesh;
     for (const mesh of [loaf, shell]) {
       const solid = geom3.create(
         mesh.triangles.map((t) =>

@@ -7,7 +7,7 @@ import { gridOf } from '../panel';
 import { newPart, partReport } from '../parts';
 import { aroundOf } from '../parts/testing/worn.test';
 import { demo } from '../files/testing/demo';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { shortest, waysOf, wireRoute } from './route';
 
 const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
@@ -82,7 +82,7 @@ describe('the way of a wire', () => {
 describe('a wire from part to part', () => {
   it('runs along the foam to where the parts come nearest, and straight over the gap only', () => {
     const doc = demo('lampwarden-harness');
-    const report = derive(doc);
+    const report = reportOf(doc);
     const circuit = report.circuits.find((c) => c.partIds.length > 1)!;
     const runs = circuit.runs.filter((r) => circuit.partIds.includes(r.partId));
     expect(new Set(runs.map((r) => r.partId)).size).to.equal(2);

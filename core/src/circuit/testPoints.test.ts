@@ -3,24 +3,24 @@ import { demo } from '../files/testing/demo';
 import { applyChanges, type BuildDoc, type Change } from '../document';
 import { catalogue } from '../materials';
 import { effectsCsv } from '../files/csv';
-import { derive } from '../report';
+import type { Report } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { packChoices } from './comparison';
 import { readsRight, testPoints } from './testPoints';
 
 const bracers = demo('lampwarden-bracers');
-const at = (changes: Change[] = []): ReturnType<typeof derive> =>
-  derive(changes.length === 0 ? bracers : (applyChanges(bracers, changes) as BuildDoc));
+const at = (changes: Change[] = []): Report =>
+  reportOf(changes.length === 0 ? bracers : (applyChanges(bracers, changes) as BuildDoc));
 
 /** The same circuit fed by another pack. */
-function fedBy(packId: string, more: Change[] = []): ReturnType<typeof derive> {
+function fedBy(packId: string, more: Change[] = []): Report {
   const { circuits } = at();
   const { item, partId } = circuits[0]!.source!;
   const index = bracers.parts.findIndex((p) => p.id === partId);
   return at([{ path: ['parts', index, ...item.choose!], value: packId }, ...more]);
 }
 
-const told = (report: ReturnType<typeof derive>, id: string) =>
-  report.findings.find((f) => f.id.startsWith(`${id}:`));
+const told = (report: Report, id: string) => report.findings.find((f) => f.id.startsWith(`${id}:`));
 
 describe('readings on the bench', () => {
   it('go round the loop: the lamps and their resistor take what the rail has', () => {
@@ -132,8 +132,8 @@ describe('an effect', () => {
 
   it('goes out as a table that any controller can play: a row for each step, a column for each lamp, 0 to 255', () => {
     const doc = applyChanges(bracers, playing('breathe', 2)) as BuildDoc;
-    const rows = effectsCsv(doc, derive(doc)).trim().split('\r\n');
-    const lamps = derive(doc).circuits[0]!.lamps.length;
+    const rows = effectsCsv(doc, reportOf(doc)).trim().split('\r\n');
+    const lamps = reportOf(doc).circuits[0]!.lamps.length;
     expect(rows[0]!.split(',')).to.have.length(2 + lamps);
     expect(rows).to.have.length(1 + 40);
     const values = rows.slice(1).map((r) => Number(r.split(',')[2]));

@@ -7,7 +7,7 @@ import { readBuildFile, writeBuildFile } from '../files/buildFile';
 import { demo } from '../files/testing/demo';
 import { catalogue } from '../materials';
 import type { Piece } from '../panel';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { sheetGroups } from './packAll';
 import { packSheets } from './packing';
 import { remaindersOf } from './remainders';
@@ -152,7 +152,7 @@ describe('what is left of a sheet', () => {
     expect(refused.ok ? '' : refused.message).to.match(/offcuts\[0\]\.outline. encloses under 1 cm²/);
     const hollow = withOffcut(box(600, 400), [box(600, 400)]);
     if (!hollow.ok) throw new Error(hollow.message);
-    const group = sheetGroups(hollow.value.build, derive(hollow.value.build).parts, catalogue)[0]!;
+    const group = sheetGroups(hollow.value.build, reportOf(hollow.value.build).parts, catalogue)[0]!;
     expect(packSheets(group.items, group.size, 5).sheets.some((s) => s.offcut)).to.equal(false);
   });
 });

@@ -185,7 +185,7 @@ export interface FeatureKind {
   /** Schools of light it serves, each as it would be laid along a run in place of another. */
   schools?: readonly LightSchool[];
   /** Opens a piece so that what is behind it comes out; it has `widthMm` and `lengthMm`, clear. */
-  opens?: true;
+  opens?: 'hatch' | 'piece';
   /** Fed by a circuit, feeds one, or switches one. */
   electric?: 'load' | 'source' | 'switch';
 }

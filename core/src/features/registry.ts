@@ -12,6 +12,7 @@ import { lightBox } from './lightBox/lightBox';
 import { lightRing } from './lightRing/lightRing';
 import { lightStrip } from './lightStrip/lightStrip';
 import { line } from './line/line';
+import { loosePiece } from './loosePiece/loosePiece';
 import { opening } from './opening/opening';
 import { overlay } from './overlay/overlay';
 import { ornament } from './ornament/ornament';
@@ -51,6 +52,7 @@ export const features: readonly FeatureKind[] = [
   pack,
   toggle,
   hatch,
+  loosePiece,
   pocket,
   insertBlock,
   channel,

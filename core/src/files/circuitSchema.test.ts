@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { applyChanges, type Change } from '../document';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { checkDoc } from './schema';
 import { demo } from './testing/demo';
 
@@ -36,7 +36,7 @@ describe('what a file says of a circuit', () => {
     ]) {
       const read = checkDoc(applyChanges(bracers, changes));
       if (!read.ok) throw new Error(read.message);
-      const [made] = derive(read.value).circuits;
+      const [made] = reportOf(read.value).circuits;
       expect(made!.run!.hours).to.be.greaterThan(0);
       expect(Number.isFinite(made!.run!.hours)).to.equal(true);
     }
@@ -81,7 +81,7 @@ describe('what a file says of a circuit', () => {
       ]),
     );
     if (!read.ok) throw new Error(`${read.field} ${read.message}`);
-    const { findings, circuits } = derive(read.value);
+    const { findings, circuits } = reportOf(read.value);
     for (const id of ['nought', 'lost'])
       expect(
         findings.some((f) => f.id.includes(`feature-${id}`)),

@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { makeDownload } from './downloads';
 import { eventCard } from './eventCard';
 import { wrapped } from './pdf/eventCardPdf';
@@ -18,7 +18,7 @@ describe('the card for the day', () => {
   for (const name of ['lampwarden-harness', 'lampwarden-arms'])
     it(`is one page that says, read back, every line: ${name}`, async () => {
       const doc = demo(name);
-      const report = derive(doc);
+      const report = reportOf(doc);
       const bytes = (await makeDownload('event-card.pdf', doc, report, new Date(0), font)) as Uint8Array;
       const dir = mkdtempSync(join(tmpdir(), 'day-'));
       try {
@@ -40,7 +40,7 @@ describe('the card for the day', () => {
 
   it('has the order of putting on, and spare sets that last the hours asked', () => {
     const doc = demo('lampwarden-harness');
-    const report = derive({ ...doc, brief: { ...doc.brief, lightHours: 40 } });
+    const report = reportOf({ ...doc, brief: { ...doc.brief, lightHours: 40 } });
     const sections = Object.fromEntries(
       eventCard({ ...doc, brief: { ...doc.brief, lightHours: 40 } }, report).map((s) => [s.title, s.lines]),
     );

@@ -5,7 +5,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { applyChanges, type BuildDoc, type PageSize } from '../document';
 import { polylineLength } from '../geometry';
 import { makeDownload } from './downloads';
@@ -16,10 +16,10 @@ import { templatesOf } from '../parts';
 import { fontFile } from './testing/font';
 
 const doc = demo('lampwarden-bracers');
-const report = derive(doc);
+const report = reportOf(doc);
 const stamp = new Date('2026-11-02T12:00:00Z');
 const make = (kind: Parameters<typeof makeDownload>[0], of = doc): Promise<Uint8Array | string> =>
-  makeDownload(kind, of, derive(of), stamp, fontFile);
+  makeDownload(kind, of, reportOf(of), stamp, fontFile);
 
 /** Horizontal strokes of a PDF page in points, read back by poppler as SVG. */
 async function pdfSvg(of: BuildDoc): Promise<{ svg: string; info: string; text: string; pages: number }> {
@@ -97,7 +97,7 @@ describe('PDF pages, read back with poppler', function () {
     const harness = demo('lampwarden-harness');
     const { pages, text } = await pdfSvg(harness);
     expect(pages).to.be.at.most(40);
-    for (const part of derive(harness).parts)
+    for (const part of reportOf(harness).parts)
       for (const piece of templatesOf(part.pieces)) expect(text).to.include(piece.name);
   });
 

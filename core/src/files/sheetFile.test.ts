@@ -4,12 +4,12 @@ import { XMLParser } from 'fast-xml-parser';
 import polygonClipping from 'polygon-clipping';
 import { distanceToEdge, outlineLength, signedArea, type Vec2 } from '../geometry';
 import { laidOutline } from '../cut';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { svgRings } from './outline/svg';
 import { sheetFile } from './sheetFile';
 import { demo } from './testing/demo';
 
-const report = derive(demo('lampwarden-harness'));
+const report = reportOf(demo('lampwarden-harness'));
 type Group = {
   '@_class'?: string;
   path?: { '@_d': string } | { '@_d': string }[];

@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { applyChanges } from '../document';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { makeDownload } from './downloads';
 import { type PrinterFaults, simulatedPrint } from './simulatedPrinter';
 import { demo } from './testing/demo';
@@ -14,7 +14,7 @@ const doc = demo('lampwarden-bracers');
 
 /** Longest strokes of the first page as they lie on the printed paper, mm, across and along it: a ruler on the bars. */
 async function ruler(of: typeof doc, faults: PrinterFaults): Promise<{ across: number[]; along: number[] }> {
-  const pdf = (await makeDownload('pattern.pdf', of, derive(of), new Date(0), fontFile)) as Uint8Array;
+  const pdf = (await makeDownload('pattern.pdf', of, reportOf(of), new Date(0), fontFile)) as Uint8Array;
   const dir = mkdtempSync(join(tmpdir(), 'printer-'));
   try {
     writeFileSync(join(dir, 'p.pdf'), await simulatedPrint(pdf, faults));

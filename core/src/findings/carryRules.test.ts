@@ -2,11 +2,11 @@ import { expect } from 'chai';
 import type { BuildDoc } from '../document';
 import { checkDoc } from '../files/schema';
 import { demo } from '../files/testing/demo';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 
 const arms = demo('lampwarden-arms');
 const told = (brief: Partial<BuildDoc['brief']>): string[] =>
-  derive({ ...arms, brief: { ...arms.brief, ...brief } }).findings.flatMap((f) =>
+  reportOf({ ...arms, brief: { ...arms.brief, ...brief } }).findings.flatMap((f) =>
     f.id.startsWith('event-') ? [`${f.id.split(':')[0]} ${f.title}`] : [],
   );
 
@@ -14,7 +14,7 @@ describe('what an event admits', () => {
   it('is nothing where the brief does not say', () => {
     const brief = { ...arms.brief };
     for (const key of ['maxCarriedG', 'maxRigidMm', 'softEdges', 'noBarrel'] as const) delete brief[key];
-    const findings = derive({ ...arms, brief: { ...brief, eventMaxMm: 10000 } }).findings;
+    const findings = reportOf({ ...arms, brief: { ...brief, eventMaxMm: 10000 } }).findings;
     expect(findings.filter((f) => f.id.startsWith('event-'))).to.deep.equal([]);
   });
 
@@ -28,7 +28,7 @@ describe('what an event admits', () => {
     expect(barrels).to.have.length(1);
     expect(barrels[0]).to.match(/pistol.*plug/i);
     const hard = told({ softEdges: true }).filter((t) => t.startsWith('event-hard'));
-    const rigid = derive(arms).parts.filter((p) =>
+    const rigid = reportOf(arms).parts.filter((p) =>
       p.sheetKinds.some((k) => k === 'board' || k === 'acrylic'),
     );
     expect(hard.length).to.equal(rigid.length);

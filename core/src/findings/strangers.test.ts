@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { applyChanges, type BuildDoc } from '../document';
 import { checkDoc } from '../files/schema';
 import { demo } from '../files/testing/demo';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import type { Finding } from './finding';
 
 const calm = demo('lampwarden-bracers');
@@ -10,7 +10,7 @@ const harness = demo('lampwarden-harness');
 const told = (doc: BuildDoc, id: string): Finding => {
   const checked = checkDoc(doc);
   if (!checked.ok) throw new Error(`${checked.field} ${checked.message}`);
-  const found = derive(checked.value).findings.find((f) => f.id.startsWith(id));
+  const found = reportOf(checked.value).findings.find((f) => f.id.startsWith(id));
   if (!found) throw new Error(`${id} is not told of`);
   return found;
 };
@@ -18,9 +18,10 @@ const told = (doc: BuildDoc, id: string): Finding => {
 const cured = (doc: BuildDoc, id: string): void => {
   const finding = told(doc, id);
   const after = applyChanges(doc, finding.remedies[0]!.changes);
-  expect(derive(after).findings.find((f) => f.id === finding.id)?.title, finding.remedies[0]!.label).to.equal(
-    undefined,
-  );
+  expect(
+    reportOf(after).findings.find((f) => f.id === finding.id)?.title,
+    finding.remedies[0]!.label,
+  ).to.equal(undefined);
 };
 const changed = (doc: BuildDoc, path: (string | number)[], value: unknown): BuildDoc =>
   applyChanges(doc, [{ path, value }]);
@@ -31,15 +32,15 @@ describe('what a file may name and the catalogue does not have', function () {
   it('a foam unheard of opens, is told of, and can be changed', () => {
     const doc = changed(calm, ['parts', 0, 'stack', 0, 'foamId'], 'granite');
     cured(doc, 'unsold');
-    const piece = derive(doc).parts[0]!.pieces[0]!;
+    const piece = reportOf(doc).parts[0]!.pieces[0]!;
     expect([piece.foamId, piece.nominalMm]).to.deep.equal(['granite', 6]);
   });
 
   it('a thickness nobody sells is kept, not replaced', () => {
     const doc = changed(calm, ['parts', 0, 'stack', 0, 'nominalMm'], 7);
     cured(doc, 'unsold');
-    expect(derive(doc).parts[0]!.pieces[0]!.thicknessMm).to.equal(7);
-    expect(derive(doc).cost.some((c) => c.what.includes('7 mm'))).to.equal(true);
+    expect(reportOf(doc).parts[0]!.pieces[0]!.thicknessMm).to.equal(7);
+    expect(reportOf(doc).cost.some((c) => c.what.includes('7 mm'))).to.equal(true);
   });
 
   it('a lining, a tier, or a trim in an unsold thickness is told of too', () => {
@@ -55,7 +56,7 @@ describe('what a file may name and the catalogue does not have', function () {
   it('a circuit whose pack was taken away says so', () => {
     const features = calm.parts[0]!.features.filter((f) => f.kind !== 'pack');
     const doc = changed(calm, ['parts', 0, 'features'], features);
-    expect(derive(doc).findings.some((f) => f.id.includes('bracer-1.light'))).to.equal(true);
+    expect(reportOf(doc).findings.some((f) => f.id.includes('bracer-1.light'))).to.equal(true);
   });
 
   it('a mount on a part that is gone says so', () => {
@@ -82,7 +83,7 @@ describe('a circuit over several parts', () => {
   ]);
 
   it('counts the lamps of both pauldrons, and its wires are as long as the way there', () => {
-    const [alone, both] = [harness, joined].map((d) => derive(d).circuits[0]!);
+    const [alone, both] = [harness, joined].map((d) => reportOf(d).circuits[0]!);
     const strings = (c: typeof alone): number => c!.solved!.strings.length;
     expect(strings(both) - strings(alone)).to.equal(4);
     expect(both!.wireMm - alone!.wireMm).to.be.within(600, 6000);
@@ -92,14 +93,14 @@ describe('a circuit over several parts', () => {
 
   it('says that connectors are needed where its wires cross, and buys them', () => {
     expect(told(joined, 'connector').title).to.match(/2 connectors/);
-    expect(derive(joined).cost.find((c) => c.what.includes('connector'))!.need).to.equal(3);
+    expect(reportOf(joined).cost.find((c) => c.what.includes('connector'))!.need).to.equal(3);
     // The collar's light comes from the back plate: one is needed without the pauldrons.
-    expect(derive(harness).cost.find((c) => c.what.includes('connector'))!.need).to.equal(1);
-    expect(derive(joined).steps.some((s) => /crosses between parts/.test(s.detail))).to.equal(true);
+    expect(reportOf(harness).cost.find((c) => c.what.includes('connector'))!.need).to.equal(1);
+    expect(reportOf(joined).steps.some((s) => /crosses between parts/.test(s.detail))).to.equal(true);
   });
 
   it('burns shorter than the helmet alone', () => {
-    const [alone, both] = [harness, joined].map((d) => derive(d).circuits[0]!.run!.hours);
+    const [alone, both] = [harness, joined].map((d) => reportOf(d).circuits[0]!.run!.hours);
     expect(both!).to.be.lessThan(alone! * 0.6);
   });
 });

@@ -4,6 +4,7 @@ import { applyChanges, type BuildDoc, type Params } from '../document';
 import { checkDoc } from '../files/schema';
 import { newBuild, newPart, standardKinds } from '../parts';
 import { derive } from '../report';
+import { sampled } from '../units/testing/sampled';
 import type { Finding } from './finding';
 
 const wearer: Wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
@@ -38,12 +39,15 @@ describe('what is told of fit', function () {
       ['gorget'],
       ['bracer'],
     );
-    for (const id of ['presses', 'slack', 'moves']) expect(told(doc, id)?.title, id).to.equal(undefined);
+    const said = derive(doc).findings.filter((f) =>
+      ['presses', 'slack', 'moves'].some((id) => f.id.startsWith(id)),
+    );
+    expect(said.map((f) => f.title)).to.deep.equal([]);
   });
 
   it('says nothing of any form alone, as it comes', () => {
     const unwanted = ['presses', 'slack', 'moves', 'clash', 'long', 'bulge', 'gap'];
-    for (const form of standardKinds.forms.keys()) {
+    for (const form of sampled([...standardKinds.forms.keys()], 16)) {
       const said = derive(buildOf([form])).findings.filter((f) => unwanted.some((id) => f.id.startsWith(id)));
       expect(
         said.map((f) => f.title),

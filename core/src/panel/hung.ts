@@ -1,6 +1,6 @@
 /** How a side is fastened to the face of another piece. */
 export interface Hung {
-  by: 'glue' | 'strap' | 'rivet';
+  by: 'glue' | 'strap' | 'rivet' | 'hold';
   words: string;
   /** What it lies on, where that is another panel of the same part. */
   meets?: Meets;

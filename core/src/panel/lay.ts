@@ -92,12 +92,14 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
       joint: join.kind,
       letter,
       mate: { pieceId: b.piece.id, edgeId: b.edge.id },
+      ...(join.dry && { dry: true as const }),
       ...(eased && { easeMm: ease }),
     });
     Object.assign(b.edge, {
       joint: join.kind,
       letter,
       mate: { pieceId: a.piece.id, edgeId: a.edge.id },
+      ...(join.dry && { dry: true as const }),
       ...(eased && { easeMm: -ease }),
     });
     notch(a.piece, a.edge, letter, false);

@@ -52,6 +52,8 @@ export interface Panel {
   hung?: Partial<Record<Side, Hung>>;
   /** A strap or belt that hangs free, so that how it lies here says nothing about fit. */
   loose?: true;
+  /** Held where it is and not glued: it comes off and is put on again. */
+  comesOff?: true;
   /** Cut flat and folded or strapped on: not drawn on the solid, where it would float. */
   unseen?: true;
   /** Round holes, at fractions of width and height. */
@@ -97,6 +99,8 @@ export interface Join {
   a: [panelId: string, edge: string];
   b: [panelId: string, edge: string];
   kind: 'seam' | 'closure' | 'fold';
+  /** It is not glued: one of them comes off. */
+  dry?: true;
   /** How a fold is made, where the form has its own way. */
   method?: Habits['fold'];
 }

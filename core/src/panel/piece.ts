@@ -27,6 +27,8 @@ export interface PieceEdge {
   foldDeg?: number;
   foldMethod?: Habits['fold'];
   joint: Joint;
+  /** A seam that is not glued, so that a piece comes off. */
+  dry?: true;
   /** The panel's own edge, where the piece is a net of several. */
   of?: { panel: string; edge: string };
   /** The edge on the other side. */

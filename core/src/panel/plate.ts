@@ -18,6 +18,7 @@ import type { FoamSheet } from '../materials';
 import { sharpCorners } from './corners';
 import { edgeRun } from './edgeRun';
 import type { FlatPanel } from './flatPanel';
+import type { Hung } from './hung';
 import { gridOf } from './grids';
 import type { Panel } from './panel';
 import type { Mark, Piece, PieceEdge } from './piece';
@@ -85,6 +86,15 @@ function leanAt(
 
 const LEAST_BEVEL_MM = 0.1;
 
+/** How an edge that faces a way is fastened, and to which piece. */
+function rimAt(rim: Plate['rimHung'], way: Facing): Hung | undefined {
+  if (!rim?.onto) return rim;
+  const { onto, comeOff = [], ...hung } = rim;
+  const on = onto[way];
+  if (on === undefined) return undefined;
+  return { ...hung, ...(comeOff.includes(on) && { by: 'hold' }), meets: { on: [on], way: 'on' } };
+}
+
 /** Runs between corners, named by the way they face. */
 function edgesOf(
   plate: Pick<Plate, 'sections' | 'outline' | 'rimHung'>,
@@ -95,7 +105,7 @@ function edgesOf(
   return corners.map((from, i) => {
     const to = corners[(i + 1) % corners.length]!;
     const way = facing(outline[from]!, outline[to]!);
-    const hung = !plate.rimHung?.facing || plate.rimHung.facing.includes(way) ? plate.rimHung : undefined;
+    const hung = rimAt(plate.rimHung, way);
     let lengthMm = 0;
     for (let k = from; k !== to; k = (k + 1) % n) lengthMm += dist2(outline[k]!, outline[(k + 1) % n]!);
     return {

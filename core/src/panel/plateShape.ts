@@ -39,8 +39,8 @@ export interface Plate extends Plane {
   backed?: true;
   /** The box that shares of its width and height count over, where it is a part of a larger plate. */
   frame?: Bounds;
-  /** How its rim is fastened to what it stands in; only the edges that face these ways, when any are named. */
-  rimHung?: Hung & { facing?: readonly Facing[] };
+  /** How its rim is fastened to what it stands in; only the edges that face these ways, when any are named, each to a piece; to those that come off nothing is glued. */
+  rimHung?: Hung & { onto?: Partial<Record<Facing, string>>; comeOff?: readonly string[] };
   /** How many are glued face to face; 1 stands alone. */
   layers?: number;
 }

@@ -9,7 +9,7 @@ import { anyPart, runsOf } from './testing/anyPart';
 import { anyone, aroundOf } from './testing/worn.test';
 
 /** Parts over all forms; FOMRIK_PARTS=10000 for a long run. */
-const count = Number(process.env['FOMRIK_PARTS'] ?? 500);
+const count = Number(process.env['FOMRIK_PARTS'] ?? 300);
 
 describe('the cures of any valid part', function () {
   this.timeout(60_000 + count * 150);

@@ -9,7 +9,7 @@ import {
   type FoamStock,
   type Habits,
 } from '../materials';
-import type { Core, Panel } from '../panel';
+import type { Core, Hung, Panel } from '../panel';
 import { formOf, type Kinds } from './kinds';
 
 /** Everything a part is worked out from besides itself. */
@@ -72,7 +72,36 @@ export function parted(model: Model, part: Part, around: Around, ply?: Ply): Mod
         ?.divide?.(now, feature, foamFor(around, ply ?? part.stack[0]!)) ?? now,
     model.panels,
   );
-  return panels.every((p, i) => p === model.panels[i]) ? model : { ...model, panels: [...panels] };
+  return panels.every((p, i) => p === model.panels[i]) ? model : held({ ...model, panels: [...panels] });
+}
+
+/** A model in which nothing is glued to a panel that comes off: its seams are dry, and what hangs on it is held. */
+function held(model: Model): Model {
+  const folded = new Set(model.joins.filter((j) => j.kind === 'fold').flatMap((j) => [j.a[0], j.b[0]]));
+  const off = new Set(model.panels.flatMap((p) => (p.comesOff && !folded.has(p.id) ? [p.id] : [])));
+  const holds = (own: string, hung: Hung): Hung =>
+    hung.by === 'glue' && (off.has(own) || hung.meets?.on.some((id) => off.has(id)))
+      ? { ...hung, by: 'hold' }
+      : hung;
+  return {
+    ...model,
+    joins: model.joins.map((j) =>
+      j.kind === 'seam' && (off.has(j.a[0]) || off.has(j.b[0])) ? { ...j, dry: true } : j,
+    ),
+    panels: model.panels.map(({ comesOff: _, ...p }) => ({
+      ...p,
+      ...(off.has(p.id) && { comesOff: true as const }),
+      ...(p.hung && {
+        hung: Object.fromEntries(Object.entries(p.hung).map(([side, h]) => [side, holds(p.id, h)])),
+      }),
+      ...(p.plate?.rimHung && {
+        plate: {
+          ...p.plate,
+          rimHung: { ...p.plate.rimHung, ...holds(p.id, p.plate.rimHung), comeOff: [...off] },
+        },
+      }),
+    })),
+  };
 }
 
 /** The part's form worked out, with its flat panels parted where its features part them. */

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { BuildDoc } from '../document';
 import { readBuildFile } from '../files/buildFile';
 import { checkDoc } from '../files/schema';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { copiedPart, keptAlone } from './copies';
 import { newBuild } from './newPart';
 
@@ -27,8 +27,8 @@ describe('a part for the shop’s book', () => {
     // What it was mounted on stays behind.
     expect(kept.parts[0]!.mount).to.deep.equal({ to: 'stand' });
     expect(kept.circuits).to.have.length(1);
-    const [before] = derive(doc).circuits;
-    const [after] = derive(kept).circuits;
+    const [before] = reportOf(doc).circuits;
+    const [after] = reportOf(kept).circuits;
     expect(after!.run!.hours).to.be.closeTo(before!.run!.hours, 1e-9);
     expect(kept.wearer.measures).to.deep.equal([]);
   });
@@ -52,7 +52,7 @@ describe('a part for the shop’s book', () => {
     }
     const checked = checkDoc(JSON.parse(JSON.stringify(build)));
     if (!checked.ok) throw new Error(`${checked.field}: ${checked.message}`);
-    const report = derive(build);
+    const report = reportOf(build);
     expect(report.circuits.map((c) => [c.lamps.length, c.missing.length, c.partIds.length])).to.deep.equal([
       [2, 0, 1],
       [2, 0, 1],

@@ -36,7 +36,7 @@ export function gluedOf(pieces: readonly Piece[]): Glued {
     sum(pieces, (p) => sum(p.edges.filter(of), (e) => e.lengthMm) * eachOf(p));
   const laid = pieces.filter((p) => p.role === 'laid');
   return {
-    seamsMm: edges((e) => e.joint === 'seam') / 2,
+    seamsMm: edges((e) => e.joint === 'seam' && !e.dry) / 2,
     hungMm: edges((e) => e.hung?.by === 'glue'),
     dartsMm: sum(pieces, (p) => dartMm(p) * eachOf(p)),
     // Of so many layers one less is glued on another.

@@ -1,13 +1,13 @@
 import { expect } from 'chai';
 import { contains, type Vec2 } from '../geometry';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { pieceShapes } from './drawing';
 import { roomiest } from './roomiest';
 import { sourcedPieces } from './sourcedPieces';
 import { demo } from '../files/testing/demo';
 
 describe('names on pieces', () => {
-  const items = ['lampwarden-harness', 'lampwarden-bracers'].flatMap((n) => sourcedPieces(derive(demo(n))));
+  const items = ['lampwarden-harness', 'lampwarden-bracers'].flatMap((n) => sourcedPieces(reportOf(demo(n))));
 
   it('lie on their own piece and on no hole or mark', () => {
     for (const { piece, source } of items) {

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { demo } from '../files/testing/demo';
 import { sourcedPieces, sourcedTemplates } from '../pattern';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { assembliesOf, partLetters, withLetters } from './assemblies';
 
 type Mounted = Parameters<typeof partLetters>[0][number];
@@ -30,7 +30,7 @@ describe('putting together', () => {
     });
     const doc = demo('lampwarden-arms');
     const lettered = withLetters(doc);
-    expect(lettered.cut.letters).to.deep.equal(derive(doc).letters);
+    expect(lettered.cut.letters).to.deep.equal(reportOf(doc).letters);
     expect(withLetters(lettered)).to.equal(lettered);
   });
 
@@ -40,7 +40,7 @@ describe('putting together', () => {
   });
 
   it('letters the pieces of a build in the order its steps come', () => {
-    const report = derive(demo('lampwarden-arms'));
+    const report = reportOf(demo('lampwarden-arms'));
     const order = Object.entries(report.letters)
       .sort(([, a], [, b]) => a.length - b.length || a.localeCompare(b))
       .map(([id]) => id);

@@ -1,12 +1,12 @@
 import { expect } from 'chai';
 import { demo } from '../files/testing/demo';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { compared, readingOf, tookId } from './compared';
 import { workFactor } from './workKinds';
 
 describe('planned against what it took', () => {
   const doc = demo('lampwarden-bracers');
-  const stated = derive(doc);
+  const stated = reportOf(doc);
   const tracing = stated.steps.find((s) => s.kind === 'trace')!;
   const print = stated.steps.find((s) => s.kind === 'print')!;
 
@@ -25,7 +25,7 @@ describe('planned against what it took', () => {
   it('teaches the next plan: each step of the sort takes the shop’s factor, and the stated minutes stay what they were', () => {
     const took = tracing.workMin * 2;
     const readings = [readingOf(tracing, took, 1, '2026-03-01')];
-    const taught = derive({ ...doc, make: { ...doc.make, readings } });
+    const taught = reportOf({ ...doc, make: { ...doc.make, readings } });
     const factor = workFactor('trace', taught.constants);
     expect(factor).to.be.within(1.1, 2);
     const again = taught.steps.find((s) => s.id === tracing.id)!;

@@ -241,7 +241,7 @@ export function strapSteps(part: PartReport, after: readonly string[], straps: r
       title: `${part.name}: ${[...kinds.map((k) => closures[k].name), ...(padded ? ['padding'] : [])].join(', ')}`,
       detail: [
         ...hungEdges(part)
-          .filter((e) => !e.glued)
+          .filter((e) => e.by === 'strap' || e.by === 'rivet')
           .map((e) => e.words),
         ...straps.map((s) => `${s.count} × ${trimNumber(s.lengthMm, 0)} mm ${s.where}`),
         ...((part.wear?.pads.length ?? 0) > 0

@@ -1,10 +1,11 @@
+import type { Hung } from '../panel';
 import type { PartReport } from '../parts';
 import { trimNumber } from '../units';
 
 /** An edge fastened to the face of another piece. */
 export interface HungEdge {
   words: string;
-  glued: boolean;
+  by: Hung['by'];
 }
 
 const easeWords = (easeMm: number | undefined): string =>
@@ -12,7 +13,7 @@ const easeWords = (easeMm: number | undefined): string =>
     ? ''
     : `, ${trimNumber(Math.abs(easeMm), 1)} mm ${easeMm < 0 ? 'shorter' : 'longer'} than what it meets, eased in evenly`;
 
-/** Edges of the shell that are glued, riveted or hung on other pieces; like ones are told once. */
+/** Edges of the shell that are glued, held, riveted or hung on other pieces; like ones are told once. */
 export function hungEdges(part: PartReport): HungEdge[] {
   const all = part.pieces.flatMap((piece) =>
     piece.edges.flatMap((edge) =>
@@ -20,7 +21,7 @@ export function hungEdges(part: PartReport): HungEdge[] {
         ? [
             {
               words: `${piece.name}, ${edge.name}${edge.letter ? ` (${edge.letter})` : ''}: ${edge.hung.words}${easeWords(edge.easeMm)}`,
-              glued: edge.hung.by === 'glue',
+              by: edge.hung.by,
             },
           ]
         : [],

@@ -9,7 +9,7 @@ const { forms, features } = standardKinds;
 const wearer = { name: 'Anyone', underLayerMm: 3, measures: [] };
 const seed = Number(process.env['FOMRIK_SEED'] ?? 20261130);
 /** Builds that are planned and held against the laws; two thousand in a long run. */
-const BUILDS = Number(process.env['FOMRIK_BUILDS'] ?? 24);
+const BUILDS = Number(process.env['FOMRIK_BUILDS'] ?? 16);
 
 const plannable = [...forms.values()].filter((f) => !f.surface).map((f) => f.kind);
 const details = [...features.values()]

@@ -1,14 +1,14 @@
 import { expect } from 'chai';
 import { demo } from '../files/testing/demo';
 import { catalogue } from '../materials';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { partCosts } from './partCosts';
 
 describe('what each part costs', () => {
   for (const name of ['lampwarden-bracers', 'lampwarden-harness', 'lampwarden-arms'])
     it(`adds up to every line of the list, and to the hours of the steps that are of a part: ${name}`, () => {
       const doc = demo(name);
-      const { parts, packed, cost, steps } = derive(doc);
+      const { parts, packed, cost, steps } = reportOf(doc);
       const rows = partCosts(parts, packed, cost, steps, doc.stock, catalogue);
       expect(rows.map((r) => r.partId)).to.deep.equal(parts.map((p) => p.id));
       const total = rows.reduce((sum, r) => sum + r.foam + r.bought + r.shared, 0);

@@ -165,7 +165,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [g.caution],
     });
   }
-  const hung = hungEdges(part).filter((e) => e.glued);
+  const hung = hungEdges(part).filter((e) => e.by === 'glue');
   if (hung.length > 0) {
     const g = glues[glue];
     const metres = (glued.hungMm * part.copies) / 1000;

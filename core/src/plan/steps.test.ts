@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { pagesNeeded, printedPieces } from '../pattern';
 import { applyChanges, type BuildDoc } from '../document';
 import { demo } from '../files/testing/demo';
@@ -12,15 +12,15 @@ const habit = <K extends keyof Habits>(key: K, value: Habits[K]): BuildDoc =>
   applyChanges(calm, [{ path: ['make', 'habits', key], value }]);
 const part = (key: string, value: unknown): BuildDoc =>
   applyChanges(calm, [{ path: ['parts', 0, 'params', key], value }]);
-const ids = (doc: BuildDoc): string[] => derive(doc).steps.map((s) => s.id.replace('bracer-1:', ''));
+const ids = (doc: BuildDoc): string[] => reportOf(doc).steps.map((s) => s.id.replace('bracer-1:', ''));
 const minutes = (doc: BuildDoc, id: string): number =>
-  derive(doc).steps.find((s) => s.id.endsWith(id))!.workMin;
+  reportOf(doc).steps.find((s) => s.id.endsWith(id))!.workMin;
 
 describe('what layers close over', () => {
   const wearer = { name: 'T', underLayerMm: 2, measures: [] };
   const bare = newPart('pistol', wearer, 'prop-body');
   const dark: BuildDoc = { ...newBuild('One', '2026-03-01', wearer), parts: [bare] };
-  const { features, circuit } = startLights(bare, derive(dark).parts[0]!, standardKinds, (base) => base)!;
+  const { features, circuit } = startLights(bare, reportOf(dark).parts[0]!, standardKinds, (base) => base)!;
   const lit = (layer: number): BuildDoc => ({
     ...dark,
     parts: [
@@ -36,7 +36,7 @@ describe('what layers close over', () => {
     circuits: [circuit],
   });
   const before = (doc: BuildDoc, first: string, then: string): boolean => {
-    const all = derive(doc).steps.map((s) => s.id);
+    const all = reportOf(doc).steps.map((s) => s.id);
     return all.includes(`pistol:${first}`) && all.indexOf(`pistol:${first}`) < all.indexOf(`pistol:${then}`);
   };
 
@@ -44,7 +44,7 @@ describe('what layers close over', () => {
     const doc = lit(2);
     for (const step of ['round', 'solder', 'test1', 'inside', 'inlay', 'test-in'])
       expect(before(doc, step, 'layers'), step).to.equal(true);
-    const { steps } = derive(doc);
+    const { steps } = reportOf(doc);
     expect(steps.find((s) => s.id === 'pistol:layers')!.after).to.deep.equal(['pistol:test-in']);
     const at = new Map(steps.map((s, i) => [s.id, i]));
     for (const step of steps)
@@ -55,17 +55,17 @@ describe('what layers close over', () => {
   it('is nothing where all lies in the outer layers: gluing and heat come before the lamps, as in the trade', () => {
     const doc = lit(4);
     expect(before(doc, 'layers', 'test1')).to.equal(true);
-    expect(derive(doc).steps.some((s) => s.id === 'pistol:inlay')).to.equal(false);
+    expect(reportOf(doc).steps.some((s) => s.id === 'pistol:inlay')).to.equal(false);
   });
 });
 
 describe('paper on the body', () => {
   it('comes before any foam of what is worn is traced, and is not asked for what is carried', () => {
-    const { steps, parts } = derive(demo('lampwarden-harness'));
+    const { steps, parts } = reportOf(demo('lampwarden-harness'));
     for (const p of parts)
       expect(steps.find((s) => s.id === `${p.id}:trace`)!.after, p.name).to.deep.equal(['mock-up']);
     expect(steps.find((s) => s.id === 'mock-up')!.after).to.deep.equal(['print']);
-    const arms = derive(demo('lampwarden-arms')).steps;
+    const arms = reportOf(demo('lampwarden-arms')).steps;
     expect(arms.some((s) => s.id === 'mock-up')).to.equal(false);
     expect(arms.filter((s) => s.kind === 'trace').every((s) => s.after.includes('print'))).to.equal(true);
   });
@@ -74,7 +74,7 @@ describe('paper on the body', () => {
 describe('a finish', () => {
   const finished = (finish: object) => {
     const doc = applyChanges(calm, [{ path: ['parts', 0, 'finish'], value: finish }]);
-    const { steps, cost, parts } = derive(doc);
+    const { steps, cost, parts } = reportOf(doc);
     return {
       kinds: steps
         .filter((s) => s.kind === 'coat' || s.kind === 'paint')
@@ -102,12 +102,12 @@ describe('a finish', () => {
   });
 
   it('cures before it is worn, longer than before it is handled', () => {
-    const { steps } = derive(calm);
+    const { steps } = reportOf(calm);
     const wear = steps.find((s) => s.id === 'wear')!;
     const clear = steps.find((s) => s.id === 'bracer-1:clear')!;
     expect(wear.after).to.include(clear.id);
     expect(wear.lags![clear.id]! + clear.waitMin).to.equal(1440);
-    const { slots } = derive(calm).schedule;
+    const { slots } = reportOf(calm).schedule;
     const at = (id: string) => slots.find((s) => s.stepId === id)!;
     expect(at('wear').startMin - at(clear.id).endMin).to.be.at.least(1440);
   });
@@ -122,7 +122,7 @@ describe('steps', () => {
 
   it('print for as long as the pages take: as many as are printed', () => {
     const harness = demo('lampwarden-harness');
-    const report = derive(harness);
+    const report = reportOf(harness);
     const [print] = report.steps;
     const pages = Number(/^(\d+) pages of A4/.exec(print!.detail)![1]);
     expect(pages).to.equal(pagesNeeded(printedPieces(report), harness.cut));
@@ -191,13 +191,13 @@ describe('steps', () => {
 
   it('take the time of the cutter and the glue', () => {
     expect(minutes(habit('cutter', 'band-saw'), ':cut')).to.be.lessThan(minutes(calm, ':cut'));
-    const lining = derive(habit('glue', 'hot')).steps.find((s) => s.id.endsWith(':lining'))!;
+    const lining = reportOf(habit('glue', 'hot')).steps.find((s) => s.id.endsWith(':lining'))!;
     expect(lining.waitMin).to.equal(glues.hot.cureMin);
     expect(lining.cautions).to.deep.equal(['hotGlue']);
   });
 
   it('carry their caution: blades, heat, fumes, solder, cells, paint', () => {
-    const { steps } = derive(calm);
+    const { steps } = reportOf(calm);
     const of = (id: string): string[] => steps.find((s) => s.id.endsWith(id))!.cautions;
     expect(of(':cut')).to.include('blade');
     expect(of(':form')).to.include('heat');
@@ -206,9 +206,9 @@ describe('steps', () => {
     expect(of(':test1')).to.include('cells');
     expect(of(':seal1')).to.include('paint');
     expect(of('wear')).to.include('wear');
-    expect(derive(habit('cutter', 'laser')).steps.find((s) => s.id.endsWith(':cut'))!.cautions).to.deep.equal(
-      ['laser'],
-    );
+    expect(
+      reportOf(habit('cutter', 'laser')).steps.find((s) => s.id.endsWith(':cut'))!.cautions,
+    ).to.deep.equal(['laser']);
   });
 
   it('never cut PVC by laser, and keep minors with an adult', () => {
@@ -219,7 +219,7 @@ describe('steps', () => {
   });
 
   it('print their time with what is waited for', () => {
-    const { steps } = derive(calm);
+    const { steps } = reportOf(calm);
     expect(stepTime(steps.find((s) => s.id.endsWith(':form'))!)).to.match(/min, then 15 min foam cool$/);
     expect(stepTime(steps[0]!)).to.equal('13 min');
   });
@@ -227,7 +227,7 @@ describe('steps', () => {
 
 describe('shopping', () => {
   const cost = (doc: BuildDoc, what: string): { need: number; total: number } | undefined =>
-    derive(doc).cost.find((l) => l.what.includes(what));
+    reportOf(doc).cost.find((l) => l.what.includes(what));
 
   it('buys what is not in stock', () => {
     expect(cost(calm, '6 mm dense EVA')).to.include({ need: 1, total: 0 });
@@ -252,7 +252,10 @@ describe('shopping', () => {
 
   it('buys the closure that is worn, none for a closed tube', () => {
     // Whole tenths of a metre, for both arms, of just the straps that are told of.
-    const metres = derive(calm).fitting.straps.reduce((sum, st) => sum + (st.lengthMm * st.count) / 1000, 0);
+    const metres = reportOf(calm).fitting.straps.reduce(
+      (sum, st) => sum + (st.lengthMm * st.count) / 1000,
+      0,
+    );
     expect(cost(calm, 'hook-and-loop')!.need).to.be.within(metres, metres + 0.1);
     expect(metres).to.be.within(0.3, 1.2);
     expect(cost(part('closure', 'none'), 'hook-and-loop')).to.equal(undefined);

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { applyChanges, type BuildDoc } from '../document';
 import { readBuildFile } from '../files/buildFile';
 import { checkDoc } from '../files/schema';
-import { derive } from './derive';
+import { reportOf } from './testing/reportOf';
 import { lightSchools } from './lightSchools';
 
 const demo = (name: string): BuildDoc => {
@@ -33,7 +33,7 @@ describe('schools of light', function () {
       const changed = applyChanges(doc, row.changes);
       const checked = checkDoc(changed);
       expect(checked.ok, row.school).to.equal(true);
-      const report = derive(changed);
+      const report = reportOf(changed);
       const made = report.circuits.find((c) => c.id === circuit.id)!;
       expect(made.run!.hours, row.school).to.be.closeTo(row.hours, 1e-9);
       expect(report.totals.massG).to.be.closeTo(row.massG, 1e-9);
@@ -49,7 +49,7 @@ describe('schools of light', function () {
   it('bring a pack of the right volts that lasts the day, the least that does', () => {
     for (const row of rows) {
       expect(row.hours, row.school).to.be.at.least(doc.brief.lightHours);
-      const { findings } = derive(applyChanges(doc, row.changes));
+      const { findings } = reportOf(applyChanges(doc, row.changes));
       expect(
         findings.some((f) => f.id.startsWith('steady-volts') || f.id.startsWith('cell-current')),
         row.school,
@@ -66,7 +66,7 @@ describe('schools of light', function () {
   it('switch as they are asked to', () => {
     for (const switching of ['momentary', 'remote'] as const)
       for (const row of lightSchools(doc, circuit.id, { power: 'day', switching })) {
-        const made = derive(applyChanges(doc, row.changes)).circuits.find((c) => c.id === circuit.id)!;
+        const made = reportOf(applyChanges(doc, row.changes)).circuits.find((c) => c.id === circuit.id)!;
         expect(made.switch!.kind).to.equal(switching);
       }
   });
@@ -77,8 +77,8 @@ describe('schools of light', function () {
     const back = lightSchools(there, circuit.id, { power: 'day', switching: 'latching' }).find(
       (r) => r.school === 'bare',
     )!;
-    const lamps = derive(applyChanges(there, back.changes)).parts[0]!.items.filter((i) => i.lamp);
-    const before = derive(doc).parts[0]!.items.filter((i) => i.lamp);
+    const lamps = reportOf(applyChanges(there, back.changes)).parts[0]!.items.filter((i) => i.lamp);
+    const before = reportOf(doc).parts[0]!.items.filter((i) => i.lamp);
     const ends = (of: typeof lamps) => [of[0]!.flat!, of.at(-1)!.flat!];
     ends(lamps).forEach((p, i) => {
       expect(p.x).to.be.closeTo(ends(before)[i]!.x, 1.5);

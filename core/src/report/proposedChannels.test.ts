@@ -3,12 +3,12 @@ import { applyChanges } from '../document';
 import { demo } from '../files/testing/demo';
 import { contains, dist3 } from '../geometry';
 import { onGrid } from '../panel';
-import { derive } from './derive';
+import { reportOf } from './testing/reportOf';
 import { proposedChannels } from './proposedChannels';
 
 describe('channels along wires', () => {
   const doc = demo('lampwarden-bracers');
-  const report = derive(doc);
+  const report = reportOf(doc);
   const circuit = report.circuits[0]!;
   const part = doc.parts.find((p) => p.id === circuit.partIds[0])!;
   const found = proposedChannels(doc, part, circuit.runs, circuit.awg);
@@ -16,7 +16,7 @@ describe('channels along wires', () => {
   it('are cut into the very pieces the wires run over, and nothing new is noticed', () => {
     expect(found.length).to.be.greaterThan(1);
     const index = doc.parts.indexOf(part);
-    const after = derive(
+    const after = reportOf(
       applyChanges(doc, [{ path: ['parts', index, 'features'], value: [...part.features, ...found] }]),
     );
     const made = after.parts[index]!;

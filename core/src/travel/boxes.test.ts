@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { demo } from '../files/testing/demo';
-import { derive } from '../report';
+import { reportOf } from '../report/testing/reportOf';
 import { stow, type Stowing, type TravelBox, type TravelItem } from './boxes';
 import { travelItems } from './items';
 
@@ -111,7 +111,7 @@ describe('stowing in boxes', () => {
   });
 
   it('stows a harness in two cases: every copy of every part once, twins one in the other', () => {
-    const report = derive(demo('lampwarden-harness'));
+    const report = reportOf(demo('lampwarden-harness'));
     const items = travelItems(report.parts, report.carried);
     expect(items.reduce((sum, i) => sum + i.massG, 0)).to.be.closeTo(
       report.parts.reduce((sum, p) => sum + p.totalG * p.copies, 0),
@@ -122,7 +122,7 @@ describe('stowing in boxes', () => {
   });
 
   it('has what is carried in the lengths it comes apart into', () => {
-    const report = derive(demo('lampwarden-arms'));
+    const report = reportOf(demo('lampwarden-arms'));
     const items = travelItems(report.parts, report.carried);
     for (const c of report.carried) {
       const own = items.filter((i) => i.id === c.rootId || i.id.startsWith(`${c.rootId}/`));

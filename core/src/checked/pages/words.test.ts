@@ -7,7 +7,7 @@ import { newBuild, partReport, standardKinds } from '../../parts';
 import { anyPart } from '../../parts/testing/anyPart';
 import { aroundOf } from '../../parts/testing/worn.test';
 import { printedPieces } from '../../pattern';
-import { derive } from '../../report';
+import { reportOf } from '../../report/testing/reportOf';
 import { readPages, unreadable } from './readPages';
 
 const demos = ['bracers', 'harness', 'arms', 'gull', 'harbour', 'tide'];
@@ -18,7 +18,7 @@ describe('every word on a page can be read, by poppler', function () {
   for (const name of demos)
     it(`lampwarden-${name}: no word lies over another, over a cut line or over the paper’s edge`, async () => {
       const doc = demo(`lampwarden-${name}`);
-      const report = derive(doc);
+      const report = reportOf(doc);
       const pages = readPages(await patternPdf(printedPieces(report), doc.cut, doc.name, fontFile));
       expect(pages).to.have.length(report.pages);
       expect(pages.flatMap((p) => p.words).length).to.be.greaterThan(50);

@@ -4,14 +4,14 @@ import polygonClipping from 'polygon-clipping';
 import { demo } from '../../files/testing/demo';
 import { boundsOf } from '../../geometry';
 import { catalogue } from '../../materials';
-import { derive } from '../../report';
+import { reportOf } from '../../report/testing/reportOf';
 import { sheetGroups } from '../packAll';
 import { laidOutline, type Sheet } from '../sheets';
 import { movedByHand } from './byHand';
 import { keepNest, keptSheets, nestKey } from './kept';
 
 const doc = demo('lampwarden-harness');
-const report = derive(doc);
+const report = reportOf(doc);
 const group = sheetGroups(doc, report.parts, catalogue).reduce((a, b) =>
   b.items.length > a.items.length ? b : a,
 );

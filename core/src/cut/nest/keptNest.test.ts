@@ -4,7 +4,7 @@ import { readBuildFile, writeBuildFile } from '../../files/buildFile';
 import { demo } from '../../files/testing/demo';
 import { catalogue } from '../../materials';
 import type { Piece } from '../../panel';
-import { derive } from '../../report';
+import { reportOf } from '../../report/testing/reportOf';
 import { sheetGroups } from '../packAll';
 import type { ToLay } from '../sheets';
 import { keepNest, keptSheets, nestKey } from './kept';
@@ -75,7 +75,7 @@ describe('a nest that is kept', () => {
 
   it('lays the harness on no more sheets than its boxes, kept in the document as any file', () => {
     const doc = demo('lampwarden-harness');
-    const before = derive(doc);
+    const before = reportOf(doc);
     const nests = sheetGroups(doc, before.parts, catalogue).map(({ items: own, size: of }) => {
       let best: Nested | undefined;
       let n = 0;
@@ -90,12 +90,12 @@ describe('a nest that is kept', () => {
       writeBuildFile({ fomrik: schemaVersion, build: nestedDoc, pins: [], log: [] }),
     );
     if (!read.ok) throw new Error(read.message);
-    const nested = derive(read.value.build);
+    const nested = reportOf(read.value.build);
     expect(nested.packed.sheets.every((s) => s.nested)).to.equal(true);
     expect(nested.packed.sheets.length).to.be.at.most(before.packed.sheets.length);
     expect(nested.totals.cost).to.be.at.most(before.totals.cost + 1e-9);
     // An edit makes the nest of that foam count no longer; nothing is lost.
-    const edited = derive({ ...nestedDoc, cut: { ...nestedDoc.cut, spacingMm: doc.cut.spacingMm + 1 } });
+    const edited = reportOf({ ...nestedDoc, cut: { ...nestedDoc.cut, spacingMm: doc.cut.spacingMm + 1 } });
     expect(edited.packed.sheets.some((s) => s.nested)).to.equal(false);
   });
 });

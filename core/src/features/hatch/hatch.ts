@@ -68,7 +68,7 @@ export const hatch = defineFeature<HatchParams>({
   verb: 'Hatch',
   summary: 'A lid cut out of a piece, on a lip, so that what is inside comes out again.',
   station: 'inside',
-  opens: true,
+  opens: 'hatch',
   fields,
   places: ['panel'],
   start: ({ panel, at }) => ({

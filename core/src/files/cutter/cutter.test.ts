@@ -3,7 +3,7 @@ import { laidOutline } from '../../cut';
 import { applyChanges } from '../../document';
 import type { Vec2 } from '../../geometry';
 import { templatesOf } from '../../parts';
-import { derive } from '../../report';
+import { reportOf } from '../../report/testing/reportOf';
 import { demo } from '../testing/demo';
 import { handRows } from './handSheet';
 import { motionList } from './motionList';
@@ -34,7 +34,7 @@ const KERF = 0.4;
 
 describe('a sheet on the simulated cutter', () => {
   for (const name of ['lampwarden-harness', 'lampwarden-arms']) {
-    const report = derive(demo(name));
+    const report = reportOf(demo(name));
     report.packed.sheets.forEach((sheet, index) => {
       const operations = operationsOf(report, sheet, { kerfMm: KERF });
       const list = motionList(operations, { kerfMm: KERF, tabMm: 0 }, `${name}, sheet ${index + 1}`);
@@ -89,7 +89,7 @@ describe('a sheet on the simulated cutter', () => {
     });
   }
 
-  const report = derive(demo('lampwarden-bracers'));
+  const report = reportOf(demo('lampwarden-bracers'));
   const sheet = report.packed.sheets[0]!;
   const operations = operationsOf(report, sheet, { kerfMm: 0 });
 
@@ -134,24 +134,28 @@ describe('a kerf wider than the room between pieces', () => {
       { path: ['cut', 'kerfMm'], value: 3 },
       { path: ['cut', 'spacingMm'], value: 0 },
     ]);
-    const told = derive(wide).findings.find((f) => f.id === 'kerf')!;
+    const told = reportOf(wide).findings.find((f) => f.id === 'kerf')!;
     expect(told.severity).to.equal('stop');
     const mended = applyChanges(wide, told.remedies[0]!.changes);
-    const after = derive(mended);
+    const after = reportOf(mended);
     expect(after.findings.some((f) => f.id === 'kerf')).to.equal(false);
     after.packed.sheets.forEach((sheet) => {
       const list = motionList(operationsOf(after, sheet, { kerfMm: 3 }), { kerfMm: 3, tabMm: 0 }, 'wide');
       expect(() => replay(list, sheet)).not.to.throw();
     });
     // Without the remedy the machine would run off the sheet.
-    const [sheet] = derive(wide).packed.sheets;
-    const off = motionList(operationsOf(derive(wide), sheet!, { kerfMm: 3 }), { kerfMm: 3, tabMm: 0 }, 'off');
+    const [sheet] = reportOf(wide).packed.sheets;
+    const off = motionList(
+      operationsOf(reportOf(wide), sheet!, { kerfMm: 3 }),
+      { kerfMm: 3, tabMm: 0 },
+      'off',
+    );
     expect(() => replay(off, sheet!)).to.throw(/leaves the sheet/);
   });
 });
 
 describe('the hand cutting sheet', () => {
-  const report = derive(demo('lampwarden-harness'));
+  const report = reportOf(demo('lampwarden-harness'));
   const rows = handRows(report);
 
   it('has every template once, its straight and curved lengths the whole outline', () => {

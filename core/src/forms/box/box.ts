@@ -64,7 +64,7 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
     up: Vec3,
     width: number,
     height: number,
-    hung?: { words: string; facing: readonly Facing[] },
+    hung?: { words: string; onto: Partial<Record<Facing, string>> },
   ): Panel =>
     platePanel({
       id,
@@ -81,15 +81,15 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
   // Inner sizes w, h, d; every origin is the middle of a plate's inner face.
   const at = (dx: number, dy: number, dz: number): Vec3 => ({ x: dx, y: dy, z: dz });
   // A plate over the top is missing when the box is open there; each joint is glued along one plate's edge.
-  const levels: readonly Facing[] = open === 'top' ? ['down'] : ['down', 'up'];
+  const levels = { down: 'foot', ...(open !== 'top' && { up: 'top' }) };
   const betweenLevels = {
     words: open === 'top' ? 'glued on the foot' : 'glued between top and foot',
-    facing: levels,
+    onto: levels,
   };
   // Seen from outside the back is to the left of the right side, and to the right of the left one.
   const sideOf = (behind: Facing, ahead: Facing) => ({
     words: 'glued between the plates round it',
-    facing: [...levels, ahead, ...(open === 'back' ? [] : [behind])],
+    onto: { ...levels, [ahead]: 'front', ...(open !== 'back' && { [behind]: 'back' }) },
   });
   // Where the back is left off, top and foot end flush with the sides.
   const [deep, ahead] = open === 'back' ? [d + t, t / 2] : [d + 2 * t, 0];
@@ -163,6 +163,11 @@ function design({ params, foam }: FormInput<BoxParams>): Design {
             // The skin of the walls and that of its own rim both take of the opening.
             outline: rectangle({ x: 0, y: 0 }, Math.max(2, w - 4 * skinMm), Math.max(2, h - 4 * skinMm)),
             cuts: [],
+            rimHung: {
+              by: 'glue',
+              words: 'the back glued within the walls',
+              onto: { right: 'back', left: 'front', up: 'roof', down: 'floor' },
+            },
           }),
         ]
       : [];

@@ -52,6 +52,7 @@ function cutsIn(laid: readonly LaidPanel[], lays: Iterable<Laid>): Map<string, V
 /** Pieces that come off without a knife: lids on hinges, what is shut by a closure, what hangs on straps. */
 const comesOff = ({ panel }: LaidPanel, joins: readonly Join[]): boolean =>
   panel.loose === true ||
+  panel.comesOff === true ||
   panel.unseen === true ||
   panel.given?.hinge !== undefined ||
   joins.some((j) => j.kind === 'closure' && (j.a[0] === panel.id || j.b[0] === panel.id)) ||
@@ -188,33 +189,46 @@ function hatchOver(
   };
 }
 
-/** Hatches by which a thing comes out, in the pieces nearest to it, each tried before it is offered. */
-function hatches(part: Part, body: Body, laid: readonly LaidPanel[], { features }: Kinds): Cure[] {
-  const kind = [...features.values()].find((k) => k.opens);
-  const [solid] = body.solids;
-  if (!kind || !solid) return [];
+/** A name for a new feature that no other has. */
+function newId(part: Part, base: string): string {
   const taken = new Set(part.features.map((f) => f.id));
-  let id = `${body.featureId}-hatch`.slice(0, 60);
-  for (let n = 2; taken.has(id); n++) id = `${`${body.featureId}-hatch`.slice(0, 56)}-${n}`;
-  return laid
+  let id = base.slice(0, 60);
+  for (let n = 2; taken.has(id); n++) id = `${base.slice(0, 56)}-${n}`;
+  return id;
+}
+
+/** Pieces left loose and hatches by which a thing comes out, those nearest to it first, each tried before it is offered. */
+function openings(part: Part, body: Body, laid: readonly LaidPanel[], { features }: Kinds): Cure[] {
+  const [solid] = body.solids;
+  if (!solid) return [];
+  const near = laid
     .filter(({ panel }) => !panel.given && !panel.unseen && !panel.plate?.inside)
     .map((l) => ({ l, over: hatchOver(l, solid) }))
     .sort((a, b) => a.over.offMm - b.over.offMm)
-    .slice(0, TRIED)
-    .map(({ l, over }): Cure => {
-      const { widthMm, lengthMm, place } = over;
-      const start = kind.start({ panel: l.panel.id, edge: '', at: { x: place.u, y: place.v } });
-      const feature: Feature = {
-        id,
-        kind: kind.kind,
-        place,
-        params: { ...start.params, widthMm, lengthMm },
-      };
-      return {
-        label: `A hatch in ${l.panel.name}, ${trimNumber(lengthMm)} × ${trimNumber(widthMm)} mm`,
-        changes: [{ path: ['features'], value: [...part.features, feature] }],
-      };
-    });
+    .slice(0, TRIED);
+  const adding = (label: string, feature: Omit<Feature, 'id'>): Cure => {
+    const id = newId(part, `${body.featureId}-${feature.kind}`);
+    return { label, changes: [{ path: ['features'], value: [...part.features, { id, ...feature }] }] };
+  };
+  return [...features.values()].flatMap((kind) =>
+    near.flatMap(({ l, over: { widthMm, lengthMm, place } }): Cure[] => {
+      const { params } = kind.start({ panel: l.panel.id, edge: '', at: { x: place.u, y: place.v } });
+      // A piece that is folded from one sheet with its neighbour does not come off.
+      if (kind.opens === 'piece')
+        return l.piece.edges.every((e) => e.joint !== 'fold')
+          ? [adding(`${l.panel.name} comes off, held by magnets`, { kind: kind.kind, place, params })]
+          : [];
+      return kind.opens === 'hatch'
+        ? [
+            adding(`A hatch in ${l.panel.name}, ${trimNumber(lengthMm)} × ${trimNumber(widthMm)} mm`, {
+              kind: kind.kind,
+              place,
+              params: { ...params, widthMm, lengthMm },
+            }),
+          ]
+        : [];
+    }),
+  );
 }
 
 /** What was put in and cannot come out again. */
@@ -268,7 +282,7 @@ export function wayOutChecks(
         sure: 'standard',
         excess: 1,
         ...(item.pieceId && { pieceId: item.pieceId }),
-        cures: forGood || unknown ? [] : hatches(part, body, laid, kinds),
+        cures: forGood || unknown ? [] : openings(part, body, laid, kinds),
       },
     ];
   });
