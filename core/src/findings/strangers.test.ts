@@ -72,7 +72,16 @@ describe('a circuit over several parts', () => {
     id: 'pauldron-1.lamps',
     kind: 'lamps',
     place: { on: 'panel', panel: 'cap', u: 0.5, v: 0.4, turnDeg: 0 },
-    params: { count: 2, layout: 'line', rows: 2, colour: 'amber', body: '5mm', pitchMm: 20 },
+    params: {
+      count: 2,
+      layout: 'line',
+      rows: 2,
+      colour: 'amber',
+      body: '5mm',
+      pitchMm: 20,
+      shows: 'hole',
+      awayMm: 5,
+    },
   };
   const joined = applyChanges(harness, [
     { path: ['parts', pauldron, 'features'], value: [...harness.parts[pauldron]!.features, lamps] },

@@ -72,7 +72,16 @@ describe('for anyone', function () {
               id: 'lamp',
               kind: 'lamps',
               place: at,
-              params: { count: 3, layout: 'line', rows: 2, colour: 'amber', body: '5mm', pitchMm: 25 },
+              params: {
+                count: 3,
+                layout: 'line',
+                rows: 2,
+                colour: 'amber',
+                body: '5mm',
+                pitchMm: 25,
+                shows: 'hole',
+                awayMm: 5,
+              },
             },
             { id: 'pack', kind: 'pack', place: at, params: { packId: '3xaaa', pocket: 'cut' } },
           ];

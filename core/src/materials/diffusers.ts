@@ -120,6 +120,27 @@ export const diffusers: readonly Diffuser[] = [
   },
 ];
 
+/** Foams and sheets that light goes through at any thickness, by the diffuser that is measured. */
+const seeThrough: Record<string, string> = {
+  'pe-white': 'pe-3',
+  upholstery: 'upholstery',
+  'acrylic-frosted': 'acrylic-frosted',
+};
+
+/**
+ * What a foam lets through at a thickness: of a diffuser's share τ at its own thickness, τ to the power of how many times
+ * as thick it is (Lambert and Bouguer), spread as the root of that. Nothing for what is opaque.
+ */
+export function throughFoam(
+  foamId: string,
+  thicknessMm: number,
+): { transmission: number; spreadMm: number } | undefined {
+  const own = diffusers.find((d) => d.id === seeThrough[foamId]);
+  if (!own) return undefined;
+  const times = thicknessMm / own.thicknessMm;
+  return { transmission: own.transmission ** times, spreadMm: own.spreadMm * Math.sqrt(times) };
+}
+
 /** Least thickness left over a bore, mm: less shows as a spot; from memory. */
 export const LEAST_OVER_BORE_MM = 2;
 

@@ -6,7 +6,7 @@ export { type Surface, surfaceOfSheet, surfaceWays } from './surfaces';
 export { closures, type ClosureKind } from './closures';
 export { gels, type Gel } from './gels';
 export { ledBodies, ledMaxA, leds, type LampColour, type LedBody } from './lamps';
-export { diffusers, LEAST_OVER_BORE_MM, lobes, walls, type Diffuser } from './diffusers';
+export { diffusers, LEAST_OVER_BORE_MM, lobes, throughFoam, walls, type Diffuser } from './diffusers';
 export { cells, packs, type Cell, type CapacityCurve, type Pack, type VoltageCurve } from './packs';
 export { rodMatters, rods, type Rod } from './rods';
 export { foamSheet, thicknessesOf, type FoamSheet, type FoamStock, type Offcut, type Turns } from './stock';

@@ -11,7 +11,16 @@ const lamps: Feature = {
   id: 'lamps',
   kind: 'lamps',
   place: { on: 'panel', panel: 'a', u: 0.5, v: 0.4, turnDeg: 0 },
-  params: { count: 3, layout: 'line', rows: 2, colour: 'amber', body: '5mm', pitchMm: 20 },
+  params: {
+    count: 3,
+    layout: 'line',
+    rows: 2,
+    colour: 'amber',
+    body: '5mm',
+    pitchMm: 20,
+    shows: 'hole',
+    awayMm: 5,
+  },
 };
 const pack = (u: number): Feature => ({
   id: 'pack',

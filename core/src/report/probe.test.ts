@@ -37,7 +37,16 @@ const worn = {
     {
       ...start('lamps', 'lamps-1', 'ring'),
       place: { on: 'panel' as const, panel: 'ring', u: 0.5, v: 0.2, turnDeg: 0 },
-      params: { count: 3, layout: 'line', rows: 2, colour: 'amber', body: '5mm', pitchMm: 15 },
+      params: {
+        count: 3,
+        layout: 'line',
+        rows: 2,
+        colour: 'amber',
+        body: '5mm',
+        pitchMm: 15,
+        shows: 'hole',
+        awayMm: 5,
+      },
     },
     start('pack', 'pack-1', 'ring'),
     start('switch', 'switch-1', 'ring'),

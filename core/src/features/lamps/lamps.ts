@@ -5,6 +5,7 @@ import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
 import { spotBy, spotFrom } from '../laying/spot';
 import { layoutOf } from './layout';
+import { throughChecks, throughWork } from './through';
 
 const colours = Object.keys(leds) as LampColour[];
 
@@ -42,9 +43,21 @@ const fields = [
     'The hole is as wide as the body.',
   ),
   length('pitchMm', 'Apart', [6, 500], 'Middle to middle, along the foam.'),
+  choice(
+    'shows',
+    'Shines',
+    [
+      ['hole', 'out of a hole of its own'],
+      ['through', 'through the foam, from behind it'],
+    ],
+    'Through foam that light goes through, no hole is cut.',
+  ),
+  length('awayMm', 'Behind the foam', [0, 80], 'From the lamps to the foam they shine through.', 'Form', {
+    when: (params) => (params as { shows?: string }).shows === 'through',
+  }),
 ] as const;
 
-type LampParams = ParamsOf<typeof fields>;
+export type LampParams = ParamsOf<typeof fields>;
 
 const bodyWords: Record<LampParams['body'], string> = {
   '3mm': '3 mm',
@@ -163,6 +176,8 @@ export const lamps = defineFeature<LampParams>({
             rows: 2,
             colour,
             body: '5mm',
+            shows: 'hole',
+            awayMm: 5,
             pitchMm:
               count > 1 ? Math.min(500, Math.max(LEAST_PITCH_MM, lengthMm / (count - 1))) : USUAL_PITCH_MM,
           },
@@ -172,7 +187,16 @@ export const lamps = defineFeature<LampParams>({
   ],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
-    params: { count: 3, layout: 'line', rows: 2, colour: 'amber', body: '5mm', pitchMm: 30 },
+    params: {
+      count: 3,
+      layout: 'line',
+      rows: 2,
+      colour: 'amber',
+      body: '5mm',
+      pitchMm: 30,
+      shows: 'hole',
+      awayMm: 5,
+    },
   }),
   lay: (on, feature) => {
     const { id, place, params } = feature;
@@ -182,7 +206,10 @@ export const lamps = defineFeature<LampParams>({
     const led = ledBodies[params.body];
     const made = nothing();
     const room = on.rooms.find((r) => r.panel === laid.panel.id && !r.solid);
-    const overhang = Math.max(0, led.lengthMm - laid.foam.thicknessMm.value);
+    const through = params.shows === 'through';
+    const overhang = through
+      ? led.lengthMm + params.awayMm
+      : Math.max(0, led.lengthMm - laid.foam.thicknessMm.value);
     made.items = layoutOf(params, place.turnDeg).map((by, i): Item => {
       const spot = spotBy(laid, place, by);
       return {
@@ -212,7 +239,7 @@ export const lamps = defineFeature<LampParams>({
       };
     });
     made.holes = made.items
-      .filter((l) => l.marginMm > led.bodyMm / 2)
+      .filter((l) => !through && l.marginMm > led.bodyMm / 2)
       .map((l) => ({
         pieceId: laid.panel.id,
         hole: { id: l.id, kind: 'lamp', centre: l.flat!, diameterMm: led.bodyMm },
@@ -225,7 +252,11 @@ export const lamps = defineFeature<LampParams>({
       massG: 0,
       sure: 'memory',
     });
-    made.checks = checksOf(on, id, laid, place, params, made.items);
+    made.checks = [
+      ...checksOf(on, id, laid, place, params, made.items),
+      ...(through ? throughChecks(on, id, laid, params, made.items) : []),
+    ];
+    if (through) made.work.push(throughWork(params));
     return made;
   },
 });

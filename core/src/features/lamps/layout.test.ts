@@ -8,6 +8,8 @@ import { layoutOf } from './layout';
 const base = {
   colour: 'amber' as const,
   body: '5mm' as const,
+  shows: 'hole' as const,
+  awayMm: 5,
   layout: 'line' as const,
   rows: 2,
   count: 6,

@@ -1,17 +1,22 @@
 import type { LitFace } from '../../light';
-import { diffusers, LEAST_OVER_BORE_MM, ledBodies, lobes, walls } from '../../materials';
+import { diffusers, LEAST_OVER_BORE_MM, ledBodies, lobes, strip12V, walls } from '../../materials';
+import { stripOf, stripStepMm, type StripType } from '../laying/stripParts';
 
 /** What a light box is made of, as its fields say. */
 export interface LightBox {
   widthMm: number;
   heightMm: number;
   deepMm: number;
+  /** Single lamps in rows, or rows of strip. */
+  lit: 'lamps' | StripType;
   columns: number;
   rows: number;
   shine: keyof typeof lobes;
   walls: keyof typeof walls;
   diffuser: string;
   layers: number;
+  /** A second diffuser outside the first; none where it is called none. */
+  over: string;
   /** Bored up into the diffuser from every lamp. */
   boredMm: number;
 }
@@ -29,28 +34,53 @@ export function leftOverBore({
   return boreable ? Math.max(Math.min(1, LEAST_OVER_BORE_MM / whole), 1 - boredMm / whole) : 1;
 }
 
+/** The second diffuser, where there is one. */
+export const overOf = ({ over }: Pick<LightBox, 'over'>) => diffusers.filter((d) => d.id === over);
+
+/** Marks that a row of strip can be cut at, within the width of the box. */
+export const segmentsAcross = ({ widthMm, lit }: Pick<LightBox, 'widthMm' | 'lit'>): number =>
+  lit === 'lamps' ? 0 : Math.floor(widthMm / stripStepMm(lit) + 1e-6);
+
+/** Where the lamps of a row stand across the box: evenly, or as they are on the strip, which lies in the middle. */
+function lampsAcross(box: Pick<LightBox, 'widthMm' | 'columns' | 'lit'>): number[] {
+  const { widthMm, columns, lit } = box;
+  if (lit === 'lamps') return Array.from({ length: columns }, (_, i) => (i + 0.5) * (widthMm / columns));
+  const step = stripStepMm(lit);
+  const each = lit === '12v' ? strip12V.perSegment : 1;
+  const segments = segmentsAcross(box);
+  const from = (widthMm - segments * step) / 2;
+  return Array.from({ length: segments * each }, (_, i) => from + (i + 0.5) * (step / each));
+}
+
+/** The lamps of strips shine like a matt face (Lambert), from memory. */
+const STRIP_LOBE = 1;
+
 /**
  * The face of a light box as light sees it: lamps in even rows, each of unit flux. A bore carries light up unspread: of
  * what is left over it a share s of the thickness passes τˢ, and spreads as the root of s.
  */
 export function boxFace(box: LightBox): LitFace {
-  const { widthMm, heightMm, columns, rows } = box;
+  const { widthMm, heightMm, rows } = box;
+  const across = lampsAcross(box);
   const { transmission, spreadMm } = diffuserOf(box.diffuser);
   const left = leftOverBore(box);
   return {
     widthMm,
     heightMm,
     distanceMm: box.deepMm,
-    sources: Array.from({ length: columns * rows }, (_, i) => ({
-      xMm: ((i % columns) + 0.5) * (widthMm / columns),
-      yMm: (Math.floor(i / columns) + 0.5) * (heightMm / rows),
+    sources: Array.from({ length: across.length * rows }, (_, i) => ({
+      xMm: across[i % across.length]!,
+      yMm: (Math.floor(i / across.length) + 0.5) * (heightMm / rows),
       flux: 1,
-      lobe: lobes[box.shine],
+      lobe: box.lit === 'lamps' ? lobes[box.shine] : STRIP_LOBE,
     })),
-    layers: Array.from({ length: box.layers }, () => ({
-      transmission: transmission ** left,
-      spreadMm: spreadMm * Math.sqrt(left),
-    })),
+    layers: [
+      ...Array.from({ length: box.layers }, () => ({
+        transmission: transmission ** left,
+        spreadMm: spreadMm * Math.sqrt(left),
+      })),
+      ...overOf(box).map(({ transmission: t, spreadMm: s }) => ({ transmission: t, spreadMm: s })),
+    ],
     wallReflectance: walls[box.walls].reflectance,
   };
 }
@@ -63,10 +93,10 @@ export const pocketOf = ({ widthMm, heightMm, ...params }: LightBox) => ({
   name: 'light box',
 });
 
-/** From the face of the diffuser to behind the leads of the lamps. */
-export const needOf = ({
-  layers,
-  diffuser,
-  deepMm,
-}: Pick<LightBox, 'layers' | 'diffuser' | 'deepMm'>): number =>
-  layers * diffuserOf(diffuser).thicknessMm + deepMm + ledBodies['5mm'].lengthMm;
+/** All diffusers over each other, mm. */
+export const overMm = (box: Pick<LightBox, 'layers' | 'diffuser' | 'over'>): number =>
+  box.layers * diffuserOf(box.diffuser).thicknessMm + overOf(box).reduce((sum, d) => sum + d.thicknessMm, 0);
+
+/** From the face of the diffuser to behind the leads of the lamps, or the strip. */
+export const needOf = (box: Pick<LightBox, 'layers' | 'diffuser' | 'over' | 'deepMm' | 'lit'>): number =>
+  overMm(box) + box.deepMm + (box.lit === 'lamps' ? ledBodies['5mm'].lengthMm : stripOf(box.lit).thickMm);

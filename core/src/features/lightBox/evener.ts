@@ -31,11 +31,15 @@ export function evener(on: LaidPart, id: string, params: LightBox & { evenPct: n
       .filter((more) => params.layers + more <= 4)
       .slice(0, 2)
       .flatMap((more) => set(`${params.layers + more} layers of diffuser`, { layers: params.layers + more })),
-    ...(params.columns < 12 && params.rows < 12
-      ? set(`${params.columns + 1} × ${params.rows + 1} lamps`, {
-          columns: params.columns + 1,
-          rows: params.rows + 1,
-        })
-      : []),
+    ...(params.lit !== 'lamps'
+      ? params.rows < 12
+        ? set(`${params.rows + 1} rows of strip`, { rows: params.rows + 1 })
+        : []
+      : params.columns < 12 && params.rows < 12
+        ? set(`${params.columns + 1} × ${params.rows + 1} lamps`, {
+            columns: params.columns + 1,
+            rows: params.rows + 1,
+          })
+        : []),
   ];
 }

@@ -81,4 +81,57 @@ describe('a light box', () => {
     expect(face('upholstery', 40).passed).to.equal(steps[3]!.passed);
     expect(face('acrylic-frosted', 1.5).passed).to.equal(face('acrylic-frosted', 0).passed);
   });
+
+  it('lit by strip it is cut at marks, draws what its segments draw, and is as even as their lamps are close', () => {
+    const { report } = lit({ widthMm: 170, heightMm: 20, lit: '12v', rows: 3, deepMm: 20 });
+    // By hand: three segments of 50 mm go across 170 mm, in three rows: nine at 20 mA, 450 mm of strip.
+    const [item] = report.items.filter((i) => i.featureId === 'glow');
+    expect(item!.steady).to.include({ kind: 'segments', segments: 9, ratedA: 0.02 });
+    expect(report.bought.find((b) => b.what === '12 V light strip')!.count).to.equal(0.5);
+    expect(report.pieces.find((p) => p.id === 'glow.back')!.holes).to.deep.equal([]);
+    const face = boxFace({ ...(start.params as unknown as LightBox), widthMm: 170, lit: '12v', rows: 3 });
+    expect(face.sources).to.have.length(27);
+    const row = face.sources.slice(0, 9).map((l) => l.xMm);
+    expect(row[0]!).to.be.closeTo(10 + 50 / 6, 1e-9);
+    row.slice(1).forEach((x, i) => expect(x - row[i]!).to.be.closeTo(50 / 3, 1e-9));
+    const short = lit({ widthMm: 40, lit: '12v' }).report;
+    expect(short.checks.some((c) => /too short: it is cut every 50 mm/.test(c.title))).to.equal(true);
+  });
+
+  it('on the wall it cuts no window, only a hole for its wires, and is as deep as it likes', () => {
+    const { report } = lit({ side: 'outside', deepMm: 60, evenPct: 10 });
+    const wall = report.pieces[0]!;
+    expect(wall.marks.some((m) => m.text?.startsWith('window'))).to.equal(false);
+    expect(wall.holes.filter((h) => h.id === 'glow.wires').map((h) => h.diameterMm)).to.deep.equal([6]);
+    expect(report.checks.some((c) => c.id === 'glow-deep-glow')).to.equal(false);
+    const own = report.pieces.filter((p) => p.featureId === 'glow');
+    expect(own.every((p) => p.face === 'outer')).to.equal(true);
+    const lamp = report.items.find((i) => i.lamp)!;
+    const inner = lit().report.items.find((i) => i.lamp)!;
+    // Its lamps stand before the wall, those of a box behind it stand behind.
+    const out = (i: typeof lamp): number => i.at.x * i.normal.x + i.at.y * i.normal.y + i.at.z * i.normal.z;
+    expect(out(lamp)).to.be.greaterThan(out(inner) + 12);
+  });
+
+  it('of two diffusers passes the product of both and spreads as their squares add', () => {
+    const box = { ...(start.params as unknown as LightBox), diffuser: 'upholstery', deepMm: 20 };
+    const [one, two] = ['none', 'acrylic-frosted'].map((over) => litFace(boxFace({ ...box, over }), 96));
+    expect(two!.passed / one!.passed).to.be.closeTo(0.82, 0.002);
+    expect(two!.evenness).to.be.greaterThan(one!.evenness);
+    const { report } = lit({ diffuser: 'upholstery', over: 'acrylic-frosted' });
+    expect(report.pieces.some((p) => p.id === 'glow.over' && p.foamId === 'acrylic-frosted')).to.equal(true);
+  });
+
+  it('takes room behind its wall: a pack over it is told', () => {
+    const { part } = lit({ widthMm: 60, heightMm: 40 });
+    const begun = standardKinds.features.get('pack')!.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
+    const pack: Feature = {
+      id: 'cells',
+      kind: 'pack',
+      place: part.features[0]!.place,
+      params: { ...begun.params, packId: '3xaaa', pocket: 'none' },
+    };
+    const report = partReport({ ...part, features: [...part.features, pack] }, aroundOf());
+    expect(report.checks.some((c) => c.id === 'clash-cells')).to.equal(true);
+  });
 });

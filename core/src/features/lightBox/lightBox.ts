@@ -1,89 +1,20 @@
-import { type Check, choice, count, length, type ParamsOf } from '../../document';
+import type { Check } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
 import { litFace } from '../../light';
-import { diffusers, LEAST_OVER_BORE_MM, type LampColour, ledBodies, leds } from '../../materials';
-import { type Piece, type Plate, platePiece } from '../../panel';
+import { ledBodies } from '../../materials';
 import { trimNumber } from '../../units';
 import { defineFeature, type Item, nothing, notLaid, panelOf } from '../contract';
 import { footingOf } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
 import { spotFrom } from '../laying/spot';
-import { boxFace, diffuserOf, leftOverBore, needOf, pocketOf } from './box';
+import { stripG, stripLoad, stripStepMm } from '../laying/stripParts';
+import { boxFace, needOf, overMm, pocketOf, segmentsAcross } from './box';
 import { CELLS, evener } from './evener';
+import { boxBought, boxPieces, boxWork, stripMm } from './made';
+import { type BoxParams, fields } from './fields';
 
-const colours = Object.keys(leds) as LampColour[];
-
-const fields = [
-  length('widthMm', 'Width', [8, 400], 'Of the window.'),
-  length('heightMm', 'Height', [8, 400], 'Of the window.'),
-  count('columns', 'Lamps across', [1, 12], 'Behind it.'),
-  count('rows', 'Lamps up', [1, 12], 'Behind it.'),
-  choice(
-    'colour',
-    'Colour',
-    colours.map((c) => [c, c] as const),
-    'Of the light.',
-  ),
-  choice(
-    'shine',
-    'Lamps',
-    [
-      ['flat-top', '5 mm flat-top'],
-      ['diffused', '5 mm diffused'],
-      ['clear', '5 mm clear'],
-    ],
-    'Clear ones shine narrowly and leave spots.',
-  ),
-  length('deepMm', 'Lamps behind', [3, 80], 'From the lamps to the diffuser.'),
-  choice(
-    'diffuser',
-    'Diffuser',
-    diffusers.map((d) => [d.id, d.name] as const),
-    'What the light goes through.',
-  ),
-  count('layers', 'Layers', [1, 4], 'Of it.'),
-  length('boredMm', 'Bored up', [0, 40], 'From every lamp into soft foam: light comes further.', 'Light', {
-    when: (p) => diffuserOf(String(p['diffuser'])).boreable === true,
-  }),
-  choice(
-    'walls',
-    'Walls',
-    [
-      ['plain', 'plain foam'],
-      ['white', 'painted white'],
-      ['foil', 'lined with foil'],
-    ],
-    'Inside the box.',
-  ),
-  count('evenPct', 'Even to, %', [10, 95], 'The darkest spot against the mean.'),
-  {
-    type: 'foam',
-    key: 'foamMm',
-    label: 'Foam',
-    help: 'Of the box behind the window.',
-    group: 'Foam',
-    own: false,
-  },
-] as const;
-
-type BoxParams = ParamsOf<typeof fields>;
-
-/** The diffuser is glued on the back this wide round its window. */
-const LIP_MM = 8;
-const rectangle = (w: number, h: number): Vec2[] => [
-  { x: 0, y: 0 },
-  { x: w, y: 0 },
-  { x: w, y: h },
-  { x: 0, y: h },
-];
-
-const flatPlane = (outline: Vec2[]): Plate => ({
-  origin: { x: 0, y: 0, z: 0 },
-  across: { x: 1, y: 0, z: 0 },
-  up: { x: 0, y: 1, z: 0 },
-  outline,
-  cuts: [],
-});
+/** Wires of a box that stands on the wall come through a hole so wide, mm; from memory. */
+const WIRE_HOLE_MM = 6;
 
 /** A window with a diffuser, and a box of lamps behind it. */
 export const lightBox = defineFeature<BoxParams>({
@@ -101,13 +32,17 @@ export const lightBox = defineFeature<BoxParams>({
     params: {
       widthMm: 50,
       heightMm: 20,
+      side: 'inside',
+      lit: 'lamps',
       columns: 3,
       rows: 1,
+      brightPct: 30,
       colour: 'amber',
       shine: 'flat-top',
       deepMm: 12,
       diffuser: 'pe-3',
       layers: 1,
+      over: 'none',
       boredMm: 0,
       walls: 'white',
       evenPct: 60,
@@ -115,13 +50,14 @@ export const lightBox = defineFeature<BoxParams>({
     },
   }),
   divide: (panels, { id, place, params }, foamOf) =>
-    deviceCut(panels, { id, place }, pocketOf(params), foamOf),
+    params.side === 'outside' ? [...panels] : deviceCut(panels, { id, place }, pocketOf(params), foamOf),
   lay: (on, feature) => {
     const { id, place, params } = feature;
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
     if (!laid || place.on !== 'panel')
       return notLaid(feature, 'inside', 'the piece that carried a light box is no longer there.');
-    const { widthMm: w, heightMm: h, deepMm: deep } = params;
+    const { widthMm: w, heightMm: h } = params;
+    const outside = params.side === 'outside';
     const centre = laid.flatAt({ x: place.u, y: place.v });
     const onFlat = (x: number, y: number): Vec2 => {
       const p = rotate2({ x, y }, (-place.turnDeg * Math.PI) / 180);
@@ -139,39 +75,26 @@ export const lightBox = defineFeature<BoxParams>({
     const size = `${trimNumber(w)} × ${trimNumber(h)} mm`;
     if (margin < 1)
       return notLaid(feature, 'inside', `a window of ${size} breaks the edge of ${laid.panel.name}.`);
-    const diffuser = diffuserOf(params.diffuser);
+    if (params.lit !== 'lamps' && segmentsAcross(params) < 1)
+      return notLaid(
+        feature,
+        'inside',
+        `a row of strip in a light box ${trimNumber(w)} mm wide is too short: it is cut every ${trimNumber(stripStepMm(params.lit))} mm.`,
+      );
     const foam = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
-    const t = foam.thicknessMm.value;
-    const led = ledBodies['5mm'];
     const sized = pocketOf(params);
-    const footing = footingOf(on, feature, sized);
+    const footing = outside ? undefined : footingOf(on, feature, sized);
     // In a lamination the pocket is its box; behind a shell it has walls of its own.
     const layered = footing?.room.solid === true;
-    const wall = layered ? 0 : t;
-    const lip = layered ? 0 : LIP_MM;
-    const piece = (
-      suffix: string,
-      name: string,
-      wide: number,
-      high: number,
-      sheet = foam,
-      each = 1,
-    ): Piece => ({
-      ...platePiece({ id: `${id}.${suffix}`, name }, flatPlane(rectangle(wide, high)), sheet),
-      role: 'laid',
-      featureId: id,
-      face: 'inner',
-      ...(each > 1 && { each }),
-      note: `Light box behind ${laid.panel.name}.`,
-    });
-    const back = piece('back', 'back of the light box', w + 2 * wall, h + 2 * wall);
-    const lamps = boxFace(params).sources;
     const spot = spotFrom(laid, place, 0);
     const room = on.rooms.find((r) => r.panel === laid.panel.id && !r.solid);
-    const behind = (layered ? 0 : laid.foam.thicknessMm.value) + params.layers * diffuser.thicknessMm + deep;
+    // Along the way out of the wall: behind it, or before it on its back.
+    const lightsMm = outside
+      ? foam.thicknessMm.value
+      : -((layered ? 0 : laid.foam.thicknessMm.value) + overMm(params) + params.deepMm);
     // The lamps stand in the back; their leads and the wires lie behind it.
     const needMm = needOf(params);
-    const haveMm = layered ? needMm : (room?.depthAt(spot.flat) ?? 0);
+    const haveMm = layered || outside ? needMm : (room?.depthAt(spot.flat) ?? 0);
     const lit = litFace(boxFace(params), CELLS);
     const wanted = params.evenPct / 100;
     const checks: Check[] = footing ? pocketChecks(on, feature, footing, sized) : [];
@@ -199,98 +122,84 @@ export const lightBox = defineFeature<BoxParams>({
         pieceId: laid.panel.id,
         cures: [{ need: 'room', mm: needMm - haveMm }],
       });
-    return {
-      ...nothing(),
-      pieces: [
-        ...(diffuser.sheet
-          ? [piece('diffuser', 'diffuser', w + 2 * lip, h + 2 * lip, on.sheet(diffuser.sheet), params.layers)]
-          : []),
-        {
-          ...back,
-          holes: lamps.map((l, i) => ({
-            id: `${id}-${i + 1}`,
-            kind: 'lamp' as const,
-            centre: { x: l.xMm + wall, y: l.yMm + wall },
-            diameterMm: led.bodyMm,
-          })),
-        },
-        ...(layered
-          ? []
-          : [
-              piece('long', 'long wall of the light box', w + 2 * t, deep, foam, 2),
-              piece('short', 'short wall of the light box', h, deep, foam, 2),
-            ]),
-      ],
-      marks: layered
-        ? []
-        : [{ pieceId: laid.panel.id, mark: { kind: 'slot', points: window, text: `window ${size}` } }],
-      items: lamps.map((l, i): Item => {
-        const flat = onFlat(l.xMm - w / 2, l.yMm - h / 2);
-        const uv = laid.uvAt(flat);
-        const over = uv ? spotFrom(laid, { ...place, u: uv.x, v: uv.y }, 0) : spot;
-        return {
+    const at = (x: number, y: number): Pick<Item, 'at' | 'normal'> => {
+      const uv = laid.uvAt(onFlat(x - w / 2, y - h / 2));
+      const over = uv ? spotFrom(laid, { ...place, u: uv.x, v: uv.y }, 0) : spot;
+      return { at: add3(over.at, scale3(over.normal, lightsMm)), normal: over.normal };
+    };
+    /** Room it takes behind the wall, so that nothing else is put there. */
+    const fit: Item['fit'] =
+      outside || layered
+        ? undefined
+        : {
+            needMm,
+            haveMm,
+            widthMm: w,
+            lengthMm: h,
+            pocketMm: 0,
+            foamMm: laid.foam.thicknessMm.value,
+            roomId: `gap:${laid.panel.id}`,
+            fromMm: 0,
+            prints: [
+              {
+                at: centre,
+                turnDeg: place.turnDeg,
+                widthMm: w + 2 * foam.thicknessMm.value,
+                lengthMm: h + 2 * foam.thicknessMm.value,
+              },
+            ],
+            outline: [],
+            profile: [],
+          };
+    const led = ledBodies['5mm'];
+    const strip = params.lit === 'lamps' ? undefined : params.lit;
+    const items: Item[] = strip
+      ? [
+          {
+            id,
+            featureId: id,
+            name: `light box, ${trimNumber(stripMm(params), 0)} mm of strip`,
+            ...at(w / 2, h / 2),
+            marginMm: margin,
+            massG: stripG(strip, stripMm(params)),
+            steady: stripLoad(
+              strip,
+              'strip in the light box',
+              params.rows * segmentsAcross(params),
+              params.colour,
+              params.brightPct / 100,
+            ),
+            ...(fit && { fit }),
+          },
+        ]
+      : boxFace(params).sources.map((l, i): Item => ({
           id: `${id}-${i + 1}`,
           featureId: id,
           name: `${params.colour} lamp ${i + 1}`,
-          at: add3(over.at, scale3(over.normal, -behind)),
-          normal: over.normal,
+          ...at(l.xMm, l.yMm),
           marginMm: margin,
           massG: led.massG,
           lamp: { colour: params.colour, led },
-        };
-      }),
-      bought: [
-        {
-          what: `5 mm ${params.shine} ${params.colour} LED`,
-          unit: 'lamps',
-          count: lamps.length,
-          each: led.price,
-          massG: 0,
-          sure: 'memory',
-        },
-        ...(diffuser.sheet
+          ...(fit && i === 0 && { fit }),
+        }));
+    return {
+      ...nothing(),
+      pieces: boxPieces(on, id, laid.panel.name, params, foam, layered),
+      marks:
+        layered || outside
           ? []
-          : [
-              {
-                what: diffuser.name,
-                unit: 'pieces',
-                count: params.layers,
-                each: 0.5,
-                massG: 0.5,
-                sure: 'memory' as const,
-              },
-            ]),
-      ],
-      work: [
-        ...(leftOverBore(params) < 1
-          ? [
-              {
-                step: 'bores',
-                when: 'flat' as const,
-                verb: 'bore',
-                what: 'holes up into the diffuser',
-                count: lamps.length,
-                eachMin: 1,
-                detail: `${led.bodyMm} mm, ${trimNumber(Math.min(params.boredMm, params.layers * diffuser.thicknessMm - LEAST_OVER_BORE_MM))} mm deep, by hand with a sharpened tube or a drill turned slowly; soft foam winds itself round a fast one.`,
-                cautions: ['dust' as const],
-                waitMin: 0,
-              },
-            ]
-          : []),
-        {
-          step: 'light-boxes',
-          when: 'lit',
-          verb: 'build',
-          what: 'light boxes',
-          count: 1,
-          eachMin: 30,
-          detail: layered
-            ? 'Paint or line the pocket in the layers, lay the lamps on their back into it, test every one, and only then press the diffuser in, flush with the face; do not glue it, so that it comes out again.'
-            : 'Cut the window, glue the diffuser behind it, then the four walls. Line or paint the walls before the back goes on, test every lamp, and only then close it; tape leaves it to be opened again.',
-          cautions: ['blade'],
-          waitMin: 0,
-        },
-      ],
+          : [{ pieceId: laid.panel.id, mark: { kind: 'slot', points: window, text: `window ${size}` } }],
+      holes: outside
+        ? [
+            {
+              pieceId: laid.panel.id,
+              hole: { id: `${id}.wires`, kind: 'hole', centre, diameterMm: WIRE_HOLE_MM },
+            },
+          ]
+        : [],
+      items,
+      bought: boxBought(params),
+      work: boxWork(params, layered),
       checks,
     };
   },

@@ -126,7 +126,14 @@ describe('a lid on a hinge', () => {
   });
 
   it('wants a loop of wire where something on it meets something inside', () => {
-    const lamps = feature('lamps', 'front', { count: 1, colour: 'amber', body: '5mm', pitchMm: 30 });
+    const lamps = feature('lamps', 'front', {
+      count: 1,
+      colour: 'amber',
+      body: '5mm',
+      pitchMm: 30,
+      shows: 'hole',
+      awayMm: 5,
+    });
     const ids = (features: Feature[]) =>
       partReport(
         partOf('donor', { opens: 'hinge', lid: 'front' } as never, { features }),

@@ -87,7 +87,14 @@ describe('a bought thing, opened up', () => {
       {},
       {
         features: [
-          feature('lamps', 'front', { count: 2, colour: 'amber', body: '5mm', pitchMm: 30 }),
+          feature('lamps', 'front', {
+            count: 2,
+            colour: 'amber',
+            body: '5mm',
+            pitchMm: 30,
+            shows: 'hole',
+            awayMm: 5,
+          }),
           feature('hole', 'right', { diameterMm: 16 }),
           feature('switch', 'top', { switchId: 'toggle' }),
         ],
@@ -292,7 +299,16 @@ describe('a bought helmet, worn', () => {
         'donor-helmet',
         {},
         {
-          features: [feature('lamps', 'peak', { count: 1, colour: 'white', body: '5mm', pitchMm: 20 })],
+          features: [
+            feature('lamps', 'peak', {
+              count: 1,
+              colour: 'white',
+              body: '5mm',
+              pitchMm: 20,
+              shows: 'hole',
+              awayMm: 5,
+            }),
+          ],
         },
       ),
       aroundOf(),

@@ -1,5 +1,7 @@
 import { expect } from 'chai';
-import { checkOf, figureOf, make, pieceOf, reportOf } from '../../parts/testing/worn.test';
+import type { Feature } from '../../document';
+import { partReport, standardKinds } from '../../parts';
+import { aroundOf, checkOf, figureOf, make, partOf, pieceOf, reportOf } from '../../parts/testing/worn.test';
 
 describe('a rod', () => {
   it('is rolled from sleeves of the sheet-metal pattern: the sector of a cone at its neutral layer', () => {
@@ -52,5 +54,27 @@ describe('a rod', () => {
     expect(rod.heldAt!.z).to.equal(60);
     expect(rod.anchors.map((a) => a.id)).to.include('tip');
     expect(rod.rooms.map((r) => r.id)).to.include.members(['handle', 'shaft']);
+  });
+
+  it('with its tip closed by a plate has a lamp there that points along it and raises no stop', () => {
+    const at: Feature['place'] = { on: 'panel', panel: 'tip', u: 0.5, v: 0.5, turnDeg: 0 };
+    const { params } = standardKinds.features
+      .get('lamps')!
+      .start({ panel: 'tip', edge: '', at: { x: 0.5, y: 0.5 } });
+    const lamp: Feature = { id: 'l', kind: 'lamps', place: at, params: { ...params, count: 1 } };
+    const report = partReport(
+      { ...partOf('wand', { tip: 'plate', tipAcrossMm: 24 }, { nominalMm: 2 }), features: [lamp] },
+      aroundOf(),
+    );
+    expect(report.checks.filter((c) => c.severity === 'stop').map((c) => c.title)).to.deep.equal([]);
+    const [item] = report.items;
+    expect(item!.normal.z).to.be.closeTo(1, 1e-9);
+    expect([item!.at.x, item!.at.y].map(Math.abs).every((mm) => mm < 0.1)).to.equal(true);
+    // Its 5 mm hole is in the plate, which is cut 24 mm across.
+    const plate = report.pieces.find((p) => p.id === 'tip')!;
+    expect(plate.holes.map((h) => h.diameterMm)).to.deep.equal([5]);
+    expect(
+      Math.max(...plate.outline.map((p) => p.x)) - Math.min(...plate.outline.map((p) => p.x)),
+    ).to.be.closeTo(24, 0.1);
   });
 });

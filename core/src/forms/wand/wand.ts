@@ -1,4 +1,4 @@
-import { type Check, count, length, type ParamsOf } from '../../document';
+import { type Check, choice, count, length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
@@ -19,6 +19,16 @@ const fields = [
   length('tipAcrossMm', 'Shaft, at the tip', [6, 60], 'Outside.', 'Shaft', {
     cures: [{ need: 'room', by: 1 }],
   }),
+  choice(
+    'tip',
+    'Its tip',
+    [
+      ['open', 'is open'],
+      ['plate', 'is closed by a plate, for a lamp'],
+    ],
+    'A lamp at the tip stands in a plate.',
+    'Shaft',
+  ),
   count('bands', 'Sleeves', [1, 8], 'Tapered sleeves the shaft is rolled from.', 'Shaft'),
 ] as const;
 
@@ -73,6 +83,7 @@ function design(input: FormInput<WandParams>): Design {
       ...grip.panels,
       ...sleeves.panels,
       endPlate(input, 'butt', 'butt cap', -t, params.handleAcrossMm, 0),
+      ...(params.tip === 'plate' ? [endPlate(input, 'tip', 'tip', end, params.tipAcrossMm, 0)] : []),
       {
         ...collar,
         plate: {
@@ -148,6 +159,7 @@ export const wand = defineForm<WandParams>({
     shaftMm: 280,
     buttAcrossMm: 24,
     tipAcrossMm: 16,
+    tip: 'open',
     bands: 1,
   }),
   design,

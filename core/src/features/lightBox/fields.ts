@@ -1,0 +1,93 @@
+import { choice, count, length, type ParamsOf } from '../../document';
+import { diffusers, type LampColour, leds } from '../../materials';
+import { diffuserOf } from './box';
+
+const litOf = (params: object): string | undefined => (params as { lit?: string }).lit;
+const ofLamps = (params: object): boolean => litOf(params) === 'lamps';
+
+const colours = Object.keys(leds) as LampColour[];
+
+export const fields = [
+  length('widthMm', 'Width', [8, 400], 'Of the window.'),
+  length('heightMm', 'Height', [8, 400], 'Of the window.'),
+  choice(
+    'side',
+    'Stands',
+    [
+      ['inside', 'behind the wall, through a window'],
+      ['outside', 'on the wall, standing out'],
+    ],
+    'On the wall, no window is cut: only a hole for the wires.',
+  ),
+  choice(
+    'lit',
+    'Lit by',
+    [
+      ['lamps', 'single lamps'],
+      ['12v', '12 V strip, cut in segments'],
+      ['5v', '5 V addressable strip'],
+    ],
+    'Single lamps stand in the back; strip is glued across it.',
+  ),
+  count('columns', 'Lamps across', [1, 12], 'Behind it.', 'Form', { when: ofLamps }),
+  count('rows', 'Rows', [1, 12], 'Of lamps or of strip, one over the other.'),
+  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.', 'Form', {
+    when: (params) => litOf(params) === '5v',
+  }),
+  choice(
+    'colour',
+    'Colour',
+    colours.map((c) => [c, c] as const),
+    'Of the light.',
+  ),
+  choice(
+    'shine',
+    'Lamps',
+    [
+      ['flat-top', '5 mm flat-top'],
+      ['diffused', '5 mm diffused'],
+      ['clear', '5 mm clear'],
+    ],
+    'Clear ones shine narrowly and leave spots.',
+    'Form',
+    { when: ofLamps },
+  ),
+  length('deepMm', 'Lamps behind', [3, 80], 'From the lamps to the diffuser.'),
+  choice(
+    'diffuser',
+    'Diffuser',
+    diffusers.map((d) => [d.id, d.name] as const),
+    'What the light goes through.',
+  ),
+  count('layers', 'Layers', [1, 4], 'Of it.'),
+  choice(
+    'over',
+    'Over it',
+    [['none', 'nothing more'] as const, ...diffusers.map((d) => [d.id, d.name] as const)],
+    'A second diffuser outside the first: soft foam under a hard sheet.',
+  ),
+  length('boredMm', 'Bored up', [0, 40], 'From every lamp into soft foam: light comes further.', 'Light', {
+    when: (p) => diffuserOf(String(p['diffuser'])).boreable === true,
+  }),
+  choice(
+    'walls',
+    'Walls',
+    [
+      ['plain', 'plain foam'],
+      ['white', 'painted white'],
+      ['foil', 'lined with foil'],
+    ],
+    'Inside the box.',
+  ),
+  count('evenPct', 'Even to, %', [10, 95], 'The darkest spot against the mean.'),
+  {
+    type: 'foam',
+    key: 'foamMm',
+    label: 'Foam',
+    help: 'Of the box behind the window.',
+    group: 'Foam',
+    own: false,
+  },
+] as const;
+
+export type BoxParams = ParamsOf<typeof fields>;
