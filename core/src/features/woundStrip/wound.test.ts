@@ -1,7 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { litFace } from '../../light';
-import { sleeveFace, windingOf, type Wound } from './wound';
+import type { Feature, Params } from '../../document';
+import { partReport, standardKinds } from '../../parts';
+import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { alongMm, flatFace, sleeveFace, windingOf, type Wound } from './wound';
 
 const wound: Wound = {
   coreMm: 20,
@@ -48,5 +51,46 @@ describe('a strip wound on a core', () => {
     expect(even({ pitchMm: 15 })).to.be.greaterThan(even({ pitchMm: 60 }));
     expect(even({ sleeveMm: 120 })).to.be.greaterThan(even({ sleeveMm: 40 }));
     expect(even({ pitchMm: 60, layers: 3 })).to.be.greaterThan(even({ pitchMm: 60 }));
+  });
+});
+
+describe('a strip along a flat core', () => {
+  const begun = standardKinds.features
+    .get('wound-strip')!
+    .start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
+  const laid = (params: Params) => {
+    const strip: Feature = {
+      id: 's',
+      kind: 'wound-strip',
+      ...begun,
+      params: { ...begun.params, way: 'along', ...params },
+    };
+    return partReport({ ...partOf('lantern'), features: [strip] }, aroundOf());
+  };
+
+  it('is cut at marks, in every row of every face', () => {
+    // By hand: 120 mm take two segments of 50 mm; two rows on two faces are four runs.
+    expect(alongMm({ lengthMm: 120, faces: 2, rows: 2 }, 50)).to.equal(400);
+    const report = laid({ lengthMm: 120, wideMm: 20, thickMm: 3, faces: 2, rows: 2 });
+    const [item] = report.items;
+    expect(item!.steady).to.include({ kind: 'segments', segments: 8 });
+    expect(report.bought.find((b) => b.what === '12 V light strip')!.count).to.equal(0.4);
+    // As thick as the board and 3 mm of strip on either face, as wide as the board.
+    expect(item!.fit!.needMm).to.equal(9);
+    expect(item!.fit!.widthMm).to.equal(20);
+  });
+
+  it('wider than its core is told, and fewer rows cure it', () => {
+    const report = laid({ wideMm: 20, rows: 3 });
+    const told = report.checks.find((c) => c.id === 'wound-wide-s')!;
+    expect(told.excess).to.be.closeTo(4, 1e-9);
+    expect(told.cures).to.have.length(1);
+    expect(laid({ wideMm: 20, rows: 2 }).checks.some((c) => c.id === 'wound-wide-s')).to.equal(false);
+  });
+
+  it('glows the more evenly the more rows lie on a wide board', () => {
+    const even = (rows: number): number =>
+      litFace(flatFace({ ...wound, wideMm: 80, thickMm: 3, faces: 1, rows, sleeveMm: 40 }), 40).evenness;
+    expect(even(4)).to.be.greaterThan(even(1));
   });
 });

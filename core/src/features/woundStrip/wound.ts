@@ -61,3 +61,39 @@ export function sleeveFace(wound: Wound): LitFace {
     wallReflectance: 0.98,
   };
 }
+
+/** Strip laid straight along a flat core. */
+export interface Along extends Wound {
+  wideMm: number;
+  thickMm: number;
+  faces: number;
+  rows: number;
+}
+
+/** How much strip lies along a flat core, each row cut at a mark, mm. */
+export const alongMm = (
+  { lengthMm, faces, rows }: Pick<Along, 'lengthMm' | 'faces' | 'rows'>,
+  stepMm: number,
+): number => faces * rows * Math.floor(lengthMm / stepMm + 1e-6) * stepMm;
+
+/** How many lamps along stand for all; mirrors at the ends for those beyond. */
+const ALONG = 4;
+
+/** The sleeve before one face of a flat core: rows of lamps across it, lit from half of what the sleeve leaves over. */
+export function flatFace(along: Along): LitFace {
+  const { wideMm, thickMm, rows, sleeveMm, lampMm, layers } = along;
+  const { transmission, spreadMm } = diffuserOf(along.diffuser);
+  return {
+    widthMm: wideMm,
+    heightMm: ALONG * lampMm,
+    distanceMm: Math.max(1, (sleeveMm - thickMm) / 2),
+    sources: Array.from({ length: rows * ALONG }, (_, i) => ({
+      xMm: ((i % rows) + 0.5) * (wideMm / rows),
+      yMm: (Math.floor(i / rows) + 0.5) * lampMm,
+      flux: 1,
+      lobe: lobes['flat-top'],
+    })),
+    layers: Array.from({ length: layers }, () => ({ transmission, spreadMm })),
+    wallReflectance: 0.98,
+  };
+}

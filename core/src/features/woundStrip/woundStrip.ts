@@ -1,14 +1,17 @@
 import { type Check, choice, count, type Cure, length, type ParamsOf } from '../../document';
-import { litFace } from '../../light';
+import { litFace, type LitFace } from '../../light';
 import { diffusers, type LampColour, leds, strip12V, strip5V } from '../../materials';
 import { type Piece, platePiece } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf } from '../laying/device';
 import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
-import { sleeveFace, windingOf, type Wound } from './wound';
+import { alongMm, flatFace, sleeveFace, windingOf, type Wound } from './wound';
 
 const colours = Object.keys(leds) as LampColour[];
+
+const isAlong = (params: object): boolean => (params as { way?: string }).way === 'along';
+const isWound = (params: object): boolean => !isAlong(params);
 
 const fields = [
   choice(
@@ -26,9 +29,26 @@ const fields = [
     colours.map((c) => [c, c] as const),
     'Of the light.',
   ),
-  length('coreMm', 'Core across', [8, 150], 'Of the dowel or tube it is wound on.'),
-  length('lengthMm', 'Wound length', [20, 1500], 'Along the core.'),
-  length('pitchMm', 'Pitch', [8, 200], 'From turn to turn; a strip is at least its width.'),
+  choice(
+    'way',
+    'Runs',
+    [
+      ['wound', 'round a round core'],
+      ['along', 'along a flat core or board'],
+    ],
+    'Round a dowel or tube in turns, or straight along the faces of a bar or board.',
+  ),
+  length('coreMm', 'Core across', [8, 150], 'Of the dowel or tube it is wound on.', 'Form', {
+    when: isWound,
+  }),
+  length('wideMm', 'Core wide', [8, 400], 'Of the bar or board.', 'Form', { when: isAlong }),
+  length('thickMm', 'Core thick', [1, 60], 'Of the bar or board.', 'Form', { when: isAlong }),
+  count('faces', 'Faces', [1, 2], 'One side of it, or both.', 'Form', { when: isAlong }),
+  count('rows', 'Rows a face', [1, 20], 'Of strip, side by side.', 'Form', { when: isAlong }),
+  length('lengthMm', 'Length', [20, 1500], 'Along the core.'),
+  length('pitchMm', 'Pitch', [8, 200], 'From turn to turn; a strip is at least its width.', 'Form', {
+    when: isWound,
+  }),
   length('sleeveMm', 'Sleeve inside', [20, 400], 'Of the diffuser round it.'),
   choice(
     'diffuser',
@@ -51,6 +71,10 @@ const woundOf = (params: WoundParams): Wound => ({
   ...params,
   lampMm: params.type === '5v' ? strip5V.pitchMm : strip12V.segmentMm / strip12V.perSegment,
 });
+
+/** The diffuser as its light falls on it. */
+const faceOf = (params: WoundParams): LitFace =>
+  params.way === 'along' ? flatFace({ ...woundOf(params), ...params }) : sleeveFace(woundOf(params));
 
 /** The sleeve as it lies flat: a strip for every layer, each wrapped over the one before; none where the part is its own. */
 function sleevePieces(
@@ -97,7 +121,7 @@ function sleevePieces(
 function evener(on: LaidPart, id: string, params: WoundParams): Cure[] {
   const wanted = params.evenPct / 100;
   const set = (label: string, changes: Partial<WoundParams>): Cure[] =>
-    litFace(sleeveFace(woundOf({ ...params, ...changes })), CELLS).evenness >= wanted
+    litFace(faceOf({ ...params, ...changes }), CELLS).evenness >= wanted
       ? [
           {
             label,
@@ -108,6 +132,15 @@ function evener(on: LaidPart, id: string, params: WoundParams): Cure[] {
           },
         ]
       : [];
+  const layers =
+    params.layers < 4 ? set(`${params.layers + 1} layers of diffuser`, { layers: params.layers + 1 }) : [];
+  if (params.way === 'along') {
+    const most = Math.min(20, Math.floor(params.wideMm / stripOf(params.type).widthMm));
+    return [
+      ...(params.rows < most ? set(`${params.rows + 1} rows a face`, { rows: params.rows + 1 }) : []),
+      ...layers,
+    ];
+  }
   return [
     ...[0.75, 0.5, 0.35]
       .map((f) => Math.max(10, Math.round(params.pitchMm * f)))
@@ -115,9 +148,7 @@ function evener(on: LaidPart, id: string, params: WoundParams): Cure[] {
       .flatMap((pitchMm) => set(`Turns ${pitchMm} mm apart`, { pitchMm }))
       .slice(0, 1),
     ...(params.coreMm > 16 ? set('A core of 16 mm', { coreMm: 16 }) : []),
-    ...(params.layers < 4
-      ? set(`${params.layers + 1} layers of diffuser`, { layers: params.layers + 1 })
-      : []),
+    ...layers,
   ];
 }
 
@@ -137,7 +168,12 @@ export const woundStrip = defineFeature<WoundParams>({
     params: {
       type: '12v',
       colour: 'amber',
+      way: 'wound',
       coreMm: 20,
+      wideMm: 30,
+      thickMm: 3,
+      faces: 2,
+      rows: 1,
       lengthMm: 100,
       pitchMm: 25,
       sleeveMm: 80,
@@ -148,16 +184,19 @@ export const woundStrip = defineFeature<WoundParams>({
   }),
   lay: (on, feature) => {
     const { id, params } = feature;
-    const { turns, stripMm } = windingOf(params);
+    const along = params.way === 'along';
     const of = stripOf(params.type);
     const step = stripStepMm(params.type);
+    const { turns, stripMm } = along ? { turns: 0, stripMm: alongMm(params, step) } : windingOf(params);
     const parts = Math.floor(stripMm / step + 1e-6);
-    const across = params.coreMm + 2 * of.thickMm;
-    const footing = footingOf(on, feature, {
-      widthMm: across,
-      lengthMm: params.lengthMm,
-      shape: 'bar',
-    });
+    const across = along ? params.thickMm + params.faces * of.thickMm : params.coreMm + 2 * of.thickMm;
+    const footing = footingOf(
+      on,
+      feature,
+      along
+        ? { widthMm: params.wideMm, lengthMm: params.lengthMm }
+        : { widthMm: across, lengthMm: params.lengthMm, shape: 'bar' },
+    );
     if (!footing) return notLaid(feature, 'inside', 'the room that held a wound strip is no longer there.');
     if (parts < 1)
       return notLaid(
@@ -165,9 +204,9 @@ export const woundStrip = defineFeature<WoundParams>({
         'inside',
         `a wound strip of ${trimNumber(stripMm, 0)} mm is shorter than one segment.`,
       );
-    const name = `wound strip of ${parts} ${params.type === '5v' ? 'lamps' : 'segments'}`;
+    const name = `${along ? 'strip on a flat core' : 'wound strip'} of ${parts} ${params.type === '5v' ? 'lamps' : 'segments'}`;
     const steady = stripLoad(params.type, name, parts, params.colour, BRIGHT);
-    const { evenness } = litFace(sleeveFace(woundOf(params)), CELLS);
+    const { evenness } = litFace(faceOf(params), CELLS);
     const wanted = params.evenPct / 100;
     const checks: Check[] = [];
     if (evenness < wanted)
@@ -181,7 +220,28 @@ export const woundStrip = defineFeature<WoundParams>({
         excess: wanted - evenness,
         cures: evener(on, id, params),
       });
-    if (params.coreMm < LEAST_CORE_MM || params.pitchMm < of.widthMm)
+    if (along && params.rows * of.widthMm > params.wideMm + 0.05)
+      checks.push({
+        id: `wound-wide-${id}`,
+        severity: 'mind',
+        station: 'inside',
+        title: `${params.rows} rows of strip are ${trimNumber(params.rows * of.widthMm)} mm wide, the core is ${trimNumber(params.wideMm)}.`,
+        why: 'What stands over the edge bends and breaks.',
+        sure: 'memory',
+        excess: params.rows * of.widthMm - params.wideMm,
+        cures: [
+          {
+            label: `${Math.floor(params.wideMm / of.widthMm)} rows`,
+            changes: [
+              {
+                path: featurePath(on, feature, 'params', 'rows'),
+                value: Math.max(1, Math.floor(params.wideMm / of.widthMm)),
+              },
+            ],
+          },
+        ],
+      });
+    if (!along && (params.coreMm < LEAST_CORE_MM || params.pitchMm < of.widthMm))
       checks.push({
         id: `wound-bend-${id}`,
         severity: 'mind',
@@ -239,7 +299,7 @@ export const woundStrip = defineFeature<WoundParams>({
           fit: {
             needMm: across,
             haveMm: footing.depthMm,
-            widthMm: across,
+            widthMm: along ? params.wideMm : across,
             lengthMm: params.lengthMm,
             pocketMm: 0,
             foamMm: 0,
@@ -261,7 +321,9 @@ export const woundStrip = defineFeature<WoundParams>({
           what: 'light strips',
           count: 1,
           eachMin: 20,
-          detail: `${trimNumber(turns, 1)} turns ${trimNumber(params.pitchMm)} mm apart on ${trimNumber(params.coreMm)} mm, ${trimNumber(stripMm, 0)} mm of strip. Mark the turns on the core first; solder and test before it is stuck down. The sleeve goes round it last.`,
+          detail: along
+            ? `${params.rows} ${params.rows === 1 ? 'row' : 'rows'} on ${params.faces === 1 ? 'one face' : 'both faces'}, each of ${trimNumber(Math.floor(params.lengthMm / step + 1e-6) * step, 0)} mm and cut on a mark; join rows with wire at the ends. Solder and test before it is stuck down. The sleeve goes round it last.`
+            : `${trimNumber(turns, 1)} turns ${trimNumber(params.pitchMm)} mm apart on ${trimNumber(params.coreMm)} mm, ${trimNumber(stripMm, 0)} mm of strip. Mark the turns on the core first; solder and test before it is stuck down. The sleeve goes round it last.`,
           cautions: ['solder'],
           waitMin: 0,
         },
