@@ -9,6 +9,8 @@ import type { Core, Join, Panel, Room } from '../panel';
 export interface FormInput<P> {
   params: P;
   body: Body;
+  /** Where on the wearer it is worn; absent for what is mounted on something else. */
+  zone?: Zone;
   underLayerMm: number;
   /** Foam glued inside the shell to cover wires; 0 for none. */
   liningMm: number;

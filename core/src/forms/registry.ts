@@ -21,6 +21,7 @@ import { halfMask } from './mask/mask';
 import { pauldron } from './pauldron/pauldron';
 import { donor } from './donor/donor';
 import { donorHelmet } from './donor/helmet';
+import { donorLimb } from './donor/limb';
 import { donorScan } from './donor/scan';
 import { earPod } from './pod/pod';
 import { rimmed } from './rimmed/rimmed';
@@ -39,6 +40,7 @@ export const forms: readonly FormKind[] = [
   halfMask,
   skinnedHead,
   donorHelmet,
+  donorLimb,
   earPod,
   gorget,
   pauldron,

@@ -41,6 +41,7 @@ export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!)
   return {
     params: part.params,
     body: around.body,
+    ...(part.mount.to === 'wearer' && { zone: part.mount.zone }),
     underLayerMm: around.underLayerMm,
     liningMm: part.lining ? sheet(part.lining).thicknessMm.value : 0,
     foam,

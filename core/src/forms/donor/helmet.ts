@@ -4,9 +4,10 @@ import type { Vec2, Vec3 } from '../../geometry';
 import { type Panel, platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { strapOver } from '../straps';
+import { bandDefaults, bandFields, innerBand, loosenessChecks } from './band';
 import { levelChecks, openingChecks } from './checks';
 import { caseDefaults, caseFields, girthsField } from './fields';
-import { ovalOf, roundProfile, roundWalls, type Oval } from '../held/walls';
+import { ovalOf, ringAt, roundProfile, roundWalls, type Oval } from '../held/walls';
 import { asDescribed } from './described';
 import { workOf } from './work';
 
@@ -16,6 +17,7 @@ const fields = [
   length('peakMm', 'Peak', [0, 150], 'How far it stands out in front; 0 has none.', 'Outside'),
   length('upMm', 'Rim above the eyes', [-150, 150], 'Where its rim sits when it is worn.', 'Worn'),
   length('aheadMm', 'Ahead', [-60, 60], 'Of the middle of the head.', 'Worn'),
+  ...bandFields,
   ...caseFields,
 ] as const;
 
@@ -23,6 +25,9 @@ export type HelmetParams = ParamsOf<typeof fields>;
 
 /** Round the head that the helmet a new one begins with is made for, mm. */
 const HEAD_MM = 570;
+
+/** The inner band is so high, mm. */
+const BAND_MM = 30;
 
 /** Open above the peak, as far as anything stands up there. */
 const ABOVE_MM = 60;
@@ -74,7 +79,8 @@ const movedBy = (panel: Panel, { x, y, z }: Vec3): Panel => {
   };
 };
 
-function design({ params, body }: FormInput<HelmetParams>): Design {
+function design(input: FormInput<HelmetParams>): Design {
+  const { params, body, underLayerMm } = input;
   const { girths, wallMm, massG, longerPct, peakMm } = params;
   const oval = ovalOf(longerPct / 100);
   const profile = roundProfile(girths);
@@ -82,8 +88,12 @@ function design({ params, body }: FormInput<HelmetParams>): Design {
   const stands = sits(params, body);
   const at = { ...stands, z: stands.z - rim.zMm };
   const rimMm = rim.acrossMm / 2;
+  const rimTop = ringAt(profile, rim.zMm + BAND_MM);
+  /** Off the head all round where it is widest, which is where the rim sits. */
+  const gapMm = rimMm - wallMm - body.headGirth.valueMm / (2 * Math.PI) - underLayerMm;
   const panels = [
     ...roundWalls(girths, wallMm, { top: true, foot: false }, oval),
+    ...innerBand(input, 'band-inside', 'inner band', [rim, rimTop], wallMm, oval),
     ...(peakMm > 0 ? [movedBy(peak(params, rimMm, oval), { x: 0, y: 0, z: rim.zMm })] : []),
   ];
   const highMm = crown.zMm - rim.zMm;
@@ -110,7 +120,7 @@ function design({ params, body }: FormInput<HelmetParams>): Design {
       { key: 'long', label: 'long outside', value: 2 * rimMm * oval.y + peakMm, unit: 'mm', decimals: 0 },
       { key: 'high', label: 'high outside', value: highMm, unit: 'mm', decimals: 0 },
     ],
-    checks: [...openingChecks(params), ...levelChecks(girths)],
+    checks: [...openingChecks(params), ...levelChecks(girths), ...loosenessChecks(input, gapMm, 'the head')],
   };
 }
 
@@ -138,6 +148,7 @@ export const donorHelmet = defineForm<HelmetParams>({
     peakMm: 45,
     upMm: 35,
     aheadMm: 0,
+    ...bandDefaults,
     ...caseDefaults,
     material: 'soft',
     massG: 350,

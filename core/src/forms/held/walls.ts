@@ -91,6 +91,15 @@ export interface Ring {
   acrossMm: number;
 }
 
+/** The round at a height of a profile, straight between its rounds and as its ends beyond them. */
+export function ringAt(profile: readonly Ring[], zMm: number): Ring {
+  const k = profile.findIndex((r) => r.zMm >= zMm);
+  const i = k < 0 ? profile.length - 1 : Math.max(1, k);
+  const [low, high] = [profile[i - 1]!, profile[i]!];
+  const t = high.zMm > low.zMm ? Math.min(1, Math.max(0, (zMm - low.zMm) / (high.zMm - low.zMm))) : 0;
+  return { zMm, acrossMm: low.acrossMm + (high.acrossMm - low.acrossMm) * t };
+}
+
 /** Open behind a wall round a hollow that is so far across. */
 const behindIn = (acrossMm: number, wallMm: number): number => Math.max(1, acrossMm - 2 * wallMm);
 
