@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { boxRing, stacked, type Mesh, type Vec3 } from '../geometry';
+import { boxRing, signedArea, stacked, type Mesh, type Vec3 } from '../geometry';
 import { applyChanges, type BuildDoc, type Mount } from '../document';
 import { newBuild, newPart, standardKinds } from '../parts';
 import { derive } from '../report';
@@ -197,6 +197,45 @@ describe('parts of one assembly', () => {
         const wide = Math.max(...points.map((p) => p[key])) - Math.min(...points.map((p) => p[key]));
         expect(wide).to.be.closeTo(outside + 1, 1);
       }
+  });
+
+  it('two bodies in one plane are half-lapped: each gives half of its layers where the other lies', () => {
+    const grip = { ...newPart('s', wearer, 'prop-body'), name: 'Grip' };
+    const front = newPart('h', wearer, 'prop-body');
+    const lapped = (letIn?: 'half' | true) =>
+      derive({
+        ...newBuild('T', '2026-03-01', wearer),
+        parts: [
+          front,
+          // Its layers lie level with those of the other, and it reaches into it from behind.
+          {
+            ...grip,
+            mount: { to: 'part' as const, part: 'h', anchor: 'breech', offMm: -20, ...(letIn && { letIn }) },
+          },
+        ],
+      });
+    const cut = (report: ReturnType<typeof lapped>, part: number, of: string): number[] =>
+      report.parts[part]!.pieces.flatMap((p, i) => (p.marks.some((m) => m.text === `for ${of}`) ? [i] : []));
+    const half = lapped('half');
+    const [host, guest] = [cut(half, 0, 'Grip'), cut(half, 1, half.parts[0]!.name)];
+    // Of four layers each two are cut, in the host those on the outer side and in the guest the others.
+    expect([half.parts[0]!.pieces.length, half.parts[1]!.pieces.length]).to.deep.equal([4, 4]);
+    expect(host, 'host').to.have.length(2);
+    expect(guest, 'guest').to.have.length(2);
+    expect(half.steps.filter((s) => s.id.endsWith(':let-in'))).to.have.length(2);
+    expect(half.findings.filter((f) => /^(floats|driven)/.test(f.id))).to.deep.equal([]);
+    // What the one gives is what the other fills: openings of outer layers, without a channel, are alike but for the ease.
+    const areaOf = (report: ReturnType<typeof lapped>, part: number, i: number, of: string): number =>
+      report.parts[part]!.pieces[i]!.marks.filter((m) => m.text === `for ${of}`).reduce(
+        (sum, m) => sum + Math.abs(signedArea(m.points)),
+        0,
+      );
+    const hostGives = areaOf(half, 0, host[1]!, 'Grip');
+    expect(hostGives).to.be.greaterThan(1000);
+    expect(areaOf(half, 1, guest[0]!, half.parts[0]!.name) / hostGives).to.be.closeTo(1, 0.05);
+    // Let in whole, the host gives all its layers and the guest none.
+    expect(cut(lapped(true), 0, 'Grip')).to.have.length(4);
+    expect(cut(lapped(true), 1, half.parts[0]!.name)).to.have.length(0);
   });
 
   it('what is put in one may not lie in another: a rod through a box that its pack is in', () => {

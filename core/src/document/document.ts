@@ -68,8 +68,8 @@ export interface OnPart {
   nodDeg?: number;
   /** It comes off again; glued for good when left out. */
   apart?: true;
-  /** What it lies in is cut away for it on purpose. */
-  letIn?: true;
+  /** What it lies in is cut away for it on purpose; or half of the layers of both, so that they lie in one plane. */
+  letIn?: true | 'half';
   /** More of the same: so many in a row or round, as far apart. */
   copies?: Copies;
 }

@@ -126,7 +126,7 @@ const mount = Joi.alternatives().conditional('.to', {
         leanDeg: within(-180, 180),
         nodDeg: within(-180, 180),
         apart: Joi.valid(true),
-        letIn: Joi.valid(true),
+        letIn: Joi.valid(true, 'half'),
         copies,
       }),
     },

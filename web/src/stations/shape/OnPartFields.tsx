@@ -85,14 +85,15 @@ export function OnPartFields({
       />
       <ChoiceField
         label="What it lies in"
-        value={mount.letIn ? 'cut' : 'whole'}
+        value={mount.letIn === 'half' ? 'half' : mount.letIn ? 'cut' : 'whole'}
         choices={[
           { value: 'whole', label: 'stays whole' },
           { value: 'cut', label: 'is cut away for it' },
+          { value: 'half', label: 'half-lapped: half the layers of each' },
         ]}
         onChange={(how) => {
           const { letIn: _before, ...rest } = mount;
-          set(how === 'cut' ? { ...rest, letIn: true } : rest);
+          set(how === 'whole' ? rest : { ...rest, letIn: how === 'half' ? 'half' : true });
         }}
       />
       <ChoiceField
