@@ -5,8 +5,10 @@ import type { Convex } from './convex';
 /** Directions this near to parallel span no plane. */
 const PARALLEL = 1e-9;
 
-/** A solid made ready to be held against many boxes and triangles. */
+/** A solid made ready to be held against many boxes and triangles, at one place after another. */
 export interface Ready {
+  /** Moves it so far from where it was first. */
+  moveTo: (by: Vec3) => void;
   /** Whether a box along the axes may hold anything that cuts into it: never wrongly no. */
   mayMeet: (box: Box3) => boolean;
   /** Whether a triangle cuts into it, by the separating axis theorem; touching is not cutting. */
@@ -15,6 +17,7 @@ export interface Ready {
 
 /** The same question as the overlap of two convex solids, asked thousands of times over, so without making anything new. */
 export function readied({ points, normals, edges }: Convex): Ready {
+  let by: Vec3 = { x: 0, y: 0, z: 0 };
   const along = ({ x, y, z }: Vec3): { x: number; y: number; z: number; least: number; most: number } => {
     let [least, most] = [Infinity, -Infinity];
     for (const p of points) {
@@ -41,7 +44,8 @@ export function readied({ points, normals, edges }: Convex): Ready {
       if (d < least) least = d;
       if (d > most) most = d;
     }
-    return high <= least || low >= most;
+    const off = by.x * x + by.y * y + by.z * z;
+    return high <= least + off || low >= most + off;
   };
   /** The same along the cross product of an edge of the solid and one of the triangle. */
   const partedAcross = (e: Vec3, p: Vector3, q: Vector3, a: Vector3, b: Vector3, c: Vector3): boolean => {
@@ -50,12 +54,16 @@ export function readied({ points, normals, edges }: Convex): Ready {
     return x * x + y * y + z * z > PARALLEL && parted(x, y, z, a, b, c);
   };
   return {
+    moveTo: (to) => {
+      by = to;
+    },
     mayMeet: ({ min, max }) =>
       sides.every(({ x, y, z, least, most }) => {
+        const off = by.x * x + by.y * y + by.z * z;
         const middle = ((min.x + max.x) * x + (min.y + max.y) * y + (min.z + max.z) * z) / 2;
         const half =
           ((max.x - min.x) * Math.abs(x) + (max.y - min.y) * Math.abs(y) + (max.z - min.z) * Math.abs(z)) / 2;
-        return middle + half >= least && middle - half <= most;
+        return middle + half >= least + off && middle - half <= most + off;
       }),
     cutBy: ({ a, b, c }) => {
       for (const { x, y, z, least, most } of faces) {
@@ -64,7 +72,8 @@ export function readied({ points, normals, edges }: Convex): Ready {
           b.x * x + b.y * y + b.z * z,
           c.x * x + c.y * y + c.z * z,
         ];
-        if (Math.max(da, db, dc) <= least || Math.min(da, db, dc) >= most) return false;
+        const off = by.x * x + by.y * y + by.z * z;
+        if (Math.max(da, db, dc) <= least + off || Math.min(da, db, dc) >= most + off) return false;
       }
       const [ux, uy, uz] = [b.x - a.x, b.y - a.y, b.z - a.z];
       const [vx, vy, vz] = [c.x - a.x, c.y - a.y, c.z - a.z];

@@ -3,7 +3,7 @@ import { MeshBVH } from 'three-mesh-bvh';
 import { add3, cross3, dot3, scale3, unit3, type Vec2, type Vec3 } from '../geometry';
 import type { Core, LaidPanel } from '../panel';
 import type { Convex, Stand } from './convex';
-import { readied } from './cutsInto';
+import { type Ready, readied } from './cutsInto';
 import { panelFaces, stickFaces, type Triangle } from './faces';
 
 /** A run of depths, mm. */
@@ -15,8 +15,8 @@ export interface Walls {
   reach: (from: Vec3, way: Vec3) => number | undefined;
   /** Depths at which there is a wall over an outline on a stand, nearest first: exact for the triangles. */
   over: (stand: Stand, outline: readonly Vec2[]) => Span[];
-  /** Whether a solid cuts into a wall. */
-  meets: (solid: Convex) => boolean;
+  /** Whether a solid cuts into a wall, where it is or moved so far. */
+  meets: (solid: Convex, by?: Vec3) => boolean;
 }
 
 /** A ray begins this far off the face it leaves, so that it does not meet that face. */
@@ -96,6 +96,8 @@ function alongAxis({ min, max }: Box3, axis: Vec3): [middle: number, half: numbe
   ];
 }
 
+const still: Vec3 = { x: 0, y: 0, z: 0 };
+
 /** Walls made of triangles, wherever they come from. */
 export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
   const places = new Float32Array(triangles.length * 9);
@@ -104,6 +106,8 @@ export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
   geometry.setAttribute('position', new BufferAttribute(places, 3));
   const tree = triangles.length > 0 ? new MeshBVH(geometry) : undefined;
   const ray = new Ray();
+  // One thing is held against the walls at many places, one after another.
+  let asked: { solid: Convex; ready: Ready } | undefined;
   const first = (from: Vec3, way: Vec3): number | undefined => {
     ray.origin.set(from.x, from.y, from.z);
     ray.direction.set(way.x, way.y, way.z);
@@ -148,8 +152,10 @@ export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
       });
       return merged(spans);
     },
-    meets: (solid) => {
-      const { mayMeet, cutBy } = readied(solid);
+    meets: (solid, by = still) => {
+      if (asked?.solid !== solid) asked = { solid, ready: readied(solid) };
+      const { moveTo, mayMeet, cutBy } = asked.ready;
+      moveTo(by);
       return tree?.shapecast({ intersectsBounds: mayMeet, intersectsTriangle: cutBy }) ?? false;
     },
   };
@@ -164,7 +170,7 @@ export const wallsOf = (laid: readonly LaidPanel[], cores: readonly Core[]): Wal
 
 /** Several walls as one, as far as they stop what goes out. */
 export const togetherWalls = (all: readonly Walls[]): Pick<Walls, 'meets' | 'reach'> => ({
-  meets: (solid) => all.some((w) => w.meets(solid)),
+  meets: (solid, by) => all.some((w) => w.meets(solid, by)),
   reach: (from, way) => {
     const found = all.flatMap((w) => w.reach(from, way) ?? []);
     return found.length === 0 ? undefined : Math.min(...found);

@@ -89,11 +89,6 @@ function eased({ points, normals, edges }: Convex): Convex {
   };
 }
 
-const moved = (solid: Convex, by: Vec3): Convex => ({
-  ...solid,
-  points: solid.points.map((p) => add3(p, by)),
-});
-
 /** How far a thing is still in, mm: the least it has to go along an axis until it is clear of an extent. */
 function leftIn({ least, most }: Extent, own: Extent, by: Vec3): number {
   return Math.min(
@@ -109,7 +104,7 @@ function search(
   thing: Convex,
   axes: readonly Vec3[],
   stepMm: readonly number[],
-  meets: (solid: Convex) => boolean,
+  meets: Walls['meets'],
   extent: Extent,
   most: number,
 ): { found: WayOut; reached: Vec3[] } {
@@ -122,7 +117,7 @@ function search(
     const key = at.join();
     let is = known.get(key);
     if (is === undefined) {
-      is = !meets(moved(thing, shiftOf(at)));
+      is = !meets(thing, shiftOf(at));
       known.set(key, is);
     }
     return is;
