@@ -15,32 +15,33 @@ describe('every screen can be used by everyone', function () {
     await noGraveFaults(page);
   });
 
-  for (const station of ['brief', 'body', 'shape', 'inside', 'cut', 'make', 'log']) {
-    it(`the ${station} station`, async () => {
+  for (const station of ['brief', 'body', 'shape', 'inside', 'cut', 'make', 'log'])
+    it(`the ${station} station, which fits every size of screen without sideways scrolling or anything cut off`, async () => {
+      await page.setViewportSize({ width: 1280, height: 800 });
       await go(page, bench, station, troubled);
       await page.waitForTimeout(700);
       await noGraveFaults(page);
-    });
-  }
-
-  for (const [width, height] of [
-    [1280, 800],
-    [1024, 768],
-    [820, 1180],
-  ] as const)
-    it(`fits ${width} × ${height} without sideways scrolling or anything cut off, at every station`, async () => {
-      await page.setViewportSize({ width, height });
-      for (const station of ['brief', 'body', 'shape', 'inside', 'cut', 'make', 'log']) {
-        await go(page, bench, station, troubled);
-        await page.getByRole('main').waitFor();
-        const over = await page.evaluate(() => ({
-          page: document.documentElement.scrollWidth - window.innerWidth,
-          bar: [...document.querySelectorAll('header, footer')].map((e) => e.scrollWidth - e.clientWidth),
-          main: document.querySelector('main')!.scrollWidth - document.querySelector('main')!.clientWidth,
-        }));
-        expect(over.page, station).to.be.at.most(0);
-        expect(Math.max(...over.bar), `${station}: bars`).to.be.at.most(1);
-        expect(over.main, `${station}: bench`).to.be.at.most(1);
+      for (const [width, height] of [
+        [1280, 800],
+        [1024, 768],
+        [820, 1180],
+      ] as const) {
+        await page.setViewportSize({ width, height });
+        const measured = () =>
+          page.evaluate(() => ({
+            page: document.documentElement.scrollWidth - window.innerWidth,
+            bar: [...document.querySelectorAll('header, footer')].map((e) => e.scrollWidth - e.clientWidth),
+            main: document.querySelector('main')!.scrollWidth - document.querySelector('main')!.clientWidth,
+          }));
+        // Pictures follow a new size a moment later.
+        let over = await measured();
+        for (let looks = 0; looks < 20 && Math.max(over.page, over.main, ...over.bar) > 1; looks++) {
+          await page.waitForTimeout(100);
+          over = await measured();
+        }
+        expect(over.page, `${width}`).to.be.at.most(0);
+        expect(Math.max(...over.bar), `${width}: bars`).to.be.at.most(1);
+        expect(over.main, `${width}: bench`).to.be.at.most(1);
       }
     });
 

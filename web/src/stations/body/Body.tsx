@@ -64,8 +64,8 @@ export function Body() {
   const record = (key: MeasureKey, mm: number): void =>
     update((d) => recordMeasure(d.wearer, key, mm, todayIso(), of));
   return (
-    <div className="grid h-full grid-cols-[1fr_330px]">
-      <section aria-label="Figure" className="flex min-h-0 flex-col p-2">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_330px]">
+      <section aria-label="Figure" className="flex min-h-0 min-w-0 flex-col p-2">
         <div role="group" aria-label="What to look at" className="flex gap-1.5">
           {(['figure', 'worn', 'arm'] as const).map((v) => (
             <button
