@@ -88,7 +88,7 @@ describe('a harness of many forms', function () {
   it('reads a scan as a tape would and takes the measures', async () => {
     await page.getByRole('button', { name: 'Try the simulated scanner' }).click();
     await page.getByText(/Waist girth: 8\d\d mm/).waitFor();
-    await page.getByRole('button', { name: 'Take these' }).click();
+    await page.getByRole('button', { name: 'Use these' }).click();
     await page.getByRole('tab', { name: 'Trunk' }).click();
     const waist = Number.parseFloat(await page.getByLabel('Waist girth', { exact: true }).inputValue());
     expect(waist).to.be.closeTo(812, 12);
@@ -149,7 +149,7 @@ describe('a harness of many forms', function () {
     });
     await page.getByText(/Head length: 19\d mm/).waitFor();
     expect(await page.getByLabel('Unit, as it looks').inputValue()).to.equal('cm');
-    await page.getByRole('button', { name: 'Leave it' }).click();
+    await page.getByRole('button', { name: 'Cancel' }).click();
   });
 
   it('prints every piece of every part', async () => {

@@ -132,7 +132,7 @@ describe('nothing is lost', function () {
     await tab.goto(`${bench.url}/build/${calm}/shape`);
     const told = tab.getByRole('alert').filter({ hasText: 'could not be calculated' });
     await told.getByText('It could not be loaded').waitFor();
-    expect(await tab.getByText('Nothing to mind').count()).to.equal(0);
+    expect(await tab.getByText('No problems here').count()).to.equal(0);
     await tab.evaluate(() => void ((window as unknown as { broken: boolean }).broken = false));
     await told.getByRole('button', { name: 'Try again' }).click();
     await tab.getByLabel(girth, { exact: true }).waitFor();

@@ -63,10 +63,10 @@ describe('the shelf and its dangers', function () {
     await step.getByText('est. from stature').first().waitFor();
     await step.getByLabel('What first').selectOption({ label: 'Greave' });
     await step.getByLabel('When is the event').fill('2020-01-01');
-    await step.getByRole('button', { name: 'Begin' }).click();
+    await step.getByRole('button', { name: 'Create' }).click();
     await step.getByRole('alert').getByText('not after today').waitFor();
     await step.getByLabel('When is the event').fill('2099-05-01');
-    await step.getByRole('button', { name: 'Begin' }).click();
+    await step.getByRole('button', { name: 'Create' }).click();
     await page.getByLabel('Flat pieces, outer face up').waitFor();
     expect(page.url()).to.match(/\/shape$/);
     await page.goto(bench.url);
@@ -78,7 +78,7 @@ describe('the shelf and its dangers', function () {
 
   it('begins an empty build that says what to do next', async () => {
     await page.getByRole('button', { name: 'New build', exact: true }).click();
-    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.getByRole('button', { name: 'Create' }).click();
     await page.getByRole('link', { name: /Shape/ }).click();
     await page.getByText('Nothing to shape yet').waitFor();
     await page.getByRole('button', { name: 'Add a bracer' }).click();
@@ -167,16 +167,16 @@ describe('the shelf and its dangers', function () {
   it('sets a finding aside with a reason until its numbers change', async () => {
     await go(page, bench, 'brief', 'demo-lampwarden-harness');
     const heat = page.locator('aside article', { hasText: 'Foam covers about' });
-    await heat.getByRole('button', { name: 'Set aside' }).click();
+    await heat.getByRole('button', { name: 'Dismiss' }).click();
     await heat.getByLabel('Why it may stay').fill('Short photo walk in winter');
-    await heat.getByRole('button', { name: 'Set aside' }).click();
+    await heat.getByRole('button', { name: 'Dismiss' }).click();
     const set = page.locator('aside details', { hasText: 'Foam covers about' });
     await set.getByText('Short photo walk in winter').waitFor();
     await saved(page);
     await page.reload();
     await set.locator('summary').click();
-    await set.getByRole('button', { name: 'Count it again' }).click();
-    await heat.getByRole('button', { name: 'Set aside' }).waitFor();
+    await set.getByRole('button', { name: 'Show again' }).click();
+    await heat.getByRole('button', { name: 'Dismiss' }).waitFor();
   });
 
   it('says what is true where the browser may keep nothing, and opens builds all the same', async () => {

@@ -298,9 +298,9 @@ describe('from tape measure to printed pattern', function () {
   it('asks whether it will be ready, and takes what would help in one step', async () => {
     await page.getByRole('tab', { name: 'Ready?' }).click();
     await page.getByRole('button', { name: 'Will it be ready?' }).click();
-    await page.getByRole('heading', { name: /% of the ways it may go are ready/ }).waitFor();
+    await page.getByRole('heading', { name: /% likely to be ready in time/ }).waitFor();
     const row = page.getByRole('row', { name: /One colour, no weathering/ });
-    await page.getByRole('button', { name: 'Ask again' }).waitFor({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Recalculate' }).waitFor({ timeout: 60_000 });
     await row.getByRole('button', { name: 'Do that' }).click();
     await page.getByRole('button', { name: /paint 1 more colour/ }).waitFor({ state: 'detached' });
     await page.keyboard.press('Control+z');

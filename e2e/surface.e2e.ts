@@ -42,7 +42,7 @@ describe('a mask skinned over a surface', function () {
     await surface()
       .getByText(/buoy.stl: 2352 triangles, 160 × 180 × 200 mm/)
       .waitFor();
-    await surface().getByRole('button', { name: 'Take it' }).click();
+    await surface().getByRole('button', { name: 'Use it' }).click();
     await surface()
       .getByText(/1 doubled or empty faces dropped, 1 small holes closed; 1 shell/)
       .waitFor();
@@ -127,7 +127,7 @@ describe('a mask skinned over a surface', function () {
     await surface()
       .getByText(/made-up lantern: \d+ triangles/)
       .waitFor();
-    await surface().getByRole('button', { name: 'Take it' }).click();
+    await surface().getByRole('button', { name: 'Use it' }).click();
     await surface()
       .getByText(/loose bits left out/)
       .waitFor();

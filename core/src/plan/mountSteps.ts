@@ -15,7 +15,7 @@ function placeWords(part: PartReport, host: PartReport): string {
   const { alongMm = 0, acrossMm = 0, turnDeg = 0, leanDeg = 0, nodDeg = 0 } = mount;
   const mm = (v: number): string => `${trimNumber(Math.abs(v), 0)} mm`;
   return [
-    `At the ${where.replace(/^the /, '')}`,
+    where.startsWith('on ') ? `On the ${where.slice(3)}` : `At the ${where.replace(/^the /, '')}`,
     ...(alongMm === 0 ? [] : [`${mm(alongMm)} ${alongMm > 0 ? 'further on' : 'back'}`]),
     ...(acrossMm === 0
       ? []

@@ -153,7 +153,7 @@ export function TellTales({ station }: { station: Station }) {
           ? 'From before the last change'
           : here.length > 0
             ? `Noticed here (${here.length})`
-            : 'Nothing to mind at this station'}
+            : 'No problems here'}
       </h2>
       {here.map((f) => (
         <FindingCard key={f.id} finding={f} />
@@ -162,7 +162,7 @@ export function TellTales({ station }: { station: Station }) {
       {elsewhere.map((f) => (
         <Folded key={f.id} finding={f} where={stations.find((s) => s.key === f.station)!.label} />
       ))}
-      {understood.length > 0 && <h2 className="head mt-4">Set aside ({understood.length})</h2>}
+      {understood.length > 0 && <h2 className="head mt-4">Dismissed ({understood.length})</h2>}
       {understood.map((f) => (
         <Folded key={f.id} finding={f} where={aside![f.id]!.reason || 'understood'} />
       ))}

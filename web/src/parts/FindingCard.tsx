@@ -9,7 +9,7 @@ import { applyShown } from '../store/version';
 
 export const findingMark: Record<Severity, { icon: typeof Circle; word: string; tone: string }> = {
   stop: { icon: OctagonX, word: 'Stop', tone: 'text-stop' },
-  mind: { icon: TriangleAlert, word: 'Mind', tone: 'text-ink' },
+  mind: { icon: TriangleAlert, word: 'Warning', tone: 'text-ink' },
   note: { icon: Circle, word: 'Note', tone: 'text-soft' },
 };
 
@@ -26,13 +26,13 @@ function SettingAside({ finding: { id, title } }: { finding: Finding }) {
   if (aside)
     return (
       <button type="button" className="quiet" onClick={() => update((d) => void delete d.setAside![id])}>
-        Count it again
+        Show again
       </button>
     );
   if (reason === undefined)
     return (
       <button type="button" className="quiet" onClick={() => setReason('')}>
-        Set aside
+        Dismiss
       </button>
     );
   return (
@@ -48,7 +48,7 @@ function SettingAside({ finding: { id, title } }: { finding: Finding }) {
         onKeyDown={(e) => e.key === 'Escape' && setReason(undefined)}
       />
       <button type="submit" className="btn">
-        Set aside
+        Dismiss
       </button>
     </form>
   );

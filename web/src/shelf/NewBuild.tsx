@@ -166,10 +166,10 @@ export function NewBuild({ open, onClose }: { open: boolean; onClose: () => void
         )}
         <div className="col-span-2 flex justify-end gap-2">
           <button type="button" className="btn" onClick={onClose}>
-            Leave it
+            Cancel
           </button>
           <button type="submit" className="btn btn-main">
-            Begin
+            Create
           </button>
         </div>
       </form>

@@ -9,7 +9,7 @@ const fields = [
     [
       ['score', 'score'],
       ['groove', 'groove'],
-      ['drawn', 'nothing: only drawn'],
+      ['drawn', 'pencil line'],
     ],
     'A shallow line on the face opened by heat, a V in the back, or a line that says where something goes.',
   ),

@@ -136,11 +136,11 @@ export function ScanReader() {
           <div className="flex gap-1.5">
             {state.at === 'read' && (
               <button type="button" className="btn btn-main" disabled={entries.length === 0} onClick={take}>
-                Take these
+                Use these
               </button>
             )}
             <button type="button" className="btn" onClick={leave}>
-              {state.at === 'reading' ? 'Cancel' : 'Leave it'}
+              Cancel
             </button>
           </div>
         </div>

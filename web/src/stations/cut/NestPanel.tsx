@@ -58,7 +58,7 @@ export function NestPanel() {
             Stop and keep the best
           </button>
           <button type="button" className="btn" onClick={() => end(false)}>
-            Leave it
+            Cancel
           </button>
         </>
       ) : (

@@ -56,7 +56,7 @@ export function ReadyPanel({ report }: { report: Report }) {
       <div className="flex items-center gap-3">
         {fault && (
           <p role="alert" className="text-stop">
-            The odds could not be calculated. {fault} Ask again.
+            The odds could not be calculated. {fault} Try again.
           </p>
         )}
         {busy ? (
@@ -65,14 +65,14 @@ export function ReadyPanel({ report }: { report: Report }) {
           </button>
         ) : (
           <button type="button" className="btn btn-main" onClick={ask}>
-            {now ? 'Ask again' : 'Will it be ready?'}
+            {now ? 'Recalculate' : 'Will it be ready?'}
           </button>
         )}
         <p role="status" className="text-soft">
           {busy
             ? now && now.runs >= 1000
               ? 'Trying what would help…'
-              : `${now?.runs ?? 0} of 1000 ways it may go…`
+              : `Simulated ${now?.runs ?? 0} of 1000 runs…`
             : asked && asked !== doc
               ? 'The build has changed since.'
               : !now && 'Runs the plan a thousand times with work and drying longer or shorter, as they are.'}
@@ -80,9 +80,7 @@ export function ReadyPanel({ report }: { report: Report }) {
       </div>
       {now && (
         <>
-          <h2 className="mt-3 text-[30px] leading-tight">
-            {percent(now.chance)} of the ways it may go are ready for the event
-          </h2>
+          <h2 className="mt-3 text-[30px] leading-tight">{percent(now.chance)} likely to be ready in time</h2>
           <p className="mt-1 text-[17px]">
             In the middle {days(now.daysMiddle)}; one in ten no better than {days(now.daysLow)}, one in ten{' '}
             {days(now.daysHigh)} or more.{' '}

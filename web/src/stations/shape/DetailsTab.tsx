@@ -100,7 +100,7 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
               Keep the line ({drawing.points.length} points)
             </button>
             <button type="button" className="btn" onClick={() => useView.setState({ drawing: undefined })}>
-              Leave it
+              Cancel
             </button>
           </>
         ) : (

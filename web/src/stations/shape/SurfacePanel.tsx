@@ -232,7 +232,7 @@ export function SurfacePanel({
         ? encloses(found)
           ? `The head is inside: ${trimNumber(leastGapMm, 1)} mm at the nearest, ${trimNumber(offMm ?? 0, 0)} mm off most of the face.`
           : `The head is not held: it covers ${trimNumber(100 * share, 0)} % of the face${offMm === undefined ? '' : `, ${trimNumber(offMm, 0)} mm off`}. Size it to the head.`
-        : `The head does not fit: ${trimNumber(-leastGapMm, 1)} mm too tight at the nearest. Size it, widen it, or leave it.`,
+        : `The head does not fit: ${trimNumber(-leastGapMm, 1)} mm too tight at the nearest. Size it to the head, or widen it.`,
     );
   };
   const [x, y, z] = read?.found.span ?? [0, 0, 0];
@@ -322,10 +322,10 @@ export function SurfacePanel({
           />
           <ChoiceField label="Up is" value={up} choices={axes} onChange={setUp} />
           <button type="button" className="btn btn-main" onClick={() => void take()}>
-            Take it
+            Use it
           </button>
           <button type="button" className="btn" onClick={leave}>
-            Leave it
+            Cancel
           </button>
         </div>
       )}
