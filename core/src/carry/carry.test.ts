@@ -35,6 +35,15 @@ describe('a stick held at one end', () => {
     expect(hz / first).to.be.within(1, 1.02);
   });
 
+  it('hangs at the end of what it carries, which goes straight on beyond the stick (PL²/2EI is its slope there)', () => {
+    const [E, I, L, grams] = [2900, 2000, 800, 300];
+    const force = grams * 9.80665e-3;
+    const atEnd = (force * L ** 3) / (3 * E * I);
+    const slope = (force * L ** 2) / (2 * E * I);
+    const { sagMm } = hang([{ atMm: L, massG: grams }], L, 1.5 * L, E * I);
+    expect(sagMm / (atEnd + slope * 0.5 * L)).to.be.closeTo(1, 1e-3);
+  });
+
   it('has the second moments of the tables', () => {
     expect(secondMomentMm4({ shape: 'round', outsideMm: 20 })).to.be.closeTo(7853.98, 0.01);
     expect(secondMomentMm4({ shape: 'bar', widthMm: 20, thickMm: 3 })).to.equal(45);

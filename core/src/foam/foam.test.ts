@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { bendStrain, ringTestNeutralFraction, strainClass } from './bend';
 import { foldOpeningMm, grooveDepthMm, grooveOpeningMm, groovesForBend } from './groove';
+import { strainLimits } from './bend';
 import { sprungMouthMm, sprungOpeningMm } from './spring';
 
 describe('bent foam', () => {
@@ -65,6 +66,16 @@ describe('springing a shell open', () => {
   it('opens wider in thinner foam', () => {
     const mouths = [2, 4, 6, 8, 10].map((thicknessMm) => sprungMouthMm({ ...shell, thicknessMm }));
     for (let i = 1; i < mouths.length; i++) expect(mouths[i]!).to.be.lessThan(mouths[i - 1]!);
+  });
+
+  it('is held back by the face further from the neutral layer, whichever that is', () => {
+    const mouth = (neutralFraction: number): number => sprungMouthMm({ ...shell, neutralFraction });
+    expect(mouth(0.3)).to.be.closeTo(mouth(0.7), 1e-9);
+    // Both faces are strained alike where it lies in the middle: nothing opens further.
+    expect(mouth(0.3)).to.be.lessThan(mouth(0.5));
+    // By hand: the curvature may fall by the cold limit over the greater distance, 0.7 of 6 mm.
+    const opened = (2 * Math.PI) / 220 - strainLimits.cold / (0.7 * 6);
+    expect(mouth(0.3)).to.be.closeTo((2 * Math.sin((200 * opened) / 2)) / opened, 1e-9);
   });
 
   it('never passes less than the closed girth and never more than twice its arc', () => {

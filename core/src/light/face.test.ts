@@ -181,4 +181,15 @@ describe('a lit face', () => {
     expect(litFace({ ...walls, distanceMm: least - 1.5 }, 48).evenness).to.be.lessThan(0.7);
     expect(leastDistanceMm(face({ sources: [lambert(0, 0)] }), 0.95, 20)).to.equal(undefined);
   });
+
+  it('through two diffusers is that of one whose share is their product and whose spread is the root of their squares', () => {
+    const [a, b] = [
+      { transmission: 0.5, spreadMm: 3 },
+      { transmission: 0.8, spreadMm: 4 },
+    ];
+    const two = litFace(face({ layers: [a, b] }));
+    const one = litFace(face({ layers: [{ transmission: 0.4, spreadMm: 5 }] }));
+    expect(two.passed).to.be.closeTo(one.passed, 1e-9);
+    two.values.forEach((v, i) => expect(v).to.be.closeTo(one.values[i]!, 1e-12));
+  });
 });

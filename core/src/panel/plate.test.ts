@@ -22,6 +22,24 @@ const box = (w: number, h: number) => [
   { x: 0, y: h },
 ];
 
+describe('the edges of a plate', () => {
+  it('are named by the way they face, and their runs lie there', () => {
+    const { piece } = make('box', { corners: 'butt', open: 'none' }).made.laid.find(
+      (l) => l.panel.id === 'front',
+    )!;
+    const b = boundsOf(piece.outline);
+    const middle = (name: string) => {
+      const e = piece.edges.find((x) => x.name === name)!;
+      const [p, q] = [piece.outline[e.from]!, piece.outline[e.to]!];
+      return { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 };
+    };
+    expect(middle('upper edge').y).to.be.closeTo(b.maxY, 1e-6);
+    expect(middle('lower edge').y).to.be.closeTo(b.minY, 1e-6);
+    expect(middle('left edge').x).to.be.closeTo(b.minX, 1e-6);
+    expect(middle('right edge').x).to.be.closeTo(b.maxX, 1e-6);
+  });
+});
+
 describe('a plate as a solid', () => {
   it('is its area by its thickness, less what is cut through', () => {
     const plate: Plate = {

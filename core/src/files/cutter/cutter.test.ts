@@ -75,9 +75,13 @@ describe('a sheet on the simulated cutter', () => {
         for (const piece of order) {
           const own = passes.filter((p) => p.of.replace(/: \w+$/, '') === piece);
           const first = own.findIndex((p) => p.of.endsWith(': outer'));
-          expect(own.slice(first).every((p) => p.of.endsWith(': outer') || own.length > first)).to.equal(
-            true,
-          );
+          // Of several copies with one name each ends with its outline; of one, nothing follows it.
+          expect(own.at(-1)!.of, piece).to.match(/: outer$/);
+          if (operations.filter((o) => o.kind === 'outer' && o.piece === piece).length === 1)
+            expect(
+              own.slice(first).every((p) => p.of.endsWith(': outer')),
+              piece,
+            ).to.equal(true);
         }
         for (let i = 1; i < passes.length; i++)
           expect(passes[i]!.fromS).to.be.at.least(passes[i - 1]!.toS - 1e-9);
@@ -88,6 +92,26 @@ describe('a sheet on the simulated cutter', () => {
       });
     });
   }
+
+  it('cuts what falls out of a piece half a kerf inside it, and the piece half a kerf outside', () => {
+    const doc = demo('lampwarden-harness');
+    const whole = reportOf(doc);
+    let holes = 0;
+    for (const at of whole.packed.sheets)
+      for (const of of [0, 0.4]) {
+        const rings = operationsOf(whole, at, { kerfMm: of }).filter((o) => o.kind === 'inner' && o.closed);
+        const plain = operationsOf(whole, at, { kerfMm: 0 }).filter((o) => o.kind === 'inner' && o.closed);
+        holes += rings.length;
+        rings.forEach((ring, i) => {
+          const r = (o: typeof ring): number => {
+            const xs = o.points.map((p) => p.x);
+            return Math.max(...xs) - Math.min(...xs);
+          };
+          expect(r(plain[i]!) - r(ring), ring.piece).to.be.closeTo(of, 0.05);
+        });
+      }
+    expect(holes).to.be.greaterThan(4);
+  });
 
   const report = reportOf(demo('lampwarden-bracers'));
   const sheet = report.packed.sheets[0]!;
