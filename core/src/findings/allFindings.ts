@@ -11,6 +11,7 @@ import * as partRules from './partRules';
 import * as pictureRules from './pictureRules';
 import * as regulatorRules from './regulatorRules';
 import * as tellRules from './tellRules';
+import * as wireRules from './wireRules';
 import type { BuildContext, BuildRule, PartRule } from './rule';
 
 const perPart: PartRule[] = [...Object.values(partRules), ...Object.values(tellRules)];
@@ -24,6 +25,7 @@ const perBuild: BuildRule[] = [
   ...Object.values(feedRules),
   ...Object.values(pictureRules),
   ...Object.values(regulatorRules),
+  ...Object.values(wireRules),
 ];
 
 const order: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };

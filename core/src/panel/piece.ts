@@ -61,6 +61,8 @@ export interface Mark {
   printed?: string;
   /** Cut for a stick that lies in it. */
   channel?: true;
+  /** Cut for wires that lie in it. */
+  wires?: true;
   /** Where the other face ends once an edge is bevelled: which face is cut down to it, and by how much off square. */
   bevel?: { face: 'back' | 'front'; deg: number; ring?: true };
 }

@@ -121,12 +121,15 @@ function settled(
   for (let round = 0; round < ROUNDS && stops.length > 0 && idle < IDLE; round++) {
     // Of all that stops it, not of the first alone: what gives a pack its room often clears the lamps as well.
     const remedies = stops.flatMap((s) => s.remedies).filter(may);
-    const tried = remedies.map(({ label, changes }) => {
+    let best: { label: string; changes: Remedy['changes']; next: BuildDoc; stops: Finding[] } | undefined;
+    for (const { label, changes } of remedies) {
       const next = applyChanges(now, changes);
-      return { label, changes, next, stops: stopsOf(next) };
-    });
-    if (tried.length === 0) break;
-    const best = tried.reduce((a, b) => (b.stops.length < a.stops.length ? b : a));
+      const left = stopsOf(next);
+      if (!best || left.length < best.stops.length) best = { label, changes, next, stops: left };
+      // Nothing is better than no stop.
+      if (left.length === 0) break;
+    }
+    if (!best) break;
     idle = best.stops.length < stops.length ? 0 : idle + 1;
     [now, stops] = [best.next, best.stops];
     if (!ofLight(best)) changed.push(best.label);

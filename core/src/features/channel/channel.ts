@@ -105,6 +105,7 @@ export const channel = defineFeature<ChannelParams>({
               mark: {
                 kind: 'pocket',
                 points: outline,
+                wires: true,
                 text: `wire channel ${trimNumber(Math.min(params.deepMm, most))} mm, back`,
               },
             },

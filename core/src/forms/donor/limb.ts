@@ -21,9 +21,9 @@ type SleeveParams = ParamsOf<typeof fields>;
 
 /** A band is so high, mm, at either end. */
 const BAND_MM = 30;
-/** Around so much of the limb a new one begins, as a share of its length. */
+/** Where a new one begins on the limb, and how long it is, as shares of the limb: clear of either joint. */
 const BEGINS = 0.2;
-const LONG_MM = 150;
+const LONG = 0.45;
 
 /** What must pass through it on the way to its limb. */
 const passes: Record<Limb, readonly [MeasureKey, string]> = {
@@ -104,12 +104,13 @@ export const donorLimb = defineForm<SleeveParams>({
   developable: true,
   sheets: 'given',
   defaults: (body) => {
-    const at = BEGINS * limbLengthMm(body, 'forearm');
+    const limbMm = limbLengthMm(body, 'forearm');
+    const [at, longMm] = [BEGINS * limbMm, Math.round(LONG * limbMm)];
     const girth = (mm: number): number => Math.round(limbGirthMm(body, 'forearm', at + mm) * 1.25 + 30);
     return {
       girths: [
         { zMm: 0, girthMm: Math.max(girth(0), Math.round(body.handGirth.valueMm) + 30) },
-        { zMm: LONG_MM, girthMm: girth(LONG_MM) },
+        { zMm: longMm, girthMm: girth(longMm) },
       ],
       startMm: Math.round(at),
       ...bandDefaults,

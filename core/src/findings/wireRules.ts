@@ -1,0 +1,108 @@
+import { gaugeMm } from '../materials';
+import { add3, dist3, dot3, scale3, type Vec2, type Vec3 } from '../geometry';
+import { gridNormals, nearestOn, onGrid } from '../panel';
+import type { PartReport } from '../parts';
+import { printMm, trimNumber } from '../units';
+import { about, each } from './circuitContext';
+import type { Finding } from './finding';
+
+/** A wire with its sleeve is about twice its copper across; from memory. */
+const SLEEVED = 2;
+/** Padding and clothes give a wire this much, mm; from memory. */
+const GIVES_MM = 0.5;
+/** A wire that ends so near to a thing ends at it, mm. */
+const AT_MM = 15;
+
+type Solid = PartReport['bodies'][number]['solids'][number];
+
+/** Whether a spot lies within a convex solid. */
+const within = ({ points, normals }: Solid, p: Vec3): boolean =>
+  normals.every((n) => {
+    const along = points.map((q) => dot3(n, q));
+    const at = dot3(n, p);
+    return at > Math.min(...along) && at < Math.max(...along);
+  });
+
+const near = ({ points }: Solid, p: Vec3): boolean => {
+  const middle = scale3(
+    points.reduce((sum, q) => add3(sum, q), { x: 0, y: 0, z: 0 }),
+    1 / points.length,
+  );
+  return dist3(middle, p) < AT_MM + Math.max(...points.map((q) => dist3(middle, q)));
+};
+
+/** How far a piece stands off the body at a spot of it; nothing where nobody wears it. */
+function gapAt(part: PartReport, pieceId: string, at: Vec2): number | undefined {
+  const gaps = part.wear?.standOff.find((s) => s.pieceId === pieceId)?.gapMm;
+  const row = gaps?.[Math.round(at.y * (gaps.length - 1))];
+  return row?.[Math.round(at.x * (row.length - 1))];
+}
+
+/** Wires are bodies too: they want their own thickness between foam and body, and none lies under a pack. */
+export const wiresHaveRoom = each((context): Finding[] => {
+  const { made, report } = context;
+  const thickMm = SLEEVED * gaugeMm(made.awg);
+  let tight: { part: PartReport; pieceId: string; gapMm: number } | undefined;
+  let under: { part: PartReport; name: string } | undefined;
+  for (const run of made.runs) {
+    const part = report.parts.find((p) => p.id === run.partId);
+    const [from, to] = [run.points[0], run.points.at(-1)];
+    if (!part || !from || !to) continue;
+    const crossed = part.bodies.filter(
+      (b) =>
+        !part.items.some((i) => i.featureId === b.featureId && i.lamp) &&
+        !b.solids.some((s) => near(s, from) || near(s, to)),
+    );
+    for (const p of run.points) {
+      const picked = nearestOn(part.surfaces, p);
+      const surface = picked && part.surfaces.find((s) => s.pieceId === picked.pieceId);
+      if (!picked || !surface) continue;
+      // A channel in the piece takes its wires.
+      const channelled = part.pieces
+        .find((x) => x.id === picked.pieceId)
+        ?.marks.some((m) => m.wires === true);
+      const gapMm = gapAt(part, picked.pieceId, picked.at);
+      if (
+        !channelled &&
+        gapMm !== undefined &&
+        gapMm + GIVES_MM < thickMm &&
+        gapMm < (tight?.gapMm ?? Infinity)
+      )
+        tight = { part, pieceId: picked.pieceId, gapMm };
+      const inner = onGrid(surface.grid, picked.at);
+      const inwards = scale3(onGrid(gridNormals(surface.grid), picked.at), -thickMm / 2);
+      const body = crossed.find((b) => b.solids.some((s) => within(s, add3(inner, inwards))));
+      if (body && !channelled) under = { part, name: body.name };
+    }
+  }
+  return [
+    ...(tight
+      ? [
+          {
+            ...about(context, 'wires-tight'),
+            partId: tight.part.id,
+            severity: 'mind' as const,
+            title: `${made.name}: its wires are ${printMm(thickMm, 1)} thick, ${tight.part.pieces.find((p) => p.id === tight.pieceId)?.name ?? tight.pieceId} of ${tight.part.name} is ${printMm(Math.max(0, tight.gapMm), 1)} off the body where they run.`,
+            why: 'They press into the wearer and chafe through. Cut channels along the wires, or lead them another way.',
+            sure: 'memory' as const,
+            excess: thickMm - tight.gapMm,
+            remedies: [],
+          },
+        ]
+      : []),
+    ...(under
+      ? [
+          {
+            ...about(context, 'wires-under'),
+            partId: under.part.id,
+            severity: 'note' as const,
+            title: `${made.name}: its shortest way runs under ${under.name} in ${under.part.name}.`,
+            why: `A wire ${trimNumber(thickMm, 1)} mm thick lifts what lies on it. Lead it round, or cut a channel for it.`,
+            sure: 'standard' as const,
+            excess: 1,
+            remedies: [],
+          },
+        ]
+      : []),
+  ];
+});
