@@ -163,6 +163,17 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 
 export const saved = (page: Page): Promise<void> => page.locator('[data-save="saved"]').waitFor();
 
+/** Waits until the page says that the server is away; says what it says instead. */
+export async function away(page: Page): Promise<void> {
+  await page
+    .locator('[data-save="away"]')
+    .waitFor({ timeout: 30_000 })
+    .catch(async () => {
+      const says = await page.locator('[data-save]').first().getAttribute('data-save');
+      throw new Error(`the page says “${says}”, not that the server is away`);
+    });
+}
+
 /** Waits until a labelled field shows a text. */
 export async function shows(page: Page, label: string, text: string): Promise<void> {
   const field = page.getByLabel(label, { exact: true });

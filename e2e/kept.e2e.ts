@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { BrowserContext, Page } from 'playwright-core';
-import { calm, go, launch, onWorkbench, saved, shows, type, type Workbench } from './harness';
+import { calm, go, launch, onWorkbench, saved, shows, type, type Workbench, away } from './harness';
 
 /** What is typed, written or photographed is never lost: away servers, closed tabs, two devices, failing workers. */
 describe('nothing is lost', function () {
@@ -52,7 +52,7 @@ describe('nothing is lost', function () {
     await go(tab, bench, 'shape');
     await bench.stop();
     await type(tab, girth, '33');
-    await tab.getByText('server away').waitFor();
+    await away(tab);
     await tab.close({ runBeforeUnload: false });
     await bench.start();
     await go(page, bench, 'shape');
@@ -70,14 +70,14 @@ describe('nothing is lost', function () {
     );
     await type(tab, girth, '41');
     await shows(tab, girth, '41 mm');
-    await tab.getByText('server away').waitFor({ timeout: 60_000 });
+    await away(tab);
     const second = await open();
     await second.route(`**/api/builds/${calm}`, (route) =>
       route.request().method() === 'PUT' ? route.abort() : route.continue(),
     );
     await go(second, bench, 'shape');
     await type(second, girth, '44');
-    await second.getByText('server away').waitFor({ timeout: 60_000 });
+    await away(second);
     await tab.close();
     await second.close();
     await go(page, bench, 'shape');
@@ -196,7 +196,7 @@ describe('a tablet while the server is away', function () {
     await again(tablet);
     await tablet.getByLabel('The step').waitFor();
     await tablet.getByRole('button', { name: 'Done', exact: true }).click();
-    await tablet.getByText('server away').waitFor();
+    await away(tablet);
     await again(tablet);
     await tablet.getByLabel('The step').waitFor();
     await bench.start();

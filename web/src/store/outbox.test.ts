@@ -41,7 +41,8 @@ describe('entries that wait for the server', () => {
       answer = ok;
       // By itself, a while later: the second as well as the first.
       const late = Date.now() + 8000;
-      while (waiting().length > 0 && Date.now() < late) await new Promise((r) => setTimeout(r, 50));
+      const there = (): boolean => waiting().length === 0 && sent.includes(id);
+      while (!there() && Date.now() < late) await new Promise((r) => setTimeout(r, 50));
       expect(waiting()).to.deep.equal([]);
     }
     expect(sent).to.deep.equal(['a', 'b']);

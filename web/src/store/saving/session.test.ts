@@ -212,4 +212,26 @@ describe('a build on its way to the server', () => {
       expect(a.status.version).to.equal(4);
     }
   });
+
+  it('says that the server is away though the browser does not answer either, and does not say that it keeps anything', async () => {
+    const w = world();
+    let keep: (done: boolean) => void = () => undefined;
+    const session = new Session('a', base, base, 1, {
+      ...w.ports,
+      keep: () => new Promise((done) => (keep = done)),
+    });
+    open.push(session);
+    session.change(renamed(base, 'a', 'Left'));
+    void session.saveNow();
+    await breath();
+    w.sent[0]!.answer(away);
+    await new Promise((done) => setTimeout(done, 2100));
+    expect(session.status.state).to.equal('away');
+    expect(session.status.keptHere).to.equal(false);
+    expect(session.status.message).to.include('keeps nothing either');
+    // It answers after all: then it is kept here.
+    keep(true);
+    await breath();
+    expect(session.status.keptHere).to.equal(true);
+  });
 });

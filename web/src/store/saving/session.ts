@@ -34,6 +34,8 @@ const passing = new Set([401, 408, 429]);
 
 const SAVE_AFTER_MS = 400;
 const RETRY_MS = 3000;
+/** A browser takes no longer than this to keep a copy, or it is told that it keeps none yet. */
+const KEEP_WAIT_MS = 2000;
 
 /** What is true of changes that the server has not taken. */
 const keptWhere = (kept: boolean): string =>
@@ -140,7 +142,7 @@ export class Session {
     if (failure.status === 409 && failure.current)
       return this.meet(failure.current as SavedBuild, failure.message);
     this.keepHere(this.doc);
-    await this.keeping;
+    await this.keptOrLate();
     if (failure.status >= 400 && failure.status < 500 && !passing.has(failure.status)) {
       this.tell({
         state: 'refused',
@@ -234,7 +236,17 @@ export class Session {
   /** Writes what the browser is to keep, one after another and only the newest. */
   private keepHere(doc: BuildDoc | undefined): void {
     this.toKeep = doc;
-    this.keeping ??= this.writeKept().finally(() => (this.keeping = undefined));
+    this.keeping ??= this.writeKept();
+  }
+
+  /** Waits for what is being kept, but not for long: a browser that does not answer has not said that it keeps anything. */
+  private async keptOrLate(): Promise<void> {
+    let late: ReturnType<typeof setTimeout> | undefined;
+    const limit = new Promise<'late'>((answer) => {
+      late = setTimeout(() => answer('late'), KEEP_WAIT_MS);
+    });
+    if ((await Promise.race([this.keeping, limit])) === 'late') this.tell({ keptHere: false });
+    clearTimeout(late);
   }
 
   private async writeKept(): Promise<void> {
@@ -244,7 +256,11 @@ export class Session {
       const done = doc ? await this.ports.keep(this.id, version, doc) : await this.ports.forget(this.id);
       this.kept = done ? doc : undefined;
       if (doc && this.status.keptHere !== done) this.tell({ keptHere: done });
-      if (this.toKeep === doc && this.status.version === version) return;
+      if (this.toKeep === doc && this.status.version === version) {
+        // At once, so that what is to be kept next is not taken for written.
+        this.keeping = undefined;
+        return;
+      }
     }
   }
 
