@@ -1,66 +1,13 @@
-import { type Check, choice, count, type Cure, length, type ParamsOf } from '../../document';
+import type { Check, Cure } from '../../document';
 import { litFace, type LitFace } from '../../light';
-import { diffusers, type LampColour, leds, strip12V, strip5V } from '../../materials';
+import { diffusers, strip12V, strip5V } from '../../materials';
 import { type Piece, platePiece } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf } from '../laying/device';
 import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
+import { fields, type WoundParams } from './fields';
 import { alongMm, flatFace, sleeveFace, windingOf, type Wound } from './wound';
-
-const colours = Object.keys(leds) as LampColour[];
-
-const isAlong = (params: object): boolean => (params as { way?: string }).way === 'along';
-const isWound = (params: object): boolean => !isAlong(params);
-
-const fields = [
-  choice(
-    'type',
-    'Strip',
-    [
-      ['12v', '12 V, cut in segments'],
-      ['5v', '5 V, addressable'],
-    ],
-    'Wound round a dowel or tube.',
-  ),
-  choice(
-    'colour',
-    'Colour',
-    colours.map((c) => [c, c] as const),
-    'Of the light.',
-  ),
-  choice(
-    'way',
-    'Runs',
-    [
-      ['wound', 'round a round core'],
-      ['along', 'along a flat core or board'],
-    ],
-    'Round a dowel or tube in turns, or straight along the faces of a bar or board.',
-  ),
-  length('coreMm', 'Core across', [8, 150], 'Of the dowel or tube it is wound on.', 'Form', {
-    when: isWound,
-  }),
-  length('wideMm', 'Core wide', [8, 400], 'Of the bar or board.', 'Form', { when: isAlong }),
-  length('thickMm', 'Core thick', [1, 60], 'Of the bar or board.', 'Form', { when: isAlong }),
-  count('faces', 'Faces', [1, 2], 'One side of it, or both.', 'Form', { when: isAlong }),
-  count('rows', 'Rows a face', [1, 20], 'Of strip, side by side.', 'Form', { when: isAlong }),
-  length('lengthMm', 'Length', [20, 1500], 'Along the core.'),
-  length('pitchMm', 'Pitch', [8, 200], 'From turn to turn; a strip is at least its width.', 'Form', {
-    when: isWound,
-  }),
-  length('sleeveMm', 'Sleeve inside', [20, 400], 'Of the diffuser round it.'),
-  choice(
-    'diffuser',
-    'Sleeve of',
-    diffusers.map((d) => [d.id, d.name] as const),
-    'What it shines through.',
-  ),
-  count('layers', 'Layers', [1, 4], 'Of diffuser.'),
-  count('evenPct', 'Evenness wanted, %', [10, 95], 'Darkest spot against the mean.'),
-] as const;
-
-type WoundParams = ParamsOf<typeof fields>;
 
 const CELLS = 40;
 /** A strip is not bent round less than this; from memory. */
