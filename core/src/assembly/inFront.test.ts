@@ -33,7 +33,7 @@ describe('what is in front of a switch', () => {
     expect(told({ offMm: 6, apart: true })?.severity).to.equal('mind');
   });
 
-  it('nearer than a fingertip it is told, further off or aside it is not', () => {
+  it('a part nearer than a fingertip raises a finding; one further off or to the side does not', () => {
     expect(told({ offMm: 15 })?.title).to.include('no room for a finger');
     expect(told({ offMm: 15 })?.severity).to.equal('mind');
     expect(told({ offMm: 30 })).to.equal(undefined);

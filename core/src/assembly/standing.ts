@@ -35,7 +35,7 @@ function near(a: PartReport, b: PartReport, parts: readonly PartReport[], rootId
   return ours!.some((x) => theirs!.some((y) => boxesMeet(x, y)));
 }
 
-/** Mounts that move a part off its host or along it by the overlap or the gap, and leave it touching without overlap. */
+/** Tried mounts, moved away from the host or along it, that leave the part touching without overlap. */
 function betterMounts(
   part: PartReport,
   other: PartReport,

@@ -53,7 +53,7 @@ describe('what the head carries', () => {
     expect(tipped!.momentNm).to.be.closeTo(tipped!.massG * offMm * 9.80665e-6, 1e-9);
   });
 
-  it('is told where it tires the neck, and not where it is light', () => {
+  it('raises a finding where it tires the neck, and none where it is light', () => {
     const told = (doc: BuildDoc): string | undefined =>
       derive(doc).findings.find((f) => f.id === 'neck:h')?.why;
     expect(told(build([helmet]))).to.equal(undefined);

@@ -39,7 +39,7 @@ export function faceThrough(
   };
 }
 
-/** What is told of lamps that shine through foam: that none comes through, that little does, or how even it is. */
+/** Checks of lamps that shine through foam: no light passes, too little does, or how even the glow is. */
 export function throughChecks(
   on: LaidPart,
   id: string,

@@ -122,7 +122,7 @@ describe('a light box', () => {
     expect(report.pieces.some((p) => p.id === 'glow.over' && p.foamId === 'acrylic-frosted')).to.equal(true);
   });
 
-  it('takes room behind its wall: a pack over it is told', () => {
+  it('takes up room behind its wall: a pack in the same place raises a clash', () => {
     const { part } = lit({ widthMm: 60, heightMm: 40 });
     const begun = standardKinds.features.get('pack')!.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
     const pack: Feature = {

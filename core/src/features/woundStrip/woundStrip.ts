@@ -176,17 +176,21 @@ export const woundStrip = defineFeature<WoundParams>({
         why: 'What stands over the edge bends and breaks.',
         sure: 'memory',
         excess: params.rows * of.widthMm - params.wideMm,
-        cures: [
-          {
-            label: `${Math.floor(params.wideMm / of.widthMm)} rows`,
-            changes: [
-              {
-                path: featurePath(on, feature, 'params', 'rows'),
-                value: Math.max(1, Math.floor(params.wideMm / of.widthMm)),
-              },
-            ],
-          },
-        ],
+        // A core narrower than one strip is not helped by fewer rows.
+        cures:
+          params.wideMm < of.widthMm
+            ? []
+            : [
+                {
+                  label: `Rows a face: ${Math.floor(params.wideMm / of.widthMm)}`,
+                  changes: [
+                    {
+                      path: featurePath(on, feature, 'params', 'rows'),
+                      value: Math.floor(params.wideMm / of.widthMm),
+                    },
+                  ],
+                },
+              ],
       });
     if (!along && (params.coreMm < LEAST_CORE_MM || params.pitchMm < of.widthMm))
       checks.push({
