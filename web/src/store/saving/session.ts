@@ -250,17 +250,18 @@ export class Session {
   }
 
   private async writeKept(): Promise<void> {
-    for (;;) {
-      const doc = this.toKeep;
-      const { version } = this.status;
-      const done = doc ? await this.ports.keep(this.id, version, doc) : await this.ports.forget(this.id);
-      this.kept = done ? doc : undefined;
-      if (doc && this.status.keptHere !== done) this.tell({ keptHere: done });
-      if (this.toKeep === doc && this.status.version === version) {
-        // At once, so that what is to be kept next is not taken for written.
-        this.keeping = undefined;
-        return;
+    try {
+      for (;;) {
+        const doc = this.toKeep;
+        const { version } = this.status;
+        const done = doc ? await this.ports.keep(this.id, version, doc) : await this.ports.forget(this.id);
+        this.kept = done ? doc : undefined;
+        if (doc && this.status.keptHere !== done) this.tell({ keptHere: done });
+        if (this.toKeep === doc && this.status.version === version) return;
       }
+    } finally {
+      // At once, so that what is to be kept next is not taken for written; also when the browser refuses.
+      this.keeping = undefined;
     }
   }
 
