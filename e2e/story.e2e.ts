@@ -280,7 +280,9 @@ describe('from tape measure to printed pattern', function () {
 
   it('lays the work on weekdays, keeps tools quiet, and says what tonight is', async () => {
     await page.getByRole('tab', { name: 'Calendar' }).click();
-    await type(page, 'Mon, h', '0');
+    const monday = page.getByRole('group', { name: 'Your hours' }).getByLabel('Mon, h', { exact: true });
+    await monday.fill('0');
+    await monday.press('Enter');
     await page.getByLabel('Loud tools until').selectOption({ label: '20:00' });
     await page.getByRole('button', { name: 'A helper lends a hand' }).click();
     await page
