@@ -6,6 +6,7 @@ import ts from 'typescript-eslint';
 /** Inside core each folder imports only the faces of folders named before it; those on one line do not know each other. */
 const coreLayers = [
   ['units'],
+  ['rule'],
   ['geometry', 'learn', 'light'],
   ['picture'],
   ['materials'],

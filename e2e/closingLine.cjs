@@ -1,9 +1,22 @@
-const { reporters } = require('mocha');
+const { Runner, reporters } = require('mocha');
 
-/** Mocha's usual report, closed by one plain line that any machine can read. */
+const { EVENT_TEST_PASS, EVENT_HOOK_END } = Runner.constants;
+
+/** Mocha's usual report, then the ten slowest tests and one plain line that any machine can read. */
 module.exports = class ClosingLine extends reporters.Spec {
+  constructor(runner, options) {
+    super(runner, options);
+    this.times = [];
+    const took = (test) => this.times.push({ ms: test.duration ?? 0, title: test.fullTitle() });
+    runner.on(EVENT_TEST_PASS, took);
+    runner.on(EVENT_HOOK_END, took);
+  }
+
   epilogue() {
     super.epilogue();
+    console.log('The ten slowest:');
+    for (const { ms, title } of this.times.sort((a, b) => b.ms - a.ms).slice(0, 10))
+      console.log(`  ${(ms / 1000).toFixed(1).padStart(6)} s  ${title}`);
     const { passes, failures } = this.stats;
     console.log(`${passes} passed, ${failures} failed`);
   }

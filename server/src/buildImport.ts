@@ -6,7 +6,7 @@ import {
   readLogEntry,
   readPinEntry,
 } from '@fomrik/core/files/buildArchive';
-import type { Checked } from '@fomrik/core/files/schema';
+import type { Checked } from '@fomrik/core/rule';
 import { Unzip, UnzipInflate, type UnzipFile } from 'fflate';
 import type { Readable } from 'node:stream';
 import type { OutOfSight } from './outOfSight';

@@ -1,10 +1,10 @@
-import { check } from '@fomrik/core/files/schema';
-import Joi from 'joi';
+import { check, id, type Rule } from '@fomrik/core/rule';
+import { withLiftedDoc } from '@fomrik/core/files/buildFile';
 import { HttpError } from './errors';
 
 /** The value, or a 400 that names the field and the allowed range. */
-export function checked<T>(schema: Joi.Schema, value: unknown): T {
-  const result = check<T>(schema, value ?? {});
+export function checked<T>(rule: Rule<T>, value: unknown): T {
+  const result = check(rule, value ?? {});
   if (result.ok) return result.value;
   throw new HttpError(
     400,
@@ -14,10 +14,12 @@ export function checked<T>(schema: Joi.Schema, value: unknown): T {
   );
 }
 
-export const idSchema = Joi.string().pattern(/^[A-Za-z0-9_.:-]{1,64}$/);
+/** The same of a body with a document, which an older page in a browser may have written. */
+export const checkedWithDoc = <T>(rule: Rule<T>, value: unknown): T => checked(rule, withLiftedDoc(value));
 
 /** The id in the path; anything that cannot be one is simply not found. */
 export function pathId(value: unknown, what: string): string {
-  if (typeof value === 'string' && !idSchema.validate(value).error) return value;
+  const result = check(id, value);
+  if (result.ok) return result.value;
   throw new HttpError(404, 'not-found', `There is no such ${what}.`);
 }

@@ -1,43 +1,24 @@
-import type { Wearer } from '@fomrik/core/body';
-import type { BuildDoc, Printer } from '@fomrik/core/document';
+import { wearerShape } from '@fomrik/core/body';
+import { printerRule } from '@fomrik/core/document';
 import { upgradeDoc } from '@fomrik/core/files/buildFile';
-import { foamItemSchema, printerSchema, wearerSchema } from '@fomrik/core/files/schema';
-import type { FoamStock } from '@fomrik/core/materials';
+import { type FoamStock, foamStockRule } from '@fomrik/core/materials';
+import { id, list, name, object, oneOf, type Rule, rule, type ValueOf } from '@fomrik/core/rule';
 import Joi from 'joi';
-import { idSchema } from './check';
 import { HttpError } from './errors';
 import { MOST_KEPT, type ShopStore } from './shopStore';
 
-/** What the shop keeps besides builds, in a file of its own. */
-export interface ShopFile {
-  fomrikShop: 1;
-  wearers: (Wearer & { id: string })[];
-  printers: Printer[];
-  stock: FoamStock[];
-  parts: { id: string; name: string; doc: BuildDoc }[];
-}
+/** Lifted and checked when it is read. */
+const anyDoc: Rule<unknown> = rule(Joi.object());
 
-export const shopFileSchema = Joi.object({
-  fomrikShop: Joi.valid(1).required(),
-  wearers: Joi.array()
-    .max(2000)
-    .unique('id')
-    .items(wearerSchema.keys({ id: idSchema.required() }))
-    .required(),
-  printers: Joi.array().max(500).unique('id').items(printerSchema).required(),
-  stock: Joi.array().max(400).items(foamItemSchema).required(),
-  parts: Joi.array()
-    .max(MOST_KEPT)
-    .unique('id')
-    .items(
-      Joi.object({
-        id: idSchema.required(),
-        name: Joi.string().trim().min(1).max(120).required(),
-        doc: Joi.object().required(),
-      }),
-    )
-    .required(),
+/** What the shop keeps besides builds, in a file of its own. */
+export const shopFileRule = object({
+  fomrikShop: oneOf(1),
+  wearers: list(object({ ...wearerShape, id }), { most: 2000, unique: 'id' }),
+  printers: list(printerRule, { most: 500, unique: 'id' }),
+  stock: list(foamStockRule, { most: 400 }),
+  parts: list(object({ id, name, doc: anyDoc }), { most: MOST_KEPT, unique: 'id' }),
 });
+export type ShopFile = ValueOf<typeof shopFileRule>;
 
 const plain = <T extends { version: number }>({ version, ...rest }: T): Omit<T, 'version'> => rest;
 

@@ -1,6 +1,7 @@
 import type { Measure, Wearer } from '@fomrik/core/body';
 import type { BuildDoc, Printer } from '@fomrik/core/document';
-import type { FoamStock } from '@fomrik/core/materials';
+import { type FoamStock, foamStockRule } from '@fomrik/core/materials';
+import { also, id, nullable, object, type ValueOf, whole, within } from '@fomrik/core/rule';
 import type { DataSource, EntityManager } from 'typeorm';
 import {
   KeptPartEntity,
@@ -37,12 +38,19 @@ export type SavedWearer = Wearer & Versioned & { id: string };
 export type SharedFoam = FoamStock & Versioned;
 
 /** One foam of the shelf as it is to be; without an item it is taken off. */
-export interface FoamChange {
-  foamId: string;
-  nominalMm: number;
-  baseVersion: number;
-  item: FoamStock | null;
-}
+export const foamChangeRule = also(
+  object({
+    foamId: id,
+    nominalMm: within(0.5, 200),
+    baseVersion: whole(0, 1e9),
+    item: nullable(foamStockRule),
+  }),
+  ({ item, foamId, nominalMm }) =>
+    item && (item.foamId !== foamId || item.nominalMm !== nominalMm)
+      ? '{{#label}}: the item is another foam than the one that is changed'
+      : undefined,
+);
+export type FoamChange = ValueOf<typeof foamChangeRule>;
 
 const wearerKind: ItemKind<WearerRow> = { entity: WearerEntity, what: 'wearer' };
 const printerKind: ItemKind<PrinterRow> = { entity: PrinterEntity, what: 'printer' };

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { ellipsePerimeter } from '../geometry';
 import { armGirthMm, armSection } from './arm';
 import { largerBody, resolveBody } from './estimate';
-import { measures, type Measure, type MeasureKey } from './measures';
+import { measures, type MeasureKey } from './measures';
+import type { Measure } from './wearer';
 import { doubts } from './plausible';
 
 const taken = (values: Partial<Record<MeasureKey, number>>, takenOn = '2026-03-01'): Measure[] =>

@@ -1,6 +1,7 @@
 import { growth } from './growth';
 import { ratios } from './ratios';
-import { measureInfo, type LimbSide, type Measure, type MeasureKey, type MeasureSource } from './measures';
+import { measureInfo, type MeasureKey } from './measures';
+import type { LimbSide, Measure, MeasureSource } from './wearer';
 
 export interface ResolvedMeasure {
   key: MeasureKey;

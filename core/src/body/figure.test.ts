@@ -4,7 +4,8 @@ import { meshVolume } from '../geometry/mesh';
 import { dist3, sliceAt, tapeGirthMm } from '../geometry';
 import { resolveBody } from './estimate';
 import { figure, limbFrame, onLimb } from './figure';
-import { measures, shortSet, type Measure, type MeasureKey } from './measures';
+import { measures, shortSet, type MeasureKey } from './measures';
+import type { Measure } from './wearer';
 import { headAxes, levels, limbGirthMm } from './sections';
 import { tapes } from './tapes';
 

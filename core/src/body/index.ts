@@ -7,14 +7,11 @@ export { earOf, faceOutMm, headForm, type HeadForm, noseTip, skinAt } from './he
 export { CROWN, FLOOR, landmarks, seenMarks, type Landmark } from './landmarks';
 export {
   type BodyRegion,
-  type LimbSide,
-  type Measure,
   measureInfo,
   type MeasureInfo,
   type MeasureKey,
   measures,
   shortSet,
-  type Wearer,
 } from './measures';
 export { doubts, type Doubt } from './plausible';
 export { likelyUnits, measureScan, scanUnits, standUp, type ScanUnit } from './scan';
@@ -44,3 +41,4 @@ export {
   type Zone,
 } from './zones';
 export { zonesAt } from './zonesAt';
+export { type LimbSide, type Measure, type Wearer, wearerRule, wearerShape } from './wearer';

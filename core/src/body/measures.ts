@@ -4,15 +4,7 @@ import { legMeasures } from './measures/leg';
 import { torsoMeasures } from './measures/torso';
 import type { MeasureInfo, MeasureKey } from './measures/types';
 
-export type {
-  BodyRegion,
-  LimbSide,
-  Measure,
-  MeasureInfo,
-  MeasureKey,
-  MeasureSource,
-  Wearer,
-} from './measures/types';
+export type { BodyRegion, MeasureInfo, MeasureKey } from './measures/types';
 
 const stature: MeasureInfo = {
   key: 'stature',

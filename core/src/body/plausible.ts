@@ -1,6 +1,7 @@
 import { trimNumber } from '../units';
 import { expectedMm, newestMeasures } from './estimate';
-import { measureInfo, type Measure, type MeasureKey } from './measures';
+import { measureInfo, type MeasureKey } from './measures';
+import type { Measure } from './wearer';
 
 /** A reading that cannot be right, and what was probably meant. */
 export interface Doubt {

@@ -1,7 +1,7 @@
 import type { Sure } from '../units';
 import type { Change } from './change';
 import type { Need } from './field';
-import type { Value } from './document';
+import type { Value } from './parts/value';
 
 export type Severity = 'stop' | 'mind' | 'note';
 

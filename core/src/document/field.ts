@@ -1,5 +1,5 @@
 import type { MeasureKey } from '../body';
-import type { Params, Row, Value } from './document';
+import type { Params, Row, Value } from './parts/value';
 
 /** What a part may need more of: room inside, way round a joint, girth, more pieces, or grams at either end. */
 export type Need = 'room' | 'reach' | 'girth' | 'split' | 'footMass' | 'tipMass';

@@ -1,44 +1,37 @@
 export { applyChanges, type Change } from './change';
 export { setting, type Check, type Cure, type Severity, type Station } from './check';
+export { type TravelCase } from './brief';
+export { type Circuit } from './circuit';
+export { type CutPlan, type Nest, type PageSize, type Printer, printerRule } from './cutPlan';
+export { type BuildDoc, buildRule, type PrintedPart, schemaVersion, type SetAside } from './document';
 export {
-  type Copies,
-  copiesOf,
-  schemaVersion,
-  type Beneath,
-  type BuildDoc,
   type BuildFile,
-  type Circuit,
-  type CutPlan,
-  type EdgeSpan,
-  type Feature,
-  type Finish,
-  type MakeCalendar,
-  type HandDart,
-  type KeptMesh,
+  fileRule,
   type KeptPicture,
   type LogEntry,
-  type Printer,
+  logEntryRule,
+  logRule,
   type LogSort,
-  type TravelCase,
-  type Mount,
-  type Nest,
-  type PageSize,
-  type PanelSpot,
-  type Params,
+  type Pin,
+  pinRule,
+} from './file';
+export { type KeptMesh } from './keptMesh';
+export { type Known } from './known';
+export { type MakeCalendar } from './makePlan';
+export { type PartOtherwise, type Version } from './otherwise';
+export { type Copies, type Mount, type Side } from './parts/mount';
+export {
+  type Beneath,
+  copiesOf,
+  type Feature,
+  type Finish,
+  type HandDart,
   type Part,
   type PieceDarts,
-  type Pin,
-  type PrintedPart,
-  type Place,
-  type PlaceKind,
-  type PartOtherwise,
   type Ply,
-  type Row,
-  type SetAside,
-  type Side,
-  type Value,
-  type Version,
-} from './document';
+} from './parts/part';
+export { type EdgeSpan, type PanelSpot, type Place, type PlaceKind } from './parts/place';
+export { type Params, type Row, type Value } from './parts/value';
 export {
   angle,
   choice,

@@ -1,4 +1,6 @@
-import type { BuildDoc, Part, PartOtherwise, Version } from './document';
+import type { BuildDoc } from './document';
+import type { PartOtherwise, Version } from './otherwise';
+import type { Part } from './parts/part';
 
 /** Whether an edit made while a version is shown is meant for all of them or for it alone. */
 export type VersionScope = 'all' | 'one';

@@ -2,7 +2,8 @@ import { strFromU8, unzipSync } from 'fflate';
 import type { BuildDoc, LogEntry, Pin } from '../document';
 import { fail, ok } from '../units';
 import { readBuildFile, upgrade, upgradePin } from './buildFile';
-import { checkLog, type Checked } from './schema';
+import type { Checked } from '../rule';
+import { checkLog } from './schema';
 
 /**
  * A build with pictures is one archive (ZIP): the build first, then pins and the log in files of their own, and pictures

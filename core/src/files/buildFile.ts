@@ -1,8 +1,8 @@
 import { type BuildDoc, type BuildFile, type Pin, schemaVersion } from '../document';
 import { standardKinds } from '../parts';
 import { fail } from '../units';
-import { hostileName, hostileSays } from './hostileName';
-import { checkDoc, checkFile, checkPin, type Checked } from './schema';
+import { type Checked, hostileName, hostileSays } from '../rule';
+import { checkDoc, checkFile, checkPin } from './schema';
 import { withNewFields } from './upgrade/newFields';
 import { fromVersion1 } from './upgrade/version1';
 
@@ -23,6 +23,13 @@ function lift(value: unknown): Checked<unknown> {
   return second.ok && isObject(second.value)
     ? { ok: true, value: withNewFields(second.value, standardKinds) }
     : second;
+}
+
+/** The same value with the document under `doc` as far as it can be lifted; what cannot be is for the check to tell. */
+export function withLiftedDoc(value: unknown): unknown {
+  if (!isObject(value)) return value;
+  const doc = lift(value['doc']);
+  return doc.ok ? { ...value, doc: doc.value } : value;
 }
 
 /** Any document there ever was, checked and in the present schema. */

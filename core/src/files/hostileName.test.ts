@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { newBuild, newPart } from '../parts';
 import { upgradeDoc } from './buildFile';
-import { hostileName } from './hostileName';
+import { hostileName } from '../rule';
 
 const wearer = { name: 'Tam', underLayerMm: 2, measures: [] };
 const doc = { ...newBuild('Quay', '2026-03-01', wearer), parts: [newPart('a', wearer, 'bracer')] };

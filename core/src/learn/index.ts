@@ -1,2 +1,2 @@
 export { constantOf, type Constant, READING_SPREAD } from './constants';
-export { quantities, quantityKeys, type Quantity, type Reading } from './quantities';
+export { quantities, quantityKeys, readingRule, type Quantity, type Reading } from './quantities';

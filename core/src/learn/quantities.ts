@@ -1,3 +1,5 @@
+import { above0, day, id, object, oneOf, text, type ValueOf } from '../rule';
+
 /** What a shop learns about itself: how much more or less than planned it really takes. */
 export const quantities = {
   finishMass: {
@@ -43,13 +45,13 @@ export type Quantity = keyof typeof quantities;
 export const quantityKeys = Object.keys(quantities) as Quantity[];
 
 /** One reading: what was planned before anything was learned, and what it really was. */
-export interface Reading {
-  id: string;
-  quantity: Quantity;
-  planned: number;
-  actual: number;
-  /** ISO date. */
-  takenOn: string;
+export const readingRule = object({
+  id,
+  quantity: oneOf(...quantityKeys),
+  planned: above0(1e6),
+  actual: above0(1e6),
+  takenOn: day,
   /** What was read, in the maker's words. */
-  of: string;
-}
+  of: text(120),
+});
+export type Reading = ValueOf<typeof readingRule>;

@@ -1,19 +1,22 @@
-/** How lamps change in time: what a controller plays. */
-export type EffectKind = 'steady' | 'breathe' | 'flicker' | 'chase' | 'alarm';
+import { object, oneOf, type ValueOf, within } from '../rule';
 
-export interface Effect {
-  kind: EffectKind;
-  /** From one round to the next, seconds. */
-  periodS: number;
-}
-
-export const effectWords: Record<EffectKind, string> = {
+export const effectWords = {
   steady: 'steady',
   breathe: 'breathes',
   flicker: 'flickers like a flame',
   chase: 'chases round',
   alarm: 'on and off',
-};
+} as const;
+
+/** How lamps change in time: what a controller plays. */
+export type EffectKind = keyof typeof effectWords;
+
+export const effectRule = object({
+  kind: oneOf(...(Object.keys(effectWords) as EffectKind[])),
+  /** From one round to the next, seconds. */
+  periodS: within(0.2, 60),
+});
+export type Effect = ValueOf<typeof effectRule>;
 
 /** Three waves without a common beat make a flame that does not repeat; depths from memory. */
 const flame = [

@@ -1,4 +1,12 @@
-export { type Effect, effectAt, type EffectKind, effectWords, flashesPerSecond, meanShare } from './effect';
+export {
+  type Effect,
+  effectAt,
+  type EffectKind,
+  effectRule,
+  effectWords,
+  flashesPerSecond,
+  meanShare,
+} from './effect';
 export {
   irradiance,
   leastDistanceMm,

@@ -9,7 +9,9 @@ export { ledBodies, ledMaxA, leds, type LampColour, type LedBody } from './lamps
 export { diffusers, LEAST_OVER_BORE_MM, lobes, throughFoam, walls, type Diffuser } from './diffusers';
 export { cells, packs, type Cell, type CapacityCurve, type Pack, type VoltageCurve } from './packs';
 export { rodMatters, rods, type Rod } from './rods';
-export { foamSheet, thicknessesOf, type FoamSheet, type FoamStock, type Offcut, type Turns } from './stock';
+export { habitsRule, startHabits, type Habits } from './habits';
+export { foamStockRule, type FoamStock, type Offcut, type Turns } from './foamStock';
+export { foamSheet, thicknessesOf, type FoamSheet } from './stock';
 export { controller, controllerLoad, rings, strip12V, strip5V, type SteadyLoad } from './steadyLights';
 export { switches, type Switch, type SwitchKind } from './switches';
 export { gaugeGPerM, gaugeMm, gaugeOhmPerM, gauges, startGauge, type Gauge } from './wire';
@@ -21,9 +23,7 @@ export {
   glues,
   paints,
   speeds,
-  startHabits,
   type Coating,
-  type Habits,
   type PaintCoat,
 } from './working';
 export { linearMostW, type Regulator, type RegulatorKind, regulators } from './regulators';

@@ -1,38 +1,6 @@
 import { figure, type Figure } from '../units';
 import type { Foam, SheetKind, SheetSize } from './foams';
-
-/** How pieces may be turned on a sheet: any way, square to how they are drawn, or only upside down. */
-export type Turns = 'any' | 'quarters' | 'halves';
-
-/** What was left of a sheet: its outline with the holes cut out of it, mm, its lower left corner at nought; and where it lies. */
-export interface Offcut {
-  id: string;
-  place: string;
-  /** ISO date it was put by. */
-  since: string;
-  outline: { x: number; y: number }[];
-  holes?: { x: number; y: number }[][];
-}
-
-/** What the maker has, and has measured, of one foam in one thickness. */
-export interface FoamStock {
-  foamId: string;
-  nominalMm: number;
-  sheets: number;
-  /** Caliper reading, when the sheet is not its nominal thickness. */
-  measuredMm?: number;
-  /** What one whole sheet weighs on a scale, grams. */
-  sheetG?: number;
-  /** From a ring test. */
-  neutralFraction?: number;
-  /** From a groove test: opening of a V that closed a right angle cleanly. */
-  rightAngleMm?: number;
-  pricePerSheet?: number;
-  /** How pieces may be turned for grain or print; any way when left out. */
-  turns?: Turns;
-  /** What was left of sheets that were cut. */
-  offcuts?: Offcut[];
-}
+import type { FoamStock } from './foamStock';
 
 /** A foam in one thickness with every figure settled. */
 export interface FoamSheet {

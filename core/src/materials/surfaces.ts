@@ -1,5 +1,6 @@
 import type { SheetKind } from './foams';
-import { type Coating, coatings, type Habits } from './working';
+import type { Habits } from './habits';
+import { type Coating, coatings } from './working';
 
 /** What a surface is of, as far as its finish goes. */
 export type Surface = 'foam' | 'rigid' | 'soft' | 'skin' | 'bought';

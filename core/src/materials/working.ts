@@ -1,25 +1,4 @@
-/** How a maker works where schools differ. */
-export interface Habits {
-  glue: 'contact' | 'instant' | 'hot';
-  fold: 'v-groove' | 'slanted-pair' | 'heat-and-fold' | 'partial-cut';
-  seal: 'spray-rubber' | 'brush-on' | 'acrylic' | 'latex' | 'thermoplastic';
-  cutter: 'knife' | 'band-saw' | 'laser';
-  /** Edges off square: cut square on the outer line and bevelled to a second one, or cut with the blade tilted on one line. */
-  bevel: 'two-lines' | 'tilted';
-  /** What the saw for pipes and rods takes away, mm. */
-  sawKerfMm: number;
-}
-
-/** What a build begins with; the maker changes it under Make. */
-export const startHabits: Habits = {
-  glue: 'contact',
-  fold: 'v-groove',
-  seal: 'spray-rubber',
-  cutter: 'knife',
-  bevel: 'two-lines',
-  // A fine hand saw; common practice, no source.
-  sawKerfMm: 1.8,
-};
+import type { Habits } from './habits';
 
 /** Working speeds in metres per minute and minutes per job; typical values from memory. */
 export const speeds = {

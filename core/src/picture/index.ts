@@ -9,6 +9,8 @@ export {
   spotAt,
   type Squaring,
   type View,
+  contentRule,
+  pictureRule,
   views,
 } from './picture';
 export { disagreement, type Known, type Laid, laidPicture, MARK_PX, measuredOn } from './scale';

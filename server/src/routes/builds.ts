@@ -1,15 +1,13 @@
-import type { BuildDoc } from '@fomrik/core/document';
-import type { Digest } from '@fomrik/core/report';
-import { docSchema } from '@fomrik/core/files/schema';
+import { standardBuildRule } from '@fomrik/core/files/schema';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
+import { object, whole } from '@fomrik/core/rule';
 import { Router, text } from 'express';
-import Joi from 'joi';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { BuildExport } from '../buildExport';
 import { importArchive } from '../buildImport';
-import { checked, pathId } from '../check';
+import { checked, checkedWithDoc, pathId } from '../check';
 import { HttpError } from '../errors';
 import type { BuildStore } from '../buildStore';
 import type { NoteStore } from '../noteStore';
@@ -19,19 +17,16 @@ import type { PictureStore } from '../pictureStore';
 /** Files of an older Fomrik carry their pictures in the text: larger ones than it ever wrote are refused. */
 const MOST_TEXT_MB = 256;
 
-const createSchema = Joi.object({ doc: docSchema.required() });
-const saveSchema = Joi.object({
-  baseVersion: Joi.number().integer().min(1).required(),
-  doc: docSchema.required(),
-});
+const createRule = object({ doc: standardBuildRule });
+const saveRule = object({ baseVersion: whole(1, 1e9), doc: standardBuildRule });
 
-const whole = Joi.number().integer().min(0).max(1e6).required();
-const digestSchema = Joi.object({
-  version: whole,
-  stops: whole,
-  steps: whole,
-  done: whole,
-  daysToSpare: Joi.number().integer().min(-1e6).max(1e6).required(),
+const tally = whole(0, 1e6);
+const digestRule = object({
+  version: tally,
+  stops: tally,
+  steps: tally,
+  done: tally,
+  daysToSpare: whole(-1e6, 1e6),
 });
 
 const fileName = (name: string): string =>
@@ -54,7 +49,7 @@ export function buildRoutes(
   });
 
   routes.post('/builds', async (req, res) => {
-    const { doc } = checked<{ doc: BuildDoc }>(createSchema, req.body);
+    const { doc } = checkedWithDoc(createRule, req.body);
     res.status(201).json(await store.create(randomUUID(), doc));
   });
 
@@ -63,12 +58,12 @@ export function buildRoutes(
   });
 
   routes.put('/builds/:id', async (req, res) => {
-    const { baseVersion, doc } = checked<{ baseVersion: number; doc: BuildDoc }>(saveSchema, req.body);
+    const { baseVersion, doc } = checkedWithDoc(saveRule, req.body);
     res.json(await store.save(pathId(req.params.id, 'build'), baseVersion, doc));
   });
 
   routes.put('/builds/:id/digest', async (req, res) => {
-    const { version, ...digest } = checked<Digest & { version: number }>(digestSchema, req.body);
+    const { version, ...digest } = checked(digestRule, req.body);
     await store.putDigest(pathId(req.params.id, 'build'), version, digest);
     res.status(204).end();
   });

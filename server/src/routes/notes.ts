@@ -1,8 +1,8 @@
-import type { LogEntry, Pin } from '@fomrik/core/document';
-import { logEntrySchema, pinSchema } from '@fomrik/core/files/schema';
+import { logEntryRule } from '@fomrik/core/document';
+import { standardPinRule } from '@fomrik/core/files/schema';
 import { Router } from 'express';
 import type { NoteStore } from '../noteStore';
-import { checked, pathId } from '../check';
+import { checked, checkedWithDoc, pathId } from '../check';
 
 /** As many as can be read before a build is begun. */
 const MOST_LESSONS = 30;
@@ -16,7 +16,10 @@ export function noteRoutes(store: NoteStore): Router {
   });
 
   routes.put('/builds/:id/pins/:pinId', async (req, res) => {
-    const pin = checked<Pin>(pinSchema, { ...(req.body as object), id: pathId(req.params.pinId, 'pin') });
+    const pin = checkedWithDoc(standardPinRule, {
+      ...(req.body as object),
+      id: pathId(req.params.pinId, 'pin'),
+    });
     await store.putPin(pathId(req.params.id, 'build'), pin);
     res.json(pin);
   });
@@ -35,7 +38,7 @@ export function noteRoutes(store: NoteStore): Router {
   });
 
   routes.put('/builds/:id/log/:entryId', async (req, res) => {
-    const entry = checked<LogEntry>(logEntrySchema, {
+    const entry = checked(logEntryRule, {
       ...(req.body as object),
       id: pathId(req.params.entryId, 'log entry'),
     });

@@ -1,5 +1,5 @@
+import { matching, object, words } from '@fomrik/core/rule';
 import { type Response, Router, urlencoded } from 'express';
-import Joi from 'joi';
 import { COOKIE } from '../admission';
 import { checked } from '../check';
 import { HttpError } from '../errors';
@@ -26,12 +26,7 @@ ${said === '' ? '' : `<p class="bad" role="alert">${escaped(said)}</p>`}
 ${plain ? '<p>This connection is not encrypted: whoever is on the same network can read along. Use it at home, not at an event.</p>' : ''}
 </main></body></html>`;
 
-const formSchema = Joi.object({
-  code: Joi.string()
-    .pattern(/^\d{6}$/, 'six digits')
-    .required(),
-  name: Joi.string().trim().min(1).max(60).required(),
-});
+const formRule = object({ code: matching(/^\d{6}$/, 'six digits'), name: words(60) });
 
 /** How a device of the network is let in. */
 export function pairRoutes(pairing: Pairing): Router {
@@ -49,7 +44,7 @@ export function pairRoutes(pairing: Pairing): Router {
 
   routes.post('/pair', urlencoded({ extended: false, limit: '2kb' }), async (req, res) => {
     try {
-      const { code, name } = checked<{ code: string; name: string }>(formSchema, req.body);
+      const { code, name } = checked(formRule, req.body);
       const token = await pairing.pair(code, name);
       res.cookie(COOKIE, token, {
         httpOnly: true,

@@ -1,52 +1,33 @@
-import type { Wearer } from '@fomrik/core/body';
-import { docSchema, foamItemSchema, printerSchema, wearerSchema } from '@fomrik/core/files/schema';
-import type { BuildDoc, Printer } from '@fomrik/core/document';
+import { wearerRule } from '@fomrik/core/body';
+import { printerRule } from '@fomrik/core/document';
+import { standardBuildRule } from '@fomrik/core/files/schema';
+import { also, list, name, object, whole } from '@fomrik/core/rule';
 import { type Request, Router } from 'express';
-import Joi from 'joi';
-import { checked, idSchema, pathId } from '../check';
-import { readShop, type ShopFile, shopFileSchema, writeShop } from '../shopFile';
-import type { FoamChange, ShopStore } from '../shopStore';
+import { checked, checkedWithDoc, pathId } from '../check';
+import { readShop, shopFileRule, writeShop } from '../shopFile';
+import { foamChangeRule, type ShopStore } from '../shopStore';
 
 /** The version a change began from; 0 for something new. */
-const baseVersion = Joi.number().integer().min(0).max(1e9).required();
+const baseVersion = whole(0, 1e9);
 
 /** One part and nothing else, in a build of its own. */
-const keptBody = Joi.object({
-  baseVersion,
-  name: Joi.string().trim().min(1).max(120).required().label('name'),
-  doc: docSchema.required(),
-}).custom((value: { doc: BuildDoc }, helpers) =>
-  value.doc.parts.length === 1
-    ? value
-    : helpers.message({ custom: 'doc.parts: the book keeps one part at a time.' }),
+const keptBody = also(object({ baseVersion, name, doc: standardBuildRule }), ({ doc }) =>
+  doc.parts.length === 1 ? undefined : 'doc.parts: the book keeps one part at a time.',
 );
 
-const wearerBody = Joi.object({ baseVersion, wearer: wearerSchema.required() });
-const printerBody = Joi.object({ baseVersion, printer: printerSchema.required() });
+const wearerBody = object({ baseVersion, wearer: wearerRule });
+const printerBody = object({ baseVersion, printer: printerRule });
 
-const stockBody = Joi.object({
-  changes: Joi.array()
-    .max(400)
-    .unique((a: FoamChange, b: FoamChange) => a.foamId === b.foamId && a.nominalMm === b.nominalMm)
-    .items(
-      Joi.object({
-        foamId: idSchema.required(),
-        nominalMm: Joi.number().min(0.5).max(200).required(),
-        baseVersion,
-        item: foamItemSchema.allow(null).required(),
-      }).custom((value: FoamChange, helpers) =>
-        value.item && (value.item.foamId !== value.foamId || value.item.nominalMm !== value.nominalMm)
-          ? helpers.message({ custom: '{{#label}}: the item is another foam than the one that is changed' })
-          : value,
-      ),
-    )
-    .required(),
+const stockBody = object({
+  changes: also(list(foamChangeRule, { most: 400 }), (changes) =>
+    new Set(changes.map((c) => `${c.foamId}/${c.nominalMm}`)).size < changes.length
+      ? '{{#label}} names a foam twice'
+      : undefined,
+  ),
 });
 
 const baseOf = (req: Request): number =>
-  checked<{ baseVersion: number }>(Joi.object({ baseVersion }), {
-    baseVersion: Number(req.query['baseVersion']),
-  }).baseVersion;
+  checked(object({ baseVersion }), { baseVersion: Number(req.query['baseVersion']) }).baseVersion;
 
 /** Wearers with their dated measures, printers with their faults, kept parts, and the foam on the shelf. */
 export function shopRoutes(store: ShopStore): Router {
@@ -57,10 +38,7 @@ export function shopRoutes(store: ShopStore): Router {
   });
 
   routes.put('/wearers/:id', async (req, res) => {
-    const { baseVersion: base, wearer } = checked<{ baseVersion: number; wearer: Wearer }>(
-      wearerBody,
-      req.body,
-    );
+    const { baseVersion: base, wearer } = checked(wearerBody, req.body);
     res.json(await store.putWearer(pathId(req.params.id, 'wearer'), base, wearer));
   });
 
@@ -75,10 +53,7 @@ export function shopRoutes(store: ShopStore): Router {
 
   routes.put('/printers/:id', async (req, res) => {
     const id = pathId(req.params.id, 'printer');
-    const { baseVersion: base, printer } = checked<{ baseVersion: number; printer: Printer }>(
-      printerBody,
-      req.body,
-    );
+    const { baseVersion: base, printer } = checked(printerBody, req.body);
     res.json(await store.putPrinter(base, { ...printer, id }));
   });
 
@@ -92,7 +67,7 @@ export function shopRoutes(store: ShopStore): Router {
   });
 
   routes.put('/kept-parts/:id', async (req, res) => {
-    const body = checked<{ baseVersion: number; name: string; doc: BuildDoc }>(keptBody, req.body);
+    const body = checkedWithDoc(keptBody, req.body);
     res.json(
       await store.putKeptPart(pathId(req.params.id, 'kept part'), body.baseVersion, body.name, body.doc),
     );
@@ -108,7 +83,7 @@ export function shopRoutes(store: ShopStore): Router {
   });
 
   routes.put('/stock', async (req, res) => {
-    const { changes } = checked<{ changes: FoamChange[] }>(stockBody, req.body);
+    const { changes } = checked(stockBody, req.body);
     res.json({ stock: await store.changeStock(changes) });
   });
 
@@ -117,7 +92,7 @@ export function shopRoutes(store: ShopStore): Router {
   });
 
   routes.post('/shop/file', async (req, res) => {
-    res.json(await readShop(store, checked<ShopFile>(shopFileSchema, req.body)));
+    res.json(await readShop(store, checked(shopFileRule, req.body)));
   });
 
   return routes;

@@ -54,25 +54,3 @@ export interface MeasureInfo {
   /** Lowest and highest value seen on people from a small child to a very large adult, mm. */
   rangeMm: [number, number];
 }
-
-export type MeasureSource = 'tape' | 'scan' | 'csv';
-
-export type LimbSide = 'left' | 'right';
-
-/** One reading, dated and kept; the newest of a key counts. */
-export interface Measure {
-  key: MeasureKey;
-  /** Limbs may differ; a reading without a side is for both. */
-  side?: LimbSide;
-  valueMm: number;
-  source: MeasureSource;
-  /** ISO date. */
-  takenOn: string;
-}
-
-export interface Wearer {
-  name: string;
-  /** Thickness of clothing under the armour. */
-  underLayerMm: number;
-  measures: Measure[];
-}
