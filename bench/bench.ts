@@ -9,7 +9,7 @@ import { readMesh } from '../core/src/files/mesh/readMesh';
 import { breakDown } from '../core/src/carry/breakDown';
 import { packSticks } from '../core/src/cut/sticks/plan';
 import { newPart } from '@fomrik/core/parts';
-import { makeDownload } from '@fomrik/core/files/downloads';
+import { exportOf, makeExport } from '@fomrik/core/files/exports';
 import { fontFile } from '../core/src/files/testing/font';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -277,16 +277,9 @@ const obj = new TextEncoder().encode(
 const scanStart = performance.now();
 readMesh('tube.obj', obj);
 report('scan of a million triangles, OBJ', performance.now() - scanStart, 'ms', 5000);
-report(
-  'pattern PDF',
-  await time(15, () => makeDownload('pattern.pdf', doc, first, new Date(0), fontFile)),
-  'ms',
-);
-report(
-  'pattern DXF',
-  await time(30, () => makeDownload('pattern.dxf', doc, first, new Date(0), fontFile)),
-  'ms',
-);
+const source = { doc, report: first, stamp: new Date(0), font: fontFile, unit: 'mm' as const };
+report('pattern PDF', await time(15, () => makeExport(exportOf('pattern.pdf'), source)), 'ms');
+report('pattern DXF', await time(30, () => makeExport(exportOf('pattern.dxf'), source)), 'ms');
 const repaint = await repaintMs(12);
 report('browser, nudge to first redrawn piece', repaint.firstMs, 'ms', 100);
 report('browser, nudge to last redrawn piece', repaint.fullMs, 'ms');

@@ -1,9 +1,8 @@
 import { fontFiles, type FontSource } from '@fomrik/core/files/pdf/fonts';
 import { derive } from '@fomrik/core/report';
 import { docInFile } from '@fomrik/core/files/buildArchive';
-import { makeDownload } from '@fomrik/core/files/downloads';
 import { sheetFile } from '@fomrik/core/files/sheetFile';
-import { downloadsOf } from '@fomrik/core/files/offered';
+import { type ExportSource, makeExport, offeredExports } from '@fomrik/core/files/exports';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
@@ -37,13 +36,15 @@ const printFont: FontSource = (name) => readFile(createRequire(import.meta.url).
 const build = read.value;
 const report = derive(build);
 mkdirSync(values.out, { recursive: true });
-const kinds = downloadsOf(build, report);
-for (const kind of kinds) {
-  writeFileSync(
-    join(values.out, kind),
-    await makeDownload(kind, build, report, new Date(`${build.brief.startDate}T00:00:00Z`), printFont),
-  );
-}
+const files = offeredExports(build, report);
+const source: ExportSource = {
+  doc: build,
+  report,
+  stamp: new Date(`${build.brief.startDate}T00:00:00Z`),
+  font: printFont,
+  unit: 'mm',
+};
+for (const file of files) writeFileSync(join(values.out, file.id), await makeExport(file, source));
 report.packed.sheets.forEach((_, i) => {
   for (const kind of ['svg', 'dxf'] as const)
     writeFileSync(join(values.out!, `sheet-${i + 1}.${kind}`), sheetFile(report, i, kind, build.name));
@@ -51,5 +52,5 @@ report.packed.sheets.forEach((_, i) => {
 if (values.json) writeFileSync(join(values.out, 'report.json'), JSON.stringify(report, null, 1));
 for (const finding of report.findings) console.log(`${finding.severity.padEnd(4)} ${finding.title}`);
 console.log(
-  `Wrote ${kinds.length + 2 * report.packed.sheets.length + (values.json ? 1 : 0)} files to ${values.out}`,
+  `Wrote ${files.length + 2 * report.packed.sheets.length + (values.json ? 1 : 0)} files to ${values.out}`,
 );

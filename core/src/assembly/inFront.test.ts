@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { BuildDoc, Feature, Mount, Part } from '../document';
 import { newBuild, newPart, standardKinds } from '../parts';
 import { derive } from '../report';
-import type { Finding } from '../findings';
+import type { Finding } from '../document';
 
 const wearer = { name: 'Anyone', underLayerMm: 2, measures: [] };
 const start = standardKinds.features

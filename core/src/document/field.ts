@@ -12,7 +12,7 @@ interface FieldBase<K extends string> {
   /** Whether the field has any bearing as things stand. */
   when?: (params: Params) => boolean;
   /** What one unit more gives of something that may be needed, in its millimetres; a choice that splits gives 1. */
-  cures?: readonly { need: Need; by: number }[];
+  gives?: readonly { need: Need; by: number }[];
   seededBy?: MeasureKey;
   /**
    * Of a feature: has a bearing only where it is let into layers, or only where it lies behind a shell. Of a form: only on
@@ -77,7 +77,7 @@ type FieldValue<F> = F extends { type: 'rows'; of: infer Of extends readonly Sca
 /** The values a list of fields describes. */
 export type ParamsOf<Fs extends readonly Field[]> = { [F in Fs[number] as F['key']]: FieldValue<F> };
 
-type Rest<K extends string> = Partial<Pick<FieldBase<K>, 'when' | 'cures' | 'seededBy' | 'only'>>;
+type Rest<K extends string> = Partial<Pick<FieldBase<K>, 'when' | 'gives' | 'seededBy' | 'only'>>;
 
 const numeric =
   (type: NumberField['type']) =>

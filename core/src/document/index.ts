@@ -1,5 +1,14 @@
 export { applyChanges, type Change } from './change';
-export { setting, type Check, type Cure, type Severity, type Station } from './check';
+export {
+  type Check,
+  type Finding,
+  type Proposal,
+  type Remedy,
+  setting,
+  type Severity,
+  type Station,
+  type Wanted,
+} from './finding';
 export { type TravelCase } from './brief';
 export { type Circuit } from './circuit';
 export { type CutPlan, type Nest, type PageSize, type Printer, printerRule } from './cutPlan';

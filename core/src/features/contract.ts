@@ -173,7 +173,7 @@ export interface FeatureKind {
   /** It makes two panels of one, and goes on naming the one. */
   parts?: true;
   /** What it is offered for: an edge that gives under its own weight, or a piece no sheet holds. */
-  cures?: 'slack' | 'split';
+  remedies?: 'slack' | 'split';
   /** Its values are those of a light box, whose face can be drawn as it glows. */
   glows?: true;
   /** Draws what it draws, so that no current is asked for it. */
@@ -225,7 +225,7 @@ export function notLaid(feature: Pick<Feature, 'id'>, station: Station, title: s
         why: 'It was left off the pattern; change it or take it away.',
         sure: 'standard',
         excess: 1,
-        cures: [],
+        remedies: [],
       },
     ],
   };

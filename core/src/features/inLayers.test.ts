@@ -118,11 +118,11 @@ describe('things let into a lamination', () => {
     const part = slab([put('pack', 3, { packId: '2xcr2032', hatch: 'none' })]);
     const closed = report(part).checks.find((c) => c.id.startsWith('pack-closed'))!;
     expect(closed.severity).to.equal('stop');
-    const [cure] = closed.cures;
+    const [cure] = closed.remedies;
     expect(cure!.label).to.match(/^Into board, layer 4/);
     // From deeper down it goes to the very top as well, not to the next layer.
     const deep = report(slab([put('pack', 2, { packId: '2xcr2032', hatch: 'none' })])).checks;
-    expect(deep.find((c) => c.id.startsWith('pack-closed'))!.cures[0]!.label).to.match(
+    expect(deep.find((c) => c.id.startsWith('pack-closed'))!.remedies[0]!.label).to.match(
       /^Into board, layer 4/,
     );
     const moved = { ...put('pack', 4, { packId: '2xcr2032', hatch: 'lid' }) };
@@ -169,7 +169,7 @@ describe('things let into a lamination', () => {
     const inWay = way.find((c) => c.id.startsWith('pocket-way'))!;
     expect(inWay.title).to.include('channel of a stick');
     // Its cure leads to a spot where nothing is in its way and its walls stand.
-    const moved = report(applyChanges(crossed, inWay.cures[0]!.changes));
+    const moved = report(applyChanges(crossed, inWay.remedies[0]!.changes));
     expect(moved.checks.filter((c) => c.id.startsWith('pocket-'))).to.deep.equal([]);
   });
 

@@ -2,8 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { BuildDoc } from '../document';
 import { upgradeDoc } from './buildFile';
-import { makeDownload } from './downloads';
-import { downloadsOf } from './offered';
+import { makeExport, offeredExports } from './exports';
 import { sheetFile } from './sheetFile';
 import { fontFile } from './testing/font';
 import { nans } from './testing/nans';
@@ -46,10 +45,10 @@ describe('any valid build', function () {
         const took = cpuS() - begun;
         if (took > SLOW_S * doc.parts.length) slow.push(`${what} ${took.toFixed(1)} s`);
         expect(nans(report), what).to.deep.equal([]);
-        for (const kind of downloadsOf(read.value, report)) {
-          const file = await makeDownload(kind, read.value, report, stamp, fontFile);
+        for (const of of offeredExports(read.value, report)) {
+          const file = await makeExport(of, { doc: read.value, report, stamp, font: fontFile, unit: 'mm' });
           if (typeof file === 'string')
-            expect(words.exec(file)?.[0], `${kind} of ${what}`).to.equal(undefined);
+            expect(words.exec(file)?.[0], `${of.id} of ${what}`).to.equal(undefined);
         }
         report.packed.sheets.forEach((_, i) => {
           for (const kind of ['svg', 'dxf'] as const)

@@ -5,7 +5,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { reportOf } from '../report/testing/reportOf';
-import { makeDownload } from './downloads';
+import { exportOf, makeExport } from './exports';
 import { eventCard } from './eventCard';
 import { wrapped } from './pdf/eventCardPdf';
 import { fontFiles, type FontName } from './pdf/fonts';
@@ -19,7 +19,13 @@ describe('the card for the day', () => {
     it(`is one page that says, read back, every line: ${name}`, async () => {
       const doc = demo(name);
       const report = reportOf(doc);
-      const bytes = (await makeDownload('event-card.pdf', doc, report, new Date(0), font)) as Uint8Array;
+      const bytes = (await makeExport(exportOf('event-card.pdf'), {
+        doc,
+        report,
+        stamp: new Date(0),
+        font,
+        unit: 'mm',
+      })) as Uint8Array;
       const dir = mkdtempSync(join(tmpdir(), 'day-'));
       try {
         const file = join(dir, 'day.pdf');

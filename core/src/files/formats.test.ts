@@ -8,7 +8,7 @@ import Papa from 'papaparse';
 import { reportOf } from '../report/testing/reportOf';
 import { applyChanges, type BuildDoc, type PageSize } from '../document';
 import { polylineLength } from '../geometry';
-import { makeDownload } from './downloads';
+import { type ExportId, exportOf, makeExport } from './exports';
 import { sourcedPieces } from '../pattern';
 import { planPages } from '../pattern';
 import { demo } from './testing/demo';
@@ -18,8 +18,8 @@ import { fontFile } from './testing/font';
 const doc = demo('lampwarden-bracers');
 const report = reportOf(doc);
 const stamp = new Date('2026-11-02T12:00:00Z');
-const make = (kind: Parameters<typeof makeDownload>[0], of = doc): Promise<Uint8Array | string> =>
-  makeDownload(kind, of, reportOf(of), stamp, fontFile);
+const make = (id: ExportId, of = doc): Promise<Uint8Array | string> =>
+  makeExport(exportOf(id), { doc: of, report: reportOf(of), stamp, font: fontFile, unit: 'mm' });
 
 /** Horizontal strokes of a PDF page in points, read back by poppler as SVG. */
 async function pdfSvg(of: BuildDoc): Promise<{ svg: string; info: string; text: string; pages: number }> {

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { applyChanges } from '../document';
 import { reportOf } from '../report/testing/reportOf';
-import { makeDownload } from './downloads';
+import { exportOf, makeExport } from './exports';
 import { type PrinterFaults, simulatedPrint } from './simulatedPrinter';
 import { demo } from './testing/demo';
 import { fontFile } from './testing/font';
@@ -14,7 +14,13 @@ const doc = demo('lampwarden-bracers');
 
 /** Longest strokes of the first page as they lie on the printed paper, mm, across and along it: a ruler on the bars. */
 async function ruler(of: typeof doc, faults: PrinterFaults): Promise<{ across: number[]; along: number[] }> {
-  const pdf = (await makeDownload('pattern.pdf', of, reportOf(of), new Date(0), fontFile)) as Uint8Array;
+  const pdf = (await makeExport(exportOf('pattern.pdf'), {
+    doc: of,
+    report: reportOf(of),
+    stamp: new Date(0),
+    font: fontFile,
+    unit: 'mm',
+  })) as Uint8Array;
   const dir = mkdtempSync(join(tmpdir(), 'printer-'));
   try {
     writeFileSync(join(dir, 'p.pdf'), await simulatedPrint(pdf, faults));

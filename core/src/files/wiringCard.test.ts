@@ -6,8 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { derive } from '../report';
 import { readBuildFile } from './buildFile';
-import { makeDownload } from './downloads';
-import { downloadsOf } from './offered';
+import { exportOf, makeExport, offeredExports } from './exports';
 import { fontFiles, type FontName } from './pdf/fonts';
 import { wiringRows } from './wiringRows';
 
@@ -23,7 +22,13 @@ describe('the wiring card', () => {
   const report = derive(build);
 
   it('is one page that says, read back, what feeds what and what a meter shows', async () => {
-    const bytes = (await makeDownload('wiring.pdf', build, report, new Date(0), font)) as Uint8Array;
+    const bytes = (await makeExport(exportOf('wiring.pdf'), {
+      doc: build,
+      report,
+      stamp: new Date(0),
+      font,
+      unit: 'mm',
+    })) as Uint8Array;
     const dir = mkdtempSync(join(tmpdir(), 'card-'));
     try {
       const file = join(dir, 'card.pdf');
@@ -43,8 +48,14 @@ describe('the wiring card', () => {
   });
 
   it('is offered only where there is something to wire', () => {
-    expect(downloadsOf(build, report)).to.include.members(['wiring.pdf', 'wiring.csv', 'effects.csv']);
+    expect(offeredExports(build, report).map((e) => e.id)).to.include.members([
+      'wiring.pdf',
+      'wiring.csv',
+      'effects.csv',
+    ]);
     const dark = { ...build, circuits: [] };
-    expect(downloadsOf(dark, derive(dark)).filter((k) => /wiring|effects/.test(k))).to.deep.equal([]);
+    expect(offeredExports(dark, derive(dark)).filter(({ id }) => /wiring|effects/.test(id))).to.deep.equal(
+      [],
+    );
   });
 });

@@ -6,7 +6,7 @@ import { isValid, makePart, needCandidates } from '../parts';
 import { fitsSheet } from '../cut';
 import { calendarOf, loudHours, schedule } from '../plan';
 import { printMm, trimNumber } from '../units';
-import type { Finding, Remedy } from './finding';
+import type { Finding, Remedy } from '../document';
 import { inPart, when, type BuildContext, type BuildRule } from './rule';
 
 /** A reading that cannot be right. */
@@ -57,7 +57,7 @@ export const criticalMeasured: BuildRule = ({ report }) => {
 /** A feature that parts the piece in its middle, across or along it. */
 const partings = (part: Part, { kinds }: BuildContext['around'], pieceId: string): Remedy[] =>
   [...kinds.features.values()]
-    .filter((kind) => kind.cures === 'split')
+    .filter((kind) => kind.remedies === 'split')
     .flatMap((kind) =>
       [0, 90].map((turnDeg): Remedy => {
         const { place, params } = kind.start({ panel: pieceId, edge: '', at: { x: 0.5, y: 0.5 } });
@@ -309,7 +309,7 @@ export const moves: BuildRule = ({ doc, report }) =>
         sure: 'memory',
         excess: m.wantedDeg - m.angleDeg,
         ...(partId && { partId }),
-        remedies: m.cures.map((c) => ({
+        remedies: m.remedies.map((c) => ({
           label: c.label,
           changes: inPart(
             doc.parts.findIndex((p) => p.id === c.partId),

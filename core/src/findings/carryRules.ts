@@ -2,7 +2,7 @@ import type { Change } from '../document';
 import { isRigid } from '../materials';
 import { modelOf, needCandidates, type PartReport } from '../parts';
 import { printMm, trimNumber } from '../units';
-import type { Finding, Remedy } from './finding';
+import type { Finding, Remedy } from '../document';
 import { inPart, when, type BuildContext, type BuildRule } from './rule';
 
 /** Balance within this of what is wanted is there; mm. */

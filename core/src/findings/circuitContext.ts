@@ -2,7 +2,7 @@ import type { CircuitReport } from '../circuit';
 import type { Change, Circuit } from '../document';
 import type { Pack } from '../materials';
 import { trimNumber } from '../units';
-import type { Finding, Remedy } from './finding';
+import type { Finding, Remedy } from '../document';
 import type { BuildContext, BuildRule } from './rule';
 
 export interface CircuitContext extends BuildContext {

@@ -13,7 +13,7 @@ import {
   mostMa,
   usePack,
 } from './circuitContext';
-import type { Finding, Remedy } from './finding';
+import type { Finding, Remedy } from '../document';
 import type { BuildRule } from './rule';
 
 /** The lamps cannot be lit from this pack at all. */

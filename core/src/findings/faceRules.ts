@@ -2,7 +2,7 @@ import { ledMaxA, leds } from '../materials';
 import { faceLight, type Spotlight } from '../fit';
 import { trimNumber } from '../units';
 import { each } from './circuitContext';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 
 /** What a dim hall looks like, cd/m², and the share of contrast a veil may take of it; from memory. */
 const HALL_CD_M2 = 10;

@@ -1,16 +1,16 @@
 import { measureInfo, type MeasureKey, zoneInfo } from '../body';
 import { printMm } from '../units';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 import { inPart, when, type PartRule } from './rule';
 
 /** What was noticed while the part was worked out. */
 export const ownChecks: PartRule = ({ part, made, index }) =>
-  made.checks.map(({ cures, ...check }): Finding => ({
+  made.checks.map(({ remedies, ...check }): Finding => ({
     ...check,
     id: `${check.id}:${part.id}`,
     title: `${part.name}: ${check.title}`,
     partId: part.id,
-    remedies: cures.map(({ label, changes }) => ({ label, changes: inPart(index, changes) })),
+    remedies: remedies.map(({ label, changes }) => ({ label, changes: inPart(index, changes) })),
   }));
 
 /** Another thickness serves better. */

@@ -1,7 +1,7 @@
 import { knownLength, type NumberField, type Part, standingIn } from '../document';
 import { disagreement, measuredOn, type Picture } from '../picture';
 import { printMm, trimNumber } from '../units';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 import type { BuildRule } from './rule';
 
 /** A drawing traced from a picture is no better than this share; worse is told. From memory. */

@@ -17,7 +17,7 @@ import { anyone } from '../parts/testing/worn.test';
 import { runs, sampled } from '../units/testing/sampled';
 import { type Asking, createDeriver } from '../report';
 import { reportOf } from '../report/testing/reportOf';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 
 /** A value of a field, from its start to anywhere in its range. */
 function valueOf(field: Field, now: Value | undefined, dice: number): Value {

@@ -1,6 +1,6 @@
 import type { BuildDoc, Change, Part } from '../document';
 import type { Around, PartReport } from '../parts';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 import type { Worked } from './worked';
 
 export interface BuildContext {

@@ -3,7 +3,7 @@ import { applyChanges, type BuildDoc } from '../document';
 import { checkDoc } from '../files/schema';
 import { demo } from '../files/testing/demo';
 import { reportOf } from '../report/testing/reportOf';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 
 const calm = demo('lampwarden-bracers');
 const harness = demo('lampwarden-harness');

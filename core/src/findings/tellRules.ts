@@ -1,5 +1,5 @@
 import { trimNumber } from '../units';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 import type { PartRule } from './rule';
 
 /** Foam thinner than this lets a strip behind it shine through; from memory. */

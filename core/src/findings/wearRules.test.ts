@@ -5,7 +5,7 @@ import { checkDoc } from '../files/schema';
 import { newBuild, newPart, standardKinds } from '../parts';
 import { derive } from '../report';
 import { sampled } from '../units/testing/sampled';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 
 const wearer: Wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
 const tape = (key: Measure['key'], valueMm: number): Measure => ({

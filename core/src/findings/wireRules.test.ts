@@ -4,7 +4,7 @@ import { demo } from '../files/testing/demo';
 import { gaugeMm, gauges } from '../materials';
 import { newBuild, newPart, standardKinds } from '../parts';
 import { reportOf } from '../report/testing/reportOf';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 
 const calm = demo('lampwarden-bracers');
 const told = (doc: BuildDoc, id: string): Finding | undefined =>

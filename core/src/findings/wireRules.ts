@@ -4,7 +4,7 @@ import { gridNormals, nearestOn, onGrid } from '../panel';
 import type { PartReport } from '../parts';
 import { printMm, trimNumber } from '../units';
 import { about, each } from './circuitContext';
-import type { Finding } from './finding';
+import type { Finding } from '../document';
 
 /** A wire with its sleeve is about twice its copper across; from memory. */
 const SLEEVED = 2;

@@ -4,13 +4,13 @@ import type { Around, PartReport } from '../parts';
 import { createCovered } from './covered';
 import { dressing, type DressingStep } from './dressing';
 
-import { movementCures, type MovementCure } from './moving/cures';
+import { movementCures, type MovementCure } from './moving/remedies';
 import { createMovements, type Movement } from './moving/moving';
 import { strapsOf, type Strap } from './straps';
 
 /** A movement with what would free it, when it ends too soon. */
 export interface JudgedMovement extends Movement {
-  cures: MovementCure[];
+  remedies: MovementCure[];
 }
 
 /** How everything worn goes together. */
@@ -48,7 +48,7 @@ export function createFitting(): (
     const moved = worn.map((p) => ({ id: p.id, name: p.name, zone: p.zone, mesh: p.solid.mesh }));
     last = movements(around.body, moved).map((m) => {
       let known = judged.get(m);
-      if (!known) judged.set(m, (known = { ...m, cures: movementCures(m, around, moved, docParts) }));
+      if (!known) judged.set(m, (known = { ...m, remedies: movementCures(m, around, moved, docParts) }));
       return known;
     });
     return last;

@@ -132,7 +132,10 @@ function edgeWeights(panel: Panel, mesh: Mesh, seams: readonly string[]): number
 /** Grid vertex nearest to a fraction of an edge; none where the panel has no such edge, as after its form was changed. */
 const mouthOf = (panel: Panel, { edgeId, at }: HandDart): number | undefined => {
   const run = edgeVertices(panel, edgeId);
-  return run[Math.min(run.length - 2, Math.max(1, Math.round(at * (run.length - 1))))];
+  const last = run.length - 1;
+  // A corner is meant only where it is named exactly.
+  if (at === 0 || at === 1) return run[at * last];
+  return run[Math.min(last - 1, Math.max(1, Math.round(at * last)))];
 };
 
 /** A panel flattened; `left` darts asked for by hand were left out because they would meet. */
@@ -219,23 +222,30 @@ function legsOf(panel: Panel, made: Darted, loop: readonly number[]): Set<number
 }
 
 /** Every dart as the wedge that is cut out: mouth, tip, mouth. */
-function dartMarks(made: Darted, loop: readonly number[], outline: readonly Vec2[]): Mark[] {
-  return made.darts.map(({ path }) => {
+function dartMarks(panel: Panel, made: Darted, loop: readonly number[], outline: readonly Vec2[]): Mark[] {
+  return made.darts.map(({ path, reach }) => {
     const tip = loop.findIndex((v) => made.origin[v] === path.at(-1));
     const back = (steps: number): Vec2 => outline[(tip + steps + outline.length) % outline.length]!;
     const legs = path.length - 1;
-    return { kind: 'dart', points: [back(-legs), back(0), back(legs)], text: 'dart' };
+    return {
+      kind: 'dart',
+      points: [back(-legs), back(0), back(legs)],
+      text: 'dart',
+      dart: { ...mouthOn(panel, path[0]!), reach },
+    };
   });
 }
 
-/** Darts by the side they start from and where along it. */
-const placedDarts = (panel: Panel, made: Darted): HandDart[] =>
-  made.darts.flatMap(({ path, reach }) =>
-    edgesOf(panel).flatMap(({ id, run }) => {
-      const i = run.indexOf(path[0]!);
-      return i > 0 && i < run.length - 1 ? [{ edgeId: id, at: i / (run.length - 1), reach }] : [];
-    }),
-  );
+/** The edge a vertex of the rim lies on, and where along it; a corner is the beginning of an edge. */
+function mouthOn(panel: Panel, vertex: number): Pick<HandDart, 'edgeId' | 'at'> {
+  const found = edgesOf(panel).map(({ id, run }) => ({
+    edgeId: id,
+    at: run.indexOf(vertex) / (run.length - 1),
+  }));
+  const on = found.find(({ at }) => at >= 0 && at < 1) ?? found.find(({ at }) => at === 1);
+  if (!on) throw new Error(`Vertex ${vertex} of ${panel.id} lies on no edge.`);
+  return on;
+}
 
 /** A place of the panel in words, by the names of its edges. */
 function whereOn(panel: Panel, vertex: number): string {
@@ -353,7 +363,7 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     edges: pieceEdges(panel, made, loop, outline),
     holes: panelHoles(panel, ways.flatAt),
     marks: [
-      ...dartMarks(made, loop, outline),
+      ...dartMarks(panel, made, loop, outline),
       ...slotMarks(panel, made, place),
       ...openingMarks(panel, ways.flatAt),
     ],
@@ -366,7 +376,6 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     flipped: 0,
     areaMm2: Math.abs(signedArea(outline)),
     ...(stretch && { stretch }),
-    ...(made.darts.length > 0 && { darts: placedDarts(panel, made) }),
     ...(made.left && {
       note: `${made.left} of the darts asked for would meet another or the rim, or have no such edge, and were left out.`,
     }),

@@ -32,7 +32,7 @@ export { FLOOR_MM, layersRoom, layersUnder, pocketCut } from './layers';
 export { between, bandAlong, insetOf, onGrid, spotsAlong } from './patch';
 export { netsOf, type Nets } from './nets';
 export { nearestOn } from './pick';
-export { eachOf, type Hole, type Mark, type MarkKind, type Piece, type PieceEdge } from './piece';
+export { dartsOn, eachOf, type Hole, type Mark, type MarkKind, type Piece, type PieceEdge } from './piece';
 export { platePanel, platePiece } from './plate';
 export { plateMesh } from './plateMesh';
 export { type Facing, onPlane, plateRegion, type Plane, type Plate, type PlateCut, shut } from './plateShape';

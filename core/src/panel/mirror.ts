@@ -16,7 +16,7 @@ export function mirrorPiece({ piece, flat, legs, flatAt, uvAt }: FlatPanel, pane
       return { ...edge, id, name: panel.edges[id], from: last - edge.to, to: last - edge.from };
     })
     .sort((a, b) => Object.keys(other).indexOf(a.id) - Object.keys(other).indexOf(b.id));
-  const { stretch, darts } = piece;
+  const { stretch } = piece;
   const mirrored: Piece = {
     ...piece,
     id: panel.id,
@@ -24,11 +24,14 @@ export function mirrorPiece({ piece, flat, legs, flatAt, uvAt }: FlatPanel, pane
     outline: piece.outline.map(flip).reverse(),
     edges,
     holes: piece.holes.map((h) => ({ ...h, centre: flip(h.centre) })),
-    marks: piece.marks.map((m) => ({ ...m, points: m.points.map(flip) })),
+    marks: piece.marks.map(({ dart, ...m }) => ({
+      ...m,
+      points: m.points.map(flip),
+      ...(dart && {
+        dart: { ...dart, edgeId: other[dart.edgeId as Side] ?? dart.edgeId, at: 1 - dart.at },
+      }),
+    })),
     mirrors: piece.id,
-    ...(darts && {
-      darts: darts.map((d) => ({ ...d, edgeId: other[d.edgeId as Side] ?? d.edgeId, at: 1 - d.at })),
-    }),
     ...(stretch && {
       stretch: {
         ...stretch,

@@ -63,6 +63,8 @@ export interface Mark {
   channel?: true;
   /** Cut for wires that lie in it. */
   wires?: true;
+  /** The dart it is the wedge of, as it may be placed by hand. */
+  dart?: HandDart;
   /** Where the other face ends once an edge is bevelled: which face is cut down to it, and by how much off square. */
   bevel?: { face: 'back' | 'front'; deg: number; ring?: true };
 }
@@ -125,8 +127,6 @@ export interface Piece {
   ownStep?: true;
   /** Cut flat as one of so many layers that are glued face to face. */
   layers?: number;
-  /** Darts as they were placed, in the order of their marks. */
-  darts?: HandDart[];
   /** Cut by the same outline as another piece of the part, perhaps turned over; that one is its template. */
   like?: { pieceId: string; flipped: boolean };
   /** The piece this one is cut as the mirror of. */
@@ -139,3 +139,6 @@ export interface Piece {
 
 /** How many of a piece one copy of its part has. */
 export const eachOf = ({ each = 1 }: Pick<Piece, 'each'>): number => each;
+
+/** The darts of a piece as they may be placed by hand, in the order of their marks. */
+export const dartsOn = ({ marks }: Pick<Piece, 'marks'>): HandDart[] => marks.flatMap((m) => m.dart ?? []);

@@ -4,7 +4,7 @@ import { resolveBody } from '../body';
 import { dot3 } from '../geometry';
 import { foamOf, gridNormals, type Piece } from '../panel';
 import { standardKinds } from './kinds';
-import { isValid } from './cures';
+import { isValid } from './remedies';
 import { makePart } from './made';
 import { drawnPieces, partReport } from './partReport';
 import { anyPart, runsOf } from './testing/anyPart';

@@ -60,7 +60,7 @@ export const cutAwayChecks = (cuts: readonly CutAway[]): Check[] =>
     why: 'It was said that it may go. Moved beside it, nothing need be cut.',
     sure: 'standard',
     excess: cut.deepMm,
-    cures: [],
+    remedies: [],
   }));
 
 export const cutAwayWork = (cuts: readonly CutAway[]): Work[] =>

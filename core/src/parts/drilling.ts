@@ -133,7 +133,7 @@ export function wholeChecks(laid: readonly LaidPanel[], templates: readonly Piec
               sure: 'standard',
               excess: count,
               pieceId: t.id,
-              cures: [],
+              remedies: [],
             },
           ];
     });

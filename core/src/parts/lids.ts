@@ -49,7 +49,7 @@ export function lidChecks(
               sure: 'practice' as const,
               excess: CLEAR_MM - nearest,
               pieceId: panel.id,
-              cures: [],
+              remedies: [],
             },
           ]
         : []),
@@ -64,7 +64,7 @@ export function lidChecks(
               sure: 'practice' as const,
               excess: on.length,
               pieceId: panel.id,
-              cures: [],
+              remedies: [],
             },
           ]
         : []),

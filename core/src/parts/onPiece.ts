@@ -1,4 +1,4 @@
-import type { Cure, Feature } from '../document';
+import type { Proposal, Feature } from '../document';
 import { type FeatureKind, type Laid, notLaid } from '../features';
 import { contains, distanceToEdge, type Vec2 } from '../geometry';
 import type { LaidPanel, Mark, Piece } from '../panel';
@@ -75,7 +75,7 @@ export function keptOn(
   if (!off) return laid;
   const title = `${kind.label}: reaches ${trimNumber(Math.max(0.1, off.mm))} mm beyond the edge of ${off.piece.name}.`;
   const { place } = feature;
-  const cures: Cure[] =
+  const remedies: Proposal[] =
     place.on === 'panel' && (place.u !== 0.5 || place.v !== 0.5)
       ? [
           {
@@ -87,7 +87,7 @@ export function keptOn(
           },
         ]
       : [];
-  const told = { excess: off.mm, pieceId: off.piece.id, cures };
+  const told = { excess: off.mm, pieceId: off.piece.id, remedies };
   if (off.gone) {
     const left = notLaid(feature, kind.station, title);
     return { ...left, checks: left.checks.map((c) => ({ ...c, ...told })) };

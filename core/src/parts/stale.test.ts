@@ -13,10 +13,10 @@ describe('a first answer', () => {
     const before = partReport(part, around);
     let seen = 0;
     for (const check of before.checks)
-      for (const cure of check.cures) {
+      for (const cure of check.remedies) {
         const cured: Part = applyChanges(part, cure.changes);
         const rough = partReport(cured, around, true, before);
-        const same = rough.checks.find((c) => c.id === check.id)?.cures ?? [];
+        const same = rough.checks.find((c) => c.id === check.id)?.remedies ?? [];
         expect(
           same.map((c) => c.label),
           check.title,

@@ -41,9 +41,9 @@ describe('what is put in comes out again', () => {
       expect(told(report)!.severity, corners).to.equal('stop');
       expect(report.comesOut['cells']).to.equal('none');
       expect(report.sealedIn).to.include('cells');
-      const { cures } = told(report)!;
-      expect(cures.length, corners).to.be.greaterThan(0);
-      for (const cure of cures) {
+      const { remedies } = told(report)!;
+      expect(remedies.length, corners).to.be.greaterThan(0);
+      for (const cure of remedies) {
         const opened = partReport(applyChanges(part, cure.changes), around);
         expect(opened.comesOut['cells'], cure.label).to.be.a('number');
         expect(told(opened), cure.label).to.equal(undefined);
@@ -58,7 +58,7 @@ describe('what is put in comes out again', () => {
         }
       }
       expect(
-        cures.some((c) => c.label.includes('comes off')),
+        remedies.some((c) => c.label.includes('comes off')),
         corners,
       ).to.equal(true);
     }
@@ -130,7 +130,7 @@ describe('what is put in comes out again', () => {
   it('what is said to stay in for good is noted and goes in before the part is closed', () => {
     const report = partReport(withPack('box', big, on('face'), { access: 'stays' }), around);
     expect(told(report)!.severity).to.equal('note');
-    expect(told(report)!.cures).to.deep.equal([]);
+    expect(told(report)!.remedies).to.deep.equal([]);
     expect(report.sealedIn).to.include('cells');
   });
 

@@ -3,7 +3,7 @@ import { applyChanges, type BuildDoc, type BuildFile, schemaVersion, share } fro
 import { createDeriver, derive } from './derive';
 import { readBuildFile, writeBuildFile } from '../files/buildFile';
 import { demo } from '../files/testing/demo';
-import type { Finding } from '../findings';
+import type { Finding } from '../document';
 import { closures } from '../materials';
 
 const calm = demo('lampwarden-bracers');

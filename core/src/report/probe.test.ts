@@ -8,7 +8,7 @@ import { planPages } from '../pattern';
 import { checkDoc } from '../files/schema';
 import { sourcedPieces } from '../pattern';
 import { fontFile } from '../files/testing/font';
-import { makeDownload } from '../files/downloads';
+import { exportOf, makeExport } from '../files/exports';
 import { createDeriver } from './derive';
 import type { Report } from './report';
 import { armlet, dot, hoop, withProbes } from './testing/probe';
@@ -121,7 +121,15 @@ describe('a form and a feature that were only just added', () => {
     const laid = report.packed.sheets.flatMap((s) => s.laid);
     const copies = report.parts.reduce((sum, p) => sum + p.pieces.reduce((n, q) => n + q.quantity, 0), 0);
     expect(laid).to.have.length(copies);
-    expect(await makeDownload('cut-list.csv', doc, report, new Date(0), fontFile))
+    expect(
+      await makeExport(exportOf('cut-list.csv'), {
+        doc,
+        report,
+        stamp: new Date(0),
+        font: fontFile,
+        unit: 'mm',
+      }),
+    )
       .to.include('Armlet')
       .and.to.include('Hoop');
   });

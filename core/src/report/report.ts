@@ -1,4 +1,5 @@
-import type { Finding, Worked } from '../findings';
+import type { Finding } from '../document';
+import type { Worked } from '../findings';
 import type { Advice } from '../parts';
 
 /** Everything worked out of a build, and what was noticed. */

@@ -1,7 +1,7 @@
 import { applyChanges, type BuildDoc, type Circuit, type Feature, type Part } from '../document';
 import { catalogue as standard } from '../materials';
 import { type Around, makePart, partReport, standardKinds, startFeature, startLights } from '../parts';
-import type { Finding, Remedy } from '../findings';
+import type { Finding, Remedy } from '../document';
 import { fail, ok, type Result } from '../units';
 import { derive } from './derive';
 import { aroundPart, surroundingsOf } from './surroundings';

@@ -1,8 +1,10 @@
 export { chance } from './chance';
+export { byId } from './byId';
 export { isRealDay } from './day';
 export { inUnit } from './inUnit';
 export { letterAt } from './letter';
 export { MM_PER_INCH, parseLengthMm, printLength, printMm, trimNumber, type LengthUnit } from './length';
+export { pick } from './pick';
 export { fail, ok, type Result } from './result';
 export { figure, sureLabel, type Figure, type Sure } from './sure';
 export { printHours, printMinutes } from './time';

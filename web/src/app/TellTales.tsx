@@ -1,4 +1,4 @@
-import type { Finding } from '@fomrik/core/findings';
+import type { Finding } from '@fomrik/core/document';
 import type { Severity, Station } from '@fomrik/core/document';
 import { strainClassName } from '@fomrik/core/foam';
 import { FindingCard, findingMark } from '../parts/FindingCard';

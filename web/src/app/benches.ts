@@ -1,4 +1,5 @@
 import type { Station } from '@fomrik/core/document';
+import { fileExports } from '@fomrik/core/files/exports';
 import { type ComponentType, lazy, useEffect } from 'react';
 
 const loaders: Record<Station, () => Promise<{ default: ComponentType }>> = {
@@ -21,7 +22,7 @@ const extras: (() => Promise<unknown>)[] = [
   () => import('../parts/SolidView'),
   () => import('../parts/FigureView'),
   () => import('../parts/plotly'),
-  () => import('@fomrik/core/files/downloads'),
+  () => Promise.all(fileExports.map((file) => file.load())),
 ];
 
 /** Fetches everything a build may need once nothing else is to be done, so that it opens while the server is away. */

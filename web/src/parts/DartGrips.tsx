@@ -1,4 +1,4 @@
-import { edgeRun, type Piece } from '@fomrik/core/panel';
+import { dartsOn, edgeRun, type Piece } from '@fomrik/core/panel';
 import type { HandDart } from '@fomrik/core/document';
 import { dist2, lerp2, type Vec2 } from '@fomrik/core/geometry';
 import { useDrag } from '@use-gesture/react';
@@ -30,8 +30,8 @@ function mouthNear(piece: Piece, spot: Vec2): { edgeId: string; at: number } {
 
 /** Grips on the mouth and the tip of every dart: drag to move, arrows to nudge, Delete to take away. */
 export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
-  const marks = piece.marks.filter((m) => m.kind === 'dart');
-  const darts = piece.darts ?? [];
+  const marks = piece.marks.filter((m) => m.dart);
+  const darts = dartsOn(piece);
   const place = (p: Vec2): Vec2 => ({ x: p.x + x, y: heightMm - p.y + y });
   const spotOf = (grip: SVGElement, [px, py]: readonly [number, number]): Vec2 => {
     const at = new DOMPoint(px, py).matrixTransform(grip.ownerSVGElement!.getScreenCTM()!.inverse());
@@ -79,7 +79,6 @@ export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
     { pointer: { keys: false } },
   );
   return marks.flatMap((mark, index) => {
-    if (!darts[index]) return [];
     const [a, tip, b] = mark.points as [Vec2, Vec2, Vec2];
     return (['mouth', 'tip'] as const).map((what) => {
       const at = place(what === 'mouth' ? lerp2(a, b, 0.5) : tip);

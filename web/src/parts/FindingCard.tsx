@@ -1,4 +1,4 @@
-import type { Finding } from '@fomrik/core/findings';
+import type { Finding } from '@fomrik/core/document';
 import type { Severity } from '@fomrik/core/document';
 import { sureLabel } from '@fomrik/core/units';
 import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
@@ -57,7 +57,7 @@ function SettingAside({ finding: { id, title } }: { finding: Finding }) {
 /** One finding with its numbers, reason and cures. Enter on the card applies the first cure. */
 export function FindingCard({ finding }: { finding: Finding }) {
   const { icon: Icon, word, tone } = findingMark[finding.severity];
-  const cures = finding.remedies.filter((r) => r.changes.length > 0);
+  const remedies = finding.remedies.filter((r) => r.changes.length > 0);
   return (
     <article
       tabIndex={0}
@@ -65,7 +65,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
       data-rule={finding.id.split(':')[0]}
       className="border-t border-hair py-2 pl-6 pr-2 relative"
       onKeyDown={(e) => {
-        if (e.key === 'Enter' && e.target === e.currentTarget && cures[0]) applyShown(cures[0].changes);
+        if (e.key === 'Enter' && e.target === e.currentTarget && remedies[0]) applyShown(remedies[0].changes);
       }}
     >
       <Icon aria-hidden size={16} className={`absolute left-1 top-2.5 ${tone}`} />
@@ -77,7 +77,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
         <Said words={finding.why} /> <span className="italic">({sureLabel[finding.sure]})</span>
       </p>
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
-        {cures.map((remedy) => (
+        {remedies.map((remedy) => (
           <button key={remedy.label} type="button" className="btn" onClick={() => applyShown(remedy.changes)}>
             <Said words={remedy.label} />
           </button>

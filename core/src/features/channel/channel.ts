@@ -136,7 +136,7 @@ export const channel = defineFeature<ChannelParams>({
                 sure: 'memory',
                 excess: params.deepMm - most,
                 pieceId: laid.panel.id,
-                cures: [],
+                remedies: [],
               },
             ]
           : [],

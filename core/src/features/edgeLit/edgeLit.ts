@@ -1,4 +1,4 @@
-import { type Check, choice, count, type Cure, length, type ParamsOf } from '../../document';
+import { type Check, choice, count, type Proposal, length, type ParamsOf } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
 import { edgeGlow, type EdgeLit, mostEngraved } from '../../light';
 import { type LampColour, ledBodies, leds, walls } from '../../materials';
@@ -83,9 +83,9 @@ const sheetOf = ({ heightMm, sheetMm, engravedPct, edges }: EdgeParams): EdgeLit
 });
 
 /** Ways to a more even sheet: foil or lamps at the far edge, less engraved, or thicker sheet. */
-function evener(on: LaidPart, id: string, params: EdgeParams): Cure[] {
+function evener(on: LaidPart, id: string, params: EdgeParams): Proposal[] {
   const wanted = params.evenPct / 100;
-  const set = (label: string, changes: Partial<EdgeParams>): Cure[] =>
+  const set = (label: string, changes: Partial<EdgeParams>): Proposal[] =>
     edgeGlow(sheetOf({ ...params, ...changes })).evenness >= wanted
       ? [
           {
@@ -196,7 +196,7 @@ export const edgeLit = defineFeature<EdgeParams>({
         sure: 'memory',
         excess: wanted - glow.evenness,
         pieceId: laid.panel.id,
-        cures: evener(on, id, params),
+        remedies: evener(on, id, params),
       });
     if (needMm > haveMm + 0.05)
       checks.push({
@@ -208,7 +208,7 @@ export const edgeLit = defineFeature<EdgeParams>({
         sure: 'standard',
         excess: needMm - haveMm,
         pieceId: laid.panel.id,
-        cures: [{ need: 'room', mm: needMm - haveMm }],
+        remedies: [{ need: 'room', mm: needMm - haveMm }],
       });
     return {
       ...nothing(),

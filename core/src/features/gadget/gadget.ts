@@ -190,7 +190,7 @@ function roomChecks(id: string, name: string, thickMm: number, haveMm: number, {
       sure: 'measured',
       excess: short,
       ...(laid && { pieceId: laid.panel.id }),
-      cures: [{ need: 'room', mm: short }],
+      remedies: [{ need: 'room', mm: short }],
     },
   ];
 }
@@ -211,7 +211,7 @@ function gelChecks(id: string, name: string, { gel, lumens, what }: ParamsOf<typ
       why: 'Typical of stage filters; a lamp of that colour gives more light from the same cells. Keep gel off anything that gets hot.',
       sure: 'memory',
       excess: 1 - passes,
-      cures: [],
+      remedies: [],
     },
   ];
 }

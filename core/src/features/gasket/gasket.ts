@@ -77,7 +77,7 @@ export const gasket = defineFeature<ParamsOf<typeof fields>>({
                 sure: 'practice' as const,
                 excess: params.throughMm - params.holeMm,
                 pieceId: laid.panel.id,
-                cures: [
+                remedies: [
                   {
                     label: `A hole of ${trimNumber(Math.min(160, params.throughMm + 1))} mm`,
                     changes: [
@@ -102,7 +102,7 @@ export const gasket = defineFeature<ParamsOf<typeof fields>>({
                 sure: 'standard' as const,
                 excess: -left,
                 pieceId: laid.panel.id,
-                cures: [],
+                remedies: [],
               },
             ]
           : []),

@@ -189,7 +189,7 @@ export const hatch = defineFeature<HatchParams>({
                 sure: 'practice',
                 excess: LEAST_MM - left,
                 pieceId: laid.panel.id,
-                cures: [],
+                remedies: [],
               },
             ]
           : [],

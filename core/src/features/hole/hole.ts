@@ -71,7 +71,7 @@ export const hole = defineFeature<ParamsOf<typeof fields>>({
                 sure: 'practice',
                 excess: LEAST_MM - left,
                 pieceId: laid.panel.id,
-                cures: [],
+                remedies: [],
               },
             ]
           : [],

@@ -56,7 +56,7 @@ describe('an insert block', () => {
     expect(ids({ widthMm: 90 })).to.include('block-in-block');
     expect(ids({ pocketWideMm: 55 })).to.include('block-wall-block');
     const deep = made({ deepMm: 60 }).checks.find((c) => c.id === 'block-deep-block')!;
-    expect(deep.cures.map((c) => c.label)).to.deep.equal(['30 mm deep']);
+    expect(deep.remedies.map((c) => c.label)).to.deep.equal(['30 mm deep']);
   });
 
   it('never gains foam by a pocket, whatever its sizes', () => {

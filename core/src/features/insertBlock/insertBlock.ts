@@ -173,7 +173,7 @@ export const insertBlock = defineFeature<BlockParams>({
                 why: 'It keeps the thing from closing.',
                 sure: 'standard' as const,
                 excess: over,
-                cures:
+                remedies:
                   footing.depthMm >= Math.max(3, t)
                     ? [
                         {
@@ -200,7 +200,7 @@ export const insertBlock = defineFeature<BlockParams>({
                 why: 'Foam gives a millimetre or two; more must be cut off.',
                 sure: 'standard' as const,
                 excess: 1 - footing.inside,
-                cures: [],
+                remedies: [],
               },
             ]
           : []),
@@ -216,7 +216,7 @@ export const insertBlock = defineFeature<BlockParams>({
                 why: 'A thin wall tears when the pack is pulled out.',
                 sure: 'practice' as const,
                 excess: WALL_MM - wallMm,
-                cures: [],
+                remedies: [],
               },
             ]
           : []),

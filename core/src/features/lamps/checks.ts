@@ -1,4 +1,4 @@
-import type { Check, Cure, PanelSpot } from '../../document';
+import type { Check, Proposal, PanelSpot } from '../../document';
 import { ledBodies } from '../../materials';
 import type { LaidPanel } from '../../panel';
 import { trimNumber } from '../../units';
@@ -28,13 +28,13 @@ function drawnIn(
   place: PanelSpot,
   params: LampParams,
   clearMm: number,
-): Cure[] {
+): Proposal[] {
   const all = (at: PanelSpot, pitchMm: number): boolean =>
     layoutOf({ ...params, pitchMm }, at.turnDeg).every((by) => spotBy(laid, at, by).marginMm >= clearMm);
   return [
     { at: place, words: 'Draw it together' },
     { at: { ...place, u: 0.5, v: 0.5 }, words: 'Middle of the piece' },
-  ].flatMap(({ at, words }): Cure[] => {
+  ].flatMap(({ at, words }): Proposal[] => {
     for (let pitchMm = params.pitchMm; pitchMm >= LEAST_PITCH_MM; pitchMm = Math.floor(pitchMm - 1))
       if (all(at, pitchMm))
         return [
@@ -51,7 +51,13 @@ function drawnIn(
 }
 
 /** Ways to bring a whole row onto foam: centred where it is, or in the middle of the piece, closer together if it must be. */
-function centred(on: LaidPart, id: string, laid: LaidPanel, place: PanelSpot, params: LampParams): Cure[] {
+function centred(
+  on: LaidPart,
+  id: string,
+  laid: LaidPanel,
+  place: PanelSpot,
+  params: LampParams,
+): Proposal[] {
   const clear = WINDOW_MARGIN_MM + ledBodies[params.body].bodyMm / 2 + 1;
   if (params.layout !== 'line') return drawnIn(on, id, laid, place, params, clear);
   const spans = params.count - 1;
@@ -63,7 +69,7 @@ function centred(on: LaidPart, id: string, laid: LaidPanel, place: PanelSpot, pa
       words: 'Middle of the piece, turned',
     },
   ];
-  return tries.flatMap(({ place: at, words }): Cure[] => {
+  return tries.flatMap(({ place: at, words }): Proposal[] => {
     if (spotFrom(laid, at, 0).marginMm < clear) return [];
     const [back, ahead] = clearRun(laid, at, clear);
     const pitchMm =
@@ -113,7 +119,7 @@ export function checksOf(
       sure: 'practice',
       excess: off.reduce((sum, l) => sum + WINDOW_MARGIN_MM + half - l.marginMm, 0),
       pieceId: laid.panel.id,
-      cures: centred(on, id, laid, place, params),
+      remedies: centred(on, id, laid, place, params),
     });
   const short = Math.max(...items.map((l) => l.fit!.needMm - l.fit!.haveMm));
   if (short > 0.05)
@@ -126,7 +132,7 @@ export function checksOf(
       sure: 'memory',
       excess: short,
       pieceId: laid.panel.id,
-      cures: [{ need: 'room', mm: short }],
+      remedies: [{ need: 'room', mm: short }],
     });
   if (!on.lined && !laid.panel.given)
     checks.push({
@@ -137,7 +143,7 @@ export function checksOf(
       why: 'A 2 mm lining keeps solder off the sleeve and sweat off the solder.',
       sure: 'practice',
       excess: 1,
-      cures: [
+      remedies: [
         {
           label: 'Add a 2 mm lining',
           changes: [{ path: ['lining'], value: { foamId: 'dense-eva', nominalMm: 2 } }],

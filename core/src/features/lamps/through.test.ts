@@ -50,7 +50,7 @@ describe('lamps behind foam that light goes through', () => {
       },
       aroundOf(),
     );
-    expect(told!.cures.map((c) => ('label' in c ? c.label : c.need))[0]).to.equal(
+    expect(told!.remedies.map((c) => ('label' in c ? c.label : c.need))[0]).to.equal(
       'Cut a hole for every lamp',
     );
     expect(cured.checks.some((c) => c.id === 'through-l')).to.equal(false);

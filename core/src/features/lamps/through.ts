@@ -66,7 +66,7 @@ export function throughChecks(
         title: `no light comes through the foam of ${laid.panel.name}.`,
         why: 'Closed-cell craft foam is opaque. White polyethylene and pale upholstery foam glow; others want a hole for every lamp.',
         excess: 1,
-        cures: [holes],
+        remedies: [holes],
       },
     ];
   const { passed, evenness } = litFace(face, CELLS);
@@ -78,7 +78,7 @@ export function throughChecks(
       title: `${trimNumber(passed * 100, 0)} % of the light comes through ${laid.panel.name}; the darkest spot between the lamps has ${trimNumber(evenness * 100, 0)} % of the mean.`,
       why: 'Cosine and inverse square from every lamp, then what the foam lets through and spreads, by its thickness. Hold a strip of it over a lamp before cutting.',
       excess: Math.max(1e-6, DIM - passed),
-      cures: passed < DIM ? [holes] : [],
+      remedies: passed < DIM ? [holes] : [],
     },
   ];
 }

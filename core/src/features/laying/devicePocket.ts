@@ -1,4 +1,4 @@
-import type { Check, Cure, Feature, PanelSpot } from '../../document';
+import type { Check, Proposal, Feature, PanelSpot } from '../../document';
 import { common, contains, dot3, signedArea, sub3, type Vec2 } from '../../geometry';
 import { isRigid } from '../../materials';
 import {
@@ -68,7 +68,7 @@ export function pocketChecks(
   feature: Pick<Feature, 'id' | 'place'>,
   footing: Footing,
   sized: Sized,
-  others: readonly Cure[] = [],
+  others: readonly Proposal[] = [],
 ): Check[] {
   const { name, deepMm } = sized;
   const { id, place } = feature;
@@ -80,7 +80,7 @@ export function pocketChecks(
     on.panels.map((l) => l.panel),
     (p) => on.panels.find((l) => l.panel === p)!.foam.thicknessMm.value,
   );
-  const clear = (): Cure[] =>
+  const clear = (): Proposal[] =>
     clearSpots(layers, feature, place, sized).map(([u, v]) => ({
       label: `Move it to ${Math.round(u * 100)} % across, ${Math.round(v * 100)} % up`,
       changes: [{ path: featurePath(on, { id }, 'place'), value: { ...place, u, v } }],
@@ -100,7 +100,7 @@ export function pocketChecks(
       sure: 'practice',
       excess: WALL_MM - wallMm,
       pieceId: footing.laid.panel.id,
-      cures: clear(),
+      remedies: clear(),
     });
   const inWay = layers.flatMap(({ plate: layer }) => {
     const cut = layer!.cuts.find((c) => c.id === id);
@@ -116,7 +116,7 @@ export function pocketChecks(
       sure: 'standard',
       excess: 1,
       pieceId: footing.laid.panel.id,
-      cures: clear(),
+      remedies: clear(),
     });
   if (deepMm > footing.depthMm + 0.05)
     checks.push({
@@ -128,7 +128,7 @@ export function pocketChecks(
       sure: 'practice',
       excess: deepMm - footing.depthMm,
       pieceId: footing.laid.panel.id,
-      cures: [...others],
+      remedies: [...others],
     });
   return checks;
 }

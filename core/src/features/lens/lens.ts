@@ -147,7 +147,7 @@ export const lens = defineFeature<LensParams>({
                 sure: 'standard' as const,
                 excess: loose,
                 pieceId: laid.panel.id,
-                cures: [],
+                remedies: [],
               },
             ]
           : []),
@@ -162,7 +162,7 @@ export const lens = defineFeature<LensParams>({
                 sure: 'standard' as const,
                 excess: -seat.offEdgeMm,
                 pieceId: laid.panel.id,
-                cures: [],
+                remedies: [],
               },
             ]
           : []),

@@ -1,4 +1,4 @@
-import type { Cure } from '../../document';
+import type { Proposal } from '../../document';
 import { leastDistanceMm, litFace } from '../../light';
 import { trimNumber } from '../../units';
 import { featurePath, type LaidPart } from '../contract';
@@ -8,9 +8,9 @@ import { boxFace, type LightBox } from './box';
 export const CELLS = 48;
 
 /** Ways to an even face: lamps further behind, a layer more, more lamps, or foil. */
-export function evener(on: LaidPart, id: string, params: LightBox & { evenPct: number }): Cure[] {
+export function evener(on: LaidPart, id: string, params: LightBox & { evenPct: number }): Proposal[] {
   const wanted = params.evenPct / 100;
-  const set = (label: string, changes: Partial<LightBox>): Cure[] =>
+  const set = (label: string, changes: Partial<LightBox>): Proposal[] =>
     litFace(boxFace({ ...params, ...changes }), CELLS).evenness >= wanted
       ? [
           {

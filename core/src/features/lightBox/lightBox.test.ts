@@ -53,10 +53,10 @@ describe('a light box', () => {
     const { part, report } = lit({ columns: 2, shine: 'clear', walls: 'plain', deepMm: 6, evenPct: 50 });
     const told = report.checks.find((c) => c.id === 'glow-glow')!;
     expect(evenness(part)).to.be.lessThan(0.5);
-    expect(told.cures.length).to.be.greaterThan(0);
-    const deeper = told.cures.find((c) => c.label.startsWith('Lamps '))!;
+    expect(told.remedies.length).to.be.greaterThan(0);
+    const deeper = told.remedies.find((c) => c.label.startsWith('Lamps '))!;
     expect(Number.parseFloat(deeper.label.slice(6))).to.equal(deeper.changes[0]!.value);
-    for (const cure of told.cures)
+    for (const cure of told.remedies)
       expect(evenness(applyChanges(part, cure.changes)), cure.label).to.be.at.least(0.48);
   });
 

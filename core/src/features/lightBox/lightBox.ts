@@ -108,7 +108,7 @@ export const lightBox = defineFeature<BoxParams>({
         sure: 'memory',
         excess: wanted - lit.evenness,
         pieceId: laid.panel.id,
-        cures: evener(on, id, params),
+        remedies: evener(on, id, params),
       });
     if (needMm > haveMm + 0.05)
       checks.push({
@@ -120,7 +120,7 @@ export const lightBox = defineFeature<BoxParams>({
         sure: 'standard',
         excess: needMm - haveMm,
         pieceId: laid.panel.id,
-        cures: [{ need: 'room', mm: needMm - haveMm }],
+        remedies: [{ need: 'room', mm: needMm - haveMm }],
       });
     const at = (x: number, y: number): Pick<Item, 'at' | 'normal'> => {
       const uv = laid.uvAt(onFlat(x - w / 2, y - h / 2));

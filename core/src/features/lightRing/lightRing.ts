@@ -113,7 +113,7 @@ export const lightRing = defineFeature<RingParams>({
                 sure: 'memory',
                 excess: short,
                 ...(footing.laid && { pieceId: footing.laid.panel.id }),
-                cures: [{ need: 'room', mm: short }],
+                remedies: [{ need: 'room', mm: short }],
               },
             ]
           : [],

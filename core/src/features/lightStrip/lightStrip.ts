@@ -175,7 +175,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
                 sure: 'memory',
                 excess: of.thickMm - haveMm,
                 pieceId: laid.panel.id,
-                cures: [{ need: 'room', mm: of.thickMm - haveMm }],
+                remedies: [{ need: 'room', mm: of.thickMm - haveMm }],
               },
             ]
           : [],

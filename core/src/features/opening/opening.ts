@@ -109,7 +109,7 @@ export const opening = defineFeature<OpeningParams>({
                 sure: 'practice',
                 excess: LEAST_MM - left,
                 pieceId: laid.panel.id,
-                cures: [],
+                remedies: [],
               },
             ]
           : [],

@@ -107,7 +107,7 @@ export function closedIn(
       sure: 'practice',
       excess: 1,
       pieceId: footing.laid.panel.id,
-      cures: [
+      remedies: [
         ...(top
           ? [
               {

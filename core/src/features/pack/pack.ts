@@ -1,4 +1,4 @@
-import { type Check, choice, type Cure, type Feature, type ParamsOf } from '../../document';
+import { type Check, choice, type Proposal, type Feature, type ParamsOf } from '../../document';
 import { contains, dist3 } from '../../geometry';
 import { type Pack, packs } from '../../materials';
 import { footprintOutline } from '../../panel';
@@ -95,7 +95,7 @@ export const pack = defineFeature<PackParams>({
             why: 'Its voltage and size are not known, so nothing can be worked out with it.',
             sure: 'standard',
             excess: 1,
-            cures: on.packs.slice(0, 2).map((p) => usePack(on, id, p)),
+            remedies: on.packs.slice(0, 2).map((p) => usePack(on, id, p)),
           },
         ],
       };
@@ -166,13 +166,13 @@ export const pack = defineFeature<PackParams>({
   },
 });
 
-const usePack = (on: LaidPart, id: string, p: Pack): Cure => ({
+const usePack = (on: LaidPart, id: string, p: Pack): Proposal => ({
   label: p.name,
   changes: [{ path: featurePath(on, { id }, 'params', 'packId'), value: p.id }],
 });
 
 /** Packs that are thinner and give as many volts or more, the least change first. */
-const thinner = (on: LaidPart, id: string, { thickMm, cell, series }: Pack): Cure[] =>
+const thinner = (on: LaidPart, id: string, { thickMm, cell, series }: Pack): Proposal[] =>
   on.packs
     .filter((p) => p.thickMm < thickMm && p.cell.nominalV * p.series >= cell.nominalV * series)
     .sort((a, b) => b.thickMm - a.thickMm)
@@ -183,7 +183,7 @@ const goingIn = (
   on: LaidPart,
   feature: Pick<Feature, 'id' | 'place'>,
   { cell, series, lengthMm }: Pack,
-): Cure[] =>
+): Proposal[] =>
   on.packs
     .filter((p) => p.cell.nominalV * p.series >= cell.nominalV * series)
     .filter((p) => {
@@ -217,7 +217,7 @@ function checksOf(
       sure: 'standard',
       excess: short,
       ...(footing.laid && { pieceId: footing.laid.panel.id }),
-      cures: [
+      remedies: [
         ...(footing.laid && params.pocket === 'none'
           ? [
               {
@@ -249,7 +249,7 @@ function checksOf(
         : 'What lies beyond it is in a wall, or outside.',
       sure: 'practice',
       excess: 1 - footing.inside,
-      cures: [
+      remedies: [
         ...moved(on, feature, [
           [0.5, 0.5],
           [0.5, 0.35],
@@ -268,7 +268,7 @@ function checksOf(
       sure: 'practice',
       excess: 1,
       ...(footing.laid && { pieceId: footing.laid.panel.id }),
-      cures: [],
+      remedies: [],
     });
   const sore = on.tender
     .map((spot) => ({
@@ -286,7 +286,7 @@ function checksOf(
       why: 'There is no flesh over it; anything hard there hurts.',
       sure: 'memory',
       excess: sore.spot.keepOffMm - sore.mm,
-      cures:
+      remedies:
         place.on === 'panel'
           ? moved(on, feature, [
               [place.u, Math.min(0.9, place.v + 0.2)],
@@ -302,7 +302,7 @@ const moved = (
   on: LaidPart,
   { id, place }: Pick<Feature, 'id' | 'place'>,
   spots: readonly (readonly [number, number])[],
-): Cure[] =>
+): Proposal[] =>
   place.on === 'panel'
     ? spots.map(([u, v]) => ({
         label: `Move it to ${Math.round(u * 100)} % across, ${Math.round(v * 100)} % up`,

@@ -119,7 +119,7 @@ function checksOf(
             sure: 'standard' as const,
             excess: widest.gapMm - padMm,
             pieceId: widest.panel,
-            cures:
+            remedies:
               layers > params.layers
                 ? [
                     {
@@ -141,7 +141,7 @@ function checksOf(
             why: `No knife is held flatter than ${STEEPEST_BEVEL_DEG}°. Set the strip back from the edge instead.`,
             sure: 'practice' as const,
             excess: bevelDeg - STEEPEST_BEVEL_DEG,
-            cures: [],
+            remedies: [],
           },
         ]
       : []),

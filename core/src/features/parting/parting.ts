@@ -60,7 +60,7 @@ export const parting = defineFeature<PartingParams>({
   parts: true,
   fields,
   places: ['panel'],
-  cures: 'split',
+  remedies: 'split',
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
     params: { staggerMm: 30, joint: 'glue' },

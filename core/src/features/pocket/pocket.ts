@@ -86,7 +86,7 @@ export const pocket = defineFeature<ParamsOf<typeof fields>>({
                 sure: 'memory',
                 excess: params.deepMm - most,
                 pieceId: laid.panel.id,
-                cures:
+                remedies:
                   most >= 1
                     ? [
                         {

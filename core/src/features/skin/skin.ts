@@ -130,7 +130,7 @@ export const skin = defineFeature<ParamsOf<typeof fields>>({
                 sure: 'memory',
                 excess: worst - gives,
                 pieceId: laid.panel.id,
-                cures: [],
+                remedies: [],
               },
             ]
           : [],

@@ -22,7 +22,7 @@ export const strip = defineFeature<ParamsOf<typeof fields>>({
   station: 'shape',
   fields,
   places: ['edges'],
-  cures: 'slack',
+  remedies: 'slack',
   start: ({ panel, edge }) => ({
     place: { on: 'edges', runs: [{ panel, edge }] },
     params: { widthMm: 30, foamMm: 6 },

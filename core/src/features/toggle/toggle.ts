@@ -61,7 +61,7 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
             why: 'Its size and rating are not known.',
             sure: 'standard',
             excess: 1,
-            cures: on.switches.slice(0, 1).map((s) => ({
+            remedies: on.switches.slice(0, 1).map((s) => ({
               label: s.name,
               changes: [{ path: featurePath(on, feature, 'params', 'switchId'), value: s.id }],
             })),
@@ -120,7 +120,7 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
         why: 'It presses into the sleeve, and its lever stands too far out.',
         sure: found.sure,
         excess: short,
-        cures: [
+        remedies: [
           { need: 'room', mm: short },
           ...on.switches
             .filter((s) => s.deepMm <= haveMm && s.kind === 'latching')

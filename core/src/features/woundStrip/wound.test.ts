@@ -84,7 +84,7 @@ describe('a strip along a flat core', () => {
     const report = laid({ wideMm: 20, rows: 3 });
     const told = report.checks.find((c) => c.id === 'wound-wide-s')!;
     expect(told.excess).to.be.closeTo(4, 1e-9);
-    expect(told.cures).to.have.length(1);
+    expect(told.remedies).to.have.length(1);
     expect(laid({ wideMm: 20, rows: 2 }).checks.some((c) => c.id === 'wound-wide-s')).to.equal(false);
   });
 

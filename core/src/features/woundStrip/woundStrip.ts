@@ -1,4 +1,4 @@
-import type { Check, Cure } from '../../document';
+import type { Check, Proposal } from '../../document';
 import { litFace, type LitFace } from '../../light';
 import { diffusers, strip12V, strip5V } from '../../materials';
 import { type Piece, platePiece } from '../../panel';
@@ -65,9 +65,9 @@ function sleevePieces(
 }
 
 /** Ways to a more even sleeve: turns closer together, a thinner core, or a layer more. */
-function evener(on: LaidPart, id: string, params: WoundParams): Cure[] {
+function evener(on: LaidPart, id: string, params: WoundParams): Proposal[] {
   const wanted = params.evenPct / 100;
-  const set = (label: string, changes: Partial<WoundParams>): Cure[] =>
+  const set = (label: string, changes: Partial<WoundParams>): Proposal[] =>
     litFace(faceOf({ ...params, ...changes }), CELLS).evenness >= wanted
       ? [
           {
@@ -165,7 +165,7 @@ export const woundStrip = defineFeature<WoundParams>({
         why: 'Lamps a pitch apart show as rings until the sleeve stands about as far off them.',
         sure: 'memory',
         excess: wanted - evenness,
-        cures: evener(on, id, params),
+        remedies: evener(on, id, params),
       });
     if (along && params.rows * of.widthMm > params.wideMm + 0.05)
       checks.push({
@@ -177,7 +177,7 @@ export const woundStrip = defineFeature<WoundParams>({
         sure: 'memory',
         excess: params.rows * of.widthMm - params.wideMm,
         // A core narrower than one strip is not helped by fewer rows.
-        cures:
+        remedies:
           params.wideMm < of.widthMm
             ? []
             : [
@@ -204,7 +204,7 @@ export const woundStrip = defineFeature<WoundParams>({
         why: 'Its joints crack, and what is covered gives no light.',
         sure: 'memory',
         excess: 1,
-        cures: [
+        remedies: [
           {
             label:
               params.coreMm < LEAST_CORE_MM
@@ -233,7 +233,7 @@ export const woundStrip = defineFeature<WoundParams>({
         why: 'It does not go in.',
         sure: 'standard',
         excess: across - footing.depthMm,
-        cures: [{ need: 'room', mm: across - footing.depthMm }],
+        remedies: [{ need: 'room', mm: across - footing.depthMm }],
       });
     return {
       ...nothing(),

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { figure } from '../../body';
 import { applyChanges, type Params } from '../../document';
 import { adult, aroundOf, bodyOf, partOf, reportOf } from '../../parts/testing/worn.test';
-import { movementCures } from './cures';
+import { movementCures } from './remedies';
 import type { MovingPart } from './joints';
 import { movementsOf, type Movement } from './moving';
 import { crossing, runs } from './profile';
@@ -167,9 +167,9 @@ describe('moving in armour', () => {
     const moving = parts.map((p) => ({ ...worn(p.form, p.params), id: p.id }));
     const waist = movementsOf(adult, moving).find((m) => m.joint === 'waist')!;
     expect(waist.angleDeg).to.be.lessThan(waist.wantedDeg);
-    const cures = movementCures(waist, around, moving, parts);
-    expect(new Set(cures.map((c) => c.partId)).size, 'either may give way').to.equal(2);
-    for (const cure of cures) {
+    const remedies = movementCures(waist, around, moving, parts);
+    expect(new Set(remedies.map((c) => c.partId)).size, 'either may give way').to.equal(2);
+    for (const cure of remedies) {
       const changed = parts.map((p) => (p.id === cure.partId ? applyChanges(p, cure.changes) : p));
       const after = movementsOf(
         adult,

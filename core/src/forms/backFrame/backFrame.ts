@@ -70,7 +70,7 @@ const fields = [
     'Standing behind the outermost plate, closed by discs.',
   ),
   length('paddingMm', 'Padding', [0, 30], 'Between clothing and plate.', 'Room', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   length('strapOverlapMm', 'Strap overlap', [40, 200], 'Hook-and-loop at the ends.', 'Straps'),
 ] as const;
@@ -208,7 +208,7 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
       why: 'A frame wider than the shoulders catches doors and neighbours.',
       sure: 'practice',
       excess: over,
-      cures: [
+      remedies: [
         setting('As wide as the shoulders', {
           plates: params.plates.map((p) => ({
             ...p,

@@ -9,10 +9,10 @@ const hasTassets = (params: object): boolean => (params as { tassets?: number })
 
 const fields = [
   length('heightMm', 'Belt height', [25, 140], 'Lower to upper edge.', 'Form', {
-    cures: [{ need: 'reach', by: -1 }],
+    gives: [{ need: 'reach', by: -1 }],
   }),
   length('atMm', 'Above the waist', [-200, 80], 'Where the upper edge lies.', 'Form', {
-    cures: [{ need: 'reach', by: -1 }],
+    gives: [{ need: 'reach', by: -1 }],
   }),
   choice(
     'closure',
@@ -27,7 +27,7 @@ const fields = [
   ),
   length('overlapMm', 'Overlap', [0, 150], 'Of the closure behind.', 'Closure'),
   length('roomMm', 'Room', [0, 40], 'Between clothing and belt.', 'Room', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   count('tassets', 'Tassets', [0, 7], 'Plates across the front.', 'Tassets'),
   length('tassetMm', 'Tasset length', [60, 400], 'From the belt down.', 'Tassets', { when: hasTassets }),
@@ -148,7 +148,7 @@ function design(input: FormInput<BeltParams>): Design {
               why: 'Plates below mid-thigh swing against the knee at every step; 40 mm is the least.',
               sure: 'practice',
               excess: 40 - above,
-              cures: [
+              remedies: [
                 setting(`Tassets ${Math.floor(params.tassetMm - 40 + above)} mm long`, {
                   tassetMm: Math.floor(params.tassetMm - 40 + above),
                 }),

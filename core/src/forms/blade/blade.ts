@@ -16,11 +16,11 @@ const given =
 
 const fields = [
   length('lengthMm', 'Length', [60, 2500], 'From shoulder to point.', 'Form', {
-    cures: [{ need: 'reach', by: -1 }],
+    gives: [{ need: 'reach', by: -1 }],
   }),
-  length('widthMm', 'Width', [12, 400], 'At the shoulder.', 'Form', { cures: [{ need: 'room', by: 2 }] }),
+  length('widthMm', 'Width', [12, 400], 'At the shoulder.', 'Form', { gives: [{ need: 'room', by: 2 }] }),
   length('tipWidthMm', 'Width at the point', [6, 400], 'Where the point begins.', 'Form', {
-    cures: [{ need: 'room', by: 2 }],
+    gives: [{ need: 'room', by: 2 }],
   }),
   choice(
     'point',
@@ -91,7 +91,8 @@ function narrowed(name: string, askedMm: number, strip: readonly Vec2[], key: st
       why: 'It is cut no wider than the foam beside it allows.',
       sure: 'practice',
       excess: over,
-      cures: leastMm >= 1 ? [setting(`${Math.floor(leastMm)} mm wide`, { [key]: Math.floor(leastMm) })] : [],
+      remedies:
+        leastMm >= 1 ? [setting(`${Math.floor(leastMm)} mm wide`, { [key]: Math.floor(leastMm) })] : [],
     },
   ];
 }
@@ -180,7 +181,7 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
         `${core.name} in ${trimNumber(total)} mm of layers`,
         (total - thick) / 2,
         SKIN_MM,
-      ).map((c): Check => ({ ...c, cures: [] })),
+      ).map((c): Check => ({ ...c, remedies: [] })),
     );
     if (lying.to > params.lengthMm - TIP_MM)
       checks.push({
@@ -191,7 +192,7 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
         why: 'A hard core comes through the point at the first knock; most events refuse it.',
         sure: 'practice',
         excess: lying.to - params.lengthMm + TIP_MM,
-        cures: [
+        remedies: [
           setting(`Blade ${Math.ceil(lying.to + TIP_MM)} mm long`, {
             lengthMm: Math.min(2500, Math.ceil(lying.to + TIP_MM)),
           }),
@@ -214,7 +215,7 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
             : 'The layers alone are thicker than the bore.',
         sure: 'standard',
         excess: diagonal - boreMm,
-        cures: fits >= 6 ? [setting(`Tang ${fits} mm wide`, { tangWidthMm: fits })] : [],
+        remedies: fits >= 6 ? [setting(`Tang ${fits} mm wide`, { tangWidthMm: fits })] : [],
       });
     const bore = handle.to.z - handle.from.z;
     if (params.tangMm > bore)
@@ -226,7 +227,7 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
         why: 'What lies in the handle besides (pack, switch) needs its length too.',
         sure: 'standard',
         excess: params.tangMm - bore,
-        cures: [setting(`Tang ${Math.floor(bore)} mm long`, { tangMm: Math.floor(bore) })],
+        remedies: [setting(`Tang ${Math.floor(bore)} mm long`, { tangMm: Math.floor(bore) })],
       });
   }
   if (
@@ -243,7 +244,7 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
       why: 'Points tear first and poke others; event rules decide what may be pointed.',
       sure: 'practice',
       excess: 1,
-      cures: [],
+      remedies: [],
     });
   return {
     panels,

@@ -104,7 +104,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
         `${rod!.name} in ${trimNumber(total)} mm of layers`,
         (total - section.outsideMm) / 2,
         LEAST_SKIN_MM,
-      ).map((c): Check => ({ ...c, cures: [] })),
+      ).map((c): Check => ({ ...c, remedies: [] })),
     );
     const edge = Math.min(params.barrelUpMm - b.minY, b.maxY - params.barrelUpMm) - section.outsideMm / 2;
     if (
@@ -122,7 +122,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
         why: 'Its channel would break through the edge; move the barrel up or down, or draw the body round it.',
         sure: 'standard',
         excess: Math.max(1, -edge),
-        cures: [],
+        remedies: [],
       });
     checks.push({
       id: 'barrel-end',
@@ -132,7 +132,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
       why: 'Many events ask for no opening at the muzzle and for a bright end; their rules decide.',
       sure: 'practice',
       excess: 1,
-      cures: [],
+      remedies: [],
     });
   }
   return {

@@ -23,18 +23,18 @@ const fieldsOf = (front: boolean) =>
       [-80, 160],
       'How far the lower edge reaches past the waist.',
       'Form',
-      { cures: [{ need: 'reach', by: -1 }] },
+      { gives: [{ need: 'reach', by: -1 }] },
     ),
     angle('sideDeg', 'Reach to each side', [40, 95], '90° meets the other plate at the sides.'),
     length('neckScoopMm', 'Neck scoop', [0, 200], 'Depth of the cut-out in the middle.', 'Form', {
-      cures: [{ need: 'reach', by: 1 }],
+      gives: [{ need: 'reach', by: 1 }],
     }),
     length('armScoopMm', 'Arm scoop', [0, 200], 'Depth of the cut-away for the arms.', 'Form', {
-      cures: [{ need: 'reach', by: 1 }],
+      gives: [{ need: 'reach', by: 1 }],
     }),
     length('ridgeMm', front ? 'Centre ridge' : 'Centre fullness', [0, 60], 'How far the middle stands out.'),
     length('paddingMm', 'Padding', [0, 30], 'Foam between clothing and shell.', 'Room', {
-      cures: [{ need: 'room', by: 1 }],
+      gives: [{ need: 'room', by: 1 }],
     }),
     choice(
       'halves',
@@ -46,7 +46,7 @@ const fieldsOf = (front: boolean) =>
       ],
       'A centre seam takes up the ridge; seams over the bust take up its volume.',
       'Division',
-      { cures: [{ need: 'split', by: 1 }] },
+      { gives: [{ need: 'split', by: 1 }] },
     ),
     choice(
       'closure',
@@ -136,7 +136,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         why: 'The arms cannot come forward past a plate wider than the body there.',
         sure: 'memory',
         excess: width - across - 60,
-        cures: [8, 16, 24].map((by) =>
+        remedies: [8, 16, 24].map((by) =>
           setting(`Reach ${Math.max(40, params.sideDeg - by)}° to each side`, {
             sideDeg: Math.max(40, params.sideDeg - by),
           }),
@@ -152,7 +152,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         why: 'A stiff plate ends where the body bends.',
         sure: 'practice',
         excess: params.belowWaistMm - 45,
-        cures: [setting('End 20 mm below the waist', { belowWaistMm: 20 })],
+        remedies: [setting('End 20 mm below the waist', { belowWaistMm: 20 })],
       });
     }
     return {

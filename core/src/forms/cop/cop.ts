@@ -11,7 +11,7 @@ const fields = [
   angle('wrapDeg', 'Reach to each side', [40, 110], 'How far round the joint it goes.'),
   length('wingMm', 'Wing height', [20, 200], 'Height of the piece at its sides.'),
   length('paddingMm', 'Padding', [0, 20], 'Foam between clothing and shell.', 'Room', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   choice(
     'halves',
@@ -22,7 +22,7 @@ const fields = [
     ],
     'A ridge seam takes up the curve.',
     'Division',
-    { cures: [{ need: 'split', by: 1 }] },
+    { gives: [{ need: 'split', by: 1 }] },
   ),
 ] as const;
 

@@ -96,7 +96,7 @@ export function loosenessChecks(input: FormInput<BandParams>, gapMm: number, wha
       why: 'A band of foam inside, or pads, fill what is left over; some 3 mm stay for clothes and air.',
       sure: 'memory',
       excess: left - LOOSE_MM,
-      cures: band
+      remedies: band
         ? [
             setting(
               band.bandLayers === 1

@@ -20,7 +20,7 @@ export const openingChecks = (params: CaseParams): Check[] => [
           why: 'Capacitors stay charged, and an altered mains device is for licensed practice. Take a thing that ran on cells.',
           sure: 'practice' as const,
           excess: 1,
-          cures: [],
+          remedies: [],
         },
       ]
     : []),
@@ -34,7 +34,7 @@ export const openingChecks = (params: CaseParams): Check[] => [
           why: 'Solvents and holes weaken a safety helmet unseen. Write “costume only” inside it.',
           sure: 'practice' as const,
           excess: 1,
-          cures: [],
+          remedies: [],
         },
       ]
     : []),
@@ -52,7 +52,7 @@ export const levelChecks = (girths: readonly Girth[]): Check[] =>
           why: 'Type how far above its foot each was taken.',
           sure: 'standard',
           excess: 1,
-          cures: [],
+          remedies: [],
         },
       ]
     : [];
@@ -82,7 +82,7 @@ export function spikeChecks(outline: readonly Vec2[]): Check[] {
           why: 'No case is that sharp: move the point, or take it away.',
           sure: 'standard',
           excess: spikes,
-          cures: [],
+          remedies: [],
         },
       ];
 }
@@ -111,7 +111,7 @@ export function checksOf(params: DonorParams, out: Outside): Check[] {
             why: 'Measured inside, a room is no larger than the outside less two walls.',
             sure: 'standard' as const,
             excess: over.length,
-            cures: [setting('Keep them within', { rooms: clipped.map((cell) => ({ ...rounded(cell) })) })],
+            remedies: [setting('Keep them within', { rooms: clipped.map((cell) => ({ ...rounded(cell) })) })],
           },
         ]
       : []),

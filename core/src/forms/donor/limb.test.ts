@@ -23,9 +23,9 @@ describe('a bought sleeve on a limb', () => {
 
   it('is filled by the band that is offered: cut as strips as long as their round, and then not loose any more', () => {
     const part = sleeve({ girths: [0, 100].map((zMm) => ({ zMm, girthMm: 420 })), startMm: 60, wallMm: 3 });
-    const { cures } = loose(part)!;
-    expect(cures).to.have.length(1);
-    const banded = applyChanges(part, cures[0]!.changes);
+    const { remedies } = loose(part)!;
+    expect(remedies).to.have.length(1);
+    const banded = applyChanges(part, remedies[0]!.changes);
     const report = partReport(banded, around);
     expect(loose(banded)).to.equal(undefined);
     const bands = report.pieces.filter((p) => p.id.startsWith('band-'));
@@ -59,7 +59,7 @@ describe('a bought helmet that is too large', () => {
     const large: Part = { ...part, params: { ...part.params, girths } };
     const told = loose(large)!;
     expect(told.excess).to.be.greaterThan(15);
-    const banded = applyChanges(large, told.cures[0]!.changes);
+    const banded = applyChanges(large, told.remedies[0]!.changes);
     expect(loose(banded)).to.equal(undefined);
     const before = partReport(large, around).wear!;
     const after = partReport(banded, around).wear!;

@@ -127,7 +127,7 @@ function design(input: FormInput<FittingParams>): Design {
               why: 'The ring fills half of what is left between bore and inner pipe.',
               sure: 'standard',
               excess: 1 - wall,
-              cures: [],
+              remedies: [],
             },
           ]
         : [],

@@ -14,7 +14,7 @@ const fields = [
     'Tiers',
     [
       length('heightMm', 'Height', [8, 90], 'Lower to upper edge.', 'Form', {
-        cures: [{ need: 'reach', by: -1 }],
+        gives: [{ need: 'reach', by: -1 }],
       }),
       length('leanMm', 'Lean out', [-30, 50], 'How far its upper edge stands out beyond its lower.'),
       length('overlapMm', 'Overlap', [0, 60], 'How far it begins inside the tier below.'),
@@ -33,7 +33,7 @@ const fields = [
   ),
   length('setBackMm', 'Set back', [-20, 40], 'How far the rings move back for each 60 mm up.'),
   length('roomMm', 'Room round the neck', [2, 80], 'Between neck and innermost tier.', 'Room', {
-    cures: [
+    gives: [
       { need: 'room', by: 1 },
       { need: 'girth', by: 2 * Math.PI },
     ],
@@ -148,7 +148,7 @@ function design(input: FormInput<GorgetParams>): Design {
       why: 'A closed ring goes over the head with hair and hood; every tier inside another costs its thickness all round.',
       sure: 'memory',
       excess: need - opening,
-      cures: [
+      remedies: [
         setting('Open the back seam', { closure: 'hook-and-loop', gapMm: Math.max(15, params.gapMm) }),
         { need: 'girth', mm: need - opening },
       ],
@@ -171,7 +171,7 @@ function design(input: FormInput<GorgetParams>): Design {
       why: 'The jaw swings down and out as the head turns; never let a collar press on the throat.',
       sure: 'memory',
       excess: CHIN_MM - chinRoom,
-      cures: [
+      remedies: [
         setting(`Tiers ${lower.map((tier) => tier.heightMm).join(', ')} mm high`, { tiers: lower }),
         ...(list.length > 1 ? [setting('One tier fewer', { tiers: list.slice(0, -1) })] : []),
       ],

@@ -25,7 +25,7 @@ const fields = [
   length('lengthMm', 'Length', [40, 900], 'End to end.', 'Form'),
   length('widthMm', 'Width', [15, 120], 'Across the layers, once carved.', 'Form', {
     when: layered,
-    cures: [{ need: 'room', by: 2 }],
+    gives: [{ need: 'room', by: 2 }],
   }),
   length('boreMm', 'Bore', [0, 110], 'When no stick passes: hollow of this across; 0 is solid.', 'Form'),
   count('hands', 'Hands', [1, 2], 'That hold it at once.', 'Hold'),
@@ -140,7 +140,7 @@ function design({ params, stack, through, body }: FormInput<GripParams>): Design
       why: `Comfortable from ${COMFORT_MM[0]} to ${COMFORT_MM[1]} mm; above ${CLOSES_MM} mm most hands do not close.`,
       sure: 'memory',
       excess: thick ? acrossMm - COMFORT_MM[1] : COMFORT_MM[0] - acrossMm,
-      cures: isLayered
+      remedies: isLayered
         ? [
             setting(`${Math.round(Math.max(15, 2 * best - deep - 4 * strip))} mm wide`, {
               widthMm: Math.round(Math.max(15, 2 * best - deep - 4 * strip)),
@@ -158,7 +158,7 @@ function design({ params, stack, through, body }: FormInput<GripParams>): Design
       why: 'Reckoned from the length of the hand; gloves want more.',
       sure: 'memory',
       excess: needMm - params.lengthMm,
-      cures: [setting(`${Math.ceil(needMm)} mm long`, { lengthMm: Math.min(900, Math.ceil(needMm)) })],
+      remedies: [setting(`${Math.ceil(needMm)} mm long`, { lengthMm: Math.min(900, Math.ceil(needMm)) })],
     });
   if (core && isLayered)
     checks.push(...wallCheck('grip-wall', core.name, (Math.min(wide, deep) - coreMm) / 2, WALL_MM));

@@ -26,11 +26,11 @@ const fields = [
   ),
   length('widthMm', 'Width', [20, 600], 'From side to side.', 'Form', {
     when: isSized,
-    cures: [{ need: 'room', by: 2 }],
+    gives: [{ need: 'room', by: 2 }],
   }),
   length('deepMm', 'Depth', [15, 400], 'From front to back.', 'Form', {
     when: isSized,
-    cures: [{ need: 'room', by: 2 }],
+    gives: [{ need: 'room', by: 2 }],
   }),
   length('bevelMm', 'Bevel', [0, 60], 'Round its edge, both faces; 0 leaves it square.', 'Edge'),
   outlineField(isDrawn),

@@ -24,7 +24,7 @@ const fields = [
     { open: true },
   ),
   length('lengthMm', 'Length', [40, 4000], 'From foot to tip.', 'Stick', {
-    cures: [{ need: 'reach', by: -1 }],
+    gives: [{ need: 'reach', by: -1 }],
   }),
   length(
     'measuredMm',
@@ -49,11 +49,11 @@ const fields = [
   ),
   number('footG', 'Ballast in the foot', [0, 3000], 'g', 'Dead weight that brings it to balance.', 'Hold', {
     only: 'carried',
-    cures: [{ need: 'footMass', by: 1 }],
+    gives: [{ need: 'footMass', by: 1 }],
   }),
   number('tipG', 'Ballast in the tip', [0, 3000], 'g', 'Dead weight that brings it to balance.', 'Hold', {
     only: 'carried',
-    cures: [{ need: 'tipMass', by: 1 }],
+    gives: [{ need: 'tipMass', by: 1 }],
   }),
   choice(
     'joint',
@@ -169,7 +169,7 @@ function design(input: FormInput<HaftParams>): Design {
       why: 'Choose another, or none.',
       sure: 'standard',
       excess: 1,
-      cures: [setting('No stick', { rod: 'none' })],
+      remedies: [setting('No stick', { rod: 'none' })],
     });
   if (params.handMm > lengthMm)
     checks.push({
@@ -180,7 +180,7 @@ function design(input: FormInput<HaftParams>): Design {
       why: 'Everything is balanced about the fist.',
       sure: 'standard',
       excess: params.handMm - lengthMm,
-      cures: [setting(`Hand at ${Math.floor(lengthMm / 2)} mm`, { handMm: Math.floor(lengthMm / 2) })],
+      remedies: [setting(`Hand at ${Math.floor(lengthMm / 2)} mm`, { handMm: Math.floor(lengthMm / 2) })],
     });
   const tube = made?.section.shape === 'tube' ? made.section : undefined;
   const openings = tube ? openingsIn(params, tube) : { checks: [], work: [] };

@@ -34,7 +34,7 @@ export function openingsIn(
               why: 'A pipe opened too far bends and breaks there.',
               sure: 'memory' as const,
               excess: over,
-              cures: [],
+              remedies: [],
             },
           ]
         : []),
@@ -48,7 +48,7 @@ export function openingsIn(
               why: 'The ring that is left at the end splits.',
               sure: 'practice' as const,
               excess: out,
-              cures: [],
+              remedies: [],
             },
           ]
         : []),

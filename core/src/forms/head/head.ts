@@ -122,7 +122,7 @@ function design({ params, stack, through }: FormInput<HeadParams>): Design {
           Math.min(WALL_MM, 2),
         ).map((c) => ({
           ...c,
-          cures: [],
+          remedies: [],
         })),
       ),
     ],

@@ -12,7 +12,7 @@ export const drawnCheck = (crosses: boolean): Check[] =>
           why: 'A piece has one line round it. Move the points apart where the line crosses.',
           sure: 'standard',
           excess: 1,
-          cures: [],
+          remedies: [],
         },
       ]
     : [];

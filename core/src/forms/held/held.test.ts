@@ -95,12 +95,12 @@ describe('a blade of layers', () => {
   it('refuses a hard end near the point, and a tang its handle cannot take', () => {
     const near = made('blade', {}, [up(16, -200, 770)]);
     expect(near.checks.find((c) => c.id.startsWith('core-tip'))!.severity).to.equal('stop');
-    expect(near.checks.find((c) => c.id.startsWith('core-tip'))!.cures).to.have.length(1);
+    expect(near.checks.find((c) => c.id.startsWith('core-tip'))!.remedies).to.have.length(1);
     // 10.2 mm of layers in a bore of 20.9: √(20.9² − 10.2²) = 18.2 wide at most.
     const knife = made('blade', { tangMm: 60, tangWidthMm: 20 }, [up(26.7, -135, 0, 20.9)], eva(2, 6, 2));
     const tang = knife.checks.find((c) => c.id === 'tang-bore')!;
     expect(tang.excess).to.be.closeTo(Math.hypot(20, 10.2) - 20.9, 1e-6);
-    expect(tang.cures[0]!.label).to.include('18 mm');
+    expect(tang.remedies[0]!.label).to.include('18 mm');
     const cured = made('blade', { tangMm: 60, tangWidthMm: 18 }, [up(26.7, -135, 0, 20.9)], eva(2, 6, 2));
     expect(cured.checks.find((c) => c.id === 'tang-bore')).to.equal(undefined);
   });

@@ -19,7 +19,7 @@ export const profileField = (when?: (params: object) => boolean) =>
     [
       length('zMm', 'Up', [-600, 3000], 'Along the axis.'),
       length('acrossMm', 'Across', [1, 1500], 'Outside, there.', 'Form', {
-        cures: [{ need: 'room', by: 1 }],
+        gives: [{ need: 'room', by: 1 }],
       }),
     ] as const,
     [2, 40],
@@ -106,7 +106,7 @@ const tooMany = (wanted: number): Check[] =>
           why: 'Take thicker sheet, or bands instead of discs.',
           sure: 'practice',
           excess: wanted - MOST_DISCS,
-          cures: [],
+          remedies: [],
         },
       ];
 

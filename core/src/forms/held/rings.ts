@@ -67,7 +67,7 @@ export function ringCuts(
       why: 'A ring is cut out of what is round it. Draw it within the outline, or let the outline itself run in.',
       sure: 'standard',
       excess: 1,
-      cures: [],
+      remedies: [],
     })),
   };
 }

@@ -131,7 +131,7 @@ export function wallCheck(id: string, what: string, wallMm: number, leastMm: num
           why: 'Thin walls over a channel split when the prop is knocked.',
           sure: 'practice',
           excess: leastMm - wallMm,
-          cures: [{ need: 'room', mm: leastMm - wallMm }],
+          remedies: [{ need: 'room', mm: leastMm - wallMm }],
         },
       ];
 }

@@ -1,6 +1,6 @@
 import type { Body } from '../../body';
 import { trimNumber } from '../../units';
-import { type Check, type Cure, setting } from '../../document';
+import { type Check, type Proposal, setting } from '../../document';
 import type { HelmetParams } from './params';
 import { sightLeast, sightWanted, type Sight } from './sight';
 
@@ -20,7 +20,7 @@ export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, nec
       sure: 'memory',
       excess:
         Math.max(0, sightWanted.sideDeg - sight.sideDeg) + Math.max(0, sightWanted.downDeg - sight.downDeg),
-      cures: slitted ? slitCures(params) : faceCures(params),
+      remedies: slitted ? slitCures(params) : faceCures(params),
     });
   }
   if (params.ears === 'covered') {
@@ -32,7 +32,7 @@ export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, nec
       why: 'A wearer who cannot hear cannot be warned.',
       sure: 'practice',
       excess: 1,
-      cures: [setting('Cut ear openings', { ears: 'open' })],
+      remedies: [setting('Cut ear openings', { ears: 'open' })],
     });
   }
   if (slitted && params.breath === 'none') {
@@ -44,7 +44,7 @@ export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, nec
       why: 'Heat and breath gather; take it off at the first dizziness.',
       sure: 'practice',
       excess: 1,
-      cures: [setting('Air holes', { breath: 'holes' })],
+      remedies: [setting('Air holes', { breath: 'holes' })],
     });
   }
   if (neckOpening < body.headGirth.valueMm) {
@@ -56,14 +56,14 @@ export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, nec
       why: 'The helmet goes on over the widest part of the head.',
       sure: 'standard',
       excess: body.headGirth.valueMm - neckOpening,
-      cures: [{ need: 'girth', mm: body.headGirth.valueMm - neckOpening }],
+      remedies: [{ need: 'girth', mm: body.headGirth.valueMm - neckOpening }],
     });
   }
   return checks;
 }
 
 /** A taller and lower slit, then no visor at all. */
-function slitCures(params: HelmetParams): Cure[] {
+function slitCures(params: HelmetParams): Proposal[] {
   const slits = [1, 2].map((n) => ({
     slitMm: Math.min(60, params.slitMm + 14 * n),
     slitDropMm: Math.min(30, params.slitDropMm + 6 * n),
@@ -74,7 +74,7 @@ function slitCures(params: HelmetParams): Cure[] {
   ];
 }
 
-const faceCures = (params: HelmetParams): Cure[] =>
+const faceCures = (params: HelmetParams): Proposal[] =>
   [12, 24, 36]
     .map((by) => Math.min(90, params.faceDeg + by))
     .map((faceDeg) => setting(`Face opening ${faceDeg}°`, { faceDeg }));

@@ -25,13 +25,13 @@ export const helmetFields = [
   }),
   ownFoam('bandFoam', 'Band foam', { when: isScheme('cap') }),
   length('paddingMm', 'Padding', [5, 30], '5–15 mm is usual; hair and hood go here.', 'Room', {
-    cures: [
+    gives: [
       { need: 'room', by: 1 },
       { need: 'girth', by: 2 * Math.PI },
     ],
   }),
   length('skirtMm', 'Skirt', [20, 220], 'From the brow line down.', 'Form', {
-    cures: [{ need: 'reach', by: -1 }],
+    gives: [{ need: 'reach', by: -1 }],
   }),
   angle('faceDeg', 'Face opening, each side', [25, 90], 'From straight ahead to the cheek edge.', 'Face'),
   choice(

@@ -10,7 +10,7 @@ import { facets } from '../held/staves';
 const fields = [
   count('sides', 'Sides', [3, 12], 'Of base, roof and light.', 'Form'),
   length('acrossMm', 'Across', [50, 600], 'Flat to flat, outside the posts.', 'Form', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   length('lightMm', 'Light height', [30, 800], 'Between base and roof.', 'Form'),
   length('roofMm', 'Roof height', [10, 500], 'From eaves to top.', 'Form'),
@@ -115,7 +115,7 @@ function design(input: FormInput<LanternParams>): Design {
               why: 'The diffuser stands inside the posts by its distance and its thickness.',
               sure: 'standard',
               excess: 10,
-              cures: [{ need: 'room', mm: 40 }],
+              remedies: [{ need: 'room', mm: 40 }],
             },
           ]
         : [],

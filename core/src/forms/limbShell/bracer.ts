@@ -53,7 +53,7 @@ const fields = [
     [60, 330],
     'From the wrist fold up the arm to the upper edge.',
     'Reach',
-    { seededBy: 'forearmLength', cures: [{ need: 'reach', by: -1 }] },
+    { seededBy: 'forearmLength', gives: [{ need: 'reach', by: -1 }] },
   ),
   easeField(60),
   paddingField(15),
@@ -88,7 +88,7 @@ const fields = [
     [0, 120],
     'Depth of the scoop inside the elbow so the arm can bend.',
     'Edges',
-    { cures: [{ need: 'reach', by: 1 }] },
+    { gives: [{ need: 'reach', by: 1 }] },
   ),
 ] as const;
 

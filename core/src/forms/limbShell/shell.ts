@@ -40,7 +40,7 @@ export const easeField = (most: number) =>
     'Extra girth so the limb can work; 10–25 mm is usual.',
     'Room',
     {
-      cures: [
+      gives: [
         { need: 'girth', by: 1 },
         { need: 'room', by: 1 / (2 * Math.PI) },
       ],
@@ -49,7 +49,7 @@ export const easeField = (most: number) =>
 
 export const paddingField = (most: number) =>
   length('paddingMm', 'Padding', [0, most], 'Foam or strap between clothing and shell.', 'Room', {
-    cures: [
+    gives: [
       { need: 'room', by: 1 },
       { need: 'girth', by: 2 * Math.PI },
     ],
@@ -65,7 +65,7 @@ export const panelsField = (help: string) =>
     ],
     help,
     'Division',
-    { cures: [{ need: 'split', by: 1 }] },
+    { gives: [{ need: 'split', by: 1 }] },
   );
 
 export const closureField = choice(
@@ -145,7 +145,7 @@ export function shellChecks(
         : 'Springing this foam further strains it past 5 %, and it cracks or creases.',
       sure: 'memory',
       excess: short,
-      cures: [
+      remedies: [
         { need: 'girth', mm: short },
         ...(closed
           ? [setting('Open it: 25 mm gap, hook-and-loop', { closure: 'hook-and-loop', gapMm: 25 })]
@@ -166,7 +166,7 @@ export function shellChecks(
           : 'The strap bends into the gap and the edges gape.',
       sure: closure.sure,
       excess: Math.abs(params.gapMm - nearest),
-      cures: [setting(`Gap ${nearest} mm`, { gapMm: nearest })],
+      remedies: [setting(`Gap ${nearest} mm`, { gapMm: nearest })],
     });
   const limit = limbLengthMm(body, of.limb);
   if (reachMm > limit)
@@ -178,7 +178,7 @@ export function shellChecks(
       why: 'A stiff shell cannot cross the joint.',
       sure: 'practice',
       excess: reachMm - limit,
-      cures: [
+      remedies: [
         setting(`End at ${down5(limit - (reachMm - params.endMm) - 5)} mm`, {
           endMm: down5(limit - (reachMm - params.endMm) - 5),
         }),
@@ -194,7 +194,7 @@ export function shellChecks(
       why: cutMm > 0 ? 'The cut-away eats the shell.' : 'So narrow a band is a strap.',
       sure: 'practice',
       excess: LEAST_MM - left,
-      cures: [
+      remedies: [
         setting(`Upper edge at ${up5(params.startMm + cutMm + LEAST_MM)} mm`, {
           endMm: up5(params.startMm + cutMm + LEAST_MM),
         }),
@@ -238,7 +238,7 @@ export function bulgeCheck(
       why: `The limb swells between the two ends by ${trimNumber((worst.misfitMm / insideLowMm) * 100, 1)} % more than a straight cone; ease of ${trimNumber(params.easeMm, 0)} mm must give way or the foam must be stretched there while hot.`,
       sure: 'standard',
       excess: worst.misfitMm - params.easeMm * 0.75,
-      cures: [{ need: 'girth', mm: worst.misfitMm }, setting(`End at ${end} mm`, { endMm: end })],
+      remedies: [{ need: 'girth', mm: worst.misfitMm }, setting(`End at ${end} mm`, { endMm: end })],
     },
   ];
 }

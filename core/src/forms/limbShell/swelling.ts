@@ -19,10 +19,10 @@ const inTwo = (params: object): boolean => (params as { panels?: number }).panel
 
 const fields = [
   length('startMm', 'Lower edge', [0, 300], 'From the narrow end of the limb.', 'Reach', {
-    cures: [{ need: 'reach', by: 1 }],
+    gives: [{ need: 'reach', by: 1 }],
   }),
   length('endMm', 'Upper edge', [40, 600], 'From the narrow end of the limb.', 'Reach', {
-    cures: [{ need: 'reach', by: -1 }],
+    gives: [{ need: 'reach', by: -1 }],
   }),
   easeField(80),
   paddingField(20),
@@ -39,7 +39,7 @@ const fields = [
   gapField(120),
   length('flareMm', 'Flare at the top', [0, 60], 'How far the upper edge stands off.', 'Edges'),
   length('pointMm', 'Point at the front', [0, 150], 'How far the upper edge rises in front.', 'Edges', {
-    cures: [{ need: 'reach', by: -1 }],
+    gives: [{ need: 'reach', by: -1 }],
   }),
 ] as const;
 

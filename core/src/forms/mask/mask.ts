@@ -10,7 +10,7 @@ const fields = [
   length('heightMm', 'Height', [50, 180], 'Down to the chin edge.'),
   length('forwardMm', 'Ridge', [0, 80], 'How far the middle is drawn forward.'),
   length('paddingMm', 'Padding', [3, 20], 'Between face and foam.', 'Room', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   choice(
     'halves',
@@ -21,7 +21,7 @@ const fields = [
     ],
     'A ridge wants a seam.',
     'Division',
-    { cures: [{ need: 'split', by: 1 }] },
+    { gives: [{ need: 'split', by: 1 }] },
   ),
   choice(
     'breath',
@@ -109,7 +109,7 @@ function design({ params, body, underLayerMm, liningMm }: FormInput<MaskParams>)
               why: 'Breathing comes first.',
               sure: 'practice',
               excess: 1,
-              cures: [setting('Air openings', { breath: 'holes' })],
+              remedies: [setting('Air openings', { breath: 'holes' })],
             },
           ]
         : [],

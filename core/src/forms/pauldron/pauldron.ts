@@ -7,11 +7,11 @@ import { roundLimb, strapOver } from '../straps';
 
 const fields = [
   length('capMm', 'Cap height', [40, 180], 'From the tip of the shoulder up to the top of the cap.', 'Form', {
-    cures: [{ need: 'reach', by: -1 }],
+    gives: [{ need: 'reach', by: -1 }],
   }),
   angle('wrapDeg', 'Reach front and back', [50, 120], 'How far round the arm it goes from its outside.'),
   length('paddingMm', 'Padding', [0, 25], 'Foam between clothing and shell.', 'Room', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   rows(
     'lames',
@@ -152,7 +152,7 @@ function design(input: FormInput<PauldronParams>): Design {
               why: 'Each lame must stay under the one above through the whole swing.',
               sure: 'practice',
               excess: LAP_MM - least,
-              cures: [
+              remedies: [
                 setting('Overlap 18 mm', {
                   lames: list.map((l) => ({ ...l, overlapMm: l.overlapMm < LAP_MM ? 18 : l.overlapMm })),
                 }),

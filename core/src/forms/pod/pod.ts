@@ -9,7 +9,7 @@ const fields = [
   length('heightMm', 'Height', [30, 180], 'Top to bottom.'),
   length('deepMm', 'Depth', [12, 120], 'Out from the head.'),
   length('insideMm', 'Room inside', [6, 100], 'What must fit in; depth grows to suit the foam.', 'Room', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
 ] as const;
 
@@ -79,7 +79,7 @@ function design({ params, body, foam, underLayerMm, liningMm }: FormInput<PodPar
               why: 'An ear carries about as much as a heavy pair of glasses.',
               sure: 'memory',
               excess: massG - EAR_G,
-              cures: [
+              remedies: [
                 setting('Make it smaller', smaller(0.8)),
                 setting(`${Math.max(12, Math.round(params.deepMm * 0.7))} mm deep`, {
                   deepMm: Math.max(12, Math.round(params.deepMm * 0.7)),

@@ -22,8 +22,8 @@ const fields = [
         'A wall, a solid, a wall of stacked rings, or a dome of bands.',
       ),
       length('heightMm', 'Height', [3, 800], 'Of this section.'),
-      length('lowMm', 'Across below', [6, 1200], 'Outside.', 'Form', { cures: [{ need: 'room', by: 1 }] }),
-      length('highMm', 'Across above', [6, 1200], 'Outside.', 'Form', { cures: [{ need: 'room', by: 1 }] }),
+      length('lowMm', 'Across below', [6, 1200], 'Outside.', 'Form', { gives: [{ need: 'room', by: 1 }] }),
+      length('highMm', 'Across above', [6, 1200], 'Outside.', 'Form', { gives: [{ need: 'room', by: 1 }] }),
       choice(
         'joint',
         'Joint above',
@@ -150,7 +150,7 @@ function design(input: FormInput<RoundsParams>): Design {
                 why: 'Walls stand on each other, or on a disc between them.',
                 sure: 'standard' as const,
                 excess: step,
-                cures: [
+                remedies: [
                   {
                     label: `${letter(i + 1)} begins at ${below.highMm} mm`,
                     changes: [{ path: ['params', 'sections', i + 1, 'lowMm'], value: below.highMm }],

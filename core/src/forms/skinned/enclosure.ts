@@ -62,7 +62,7 @@ export function enclosureChecks({ share, offMm }: Enclosure): Check[] {
         why: 'By rays from the middle of the head over the whole face. It stands beside, behind or before the head, or is too small for it. Set it on the head, or size it to the head.',
         sure: 'standard',
         excess: LEAST_SHARE - share,
-        cures: [],
+        remedies: [],
       },
     ];
   return offMm !== undefined && offMm > MOST_OFF_MM
@@ -75,7 +75,7 @@ export function enclosureChecks({ share, offMm }: Enclosure): Check[] {
           why: 'By rays from the middle of the head, half of which go further. It turns and slips on the head. Size it to the head, or build an inner band.',
           sure: 'memory',
           excess: offMm - MOST_OFF_MM,
-          cures: [],
+          remedies: [],
         },
       ]
     : [];

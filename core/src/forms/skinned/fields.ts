@@ -102,7 +102,7 @@ export const surfaceFields = [
     surfaces: true,
   }),
   number('scalePct', 'Size', [10, 2000], '%', 'Of the size in the file.', 'Surface', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   choice(
     'face',
@@ -119,7 +119,7 @@ export const surfaceFields = [
   length('aheadMm', 'Ahead', [-500, 500], 'Of where it stands.', 'Surface'),
   length('upMm', 'Up', [-500, 500], 'Of where it stands.', 'Surface'),
   length('widenMm', 'Widen', [0, 60], 'Each side drawn apart by so much, between two heights.', 'Surface', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   length('widenFromMm', 'from', [0, 1500], 'Height over the lower edge.', 'Surface'),
   length('widenToMm', 'to', [0, 1500], 'Height over the lower edge.', 'Surface'),

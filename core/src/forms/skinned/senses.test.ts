@@ -73,9 +73,9 @@ describe('what is seen and heard in a surface', () => {
     const seen = (downDeg: number): Senses => ({ sideDeg: 90, downDeg, hears: true });
     const [check] = senseChecks(seen(0), 10, (by) => seen(by === -24 ? 25 : by === 8 ? 10 : 0));
     expect(check!.severity).to.equal('stop');
-    expect(check!.cures).to.have.length(1);
-    expect(JSON.stringify(check!.cures[0])).to.include('24 mm down').and.include('-14');
-    expect(senseChecks(seen(0), 10, () => seen(0))[0]!.cures).to.deep.equal([]);
+    expect(check!.remedies).to.have.length(1);
+    expect(JSON.stringify(check!.remedies[0])).to.include('24 mm down').and.include('-14');
+    expect(senseChecks(seen(0), 10, () => seen(0))[0]!.remedies).to.deep.equal([]);
     expect(senseChecks(seen(40), 0, () => seen(90))).to.deep.equal([]);
   });
 });

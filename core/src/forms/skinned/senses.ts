@@ -100,7 +100,7 @@ export function senseChecks(senses: Senses, upMm: number, movedUp: (byMm: number
             why: 'By rays from both eyes through the openings of the surface; real eyes differ, and openings cut besides are not counted. Move it up or down, open the eyes wider, and have a guide on stairs and in crowds.',
             sure: 'memory' as const,
             excess: lackDeg(senses),
-            cures:
+            remedies:
               better && better.by !== 0
                 ? [
                     setting(`Move it ${Math.abs(better.by)} mm ${better.by > 0 ? 'up' : 'down'}`, {
@@ -122,7 +122,7 @@ export function senseChecks(senses: Senses, upMm: number, movedUp: (byMm: number
             why: 'A wearer who cannot hear cannot be warned. Cut openings beside the ears; those cut besides the surface’s own are not counted.',
             sure: 'practice' as const,
             excess: 1,
-            cures: [],
+            remedies: [],
           },
         ]),
   ];

@@ -49,7 +49,7 @@ export function skin(
             why: 'The made-up mask stands in. Take the file again, or choose another surface.',
             sure: 'standard' as const,
             excess: 1,
-            cures: [],
+            remedies: [],
           },
         ]),
     ...(made.facets !== undefined && made.facets > MOST_FACETS
@@ -62,7 +62,7 @@ export function skin(
             why: 'It is no low-polygon model. Skin it with curved pieces, or simplify it before it is read.',
             sure: 'practice' as const,
             excess: made.facets - MOST_FACETS,
-            cures: [setting('Curved pieces between seams', { madeAs: 'curved' })],
+            remedies: [setting('Curved pieces between seams', { madeAs: 'curved' })],
           },
         ]
       : []),
@@ -76,7 +76,7 @@ export function skin(
             why: 'All of it stands in. Move the parting, or keep the other side of it.',
             sure: 'standard' as const,
             excess: 1,
-            cures: [],
+            remedies: [],
           },
         ]
       : []),
@@ -90,7 +90,7 @@ export function skin(
             why: 'Only a piece with one rim lies flat. Propose seams, or cut it where the seam is least seen.',
             sure: 'standard' as const,
             excess: 1,
-            cures: [],
+            remedies: [],
           },
         ]
       : []),
@@ -104,7 +104,7 @@ export function skin(
             why: 'There its inner face lies nearer to the outer one than the foam is thick. Take a thinner foam, or make it larger.',
             sure: 'standard' as const,
             excess: held,
-            cures: [],
+            remedies: [],
           },
         ]
       : []),
@@ -116,7 +116,7 @@ export function skin(
       why: 'It begins or ends in the middle of a piece. Carry it on to a rim, to another seam, or back to its first spot.',
       sure: 'standard' as const,
       excess: 1,
-      cures: [],
+      remedies: [],
     })),
     ...folded.map((name) => ({
       id: `folds-${name}`.replace(/[^a-z0-9]+/g, '-'),
@@ -126,7 +126,7 @@ export function skin(
       why: 'Foam does not bend round a knife’s edge. Let a seam run along it.',
       sure: 'standard' as const,
       excess: 1,
-      cures: [],
+      remedies: [],
     })),
     ...(parted > 0
       ? [
@@ -138,7 +138,7 @@ export function skin(
             why: 'It is cut once the pieces are glued. Move the seam off it, and it is drawn on the pattern.',
             sure: 'standard' as const,
             excess: parted,
-            cures: [],
+            remedies: [],
           },
         ]
       : []),
@@ -152,7 +152,7 @@ export function skin(
             why: 'They are left out of the pattern. Cut them by a seam each, or mend the surface.',
             sure: 'standard' as const,
             excess: 1,
-            cures: [],
+            remedies: [],
           },
         ]
       : []),

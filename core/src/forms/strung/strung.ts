@@ -127,7 +127,7 @@ function checksOf(
               why: 'Sand or warm it, take another of the same place, or let them meet end to end.',
               sure: 'measured',
               excess: -m.playMm! + 1,
-              cures: [
+              remedies: [
                 {
                   label: 'End to end',
                   changes: [
@@ -152,7 +152,7 @@ function checksOf(
             why: 'Name an alternative for its place: the cheapest set that goes together comes first.',
             sure: 'measured' as const,
             excess: price - params.budget,
-            cures:
+            remedies:
               params.set > 1
                 ? [{ label: 'The cheapest set', changes: [{ path: ['params', 'set'], value: 1 }] }]
                 : [],

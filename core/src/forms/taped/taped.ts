@@ -127,7 +127,7 @@ function checksOf(
               why: 'It needs three points at least: trace it, read it from a file, or draw it.',
               sure: 'standard',
               excess: 1,
-              cures: [],
+              remedies: [],
             },
           ],
     ),
@@ -147,7 +147,7 @@ function checksOf(
               : 'Foam eases in so much between notches; or even them out.',
           sure: 'measured',
           excess: Math.abs(apart),
-          cures: [
+          remedies: [
             {
               label: 'Even them out',
               changes: [{ path: ['params', 'outline'], value: evened(input, m).map((p) => ({ ...p })) }],
@@ -164,7 +164,7 @@ function checksOf(
       why: 'Edges run from corner to corner and are numbered in the drawing.',
       sure: 'standard',
       excess: 1,
-      cures: [],
+      remedies: [],
     })),
   ];
 }

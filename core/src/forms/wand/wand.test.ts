@@ -32,7 +32,7 @@ describe('a rod', () => {
     const told = reportOf('wand', {}, { nominalMm: 5, foamId: 'dense-eva' }).checks.find(
       (c) => c.id === 'wand-way',
     )!;
-    expect(told.cures.map((c) => c.label)).to.include('Shaft, at the tip 17 mm');
+    expect(told.remedies.map((c) => c.label)).to.include('Shaft, at the tip 17 mm');
   });
 
   it('is closed by a collar that both the handle and the shaft rest on, with the way for the wires through it', () => {

@@ -10,14 +10,14 @@ import { silhouetteOf } from '../held/silhouette';
 const fields = [
   length('handleMm', 'Handle', [40, 300], 'From the foot to where the shaft begins.', 'Handle'),
   length('handleAcrossMm', 'Handle, across', [12, 80], 'Outside.', 'Handle', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   length('shaftMm', 'Shaft', [40, 1200], 'From the handle to the tip.', 'Shaft'),
   length('buttAcrossMm', 'Shaft, at the handle', [8, 80], 'Outside.', 'Shaft', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   length('tipAcrossMm', 'Shaft, at the tip', [6, 60], 'Outside.', 'Shaft', {
-    cures: [{ need: 'room', by: 1 }],
+    gives: [{ need: 'room', by: 1 }],
   }),
   choice(
     'tip',
@@ -76,7 +76,7 @@ function design(input: FormInput<WandParams>): Design {
       why: 'A sleeve is rolled round what lies in it; thinner foam or a wider tip leaves a way for the wires.',
       sure: 'memory',
       excess: WIRES_MM - wayMm,
-      cures: [{ need: 'room', mm: WIRES_MM - wayMm }],
+      remedies: [{ need: 'room', mm: WIRES_MM - wayMm }],
     });
   return {
     panels: [

@@ -20,7 +20,7 @@ export function crossingChecks(pieces: readonly Piece[]): Check[] {
       sure: 'measured',
       excess: crossed.length,
       pieceId: first.id,
-      cures: [],
+      remedies: [],
     },
   ];
 }

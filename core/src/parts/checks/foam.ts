@@ -1,4 +1,4 @@
-import type { Change, Check, Cure, Field, Params, Part, Ply } from '../../document';
+import type { Change, Check, Proposal, Field, Params, Part, Ply } from '../../document';
 import { strainClass, strainClassName } from '../../foam';
 import { type FoamSheet, thicknessesOf } from '../../materials';
 import type { Bending } from '../../panel';
@@ -7,7 +7,7 @@ import type { Around } from '../around';
 import { formOf } from '../kinds';
 
 /** A thinner sheet of the same foam, thickest first. */
-export const thinnerCures = (part: Part, { catalogue, stock }: Around): Cure[] =>
+export const thinnerCures = (part: Part, { catalogue, stock }: Around): Proposal[] =>
   thicknessesOf(catalogue.foams, stock, part.stack[0]!.foamId)
     .filter((mm) => mm < part.stack[0]!.nominalMm)
     .reverse()
@@ -29,7 +29,7 @@ export function bendChecks(part: Part, around: Around, { bendStrain, tightestRad
       why: `Foam bends cold to 5 %, hot to 15 %, grooved to 30 %: ${strainClassName[kind]}.`,
       sure: 'memory',
       excess: bendStrain - 0.14,
-      cures: thinnerCures(part, around),
+      remedies: thinnerCures(part, around),
     },
   ];
 }
@@ -100,7 +100,7 @@ export function unsoldChecks(part: Part, around: Around, used: readonly FoamShee
         : 'Its density and price are not known; typical ones are used until it is named.',
       sure: 'practice',
       excess: 1,
-      cures:
+      remedies:
         changes.length > 0 ? [{ label: `${trimNumber(nearest)} mm ${name}`, changes, certain: true }] : [],
     };
   });

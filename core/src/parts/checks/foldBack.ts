@@ -24,7 +24,7 @@ export function foldBackChecks(pieces: readonly Piece[]): Check[] {
       sure: 'memory',
       excess: turnDeg,
       pieceId: piece.id,
-      cures: [],
+      remedies: [],
     },
   ];
 }

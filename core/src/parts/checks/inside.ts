@@ -1,4 +1,4 @@
-import type { Check, Cure, Feature, Part } from '../../document';
+import type { Check, Proposal, Feature, Part } from '../../document';
 import { dot3, scale3, type Vec2 } from '../../geometry';
 import type { LaidPanel, Room } from '../../panel';
 import { type Overlap, overlapOf, standIn } from '../../space';
@@ -24,7 +24,7 @@ function worstOverlap(a: Body, b: Body): Overlap | undefined {
 const share = (value: number): number => Math.round(value * 1e4) / 1e4;
 
 /** The same feature moved over its piece or room by so much on the flat. */
-function shifted(part: Part, id: string, spot: Vec2, by: Vec2, laid: readonly LaidPanel[]): Cure[] {
+function shifted(part: Part, id: string, spot: Vec2, by: Vec2, laid: readonly LaidPanel[]): Proposal[] {
   const at = part.features.findIndex((f) => f.id === id);
   const place: Feature['place'] | undefined = part.features[at]?.place;
   if (place?.on === 'room')
@@ -56,11 +56,11 @@ function shifted(part: Part, id: string, spot: Vec2, by: Vec2, laid: readonly La
 }
 
 /** The same feature slid along its piece, a little and more. */
-function slid(part: Part, id: string): Cure[] {
+function slid(part: Part, id: string): Proposal[] {
   const at = part.features.findIndex((f) => f.id === id);
   const place: Feature['place'] | undefined = part.features[at]?.place;
   if (place?.on !== 'panel') return [];
-  const moved = (key: 'u' | 'v', way: string, by: number): Cure[] => {
+  const moved = (key: 'u' | 'v', way: string, by: number): Proposal[] => {
     const value = share(place[key] + by);
     return value < 0 || value > 1
       ? []
@@ -84,7 +84,7 @@ function freed(
   { mm, way }: Overlap,
   rooms: readonly Room[],
   laid: readonly LaidPanel[],
-): Cure[] {
+): Proposal[] {
   const { fit, featureId } = body.item;
   const print = fit?.prints[0];
   const room = rooms.find((r) => r.id === fit?.roomId);
@@ -135,7 +135,7 @@ export function clashChecks(
         sure: 'standard',
         excess: worst.overlap.mm,
         ...(body.item.pieceId && { pieceId: body.item.pieceId }),
-        cures: freed(part, body, worst.overlap, rooms, laid),
+        remedies: freed(part, body, worst.overlap, rooms, laid),
       },
     ];
   });

@@ -70,7 +70,7 @@ export function lidSwingChecks(
               sure: 'standard',
               excess: OPEN_DEG - deg + STEP_DEG,
               pieceId: lid.panel.id,
-              cures: [],
+              remedies: [],
             },
           ];
       }

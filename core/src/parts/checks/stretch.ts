@@ -1,6 +1,6 @@
-import { type Check, type Cure, type Params, type Part, setting } from '../../document';
+import { type Check, type Proposal, type Params, type Part, setting } from '../../document';
 import { dist2 } from '../../geometry';
-import { edgeRun, type Piece } from '../../panel';
+import { dartsOn, edgeRun, type Piece } from '../../panel';
 import { trimNumber } from '../../units';
 
 /** Hot foam gives about this much when held; from memory. */
@@ -13,9 +13,9 @@ const most = (pieces: readonly Piece[], of: (p: Piece) => number): Piece | undef
   pieces.reduce<Piece | undefined>((a, b) => (!a || of(b) > of(a) ? b : a), undefined);
 
 /** More darts, where the limit on them is what stopped the search. */
-function moreDarts({ darts, stretchPct }: Params, worst: Piece): Cure[] {
+function moreDarts({ darts, stretchPct }: Params, worst: Piece): Proposal[] {
   if (typeof darts !== 'number' || typeof stretchPct !== 'number') return [];
-  if ((worst.darts?.length ?? 0) < darts) return [];
+  if (dartsOn(worst).length < darts) return [];
   return [darts + 2, 6]
     .filter((n, i, all) => n <= 6 && all.indexOf(n) === i)
     .map((n) => setting(`Allow ${n} darts`, { darts: n, stretchPct: Math.min(stretchPct, 8) }));
@@ -25,7 +25,7 @@ function moreDarts({ darts, stretchPct }: Params, worst: Piece): Cure[] {
 const PEAK_LIMIT = 0.25;
 
 /** A dart from the nearest spot of a free edge towards a peak, beside those the piece has; nothing when all edges are glued. */
-function dartAtPeak(piece: Piece, part: Part): Cure[] {
+function dartAtPeak(piece: Piece, part: Part): Proposal[] {
   const { worstAt } = piece.stretch!;
   const spots = piece.edges
     .filter((e) => e.joint === 'free')
@@ -39,7 +39,7 @@ function dartAtPeak(piece: Piece, part: Part): Cure[] {
     });
   if (spots.length === 0 || piece.mirrors) return [];
   const { edgeId, at } = spots.reduce((a, b) => (b.away < a.away ? b : a));
-  const darts = [...(piece.darts ?? []), { edgeId, at, reach: 0.7 }];
+  const darts = [...dartsOn(piece), { edgeId, at, reach: 0.7 }];
   const others = part.darts.filter((d) => d.pieceId !== piece.id);
   return [
     {
@@ -64,7 +64,7 @@ function peakChecks(pieces: readonly Piece[], part: Part): Check[] {
       sure: 'standard',
       excess: peak - HOT_LIMIT,
       pieceId: worst.id,
-      cures: [...dartAtPeak(worst, part), ...moreDarts(part.params, worst), { need: 'split', mm: 1 }],
+      remedies: [...dartAtPeak(worst, part), ...moreDarts(part.params, worst), { need: 'split', mm: 1 }],
     },
   ];
 }
@@ -86,7 +86,7 @@ export function stretchChecks(pieces: readonly Piece[], part: Part): Check[] {
       sure: 'memory',
       excess: worst.stretch!.mostly - HOT_LIMIT,
       pieceId: worst.id,
-      cures: [...moreDarts(params, worst), { need: 'split', mm: 1 }],
+      remedies: [...moreDarts(params, worst), { need: 'split', mm: 1 }],
     });
   }
   if (!worst) checks.push(...peakChecks(stretched, part));
@@ -104,7 +104,7 @@ export function stretchChecks(pieces: readonly Piece[], part: Part): Check[] {
       sure: 'standard',
       excess: proud.stretch!.refoldMm - REFOLD_MM,
       pieceId: proud.id,
-      cures: [],
+      remedies: [],
     });
   const eased = pieces
     .flatMap((p) => p.edges.map((e) => ({ p, e })))
@@ -120,7 +120,7 @@ export function stretchChecks(pieces: readonly Piece[], part: Part): Check[] {
       sure: 'standard',
       excess: e.easeMm!,
       pieceId: p.id,
-      cures: [],
+      remedies: [],
     });
   }
   return checks;

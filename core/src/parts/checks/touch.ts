@@ -39,7 +39,7 @@ export function touchChecks(model: Model, laid: readonly LaidPanel[]): Check[] {
       sure: 'standard',
       excess: worstOf(c),
       pieceId: c.pieceId,
-      cures: [],
+      remedies: [],
     };
   });
 }

@@ -1,4 +1,4 @@
-import type { Check, Cure, Feature, Part, PanelSpot } from '../../document';
+import type { Check, Proposal, Feature, Part, PanelSpot } from '../../document';
 import type { Laid } from '../../features';
 import { cross3, dot3, scale3, sub3, type Vec2, type Vec3 } from '../../geometry';
 import { type Core, gridNormals, type LaidPanel, onGrid } from '../../panel';
@@ -198,7 +198,7 @@ function newId(part: Part, base: string): string {
 }
 
 /** Pieces left loose and hatches by which a thing comes out, those nearest to it first, each tried before it is offered. */
-function openings(part: Part, body: Body, laid: readonly LaidPanel[], { features }: Kinds): Cure[] {
+function openings(part: Part, body: Body, laid: readonly LaidPanel[], { features }: Kinds): Proposal[] {
   const [solid] = body.solids;
   if (!solid) return [];
   const near = laid
@@ -206,12 +206,12 @@ function openings(part: Part, body: Body, laid: readonly LaidPanel[], { features
     .map((l) => ({ l, over: hatchOver(l, solid) }))
     .sort((a, b) => a.over.offMm - b.over.offMm)
     .slice(0, TRIED);
-  const adding = (label: string, feature: Omit<Feature, 'id'>): Cure => {
+  const adding = (label: string, feature: Omit<Feature, 'id'>): Proposal => {
     const id = newId(part, `${body.featureId}-${feature.kind}`);
     return { label, changes: [{ path: ['features'], value: [...part.features, { id, ...feature }] }] };
   };
   return [...features.values()].flatMap((kind) =>
-    near.flatMap(({ l, over: { widthMm, lengthMm, place } }): Cure[] => {
+    near.flatMap(({ l, over: { widthMm, lengthMm, place } }): Proposal[] => {
       const { params } = kind.start({ panel: l.panel.id, edge: '', at: { x: place.u, y: place.v } });
       // A piece that is folded from one sheet with its neighbour does not come off.
       if (kind.opens === 'piece')
@@ -263,7 +263,7 @@ export function wayOutChecks(
           why: 'Say which wall is the lid, and at which side its hinge is.',
           sure: 'standard',
           excess: 1,
-          cures: [],
+          remedies: [],
         },
       ];
     return [
@@ -282,7 +282,7 @@ export function wayOutChecks(
         sure: 'standard',
         excess: 1,
         ...(item.pieceId && { pieceId: item.pieceId }),
-        cures: forGood || unknown ? [] : openings(part, body, laid, kinds),
+        remedies: forGood || unknown ? [] : openings(part, body, laid, kinds),
       },
     ];
   });

@@ -23,7 +23,7 @@ export function pressChecks({ leastGapMm, leastAt }: PartFit, pieces: readonly P
       sure: 'standard',
       excess: -leastGapMm - PRESSES_MM,
       pieceId: leastAt.pieceId,
-      cures: [{ need: 'room', mm: -leastGapMm }],
+      remedies: [{ need: 'room', mm: -leastGapMm }],
     },
   ];
 }
@@ -40,7 +40,7 @@ export function slackChecks(
   if (!worst) return [];
   const { pieceId, edgeName, sagMm, lengthMm } = worst;
   const piece = pieces.find((p) => p.id === pieceId)!;
-  const kind = [...features.values()].find((k) => k.cures === 'slack');
+  const kind = [...features.values()].find((k) => k.remedies === 'slack');
   const isHeld = (panel: string, edge: string): boolean =>
     part.features.some(
       (f) =>
@@ -76,7 +76,7 @@ export function slackChecks(
       sure: 'standard',
       excess: sagMm - SLACK_MM,
       pieceId,
-      cures:
+      remedies:
         strips.length === 0
           ? []
           : [

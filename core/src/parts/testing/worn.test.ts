@@ -15,7 +15,7 @@ import { dist3 } from '../../geometry';
 import { catalogue, type FoamSheet, type FoamStock, startHabits } from '../../materials';
 import { type Piece, type Solid, solidOf, type Surface } from '../../panel';
 import { sheetOf, type Around } from '../around';
-import { triedCures } from '../cures';
+import { triedRemedies } from '../remedies';
 import { standardKinds } from '../kinds';
 import { makePart, type MadePart } from '../made';
 import { newPart } from '../newPart';
@@ -145,9 +145,9 @@ export function expectCured(kind: string, change: Params, id: string, how: Makin
   const made = makePart(part, around);
   const noticed = made.noticed.find((n) => n.check.id === id);
   expect(noticed, `${kind} ${id}`).to.not.equal(undefined);
-  const cures = triedCures(noticed!, part, around, made);
-  expect(cures.length, `${kind} ${id} offers a cure`).to.be.greaterThan(0);
-  for (const cure of cures) {
+  const remedies = triedRemedies(noticed!, part, around, made);
+  expect(remedies.length, `${kind} ${id} offers a cure`).to.be.greaterThan(0);
+  for (const cure of remedies) {
     const after = makePart(applyChanges(part, cure.changes), around).noticed.find((n) => n.check.id === id);
     expect(after?.check.excess ?? 0, `${kind} ${id} after “${cure.label}”`).to.be.lessThan(
       noticed!.check.excess,

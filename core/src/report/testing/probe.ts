@@ -11,7 +11,7 @@ import { kindsOf } from '../../parts/kinds';
 const ringFields = [
   length('atMm', 'Up the arm', [0, 300], 'From the elbow to the lower edge.'),
   length('heightMm', 'Height', [20, 120], 'From lower to upper edge.'),
-  length('roomMm', 'Room', [2, 40], 'All round.', 'Room', { cures: [{ need: 'room', by: 1 }] }),
+  length('roomMm', 'Room', [2, 40], 'All round.', 'Room', { gives: [{ need: 'room', by: 1 }] }),
 ] as const;
 
 /** A closed ring worn on the upper arm. */

@@ -2,7 +2,7 @@ import chinese from '@expo-google-fonts/zcool-kuaile/400Regular/ZCOOLKuaiLe_400R
 import japanese from '@expo-google-fonts/kosugi/Kosugi_400Regular.ttf?url';
 import korean from '@expo-google-fonts/gowun-dodum/400Regular/GowunDodum_400Regular.ttf?url';
 import plain from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url';
-import { downloadsOf, type DownloadKind } from '@fomrik/core/files/offered';
+import { type FileExport, makeExport, offeredExports } from '@fomrik/core/files/exports';
 import type { FontName } from '@fomrik/core/files/pdf/fonts';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
@@ -14,45 +14,6 @@ import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
 import { saveFile } from './saveFile';
 
-const kinds: { kind: DownloadKind; label: string; what: string; type: string }[] = [
-  { kind: 'pattern.pdf', label: 'Pattern, PDF', what: 'actual size, tiled', type: 'application/pdf' },
-  { kind: 'pattern.svg', label: 'Pattern, SVG', what: 'millimetres, layers', type: 'image/svg+xml' },
-  { kind: 'pattern.dxf', label: 'Pattern, DXF', what: 'for a cutter', type: 'image/vnd.dxf' },
-  { kind: 'cut-list.csv', label: 'Cut list, CSV', what: 'every piece', type: 'text/csv' },
-  {
-    kind: 'hand-cutting.csv',
-    label: 'Hand cutting, CSV',
-    what: 'pieces in order, by rule and by curve, fresh blades',
-    type: 'text/csv',
-  },
-  { kind: 'shopping.csv', label: 'Shopping, CSV', what: 'less what is in stock', type: 'text/csv' },
-  {
-    kind: 'wiring.pdf',
-    label: 'Wiring card, PDF',
-    what: 'one page for the repair kit',
-    type: 'application/pdf',
-  },
-  {
-    kind: 'wiring.csv',
-    label: 'Wiring, CSV',
-    what: 'the same as a table, meter readings',
-    type: 'text/csv',
-  },
-  {
-    kind: 'effects.csv',
-    label: 'Effects, CSV',
-    what: 'brightness against time, any controller',
-    type: 'text/csv',
-  },
-  {
-    kind: 'event-card.pdf',
-    label: 'Event card, PDF',
-    what: 'one page for the day',
-    type: 'application/pdf',
-  },
-  { kind: 'steps.ics', label: 'Steps, ICS', what: 'for a calendar', type: 'text/calendar' },
-];
-
 const fontUrls: Record<FontName, string> = { plain, japanese, chinese, korean };
 
 /** A font of printed pages, as this application serves it. */
@@ -63,18 +24,18 @@ async function printFont(name: FontName): Promise<Uint8Array> {
 }
 
 /** One file, made in this browser from the present state. */
-export function DownloadButton({ kind }: { kind: DownloadKind }) {
+export function DownloadButton({ file }: { file: FileExport }) {
   const [busy, setBusy] = useState(false);
-  const { label, what, type } = kinds.find((k) => k.kind === kind)!;
+  const { id, label, about, type } = file;
   const take = async (): Promise<void> => {
     const { report, doc } = useReport.getState();
     if (!report || !doc) return;
     setBusy(true);
     try {
-      const { makeDownload } = await import('@fomrik/core/files/downloads');
+      const { unit } = useView.getState();
       saveFile(
-        await makeDownload(kind, doc, report, new Date(), printFont, useView.getState().unit),
-        kind,
+        await makeExport(file, { doc, report, stamp: new Date(), font: printFont, unit }),
+        id,
         type,
         doc.name,
       );
@@ -87,9 +48,9 @@ export function DownloadButton({ kind }: { kind: DownloadKind }) {
   return (
     <button
       type="button"
-      className={`btn ${kind === 'pattern.pdf' ? 'btn-main' : ''}`}
+      className={`btn ${id === 'pattern.pdf' ? 'btn-main' : ''}`}
       disabled={busy}
-      title={what}
+      title={about}
       onClick={() => void take()}
     >
       <Download size={15} aria-hidden /> {busy ? 'Making it…' : label}
@@ -103,13 +64,13 @@ export function Downloads() {
   const name = useBuild((s) => s.doc.name);
   const wearer = useBuild((s) => s.doc.wearer.name);
   const [exporting, setExporting] = useState(false);
-  const offered = useReport(useShallow((s) => (s.report && s.doc ? downloadsOf(s.doc, s.report) : [])));
+  const offered = useReport(useShallow((s) => (s.report && s.doc ? offeredExports(s.doc, s.report) : [])));
   return (
     <section aria-label="Downloads">
       <h2 className="head">Take away</h2>
       <div className="mt-1 flex flex-wrap gap-2">
-        {offered.map((kind) => (
-          <DownloadButton key={kind} kind={kind} />
+        {offered.map((file) => (
+          <DownloadButton key={file.id} file={file} />
         ))}
         <button type="button" className="btn" onClick={() => setExporting(true)}>
           <Download size={15} aria-hidden /> Build file

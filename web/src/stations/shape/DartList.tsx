@@ -1,6 +1,6 @@
 import type { HandDart, Part } from '@fomrik/core/document';
 import type { PartReport } from '@fomrik/core/parts';
-import type { Piece } from '@fomrik/core/panel';
+import { dartsOn, type Piece } from '@fomrik/core/panel';
 import type { Draft } from 'immer';
 import { useView } from '../../store/view';
 
@@ -39,7 +39,7 @@ export function DartList({
       <h2 className="head">Darts: drag mouth and tip on the piece</h2>
       <ul className="text-[13px]">
         {pieces.map((piece) => {
-          const darts = piece.darts ?? [];
+          const darts = dartsOn(piece);
           const free = piece.edges.filter((e) => e.joint === 'free');
           const at = free.find((e) => e.id === edge?.edgeId && edge.pieceId === piece.id) ?? free[0];
           return (

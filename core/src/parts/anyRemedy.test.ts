@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { resolveBody } from '../body';
 import { applyChanges, type Part } from '../document';
 import { standardKinds } from './kinds';
-import { isValid, triedCures } from './cures';
+import { isValid, triedRemedies } from './remedies';
 import { makePart } from './made';
 import { anyPart, runsOf } from './testing/anyPart';
 import { anyone, aroundOf } from './testing/worn.test';
@@ -31,7 +31,7 @@ describe('the cures of any valid part', function () {
             const around = aroundOf({ body: resolveBody(measures), underLayerMm: 2 });
             const made = makePart(part, around, { coarse: true });
             for (const noticed of made.noticed.filter((n) => n.from !== 'flat'))
-              for (const cure of triedCures(noticed, part, around, made)) {
+              for (const cure of triedRemedies(noticed, part, around, made)) {
                 const cured: Part = applyChanges(part, cure.changes);
                 tried += 1;
                 const told = `${noticed.check.id} “${cure.label}”`;

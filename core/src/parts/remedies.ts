@@ -1,8 +1,10 @@
 import {
   applyChanges,
   type Change,
-  type Cure,
+  type Proposal,
+  type Remedy,
   type Field,
+  type HandDart,
   holds,
   type Need,
   type Part,
@@ -10,20 +12,14 @@ import {
   type ScalarField,
   type Value,
 } from '../document';
+import { dartsOn } from '../panel';
 import { trimNumber } from '../units';
 import { modelOf, type Around } from './around';
 import { thinnerCures } from './checks/foam';
 import { formOf } from './kinds';
 import { makePart, type MadePart, type Noticed } from './made';
 
-/** A cure that was tried and does away with what it cures, or lessens it; changes lead from the part. */
-export interface Tried {
-  label: string;
-  changes: readonly Change[];
-}
-
-interface Candidate extends Tried {
-  certain?: true;
+interface Candidate extends Remedy {
   /** Candidates of one group are the same cure, stronger and stronger; the first that does away with it is offered. */
   group: string;
 }
@@ -50,7 +46,7 @@ function fieldCandidates(field: Field, value: Value | undefined, need: Need, mm:
   if (field.type === 'rows') {
     if (!Array.isArray(value) || value.length === 0) return [];
     return field.of.flatMap((sub) =>
-      (sub.cures ?? [])
+      (sub.gives ?? [])
         .filter((c) => c.need === need)
         .flatMap(({ by }) =>
           FURTHER.flatMap((times): Candidate[] => {
@@ -70,7 +66,7 @@ function fieldCandidates(field: Field, value: Value | undefined, need: Need, mm:
         ),
     );
   }
-  return (field.cures ?? [])
+  return (field.gives ?? [])
     .filter((c) => c.need === need)
     .flatMap(({ by }) => {
       const choice = nextChoice(field, value);
@@ -149,28 +145,29 @@ export const dartsOf = ({
   pieces,
 }: Pick<MadePart, 'pieces'>): {
   pieceId: string;
-  darts: NonNullable<MadePart['pieces'][number]['darts']>;
+  darts: HandDart[];
 }[] =>
   pieces
-    .filter((p) => p.role === 'shell' && p.darts && !p.mirrors)
-    .map((p) => ({ pieceId: p.id, darts: p.darts! }));
+    .filter((p) => p.role === 'shell' && !p.mirrors)
+    .map((p) => ({ pieceId: p.id, darts: dartsOn(p) }))
+    .filter(({ darts }) => darts.length > 0);
 
 /** Whether a cure would change anything, or holds already: what a first answer still has from before may be done by now. */
-export const changesAnything = (part: Part, { changes }: Pick<Tried, 'changes'>): boolean =>
+export const changesAnything = (part: Part, { changes }: Pick<Remedy, 'changes'>): boolean =>
   JSON.stringify(applyChanges(part, changes)) !== JSON.stringify(part);
 
 /** Smaller than this is no less. */
 const LESS = 1e-6;
 
 /** Every cure of something that was tried and helps; one that cannot is not offered. */
-export function triedCures(noticed: Noticed, part: Part, around: Around, made: MadePart): Tried[] {
+export function triedRemedies(noticed: Noticed, part: Part, around: Around, made: MadePart): Remedy[] {
   const { check } = noticed;
-  const candidates = check.cures.flatMap((cure: Cure, i): Candidate[] =>
+  const candidates = check.remedies.flatMap((cure: Proposal, i): Candidate[] =>
     'changes' in cure
       ? [{ ...cure, group: `own-${cure.label}-${i}` }]
       : needCandidates(part, around, cure.need, cure.mm),
   );
-  const best = new Map<string, { tried: Tried; left: number }>();
+  const best = new Map<string, { tried: Remedy; left: number }>();
   for (const { group, certain, ...tried } of candidates) {
     const known = best.get(group);
     if (known?.left === 0) continue;

@@ -1,0 +1,125 @@
+import { nothingInOthers, partsStand, switchesReached } from './assemblyRules';
+import {
+  criticalMeasured,
+  heat,
+  loudTools,
+  moves,
+  piecesFitSheet,
+  printerCorrected,
+  readingsPlausible,
+  readyInTime,
+  travels,
+  withinBudget,
+} from './buildRules';
+import {
+  admitted,
+  balanced,
+  comesApart,
+  levelOnHead,
+  lightInHand,
+  noLaserOnPvc,
+  sticksLongEnough,
+  stiff,
+} from './carryRules';
+import {
+  burnsLongEnough,
+  cellCurrent,
+  circuitWhole,
+  connectorsWhereParted,
+  lampCurrent,
+  lampsFed,
+  lightStaysOn,
+  resistorCool,
+  stringsFeasible,
+  switchCurrent,
+} from './circuitRules';
+import { kerfBetween, undercutBetween } from './cutRules';
+import { lampsOnFace } from './faceRules';
+import {
+  bankStaysAwake,
+  effectPlayed,
+  flashesSafely,
+  lithiumFused,
+  steadyVolts,
+  stripEven,
+  wiresThickEnough,
+} from './feedRules';
+import { betterThickness, mountHolds, ownChecks, pairFitsBoth } from './partRules';
+import { picturesAgree, picturesFigure, picturesGiven, picturesScaled } from './pictureRules';
+import { inrushBorne, regulatorCool, regulatorHolds } from './regulatorRules';
+import type { BuildRule, PartRule } from './rule';
+import { lightTells } from './tellRules';
+import { wiresHaveRoom } from './wireRules';
+
+/** What a rule is about, weightiest first: of findings of one severity those come first. */
+export const weights = [
+  'safety',
+  'fit',
+  'light',
+  'cutting',
+  'carrying',
+  'plan',
+  'sources',
+  'better',
+] as const;
+
+interface Declared {
+  weight: (typeof weights)[number];
+  parts?: readonly PartRule[];
+  build?: readonly BuildRule[];
+}
+
+/** Every rule, by what it is about. A new one is a function in a file and its name here. */
+export const rules: readonly Declared[] = [
+  {
+    weight: 'safety',
+    build: [
+      flashesSafely,
+      lithiumFused,
+      noLaserOnPvc,
+      lampsOnFace,
+      heat,
+      cellCurrent,
+      resistorCool,
+      regulatorCool,
+    ],
+  },
+  {
+    weight: 'fit',
+    parts: [ownChecks, pairFitsBoth, mountHolds],
+    build: [partsStand, nothingInOthers, moves, criticalMeasured, switchesReached],
+  },
+  {
+    weight: 'light',
+    parts: [lightTells],
+    build: [
+      circuitWhole,
+      lampsFed,
+      stringsFeasible,
+      lampCurrent,
+      switchCurrent,
+      burnsLongEnough,
+      lightStaysOn,
+      steadyVolts,
+      stripEven,
+      wiresThickEnough,
+      wiresHaveRoom,
+      regulatorHolds,
+      inrushBorne,
+      bankStaysAwake,
+      effectPlayed,
+      connectorsWhereParted,
+    ],
+  },
+  {
+    weight: 'cutting',
+    build: [piecesFitSheet, kerfBetween, undercutBetween, printerCorrected, sticksLongEnough],
+  },
+  { weight: 'carrying', build: [admitted, stiff, balanced, lightInHand, levelOnHead, comesApart, travels] },
+  { weight: 'plan', build: [readyInTime, withinBudget, loudTools] },
+  {
+    weight: 'sources',
+    build: [readingsPlausible, picturesScaled, picturesAgree, picturesFigure, picturesGiven],
+  },
+  { weight: 'better', parts: [betterThickness] },
+];

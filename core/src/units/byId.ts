@@ -1,0 +1,13 @@
+const known = new WeakMap<readonly object[], Map<string, number>>();
+
+/** The one of a list with an id; looked up in an index that is made once for each list and mended where the list has changed. */
+export function byId<T extends { readonly id: string }>(list: readonly T[], id: string): T | undefined {
+  let index = known.get(list);
+  const at = index?.get(id);
+  if (at !== undefined && list[at]?.id === id) return list[at];
+  const found = list.findIndex((one) => one.id === id);
+  if (found < 0) return undefined;
+  if (!index) known.set(list, (index = new Map()));
+  index.set(id, found);
+  return list[found];
+}
