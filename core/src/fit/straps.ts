@@ -1,6 +1,7 @@
 import type { Fastening, Tie } from '../forms';
 import { dist3, type Vec3 } from '../geometry';
-import { laceMm, type PartReport } from '../parts';
+import { closures } from '../materials';
+import type { PartReport } from '../parts';
 
 /** A strap to cut: whose it is, how many on the wearer, how long with its overlap. */
 export interface Strap extends Fastening {
@@ -9,9 +10,6 @@ export interface Strap extends Fastening {
 }
 
 export type StrappedPart = Pick<PartReport, 'id' | 'name' | 'copies' | 'fastenings' | 'ties' | 'alone'>;
-
-/** Glued at either end; common practice, no source. */
-const ANCHOR_MM = 30;
 
 const nearest = (a: readonly Vec3[], b: readonly Vec3[]): number =>
   a.reduce((least, p) => b.reduce((l, q) => Math.min(l, dist3(p, q)), least), Infinity);
@@ -24,10 +22,7 @@ function drawn({ points, factor, fastening }: Tie, to: Tie): Fastening {
   const gapMm = nearest(points, to.points) * factor;
   return {
     ...fastening,
-    lengthMm:
-      fastening.closure === 'lacing'
-        ? laceMm(heightOf(points), gapMm)
-        : gapMm + fastening.overlapMm + 2 * ANCHOR_MM,
+    lengthMm: closures[fastening.closure].betweenMm(heightOf(points), gapMm, fastening.overlapMm),
   };
 }
 

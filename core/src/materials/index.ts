@@ -3,7 +3,7 @@ export { catalogue, type Catalogue } from './catalogue';
 export { cautionNames, cautions, type CautionKey } from './cautions';
 export { isRigid, type SheetKind } from './foams';
 export { type Surface, surfaceOfSheet, surfaceWays } from './surfaces';
-export { closures, type ClosureKind } from './closures';
+export { type ClosureKind, closureKinds, closures, gapClosures } from './closures';
 export { gels, type Gel } from './gels';
 export { ledBodies, ledMaxA, leds, type LampColour, type LedBody } from './lamps';
 export { diffusers, LEAST_OVER_BORE_MM, lobes, throughFoam, walls, type Diffuser } from './diffusers';

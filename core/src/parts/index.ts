@@ -2,7 +2,7 @@ export { featureAdvice, partAdvice, type Advice } from './advice';
 export { copiedPart, freeName, keptAlone, ownCircuits, type Copied } from './copies';
 export { foamFor, modelOf, type Around } from './around';
 export { isValid, needCandidates } from './remedies';
-export { fasteningsG, laceMm } from './gapFastenings';
+export { fasteningsG } from './gapFastenings';
 export type { FormHandle } from './grips';
 export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
 export { makePart } from './made';

@@ -3,7 +3,7 @@ import type { BuildDoc } from '../document';
 import type { Fastening } from '../forms';
 import {
   type Catalogue,
-  type ClosureKind,
+  closureKinds,
   closures,
   type Coating,
   controller,
@@ -89,7 +89,7 @@ function wiringLines(wirings: readonly Wiring[]): CostLine[] {
 }
 
 function fasteningLines(straps: readonly Fastening[]): CostLine[] {
-  return (Object.keys(closures) as ClosureKind[]).flatMap((kind) => {
+  return closureKinds.flatMap((kind) => {
     const own = straps.filter((s) => s.closure === kind);
     const { stuff, perMPrice, eachPrice, name } = closures[kind];
     const metres = Math.ceil(own.reduce((sum, s) => sum + s.lengthMm * s.count, 0) / 100) / 10;

@@ -1,5 +1,6 @@
+import { closureField } from '../closureField';
 import { levels, torsoSection } from '../../body';
-import { choice, count, length, ownFoam, type ParamsOf, setting } from '../../document';
+import { count, length, ownFoam, type ParamsOf, setting } from '../../document';
 import { ellipsePerimeter } from '../../geometry';
 import { gridOf, halfTurnFor, type Join, onSlice, type Panel } from '../../panel';
 import { trimNumber } from '../../units';
@@ -14,17 +15,7 @@ const fields = [
   length('atMm', 'Above the waist', [-200, 80], 'Where the upper edge lies.', 'Form', {
     gives: [{ need: 'reach', by: -1 }],
   }),
-  choice(
-    'closure',
-    'Shut with',
-    [
-      ['hook-and-loop', 'hook-and-loop straps'],
-      ['buckle', 'strap and buckle'],
-      ['lacing', 'eyelets and lace'],
-    ],
-    'Behind, across the ends of the belt.',
-    'Closure',
-  ),
+  closureField('Shut with', 'Behind, across the ends of the belt.'),
   length('overlapMm', 'Overlap', [0, 150], 'Of the closure behind.', 'Closure'),
   length('roomMm', 'Room', [0, 40], 'Between clothing and belt.', 'Room', {
     gives: [{ need: 'room', by: 1 }],

@@ -1,3 +1,4 @@
+import { closureField } from '../closureField';
 import { type Body, levels, torsoSection } from '../../body';
 import { angle, type Check, choice, length, type ParamsOf, setting } from '../../document';
 import type { Vec3 } from '../../geometry';
@@ -48,17 +49,9 @@ const fieldsOf = (front: boolean) =>
       'Division',
       { gives: [{ need: 'split', by: 1 }] },
     ),
-    choice(
-      'closure',
-      'Sides',
-      [
-        ['hook-and-loop', `open, ${closures['hook-and-loop'].name}`],
-        ['buckle', `open, ${closures.buckle.name}`],
-        ['lacing', `open, ${closures.lacing.name}`],
-      ],
-      'How the plates are drawn together under the arms.',
-      'Closure',
-    ),
+    closureField('Sides', 'How the plates are drawn together under the arms.', {
+      worded: (name) => `open, ${name}`,
+    }),
     angle(
       'seamDeg',
       'Side seam',
@@ -215,15 +208,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
             ]),
           ),
           factor: 1,
-          fastening: {
-            closure,
-            where:
-              closure === 'lacing'
-                ? 'at each side, eyelets 30 mm apart on both plates'
-                : 'at each side, 40 mm above the lower edge and under the arm',
-            count: closure === 'lacing' ? 2 : 4,
-            overlapMm: closure === 'lacing' ? 0 : OVERLAP_MM,
-          },
+          fastening: { closure, ...closures[closure].between },
         },
       ];
     }

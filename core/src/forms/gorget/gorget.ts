@@ -1,12 +1,11 @@
+import { closureField, isOpen } from '../closureField';
 import { levels, neckSection } from '../../body';
-import { type Check, choice, length, ownFoam, type ParamsOf, rows, setting } from '../../document';
+import { type Check, length, ownFoam, type ParamsOf, rows, setting } from '../../document';
 import { parallelGirth } from '../../geometry';
 import { closures } from '../../materials';
 import { gridOf, type Join, onSlice, type Panel } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, ownPly, type Design, type FormInput } from '../contract';
-
-const isOpen = (params: object): boolean => (params as { closure?: string }).closure !== 'none';
 
 const fields = [
   rows(
@@ -38,18 +37,10 @@ const fields = [
       { need: 'girth', by: 2 * Math.PI },
     ],
   }),
-  choice(
-    'closure',
-    'Back',
-    [
-      ['hook-and-loop', `open, ${closures['hook-and-loop'].name}`],
-      ['buckle', `open, ${closures.buckle.name}`],
-      ['lacing', `open, ${closures.lacing.name}`],
-      ['none', 'closed ring'],
-    ],
-    'A closed ring must pass the head.',
-    'Closure',
-  ),
+  closureField('Back', 'A closed ring must pass the head.', {
+    worded: (name) => `open, ${name}`,
+    closed: 'closed ring',
+  }),
   length('gapMm', 'Gap at the back', [0, 80], 'When the back is open.', 'Closure', { when: isOpen }),
 ] as const;
 
@@ -89,7 +80,7 @@ function standOut(list: GorgetParams['tiers'], thickness: (i: number) => number,
 function design(input: FormInput<GorgetParams>): Design {
   const { params, body, underLayerMm, liningMm, own } = input;
   const at = levels(body);
-  const closed = params.closure === 'none';
+  const closed = !isOpen(params);
   const { tiers: list } = params;
   const out = underLayerMm + liningMm + params.roomMm;
   const thickness = (i: number): number => own(list[i]!.foamMm).foam.thicknessMm.value;
@@ -133,7 +124,7 @@ function design(input: FormInput<GorgetParams>): Design {
   const joins: Join[] = tiers.map(({ panel }) => ({
     a: [panel.id, 'right'],
     b: [panel.id, 'left'],
-    kind: closed ? 'seam' : 'closure',
+    kind: closures[params.closure].joint,
   }));
   const tightest = tiers.reduce((a, b) => (b.inside < a.inside ? b : a));
   const opening = tightest.inside;

@@ -1,3 +1,5 @@
+import { closures } from '../../materials';
+import { isOpen } from '../closureField';
 import { limbLengthMm, limbSection } from '../../body';
 import { angle, choice, length, type ParamsOf } from '../../document';
 import {
@@ -18,7 +20,7 @@ import type { Join, Panel, Ruled } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import {
   bulgeCheck,
-  closureField,
+  shutWith,
   easeField,
   gapField,
   gapOf,
@@ -58,7 +60,7 @@ const fields = [
   easeField(60),
   paddingField(15),
   panelsField('One piece bends all the way round; two are glued along the seam opposite the gap.'),
-  closureField,
+  shutWith,
   gapField(80),
   angle('gapAtDeg', 'Gap position', [0, 359], '0° back of the arm, 180° inside.', 'Closure'),
   choice(
@@ -196,7 +198,7 @@ function design(input: FormInput<BracerParams>): Design {
     low: 1 - turnAt(back, 'low', neutral, half),
     high: 1 - turnAt(back, 'high', neutral, half),
   };
-  const closed = params.closure === 'none';
+  const closed = !isOpen(params);
   const edges = {
     bottom: 'cuff edge',
     right: closed ? 'seam' : 'closure, little-finger side',
@@ -221,7 +223,7 @@ function design(input: FormInput<BracerParams>): Design {
       : [panelBetween(params, rulings, first, last, { id: 'a', name: 'shell', edges })];
   const joins: Join[] = [
     ...(params.panels === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' } satisfies Join] : []),
-    { a: [panels.at(-1)!.id, 'right'], b: ['a', 'left'], kind: closed ? 'seam' : 'closure' },
+    { a: [panels.at(-1)!.id, 'right'], b: ['a', 'left'], kind: closures[params.closure].joint },
   ];
   const passage = passageOf(input, of);
   return {

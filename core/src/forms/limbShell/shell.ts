@@ -1,3 +1,4 @@
+import { closureField, isOpen } from '../closureField';
 import { type Limb, limbGirthMm, limbLengthMm, limbStations, type MeasureKey } from '../../body';
 import { type Check, choice, length, setting } from '../../document';
 import { sprungOpeningMm } from '../../foam';
@@ -24,13 +25,6 @@ export interface ShellLimb {
   pass: readonly [MeasureKey, number, string];
   measures: readonly MeasureKey[];
 }
-
-const shut = (kind: ClosureKind): readonly [ClosureKind, string] => [
-  kind,
-  kind === 'none' ? 'closed tube' : closures[kind].name,
-];
-
-const isOpen = (params: object): boolean => (params as Partial<ShellParams>).closure !== 'none';
 
 export const easeField = (most: number) =>
   length(
@@ -68,12 +62,10 @@ export const panelsField = (help: string) =>
     { gives: [{ need: 'split', by: 1 }] },
   );
 
-export const closureField = choice(
-  'closure',
+export const shutWith = closureField(
   'Shut with',
-  [shut('hook-and-loop'), shut('buckle'), shut('lacing'), shut('none')],
   'A closed tube is glued edge to edge and must pass the end of the limb.',
-  'Closure',
+  { closed: 'closed tube' },
 );
 
 export const gapField = (most: number) =>
@@ -86,7 +78,7 @@ export const standOffMm = ({ params, underLayerMm, liningMm }: FormInput<ShellPa
   underLayerMm + liningMm + params.paddingMm + params.easeMm / (2 * Math.PI);
 
 /** Gap that stays open when worn. */
-export const gapOf = ({ closure, gapMm }: ShellParams): number => (closure === 'none' ? 0 : gapMm);
+export const gapOf = (params: ShellParams): number => (isOpen(params) ? params.gapMm : 0);
 
 /** The narrowest of the inside, lining counted, and what can pass it, sprung open if it is not closed. */
 export function passageOf(
@@ -131,7 +123,7 @@ export function shellChecks(
   cutMm: number,
 ): Check[] {
   const { params, body } = input;
-  const closed = params.closure === 'none';
+  const closed = !isOpen(params);
   const checks: Check[] = [];
   const short = passage.needMm - passage.openingMm;
   if (short > 0)

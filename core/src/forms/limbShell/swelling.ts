@@ -1,9 +1,11 @@
+import { closures } from '../../materials';
+import { isOpen } from '../closureField';
 import { limbGirthMm, limbLengthMm, limbSection, type Zone } from '../../body';
 import { angle, length, type ParamsOf } from '../../document';
 import { gridOf, halfTurnFor, type Join, onSlice, type Panel, type Slice } from '../../panel';
 import { defineForm, type Design, type FormInput, type FormKind } from '../contract';
 import {
-  closureField,
+  shutWith,
   easeField,
   gapField,
   gapOf,
@@ -35,7 +37,7 @@ const fields = [
     'Division',
     { when: inTwo },
   ),
-  closureField,
+  shutWith,
   gapField(120),
   length('flareMm', 'Flare at the top', [0, 60], 'How far the upper edge stands off.', 'Edges'),
   length('pointMm', 'Point at the front', [0, 150], 'How far the upper edge rises in front.', 'Edges', {
@@ -63,7 +65,7 @@ export function swellingShell(of: SwellingShell): FormKind {
   const design = (input: FormInput<SwellingParams>): Design => {
     const { params, body, foam } = input;
     const out = standOffMm(input);
-    const closed = params.closure === 'none';
+    const closed = !isOpen(params);
     const gapMm = gapOf(params);
     const neutral = foam.neutralFraction.value * foam.thicknessMm.value;
     const span = Math.max(20, params.endMm - params.startMm);
@@ -108,7 +110,7 @@ export function swellingShell(of: SwellingShell): FormKind {
           ]
         : [panel('a', 'shell', 0, 360)];
     const joins: Join[] = [
-      { a: [panels.at(-1)!.id, 'right'], b: ['a', 'left'], kind: closed ? 'seam' : 'closure' },
+      { a: [panels.at(-1)!.id, 'right'], b: ['a', 'left'], kind: closures[params.closure].joint },
     ];
     if (params.panels === 2) joins.unshift({ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' });
     const passage = passageOf(input, of);
