@@ -144,10 +144,19 @@ export async function noGraveFaults(page: Page): Promise<void> {
 export const calm = 'demo-lampwarden-bracers';
 export const troubled = 'demo-lampwarden-bracers-troubled';
 
-/** Goes to a station of a build and waits until its figures are there. */
+/** Goes to a station of a build and waits until its figures are there: from another station of it as a maker does, by its tab. */
 export async function go(page: Page, bench: Workbench, station: string, build = calm): Promise<void> {
-  await page.goto(`${bench.url}/build/${build}/${station}`);
+  const at = `/build/${build}/`;
+  const tab = page.locator(`nav[aria-label="Stations"] a[href^="${at}${station}"]`);
+  if (new URL(page.url()).pathname.startsWith(at) && (await tab.count()) > 0) await tab.click();
+  else await page.goto(`${bench.url}${at}${station}`);
   await page.locator('[data-figure="massG"]').getByText(/\d/).first().waitFor();
+}
+
+/** Opens a station as it is opened first, with nothing in the page that was there before. */
+export async function openAnew(page: Page, bench: Workbench, station: string, build = calm): Promise<void> {
+  await page.goto('about:blank');
+  await go(page, bench, station, build);
 }
 
 /** What a figure of the ledger shows. */

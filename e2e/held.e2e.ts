@@ -156,6 +156,7 @@ describe('the arms on the bench', function () {
     await rack()
       .getByRole('button', { name: /^Turned form/ })
       .waitFor();
+    await page.getByRole('tab', { name: 'Form and foam' }).click();
     expect(await page.getByLabel('Hangs from').locator('option:checked').innerText()).to.equal(
       'Fog knife, handle',
     );

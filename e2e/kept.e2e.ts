@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { BrowserContext, Page } from 'playwright-core';
-import { calm, go, launch, onWorkbench, saved, shows, type, type Workbench, away } from './harness';
+import { calm, go, launch, onWorkbench, saved, shows, type, type Workbench, away, openAnew } from './harness';
 
 /** What is typed, written or photographed is never lost: away servers, closed tabs, two devices, failing workers. */
 describe('nothing is lost', function () {
@@ -55,7 +55,7 @@ describe('nothing is lost', function () {
     await away(tab);
     await tab.close({ runBeforeUnload: false });
     await bench.start();
-    await go(page, bench, 'shape');
+    await openAnew(page, bench, 'shape');
     await page.getByText('Picked up changes').waitFor();
     await shows(page, girth, '33 mm');
     await saved(page);
@@ -80,7 +80,7 @@ describe('nothing is lost', function () {
     await away(second);
     await tab.close();
     await second.close();
-    await go(page, bench, 'shape');
+    await openAnew(page, bench, 'shape');
     const copies = page.getByRole('alert').filter({ hasText: 'never saved' });
     expect(await copies.count()).to.equal(2);
     await copies.first().getByRole('button', { name: 'Add them' }).click();

@@ -53,6 +53,7 @@ import { wiresHaveRoom } from './wireRules';
 
 /** What a rule is about, weightiest first: of findings of one severity those come first. */
 export const weights = [
+  'input',
   'safety',
   'fit',
   'light',
@@ -71,6 +72,7 @@ interface Declared {
 
 /** Every rule, by what it is about. A new one is a function in a file and its name here. */
 export const rules: readonly Declared[] = [
+  { weight: 'input', build: [readingsPlausible] },
   {
     weight: 'safety',
     build: [
@@ -119,7 +121,7 @@ export const rules: readonly Declared[] = [
   { weight: 'plan', build: [readyInTime, withinBudget, loudTools] },
   {
     weight: 'sources',
-    build: [readingsPlausible, picturesScaled, picturesAgree, picturesFigure, picturesGiven],
+    build: [picturesScaled, picturesAgree, picturesFigure, picturesGiven],
   },
   { weight: 'better', parts: [betterThickness] },
 ];

@@ -31,7 +31,7 @@ describe('for anyone', function () {
           const body = resolveBody(measures);
           const around = aroundOf({ body });
           const part = partOf(form, {}, { body });
-          const plain = partReport(part, around);
+          const plain = partReport(part, around, false, undefined, { untried: true });
           const shell = drawnPieces(plain).filter((p) => p.role === 'shell');
           const on = shell[d.piece % shell.length]!;
           const runs = (i: number) => ({
@@ -85,7 +85,7 @@ describe('for anyone', function () {
             },
             { id: 'pack', kind: 'pack', place: at, params: { packId: '3xaaa', pocket: 'cut' } },
           ];
-          const made = partReport({ ...part, features }, around);
+          const made = partReport({ ...part, features }, around, false, undefined, { untried: true });
           for (const { gapMm, contours } of made.wear!.standOff) {
             expect(gapMm.flat().every(Number.isFinite), form).to.equal(true);
             for (const c of contours)

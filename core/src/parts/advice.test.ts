@@ -57,7 +57,7 @@ describe('the thickness trial', () => {
     const tried = [...standardKinds.forms.values()].filter(
       (f) => f.zones.length > 0 || ['turned', 'lantern'].includes(f.kind),
     );
-    for (const { kind: form } of sampled(tried, 7)) {
+    for (const { kind: form } of sampled(tried, 5)) {
       const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
       const doc = { ...newBuild('Trial', '2026-03-01', wearer), parts: [newPart('p', wearer, form)] };
       const rows = derive(doc).parts[0]!.trial;

@@ -1,3 +1,4 @@
+import { runs } from '../units/testing/sampled';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { levels, measures, resolveBody } from '../body';
@@ -78,7 +79,7 @@ describe('a form just added', function () {
           );
           expect(stops.map((c) => c.title)).to.deep.equal([]);
         }),
-        { numRuns: 25, seed: 7 },
+        { numRuns: runs(kind.surface ? 6 : 20), seed: 7 },
       );
     });
   }

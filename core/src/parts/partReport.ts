@@ -27,7 +27,7 @@ import { finishG, type Painted, paintedOf } from './finish';
 import { fasteningsG, gapFastenings } from './gapFastenings';
 import { type FormHandle, gripsOf } from './grips';
 import { formOf } from './kinds';
-import { makePart, type MadePart, zoneOf } from './made';
+import { makePart, type MadePart, type Noticed, zoneOf } from './made';
 import { packingOf, smallestBox, type PackedPart } from './packed';
 import { changesAnything, dartsOf, triedRemedies } from './remedies';
 import { thicknessTrial, type TrialRow } from './trial';
@@ -200,14 +200,15 @@ const itemsAsCut = ({ featured, nets }: MadePart): Laid['items'] =>
 
 const sumG = (things: readonly { massG: number }[]): number => things.reduce((sum, t) => sum + t.massG, 0);
 
-/** Remedies of everything that was found: tried, or in a first answer those from before that still change something. */
-const findingsOf = (part: Part, around: Around, made: MadePart, before?: PartReport): Finding[] =>
-  made.noticed.map((noticed) => ({
-    ...noticed.check,
-    remedies: before
-      ? (byId(before.checks, noticed.check.id)?.remedies ?? []).filter((r) => changesAnything(part, r))
-      : triedRemedies(noticed, part, around, made),
-  }));
+/** Everything that was found, with the remedies `of` each. */
+const findingsOf = (made: MadePart, of: (noticed: Noticed) => Finding['remedies']): Finding[] =>
+  made.noticed.map((noticed) => ({ ...noticed.check, remedies: of(noticed) }));
+
+/** Remedies from before that still change something. */
+const remediesBefore =
+  (part: Part, before: PartReport | undefined) =>
+  ({ check }: Noticed): Finding['remedies'] =>
+    (byId(before?.checks ?? [], check.id)?.remedies ?? []).filter((r) => changesAnything(part, r));
 
 /** What another thickness of the same foam would do. */
 function trialOf(
@@ -233,9 +234,15 @@ type TrialBase = Pick<PartReport, 'pieces' | 'packed' | 'copies'>;
 /**
  * Works out one part. With a report from before it is a first, coarse answer: darts stay where they were, fewer
  * rounds of flattening, and how it sits, the thickness trial and the remedies are those from before. Pure: the same part,
- * body, stock and catalogue give the same report.
+ * body, stock and catalogue give the same report. Untried, it has what was found and neither remedies nor trial.
  */
-export function partReport(part: Part, around: Around, coarse = false, last?: PartReport): PartReport {
+export function partReport(
+  part: Part,
+  around: Around,
+  coarse = false,
+  last?: PartReport,
+  { untried = false }: { untried?: boolean } = {},
+): PartReport {
   const before = coarse ? last : undefined;
   const byHand = new Set(part.darts.map((d) => d.pieceId));
   const made = makePart(part, around, {
@@ -302,7 +309,12 @@ export function partReport(part: Part, around: Around, coarse = false, last?: Pa
     silhouette: formOf(around.kinds, part.form).silhouette(part.params, around.body),
     girthMm: foamOf(laid, model.joins, around.habits.fold).girthMm,
     strainClass: strainClass(bending.bendStrain),
-    checks: findingsOf(part, around, made, before),
+    checks: findingsOf(
+      made,
+      coarse
+        ? remediesBefore(part, before)
+        : (noticed) => (untried ? [] : triedRemedies(noticed, part, around, made)),
+    ),
     areaMm2: pieces.reduce((sum, p) => sum + p.areaMm2 * eachOf(p), 0),
     foamG,
     coreG,
@@ -314,7 +326,8 @@ export function partReport(part: Part, around: Around, coarse = false, last?: Pa
     // A bought thing is opened as it was made to.
     sealedIn: templates.length > 0 ? [] : made.ways ? closedFeatures(made.ways) : (last?.sealedIn ?? []),
     packed,
-    trial: coarse ? (before?.trial ?? []) : trialOf(part, around, made, { pieces, packed, copies }),
+    trial:
+      coarse || untried ? (before?.trial ?? []) : trialOf(part, around, made, { pieces, packed, copies }),
     grips: gripsOf(part, around, model, before?.grips),
   };
 }

@@ -1,3 +1,4 @@
+import { runs } from '../units/testing/sampled';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { alongRun, distanceToEdge, polylineLength, signedArea, type Vec2 } from '../geometry';
@@ -73,7 +74,7 @@ describe('outlines traced from a photograph', function () {
           expect(offOf(found!.outline, plate)).to.be.at.most(1);
         },
       ),
-      { numRuns: 6 },
+      { numRuns: runs(4) },
     );
   });
 

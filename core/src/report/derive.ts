@@ -33,6 +33,8 @@ import { aroundPart, sideOf, surroundingsOf } from './surroundings';
 export interface DeriveOptions {
   catalogue?: Catalogue;
   kinds?: Kinds;
+  /** What is found, without trying remedies or other thicknesses: enough to count what stops a build. */
+  untried?: boolean;
   /** ISO date; the schedule begins no earlier. */
   today?: string;
 }
@@ -98,10 +100,12 @@ function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
  * A deriver that remembers each part by identity: an edit that leaves a part, the body and the stock
  * untouched does not work that part out again. Same document in, same report out, remembered or not.
  */
-export function createDeriver({ catalogue = standard, kinds = standardKinds, today }: DeriveOptions = {}): (
-  doc: BuildDoc,
-  asking?: Asking,
-) => Report {
+export function createDeriver({
+  catalogue = standard,
+  kinds = standardKinds,
+  untried = false,
+  today,
+}: DeriveOptions = {}): (doc: BuildDoc, asking?: Asking) => Report {
   const full = new WeakMap<Part, Remembered>();
   const rough = new WeakMap<Part, Remembered>();
   const last = new Map<string, PartReport>();
@@ -178,7 +182,7 @@ export function createDeriver({ catalogue = standard, kinds = standardKinds, tod
           remember(rough, partReport(part, own, true, before?.form === part.form ? before : undefined))
         );
       }
-      const report = remember(full, partReport(part, own));
+      const report = remember(full, partReport(part, own, false, undefined, { untried }));
       last.set(part.id, report);
       return report;
     });

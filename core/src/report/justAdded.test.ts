@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { newBuild, newPart, standardKinds } from '../parts';
 import { taken } from '../parts/testing/worn.test';
+import { sampled } from '../units/testing/sampled';
 import { derive } from './derive';
 
 const wearers = [
@@ -15,12 +16,12 @@ const wearers = [
 
 describe('a build of one form just added', function () {
   this.timeout(120_000);
-  for (const form of standardKinds.forms.keys())
+  for (const [i, form] of [...standardKinds.forms.keys()].entries())
     it(`${form}: raises no stop, whoever wears it`, () => {
-      for (const values of wearers) {
+      for (const values of sampled(wearers, 3, i)) {
         const wearer = { name: 'Anyone', underLayerMm: 2, measures: taken(values) };
         const doc = newBuild('One', '2026-03-02', wearer);
-        const { findings } = derive({ ...doc, parts: [newPart('one', wearer, form)] });
+        const { findings } = derive({ ...doc, parts: [newPart('one', wearer, form)] }, { untried: true });
         expect(
           findings.filter((f) => f.severity === 'stop').map((f) => f.title),
           JSON.stringify(values),

@@ -112,15 +112,19 @@ function settled(
   before: ReadonlySet<string>,
   may: (remedy: Pick<Remedy, 'changes'>) => boolean,
 ): Result<FittedLights> {
-  const stopsOf = (of: BuildDoc): Finding[] =>
-    derive(of).findings.filter((f) => f.severity === 'stop' && f.station === 'inside' && !before.has(f.id));
+  const stopsOf = (of: BuildDoc, untried = true): Finding[] =>
+    derive(of, { untried }).findings.filter(
+      (f) => f.severity === 'stop' && f.station === 'inside' && !before.has(f.id),
+    );
   let now = alone(doc, part, lights);
   let stops = stopsOf(now);
   const changed: string[] = [];
   let idle = 0;
   for (let round = 0; round < ROUNDS && stops.length > 0 && idle < IDLE; round++) {
     // Of all that stops it, not of the first alone: what gives a pack its room often clears the lamps as well.
-    const remedies = stops.flatMap((s) => s.remedies).filter(may);
+    const remedies = stopsOf(now, false)
+      .flatMap((s) => s.remedies)
+      .filter(may);
     let best: { label: string; changes: Remedy['changes']; next: BuildDoc; stops: Finding[] } | undefined;
     for (const { label, changes } of remedies) {
       const next = applyChanges(now, changes);

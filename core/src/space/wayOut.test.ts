@@ -1,3 +1,4 @@
+import { runs } from '../units/testing/sampled';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { add3, type Vec3 } from '../geometry';
@@ -213,10 +214,10 @@ describe('the way out', () => {
           }
         },
       ),
-      { numRuns: 80 },
+      { numRuns: runs(40) },
     );
-    expect(out).to.be.greaterThan(10);
-    expect(shut).to.be.greaterThan(10);
+    expect(out).to.be.greaterThan(5);
+    expect(shut).to.be.greaterThan(5);
   });
 
   it('along a tube open at one end is found, round the corner of an L as well', () => {
