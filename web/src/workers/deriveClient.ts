@@ -3,16 +3,10 @@ import type { Page } from '@fomrik/core/pattern';
 import type { FittedLights, Report, StartAsked } from '@fomrik/core/report';
 import type { Result } from '@fomrik/core/units';
 import { todayIso } from '../store/today';
-import type { DeriveWorker } from './derive.worker';
+import { coreWorker } from './coreWorker';
+import type { DeriveApi } from './derive';
 import { createReceiver } from './partial';
-import { Stopped, WorkerFault, workerOf } from './workerOf';
-
-const start = () =>
-  workerOf<DeriveWorker>(
-    () => new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' }),
-    // A large build takes what it takes: it is told how long, and can be stopped.
-    Infinity,
-  );
+import { Stopped, WorkerFault } from './workerOf';
 
 /** Above this the maker would feel the wait, and a coarse answer comes first; milliseconds. */
 const SLOW_MS = 50;
@@ -26,7 +20,8 @@ const FIRST_PARTS = 8;
  * first, then part by part until all is worked out in full.
  */
 export class DeriveClient {
-  private readonly worker = start();
+  /** A large build takes what it takes: how long is shown, and it can be stopped. */
+  private readonly worker = coreWorker<DeriveApi>(Infinity);
   private waiting: BuildDoc | undefined;
   private running = false;
   private ended = false;

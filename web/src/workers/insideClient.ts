@@ -1,8 +1,5 @@
-import type { InsideWorker } from './inside.worker';
-import { workerOf } from './workerOf';
+import { coreWorker } from './coreWorker';
+import type { InsideApi } from './inside';
 
 /** The one worker that searches the inside; `stopInside` gives up what it is at. */
-export const { api: insideWorker, stop: stopInside } = workerOf<InsideWorker>(
-  () => new Worker(new URL('./inside.worker.ts', import.meta.url), { type: 'module' }),
-  180_000,
-);
+export const { api: insideWorker, stop: stopInside } = coreWorker<InsideApi>(180_000);

@@ -3,15 +3,13 @@ import type { Readiness } from '@fomrik/core/plan';
 import type { Easing, Report } from '@fomrik/core/report';
 import { proxy } from 'comlink';
 import { todayIso } from '../store/today';
-import type { ReadyWorker } from './ready.worker';
-import { Stopped, workerOf } from './workerOf';
+import { coreWorker } from './coreWorker';
+import type { ReadyApi } from './ready';
+import { Stopped } from './workerOf';
 
 /** Asks whether a build will be ready, until it is answered or stopped. */
 export class ReadyRun {
-  private readonly worker = workerOf<ReadyWorker>(
-    () => new Worker(new URL('./ready.worker.ts', import.meta.url), { type: 'module' }),
-    Infinity,
-  );
+  private readonly worker = coreWorker<ReadyApi>(Infinity);
 
   constructor(
     doc: BuildDoc,

@@ -9,13 +9,13 @@ import {
   type SchoolProposal,
   type SchoolsAsked,
 } from '@fomrik/core/report';
-import { expose, transfer } from 'comlink';
+import { transfer } from 'comlink';
 
 type Places = ReturnType<typeof placesFor>;
 type Tilt = Parameters<typeof placesFor>[3];
 
 /** Searches of the inside, away from the page: where things fit, and how a face glows. */
-const api = {
+export const inside = {
   face: (face: LitFace, across: number): Brightness => {
     const lit = litFace(face, across);
     return transfer(lit, [lit.values.buffer as ArrayBuffer]);
@@ -29,5 +29,4 @@ const api = {
     lightSchools(doc, circuitId, asked),
 };
 
-export type InsideWorker = typeof api;
-expose(api);
+export type InsideApi = typeof inside;

@@ -1,14 +1,13 @@
 import type { BuildDoc } from '@fomrik/core/document';
 import type { Readiness } from '@fomrik/core/plan';
 import { type Easing, easings, readinessRuns, type Report } from '@fomrik/core/report';
-import { expose } from 'comlink';
 
 type Plan = Pick<Report, 'steps' | 'schedule' | 'constants'>;
 
 const RUNS = 1000;
 const TELL_EVERY = 50;
 
-const api = {
+export const ready = {
   /** A thousand ways the plan may go, told every fifty; then what each way to ease it buys, one by one. */
   run: (
     doc: BuildDoc,
@@ -22,5 +21,4 @@ const api = {
   },
 };
 
-export type ReadyWorker = typeof api;
-expose(api);
+export type ReadyApi = typeof ready;

@@ -2,7 +2,6 @@ import { type BuildDoc, type CutPlan, featureIdsOf, share } from '@fomrik/core/d
 import { freeName } from '@fomrik/core/parts';
 import { type Page, planPages, printedPieces } from '@fomrik/core/pattern';
 import { createDeriver, type Report, type StartAsked, startIn, startLightsIn } from '@fomrik/core/report';
-import { expose } from 'comlink';
 import { createSender, type PartialReport } from './partial';
 
 let previous: BuildDoc | undefined;
@@ -11,7 +10,7 @@ let day = '';
 let deriver = createDeriver();
 const send = createSender();
 
-const api = {
+export const derive = {
   /**
    * The report of a document; parts that did not change since the last call are not worked out again.
    * Parts that are not done in full after `withinMs` stay coarse, and are named in the report; 0 answers coarsely at once.
@@ -41,5 +40,4 @@ const api = {
   },
 };
 
-export type DeriveWorker = typeof api;
-expose(api);
+export type DeriveApi = typeof derive;
