@@ -85,12 +85,12 @@ async function serverMemoryMb(): Promise<number> {
 /** A spherical cap of about `count` triangles, as a skin to be flattened. */
 function cap(count: number): Mesh {
   const rings = Math.round(Math.sqrt(count / 4));
-  const around = rings * 2;
+  const context = rings * 2;
   const points = [{ x: 0, y: 0, z: 100 }];
   for (let r = 1; r <= rings; r++) {
     const polar = (r / rings) * 0.9;
-    for (let i = 0; i < around; i++) {
-      const a = (i / around) * 2 * Math.PI;
+    for (let i = 0; i < context; i++) {
+      const a = (i / context) * 2 * Math.PI;
       points.push({
         x: 100 * Math.sin(polar) * Math.cos(a),
         y: 100 * Math.sin(polar) * Math.sin(a),
@@ -98,11 +98,11 @@ function cap(count: number): Mesh {
       });
     }
   }
-  const id = (r: number, i: number): number => (r === 0 ? 0 : 1 + (r - 1) * around + (i % around));
+  const id = (r: number, i: number): number => (r === 0 ? 0 : 1 + (r - 1) * context + (i % context));
   const triangles: Mesh['triangles'] = [];
-  for (let i = 0; i < around; i++) triangles.push([0, id(1, i), id(1, i + 1)]);
+  for (let i = 0; i < context; i++) triangles.push([0, id(1, i), id(1, i + 1)]);
   for (let r = 1; r < rings; r++) {
-    for (let i = 0; i < around; i++)
+    for (let i = 0; i < context; i++)
       triangles.push([id(r, i), id(r + 1, i), id(r + 1, i + 1)], [id(r, i), id(r + 1, i + 1), id(r, i + 1)]);
   }
   return { points, triangles };
@@ -157,7 +157,7 @@ const ease = (i: number): BuildDoc =>
   applyChanges(harness, [{ path: ['parts', greave, 'params', 'easeMm'], value: 15 + (i % 40) / 10 }]);
 report(
   'harness, coarse answer to an edit',
-  await time(20, (i) => worn(ease(i + 0.5), { quick: true, goOn: () => false })),
+  await time(20, (i) => worn(ease(i + 0.5), { coarse: true, goOn: () => false })),
   'ms',
   16,
 );
@@ -180,7 +180,7 @@ report(
 );
 report(
   'the same, a pack nudged: a first answer',
-  await time(20, (i) => boxed(nudged(many, i), { quick: true })),
+  await time(20, (i) => boxed(nudged(many, i), { coarse: true })),
   'ms',
   16,
 );
@@ -201,7 +201,7 @@ const wide = (i: number): BuildDoc =>
   applyChanges(sword, [{ path: ['parts', 2, 'params', 'widthMm'], value: 60 + (i % 40) / 4 }]);
 report(
   'sword, coarse answer to an edit',
-  await time(20, (i) => forged(wide(i + 0.5), { quick: true, goOn: () => false })),
+  await time(20, (i) => forged(wide(i + 0.5), { coarse: true, goOn: () => false })),
   'ms',
   16,
 );
@@ -225,9 +225,9 @@ const crowd: BuildDoc = {
 };
 const crowded = createDeriver();
 const asked = performance.now();
-crowded(firstParts(crowd, 8), { quick: true, goOn: () => false });
+crowded(firstParts(crowd, 8), { coarse: true, goOn: () => false });
 report('200 parts, first figures', performance.now() - asked, 'ms', 3000);
-crowded(crowd, { quick: true, goOn: () => false });
+crowded(crowd, { coarse: true, goOn: () => false });
 report('200 parts, all coarsely', performance.now() - asked, 'ms');
 for (const [count, target] of [
   [5_000, 300],

@@ -12,13 +12,13 @@ interface Fault {
   tests: string[];
 }
 
-const core = (file: string): string => `core/src/${file}`;
+const inCore = (file: string): string => `core/src/${file}`;
 const fault = (what: string, file: string, find: string, put: string, ...tests: string[]): Fault => ({
   what,
-  file: core(file),
+  file: inCore(file),
   find,
   put,
-  tests: tests.map(core),
+  tests: tests.map(inCore),
 });
 
 /** Faults of arithmetic: signs, sides, factors, least for most, what is counted once or twice. */

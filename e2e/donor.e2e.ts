@@ -63,7 +63,7 @@ describe('a bought thing, refitted', function () {
     expect(doc.circuits.map((c) => c.name)).to.deep.equal(['Tide light', 'Peak light']);
   });
 
-  it('a taped pattern: edges are numbered, mates that disagree are told and evened by one press', async () => {
+  it('a taped pattern: edges are numbered, mates that disagree are reported and evened by one press', async () => {
     await page.getByRole('button', { name: 'Part', exact: true }).click();
     await page.getByRole('menuitem', { name: /Taped pattern/ }).click();
     await page.getByRole('button', { name: 'Piece B', exact: true }).click();

@@ -125,10 +125,10 @@ describe('a harness of many forms', function () {
   it('reads a scan of a head, asks nothing when its unit is plain, and offers its three measures', async () => {
     await go(page, bench, 'body', build);
     const rings = Array.from({ length: 40 }, (_, r) => (r / 39) * Math.PI);
-    const around = 48;
+    const context = 48;
     const points = rings.flatMap((polar) =>
-      Array.from({ length: around }, (_, i) => {
-        const a = (i / around) * 2 * Math.PI;
+      Array.from({ length: context }, (_, i) => {
+        const a = (i / context) * 2 * Math.PI;
         return [
           7.6 * Math.sin(polar) * Math.cos(a),
           9.7 * Math.sin(polar) * Math.sin(a),
@@ -137,9 +137,9 @@ describe('a harness of many forms', function () {
       }),
     );
     const faces = rings.slice(1).flatMap((_, r) =>
-      Array.from({ length: around }, (_, i) => {
-        const [a, b] = [r * around + i, r * around + ((i + 1) % around)];
-        return `f ${a + 1} ${b + 1} ${b + around + 1}\nf ${a + 1} ${b + around + 1} ${a + around + 1}`;
+      Array.from({ length: context }, (_, i) => {
+        const [a, b] = [r * context + i, r * context + ((i + 1) % context)];
+        return `f ${a + 1} ${b + 1} ${b + context + 1}\nf ${a + 1} ${b + context + 1} ${a + context + 1}`;
       }),
     );
     await page.getByLabel('Body or head scan as OBJ, STL or PLY').setInputFiles({

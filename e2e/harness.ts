@@ -17,6 +17,7 @@ export const chromiumFlags = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  '--js-flags=--max-semi-space-size=64',
   '--use-angle=swiftshader',
   '--enable-unsafe-swiftshader',
 ];

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { go, noGraveFaults, onWorkbench, saved, type, type Workbench } from './harness';
 
-/** What lies inside, from the tray to a whole school of light, on the real bench. */
+/** What lies inside, from the tray to a whole method of light, on the real bench. */
 describe('the inside of a prop', function () {
   this.timeout(180_000);
   let bench: Workbench;
@@ -44,9 +44,9 @@ describe('the inside of a prop', function () {
     await line.waitFor({ state: 'detached' });
   });
 
-  it('compares the schools of light and takes one whole, in one step', async () => {
-    await page.getByRole('tab', { name: 'Schools' }).click();
-    await page.getByRole('button', { name: 'Compare the schools' }).click();
+  it('compares the methods of light and takes one whole, in one step', async () => {
+    await page.getByRole('tab', { name: 'Methods' }).click();
+    await page.getByRole('button', { name: 'Compare the methods' }).click();
     await page.getByRole('button', { name: '12 V strip cut in segments' }).click();
     await inside().locator('li[data-kind="light-strip"]').waitFor();
     expect(await inside().locator('li[data-kind="lamps"]').count()).to.equal(0);

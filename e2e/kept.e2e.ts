@@ -130,13 +130,13 @@ describe('nothing is lost', function () {
       };
     });
     await tab.goto(`${bench.url}/build/${calm}/shape`);
-    const told = tab.getByRole('alert').filter({ hasText: 'could not be calculated' });
-    await told.getByText('It could not be loaded').waitFor();
+    const reported = tab.getByRole('alert').filter({ hasText: 'could not be calculated' });
+    await reported.getByText('It could not be loaded').waitFor();
     expect(await tab.getByText('No problems here').count()).to.equal(0);
     await tab.evaluate(() => void ((window as unknown as { broken: boolean }).broken = false));
-    await told.getByRole('button', { name: 'Try again' }).click();
+    await reported.getByRole('button', { name: 'Try again' }).click();
     await tab.getByLabel(girth, { exact: true }).waitFor();
-    await told.waitFor({ state: 'detached' });
+    await reported.waitFor({ state: 'detached' });
     await tab.close();
   });
 

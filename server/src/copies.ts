@@ -58,8 +58,8 @@ export function copyFault(file: string): string | undefined {
   try {
     const db = new Database(file, { readonly: true, fileMustExist: true });
     try {
-      const [{ integrity_check: told }] = db.pragma('integrity_check') as [{ integrity_check: string }];
-      if (told !== 'ok') return `it is damaged (${told.slice(0, 200)})`;
+      const [{ integrity_check: reported }] = db.pragma('integrity_check') as [{ integrity_check: string }];
+      if (reported !== 'ok') return `it is damaged (${reported.slice(0, 200)})`;
       const has = db
         .prepare("SELECT count(*) AS n FROM sqlite_master WHERE name IN ('build', 'migrations')")
         .get();

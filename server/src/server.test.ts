@@ -37,13 +37,13 @@ describe('server', () => {
     };
     await put(`/api/builds/${past}/log/l1`, { ...entry, subject: 'Brim', sort: 'next' });
     await put(`/api/builds/${past}/log/l2`, { ...entry, id: 'l2', subject: 'A note' });
-    const told = async (id: string) =>
+    const reported = async (id: string) =>
       ((await get(`/api/builds/${id}/lessons`)).body as { lessons: { subject: string; build: string }[] })
         .lessons;
-    expect((await told(now)).map((l) => [l.subject, l.build])).to.deep.equal([['Brim', 'Past helm']]);
-    expect(await told(past)).to.deep.equal([]);
+    expect((await reported(now)).map((l) => [l.subject, l.build])).to.deep.equal([['Brim', 'Past helm']]);
+    expect(await reported(past)).to.deep.equal([]);
     await remove(`/api/builds/${past}`);
-    expect(await told(now)).to.deep.equal([]);
+    expect(await reported(now)).to.deep.equal([]);
   });
 
   it('creates, saves, lists and reads back a build', async () => {

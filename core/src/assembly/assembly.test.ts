@@ -13,12 +13,12 @@ const moved = (by: Vec3) => rigid((p) => ({ x: p.x + by.x, y: p.y + by.y, z: p.z
 /** A closed ball of a radius about nought. */
 function ball(r: number): Mesh {
   const rows = 32;
-  const around = 64;
+  const context = 64;
   const points: Vec3[] = [{ x: 0, y: 0, z: -r }];
   for (let i = 1; i < rows; i++)
-    for (let k = 0; k < around; k++) {
+    for (let k = 0; k < context; k++) {
       const up = -Math.PI / 2 + (Math.PI * i) / rows;
-      const turn = (2 * Math.PI * k) / around;
+      const turn = (2 * Math.PI * k) / context;
       points.push({
         x: r * Math.cos(up) * Math.cos(turn),
         y: r * Math.cos(up) * Math.sin(turn),
@@ -26,9 +26,9 @@ function ball(r: number): Mesh {
       });
     }
   points.push({ x: 0, y: 0, z: r });
-  const at = (i: number, k: number): number => 1 + (i - 1) * around + (k % around);
+  const at = (i: number, k: number): number => 1 + (i - 1) * context + (k % context);
   const triangles: Mesh['triangles'] = [];
-  for (let k = 0; k < around; k++) {
+  for (let k = 0; k < context; k++) {
     triangles.push([0, at(1, k + 1), at(1, k)]);
     triangles.push([points.length - 1, at(rows - 1, k), at(rows - 1, k + 1)]);
     for (let i = 1; i < rows - 1; i++)
@@ -147,24 +147,25 @@ describe('parts of one assembly', () => {
       },
     ],
   });
-  const told = (d: BuildDoc) => derive(d).findings.filter((f) => /^(floats|driven)/.test(f.id));
+  const reported = (d: BuildDoc) => derive(d).findings.filter((f) => /^(floats|driven)/.test(f.id));
 
   it('that do not touch are reported, and each suggested move makes them touch', () => {
     // It is turned about its middle, 30 mm over its foot.
-    expect(told(doc({ offMm: 30 })).map((f) => f.id)).to.deep.equal([]);
-    const [floats] = told(doc({ offMm: 44 }));
+    expect(reported(doc({ offMm: 30 })).map((f) => f.id)).to.deep.equal([]);
+    const [floats] = reported(doc({ offMm: 44 }));
     expect(floats!.id).to.equal('floats:s:h');
     expect(floats!.excess).to.be.closeTo(14, 0.3);
     expect(floats!.remedies.length).to.be.greaterThan(0);
     for (const r of floats!.remedies)
-      expect(told(applyChanges(doc({ offMm: 44 }), r.changes)), r.label).to.deep.equal([]);
+      expect(reported(applyChanges(doc({ offMm: 44 }), r.changes)), r.label).to.deep.equal([]);
   });
 
   it('that overlap are reported, and one can be let into the other: its section is cut in the right piece', () => {
     const deep = doc({ offMm: 10 });
-    const [driven] = told(deep);
+    const [driven] = reported(deep);
     expect(driven!.id).to.equal('driven:s:h');
-    for (const r of driven!.remedies) expect(told(applyChanges(deep, r.changes)), r.label).to.deep.equal([]);
+    for (const r of driven!.remedies)
+      expect(reported(applyChanges(deep, r.changes)), r.label).to.deep.equal([]);
     const letIn = derive(doc({ offMm: 10, letIn: true }));
     const cut = letIn.parts[0]!.pieces.filter((p) => p.marks.some((m) => m.text === 'for Knob'));
     expect(cut.map((p) => p.id)).to.deep.equal(['face']);
@@ -187,7 +188,7 @@ describe('parts of one assembly', () => {
       },
     ];
     const report = derive({ ...newBuild('T', '2026-03-01', wearer), parts });
-    const { section } = report.parts[1]!.cores[0]!;
+    const { section } = report.parts[1]!.sticks[0]!;
     const outside = 'outsideMm' in section ? section.outsideMm : 0;
     const cut = report.parts[0]!.pieces.flatMap((p) => p.marks.filter((m) => m.text === 'for Rod'));
     // Through the face and through the back; half a millimetre of ease on each side, a section of flats drawn round.

@@ -148,10 +148,10 @@ export function between(
   other: PartReport,
   parts: readonly PartReport[],
   rootId: string,
-  hung = false,
+  attached = false,
 ): Between {
   const [a, b] = [bodyOf(part), bodyOf(other)];
-  const key = JSON.stringify([hung, chainOf(part, parts), chainOf(other, parts)]);
+  const key = JSON.stringify([attached, chainOf(part, parts), chainOf(other, parts)]);
   const own = pairs.get(a) ?? new WeakMap<Mesh, Map<string, Between>>();
   pairs.set(a, own);
   const known = own.get(b) ?? new Map<string, Between>();

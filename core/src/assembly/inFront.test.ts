@@ -24,19 +24,19 @@ const build = (mount: Partial<Extract<Mount, { to: 'part' }>>): BuildDoc => ({
     { ...newPart('lid', wearer, 'box'), mount: { to: 'part', part: 'host', anchor: 'face', ...mount } },
   ],
 });
-const told = (mount: Partial<Extract<Mount, { to: 'part' }>>): Finding | undefined =>
+const reported = (mount: Partial<Extract<Mount, { to: 'part' }>>): Finding | undefined =>
   derive(build(mount)).findings.find((f) => f.id === 'covered:host:sw');
 
 describe('what is in front of a switch', () => {
   it('on it, nothing moves: a stop, unless what covers it comes off', () => {
-    expect(told({ offMm: 6 })?.severity).to.equal('stop');
-    expect(told({ offMm: 6, apart: true })?.severity).to.equal('mind');
+    expect(reported({ offMm: 6 })?.severity).to.equal('stop');
+    expect(reported({ offMm: 6, apart: true })?.severity).to.equal('mind');
   });
 
   it('a part nearer than a fingertip raises a finding; one further off or to the side does not', () => {
-    expect(told({ offMm: 15 })?.title).to.include('no room for a finger');
-    expect(told({ offMm: 15 })?.severity).to.equal('mind');
-    expect(told({ offMm: 30 })).to.equal(undefined);
-    expect(told({ offMm: 6, acrossMm: 200 })).to.equal(undefined);
+    expect(reported({ offMm: 15 })?.title).to.include('no room for a finger');
+    expect(reported({ offMm: 15 })?.severity).to.equal('mind');
+    expect(reported({ offMm: 30 })).to.equal(undefined);
+    expect(reported({ offMm: 6, acrossMm: 200 })).to.equal(undefined);
   });
 });

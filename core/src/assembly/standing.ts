@@ -11,7 +11,7 @@ export interface Standing extends Between {
   partId: string;
   otherId: string;
   /** The first hangs on the second. */
-  hung: boolean;
+  attached: boolean;
   /** Mounts of the first that put it right, each tried. */
   better: { label: 'off' | 'along'; byMm: number; mount: Mount }[];
 }
@@ -24,8 +24,8 @@ export const rootOf = (part: PartReport, parts: readonly PartReport[], deep = 0)
   return host && deep < parts.length ? rootOf(host, parts, deep + 1) : part;
 };
 
-const isWrong = ({ deepMm, gapMm }: Between, hung: boolean): boolean =>
-  deepMm > GIVES_MM || (hung && gapMm > GIVES_MM);
+const isWrong = ({ deepMm, gapMm }: Between, attached: boolean): boolean =>
+  deepMm > GIVES_MM || (attached && gapMm > GIVES_MM);
 
 /** Whether boxes round two parts share room where they stand. */
 function near(a: PartReport, b: PartReport, parts: readonly PartReport[], rootId: string): boolean {
@@ -42,7 +42,7 @@ function betterMounts(
   parts: readonly PartReport[],
   rootId: string,
   { deepMm, gapMm }: Between,
-  hung: boolean,
+  attached: boolean,
 ): Standing['better'] {
   const { mount } = part;
   if (mount.to !== 'part') return [];
@@ -59,7 +59,7 @@ function betterMounts(
   return tries.filter((t) => {
     const moved = { ...part, mount: t.mount };
     const all = parts.map((p) => (p === part ? moved : p));
-    return !isWrong(between(moved, other, all, rootId, hung), hung);
+    return !isWrong(between(moved, other, all, rootId, attached), attached);
   });
 }
 
@@ -75,20 +75,20 @@ export function standingsOf(parts: readonly PartReport[]): Standing[] {
     const { mount } = part;
     return parts.flatMap((other, k): Standing[] => {
       if (other === part || rootOf(other, parts) !== root) return [];
-      const hung = mount.to === 'part' && mount.part === other.id;
+      const attached = mount.to === 'part' && mount.part === other.id;
       const hangs = other.mount.to === 'part' && other.mount.part === part.id;
       // Each two are looked at once, from the one that hangs, or the later of two beside each other.
-      if (hangs || (!hung && k > i)) return [];
-      if (hung ? mount.letIn : !near(part, other, parts, root.id)) return [];
-      const found = between(part, other, parts, root.id, hung);
-      return isWrong(found, hung)
+      if (hangs || (!attached && k > i)) return [];
+      if (attached ? mount.letIn : !near(part, other, parts, root.id)) return [];
+      const found = between(part, other, parts, root.id, attached);
+      return isWrong(found, attached)
         ? [
             {
               ...found,
               partId: part.id,
               otherId: other.id,
-              hung,
-              better: betterMounts(part, other, parts, root.id, found, hung),
+              attached,
+              better: betterMounts(part, other, parts, root.id, found, attached),
             },
           ]
         : [];

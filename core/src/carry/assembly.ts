@@ -22,9 +22,9 @@ const spanAlong = (meshes: readonly Mesh[], place: (p: Vec3) => Vec3, axis: Vec3
   return low <= high ? [low, high] : [0, 0];
 };
 
-function axisOf({ cores: [core] }: PartReport): Vec3 {
-  if (!core) return { x: 0, y: 0, z: 1 };
-  const run = { x: core.to.x - core.from.x, y: core.to.y - core.from.y, z: core.to.z - core.from.z };
+function axisOf({ sticks: [stick] }: PartReport): Vec3 {
+  if (!stick) return { x: 0, y: 0, z: 1 };
+  const run = { x: stick.to.x - stick.from.x, y: stick.to.y - stick.from.y, z: stick.to.z - stick.from.z };
   const size = Math.hypot(run.x, run.y, run.z) || 1;
   return { x: run.x / size, y: run.y / size, z: run.z / size };
 }

@@ -42,7 +42,7 @@ export interface Carried {
   stick?: { lengthMm: number; sagMm: number; hz: number; choices: StickChoice[] };
   /** Longest length once it is taken apart at its joints, and where it would be parted for a limit. */
   apartMm: number;
-  parted?: BreakDown;
+  split?: BreakDown;
 }
 
 const NOUGHT = 0.5;
@@ -78,13 +78,13 @@ function pointsAlong({ weight }: Assembly['parts'][number], axis: Vec3, from: nu
 }
 
 function stickOf(all: Assembly, fist: number, tip: number, { rods }: Catalogue): Carried['stick'] {
-  const core = all.root.cores[0];
-  if (!core || all.root.stickField === undefined) return undefined;
-  const length = dist3(core.from, core.to);
-  const reach = Math.max(dot3(core.from, all.axis), dot3(core.to, all.axis)) - fist;
+  const stick = all.root.sticks[0];
+  if (!stick || all.root.stickField === undefined) return undefined;
+  const length = dist3(stick.from, stick.to);
+  const reach = Math.max(dot3(stick.from, all.axis), dot3(stick.to, all.axis)) - fist;
   if (reach < NOUGHT) return undefined;
   const others = all.parts.filter((m) => m.part !== all.root);
-  const rootRod = rods.find((r) => r.id === core.rodId);
+  const rootRod = rods.find((r) => r.id === stick.rodId);
   const judge = (rod: Rod, section: Section): Omit<StickChoice, 'chosen'> => {
     const matter = rodMatters[rod.matter];
     const massG = sectionAreaMm2(section) * length * matter.densityKgM3.value * 1e-6;
@@ -104,8 +104,8 @@ function stickOf(all: Assembly, fist: number, tip: number, { rods }: Catalogue):
     };
   };
   if (!rootRod) return undefined;
-  const own = judge(rootRod, core.section);
-  const [across] = sizeOf(core.section);
+  const own = judge(rootRod, stick.section);
+  const [across] = sizeOf(stick.section);
   const near = rods.filter(
     (r) => r.id !== rootRod.id && rodMatters[r.matter].rigid && r.acrossMm.value < Math.max(45, 1.6 * across),
   );
@@ -117,9 +117,9 @@ function stickOf(all: Assembly, fist: number, tip: number, { rods }: Catalogue):
 }
 
 /** Ends of a stick from the fist: where ballast can be put in it. */
-function stickEnds({ cores: [core], heldAt }: PartReport, axis: Vec3): [number, number] | undefined {
-  if (!core || !heldAt) return undefined;
-  const ends = [core.from, core.to].map((p) => dot3(sub3(p, heldAt), axis));
+function stickEnds({ sticks: [stick], heldAt }: PartReport, axis: Vec3): [number, number] | undefined {
+  if (!stick || !heldAt) return undefined;
+  const ends = [stick.from, stick.to].map((p) => dot3(sub3(p, heldAt), axis));
   return [Math.min(...ends), Math.max(...ends)];
 }
 
@@ -132,10 +132,10 @@ export function createCarried(): (
   parts: readonly PartReport[],
   catalogue: Catalogue,
   limitMm: number,
-  quick?: boolean,
+  coarse?: boolean,
 ) => Carried[] {
   const known = new Map<string, { parts: PartReport[]; limitMm: number; carried: Carried }>();
-  return (parts, catalogue, limitMm, quick = false) =>
+  return (parts, catalogue, limitMm, coarse = false) =>
     assembliesOf(parts).map((all) => {
       const before = known.get(all.root.id);
       const own = all.parts.map((m) => m.part);
@@ -144,8 +144,8 @@ export function createCarried(): (
         before.parts.length === own.length &&
         before.parts.every((p, i) => p === own[i]);
       if (same) return before.carried;
-      const carried = carriedOf(all, catalogue, limitMm, quick ? before?.carried : undefined);
-      if (!quick) known.set(all.root.id, { parts: own, limitMm, carried });
+      const carried = carriedOf(all, catalogue, limitMm, coarse ? before?.carried : undefined);
+      if (!coarse) known.set(all.root.id, { parts: own, limitMm, carried });
       return carried;
     });
 }
@@ -164,7 +164,7 @@ function carriedOf(all: Assembly, catalogue: Catalogue, limitMm: number, before?
     wanted === undefined || Math.abs(balanceMm - wanted) < 1
       ? undefined
       : ballastFor(weight.massG, balanceMm, wanted, stickEnds(root, axis) ?? [low - fist, high - fist]);
-  const cuts = root.cores[0]?.cutMm ?? [];
+  const cuts = root.sticks[0]?.cutMm ?? [];
   // Joints of the stick part the whole; what lies over the ends goes with the first and the last length.
   const ends = cuts.reduce<number[]>((sum, mm) => [...sum, sum.at(-1)! + mm], [0]);
   const lengths =
@@ -173,12 +173,12 @@ function carriedOf(all: Assembly, catalogue: Catalogue, limitMm: number, before?
       : [high - low];
   const stick = stickOf(all, fist, high, catalogue);
   const rigid = all.parts.flatMap((m) =>
-    m.part.cores.flatMap((c) => {
+    m.part.sticks.flatMap((c) => {
       const rod = catalogue.rods.find((r) => r.id === c.rodId);
       return rod && rodMatters[rod.matter].rigid ? c.cutMm : [];
     }),
   );
-  const apart = root.cores.length > 0 ? breakDown(low, high, takenBy(all), limitMm) : undefined;
+  const apart = root.sticks.length > 0 ? breakDown(low, high, takenBy(all), limitMm) : undefined;
   return {
     rootId: root.id,
     name: root.name,
@@ -199,6 +199,6 @@ function carriedOf(all: Assembly, catalogue: Catalogue, limitMm: number, before?
     ...(ballast && wanted !== undefined && { ballast: { wantedMm: wanted, ...ballast } }),
     ...(stick && { stick }),
     apartMm: Math.max(...lengths),
-    ...(apart && apart.atMm.length > 0 && { parted: apart }),
+    ...(apart && apart.atMm.length > 0 && { split: apart }),
   };
 }

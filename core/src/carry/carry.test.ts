@@ -96,12 +96,12 @@ describe('mass and balance', () => {
           const weights = all.map(([g, p]) => pointWeight(g, p));
           const k = 1 + (cut % (weights.length - 1));
           const whole = togetherWeight(weights);
-          const parted = togetherWeight([
+          const split = togetherWeight([
             togetherWeight(weights.slice(0, k)),
             togetherWeight(weights.slice(k)),
           ]);
-          expect(dist3(whole.at, parted.at)).to.be.lessThan(1e-6);
-          expect(parted.spread.xx / Math.max(1, whole.spread.xx)).to.be.closeTo(
+          expect(dist3(whole.at, split.at)).to.be.lessThan(1e-6);
+          expect(split.spread.xx / Math.max(1, whole.spread.xx)).to.be.closeTo(
             whole.spread.xx / Math.max(1, whole.spread.xx),
             1e-6,
           );
@@ -116,7 +116,7 @@ describe('mass and balance', () => {
     expect(halves.spread.zz).to.be.closeTo(rod.spread.zz, 1e-3);
   });
 
-  it('come to where they are wanted with the ballast that is told', () => {
+  it('come to where they are wanted with the ballast that is reported', () => {
     const sword = (footG: number): Part[] => {
       const haft = newPart('h', wearer, 'haft');
       return [

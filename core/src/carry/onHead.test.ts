@@ -9,7 +9,7 @@ const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
 const build = (parts: Part[]): BuildDoc => ({ ...newBuild('T', '2026-03-01', wearer), parts });
 const helmet = newPart('h', wearer, 'helmet');
 /** Something on the crown, moved ahead of it. */
-const hung = (form: string, alongMm: number): BuildDoc =>
+const attached = (form: string, alongMm: number): BuildDoc =>
   build([
     helmet,
     { ...newPart('b', wearer, form), mount: { to: 'part', part: 'h', anchor: 'crown', alongMm } },
@@ -17,7 +17,7 @@ const hung = (form: string, alongMm: number): BuildDoc =>
 
 describe('what the head carries', () => {
   it('is every part that hangs on it: moved ahead, a box takes the middle along by its share of the mass', () => {
-    const [near, far] = [0, 60].map((mm) => derive(hung('box', mm)));
+    const [near, far] = [0, 60].map((mm) => derive(attached('box', mm)));
     expect(near!.onHead[0]!.partIds).to.deep.equal(['h', 'b']);
     const [h, b] = near!.parts.map((p) => p.weight.massG);
     expect(near!.onHead[0]!.massG).to.be.closeTo(h! + b!, 1e-6);
@@ -54,9 +54,9 @@ describe('what the head carries', () => {
   });
 
   it('raises a finding where it tires the neck, and none where it is light', () => {
-    const told = (doc: BuildDoc): string | undefined =>
+    const reported = (doc: BuildDoc): string | undefined =>
       derive(doc).findings.find((f) => f.id === 'neck:h')?.why;
-    expect(told(build([helmet]))).to.equal(undefined);
-    expect(told(hung('haft', 200))).to.include('would level it');
+    expect(reported(build([helmet]))).to.equal(undefined);
+    expect(reported(attached('haft', 200))).to.include('would level it');
   });
 });

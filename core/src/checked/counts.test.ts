@@ -19,8 +19,8 @@ function expectCounted(doc: BuildDoc): void {
   const report = reportOf(doc);
   const onSheets = sum(report.packed.sheets.map((s) => s.laid.length)) + report.packed.tooBig.length;
   const listed = rowsOf(cutListCsv(report)).filter((r) => r['cut']!.startsWith('cut '));
-  const told = (r: Record<string, string>): number => Number(/^cut (\d+)/.exec(r['cut']!)![1]);
-  expect(sum(listed.map(told)), 'cut list').to.equal(onSheets);
+  const reported = (r: Record<string, string>): number => Number(/^cut (\d+)/.exec(r['cut']!)![1]);
+  expect(sum(listed.map(reported)), 'cut list').to.equal(onSheets);
   expect(sum(rowsOf(handCsv(report)).map((r) => Number(r['times']))), 'hand-cutting sheet').to.equal(
     onSheets,
   );
@@ -41,7 +41,7 @@ function expectCounted(doc: BuildDoc): void {
       }
     }
   // What is cut out inside a piece is counted whatever its outline.
-  const holes = sum(listed.map((r) => Number(r['holes']) * told(r)));
+  const holes = sum(listed.map((r) => Number(r['holes']) * reported(r)));
   const drawn = sum(
     report.parts.flatMap((p) =>
       p.pieces.map((q) => (q.holes.length + q.marks.filter((m) => m.kind === 'slot').length) * q.quantity),

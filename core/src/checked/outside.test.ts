@@ -31,7 +31,7 @@ import {
 } from '../geometry';
 import { cross3, meshWeight, unit3 } from '../geometry';
 import { meshVolume } from '../geometry/mesh';
-import { coreMesh, sectionAreaMm2, sectionOutline } from '../panel';
+import { stickMesh, sectionAreaMm2, sectionOutline } from '../panel';
 import { laidOutline } from '../cut';
 import { packs } from '../materials';
 import { ownWeightSagMm } from '../parts/wear/sag';
@@ -333,7 +333,7 @@ describe('held against the outside: units and files', () => {
   });
 
   it('volume and middle of a solid agree with @jscad/modeling', () => {
-    const loaf = coreMesh({
+    const loaf = stickMesh({
       id: 'c',
       name: 'c',
       rodId: 'r',

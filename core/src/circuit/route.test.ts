@@ -5,13 +5,13 @@ import { dijkstra } from 'graphology-shortest-path';
 import { dist3, type Vec3 } from '../geometry';
 import { gridOf } from '../panel';
 import { newPart, partReport } from '../parts';
-import { aroundOf } from '../parts/testing/worn.test';
+import { contextOf } from '../parts/testing/worn.test';
 import { demo } from '../files/testing/demo';
 import { reportOf } from '../report/testing/reportOf';
 import { shortest, waysOf, wireRoute } from './route';
 
 const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
-const made = (form: string) => partReport(newPart('p', wearer, form), aroundOf());
+const made = (form: string) => partReport(newPart('p', wearer, form), contextOf());
 
 describe('the way of a wire', () => {
   it('is as long as the shortest way by a graph library, whatever spots it joins', () => {

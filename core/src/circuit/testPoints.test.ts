@@ -20,7 +20,7 @@ function fedBy(packId: string, more: Change[] = []): Report {
   return at([{ path: ['parts', index, ...item.choose!], value: packId }, ...more]);
 }
 
-const told = (report: Report, id: string) => report.findings.find((f) => f.id.startsWith(`${id}:`));
+const reported = (report: Report, id: string) => report.findings.find((f) => f.id.startsWith(`${id}:`));
 
 describe('readings on the bench', () => {
   it('go round the loop: the lamps and their resistor take what the rail has', () => {
@@ -58,7 +58,7 @@ describe('pack against pack', () => {
 
 describe('what a pack may do to its circuit', () => {
   it('a lithium cell wants a fuse, and has it with one press', () => {
-    const bare = told(fedBy('1x18650'), 'fuse')!;
+    const bare = reported(fedBy('1x18650'), 'fuse')!;
     expect(bare.severity).to.equal('stop');
     const { item, partId } = at().circuits[0]!.source!;
     const index = bracers.parts.findIndex((p) => p.id === partId);
@@ -66,8 +66,8 @@ describe('what a pack may do to its circuit', () => {
       { path: ['parts', index, ...item.choose!], value: '1x18650' },
       ...bare.remedies[0]!.changes,
     ]);
-    expect(told(fused, 'fuse')).to.equal(undefined);
-    expect(told(fedBy('3xaa'), 'fuse')).to.equal(undefined);
+    expect(reported(fused, 'fuse')).to.equal(undefined);
+    expect(reported(fedBy('3xaa'), 'fuse')).to.equal(undefined);
     // What is planned is bought.
     const bought = fused.cost.find((l) => l.what.includes('fuse'))!;
     expect(bought.need).to.equal(fused.circuits[0]!.copies);
@@ -79,10 +79,10 @@ describe('what a pack may do to its circuit', () => {
       path: ['circuits', 0, 'loads', i, 'currentMa'],
       value: 5,
     }));
-    expect(told(fedBy('usb-bank', dim), 'asleep')!.title).to.match(/switches itself off/);
+    expect(reported(fedBy('usb-bank', dim), 'asleep')!.title).to.match(/switches itself off/);
   });
 
-  it('thin wire is told of when it loses the light, and a thicker gauge cures it', () => {
+  it('thin wire is reported when it loses the light, and a thicker gauge cures it', () => {
     const many: Change[] = [
       { path: ['circuits', 0, 'wireAwg'], value: 30 },
       ...bracers.circuits[0]!.loads.map((_, i) => ({
@@ -95,7 +95,7 @@ describe('what a pack may do to its circuit', () => {
     // Ohm’s law by hand: metres of both conductors at 338.6 Ω a kilometre (published wire tables).
     const byHand = circuit!.working!.totalA * (circuit!.wireMm / 1e6) * 338.6;
     expect(circuit!.working!.wireVolts).to.be.closeTo(byHand, 0.01 * byHand);
-    expect(told(at(many), 'wire') !== undefined).to.equal(lost > 0.05);
+    expect(reported(at(many), 'wire') !== undefined).to.equal(lost > 0.05);
     // The list names the gauge that was chosen, and the wire weighs what it is: 0.0507 mm² of copper and its sleeve.
     expect(
       at(many)
@@ -120,14 +120,14 @@ describe('an effect', () => {
 
   it('that flashes more than thrice a second is a stop, and every cure ends it', () => {
     const fast = at(playing('alarm', 0.2));
-    const stop = told(fast, 'flash')!;
+    const stop = reported(fast, 'flash')!;
     expect(stop.severity).to.equal('stop');
     expect(stop.remedies.length).to.equal(2);
     for (const remedy of stop.remedies)
-      expect(told(at([...playing('alarm', 0.2), ...remedy.changes]), 'flash'), remedy.label).to.equal(
+      expect(reported(at([...playing('alarm', 0.2), ...remedy.changes]), 'flash'), remedy.label).to.equal(
         undefined,
       );
-    expect(told(at(playing('breathe', 4)), 'flash')).to.equal(undefined);
+    expect(reported(at(playing('breathe', 4)), 'flash')).to.equal(undefined);
   });
 
   it('goes out as a table that any controller can play: a row for each step, a column for each lamp, 0 to 255', () => {

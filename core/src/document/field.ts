@@ -34,7 +34,7 @@ export interface ChoiceField<
 > extends FieldBase<K> {
   type: 'choice';
   choices: readonly { value: V; label: string }[];
-  /** Values that are not on the list are kept and told of rather than refused: things out of a catalogue. */
+  /** Values that are not on the list are kept and reported rather than refused: things out of a catalogue. */
   open?: boolean;
   /** The surfaces of the build are choices too. */
   surfaces?: boolean;

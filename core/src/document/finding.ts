@@ -1,4 +1,4 @@
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 import type { Change } from './change';
 import type { Need } from './field';
 import type { Value } from './parts/value';
@@ -31,7 +31,7 @@ export interface Finding<R = Remedy> {
   station: Station;
   title: string;
   why: string;
-  sure: Sure;
+  provenance: Provenance;
   /** How much is wrong, in a unit of its own; a remedy must make it less or nothing. */
   excess: number;
   partId?: string;

@@ -3,7 +3,7 @@ import type { Check, Feature, Field, Params, Place, PlaceKind, Ply, Station } fr
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Switch } from '../materials';
 import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 
 /** The sheet a panel is cut from. */
 export type FoamOf = (panel: Panel) => FoamSheet;
@@ -76,10 +76,10 @@ export interface Bought {
   count: number;
   each: number;
   massG: number;
-  sure: Sure;
+  provenance: Provenance;
 }
 
-/** Work of one copy; like work is told as one step. */
+/** Work of one copy; like work is reported as one step. */
 export interface Work {
   step: string;
   /** On the flat pieces, on the formed shell, once no more heat comes near it, or on the painted one. */
@@ -141,13 +141,13 @@ export interface LightRun {
   colour: LampColour;
 }
 
-/** One school of light as a kind of feature has it. */
-export interface LightSchool {
-  school: string;
+/** One method of light as a kind of feature has it. */
+export interface LightMethod {
+  method: string;
   /** Said to the maker. */
   label: string;
   along: (run: LightRun) => { place: Place; params: Params };
-  /** Whether a feature of this kind is of this school already. */
+  /** Whether a feature of this kind is of this method already. */
   is: (params: Params) => boolean;
 }
 
@@ -182,8 +182,8 @@ export interface FeatureKind {
   asDrawn?: Params;
   /** A way cut for wires: the values it has for wires of a width that take up a depth. */
   forWires?: (wire: { acrossMm: number }) => Params;
-  /** Schools of light it serves, each as it would be laid along a run in place of another. */
-  schools?: readonly LightSchool[];
+  /** Methods of light it serves, each as it would be laid along a run in place of another. */
+  methods?: readonly LightMethod[];
   /** Opens a piece so that what is behind it comes out; it has `widthMm` and `lengthMm`, clear. */
   opens?: 'hatch' | 'piece';
   /** Fed by a circuit, feeds one, or switches one. */
@@ -212,7 +212,7 @@ export const defineFeature = <P>({ start, lay, divide, ...rest }: FeatureSpec<P>
   lay: (on, feature) => lay(on, feature as unknown as Omit<Feature, 'params'> & { params: P }),
 });
 
-/** The feature could not be laid, or not as asked: it is told of, and stays in the build. */
+/** The feature could not be laid, or not as asked: it is reported, and stays in the build. */
 export function notLaid(feature: Pick<Feature, 'id'>, station: Station, title: string): Laid {
   return {
     ...nothing(),
@@ -223,7 +223,7 @@ export function notLaid(feature: Pick<Feature, 'id'>, station: Station, title: s
         station,
         title,
         why: 'It was left off the pattern; change it or take it away.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: 1,
         remedies: [],
       },

@@ -4,7 +4,7 @@ import { contains, dist3, overlapsItself, type Vec3 } from '../geometry';
 import { bandAlong, gridOf, insetOf, nearestOn, onGrid, onSlice, spotsAlong } from '../panel';
 import type { Feature, Params, Place } from '../document';
 import { type PartReport, partReport } from '../parts';
-import { aroundOf, partOf, reportOf } from '../parts/testing/worn.test';
+import { contextOf, partOf, reportOf } from '../parts/testing/worn.test';
 import { runInside } from '../panel/patch';
 
 /** A half tube of radius 80 and height 200. */
@@ -245,7 +245,7 @@ describe('details on a part', () => {
       place: { on: 'panel', panel: 'a', u, v: 0.9, turnDeg: 0 },
       params: { diameterMm: 2 },
     }));
-    const made = partReport({ ...part, features }, aroundOf());
+    const made = partReport({ ...part, features }, contextOf());
     const piece = made.pieces[0]!;
     const wedge = piece.marks.find((m) => m.kind === 'dart')!.points;
     for (const { centre } of piece.holes) {
@@ -267,7 +267,7 @@ describe('details on a part', () => {
 
   it('cut darts where the maker puts them, and none when told so', () => {
     const byHand = (darts: { edgeId: string; at: number; reach: number }[]): PartReport =>
-      partReport({ ...partOf('knee-cop'), darts: [{ pieceId: 'a', darts }] }, aroundOf());
+      partReport({ ...partOf('knee-cop'), darts: [{ pieceId: 'a', darts }] }, contextOf());
     const count = (r: PartReport): number => r.pieces[0]!.marks.filter((m) => m.kind === 'dart').length;
     expect(count(byHand([]))).to.equal(0);
     const two = byHand([

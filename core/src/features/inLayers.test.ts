@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { applyChanges, type Feature, type Params, type Part } from '../document';
 import { boundsOf, contains, signedArea } from '../geometry';
 import { newPart, partReport, placements, standardKinds } from '../parts';
-import { aroundOf } from '../parts/testing/worn.test';
+import { contextOf } from '../parts/testing/worn.test';
 
 const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
 
@@ -37,7 +37,7 @@ const put = (kind: string, layer: number, params: Params, u = 0.5, v = 0.5, turn
     ...params,
   },
 });
-const report = (part: Part) => partReport(part, aroundOf());
+const report = (part: Part) => partReport(part, contextOf());
 const shellsOf = (part: Part) => report(part).pieces.filter((p) => p.role === 'shell');
 const pocketOf = (piece: ReturnType<typeof shellsOf>[number], text: string) =>
   piece.marks.filter((m) => m.text?.startsWith(text));
@@ -102,12 +102,12 @@ describe('things let into a lamination', () => {
               const deep = kind === 'slot' ? piece.thicknessMm : Number(/([\d.]+) mm deep/.exec(text!)![1]);
               cutMm3 += Math.abs(signedArea(points)) * deep;
             }
-          const told = made.checks.some((c) => c.id.startsWith('pocket-'));
+          const reported = made.checks.some((c) => c.id.startsWith('pocket-'));
           const most = shells.slice(0, layer).reduce((sum, p) => sum + p.thicknessMm, 0) - 3;
-          // As deep as asked, or told of; and a floor of 3 mm under it either way.
+          // As deep as asked, or reported; and a floor of 3 mm under it either way.
           const asked = 28 * (lengthMm - 2) * Math.min(deepMm, most);
-          if (!told) expect(cutMm3).to.be.closeTo(asked, asked * 0.02 + 28 * lengthMm * 0.06);
-          if (deepMm > most + 0.05) expect(told).to.equal(true);
+          if (!reported) expect(cutMm3).to.be.closeTo(asked, asked * 0.02 + 28 * lengthMm * 0.06);
+          if (deepMm > most + 0.05) expect(reported).to.equal(true);
         },
       ),
       { numRuns: 60 },
@@ -175,7 +175,7 @@ describe('things let into a lamination', () => {
 
   it('the search finds places in layers for a pack, and each is sound', () => {
     const part = slab([put('pack', 4, { packId: '2xcr2032', hatch: 'lid' }, 0.02, 0.02)]);
-    const answer = placements(part, aroundOf(), 'pack-1', 'even');
+    const answer = placements(part, contextOf(), 'pack-1', 'even');
     if (!('found' in answer)) throw new Error('nothing found');
     expect(answer.found.length).to.be.at.least(1);
     for (const { place } of answer.found) {
@@ -216,7 +216,7 @@ describe('wire channels', () => {
     expect(plain.foamG - made.foamG).to.be.closeTo((area * 4 * plain.foam.densityKgM3.value) / 1e6, 0.01);
   });
 
-  it('keep 2 mm under them and stay on the board, or are told of', () => {
+  it('keep 2 mm under them and stay on the board, or are reported', () => {
     const deep = report(
       slab([
         way(

@@ -8,7 +8,7 @@ export {
   type Laid,
   type LaidPart,
   type LightRun,
-  type LightSchool,
+  type LightMethod,
   type Pointed,
   type Work,
 } from './contract';

@@ -43,7 +43,7 @@ describe('what a maker measured', () => {
     expect(half.parts[0]!.totalG - same.parts[0]!.totalG).to.be.closeTo(16, 1e-9);
   });
 
-  it('a pack too thick for its room is told, whatever made it thick', () => {
+  it('a pack too thick for its room is reported, whatever made it thick', () => {
     const inside = (ownThickMm: number): boolean => {
       const doc = lit((all) =>
         withParams('pack', { packId: 'own', ownThickMm })(all).map((f) =>
@@ -65,7 +65,7 @@ describe('what a maker measured', () => {
     expect(strong.cost.some((l) => l.what.includes('switch'))).to.equal(false);
   });
 
-  it('a measured device draws what was measured at its voltage, and is told of on another', () => {
+  it('a measured device draws what was measured at its voltage, and is reported on another', () => {
     const kind = standardKinds.features.get('gadget')!;
     const device = (params: Params): BuildDoc => {
       const doc = lit();

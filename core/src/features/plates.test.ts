@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Feature, Params, Place } from '../document';
 import { boundsOf, meshVolume, signedArea } from '../geometry';
 import { newPart, partReport, standardKinds } from '../parts';
-import { aroundOf } from '../parts/testing/worn.test';
+import { contextOf } from '../parts/testing/worn.test';
 
 const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
 
@@ -34,7 +34,7 @@ function board(...features: Feature[]) {
         ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner' })),
       },
     },
-    aroundOf(),
+    contextOf(),
   );
 }
 const edge = (id: string): Place => ({ on: 'edges', runs: [{ panel: 'board', edge: id }] });
@@ -87,13 +87,13 @@ describe('features on flat pieces', () => {
   it('cut an opening through every layer of a lamination, or through one alone', () => {
     const part = newPart('one', wearer, 'head');
     const stack = [1, 2, 3].map(() => ({ foamId: 'dense-eva', nominalMm: 6 }));
-    const plain = partReport({ ...part, stack }, aroundOf());
+    const plain = partReport({ ...part, stack }, contextOf());
     const panel = plain.panels[0]!.id;
     const at: Place = { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 };
     const cutIn = (through: string): number =>
       partReport(
         { ...part, stack, features: [feature('opening', at, { widthMm: 8, lengthMm: 16, through })] },
-        aroundOf(),
+        contextOf(),
       ).pieces.filter((p) => p.marks.some((m) => m.kind === 'slot' && m.text === 'opening')).length;
     expect(cutIn('one')).to.equal(1);
     expect(cutIn('all')).to.equal(plain.pieces.filter((p) => p.role === 'shell').length);

@@ -22,7 +22,7 @@ const cpuS = (): number => {
   return (user + system) / 1e6;
 };
 
-const told = ({ parts }: BuildDoc): string =>
+const reported = ({ parts }: BuildDoc): string =>
   parts.map((p) => `${p.form}[${p.features.map((f) => f.kind).join(', ')}]`).join(' + ');
 
 const words = /NaN|Infinity|undefined|\[object/;
@@ -37,7 +37,7 @@ describe('any valid build', function () {
   it('is worked out and leaves in every file without a throw or a number that is none', async () => {
     await fc.assert(
       fc.asyncProperty(anyDocument(), async (doc) => {
-        const what = told(doc);
+        const what = reported(doc);
         const read = upgradeDoc(JSON.parse(JSON.stringify(doc)));
         if (!read.ok) throw new Error(`${what}: ${read.message}`);
         const begun = cpuS();

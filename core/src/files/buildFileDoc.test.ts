@@ -12,7 +12,7 @@ describe('docs/build-file.md', () => {
     const read = readBuildFile(example);
     if (!read.ok) throw new Error(read.message);
     const report = derive(read.value.build);
-    expect(report.parts[0]!.foam.thicknessMm).to.deep.equal({ value: 6.4, sure: 'measured' });
+    expect(report.parts[0]!.foam.thicknessMm).to.deep.equal({ value: 6.4, provenance: 'measured' });
     expect(report.schedule.slots.map((s) => s.stepId)).not.to.include('print');
   });
 

@@ -42,7 +42,7 @@ describe('what a file says of a circuit', () => {
     }
   });
 
-  it('may name lights of no length, or a ring in a room that is gone: they are told of, and nothing breaks', () => {
+  it('may name lights of no length, or a ring in a room that is gone: they are reported, and nothing breaks', () => {
     const lights = [
       {
         id: 'nought',

@@ -72,7 +72,7 @@ export function shoppingCsv(report: Report, currency: string): string {
       unit: line.unit,
       [`each ${currency}`]: trimNumber(line.each, 2),
       [`total ${currency}`]: trimNumber(line.total, 2),
-      'how sure': line.sure,
+      'how sure': line.provenance,
     })),
   );
 }

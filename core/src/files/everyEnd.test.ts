@@ -63,7 +63,7 @@ describe('every field of the demo builds at its ends', function () {
       const read = upgradeDoc(applyChanges(docs.get(name)!, [change]));
       if (!read.ok) throw new Error(`${what}: ${read.message}`);
       // Worked out coarsely but for what was asked: the whole of a harness takes its time.
-      const report = derivers.get(name)!(read.value, { quick: true });
+      const report = derivers.get(name)!(read.value, { coarse: true });
       expect(nans(report.parts[part]), what).to.deep.equal([]);
       const { shapes, widthMm, heightMm } = inRows(printedPieces(report));
       expect(drawingSvg(shapes, widthMm, heightMm, name), what).to.not.match(/NaN|Infinity/);

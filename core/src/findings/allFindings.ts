@@ -1,17 +1,17 @@
 import type { Finding, Severity } from '../document';
-import type { BuildContext } from './rule';
+import type { RuleInput } from './rule';
 import { rules, weights } from './rules';
 
 const severities: readonly Severity[] = ['stop', 'mind', 'note'];
 
 /** Every rule run: worst first, then the weightiest, then in the order the rules are declared in. */
-export function allFindings(context: BuildContext): Finding[] {
-  const { doc, report } = context;
+export function allFindings(input: RuleInput): Finding[] {
+  const { doc, report } = input;
   const found = rules.flatMap(({ weight, parts = [], build = [] }) =>
     [
-      ...build.flatMap((rule) => rule(context)),
+      ...build.flatMap((rule) => rule(input)),
       ...doc.parts.flatMap((part, index) =>
-        parts.flatMap((rule) => rule({ ...context, part, made: report.parts[index]!, index })),
+        parts.flatMap((rule) => rule({ ...input, part, made: report.parts[index]!, index })),
       ),
     ].map((finding) => ({ finding, weight: weights.indexOf(weight) })),
   );

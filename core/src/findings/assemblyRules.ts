@@ -19,7 +19,7 @@ export const partsStand: BuildRule = ({ doc, report }) =>
         label: `Move it ${trimNumber(Math.abs(byMm))} mm ${ways[label][byMm > 0 ? 0 : 1]}`,
         changes: [{ path: ['parts', index, 'mount'], value: mount }],
       })),
-      ...(deep && s.hung
+      ...(deep && s.attached
         ? [
             {
               label: `Let it in: ${other.name} is cut away for it`,
@@ -40,7 +40,7 @@ export const partsStand: BuildRule = ({ doc, report }) =>
         why: deep
           ? 'Two solids cannot be in the same place. Move it, or let it in on purpose: an opening of its section is then drawn on the piece it goes through.'
           : 'Glue fills a gap of a millimetre at most. Move it, or put a block of foam between.',
-        sure: 'standard' as const,
+        provenance: 'standard' as const,
         excess: deep ? s.deepMm : Math.min(1e3, s.gapMm),
         partId: s.partId,
         remedies,
@@ -62,7 +62,7 @@ export const switchesReached: BuildRule = ({ report }) =>
         ? `${name} in ${nameOf(partId)} is covered by ${nameOf(otherId)}: it cannot move.`
         : `${name} in ${nameOf(partId)} has no room for a finger in front of it: ${nameOf(otherId)} is nearer than ${trimNumber(wantsMm)} mm.`,
       why: 'A switch wants its throw and a fingertip in front of it once everything is put together. Move the switch, or what covers it.',
-      sure: 'standard' as const,
+      provenance: 'standard' as const,
       excess: 1,
       partId,
       remedies: [],
@@ -79,7 +79,7 @@ export const nothingInOthers: BuildRule = ({ report }) =>
       station: 'inside' as const,
       title: `${name} in ${nameOf(partId)} overlaps ${nameOf(otherId)} by ${trimNumber(deepMm)} mm.`,
       why: 'Put together, both would be in one place: a plug or a tang takes room of the bore it goes into. Move one of them.',
-      sure: 'standard' as const,
+      provenance: 'standard' as const,
       excess: deepMm,
       partId,
       remedies: [],

@@ -7,7 +7,7 @@ import { fitsSheet } from '../cut';
 import { calendarOf, loudHours, schedule } from '../plan';
 import { printMm, trimNumber } from '../units';
 import type { Finding, Remedy } from '../document';
-import { inPart, when, type BuildContext, type BuildRule } from './rule';
+import { inPart, when, type RuleInput, type BuildRule } from './rule';
 
 /** A reading that cannot be right. */
 export const readingsPlausible: BuildRule = ({ doc, report }) =>
@@ -27,7 +27,7 @@ export const readingsPlausible: BuildRule = ({ doc, report }) =>
       station: 'body',
       title: doubt.message,
       why: 'Bodies of one stature differ by less than this; slips of unit and digit are common.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: 1,
       remedies: changes.length > 0 ? [{ label: `Take it as ${doubt.proposedMm} mm`, changes }] : [],
     };
@@ -48,14 +48,14 @@ export const criticalMeasured: BuildRule = ({ report }) => {
     station: 'body',
     title: `Not measured but decisive: ${guessed.map((key) => `${measureInfo(key).label.toLowerCase()} (est. ${printMm(report.body[key].valueMm, 0)}, for ${for_(key)})`).join('; ')}.`,
     why: `Estimated from ${[...new Set(guessed.map((key) => report.body[key].from!))].join(' and ')}; people of one stature differ by 10 % and more. Take the tape before you cut.`,
-    sure: 'memory',
+    provenance: 'memory',
     excess: guessed.length,
     remedies: [],
   }));
 };
 
 /** A feature that parts the piece in its middle, across or along it. */
-const partings = (part: Part, { kinds }: BuildContext['around'], pieceId: string): Remedy[] =>
+const partings = (part: Part, { kinds }: RuleInput['context'], pieceId: string): Remedy[] =>
   [...kinds.features.values()]
     .filter((kind) => kind.remedies === 'split')
     .flatMap((kind) =>
@@ -77,11 +77,11 @@ const partings = (part: Part, { kinds }: BuildContext['around'], pieceId: string
 type Made = ReturnType<typeof makePart>;
 
 /** Pieces that no sheet of their foam holds. */
-const tooBigOf = ({ pieces }: Made, { doc, around }: BuildContext): Set<string> =>
+const tooBigOf = ({ pieces }: Made, { doc, context }: RuleInput): Set<string> =>
   new Set(
     pieces
       .filter((p) => {
-        const foam = foamSheet(around.catalogue.foams, doc.stock, p.foamId, p.nominalMm);
+        const foam = foamSheet(context.catalogue.foams, doc.stock, p.foamId, p.nominalMm);
         return !fitsSheet(p.outline, foam, doc.cut.spacingMm);
       })
       .map((p) => p.id),
@@ -93,12 +93,12 @@ interface Way extends Remedy {
 }
 
 /** @param before the part as it is, where a way changes nothing but its details. */
-function triedWays(part: Part, ways: readonly Remedy[], context: BuildContext, before?: Made): Way[] {
+function triedWays(part: Part, ways: readonly Remedy[], input: RuleInput, before?: Made): Way[] {
   return ways.flatMap((way) => {
     const changed = applyChanges(part, way.changes);
-    if (!isValid(changed, context.around)) return [];
-    const made = makePart(changed, context.around, { coarse: true, ...(before && { before }) });
-    return [{ ...way, left: tooBigOf(made, context) }];
+    if (!isValid(changed, input.context)) return [];
+    const made = makePart(changed, input.context, { coarse: true, ...(before && { before }) });
+    return [{ ...way, left: tooBigOf(made, input) }];
   });
 }
 
@@ -106,14 +106,14 @@ function triedWays(part: Part, ways: readonly Remedy[], context: BuildContext, b
 const MOST_PARTED = 3;
 
 /** For each piece too large for its sheet: the remedies that make it fit without making another piece too large. */
-function divided(context: BuildContext, index: number, pieceIds: readonly string[]): Map<string, Remedy[]> {
-  const part = context.doc.parts[index]!;
-  const made = makePart(part, context.around, { coarse: true });
-  const before = tooBigOf(made, context);
+function divided(input: RuleInput, index: number, pieceIds: readonly string[]): Map<string, Remedy[]> {
+  const part = input.doc.parts[index]!;
+  const made = makePart(part, input.context, { coarse: true });
+  const before = tooBigOf(made, input);
   // The same for every piece of the part, and so tried once.
-  const whole = triedWays(part, needCandidates(part, context.around, 'split', 1), context);
+  const whole = triedWays(part, needCandidates(part, input.context, 'split', 1), input);
   const own = (pieceId: string, i: number): Way[] =>
-    i < MOST_PARTED ? triedWays(part, partings(part, context.around, pieceId), context, made) : [];
+    i < MOST_PARTED ? triedWays(part, partings(part, input.context, pieceId), input, made) : [];
   return new Map(
     pieceIds.map((pieceId, i) => [
       pieceId,
@@ -125,8 +125,8 @@ function divided(context: BuildContext, index: number, pieceIds: readonly string
 }
 
 /** Pieces no sheet can hold. */
-export const piecesFitSheet: BuildRule = (context) => {
-  const { doc, report } = context;
+export const piecesFitSheet: BuildRule = (input) => {
+  const { doc, report } = input;
   const all = report.packed.tooBig.filter(
     (big, i, bigs) => bigs.findIndex((o) => o.partId === big.partId && o.pieceId === big.pieceId) === i,
   );
@@ -134,7 +134,7 @@ export const piecesFitSheet: BuildRule = (context) => {
     const index = doc.parts.findIndex((p) => p.id === partId);
     const bigs = all.filter((big) => big.partId === partId);
     const remedies = divided(
-      context,
+      input,
       index,
       bigs.map((big) => big.pieceId),
     );
@@ -144,7 +144,7 @@ export const piecesFitSheet: BuildRule = (context) => {
       station: 'cut',
       title: `${doc.parts[index]!.name}: ${big.name} is ${printMm(big.lengthMm, 0)} long and fits no sheet of its foam at any turn.`,
       why: 'Sheet sizes are as sold; a longer sheet or a second piece is needed.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: big.lengthMm,
       partId,
       pieceId: big.pieceId,
@@ -156,7 +156,7 @@ export const piecesFitSheet: BuildRule = (context) => {
 /** Fewest hours a day, in halves up to twelve, that leave a day to spare. */
 function hoursThatSuffice(
   { brief, make }: BuildDoc,
-  { steps, schedule: plan }: BuildContext['report'],
+  { steps, schedule: plan }: RuleInput['report'],
 ): number | undefined {
   for (let hours = Math.ceil(brief.hoursPerDay * 2 + 0.1) / 2; hours <= 12; hours += 0.5) {
     const calendar = calendarOf({ brief: { ...brief, hoursPerDay: hours }, make });
@@ -177,7 +177,7 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
         station: 'brief',
         title: `The event (${eventDate}) is not after the start (${startDate}).`,
         why: 'There is no time between them.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: 1,
         remedies: [],
       },
@@ -196,7 +196,7 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
           ? `Ready ${-daysToSpare} days after the event begins.`
           : 'Ready the night before, with nothing to spare.',
       why: `${trimNumber(report.totals.workMin / 60, 0)} h of work ${doc.make.calendar?.hours ? 'on the days there are' : `at ${trimNumber(hoursPerDay, 1)} h a day`}, and drying that cannot be hurried.`,
-      sure: 'memory',
+      provenance: 'memory',
       excess: 1 - daysToSpare,
       remedies:
         enough === undefined
@@ -220,7 +220,7 @@ export const loudTools: BuildRule = ({ doc }) =>
     title:
       'The quiet hours leave no hour of the week for rotary tool, saw and drill; the plan does not keep to them.',
     why: 'Loud work must lie somewhere: a weekend morning, a workshop elsewhere, or a knife and a sanding block.',
-    sure: 'practice',
+    provenance: 'practice',
     excess: 1,
     remedies: [
       {
@@ -246,7 +246,7 @@ export const withinBudget: BuildRule = ({ doc, report }) => {
     why: dearest
       ? `The dearest line is ${dearest.what} at ${trimNumber(dearest.total, 0)}. Prices are typical; yours go in under Cut.`
       : '',
-    sure: 'memory',
+    provenance: 'memory',
     excess: over,
     remedies: [],
   }));
@@ -259,7 +259,7 @@ const boxWords = (sidesMm: readonly number[]): string =>
 export const travels: BuildRule = ({ doc, report }) =>
   report.parts.flatMap((made) => {
     // What is carried is judged as a whole, taken apart at its joints.
-    if (made.heldAt && made.cores.length > 0) return [];
+    if (made.heldAt && made.sticks.length > 0) return [];
     const limit = Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm);
     const { sidesMm, how } = made.packed;
     const [long] = sidesMm;
@@ -273,7 +273,7 @@ export const travels: BuildRule = ({ doc, report }) =>
         doc.brief.luggageMm <= doc.brief.eventMaxMm
           ? `Its smallest box is ${boxWords(sidesMm)}; it packs ${how === 'nested' ? 'one in the other' : 'only as it is'}.`
           : 'The event does not admit it.',
-      sure: 'measured' as const,
+      provenance: 'measured' as const,
       excess: long - limit,
       partId: made.id,
       remedies: [],
@@ -288,7 +288,7 @@ export const printerCorrected: BuildRule = ({ doc }) =>
     station: 'cut',
     title: `The 100 mm bar measured ${printMm(doc.cut.barMeasuredMm)}; pages are now scaled by ${trimNumber(10000 / doc.cut.barMeasuredMm, 2)} %.`,
     why: 'Print again and measure again; a bar within a quarter millimetre is good.',
-    sure: 'measured',
+    provenance: 'measured',
     excess: Math.abs(doc.cut.barMeasuredMm - 100),
     remedies: [{ label: 'Back to 100 mm', changes: [{ path: ['cut', 'barMeasuredMm'], value: 100 }] }],
   }));
@@ -306,7 +306,7 @@ export const moves: BuildRule = ({ doc, report }) =>
         station: 'shape',
         title: `${m.label[0]!.toUpperCase()}${m.label.slice(1)} ${trimNumber(m.angleDeg, 0)}°, then ${a.name} meets ${b.name}; ${m.wantedDeg}° is wanted.`,
         why: `${m.for[0]!.toUpperCase()}${m.for.slice(1)}. Reckoned on the sections in the plane of the movement; real joints shift, so try it on paper first.`,
-        sure: 'memory',
+        provenance: 'memory',
         excess: m.wantedDeg - m.angleDeg,
         ...(partId && { partId }),
         remedies: m.remedies.map((c) => ({
@@ -328,7 +328,7 @@ export const heat: BuildRule = ({ report }) =>
     station: 'brief',
     title: `Foam covers about ${trimNumber(report.fitting.covered * 100, 0)} % of the body: plan drinks and a break every 30 minutes.`,
     why: 'Closed foam keeps heat and sweat in. Take it off at dizziness, cramp or headache; a helper should know how it opens.',
-    sure: 'memory',
+    provenance: 'memory',
     excess: report.fitting.covered - hotShare,
     remedies: [],
   }));

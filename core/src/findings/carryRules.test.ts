@@ -5,7 +5,7 @@ import { demo } from '../files/testing/demo';
 import { reportOf } from '../report/testing/reportOf';
 
 const arms = demo('lampwarden-arms');
-const told = (brief: Partial<BuildDoc['brief']>): string[] =>
+const reported = (brief: Partial<BuildDoc['brief']>): string[] =>
   reportOf({ ...arms, brief: { ...arms.brief, ...brief } }).findings.flatMap((f) =>
     f.id.startsWith('event-') ? [`${f.id.split(':')[0]} ${f.title}`] : [],
   );
@@ -19,15 +19,15 @@ describe('what an event admits', () => {
   });
 
   it('is held against every thing that is carried, one limit at a time', () => {
-    expect(told({ maxCarriedG: 50 }).filter((t) => t.startsWith('event-heavy'))).to.have.length.greaterThan(
-      1,
-    );
-    expect(told({ maxRigidMm: 100 }).some((t) => t.startsWith('event-rigid'))).to.equal(true);
-    expect(told({ eventMaxMm: 300 }).some((t) => t.startsWith('event-long'))).to.equal(true);
-    const barrels = told({ noBarrel: true }).filter((t) => t.startsWith('event-barrel'));
+    expect(
+      reported({ maxCarriedG: 50 }).filter((t) => t.startsWith('event-heavy')),
+    ).to.have.length.greaterThan(1);
+    expect(reported({ maxRigidMm: 100 }).some((t) => t.startsWith('event-rigid'))).to.equal(true);
+    expect(reported({ eventMaxMm: 300 }).some((t) => t.startsWith('event-long'))).to.equal(true);
+    const barrels = reported({ noBarrel: true }).filter((t) => t.startsWith('event-barrel'));
     expect(barrels).to.have.length(1);
     expect(barrels[0]).to.match(/pistol.*plug/i);
-    const hard = told({ softEdges: true }).filter((t) => t.startsWith('event-hard'));
+    const hard = reported({ softEdges: true }).filter((t) => t.startsWith('event-hard'));
     const rigid = reportOf(arms).parts.filter((p) =>
       p.sheetKinds.some((k) => k === 'board' || k === 'acrylic'),
     );

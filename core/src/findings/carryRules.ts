@@ -3,7 +3,7 @@ import { isRigid } from '../materials';
 import { modelOf, needCandidates, type PartReport } from '../parts';
 import { printMm, trimNumber } from '../units';
 import type { Finding, Remedy } from '../document';
-import { inPart, when, type BuildContext, type BuildRule } from './rule';
+import { inPart, when, type RuleInput, type BuildRule } from './rule';
 
 /** Balance within this of what is wanted is there; mm. */
 const NEAR_MM = 12;
@@ -16,20 +16,14 @@ const WHERE = { behind: 'at the back', ahead: 'in front', left: 'on the left', r
 /** A stick that hangs by more than this share of its length, or swings slower than this, whips; from memory. */
 const WHIPS = { share: 0.03, hz: 3 };
 
-const indexOf = ({ doc }: BuildContext, partId: string): number =>
-  doc.parts.findIndex((p) => p.id === partId);
+const indexOf = ({ doc }: RuleInput, partId: string): number => doc.parts.findIndex((p) => p.id === partId);
 
 /** Puts so much mass at an end, where the form has a field that gives it. */
-function ballastRemedies(
-  context: BuildContext,
-  partId: string,
-  end: 'foot' | 'tip',
-  massG: number,
-): Remedy[] {
-  const index = indexOf(context, partId);
+function ballastRemedies(input: RuleInput, partId: string, end: 'foot' | 'tip', massG: number): Remedy[] {
+  const index = indexOf(input, partId);
   const [first] = needCandidates(
-    context.doc.parts[index]!,
-    context.around,
+    input.doc.parts[index]!,
+    input.context,
     end === 'foot' ? 'footMass' : 'tipMass',
     massG,
   );
@@ -37,8 +31,8 @@ function ballastRemedies(
 }
 
 /** Balanced where the maker asked for it. */
-export const balanced: BuildRule = (context) =>
-  context.report.carried.flatMap((c) =>
+export const balanced: BuildRule = (input) =>
+  input.report.carried.flatMap((c) =>
     c.ballast && Math.abs(c.balanceMm - c.ballast.wantedMm) > NEAR_MM
       ? [
           {
@@ -47,10 +41,10 @@ export const balanced: BuildRule = (context) =>
             station: 'shape' as const,
             title: `${c.name}: balances ${trimNumber(c.balanceMm, 0)} mm from the fist, ${trimNumber(c.ballast.wantedMm, 0)} mm is wanted: ${trimNumber(c.ballast.massG, 0)} g at the ${c.ballast.end} would do it.`,
             why: 'Mass and middle of every part are summed; the levers of the two sides are equal at the balance.',
-            sure: 'standard' as const,
+            provenance: 'standard' as const,
             excess: Math.abs(c.balanceMm - c.ballast.wantedMm),
             partId: c.rootId,
-            remedies: ballastRemedies(context, c.rootId, c.ballast.end, c.ballast.massG),
+            remedies: ballastRemedies(input, c.rootId, c.ballast.end, c.ballast.massG),
           },
         ]
       : [],
@@ -65,7 +59,7 @@ export const lightInHand: BuildRule = ({ report }) =>
       station: 'shape',
       title: `${c.name}: held level it pulls the wrist down with ${trimNumber(c.momentNm, 1)} N·m (${trimNumber(c.massG, 0)} g, ${trimNumber(Math.abs(c.balanceMm), 0)} mm from the fist).`,
       why: `Over ${TIRES_NM} N·m tires one hand in minutes; hold it nearer its middle, lighten that end, or carry it in two.`,
-      sure: 'memory',
+      provenance: 'memory',
       excess: c.momentNm - TIRES_NM,
       partId: c.rootId,
       remedies: [],
@@ -81,7 +75,7 @@ export const levelOnHead: BuildRule = ({ report }) =>
       station: 'shape',
       title: `${h.name}: ${trimNumber(h.massG, 0)} g on the head, its middle ${printMm(Math.hypot(h.aheadMm, h.asideMm), 0)} off the neck: ${trimNumber(h.momentNm, 2)} N·m tip it.`,
       why: `Over ${NECK_NM} N·m tires the neck.${h.lead ? ` ${trimNumber(h.lead.massG, 0)} g ${WHERE[h.lead.side]}, ${printMm(h.lead.armMm, 0)} from the neck, would level it; the battery pack may serve.` : ''} Lighten what stands out first.`,
-      sure: 'memory',
+      provenance: 'memory',
       excess: h.momentNm - NECK_NM,
       partId: h.rootId,
       remedies: [],
@@ -102,7 +96,7 @@ export const stiff: BuildRule = ({ report }) =>
         station: 'shape',
         title: `${c.name}: held level its tip hangs ${printMm(stick.sagMm, 0)} and it swings ${trimNumber(stick.hz, 1)} times a second: it will whip.`,
         why: `A cantilever from the fist under all it carries (beam tables).${better ? ` ${better.name} would hang ${trimNumber(better.sagMm, 0)} mm.` : ''}`,
-        sure: 'standard',
+        provenance: 'standard',
         excess: stick.sagMm,
         partId: c.rootId,
         remedies: [],
@@ -111,10 +105,10 @@ export const stiff: BuildRule = ({ report }) =>
   });
 
 /** What parts a stick at given places, where its form can be parted. */
-function partedRemedies(context: BuildContext, partId: string, atMm: readonly number[]): Remedy[] {
-  const index = indexOf(context, partId);
-  const part = context.doc.parts[index]!;
-  const set = modelOf(part, context.around).partedAt?.(atMm);
+function partedRemedies(input: RuleInput, partId: string, atMm: readonly number[]): Remedy[] {
+  const index = indexOf(input, partId);
+  const part = input.doc.parts[index]!;
+  const set = modelOf(part, input.context).splitAt?.(atMm);
   if (!set) return [];
   const changes: Change[] = Object.entries(set).map(([key, value]) => ({ path: ['params', key], value }));
   return [
@@ -126,24 +120,24 @@ function partedRemedies(context: BuildContext, partId: string, atMm: readonly nu
 }
 
 /** Goes into the luggage, taken apart. */
-export const comesApart: BuildRule = (context) =>
-  context.report.carried.flatMap((c): Finding[] => {
-    const limit = context.doc.brief.luggageMm;
+export const comesApart: BuildRule = (input) =>
+  input.report.carried.flatMap((c): Finding[] => {
+    const limit = input.doc.brief.luggageMm;
     if (c.apartMm <= limit) return [];
-    const parted = c.parted && c.parted.longestMm <= limit ? c.parted : undefined;
+    const split = c.split && c.split.longestMm <= limit ? c.split : undefined;
     return [
       {
         id: `apart:${c.rootId}`,
         severity: 'mind',
         station: 'brief',
         title: `${c.name}: ${printMm(c.apartMm, 0)} long as it travels, the luggage takes ${printMm(limit, 0)}.`,
-        why: parted
-          ? `Parted in ${parted.atMm.length + 1}, its longest length is ${trimNumber(parted.longestMm, 0)} mm. Joints are kept out of what goes over the stick.`
+        why: split
+          ? `Parted in ${split.atMm.length + 1}, its longest length is ${trimNumber(split.longestMm, 0)} mm. Joints are kept out of what goes over the stick.`
           : 'No joint clear of what goes over the stick would do; a part of its own is longer than the luggage.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: c.apartMm - limit,
         partId: c.rootId,
-        remedies: parted ? partedRemedies(context, c.rootId, parted.atMm) : [],
+        remedies: split ? partedRemedies(input, c.rootId, split.atMm) : [],
       },
     ];
   });
@@ -157,7 +151,7 @@ export const admitted: BuildRule = ({ doc: { brief }, report }) =>
       station: 'brief',
       title: `${c.name}: ${title}`,
       why: 'The limit is the one typed in the brief; the event’s own rules and its checks at the door decide.',
-      sure: 'standard',
+      provenance: 'standard',
       excess,
       partId: c.rootId,
       remedies: [],
@@ -194,7 +188,7 @@ export const admitted: BuildRule = ({ doc: { brief }, report }) =>
               1,
             ),
           ),
-          ...when(brief.noBarrel === true && p.cores.some((core) => core.opens), () =>
+          ...when(brief.noBarrel === true && p.sticks.some((stick) => stick.opens), () =>
             found(
               `barrel-${p.id}`,
               `${p.name} has an open barrel; the event admits none. Glue a plug into it.`,
@@ -206,8 +200,8 @@ export const admitted: BuildRule = ({ doc: { brief }, report }) =>
   });
 
 /** Lengths no stick is sold in. */
-export const sticksLongEnough: BuildRule = (context) =>
-  context.report.sticks.flatMap(({ rod, tooLong }) =>
+export const sticksLongEnough: BuildRule = (input) =>
+  input.report.sticks.flatMap(({ rod, tooLong }) =>
     tooLong.map((cut): Finding => {
       const joints = Math.ceil(cut.lengthMm / rod.stickMm) - 1;
       const atMm = Array.from({ length: joints }, (_, i) =>
@@ -219,31 +213,31 @@ export const sticksLongEnough: BuildRule = (context) =>
         station: 'cut',
         title: `${cut.name}: ${printMm(cut.lengthMm, 0)} of ${rod.name}, which is sold in sticks of ${printMm(rod.stickMm, 0)}.`,
         why: 'A longer stick, or a joint.',
-        sure: 'practice',
+        provenance: 'practice',
         excess: cut.lengthMm - rod.stickMm,
         partId: cut.partId,
-        remedies: partedRemedies(context, cut.partId, atMm),
+        remedies: partedRemedies(input, cut.partId, atMm),
       };
     }),
   );
 
 const cutFrom = (
   parts: readonly PartReport[],
-  foams: BuildContext['around']['catalogue']['foams'],
+  foams: RuleInput['context']['catalogue']['foams'],
 ): PartReport[] =>
   parts.filter((p) => p.pieces.some((q) => foams.find((f) => f.id === q.foamId)?.neverLaser));
 
 /** PVC is never cut by laser. */
-export const noLaserOnPvc: BuildRule = ({ doc, report, around }) =>
+export const noLaserOnPvc: BuildRule = ({ doc, report, context }) =>
   doc.make.habits.cutter !== 'laser'
     ? []
-    : cutFrom(report.parts, around.catalogue.foams).map((part): Finding => ({
+    : cutFrom(report.parts, context.catalogue.foams).map((part): Finding => ({
         id: `laser:${part.id}`,
         severity: 'stop',
         station: 'make',
         title: `${part.name}: PVC must not be cut by laser.`,
         why: 'It gives off hydrogen chloride, which harms lungs and eats the machine. Saw it, or score and snap thin board.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: 1,
         partId: part.id,
         remedies: [

@@ -3,22 +3,22 @@ import type { Change, Circuit } from '../document';
 import type { Pack } from '../materials';
 import { trimNumber } from '../units';
 import type { Finding, Remedy } from '../document';
-import type { BuildContext, BuildRule } from './rule';
+import type { RuleInput, BuildRule } from './rule';
 
-export interface CircuitContext extends BuildContext {
+export interface CircuitContext extends RuleInput {
   circuit: Circuit;
   made: CircuitReport;
   at: number;
 }
 
-type CircuitRule = (context: CircuitContext) => Finding[];
+type CircuitRule = (input: CircuitContext) => Finding[];
 
 export const each =
   (rule: CircuitRule): BuildRule =>
-  (context) =>
-    context.doc.circuits.flatMap((circuit, at) => {
-      const made = context.report.circuits[at];
-      return made ? rule({ ...context, circuit, made, at }) : [];
+  (input) =>
+    input.doc.circuits.flatMap((circuit, at) => {
+      const made = input.report.circuits[at];
+      return made ? rule({ ...input, circuit, made, at }) : [];
     });
 
 /** What a finding of a circuit always says. */
@@ -31,15 +31,15 @@ export const about = (
 };
 
 /** A change of what an item is, such as another pack in the same place. */
-export function choose({ doc }: BuildContext, fitted: CircuitReport['source'], value: string): Change[] {
+export function choose({ doc }: RuleInput, fitted: CircuitReport['source'], value: string): Change[] {
   const index = doc.parts.findIndex((p) => p.id === fitted?.partId);
   if (!fitted?.item.choose || index < 0) return [];
   return [{ path: ['parts', index, ...fitted.item.choose], value }];
 }
 
-export const usePack = (context: CircuitContext, pack: Pack, words = ''): Remedy => ({
+export const usePack = (input: CircuitContext, pack: Pack, words = ''): Remedy => ({
   label: `${pack.name}${words}`,
-  changes: choose(context, context.made.source, pack.id),
+  changes: choose(input, input.made.source, pack.id),
 });
 
 /** Packs that want nothing besides themselves come first: no fuse, no load to stay awake; then the thinner ones. */

@@ -17,38 +17,38 @@ import type { Finding, Remedy } from '../document';
 import type { BuildRule } from './rule';
 
 /** The lamps cannot be lit from this pack at all. */
-export const stringsFeasible = each((context) => {
-  const { made, around } = context;
+export const stringsFeasible = each((input) => {
+  const { made, context } = input;
   if (made.infeasible === undefined || !made.pack) return [];
   return [
     {
-      ...about(context, 'infeasible'),
+      ...about(input, 'infeasible'),
       severity: 'stop',
       title: `${made.name}: ${made.pack.name} cannot light these lamps. ${made.infeasible}`,
       why: 'A lamp needs its forward voltage and something over for the resistor that sets its current.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: 1,
-      remedies: handiest(around.catalogue.packs)
+      remedies: handiest(context.catalogue.packs)
         .filter((p) => hoursOn(made, p) > 0)
         .slice(0, 2)
-        .map((p) => usePack(context, p)),
+        .map((p) => usePack(input, p)),
     },
   ];
 });
 
 /** More current than the lamp stands. */
-export const lampCurrent = each((context) => {
-  const { circuit, made, at } = context;
+export const lampCurrent = each((input) => {
+  const { circuit, made, at } = input;
   const most = ledMaxA * 1000;
-  const over = mostMa(context) - most;
+  const over = mostMa(input) - most;
   if (over <= 0 || made.groups.length === 0) return [];
   return [
     {
-      ...about(context, 'lamp-current'),
+      ...about(input, 'lamp-current'),
       severity: 'stop',
-      title: `${made.name}: ${trimNumber(mostMa(context), 1)} mA through each lamp; ${most} mA is the most an ordinary one stands.`,
+      title: `${made.name}: ${trimNumber(mostMa(input), 1)} mA through each lamp; ${most} mA is the most an ordinary one stands.`,
       why: 'It grows hot, fades and fails.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: over,
       remedies: [
         {
@@ -77,21 +77,21 @@ function totalAt(made: CircuitReport, currentMa: number): number {
 }
 
 /** A resistor past half its rating. */
-export const resistorCool = each((context) => {
-  const { made } = context;
+export const resistorCool = each((input) => {
+  const { made } = input;
   const hottest = hottestW(made);
   if (hottest <= resistorRatedW / 2) return [];
-  const cooler = gentler.find((ma) => ma < mostMa(context) && hottestW(made, ma) <= resistorRatedW / 2);
+  const cooler = gentler.find((ma) => ma < mostMa(input) && hottestW(made, ma) <= resistorRatedW / 2);
   return [
     {
-      ...about(context, 'resistor'),
+      ...about(input, 'resistor'),
       severity: 'mind',
       title: `${made.name}: a resistor turns ${trimNumber(hottest * 1000, 0)} mW into heat; a ¼ W one should stay under ${trimNumber(resistorRatedW * 500, 0)} mW inside foam.`,
       why: 'Makers use a resistor at under half its rated watts; foam keeps the heat in.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: hottest - resistorRatedW / 2,
       remedies:
-        cooler === undefined ? [] : [{ label: `${cooler} mA a lamp`, changes: atCurrent(context, cooler) }],
+        cooler === undefined ? [] : [{ label: `${cooler} mA a lamp`, changes: atCurrent(input, cooler) }],
     },
   ];
 });
@@ -101,56 +101,54 @@ const drawnA = ({ working, solved, feed }: CircuitContext['made']): number =>
   Math.max(feed.regulator ? 0 : (solved?.totalA ?? 0), working?.totalA ?? 0);
 
 /** The cells carry more than they should. */
-export const cellCurrent = each((context) => {
-  const { made, around } = context;
+export const cellCurrent = each((input) => {
+  const { made, context } = input;
   const draws = drawnA(made);
   if (!made.pack || draws <= made.pack.cell.maxA) return [];
   const { cell } = made.pack;
-  const less = gentler.find((mA) => mA < mostMa(context) && totalAt(made, mA) <= cell.maxA);
+  const less = gentler.find((mA) => mA < mostMa(input) && totalAt(made, mA) <= cell.maxA);
   return [
     {
-      ...about(context, 'cell-current'),
+      ...about(input, 'cell-current'),
       severity: 'stop',
       title: `${made.name}: the lamps draw ${ma(draws)}; ${cell.name} cells give ${ma(cell.maxA)} at most.`,
       why: 'Past that their voltage collapses and the hours are guesswork.',
-      sure: cell.sure,
+      provenance: cell.provenance,
       excess: draws - cell.maxA,
-      remedies: handiest(around.catalogue.packs)
+      remedies: handiest(context.catalogue.packs)
         .filter((p) => hoursOn(made, p) > 0)
         .slice(0, 2)
-        .map((p) => usePack(context, p))
-        .concat(
-          less === undefined ? [] : [{ label: `${less} mA a lamp`, changes: atCurrent(context, less) }],
-        ),
+        .map((p) => usePack(input, p))
+        .concat(less === undefined ? [] : [{ label: `${less} mA a lamp`, changes: atCurrent(input, less) }]),
     },
   ];
 });
 
 /** The switch carries more than it should. */
-export const switchCurrent = each((context) => {
-  const { made, around } = context;
+export const switchCurrent = each((input) => {
+  const { made, context } = input;
   const total = drawnA(made);
   if (!made.switch || total <= made.switch.maxA) return [];
   return [
     {
-      ...about(context, 'switch-current'),
+      ...about(input, 'switch-current'),
       severity: 'mind',
       title: `${made.name}: the lamps draw ${ma(total)} through a ${made.switch.name} rated ${ma(made.switch.maxA)}.`,
       why: 'Its contacts burn and stick.',
-      sure: made.switch.sure,
+      provenance: made.switch.provenance,
       excess: total - made.switch.maxA,
-      remedies: around.catalogue.switches
+      remedies: context.catalogue.switches
         .filter((s) => s.maxA >= total && s.kind === 'latching')
-        .map((s) => ({ label: s.name, changes: choose(context, made.toggle, s.id) })),
+        .map((s) => ({ label: s.name, changes: choose(input, made.toggle, s.id) })),
     },
   ];
 });
 
 /** The brightest setting at which some other pack lasts. */
-function dimmerOnAnother(context: CircuitContext, dimmed: readonly number[], wanted: number): Remedy[] {
+function dimmerOnAnother(input: CircuitContext, dimmed: readonly number[], wanted: number): Remedy[] {
   const found = dimmed
     .flatMap((current) =>
-      context.around.catalogue.packs.map((p) => ({ p, current, hours: hoursOn(context.made, p, current) })),
+      input.context.catalogue.packs.map((p) => ({ p, current, hours: hoursOn(input.made, p, current) })),
     )
     .find(({ hours }) => hours >= wanted);
   if (!found) return [];
@@ -158,7 +156,7 @@ function dimmerOnAnother(context: CircuitContext, dimmed: readonly number[], wan
   return [
     {
       label: `${p.name} at ${current} mA a lamp (${printHours(hours)})`,
-      changes: [...choose(context, context.made.source, p.id), ...atCurrent(context, current)],
+      changes: [...choose(input, input.made.source, p.id), ...atCurrent(input, current)],
     },
   ];
 }
@@ -201,32 +199,32 @@ function endWords(made: CircuitReport): string {
 }
 
 /** The light ends before the day does. */
-export const burnsLongEnough = each((context) => {
-  const { made, doc, around } = context;
+export const burnsLongEnough = each((input) => {
+  const { made, doc, context } = input;
   const { run, pack } = made;
   const wanted = doc.brief.lightHours;
   if (!run || !pack || run.hours >= wanted) return [];
-  const remedies: Remedy[] = handiest(around.catalogue.packs)
+  const remedies: Remedy[] = handiest(context.catalogue.packs)
     .map((p) => ({ p, hours: hoursOn(made, p) }))
     .filter(({ p, hours }) => hours >= wanted && p.id !== pack.id)
     .slice(0, 2)
-    .map(({ p, hours }) => usePack(context, p, ` (${printHours(hours)})`));
-  const dimmed = [15, 10, 8, 5, 3, 2].filter((current) => current < mostMa(context));
+    .map(({ p, hours }) => usePack(input, p, ` (${printHours(hours)})`));
+  const dimmed = [15, 10, 8, 5, 3, 2].filter((current) => current < mostMa(input));
   const dimmer = dimmed.find((current) => hoursOn(made, pack, current) >= wanted);
   if (dimmer !== undefined)
     remedies.push({
       label: `${dimmer} mA a lamp (${printHours(hoursOn(made, pack, dimmer))})`,
-      changes: atCurrent(context, dimmer),
+      changes: atCurrent(input, dimmer),
     });
-  remedies.push(...stepUp(context, wanted));
-  if (remedies.length === 0) remedies.push(...dimmerOnAnother(context, dimmed, wanted));
+  remedies.push(...stepUp(input, wanted));
+  if (remedies.length === 0) remedies.push(...dimmerOnAnother(input, dimmed, wanted));
   return [
     {
-      ...about(context, 'burn'),
+      ...about(input, 'burn'),
       severity: run.hours < wanted / 2 ? 'stop' : 'mind',
       title: `${made.name}: light for ${printHours(run.hours)}, the event asks ${printHours(wanted)}.`,
       why: endWords(made),
-      sure: 'memory',
+      provenance: 'memory',
       excess: wanted - run.hours,
       remedies,
     },
@@ -234,37 +232,37 @@ export const burnsLongEnough = each((context) => {
 });
 
 /** A push button in a picture. */
-export const lightStaysOn = each((context) => {
-  const { made, around } = context;
+export const lightStaysOn = each((input) => {
+  const { made, context } = input;
   if (made.switch?.kind !== 'momentary' || made.lamps.length === 0) return [];
   return [
     {
-      ...about(context, 'momentary'),
+      ...about(input, 'momentary'),
       severity: 'mind',
       title: `${made.name}: ${made.switch.name} lights only while pressed.`,
       why: 'Photographs need a light that stays on with both hands free.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
-      remedies: around.catalogue.switches
+      remedies: context.catalogue.switches
         .filter((s) => s.kind === 'latching')
         .slice(0, 1)
-        .map((s) => ({ label: s.name, changes: choose(context, made.toggle, s.id) })),
+        .map((s) => ({ label: s.name, changes: choose(input, made.toggle, s.id) })),
     },
   ];
 });
 
 /** Wires that go from one part to another. */
-export const connectorsWhereParted = each((context) => {
-  const { made, report } = context;
+export const connectorsWhereParted = each((input) => {
+  const { made, report } = input;
   if (made.crossings === 0) return [];
   const names = made.partIds.map((id) => report.parts.find((p) => p.id === id)!.name);
   return [
     {
-      ...about(context, 'connector'),
+      ...about(input, 'connector'),
       severity: 'note',
       title: `${made.name} joins ${names.join(' and ')}: ${made.crossings} connector${made.crossings > 1 ? 's' : ''} where the wires cross.`,
       why: 'Parts come off one by one; a wire without a connector tears out of the first that does. They are on the shopping list.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: made.crossings,
       remedies: [],
     },
@@ -272,8 +270,8 @@ export const connectorsWhereParted = each((context) => {
 });
 
 /** A circuit that names what is not there. */
-export const circuitWhole = each((context) => {
-  const { made, circuit, at } = context;
+export const circuitWhole = each((input) => {
+  const { made, circuit, at } = input;
   if (made.missing.length === 0) return [];
   const gone = new Set(made.missing);
   const left: Circuit = {
@@ -284,19 +282,17 @@ export const circuitWhole = each((context) => {
   const dead = gone.has(circuit.source) || left.loads.length === 0;
   return [
     {
-      ...about(context, 'circuit-missing'),
+      ...about(input, 'circuit-missing'),
       severity: 'mind',
       title: `${made.name}: ${made.missing.length} of the things it joins ${made.missing.length > 1 ? 'are' : 'is'} not there.`,
       why: 'A pack, switch or row of lamps was taken away, or cannot be laid.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: made.missing.length,
       remedies: [
         dead
           ? {
               label: 'Take the circuit away',
-              changes: [
-                { path: ['circuits'], value: context.doc.circuits.filter((c) => c.id !== circuit.id) },
-              ],
+              changes: [{ path: ['circuits'], value: input.doc.circuits.filter((c) => c.id !== circuit.id) }],
             }
           : { label: 'Leave them out', changes: [{ path: ['circuits', at], value: left }] },
       ],
@@ -323,7 +319,7 @@ export const lampsFed: BuildRule = ({ doc, report }) => {
         station: 'inside',
         title: `${part.name}: ${dark.length} row${dark.length > 1 ? 's' : ''} of lamps on no circuit.`,
         why: 'Nothing feeds them; join them to a pack.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: dark.length,
         partId: part.id,
         remedies:

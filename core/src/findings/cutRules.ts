@@ -10,7 +10,7 @@ export const kerfBetween: BuildRule = ({ doc }) => {
     station: 'cut',
     title: `The kerf is ${trimNumber(kerfMm)} mm, the room between pieces ${trimNumber(spacingMm)} mm.`,
     why: 'The tool runs half its kerf outside every outline: it cuts into the next piece, and at the edge off the sheet.',
-    sure: 'standard',
+    provenance: 'standard',
     excess: kerfMm - spacingMm,
     remedies: [
       {
@@ -39,7 +39,7 @@ export const undercutBetween: BuildRule = ({ doc, report }) => {
     station: 'cut',
     title: `Edges cut with a tilted blade reach ${trimNumber(reachMm)} mm beyond their line on the back; pieces lie ${trimNumber(doc.cut.spacingMm)} mm apart.`,
     why: 'Two such edges side by side cut into each other beneath the sheet.',
-    sure: 'standard',
+    provenance: 'standard',
     excess: needMm - doc.cut.spacingMm,
     remedies: [
       ...(needMm <= MOST_SPACING_MM

@@ -24,7 +24,7 @@ export const betterThickness: PartRule = ({ part, made, index }) => {
     station: 'shape',
     title: `${part.name}: ${best!.nominalMm} mm would serve better than ${nominalMm} mm.`,
     why: `${best!.reasons.join('; ')}.`,
-    sure: 'memory',
+    provenance: 'memory',
     excess: Math.abs(best!.nominalMm - nominalMm),
     partId: part.id,
     remedies: [
@@ -50,7 +50,7 @@ export const pairFitsBoth: PartRule = ({ part, made, report, index }) => {
     station: 'body',
     title: `${part.name}: left and right differ by ${printMm(apart.mm, 0)} in ${measureInfo(apart.key).label.toLowerCase()}; the pair is cut to the larger.`,
     why: 'One flipped pattern serves both sides only when they are alike. Make this one the left, copy it, and make the copy the right.',
-    sure: 'memory',
+    provenance: 'memory',
     excess: apart.mm - APART_MM,
     partId: part.id,
     remedies: [
@@ -77,7 +77,7 @@ export const mountHolds: PartRule = ({ part, report }) => {
         ? `${part.name}: ${host.name} has no place “${mount.anchor}” any more; it is shown at the first there is.`
         : `${part.name}: the part it was mounted on is gone.`,
       why: 'Choose another place for it.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: 1,
       partId: part.id,
       remedies: [],

@@ -21,7 +21,7 @@ function withPicture(picture: Picture): string[] {
 }
 
 describe('pictures beneath a drawing', () => {
-  it('are told of while nothing says their size, and quiet once it is marked well', () => {
+  it('are reported while nothing says their size, and quiet once it is marked well', () => {
     expect(withPicture(plain)).to.have.length(1);
     expect(withPicture(plain)[0]).to.match(/^mind: “Side” lies beneath .* nothing says how large/);
     expect(
@@ -77,8 +77,8 @@ describe('a figure in a picture', () => {
 
   it('is quiet when eyes, shoulders and knees agree, and tells which is not as the wearer has it', () => {
     expect(withPicture(figured({})).filter((t) => t.includes('figure'))).to.deep.equal([]);
-    const [told] = withPicture(figured({ knees: 40 })).filter((t) => t.includes('figure'));
-    expect(told).to.match(/its knees are \d+ mm off/);
+    const [reported] = withPicture(figured({ knees: 40 })).filter((t) => t.includes('figure'));
+    expect(reported).to.match(/its knees are \d+ mm off/);
   });
 
   it('is sized by all its marks: one that is wrong alone moves its scale by less than it is wrong', () => {
@@ -128,9 +128,9 @@ describe('lines given to a part', () => {
 
   it('are quiet while the part has what the picture says, and told with one press when it has not', () => {
     expect(derived([scaled('front', 1000)], 500)).to.deep.equal([]);
-    const [told] = derived([scaled('front', 1000)], 460);
-    expect(told!.title).to.match(/width is 460 mm; “front” says 500 mm ± \d mm for this wearer/);
-    expect(told!.remedies[0]!.changes).to.deep.equal([
+    const [reported] = derived([scaled('front', 1000)], 460);
+    expect(reported!.title).to.match(/width is 460 mm; “front” says 500 mm ± \d mm for this wearer/);
+    expect(reported!.remedies[0]!.changes).to.deep.equal([
       { path: ['parts', 0, 'params', 'widthMm'], value: 500 },
     ]);
   });

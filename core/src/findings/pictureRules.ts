@@ -4,7 +4,7 @@ import { printMm, trimNumber } from '../units';
 import type { Finding } from '../document';
 import type { BuildRule } from './rule';
 
-/** A drawing traced from a picture is no better than this share; worse is told. From memory. */
+/** A drawing traced from a picture is no better than this share; worse is reported. From memory. */
 const COARSE = 0.03;
 /** A sheet and a known length may differ by this before one of them is doubted. From memory. */
 const APART = 0.03;
@@ -36,7 +36,7 @@ export const picturesScaled: BuildRule = ({ doc, report }) =>
             severity: 'mind',
             title: `“${picture.name}” lies beneath ${names}, and nothing says how large it is.`,
             why: 'Mark a length you know on it, or a sheet of known size; until then it is not drawn.',
-            sure: 'practice',
+            provenance: 'practice',
             excess: 1,
           },
           'unscaled',
@@ -52,7 +52,7 @@ export const picturesScaled: BuildRule = ({ doc, report }) =>
               severity: 'note',
               title: `“${picture.name}” beneath ${names} is good to ± ${printMm(half.likelyMm, 0)} in ${printMm(half.lengthMm, 0)}.`,
               why: 'Longer known lengths, sheets nearer the camera and measures taken with the tape make it surer.',
-              sure: 'memory',
+              provenance: 'memory',
               excess: share,
             },
             'coarse',
@@ -73,7 +73,7 @@ export const picturesAgree: BuildRule = ({ doc, report }) =>
               severity: 'mind',
               title: `“${picture.name}”: by the sheet the known length is ${trimNumber(Math.abs(apart) * 100, 0)} % ${apart > 0 ? 'longer' : 'shorter'} than it is said to be; the known length counts.`,
               why: 'A sheet and a length that do not lie in one plane are seen at different scales.',
-              sure: 'practice',
+              provenance: 'practice',
               excess: Math.abs(apart),
             },
             'apart',
@@ -81,7 +81,7 @@ export const picturesAgree: BuildRule = ({ doc, report }) =>
         ];
   });
 
-/** Marks of a figure may be off the wearer's proportions by this share of their height before it is told. From memory. */
+/** Marks of a figure may be off the wearer's proportions by this share of their height before it is reported. From memory. */
 const UNLIKE = 0.02;
 
 /** A figure in a picture that is not built as the wearer is. */
@@ -98,7 +98,7 @@ export const picturesFigure: BuildRule = ({ doc, report }) =>
           severity: 'note',
           title: `The figure in “${picture.name}” is not built as the wearer: its ${worst.name} ${worst.name.endsWith('s') ? 'are' : 'is'} ${printMm(worst.mm, 0)} off.`,
           why: 'Heroes are drawn with small heads and long legs, and a camera held low does the same. Lines near the marks that agree are surer.',
-          sure: 'memory',
+          provenance: 'memory',
           excess: worst.mm / tall,
         },
         'figure',
@@ -121,12 +121,12 @@ interface GivenNow {
 }
 
 /** Lines that were given to a part, as the pictures have them now: they change with the wearer. */
-function givenNow({ doc, report, around }: Parameters<BuildRule>[0]): GivenNow[] {
+function givenNow({ doc, report, context }: Parameters<BuildRule>[0]): GivenNow[] {
   return (doc.pictures ?? []).flatMap((picture) =>
     (picture.lines ?? []).flatMap((line): GivenNow[] => {
       const index = doc.parts.findIndex((p) => p.id === line.part);
       const part = doc.parts[index];
-      const field = part && around.kinds.forms.get(part.form)?.fields.find((f) => f.key === line.field);
+      const field = part && context.kinds.forms.get(part.form)?.fields.find((f) => f.key === line.field);
       const found = measuredOn(picture, knownLength(picture, report.body), line.from, line.to);
       if (!part || field?.type !== 'length' || !found) return [];
       return [{ picture, ...found, part, index, field }];
@@ -137,8 +137,8 @@ function givenNow({ doc, report, around }: Parameters<BuildRule>[0]): GivenNow[]
 const rounded = (mm: number): number => Math.round(mm * 10) / 10;
 
 /** Lines given to parts: whether the part still has them, whether they are fine enough, and whether two views agree. */
-export const picturesGiven: BuildRule = (context) => {
-  const given = givenNow(context);
+export const picturesGiven: BuildRule = (input) => {
+  const given = givenNow(input);
   const apart = given.flatMap((a, i) =>
     given.slice(i + 1).flatMap((b): Finding[] => {
       const same = a.part.id === b.part.id && a.field.key === b.field.key;
@@ -151,7 +151,7 @@ export const picturesGiven: BuildRule = (context) => {
             severity: 'mind',
             title: `${a.part.name}, ${a.field.label.toLowerCase()}: “${a.picture.name}” says ${printMm(a.lengthMm, 0)} ± ${printMm(a.likelyMm, 0)}, “${b.picture.name}” ${printMm(b.lengthMm, 0)} ± ${printMm(b.likelyMm, 0)}.`,
             why: 'Two views of one thing differ by more than their marks allow: one of them is not in the plane of its scale, or of another size.',
-            sure: 'standard',
+            provenance: 'standard',
             excess: off,
             partId: a.part.id,
           },
@@ -189,7 +189,7 @@ export const picturesGiven: BuildRule = (context) => {
                     severity: 'note' as const,
                     title: `${part.name}, ${field.label.toLowerCase()} is ${printMm(has, 0)}; “${picture.name}” says ${printMm(lengthMm, 0)} ± ${printMm(likelyMm, 0)} for this wearer.`,
                     why: 'The line was given to it; the picture’s scale, or the wearer it follows, has changed since, or the value was.',
-                    sure: 'measured' as const,
+                    provenance: 'measured' as const,
                     excess: Math.abs(has - wanted),
                     partId: part.id,
                   },
@@ -212,7 +212,7 @@ export const picturesGiven: BuildRule = (context) => {
                   severity: 'note',
                   title: `${part.name}, ${field.label.toLowerCase()} is known from “${picture.name}” to ± ${printMm(likelyMm, 0)} only.`,
                   why: 'Worse than the part needs: mark a longer known length, nearer to the line, or measure the thing.',
-                  sure: 'memory',
+                  provenance: 'memory',
                   excess: likelyMm,
                   partId: part.id,
                 },

@@ -4,8 +4,8 @@ import { printVolts, trimNumber } from '../units';
 import { about, each, handiest, ma, usePack } from './circuitContext';
 
 /** A regulator that cannot hold its voltage even on fresh cells, or gives more than it may. */
-export const regulatorHolds = each((context) => {
-  const { made, around, at } = context;
+export const regulatorHolds = each((input) => {
+  const { made, context, at } = input;
   const { regulator } = made.feed;
   if (!regulator || !made.pack || !made.solved) return [];
   const { working } = made;
@@ -16,7 +16,7 @@ export const regulatorHolds = each((context) => {
   const other = regulator.kind === 'step-up' ? regulators['step-down'] : regulators['step-up'];
   return [
     {
-      ...about(context, 'regulator'),
+      ...about(input, 'regulator'),
       severity: 'stop',
       title: starved
         ? `${made.name}: the ${regulator.name} cannot make ${printVolts(regulator.volts)} of the ${printVolts(fresh)} of ${made.pack.name}.`
@@ -24,7 +24,7 @@ export const regulatorHolds = each((context) => {
       why: starved
         ? 'A linear regulator and a step-down want more than they give, a step-up less, and both want a pack that can give the power.'
         : 'Past its rating it shuts down or burns.',
-      sure: regulator.sure,
+      provenance: regulator.provenance,
       excess: Math.max(over, 1),
       remedies: [
         ...(starved
@@ -35,27 +35,27 @@ export const regulatorHolds = each((context) => {
               },
             ]
           : []),
-        ...handiest(around.catalogue.packs)
+        ...handiest(context.catalogue.packs)
           .filter((p) => hoursOn(made, p) > 0)
           .slice(0, 2)
-          .map((p) => usePack(context, p)),
+          .map((p) => usePack(input, p)),
       ],
     },
   ];
 });
 
 /** A linear regulator that turns too much of the pack into heat. */
-export const regulatorCool = each((context) => {
-  const { made, at } = context;
+export const regulatorCool = each((input) => {
+  const { made, at } = input;
   const heatW = made.working?.regulated?.heatW ?? 0;
   if (made.feed.regulator?.kind !== 'linear' || heatW <= linearMostW) return [];
   return [
     {
-      ...about(context, 'regulator-hot'),
+      ...about(input, 'regulator-hot'),
       severity: 'mind',
       title: `${made.name}: the linear regulator gives off ${trimNumber(heatW, 1)} W; in foam ${trimNumber(linearMostW, 1)} W is the most.`,
       why: 'What the lamps do not need it turns into heat, and foam keeps heat in. A step-down board does not.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: heatW - linearMostW,
       remedies: [
         {
@@ -71,8 +71,8 @@ export const regulatorCool = each((context) => {
 const MOMENT = 20;
 
 /** Addressable lamps carry capacitors: for a moment the pack is nearly shorted through the switch. */
-export const inrushBorne = each((context) => {
-  const { made } = context;
+export const inrushBorne = each((input) => {
+  const { made } = input;
   if (!made.pack || !made.switch || !made.steady.some((s) => s.kind === 'digital')) return [];
   const volts = made.pack.cell.voltage[0]!.volts * made.pack.series;
   const ohm = made.pack.series * made.pack.cell.internalOhm + made.feed.switchOhm + made.feed.wireOhm;
@@ -80,11 +80,11 @@ export const inrushBorne = each((context) => {
   if (moment <= made.switch.maxA * MOMENT) return [];
   return [
     {
-      ...about(context, 'inrush'),
+      ...about(input, 'inrush'),
       severity: 'note',
       title: `${made.name}: for a moment ${trimNumber(moment, 0)} A fill the capacitors through a ${made.switch.name} rated ${trimNumber(made.switch.maxA, 1)} A.`,
       why: 'Its contacts pit and may weld in time. A rocker or toggle stands it; so does a switch that only tells the controller.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: moment / made.switch.maxA,
       remedies: [],
     },

@@ -106,11 +106,11 @@ function remediesHelp(doc: BuildDoc, most = Infinity): number {
     expect(checked.ok, `${finding.title} “${remedy.label}” ${checked.ok ? '' : checked.message}`).to.equal(
       true,
     );
-    const told = (asking?: Asking): Finding | undefined =>
+    const reported = (asking?: Asking): Finding | undefined =>
       deriver(after, asking).findings.find((f) => f.id === finding.id);
     // A coarse answer tries no cures of its own and is much sooner there; where it is in doubt the full one counts.
-    const rough = told({ quick: true, goOn: () => false });
-    const left = (rough?.excess ?? 0) < finding.excess ? rough : told();
+    const rough = reported({ coarse: true, goOn: () => false });
+    const left = (rough?.excess ?? 0) < finding.excess ? rough : reported();
     expect(
       left?.excess ?? 0,
       `${finding.id}: ${finding.title} “${remedy.label}” leaves “${left?.title ?? ''}”`,

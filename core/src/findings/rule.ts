@@ -1,23 +1,23 @@
 import type { BuildDoc, Change, Part } from '../document';
-import type { Around, PartReport } from '../parts';
+import type { Context, PartReport } from '../parts';
 import type { Finding } from '../document';
 import type { Worked } from './worked';
 
-export interface BuildContext {
+export interface RuleInput {
   doc: BuildDoc;
   report: Worked;
-  around: Around;
+  context: Context;
 }
 
-export interface PartContext extends BuildContext {
+export interface PartRuleInput extends RuleInput {
   part: Part;
   made: PartReport;
   index: number;
 }
 
 /** A rule looks at one part or at the whole build and says what it noticed. */
-export type PartRule = (context: PartContext) => Finding[];
-export type BuildRule = (context: BuildContext) => Finding[];
+export type PartRule = (input: PartRuleInput) => Finding[];
+export type BuildRule = (input: RuleInput) => Finding[];
 
 /** Changes that lead from a part, leading from the build. */
 export const inPart = (index: number, changes: readonly Change[]): Change[] =>

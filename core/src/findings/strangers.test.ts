@@ -7,16 +7,16 @@ import type { Finding } from '../document';
 
 const calm = demo('lampwarden-bracers');
 const harness = demo('lampwarden-harness');
-const told = (doc: BuildDoc, id: string): Finding => {
+const reported = (doc: BuildDoc, id: string): Finding => {
   const checked = checkDoc(doc);
   if (!checked.ok) throw new Error(`${checked.field} ${checked.message}`);
   const found = reportOf(checked.value).findings.find((f) => f.id.startsWith(id));
-  if (!found) throw new Error(`${id} is not told of`);
+  if (!found) throw new Error(`${id} is not reported`);
   return found;
 };
 /** The first remedy does away with it. */
 const cured = (doc: BuildDoc, id: string): void => {
-  const finding = told(doc, id);
+  const finding = reported(doc, id);
   const after = applyChanges(doc, finding.remedies[0]!.changes);
   expect(
     reportOf(after).findings.find((f) => f.id === finding.id)?.title,
@@ -29,7 +29,7 @@ const changed = (doc: BuildDoc, path: (string | number)[], value: unknown): Buil
 describe('what a file may name and the catalogue does not have', function () {
   this.timeout(60_000);
 
-  it('a foam unheard of opens, is told of, and can be changed', () => {
+  it('a foam unheard of opens, is reported, and can be changed', () => {
     const doc = changed(calm, ['parts', 0, 'stack', 0, 'foamId'], 'granite');
     cured(doc, 'unsold');
     const piece = reportOf(doc).parts[0]!.pieces[0]!;
@@ -43,13 +43,13 @@ describe('what a file may name and the catalogue does not have', function () {
     expect(reportOf(doc).cost.some((c) => c.what.includes('7 mm'))).to.equal(true);
   });
 
-  it('a lining, a tier, or a trim in an unsold thickness is told of too', () => {
-    told(changed(calm, ['parts', 0, 'lining', 'nominalMm'], 3.5), 'unsold');
+  it('a lining, a tier, or a trim in an unsold thickness is reported too', () => {
+    reported(changed(calm, ['parts', 0, 'lining', 'nominalMm'], 3.5), 'unsold');
     const gorget = harness.parts.findIndex((p) => p.form === 'gorget');
-    told(changed(harness, ['parts', gorget, 'params', 'tiers', 0, 'foamMm'], 7), 'unsold');
+    reported(changed(harness, ['parts', gorget, 'params', 'tiers', 0, 'foamMm'], 7), 'unsold');
   });
 
-  it('a pack unheard of is told of, and one from the catalogue put in its place', () => {
+  it('a pack unheard of is reported, and one from the catalogue put in its place', () => {
     cured(changed(calm, ['parts', 0, 'features', 1, 'params', 'packId'], 'sun'), 'pack-unknown');
   });
 
@@ -61,7 +61,7 @@ describe('what a file may name and the catalogue does not have', function () {
 
   it('a mount on a part that is gone says so', () => {
     const doc = changed(calm, ['parts', 0, 'mount'], { to: 'part', part: 'nowhere', anchor: 'x' });
-    expect(told(doc, 'mount').title).to.match(/nowhere|no longer|gone/);
+    expect(reported(doc, 'mount').title).to.match(/nowhere|no longer|gone/);
   });
 });
 
@@ -101,7 +101,7 @@ describe('a circuit over several parts', () => {
   });
 
   it('says that connectors are needed where its wires cross, and buys them', () => {
-    expect(told(joined, 'connector').title).to.match(/2 connectors/);
+    expect(reported(joined, 'connector').title).to.match(/2 connectors/);
     expect(reportOf(joined).cost.find((c) => c.what.includes('connector'))!.need).to.equal(3);
     // The collar's light comes from the back plate: one is needed without the pauldrons.
     expect(reportOf(harness).cost.find((c) => c.what.includes('connector'))!.need).to.equal(1);

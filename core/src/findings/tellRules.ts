@@ -24,7 +24,7 @@ export const lightTells: PartRule = ({ made }) => {
           ? `${made.name}: the ${item.name} shows through ${trimNumber(foamMm)} mm of foam.`
           : `${made.name}: the ${item.name} lies ${trimNumber(Math.max(0, item.marginMm), 0)} mm from a seam and shows through it.`,
         why: 'Three coats of opaque paint inside, or a 4 mm lip over the seam by 12 mm, stop it. Look for tells in a dark room before painting.',
-        sure: 'practice',
+        provenance: 'practice',
         excess: 1,
         partId: made.id,
         ...(item.pieceId !== undefined && { pieceId: item.pieceId }),

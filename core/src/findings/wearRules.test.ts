@@ -22,10 +22,10 @@ const buildOf = (...parts: [string, Params?][]): BuildDoc => ({
     return { ...part, params: { ...part.params, ...change } };
   }),
 });
-const told = (doc: BuildDoc, id: string): Finding | undefined =>
+const reported = (doc: BuildDoc, id: string): Finding | undefined =>
   derive(doc).findings.find((f) => f.id.startsWith(id));
 
-describe('what is told of fit', function () {
+describe('what is reported of fit', function () {
   this.timeout(90_000);
 
   it('says nothing of parts as they come', () => {
@@ -62,30 +62,30 @@ describe('what is told of fit', function () {
       ...buildOf(['knee-cop', { paddingMm: 0 }]),
       wearer: { ...wearer, measures: [tape('thighGirth', 760), tape('kneeGirth', 380)] },
     };
-    const found = told(thick, 'presses')!;
+    const found = reported(thick, 'presses')!;
     expect(found.title).to.match(/Knee cop: cop presses \d+ mm into the wearer/);
     expect(found.remedies).to.have.length.greaterThan(0);
     for (const remedy of found.remedies) {
-      const left = told(applyChanges(thick, remedy.changes), 'presses')?.excess ?? 0;
+      const left = reported(applyChanges(thick, remedy.changes), 'presses')?.excess ?? 0;
       expect(left, remedy.label).to.be.lessThan(found.excess);
     }
   });
 
   it('names both that stop a movement and offers to shorten either', () => {
     const doc = buildOf(['breastplate', { belowWaistMm: 30 }], ['belt', { atMm: -20 }]);
-    const found = told(doc, 'moves-waist')!;
+    const found = reported(doc, 'moves-waist')!;
     expect(found.title).to.match(/Breastplate.*meets.*Belt/);
     expect(found.remedies.map((r) => r.label).join()).to.match(/Breastplate.*Belt/);
-    expect(found.sure).to.equal('memory');
+    expect(found.provenance).to.equal('memory');
     for (const remedy of found.remedies) {
-      const left = told(applyChanges(doc, remedy.changes), 'moves-waist')?.excess ?? 0;
+      const left = reported(applyChanges(doc, remedy.changes), 'moves-waist')?.excess ?? 0;
       expect(left, remedy.label).to.be.lessThan(found.excess);
     }
   });
 
   it('offers no cure that the form would refuse', () => {
     const doc = buildOf(['breastplate', { belowWaistMm: 160 }], ['belt', { atMm: -190 }]);
-    const found = told(doc, 'moves-waist');
+    const found = reported(doc, 'moves-waist');
     for (const remedy of found?.remedies ?? [])
       expect(checkDoc(applyChanges(doc, remedy.changes)).ok, remedy.label).to.equal(true);
     expect(found?.remedies.some((r) => r.label.startsWith('Belt')) ?? false).to.equal(false);
@@ -93,13 +93,13 @@ describe('what is told of fit', function () {
 
   it('tells once of a bracer that the bare upper arm meets', () => {
     const doc = buildOf(['bracer', { endMm: 245, elbowCutMm: 0 }]);
-    const found = told(doc, 'moves-elbow')!;
+    const found = reported(doc, 'moves-elbow')!;
     expect(found.title).to.match(/bracer/i);
     expect(derive(doc).findings.filter((f) => /elbow/.test(f.id))).to.have.length(1);
   });
 
   it('notes the heat when much of the body is covered, and only then', () => {
-    expect(told(buildOf(['greave']), 'heat')).to.equal(undefined);
+    expect(reported(buildOf(['greave']), 'heat')).to.equal(undefined);
     const all = buildOf(
       ['breastplate'],
       ['backplate'],
@@ -109,7 +109,7 @@ describe('what is told of fit', function () {
       ['pauldron'],
       ['belt'],
     );
-    const note = told(all, 'heat')!;
+    const note = reported(all, 'heat')!;
     expect(note.severity).to.equal('note');
     expect(note.why).to.include('Take it off');
     const larger = { ...all, wearer: { ...wearer, measures: [tape('chestGirth', 1240)] } };

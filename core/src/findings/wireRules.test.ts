@@ -7,17 +7,17 @@ import { reportOf } from '../report/testing/reportOf';
 import type { Finding } from '../document';
 
 const calm = demo('lampwarden-bracers');
-const told = (doc: BuildDoc, id: string): Finding | undefined =>
+const reported = (doc: BuildDoc, id: string): Finding | undefined =>
   reportOf(doc).findings.find((f) => f.id.startsWith(`${id}:`));
 
 describe('wires behind a shell', () => {
   it('are nowhere tight where the shell stands off further than they are thick', () => {
     const report = reportOf(calm);
     expect(report.parts[0]!.wear!.leastGapMm).to.be.greaterThan(2 * gaugeMm(report.circuits[0]!.awg));
-    expect(told(calm, 'wires-tight')).to.equal(undefined);
+    expect(reported(calm, 'wires-tight')).to.equal(undefined);
   });
 
-  it('are told where it lies on the body, and thinner wire is told less', () => {
+  it('are reported where it lies on the body, and thinner wire is reported less', () => {
     const close = applyChanges(calm, [
       { path: ['parts', 0, 'params', 'easeMm'], value: 0 },
       { path: ['parts', 0, 'params', 'paddingMm'], value: 0 },
@@ -27,7 +27,10 @@ describe('wires behind a shell', () => {
       applyChanges(close, [{ path: ['circuits', 0, 'wireAwg'], value: awg }]);
     const awgs = gauges.map((g) => g.awg);
     const [thickest, thinnest] = [Math.min(...awgs), Math.max(...awgs)];
-    const [thick, thin] = [told(wired(thickest), 'wires-tight'), told(wired(thinnest), 'wires-tight')];
+    const [thick, thin] = [
+      reported(wired(thickest), 'wires-tight'),
+      reported(wired(thinnest), 'wires-tight'),
+    ];
     expect(thick!.title).to.include('off the body where they run');
     expect(thick!.excess - (thin?.excess ?? 0)).to.be.closeTo(
       thin ? 2 * (gaugeMm(thickest) - gaugeMm(thinnest)) : thick!.excess,
@@ -69,7 +72,7 @@ describe('wires behind a shell', () => {
         },
       ],
     });
-    expect(told(build(0.5), 'wires-under')?.title).to.match(/runs under/);
-    expect(told(build(0.15), 'wires-under')).to.equal(undefined);
+    expect(reported(build(0.5), 'wires-under')?.title).to.match(/runs under/);
+    expect(reported(build(0.15), 'wires-under')).to.equal(undefined);
   });
 });

@@ -39,8 +39,8 @@ function gapAt(part: PartReport, pieceId: string, at: Vec2): number | undefined 
 }
 
 /** Wires are bodies too: they want their own thickness between foam and body, and none lies under a pack. */
-export const wiresHaveRoom = each((context): Finding[] => {
-  const { made, report } = context;
+export const wiresHaveRoom = each((input): Finding[] => {
+  const { made, report } = input;
   const thickMm = SLEEVED * gaugeMm(made.awg);
   let tight: { part: PartReport; pieceId: string; gapMm: number } | undefined;
   let under: { part: PartReport; name: string } | undefined;
@@ -79,12 +79,12 @@ export const wiresHaveRoom = each((context): Finding[] => {
     ...(tight
       ? [
           {
-            ...about(context, 'wires-tight'),
+            ...about(input, 'wires-tight'),
             partId: tight.part.id,
             severity: 'mind' as const,
             title: `${made.name}: its wires are ${printMm(thickMm, 1)} thick, ${tight.part.pieces.find((p) => p.id === tight.pieceId)?.name ?? tight.pieceId} of ${tight.part.name} is ${printMm(Math.max(0, tight.gapMm), 1)} off the body where they run.`,
             why: 'They press into the wearer and chafe through. Cut channels along the wires, or lead them another way.',
-            sure: 'memory' as const,
+            provenance: 'memory' as const,
             excess: thickMm - tight.gapMm,
             remedies: [],
           },
@@ -93,12 +93,12 @@ export const wiresHaveRoom = each((context): Finding[] => {
     ...(under
       ? [
           {
-            ...about(context, 'wires-under'),
+            ...about(input, 'wires-under'),
             partId: under.part.id,
             severity: 'note' as const,
             title: `${made.name}: its shortest way runs under ${under.name} in ${under.part.name}.`,
             why: `A wire ${trimNumber(thickMm, 1)} mm thick lifts what lies on it. Lead it round, or cut a channel for it.`,
-            sure: 'standard' as const,
+            provenance: 'standard' as const,
             excess: 1,
             remedies: [],
           },

@@ -4,7 +4,7 @@ import { resolveBody, zoneInfo } from '../body';
 import type { Feature } from '../document';
 import { overlapsItself, signedArea } from '../geometry';
 import { drawnPieces, partReport, standardKinds } from '../parts';
-import { anyone, aroundOf, partOf } from '../parts/testing/worn.test';
+import { anyone, contextOf, partOf } from '../parts/testing/worn.test';
 import { runs } from '../units/testing/sampled';
 import { movementsOf } from './moving/moving';
 import { strapsOf } from './straps';
@@ -29,9 +29,9 @@ describe('for anyone', function () {
       fc.assert(
         fc.property(anyone, chance, (measures, d) => {
           const body = resolveBody(measures);
-          const around = aroundOf({ body });
+          const context = contextOf({ body });
           const part = partOf(form, {}, { body });
-          const plain = partReport(part, around, false, undefined, { untried: true });
+          const plain = partReport(part, context, false, undefined, { untried: true });
           const shell = drawnPieces(plain).filter((p) => p.role === 'shell');
           const on = shell[d.piece % shell.length]!;
           const runs = (i: number) => ({
@@ -85,16 +85,16 @@ describe('for anyone', function () {
             },
             { id: 'pack', kind: 'pack', place: at, params: { packId: '3xaaa', pocket: 'cut' } },
           ];
-          const made = partReport({ ...part, features }, around, false, undefined, { untried: true });
+          const made = partReport({ ...part, features }, context, false, undefined, { untried: true });
           for (const { gapMm, contours } of made.wear!.standOff) {
             expect(gapMm.flat().every(Number.isFinite), form).to.equal(true);
             for (const c of contours)
               expect(c.flat.flat().every((p) => Number.isFinite(p.x + p.y))).to.equal(true);
           }
-          // Bent back without stretch a piece comes home to its form, or its stretch is told.
-          const told = made.checks.some((c) => c.id === 'stretch');
+          // Bent back without stretch a piece comes home to its form, or its stretch is reported.
+          const reported = made.checks.some((c) => c.id === 'stretch');
           for (const piece of shell)
-            expect((piece.stretch?.refoldMm ?? 0) <= 12 || told, `${piece.name} refolds`).to.equal(true);
+            expect((piece.stretch?.refoldMm ?? 0) <= 12 || reported, `${piece.name} refolds`).to.equal(true);
           for (const pad of made.wear!.pads) expect(pad.thicknessMm).to.be.within(3, 30);
           for (const { sagMm } of made.wear!.sags) expect(sagMm).to.be.at.least(0).and.to.be.lessThan(2000);
           for (const id of ['t', 'i', 'l']) {

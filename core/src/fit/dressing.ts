@@ -1,12 +1,12 @@
 import { type Zone, zoneInfo } from '../body';
-import type { Passage } from '../forms';
+import type { OpeningClearance } from '../forms';
 
 /** A part as far as putting it on goes. */
 export interface WornPart {
   id: string;
   name: string;
   zone: Zone;
-  passages: readonly Passage[];
+  clearances: readonly OpeningClearance[];
   /** Closed round the body, so that it must be slipped on. */
   closed: boolean;
 }
@@ -30,9 +30,9 @@ export function dressing(parts: readonly WornPart[]): DressingStep[] {
     zoneInfo(zone).dressing.rank + (zone === 'neck' && closed ? -2.5 : 0);
   return [...parts]
     .sort((a, b) => rank(a) - rank(b))
-    .map(({ id, name, zone, passages, closed }): DressingStep => {
+    .map(({ id, name, zone, clearances, closed }): DressingStep => {
       const { over, behind } = zoneInfo(zone).dressing;
-      const tightest = passages.reduce<Passage | undefined>(
+      const tightest = clearances.reduce<OpeningClearance | undefined>(
         (worst, p) => (!worst || p.openingMm - p.needMm < worst.openingMm - worst.needMm ? p : worst),
         undefined,
       );

@@ -134,7 +134,7 @@ describe('putting on', () => {
   const worn = (form: string, change: Params = {}): Parameters<typeof dressing>[0][number] => {
     const r = made(form, change);
     const closed = r.pieces.every((p) => p.edges.every((e) => e.joint !== 'closure'));
-    return { id: r.id, name: r.name, zone: r.zone!, passages: r.passages, closed };
+    return { id: r.id, name: r.name, zone: r.zone!, clearances: r.clearances, closed };
   };
 
   it('ends with the helmet, closes plates before collars, and slips upper arms on before forearms', () => {
@@ -151,8 +151,8 @@ describe('putting on', () => {
     const [step] = dressing([worn('gorget', { closure: 'none', roomMm: 10 })]);
     expect(step!.passes).to.equal(false);
     expect(step!.how).to.match(/over the head/);
-    const { passages } = made('gorget', { closure: 'none', roomMm: 10 });
-    expect(step!.openingMm).to.equal(Math.min(...passages.map((r) => r.openingMm)));
+    const { clearances } = made('gorget', { closure: 'none', roomMm: 10 });
+    expect(step!.openingMm).to.equal(Math.min(...clearances.map((r) => r.openingMm)));
   });
 });
 
@@ -195,8 +195,8 @@ describe('straps', () => {
 
   it('go round the limb for cops and pauldrons', () => {
     const [strap] = strapsOf3([made('elbow-cop')]);
-    const around = parallelGirth(adult.elbowBentGirth.valueMm, 3);
-    expect(strap!.lengthMm).to.be.closeTo(0.6 * around + 110, 1e-6);
+    const context = parallelGirth(adult.elbowBentGirth.valueMm, 3);
+    expect(strap!.lengthMm).to.be.closeTo(0.6 * context + 110, 1e-6);
     expect(strapsOf3([made('pauldron')])).to.have.length(2);
   });
 });

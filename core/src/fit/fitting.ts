@@ -1,6 +1,6 @@
 import type { Zone } from '../body';
 import type { Part } from '../document';
-import type { Around, PartReport } from '../parts';
+import type { Context, PartReport } from '../parts';
 import { createCovered } from './covered';
 import { dressing, type DressingStep } from './dressing';
 
@@ -30,10 +30,10 @@ const isClosed = (part: PartReport): boolean =>
 
 /** Works out how the parts go together, remembering movements whose parts have not changed. */
 export function createFitting(): (
-  around: Around,
+  context: Context,
   parts: readonly PartReport[],
   docParts: readonly Part[],
-  quick?: boolean,
+  coarse?: boolean,
 ) => Fitting {
   const movements = createMovements();
   const covered = createCovered();
@@ -41,23 +41,23 @@ export function createFitting(): (
   let last: JudgedMovement[] = [];
   let lastCovered = 0;
   const moving = (
-    around: Around,
+    context: Context,
     worn: readonly WornReport[],
     docParts: readonly Part[],
   ): JudgedMovement[] => {
     const moved = worn.map((p) => ({ id: p.id, name: p.name, zone: p.zone, mesh: p.solid.mesh }));
-    last = movements(around.body, moved).map((m) => {
+    last = movements(context.body, moved).map((m) => {
       let known = judged.get(m);
-      if (!known) judged.set(m, (known = { ...m, remedies: movementCures(m, around, moved, docParts) }));
+      if (!known) judged.set(m, (known = { ...m, remedies: movementCures(m, context, moved, docParts) }));
       return known;
     });
     return last;
   };
-  return (around, parts, docParts, quick = false) => {
+  return (context, parts, docParts, coarse = false) => {
     const worn = parts.filter(isWorn);
-    if (!quick) lastCovered = covered(around.body, worn);
+    if (!coarse) lastCovered = covered(context.body, worn);
     return {
-      movements: quick ? last : moving(around, worn, docParts),
+      movements: coarse ? last : moving(context, worn, docParts),
       dressing: dressing(worn.map((p) => ({ ...p, closed: isClosed(p) }))),
       straps: strapsOf(parts),
       covered: lastCovered,

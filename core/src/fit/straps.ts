@@ -36,7 +36,7 @@ function tiesOf(part: StrappedPart, parts: readonly StrappedPart[]): Fastening[]
       .find((o) => o.name === tie.name && o.end !== tie.end);
   const pairs = part.ties.map((tie) => ({ tie, other: partner(tie) }));
   if (pairs.every(({ other }) => !other)) return part.alone;
-  // The near end tells of the strap; the far end is told of there.
+  // The near end tells of the strap; the far end is reported there.
   return pairs.flatMap(({ tie, other }) => (other && tie.end === 'near' ? [drawn(tie, other)] : []));
 }
 

@@ -3,7 +3,7 @@ import { type Check, count, type Field, type KeptMesh, type Params, type Ply } f
 import type { Bought, Work } from '../features';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { ClosureKind, FoamSheet, Rod } from '../materials';
-import type { Core, Join, Panel, Room } from '../panel';
+import type { Stick, Join, Panel, Room } from '../panel';
 
 /** Everything a form is computed from. */
 export interface FormInput<P> {
@@ -19,7 +19,7 @@ export interface FormInput<P> {
   /** Every layer of the part, from the inside out. */
   stack: readonly { ply: Ply; foam: FoamSheet }[];
   /** Sticks of what it is mounted on, in its own space: what may pass through it. */
-  through: readonly Core[];
+  through: readonly Stick[];
   rods: readonly Rod[];
   /** Surfaces from files. */
   meshes: readonly KeptMesh[];
@@ -37,7 +37,7 @@ export interface FormFigure {
 }
 
 /** An opening and the girth that must pass it. */
-export interface Passage {
+export interface OpeningClearance {
   what: string;
   openingMm: number;
   needMm: number;
@@ -84,7 +84,7 @@ export interface Model {
   joins: Join[];
   rooms: Room[];
   /** Sticks it is made of. */
-  cores: Core[];
+  sticks: Stick[];
   /** Where the hand holds it, when it is carried. */
   heldAt?: Vec3;
   /** Turned about the upright when it is held, so that what points forwards does; degrees. */
@@ -94,13 +94,13 @@ export interface Model {
   /** Where its stick is chosen among its values. */
   stickField?: string;
   /** What sets its joints, for a stick that can be parted. */
-  partedAt?: (atMm: readonly number[]) => Params;
+  splitAt?: (atMm: readonly number[]) => Params;
   /** Solids that are there already and are not made, such as the case of a bought thing; their mass is ballast. */
-  given: Mesh[];
+  existing: Mesh[];
   /** Dead weight put in. */
   ballast: { what: string; massG: number; at: Vec3 }[];
   anchors: Anchor[];
-  passages: Passage[];
+  clearances: OpeningClearance[];
   /** How its gaps are shut. */
   closure: ClosureKind;
   fastenings: Fastening[];
@@ -134,7 +134,7 @@ export interface Grip {
 }
 
 /** Whether a form is made of one sheet, of layers glued face to face, is there already and only covered in sheet, or of no sheet at all. */
-export type Sheets = 'one' | 'layers' | 'given' | 'none';
+export type Sheets = 'one' | 'layers' | 'existing' | 'none';
 
 /** Where a part is first put on what carries it: an anchor, and how far along it. */
 export interface Rides {
@@ -215,11 +215,11 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
     }),
     model: (input) => ({
       rooms: [],
-      cores: [],
-      given: [],
+      sticks: [],
+      existing: [],
       ballast: [],
       anchors: [],
-      passages: [],
+      clearances: [],
       closure: 'none',
       fastenings: [],
       ties: [],

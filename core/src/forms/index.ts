@@ -6,7 +6,7 @@ export type {
   FormKind,
   Grip,
   Model,
-  Passage,
+  OpeningClearance,
   Tie,
 } from './contract';
 export { nodeLine as drawnLine, offsetNodes, type Node as DrawnNode } from './held/drawn';

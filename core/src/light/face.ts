@@ -2,7 +2,7 @@
 export interface LightSource {
   xMm: number;
   yMm: number;
-  /** Light out of it, any unit: brightness is told in the same per square millimetre. */
+  /** Light out of it, any unit: brightness is reported in the same per square millimetre. */
   flux: number;
   /** Intensity goes with the cosine of the angle to this power: 1 is a Lambertian lamp, 10 a narrow clear one. */
   lobe: number;

@@ -1,4 +1,4 @@
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 
 /** A sheet that light goes through: what share passes, and how far it is spread sideways within it. */
 export interface Diffuser {
@@ -15,7 +15,7 @@ export interface Diffuser {
   tint?: [red: number, green: number, blue: number];
   /** Soft enough to be bored up into from the lamps. */
   boreable?: true;
-  sure: Sure;
+  provenance: Provenance;
 }
 
 /** Transmission and spread are typical, from memory; hold a strip over a lamp and see. */
@@ -28,7 +28,7 @@ export const diffusers: readonly Diffuser[] = [
     transmission: 0.5,
     spreadMm: 4,
     off: { words: 'white', colour: '#f1f0ea' },
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'pe-5',
@@ -39,7 +39,7 @@ export const diffusers: readonly Diffuser[] = [
     spreadMm: 7,
     off: { words: 'white', colour: '#f1f0ea' },
     boreable: true,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'acrylic-frosted',
@@ -49,7 +49,7 @@ export const diffusers: readonly Diffuser[] = [
     transmission: 0.82,
     spreadMm: 2,
     off: { words: 'frosted, milky', colour: '#dfe6e6' },
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'acrylic-sanded',
@@ -59,7 +59,7 @@ export const diffusers: readonly Diffuser[] = [
     transmission: 0.88,
     spreadMm: 1.5,
     off: { words: 'misty grey', colour: '#c9d2d3' },
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'packing',
@@ -68,7 +68,7 @@ export const diffusers: readonly Diffuser[] = [
     transmission: 0.7,
     spreadMm: 2,
     off: { words: 'white, the lamps as shadows', colour: '#e9ebe8' },
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'carpet',
@@ -78,7 +78,7 @@ export const diffusers: readonly Diffuser[] = [
     spreadMm: 9,
     off: { words: 'grey', colour: '#b9b6ae' },
     boreable: true,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'upholstery',
@@ -88,7 +88,7 @@ export const diffusers: readonly Diffuser[] = [
     spreadMm: 12,
     off: { words: 'cream', colour: '#efe3c4' },
     boreable: true,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'tinted',
@@ -97,7 +97,7 @@ export const diffusers: readonly Diffuser[] = [
     transmission: 0.35,
     spreadMm: 0.5,
     off: { words: 'nearly black', colour: '#2b2a31' },
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'gel',
@@ -107,7 +107,7 @@ export const diffusers: readonly Diffuser[] = [
     spreadMm: 0.1,
     off: { words: 'the gel’s own red', colour: '#9d3b35' },
     tint: [1, 0.35, 0.3],
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'paper',
@@ -116,7 +116,7 @@ export const diffusers: readonly Diffuser[] = [
     transmission: 0.65,
     spreadMm: 1,
     off: { words: 'white, thin', colour: '#f4f2e8' },
-    sure: 'memory',
+    provenance: 'memory',
   },
 ];
 

@@ -1,6 +1,6 @@
 import { object, oneOf, type ValueOf, within } from '../rule';
 
-/** How a maker works where schools differ. */
+/** How a maker works where makers differ. */
 export const habitsRule = object({
   glue: oneOf('contact', 'instant', 'hot'),
   fold: oneOf('v-groove', 'slanted-pair', 'heat-and-fold', 'partial-cut'),

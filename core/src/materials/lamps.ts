@@ -1,4 +1,4 @@
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 
 export type LampColour = 'red' | 'amber' | 'green' | 'blue' | 'white';
 
@@ -7,16 +7,16 @@ export interface Led {
   forwardV: number;
   /** How bright it looks beside a white one of the same current; from memory. */
   bright: number;
-  sure: Sure;
+  provenance: Provenance;
 }
 
 /** Forward voltage at 20 mA, typical, from memory. */
 export const leds: Record<LampColour, Led> = {
-  red: { colour: 'red', forwardV: 2.0, bright: 0.5, sure: 'memory' },
-  amber: { colour: 'amber', forwardV: 2.1, bright: 0.5, sure: 'memory' },
-  green: { colour: 'green', forwardV: 3.2, bright: 0.9, sure: 'memory' },
-  blue: { colour: 'blue', forwardV: 3.2, bright: 0.25, sure: 'memory' },
-  white: { colour: 'white', forwardV: 3.2, bright: 1, sure: 'memory' },
+  red: { colour: 'red', forwardV: 2.0, bright: 0.5, provenance: 'memory' },
+  amber: { colour: 'amber', forwardV: 2.1, bright: 0.5, provenance: 'memory' },
+  green: { colour: 'green', forwardV: 3.2, bright: 0.9, provenance: 'memory' },
+  blue: { colour: 'blue', forwardV: 3.2, bright: 0.25, provenance: 'memory' },
+  white: { colour: 'white', forwardV: 3.2, bright: 1, provenance: 'memory' },
 };
 
 /** A through-hole LED body: the hole is the body diameter, the rim stops it (common practice, no source). */

@@ -10,7 +10,7 @@ describe('what can be bought', () => {
     for (const foam of catalogue.foams.filter((f) => f.kind === 'foam')) {
       expect(foam.densityKgM3.value, foam.id).to.be.within(30, 120);
       expect(foam.modulusMPa.value, foam.id).to.be.within(1, 6);
-      expect(foam.densityKgM3.sure, foam.id).to.equal('memory');
+      expect(foam.densityKgM3.provenance, foam.id).to.equal('memory');
       const sizes = foam.sheets.map((s) => s.nominalMm);
       expect(
         [...sizes].sort((a, b) => a - b),
@@ -52,10 +52,10 @@ describe('what can be bought', () => {
       pricePerSheet: 11,
     };
     const sheet = foamSheet(catalogue.foams, [own], 'dense-eva', 6);
-    expect(sheet.thicknessMm).to.deep.equal({ value: 6.6, sure: 'measured' });
-    expect(sheet.neutralFraction).to.deep.equal({ value: 0.44, sure: 'measured' });
+    expect(sheet.thicknessMm).to.deep.equal({ value: 6.6, provenance: 'measured' });
+    expect(sheet.neutralFraction).to.deep.equal({ value: 0.44, provenance: 'measured' });
     expect([sheet.price.value, sheet.inStock]).to.deep.equal([11, 3]);
-    expect(foamSheet(catalogue.foams, [own], 'dense-eva', 8).thicknessMm.sure).to.equal('practice');
+    expect(foamSheet(catalogue.foams, [own], 'dense-eva', 8).thicknessMm.provenance).to.equal('practice');
     expect(sheet.sold).to.equal(true);
     const odd = foamSheet(catalogue.foams, [], 'dense-eva', 7);
     expect([odd.sold, odd.thicknessMm.value]).to.deep.equal([false, 7]);

@@ -1,4 +1,4 @@
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 
 /** Capacity in ampere-hours against load in amperes, load rising. */
 export type CapacityCurve = { loadA: number; capacityAh: number }[];
@@ -22,7 +22,7 @@ export interface Cell {
   wantsFuse?: true;
   /** A bank that switches itself off when less is drawn, amperes. */
   sleepsBelowA?: number;
-  sure: Sure;
+  provenance: Provenance;
 }
 
 /** Cells in a holder. Outside size of the holder in millimetres. */
@@ -36,7 +36,7 @@ export interface Pack {
   thickMm: number;
   massG: number;
   price: number;
-  holderSure: Sure;
+  holderSure: Provenance;
 }
 
 const alkaline: VoltageCurve = [
@@ -80,7 +80,7 @@ const aaa: Cell = {
     { loadA: 0.25, capacityAh: 0.6 },
   ],
   voltage: alkaline,
-  sure: 'memory',
+  provenance: 'memory',
 };
 
 const aa: Cell = {
@@ -98,7 +98,7 @@ const aa: Cell = {
     { loadA: 0.5, capacityAh: 1.2 },
   ],
   voltage: alkaline,
-  sure: 'memory',
+  provenance: 'memory',
 };
 
 const nineVolt: Cell = {
@@ -115,7 +115,7 @@ const nineVolt: Cell = {
     { loadA: 0.1, capacityAh: 0.35 },
   ],
   voltage: alkaline.map(({ used, volts }) => ({ used, volts: volts * 6 })),
-  sure: 'memory',
+  provenance: 'memory',
 };
 
 const coin: Cell = {
@@ -137,7 +137,7 @@ const coin: Cell = {
     { used: 0.8, volts: 2.75 },
     { used: 1, volts: 2.0 },
   ],
-  sure: 'memory',
+  provenance: 'memory',
 };
 
 const lithium: Cell = {
@@ -161,7 +161,7 @@ const lithium: Cell = {
     { used: 0.9, volts: 3.4 },
     { used: 1, volts: 3.0 },
   ],
-  sure: 'memory',
+  provenance: 'memory',
 };
 
 /** Ten ampere-hours at 3.7 V inside; at 5 V, less what the converter takes, 6.2. */
@@ -183,7 +183,7 @@ const bank: Cell = {
     { used: 0, volts: 5.05 },
     { used: 1, volts: 4.95 },
   ],
-  sure: 'memory',
+  provenance: 'memory',
 };
 
 const holder = (

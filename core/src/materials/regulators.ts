@@ -1,4 +1,4 @@
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 
 export type RegulatorKind = 'linear' | 'step-down' | 'step-up';
 
@@ -16,7 +16,7 @@ export interface Regulator {
   maxA: number;
   massG: number;
   price: number;
-  sure: Sure;
+  provenance: Provenance;
 }
 
 export const regulators: Record<RegulatorKind, Regulator> = {
@@ -29,7 +29,7 @@ export const regulators: Record<RegulatorKind, Regulator> = {
     maxA: 1,
     massG: 2,
     price: 0.8,
-    sure: 'memory',
+    provenance: 'memory',
   },
   'step-down': {
     kind: 'step-down',
@@ -41,7 +41,7 @@ export const regulators: Record<RegulatorKind, Regulator> = {
     maxA: 2,
     massG: 4,
     price: 2.5,
-    sure: 'memory',
+    provenance: 'memory',
   },
   'step-up': {
     kind: 'step-up',
@@ -53,7 +53,7 @@ export const regulators: Record<RegulatorKind, Regulator> = {
     maxA: 0.6,
     massG: 4,
     price: 3,
-    sure: 'memory',
+    provenance: 'memory',
   },
 };
 

@@ -1,5 +1,5 @@
 import type { LampColour } from './lamps';
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 
 /** Light that comes with its own resistors or its own driver: it draws what it draws. */
 export type SteadyLoad =
@@ -38,7 +38,7 @@ export const strip12V = {
   thickMm: 3,
   gPerM: 15,
   pricePerM: 6,
-  sure: 'memory' as Sure,
+  provenance: 'memory' as Provenance,
 };
 
 /** Addressable 5 V strip: a lamp every 16.7 mm, 60 mA at full white, 1 mA dark; typical, from memory. */
@@ -52,7 +52,7 @@ export const strip5V = {
   thickMm: 3,
   gPerM: 20,
   pricePerM: 12,
-  sure: 'memory' as Sure,
+  provenance: 'memory' as Provenance,
 };
 
 /** A microcontroller board that plays the effect; from memory. */
@@ -61,7 +61,7 @@ export const controller = {
   amps: 0.02,
   price: 6,
   massG: 4,
-  sure: 'memory' as Sure,
+  provenance: 'memory' as Provenance,
 };
 
 /** What a controller draws besides the lights it plays. */

@@ -1,4 +1,4 @@
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 
 export type SwitchKind = 'latching' | 'momentary' | 'remote';
 
@@ -20,7 +20,7 @@ export interface Switch {
   face?: { widthMm: number; lengthMm: number; round?: true };
   massG: number;
   price: number;
-  sure: Sure;
+  provenance: Provenance;
 }
 
 export const switches: Switch[] = [
@@ -37,7 +37,7 @@ export const switches: Switch[] = [
     face: { widthMm: 4, lengthMm: 8 },
     massG: 2,
     price: 1,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'rocker',
@@ -52,7 +52,7 @@ export const switches: Switch[] = [
     face: { widthMm: 14, lengthMm: 20 },
     massG: 6,
     price: 1.5,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'push',
@@ -67,7 +67,7 @@ export const switches: Switch[] = [
     face: { widthMm: 7, lengthMm: 7, round: true },
     massG: 3,
     price: 1,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'remote',
@@ -82,7 +82,7 @@ export const switches: Switch[] = [
     deepMm: 7,
     massG: 8,
     price: 6,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'toggle',
@@ -97,7 +97,7 @@ export const switches: Switch[] = [
     face: { widthMm: 6, lengthMm: 6, round: true },
     massG: 6,
     price: 1.5,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'push-latching',
@@ -112,7 +112,7 @@ export const switches: Switch[] = [
     face: { widthMm: 12, lengthMm: 12, round: true },
     massG: 4,
     price: 1.5,
-    sure: 'memory',
+    provenance: 'memory',
   },
   {
     id: 'reed',
@@ -126,6 +126,6 @@ export const switches: Switch[] = [
     deepMm: 4,
     massG: 2,
     price: 2,
-    sure: 'memory',
+    provenance: 'memory',
   },
 ];

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { dist2 } from '../geometry';
 import { startHabits } from '../materials';
 import { makePart } from '../parts';
-import { aroundOf, checkOf, make, partOf } from '../parts/testing/worn.test';
+import { contextOf, checkOf, make, partOf } from '../parts/testing/worn.test';
 import type { PieceEdge } from './piece';
 import { bevelsOf, STEEPEST_BEVEL_DEG } from './bevels';
 import { foamOf } from './foamMeasures';
@@ -83,7 +83,7 @@ describe('bevels', () => {
   it('are one line on the face that is up where the blade is tilted, with the same foam left', () => {
     const cut = (bevel: 'two-lines' | 'tilted') =>
       makePart(partOf('faceted', {}, { nominalMm: 6, foamId: 'dense-eva' }), {
-        ...aroundOf(),
+        ...contextOf(),
         habits: { ...startHabits, bevel },
       }).pieces.filter((p) => p.id.startsWith('net'));
     const [square, tilted] = [cut('two-lines'), cut('tilted')];

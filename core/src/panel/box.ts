@@ -1,6 +1,6 @@
 import { add3, cross3, scale3, type Vec2, type Vec3 } from '../geometry';
 import { gridOf } from './grids';
-import type { Hung } from './hung';
+import type { Attachment } from './attachment';
 import type { Join, Panel } from './panel';
 import { boxRoom, type Room } from './room';
 
@@ -17,12 +17,12 @@ export interface BoxSpec {
   heightMm: number;
   deepMm: number;
   /** How its walls are fastened to the base; left open when absent. */
-  hung?: Hung;
+  attached?: Attachment;
 }
 
 /** The face, the walls, their seams, and the room inside. */
 export function boxPanels(spec: BoxSpec): { panels: Panel[]; joins: Join[]; room: Room } {
-  const { id, name, base, across, up, widthMm, heightMm, deepMm, hung } = spec;
+  const { id, name, base, across, up, widthMm, heightMm, deepMm, attached } = spec;
   const out = cross3(across, up);
   const at = (x: number, y: number, z: number): Vec3 =>
     add3(base, add3(scale3(across, x), add3(scale3(up, y), scale3(out, z))));
@@ -47,7 +47,7 @@ export function boxPanels(spec: BoxSpec): { panels: Panel[]; joins: Join[]; room
   const edges = { bottom: 'inner edge', right: 'corner', top: 'outer edge', left: 'corner' };
   const wall = (part: string, words: string, corners: readonly [Vec3, Vec3, Vec3, Vec3]): Panel => ({
     ...quad(part, words, corners, edges),
-    ...(hung && { hung: { bottom: hung } }),
+    ...(attached && { attached: { bottom: attached } }),
   });
   const z = deepMm;
   const panels = [

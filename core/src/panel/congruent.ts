@@ -69,7 +69,7 @@ const sameEdge = (a: PieceEdge, b: PieceEdge): boolean =>
   Math.abs(a.bevelDeg - b.bevelDeg) < SAME_DEG &&
   Math.abs((a.foldDeg ?? 0) - (b.foldDeg ?? 0)) < SAME_DEG &&
   a.joint === b.joint &&
-  a.hung?.words === b.hung?.words;
+  a.attached?.words === b.attached?.words;
 
 function sameMark(a: Mark, b: Mark, move: (p: Vec2) => Vec2): boolean {
   if (a.kind !== b.kind || a.points.length !== b.points.length || a.text !== b.text) return false;

@@ -197,7 +197,7 @@ function pieceEdges(
       const next = (k + 1) % loop.length;
       if (on.has(origins[k]!) && on.has(origins[next]!)) lengthMm += dist2(outline[k]!, outline[next]!);
     }
-    const hung = panel.hung?.[id as Side];
+    const attached = panel.attached?.[id as Side];
     return {
       id,
       name,
@@ -205,8 +205,8 @@ function pieceEdges(
       to,
       lengthMm,
       bevelDeg: 0,
-      joint: hung ? 'hung' : 'free',
-      ...(hung && { hung }),
+      joint: attached ? 'attached' : 'free',
+      ...(attached && { attached }),
     };
   });
 }

@@ -104,7 +104,7 @@ export interface Flush {
 export function flushEdges(laid: readonly Laid[]): Flush[] {
   return laid.flatMap((one): Flush[] =>
     sides.flatMap((side): Flush[] => {
-      const meets = one.panel.hung?.[side]?.meets;
+      const meets = one.panel.attached?.[side]?.meets;
       if (meets?.way !== 'edge' || one.panel.plate) return [];
       const run = spotsOf(one.panel, side);
       const along = laid

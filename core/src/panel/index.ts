@@ -37,7 +37,7 @@ export { platePanel, platePiece } from './plate';
 export { plateMesh } from './plateMesh';
 export { type Facing, onPlane, plateRegion, type Plane, type Plate, type PlateCut, shut } from './plateShape';
 export { contactsOf, type Contact } from './touching';
-export { coreMesh } from './coreMesh';
+export { stickMesh } from './coreMesh';
 export {
   isRound,
   secondMomentMm4,
@@ -45,11 +45,11 @@ export {
   sectionOf,
   sectionOutline,
   sizeOf,
-  type Core,
+  type Stick,
   type Section,
-} from './core';
+} from './stick';
 export { growEdges } from './growEdges';
-export type { Hung } from './hung';
+export type { Attachment } from './attachment';
 export {
   boxRoom,
   depthUnder,

@@ -116,9 +116,9 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
   for (const { piece } of laid) {
     const own = new Map<string, string>();
     for (const edge of piece.edges)
-      if (edge.hung && edge.joint === 'hung') {
-        const letter = own.get(edge.hung.words) ?? letterAt(next++);
-        own.set(edge.hung.words, letter);
+      if (edge.attached && edge.joint === 'attached') {
+        const letter = own.get(edge.attached.words) ?? letterAt(next++);
+        own.set(edge.attached.words, letter);
         edge.letter = letter;
         notch(piece, edge, letter, false);
       }

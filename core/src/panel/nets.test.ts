@@ -5,7 +5,7 @@ import type { Habits } from '../materials';
 import { markShapes } from '../pattern';
 import { contains, overlapsItself, type Vec2 } from '../geometry';
 import { makePart } from '../parts/made';
-import { aroundOf, partOf, pieceOf } from '../parts/testing/worn.test';
+import { contextOf, partOf, pieceOf } from '../parts/testing/worn.test';
 import type { Feature } from '../document';
 import { startHabits } from '../materials';
 import { edgeRun } from './edgeRun';
@@ -16,7 +16,7 @@ const boxOf = (
   { nominalMm = 6, fold = 'v-groove' as Habits['fold'], features = [] as Feature[] } = {},
 ): ReturnType<typeof makePart> =>
   makePart(partOf('box', { corners: 'folded', ...change }, { foamId: 'dense-eva', nominalMm, features }), {
-    ...aroundOf(),
+    ...contextOf(),
     habits: { ...startHabits, fold },
   });
 
@@ -29,7 +29,7 @@ function faceSpans(net: Piece): [number, number] {
   return [span(upright), span(level)];
 }
 
-/** How deep the schools cut, in thicknesses, as trade.md and the method page have it. */
+/** How deep the methods cut, in thicknesses, as trade.md and the method page have it. */
 const cut = { 'v-groove': 0.55, 'slanted-pair': 0.5, 'heat-and-fold': 0, 'partial-cut': 0.6 } as const;
 
 /** Length of the unstretched layer of a folded section from one fold's middle to the next, measured along it. */

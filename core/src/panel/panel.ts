@@ -1,6 +1,6 @@
 import type { Ply } from '../document';
 import type { Habits } from '../materials';
-import type { Hung } from './hung';
+import type { Attachment } from './attachment';
 import type { Plate } from './plateShape';
 import {
   add3,
@@ -43,13 +43,13 @@ export interface Panel {
   /** Foam of its own when it differs from the part's. */
   ply?: Ply;
   /** A wall of something that is there already: drilled, cut and covered, but cut from no sheet. */
-  given?: Given;
+  existing?: Given;
   /** The panel this one mirrors exactly; it is cut as that one flipped. */
   mirrorOf?: string;
   /** Free edges whose cut face lies in a plane, whichever way the panel leans: the normal of that plane. */
   cutIn?: Partial<Record<string, Vec3>>;
   /** Sides fastened to the face of another piece, and how. */
-  hung?: Partial<Record<Side, Hung>>;
+  attached?: Partial<Record<Side, Attachment>>;
   /** A strap or belt that hangs free, so that how it lies here says nothing about fit. */
   loose?: true;
   /** Held where it is and not glued: it comes off and is put on again. */

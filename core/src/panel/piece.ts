@@ -1,10 +1,10 @@
-import type { Hung } from './hung';
+import type { Attachment } from './attachment';
 import type { HandDart } from '../document';
 import type { Vec2 } from '../geometry';
 import type { Habits } from '../materials';
 
 /** How an edge meets its neighbour: left open, glued to its mate, shut by a closure, one with it and folded, or fastened to the face of another piece. */
-export type Joint = 'free' | 'seam' | 'closure' | 'fold' | 'hung';
+export type Joint = 'free' | 'seam' | 'closure' | 'fold' | 'attached';
 
 /** A run of the outline, from vertex `from` to vertex `to` counter-clockwise. */
 export interface PieceEdge {
@@ -36,7 +36,7 @@ export interface PieceEdge {
   /** How much longer this edge is than its mate, to be eased in evenly; absent when they agree. */
   easeMm?: number;
   /** What a hung edge is fastened to, and how. */
-  hung?: Hung;
+  attached?: Attachment;
   /** Letter that pairs this edge with its mate on the print. */
   letter?: string;
 }

@@ -125,17 +125,17 @@ describe('solids of what is cut', () => {
   });
 
   it('have what is cut to a depth: fullers are in the blade, and its mass is that of the solid', () => {
-    const mm3 = (fullerMm: number): { solid: number; told: number } => {
+    const mm3 = (fullerMm: number): { solid: number; reported: number } => {
       const { made } = make('blade', { fullerMm, lengthMm: 400, pointMm: 80 }, { foamId: 'dense-eva' });
       return {
         solid: made.laid.reduce((sum, l) => sum + meshVolume(skinMesh(l).mesh), 0),
-        told: made.pieces.reduce((sum, p) => sum + p.volumeMm3!, 0),
+        reported: made.pieces.reduce((sum, p) => sum + p.volumeMm3!, 0),
       };
     };
     const [plain, fullered] = [mm3(0), mm3(12)];
     expect(plain.solid - fullered.solid).to.be.greaterThan(2 * 12 * 200);
-    expect(fullered.told).to.be.closeTo(fullered.solid, fullered.solid * 1e-6);
-    expect(plain.told - fullered.told).to.be.closeTo(plain.solid - fullered.solid, 1);
+    expect(fullered.reported).to.be.closeTo(fullered.solid, fullered.solid * 1e-6);
+    expect(plain.reported - fullered.reported).to.be.closeTo(plain.solid - fullered.solid, 1);
   });
 
   it('keep fullers and light channels within the blade, and say so', () => {

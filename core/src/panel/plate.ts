@@ -18,7 +18,7 @@ import type { FoamSheet } from '../materials';
 import { sharpCorners } from './corners';
 import { edgeRun } from './edgeRun';
 import type { FlatPanel } from './flatPanel';
-import type { Hung } from './hung';
+import type { Attachment } from './attachment';
 import { gridOf } from './grids';
 import type { Panel } from './panel';
 import type { Mark, Piece, PieceEdge } from './piece';
@@ -87,17 +87,17 @@ function leanAt(
 const LEAST_BEVEL_MM = 0.1;
 
 /** How an edge that faces a way is fastened, and to which piece. */
-function rimAt(rim: Plate['rimHung'], way: Facing): Hung | undefined {
+function rimAt(rim: Plate['rimAttached'], way: Facing): Attachment | undefined {
   if (!rim?.onto) return rim;
-  const { onto, comeOff = [], ...hung } = rim;
+  const { onto, comeOff = [], ...attached } = rim;
   const on = onto[way];
   if (on === undefined) return undefined;
-  return { ...hung, ...(comeOff.includes(on) && { by: 'hold' }), meets: { on: [on], way: 'on' } };
+  return { ...attached, ...(comeOff.includes(on) && { by: 'hold' }), meets: { on: [on], way: 'on' } };
 }
 
 /** Runs between corners, named by the way they face. */
 function edgesOf(
-  plate: Pick<Plate, 'sections' | 'outline' | 'rimHung'>,
+  plate: Pick<Plate, 'sections' | 'outline' | 'rimAttached'>,
   outline = plate.outline,
 ): PieceEdge[] {
   const n = outline.length;
@@ -105,7 +105,7 @@ function edgesOf(
   return corners.map((from, i) => {
     const to = corners[(i + 1) % corners.length]!;
     const way = facing(outline[from]!, outline[to]!);
-    const hung = rimAt(plate.rimHung, way);
+    const attached = rimAt(plate.rimAttached, way);
     let lengthMm = 0;
     for (let k = from; k !== to; k = (k + 1) % n) lengthMm += dist2(outline[k]!, outline[(k + 1) % n]!);
     return {
@@ -116,7 +116,7 @@ function edgesOf(
       lengthMm,
       bevelDeg: 0,
       ...leanAt(plate, lerp2(plate.outline[from]!, plate.outline[(from + 1) % n]!, 0.5)),
-      ...(hung ? { joint: 'hung', hung } : { joint: 'free' }),
+      ...(attached ? { joint: 'attached', attached } : { joint: 'free' }),
     };
   });
 }

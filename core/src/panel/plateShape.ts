@@ -1,4 +1,4 @@
-import type { Hung } from './hung';
+import type { Attachment } from './attachment';
 import { add3, type Bounds, type Region, scale3, type Vec2, type Vec3, without } from '../geometry';
 
 /** A plane in space: where its x and y are nought, and which way they run, seen from outside. */
@@ -40,7 +40,7 @@ export interface Plate extends Plane {
   /** The box that shares of its width and height count over, where it is a part of a larger plate. */
   frame?: Bounds;
   /** How its rim is fastened to what it stands in; only the edges that face these ways, when any are named, each to a piece; to those that come off nothing is glued. */
-  rimHung?: Hung & { onto?: Partial<Record<Facing, string>>; comeOff?: readonly string[] };
+  rimAttached?: Attachment & { onto?: Partial<Record<Facing, string>>; comeOff?: readonly string[] };
   /** How many are glued face to face; 1 stands alone. */
   layers?: number;
 }

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { add3, dot3, sub3 } from '../geometry';
 import { makePart } from '../parts';
-import { aroundOf, foam, partOf } from '../parts/testing/worn.test';
+import { contextOf, foam, partOf } from '../parts/testing/worn.test';
 import { boxPanels } from './box';
 import { gridOf, onSlice } from './grids';
 import { layPanels } from './lay';
@@ -57,7 +57,7 @@ describe('the room behind a panel', () => {
   it('is less by what lines the shell', () => {
     const part = partOf('bracer');
     const depth = (lining: typeof part.lining): number => {
-      const made = makePart({ ...part, lining }, aroundOf());
+      const made = makePart({ ...part, lining }, contextOf());
       const own = made.rooms.find((r) => r.id === 'gap:a')!;
       return own.depthAt(made.laid[0]!.flatAt({ x: 0.5, y: 0.4 }))!;
     };

@@ -5,7 +5,7 @@ import { bodyOf, lames, make, type Making, tiers } from '../parts/testing/worn.t
 import type { Params } from '../document';
 import { dist3, type Vec3 } from '../geometry';
 import { gridOf, onEllipsoid } from './grids';
-import type { Meets } from './hung';
+import type { Meets } from './attachment';
 import { gridMesh, offsetGrid, type Panel } from './panel';
 import { smoothed } from './smooth';
 import { contactsOf } from './touching';
@@ -22,9 +22,9 @@ const shell = (id: string, radiusMm: number, low: number, high: number): Panel =
   })),
   edges,
 });
-const hung = (panel: Panel, way: Meets['way'], apartMm = 0): Panel => ({
+const attached = (panel: Panel, way: Meets['way'], apartMm = 0): Panel => ({
   ...panel,
-  hung: { top: { by: 'glue', words: '', meets: { on: ['host'], way, apartMm } } },
+  attached: { top: { by: 'glue', words: '', meets: { on: ['host'], way, apartMm } } },
 });
 const measured = (guest: Panel, guestMm: number, host: Panel, hostMm: number) =>
   contactsOf(
@@ -50,7 +50,7 @@ describe('touching in space', () => {
           ['under', radius - foam - apart],
           ['over', radius + foam + apart],
         ] as const) {
-          const found = measured(hung(shell('guest', inner, -60, lap), way), foam, host, foam);
+          const found = measured(attached(shell('guest', inner, -60, lap), way), foam, host, foam);
           expect(found.gapMm, way).to.be.closeTo(Math.max(0, apart), 0.05);
           expect(found.overlapMm, way).to.be.closeTo(Math.max(0, -apart), 0.05);
         }
@@ -60,12 +60,17 @@ describe('touching in space', () => {
   });
 
   it('counts what is held apart on pads as touching', () => {
-    const found = measured(hung(shell('guest', 90, -60, 20), 'under', 4), 6, shell('host', 100, 0, 60), 6);
+    const found = measured(
+      attached(shell('guest', 90, -60, 20), 'under', 4),
+      6,
+      shell('host', 100, 0, 60),
+      6,
+    );
     expect(found.gapMm).to.be.lessThan(0.05);
   });
 
   it('finds how far an edge stops short of another', () => {
-    const found = measured(hung(shell('guest', 100, -60, -2), 'edge'), 6, shell('host', 100, 0, 60), 6);
+    const found = measured(attached(shell('guest', 100, -60, -2), 'edge'), 6, shell('host', 100, 0, 60), 6);
     expect(found.gapMm).to.be.closeTo(2, 1e-6);
   });
 
@@ -100,18 +105,18 @@ describe('pieces that touch', () => {
       for (const stature of [1250, 1720, 2000])
         for (const nominalMm of [4, 10]) {
           const how: Making = { body: bodyOf({ stature }), nominalMm };
-          const told = make(kind, change, how).checks.filter((c) => c.id.startsWith('touch-'));
+          const reported = make(kind, change, how).checks.filter((c) => c.id.startsWith('touch-'));
           expect(
-            told.map((c) => c.title),
+            reported.map((c) => c.title),
             `${stature}, ${nominalMm} mm`,
           ).to.deep.equal([]);
         }
     });
 
-  it('are told when they cannot: tiers that lean differently leave a gap in their lap', () => {
+  it('are reported when they cannot: tiers that lean differently leave a gap in their lap', () => {
     const steep = tiers(2, (i) => ({ leanMm: i === 0 ? 0 : 30, heightMm: 24, overlapMm: 12 }));
-    const [told] = make('gorget', { tiers: steep }).checks.filter((c) => c.id.startsWith('touch-'));
-    expect(told?.title).to.match(/^tier 2, lower edge: stands \d+(\.\d)? mm off tier 1 it is glued to/);
+    const [reported] = make('gorget', { tiers: steep }).checks.filter((c) => c.id.startsWith('touch-'));
+    expect(reported?.title).to.match(/^tier 2, lower edge: stands \d+(\.\d)? mm off tier 1 it is glued to/);
   });
 
   it('lie clear of one another by another ruler: no corner of a lame is inside the plate above it', () => {

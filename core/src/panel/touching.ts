@@ -1,5 +1,5 @@
 import { add3, dist3, dot3, scale3, sub3, unit3, type Vec3 } from '../geometry';
-import type { Hung } from './hung';
+import type { Attachment } from './attachment';
 import { smoothed, smoothRun } from './smooth';
 import { gridNormals, offsetGrid, type Join, type Panel, type Side, sides, edgeVertices } from './panel';
 
@@ -15,7 +15,7 @@ export interface Contact {
   side: string;
   /** What it lies on: ids of panels. */
   on: readonly string[];
-  by: Hung['by'] | 'seam';
+  by: Attachment['by'] | 'seam';
   /** Air left where the two should touch; what is strapped or riveted may hang free. */
   gapMm: number;
   /** How far one would lie inside the other. */
@@ -129,7 +129,7 @@ function lapped(
   const theirs = hosts.map(way === 'under' ? innerFace : outerFace);
   // Under a face, what stands out of it is inside the foam.
   const sign = way === 'under' ? -1 : 1;
-  const { apartMm = 0 } = thick.panel.hung![side]!.meets!;
+  const { apartMm = 0 } = thick.panel.attached![side]!.meets!;
   const height = (p: Vec3): number | undefined => {
     const h = over(theirs, p);
     return h === undefined ? undefined : sign * h - apartMm;
@@ -160,9 +160,9 @@ export function contactsOf(all: readonly Thick[], joins: readonly Join[]): Conta
     );
     return [{ pieceId: a[0], side: a[1], on: [b[0]], by: 'seam', gapMm, overlapMm: 0 }];
   });
-  const hung = [...known.values()].flatMap((thick): Contact[] =>
+  const attached = [...known.values()].flatMap((thick): Contact[] =>
     sides.flatMap((side): Contact[] => {
-      const how = thick.panel.hung?.[side];
+      const how = thick.panel.attached?.[side];
       const hosts = (how?.meets?.on ?? []).flatMap((id) => known.get(id) ?? []);
       if (!how?.meets || hosts.length === 0) return [];
       const { way } = how.meets;
@@ -191,5 +191,5 @@ export function contactsOf(all: readonly Thick[], joins: readonly Join[]): Conta
       ];
     }),
   );
-  return [...seams, ...hung];
+  return [...seams, ...attached];
 }

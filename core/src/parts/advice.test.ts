@@ -72,8 +72,8 @@ describe('the thickness trial', () => {
         // The flat is stretched a little; the trial measures the surface itself.
         expect(row.areaMm2, what).to.be.closeTo(part.areaMm2, part.areaMm2 * 0.05);
         expect(row.massG, what).to.be.closeTo(part.foamG, part.foamG * 0.05);
-        const tightest = Math.min(...part.passages.map((p) => p.openingMm - p.needMm));
-        expect(row.passes, what).to.equal(part.passages.length === 0 || tightest >= 0);
+        const tightest = Math.min(...part.clearances.map((p) => p.openingMm - p.needMm));
+        expect(row.passes, what).to.equal(part.clearances.length === 0 || tightest >= 0);
       }
     }
   });

@@ -2,7 +2,7 @@ import type { BuildDoc, Change } from '../document';
 import { bendStrain, strainClass, strainClassName } from '../foam';
 import { thicknessesOf } from '../materials';
 import { trimNumber } from '../units';
-import { sheetOf, type Around } from './around';
+import { sheetOf, type Context } from './context';
 import type { PartReport } from './partReport';
 
 /** What another thickness would do for a part, or for what a feature lays on it. Mass and cost are for all copies. */
@@ -47,16 +47,16 @@ export const partAdvice = (parts: readonly PartReport[]): Advice[] =>
 export function featureAdvice(
   doc: Pick<BuildDoc, 'parts'>,
   parts: readonly PartReport[],
-  around: Pick<Around, 'catalogue' | 'stock' | 'kinds'>,
+  context: Pick<Context, 'catalogue' | 'stock' | 'kinds'>,
 ): Advice[] {
-  const sheet = sheetOf(around);
+  const sheet = sheetOf(context);
   return doc.parts.flatMap((part, index) => {
     const made = parts[index];
     if (!made) return [];
     const { foamId } = part.stack[0]!;
-    const can = thicknessesOf(around.catalogue.foams, around.stock, foamId);
+    const can = thicknessesOf(context.catalogue.foams, context.stock, foamId);
     return part.features.flatMap((feature, at): Advice[] => {
-      const field = around.kinds.features.get(feature.kind)?.fields.find((f) => f.type === 'foam');
+      const field = context.kinds.features.get(feature.kind)?.fields.find((f) => f.type === 'foam');
       const piece = made.pieces.find((p) => p.featureId === feature.id);
       const fromMm = field && feature.params[field.key];
       if (!field || field.type !== 'foam' || !piece || typeof fromMm !== 'number') return [];

@@ -8,7 +8,7 @@ import { isValid } from './remedies';
 import { makePart } from './made';
 import { drawnPieces, partReport } from './partReport';
 import { anyPart, runsOf } from './testing/anyPart';
-import { aroundOf, taken } from './testing/worn.test';
+import { contextOf, taken } from './testing/worn.test';
 
 /** Parts over all forms; FOMRIK_PARTS=10000 and a seed of one's own for a long run. */
 const count = Number(process.env['FOMRIK_PARTS'] ?? 800);
@@ -63,16 +63,16 @@ describe('any valid part', function () {
           }),
         ),
         ({ measures, part }) => {
-          const around = aroundOf({ body: resolveBody(measures), underLayerMm: 2 });
-          expect(isValid(part, around)).to.equal(true);
-          const made = partReport(part, around, true);
+          const context = contextOf({ body: resolveBody(measures), underLayerMm: 2 });
+          expect(isValid(part, context)).to.equal(true);
+          const made = partReport(part, context, true);
           expect(numbersIn({ ...made, trial: [] })).to.deep.equal([]);
           if (standardKinds.forms.get(form)!.sheets !== 'none')
             expect(drawnPieces(made).length).to.be.greaterThan(0);
           expect(unmet(made.pieces)).to.deep.equal([]);
-          // A surface that is given may fold back on itself: then it is told.
-          const told = made.checks.some((c) => c.id.startsWith('folds-'));
-          for (const { pieceId, grid } of told ? [] : made.surfaces) {
+          // A surface that is given may fold back on itself: then it is reported.
+          const reported = made.checks.some((c) => c.id.startsWith('folds-'));
+          for (const { pieceId, grid } of reported ? [] : made.surfaces) {
             const normals = gridNormals(grid);
             normals.forEach((row, r) =>
               row.forEach((n, c) => {
@@ -86,7 +86,7 @@ describe('any valid part', function () {
       const flatIsSolid = fc.property(
         anyPart(form, { name: 'Anyone', underLayerMm: 2, measures: taken({ stature: 1720 }) }),
         (part) => {
-          const { laid, model } = makePart(part, aroundOf({ body: resolveBody(taken({ stature: 1720 })) }), {
+          const { laid, model } = makePart(part, contextOf({ body: resolveBody(taken({ stature: 1720 })) }), {
             coarse: true,
           });
           const flat = laid.reduce((sum, l) => sum + l.piece.areaMm2, 0);

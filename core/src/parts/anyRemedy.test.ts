@@ -6,7 +6,7 @@ import { standardKinds } from './kinds';
 import { isValid, triedRemedies } from './remedies';
 import { makePart } from './made';
 import { anyPart, runsOf } from './testing/anyPart';
-import { anyone, aroundOf } from './testing/worn.test';
+import { anyone, contextOf } from './testing/worn.test';
 
 /** Parts over all forms; FOMRIK_PARTS=10000 for a long run. */
 const count = Number(process.env['FOMRIK_PARTS'] ?? 300);
@@ -28,18 +28,18 @@ describe('the cures of any valid part', function () {
           ),
           ({ measures, part }) => {
             parts += 1;
-            const around = aroundOf({ body: resolveBody(measures), underLayerMm: 2 });
-            const made = makePart(part, around, { coarse: true });
+            const context = contextOf({ body: resolveBody(measures), underLayerMm: 2 });
+            const made = makePart(part, context, { coarse: true });
             for (const noticed of made.noticed.filter((n) => n.from !== 'flat'))
-              for (const cure of triedRemedies(noticed, part, around, made)) {
+              for (const cure of triedRemedies(noticed, part, context, made)) {
                 const cured: Part = applyChanges(part, cure.changes);
                 tried += 1;
-                const told = `${noticed.check.id} “${cure.label}”`;
-                expect(isValid(cured, around), told).to.equal(true);
-                const left = makePart(cured, around, { coarse: true }).noticed.find(
+                const reported = `${noticed.check.id} “${cure.label}”`;
+                expect(isValid(cured, context), reported).to.equal(true);
+                const left = makePart(cured, context, { coarse: true }).noticed.find(
                   (n) => n.check.id === noticed.check.id,
                 );
-                expect(left?.check.excess ?? 0, told).to.be.lessThan(noticed.check.excess);
+                expect(left?.check.excess ?? 0, reported).to.be.lessThan(noticed.check.excess);
               }
           },
         ),

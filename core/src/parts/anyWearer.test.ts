@@ -6,7 +6,7 @@ import { holds } from '../document';
 import { standardKinds } from './kinds';
 import { newPart } from './newPart';
 import { partReport } from './partReport';
-import { aroundOf, taken } from './testing/worn.test';
+import { contextOf, taken } from './testing/worn.test';
 
 /** Anyone from a small child to the tallest, with a stature alone or with a few tapes. */
 const wearer = fc
@@ -74,7 +74,7 @@ describe('a form just added', function () {
               `${field.key} ${JSON.stringify(part.params[field.key])}`,
             ).to.equal(true);
           const body = resolveBody(readings);
-          const stops = partReport(part, aroundOf({ body, underLayerMm: 2 }), true).checks.filter(
+          const stops = partReport(part, contextOf({ body, underLayerMm: 2 }), true).checks.filter(
             (c) => c.severity === 'stop',
           );
           expect(stops.map((c) => c.title)).to.deep.equal([]);

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Feature, Params } from '../document';
-import { aroundOf, expectCured, partOf } from './testing/worn.test';
+import { contextOf, expectCured, partOf } from './testing/worn.test';
 import { standardKinds } from './kinds';
 import { makePart } from './made';
 
@@ -35,7 +35,7 @@ const toggle = (u: number): Feature => ({
   params: { ...startOf('switch'), switchId: 'rocker' },
 });
 const clashes = (...features: Feature[]): string[] =>
-  makePart(partOf('bracer', {}, { features }), aroundOf())
+  makePart(partOf('bracer', {}, { features }), contextOf())
     .noticed.map((n) => n.check.id)
     .filter((id) => id.startsWith('clash'));
 

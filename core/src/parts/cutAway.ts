@@ -58,7 +58,7 @@ export const cutAwayChecks = (cuts: readonly CutAway[]): Check[] =>
     station: 'inside',
     title: `${cut.item} stands on ${cut.rib} in ${cut.room}: cut ${sizeOf(cut)} of it away.`,
     why: 'It was said that it may go. Moved beside it, nothing need be cut.',
-    sure: 'standard',
+    provenance: 'standard',
     excess: cut.deepMm,
     remedies: [],
   }));

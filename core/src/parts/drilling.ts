@@ -116,7 +116,7 @@ export function drillWork(templates: readonly Piece[]): Work[] {
 
 /** Walls that are to stay whole and are cut all the same. */
 export function wholeChecks(laid: readonly LaidPanel[], templates: readonly Piece[]): Check[] {
-  const whole = new Set(laid.flatMap((l) => (l.panel.given?.uncut ? [l.panel.id] : [])));
+  const whole = new Set(laid.flatMap((l) => (l.panel.existing?.uncut ? [l.panel.id] : [])));
   return templates
     .filter((t) => whole.has(t.id))
     .flatMap((t): Check[] => {
@@ -130,7 +130,7 @@ export function wholeChecks(laid: readonly LaidPanel[], templates: readonly Piec
               station: 'inside',
               title: `${count} ${count === 1 ? 'hole is' : 'holes are'} cut in the ${t.name}, which is to stay whole.`,
               why: 'A hinge, a door or what carries the rest would give. Move them to another wall.',
-              sure: 'standard',
+              provenance: 'standard',
               excess: count,
               pieceId: t.id,
               remedies: [],

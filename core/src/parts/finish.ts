@@ -12,7 +12,7 @@ import {
   surfaceOfSheet,
   surfaceWays,
 } from '../materials';
-import { type Core, eachOf, type Piece, sectionOutline } from '../panel';
+import { type Stick, eachOf, type Piece, sectionOutline } from '../panel';
 import { gluedMm } from './glued';
 
 /** What is sealed and painted of one copy, by what it is of. */
@@ -22,7 +22,7 @@ export interface Painted {
 }
 
 /** Round the outside of a stick, mm. */
-const roundMm = (core: Core): number => outlineLength(sectionOutline(core.section, 64));
+const roundMm = (stick: Stick): number => outlineLength(sectionOutline(stick.section, 64));
 
 /**
  * All faces that are seen: of pieces, of the walls of a bought thing, and of sticks that nothing is wrapped round. Layers
@@ -32,8 +32,8 @@ export function paintedOf(
   {
     pieces,
     templates,
-    cores,
-  }: { pieces: readonly Piece[]; templates: readonly Piece[]; cores: readonly Core[] },
+    sticks,
+  }: { pieces: readonly Piece[]; templates: readonly Piece[]; sticks: readonly Stick[] },
   foams: Catalogue['foams'],
 ): Painted[] {
   const areas = new Map<Surface, number>();
@@ -46,7 +46,8 @@ export function paintedOf(
     add(surfaceOfSheet[kind], p.areaMm2 * eachOf(p));
   }
   for (const p of templates) add('bought', p.areaMm2);
-  if (seen.length === 0) for (const core of cores) add('rigid', roundMm(core) * dist3(core.from, core.to));
+  if (seen.length === 0)
+    for (const stick of sticks) add('rigid', roundMm(stick) * dist3(stick.from, stick.to));
   return [...areas].map(([surface, areaMm2]) => ({ surface, areaMm2 }));
 }
 

@@ -13,7 +13,7 @@ import {
   adult,
   anyone,
   areaOf,
-  aroundOf,
+  contextOf,
   bodyOf,
   checkOf,
   edgeInSpaceMm,
@@ -149,7 +149,7 @@ describe('fit of worn forms', () => {
       2 * Math.PI * (6 + 4),
       8,
     );
-    const opening = (mm: number): number => Math.min(...collar(mm).passages.map((p) => p.openingMm));
+    const opening = (mm: number): number => Math.min(...collar(mm).clearances.map((p) => p.openingMm));
     expect(opening(10)).to.be.closeTo(opening(6), 1e-6);
   });
 
@@ -191,7 +191,7 @@ describe('fit of worn forms', () => {
 describe('mass of a finished part', () => {
   it('counts foam, glue, coats and paint, reckoned here from its pieces (densities from memory)', () => {
     const part = partOf('greave', { halves: 2 });
-    const made = partReport(part, aroundOf());
+    const made = partReport(part, contextOf());
     const shell = made.pieces.filter((p) => p.role === 'shell');
     const m2 = shell.reduce((sum, p) => sum + p.areaMm2, 0) / 1e6;
     // Light EVA 100 kg/m³ or as the catalogue has it, 6 mm; rubber 190 and paint 90 g/m²; contact cement 2.5 g/m.
@@ -206,15 +206,15 @@ describe('mass of a finished part', () => {
 
   it('follows a sheet that was weighed, and coats as the shop seals', () => {
     const part = partOf('greave');
-    const plain = partReport(part, aroundOf());
+    const plain = partReport(part, contextOf());
     const sheet = plain.foam;
     // A sheet of 6 mm that weighs as much as 200 kg/m³ would.
     const sheetG = (sheet.widthMm * sheet.heightMm * 6 * 200) / 1e6;
     const stock = [{ foamId: sheet.foamId, nominalMm: 6, sheets: 1, sheetG }];
-    const weighed = partReport(part, aroundOf({ stock }));
-    expect(weighed.foam.densityKgM3).to.deep.include({ sure: 'measured' });
+    const weighed = partReport(part, contextOf({ stock }));
+    expect(weighed.foam.densityKgM3).to.deep.include({ provenance: 'measured' });
     expect(weighed.foamG / plain.foamG).to.be.closeTo(200 / sheet.densityKgM3.value, 1e-6);
-    const thick = partReport(part, { ...aroundOf(), habits: { ...startHabits, seal: 'thermoplastic' } });
+    const thick = partReport(part, { ...contextOf(), habits: { ...startHabits, seal: 'thermoplastic' } });
     expect(thick.finishG).to.be.greaterThan(2 * plain.finishG);
   });
 });

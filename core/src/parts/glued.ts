@@ -37,7 +37,7 @@ export function gluedOf(pieces: readonly Piece[]): Glued {
   const laid = pieces.filter((p) => p.role === 'laid');
   return {
     seamsMm: edges((e) => e.joint === 'seam' && !e.dry) / 2,
-    hungMm: edges((e) => e.hung?.by === 'glue'),
+    hungMm: edges((e) => e.attached?.by === 'glue'),
     dartsMm: sum(pieces, (p) => dartMm(p) * eachOf(p)),
     // Of so many layers one less is glued on another.
     layersMm: sum(

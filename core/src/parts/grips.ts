@@ -1,7 +1,7 @@
 import { applyChanges, type Part, type ScalarField, type Value } from '../document';
 import type { Grip, Model } from '../forms';
 import { dist3, scale3, sub3, type Vec3 } from '../geometry';
-import { modelOf, type Around } from './around';
+import { modelOf, type Context } from './context';
 import { formOf } from './kinds';
 
 /** A value of the form that can be dragged on the solid. */
@@ -27,11 +27,11 @@ const spotOf = (model: Model, { panel, at: [u, v] }: Grip): Vec3 | undefined => 
 /** Handles of a part's values, in the form's space. Those known before keep the way they go. */
 export function gripsOf(
   part: Part,
-  around: Around,
+  context: Context,
   model: Model,
   before: readonly FormHandle[] = [],
 ): FormHandle[] {
-  const { fields, grips } = formOf(around.kinds, part.form);
+  const { fields, grips } = formOf(context.kinds, part.form);
   return grips.flatMap((grip): FormHandle[] => {
     const [key, , sub] = grip.path;
     const field = fields.find((f) => f.key === key);
@@ -50,7 +50,7 @@ export function gripsOf(
     // A value at the end of its range is felt backwards.
     const by = value + STEP <= of.range[1] ? STEP : -STEP;
     const moved = applyChanges(part, [{ path: ['params', ...grip.path], value: value + by }]);
-    const next = spotOf(modelOf(moved, around), grip);
+    const next = spotOf(modelOf(moved, context), grip);
     if (!next || dist3(at, next) < 0.05) return [];
     return [{ ...handle, step: scale3(sub3(next, at), 1 / by) }];
   });

@@ -2,14 +2,14 @@ import { expect } from 'chai';
 import { dist3 } from '../geometry';
 import { gripsOf, type FormHandle } from './grips';
 import { standardKinds } from './kinds';
-import { aroundOf, edgeMm, make, partOf, pieceOf } from './testing/worn.test';
-import { modelOf } from './around';
+import { contextOf, edgeMm, make, partOf, pieceOf } from './testing/worn.test';
+import { modelOf } from './context';
 import type { Params } from '../document';
 
 const { forms } = standardKinds;
 const handles = (kind: string, change: Params = {}): FormHandle[] => {
   const part = partOf(kind, change);
-  return gripsOf(part, aroundOf(), modelOf(part, aroundOf()));
+  return gripsOf(part, contextOf(), modelOf(part, contextOf()));
 };
 const handle = (kind: string, key: string, change: Params = {}): FormHandle | undefined =>
   handles(kind, change).find((h) => h.path[0] === key);

@@ -3,11 +3,11 @@ import type { Side } from '../document';
 import { cross3, dot3, sub3, type Vec2, type Vec3 } from '../geometry';
 import { partReport } from './partReport';
 import { placingOf, sidesOf } from './placing';
-import { adult, aroundOf, partOf } from './testing/worn.test';
+import { adult, contextOf, partOf } from './testing/worn.test';
 
 const worn = (side: Side) => {
   const part = partOf('greave', { halves: 1, gapMm: 40 });
-  return partReport({ ...part, mount: { to: 'wearer', zone: 'lowerLeg', side } }, aroundOf());
+  return partReport({ ...part, mount: { to: 'wearer', zone: 'lowerLeg', side } }, contextOf());
 };
 
 const area = (a: Vec2, b: Vec2, c: Vec2): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);

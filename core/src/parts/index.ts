@@ -1,6 +1,6 @@
 export { featureAdvice, partAdvice, type Advice } from './advice';
 export { copiedPart, freeName, keptAlone, ownCircuits, type Copied } from './copies';
-export { foamFor, modelOf, type Around } from './around';
+export { foamFor, modelOf, type Context } from './context';
 export { isValid, needCandidates } from './remedies';
 export { fasteningsG } from './gapFastenings';
 export type { FormHandle } from './grips';

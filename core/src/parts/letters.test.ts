@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { hungEdges } from '../plan/hungEdges';
+import { attachedEdges } from '../plan/attachedEdges';
 import { standardKinds } from './kinds';
 import { make, reportOf } from './testing/worn.test';
 
@@ -15,10 +15,10 @@ describe('letters on the print', function () {
           expect(edge.letter, `${form} ${piece.name} ${edge.name}`).to.be.a('string');
           const said = piece.marks.some((m) => m.kind === 'notch' && m.text?.startsWith(edge.letter!));
           expect(said, `${form} ${piece.name} ${edge.name} is marked`).to.equal(true);
-          if (edge.joint === 'hung') {
+          if (edge.joint === 'attached') {
             const others = pieces.flatMap((p) => p.edges.filter((e) => e.letter === edge.letter));
             expect(
-              others.every((e) => e.hung?.words === edge.hung!.words),
+              others.every((e) => e.attached?.words === edge.attached!.words),
               'none but alike',
             ).to.equal(true);
           } else {
@@ -30,7 +30,7 @@ describe('letters on the print', function () {
   });
 
   it('are in the words of gluing and hanging', () => {
-    const words = hungEdges(reportOf('helmet')).map((e) => e.words);
+    const words = attachedEdges(reportOf('helmet')).map((e) => e.words);
     expect(words.some((w) => /skirt, brow edge \([A-Z]+\): glued/.test(w))).to.equal(true);
   });
 });

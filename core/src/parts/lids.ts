@@ -26,7 +26,7 @@ export function lidChecks(
   items: readonly Item[],
 ): Check[] {
   return laid.flatMap(({ panel }): Check[] => {
-    const { hinge, behindMm } = panel.given ?? {};
+    const { hinge, behindMm } = panel.existing ?? {};
     const piece = templates.find((t) => t.id === panel.id);
     if (!hinge || !piece) return [];
     const nearest = Math.min(
@@ -46,7 +46,7 @@ export function lidChecks(
               station: 'inside' as const,
               title: `a hole in the ${panel.name} is ${trimNumber(Math.max(0, nearest))} mm from its hinge; keep ${CLEAR_MM} mm.`,
               why: 'A lid cracks where it is weak beside its hinge. Move the hole away from it.',
-              sure: 'practice' as const,
+              provenance: 'practice' as const,
               excess: CLEAR_MM - nearest,
               pieceId: panel.id,
               remedies: [],
@@ -61,7 +61,7 @@ export function lidChecks(
               station: 'inside' as const,
               title: `wires to the ${panel.name} bend whenever it opens: lead them close to its hinge, with a loop of ${trimNumber(Math.round(behindMm!))} mm.`,
               why: 'A loop as long as the case is deep lets the lid open flat; stranded wire bends often, solid wire breaks.',
-              sure: 'practice' as const,
+              provenance: 'practice' as const,
               excess: on.length,
               pieceId: panel.id,
               remedies: [],

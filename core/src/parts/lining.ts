@@ -5,7 +5,7 @@ import { type Join, layerOf, type Panel } from '../panel';
 /** The panels of the lining: the shell's own, a lining's thickness further in. */
 export function liningOf(model: Model, lining: FoamSheet): { panels: Panel[]; joins: Join[] } {
   const id = (of: string): string => `lining-${of}`;
-  const lined = model.panels.filter((p) => !p.loose && !p.unseen && !p.plate && !p.given);
+  const lined = model.panels.filter((p) => !p.loose && !p.unseen && !p.plate && !p.existing);
   const known = new Set(lined.map((p) => p.id));
   return {
     panels: lined.map(({ mirrorOf, ...panel }): Panel => {
@@ -17,7 +17,7 @@ export function liningOf(model: Model, lining: FoamSheet): { panels: Panel[]; jo
         ...(mirrorOf !== undefined && { mirrorOf: id(mirrorOf) }),
       };
       // It is glued all over, in a foam of its own.
-      delete layer.hung;
+      delete layer.attached;
       delete layer.ply;
       return layer;
     }),

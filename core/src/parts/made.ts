@@ -19,7 +19,7 @@ import {
   surfaceOf,
 } from '../panel';
 import { bodiesOf, type Body } from './bodies';
-import { foamFor, formModel, parted, sheetOf, type Around } from './around';
+import { foamFor, formModel, split, sheetOf, type Context } from './context';
 import { bendChecks, unsoldChecks } from './checks/foam';
 import { crossingChecks } from './checks/crossing';
 import { clashChecks } from './checks/inside';
@@ -63,7 +63,7 @@ export interface Shell {
   touching: Check[];
 }
 
-/** One part worked out, before it is told: everything later is read from here and not looked up again. */
+/** One part worked out, before it is reported: everything later is read from here and not looked up again. */
 export interface MadePart extends Shell {
   foam: FoamSheet;
   lining?: FoamSheet;
@@ -103,7 +103,7 @@ export interface HowMade {
 export const zoneOf = ({ mount }: Part): Zone | undefined =>
   mount.to === 'wearer' && !zoneInfo(mount.zone).held ? mount.zone : undefined;
 
-function gapsOf(part: Part, surfaces: readonly Surface[], { body, underLayerMm }: Around): StandOff[] {
+function gapsOf(part: Part, surfaces: readonly Surface[], { body, underLayerMm }: Context): StandOff[] {
   const zone = zoneOf(part);
   return zone === undefined ? [] : standOffs(surfaces, zoneInfo(zone).clearance(body), underLayerMm);
 }
@@ -126,7 +126,7 @@ function shellOf(
   foamAt: (panel: Panel) => FoamSheet,
   options: LayOptions,
   part: Part,
-  around: Around,
+  context: Context,
 ): Shell {
   const laid = layPanels(model.panels, model.joins, foamAt, options);
   const surfaces = laid.map(surfaceOf);
@@ -135,8 +135,8 @@ function shellOf(
     model,
     laid,
     surfaces,
-    gaps: gapsOf(part, surfaces, around),
-    bending: bendingOf(laid.filter((l) => !l.panel.given)),
+    gaps: gapsOf(part, surfaces, context),
+    bending: bendingOf(laid.filter((l) => !l.panel.existing)),
     touching: touchChecks(model, laid),
   };
 }
@@ -144,11 +144,11 @@ function shellOf(
 /** A part worked out: its model laid flat, its rooms, its features, how it sits, and what was noticed. Pure. */
 export function makePart(
   part: Part,
-  around: Around,
+  context: Context,
   { coarse = false, darts = [], wear: satBefore, before, ways: waysAsked = false }: HowMade = {},
 ): MadePart {
   const ply = part.stack[0]!;
-  const sheet = sheetOf(around);
+  const sheet = sheetOf(context);
   const foam = sheet(ply);
   const lining = part.lining ? sheet(part.lining) : undefined;
   const { stretchPct, darts: mostDarts } = part.params;
@@ -157,18 +157,18 @@ export function makePart(
     darts: typeof mostDarts === 'number' ? mostDarts : 0,
     dartsByHand: [...part.darts, ...darts],
     coarse,
-    ways: around.habits,
+    ways: context.habits,
   };
-  const form = before?.form ?? formModel(part, around);
-  const model = parted(form, part, around);
+  const form = before?.form ?? formModel(part, context);
+  const model = split(form, part, context);
   const bare =
     before && model === before.model
       ? before
-      : shellOf(form, model, foamFor(around, ply), options, part, around);
+      : shellOf(form, model, foamFor(context, ply), options, part, context);
   const { laid, surfaces, gaps, bending } = bare;
   const liningMm = lining?.thicknessMm.value ?? 0;
   const zone = zoneOf(part);
-  const rooms = roomsOf(bare, liningMm, zone, around);
+  const rooms = roomsOf(bare, liningMm, zone, context);
   const on: LaidPart = {
     panels: laid,
     rooms,
@@ -176,14 +176,14 @@ export function makePart(
     lined: lining !== undefined,
     sheet,
     features: part.features,
-    packs: around.catalogue.packs,
-    switches: around.catalogue.switches,
-    tender: (zone && zoneInfo(zone).tender?.(around.body)) ?? [],
+    packs: context.catalogue.packs,
+    switches: context.catalogue.switches,
+    tender: (zone && zoneInfo(zone).tender?.(context.body)) ?? [],
   };
   const same = bare === before ? unchangedKinds(part, before) : undefined;
   const lays = new Map(
     part.features.map((feature): [string, Laid] => {
-      const kind = around.kinds.features.get(feature.kind);
+      const kind = context.kinds.features.get(feature.kind);
       const known = same?.has(feature.kind) ? before!.lays.get(feature.id) : undefined;
       const lay = (): Laid => {
         if (!kind) return nothing();
@@ -197,7 +197,7 @@ export function makePart(
     }),
   );
   const featured = [...lays.values()].reduce(add, nothing());
-  const there = new Set(laid.flatMap((l) => (l.panel.given ? [l.panel.id] : [])));
+  const there = new Set(laid.flatMap((l) => (l.panel.existing ? [l.panel.id] : [])));
   const shell = laid.map((l) => l.piece);
   const cut = shell.filter((p) => !there.has(p.id));
   // How it sat before says nothing of pieces that are gone.
@@ -222,21 +222,21 @@ export function makePart(
   ];
   const templates = shell.filter((p) => there.has(p.id)).map((p) => templateOf(drilled(p), featured.items));
   const bodies = bodiesOf(rooms, featured.items);
-  const ways = coarse && !waysAsked ? undefined : waysOut(laid, model.joins, model.cores, lays, bodies);
+  const ways = coarse && !waysAsked ? undefined : waysOut(laid, model.joins, model.sticks, lays, bodies);
   const away = cutAways(rooms, featured.items);
-  const nets = netsOf(laid, model.joins, around.habits.fold);
+  const nets = netsOf(laid, model.joins, context.habits.fold);
   const used = [
     foam,
     ...(lining ? [lining] : []),
-    ...laid.filter((l) => !l.panel.given).map((l) => l.foam),
+    ...laid.filter((l) => !l.panel.existing).map((l) => l.foam),
     ...featured.pieces.map((p) => sheet(p)),
   ];
   const noticed: Noticed[] = [
     ...model.checks.map((check) => ({ check, from: 'model' as const })),
     ...[
-      ...unsoldChecks(part, around, used),
-      ...bendChecks(part, around, bending),
-      ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, cut, part, around.kinds)] : []),
+      ...unsoldChecks(part, context, used),
+      ...bendChecks(part, context, bending),
+      ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, cut, part, context.kinds)] : []),
       ...bare.touching,
       ...foldBackChecks(pieces),
       ...(coarse ? [] : crossingChecks(pieces)),
@@ -244,11 +244,11 @@ export function makePart(
       ...worstOf(featured.checks),
       ...wholeChecks(laid, templates),
       ...lidChecks(laid, templates, featured.items),
-      ...lidSwingChecks(laid, model.cores, bodies),
+      ...lidSwingChecks(laid, model.sticks, bodies),
       ...cutAwayChecks(away),
     ].map((check) => ({ check, from: 'part' as const })),
     ...stretchChecks(cut, part).map((check) => ({ check, from: 'flat' as const })),
-    ...(ways ? wayOutChecks(part, ways, bodies, laid, around.kinds, featured.checks) : []).map((check) => ({
+    ...(ways ? wayOutChecks(part, ways, bodies, laid, context.kinds, featured.checks) : []).map((check) => ({
       check,
       from: 'ways' as const,
     })),
@@ -276,7 +276,7 @@ export function makePart(
     },
     templates,
     pieces: withTemplates(nets.gather(pieces)).map((p) => {
-      const hands = handsOf(part, around.times);
+      const hands = handsOf(part, context.times);
       const each = eachOf(p);
       return { ...p, ...hands, quantity: hands.quantity * each, flipped: hands.flipped * each };
     }),

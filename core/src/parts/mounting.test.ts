@@ -46,7 +46,7 @@ describe('a part on a face', () => {
         // It stays on the outer face, and as high as told.
         expect(Math.hypot(at.x, at.y)).to.be.closeTo(r + t, 0.05);
         expect(at.z).to.be.closeTo(100 + up, 0.1);
-        // As far round the inner face as it was told: an arc is its angle by its radius.
+        // As far round the inner face as it was reported: an arc is its angle by its radius.
         expect(Math.abs(Math.atan2(at.x, at.y)) * r).to.be.closeTo(Math.abs(across), 0.02 * r + 0.2);
         const tip = toHost({ x: 0, y: 0, z: 10 });
         expect(Math.hypot(tip.x, tip.y)).to.be.closeTo(r + t + 10, 0.05);
@@ -125,7 +125,7 @@ describe('copies of a part', () => {
     expect(laid(nine)).to.equal(9 * laid(one));
   });
 
-  it('stand where they were told, in a row and round, and what hangs on them is there as often', () => {
+  it('stand where they were reported, in a row and round, and what hangs on them is there as often', () => {
     const at = (r: typeof one, id = 's'): Vec3[] => allOntoRoot(r.parts, id, 'h').map((to) => to(nought));
     const row = at(nine);
     expect(row).to.have.length(9);

@@ -1,8 +1,8 @@
 import { copiesOf, type Mount, type Part } from '../document';
 import type { Anchor } from '../forms';
 import { add3, cross3, dot3, scale3, sub3, unit3, type Vec3 } from '../geometry';
-import type { Core } from '../panel';
-import { modelOf, type Around } from './around';
+import type { Stick } from '../panel';
+import { modelOf, type Context } from './context';
 import { walked } from './walked';
 
 /** From the space of a part mounted at an anchor to its host's, and back. */
@@ -95,7 +95,7 @@ export function fixingsAt(anchor: Anchor, mount: OnPart): Fixing[] {
 }
 
 /** What a chain of mounts is followed by. */
-interface Hung {
+interface Mounted {
   id: string;
   mount: Mount;
   anchors: readonly Anchor[];
@@ -103,7 +103,7 @@ interface Hung {
 
 /** From a part's space to that of one it hangs on, for every copy of it, however many mounts between; none when it does not. */
 export function allOntoRoot(
-  parts: readonly Hung[],
+  parts: readonly Mounted[],
   id: string,
   rootId: string,
   deep = 0,
@@ -127,7 +127,7 @@ export function allOntoRoot(
 
 /** The same for the first copy of it. */
 export const ontoRoot = (
-  parts: readonly Hung[],
+  parts: readonly Mounted[],
   id: string,
   rootId: string,
 ): ((p: Vec3) => Vec3) | undefined => allOntoRoot(parts, id, rootId)[0];
@@ -143,21 +143,21 @@ export function timesOf({ mount }: Pick<Part, 'mount'>, parts: readonly Part[], 
 const DEEPEST = 12;
 
 /** Sticks of everything a part is mounted on, in the part's own space: what may pass through it. */
-export function throughOf(part: Part, parts: readonly Part[], around: Around, deep = 0): Core[] {
+export function throughOf(part: Part, parts: readonly Part[], context: Context, deep = 0): Stick[] {
   const { mount } = part;
   const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
   if (mount.to !== 'part' || !host || deep > DEEPEST) return [];
-  const above = throughOf(host, parts, around, deep + 1);
-  const { cores, anchors } = modelOf(host, { ...around, through: above });
-  const all = [...above, ...cores];
+  const above = throughOf(host, parts, context, deep + 1);
+  const { sticks, anchors } = modelOf(host, { ...context, through: above });
+  const all = [...above, ...sticks];
   const anchor = anchors.find((a) => a.id === mount.anchor) ?? anchors[0];
   if (!anchor || all.length === 0) return [];
   const { fromHost } = fixingAt(anchor, mount);
   const nought = fromHost({ x: 0, y: 0, z: 0 });
-  return all.map((core) => ({
-    ...core,
-    from: fromHost(core.from),
-    to: fromHost(core.to),
-    wide: sub3(fromHost(core.wide), nought),
+  return all.map((stick) => ({
+    ...stick,
+    from: fromHost(stick.from),
+    to: fromHost(stick.to),
+    wide: sub3(fromHost(stick.wide), nought),
   }));
 }

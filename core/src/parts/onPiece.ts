@@ -31,7 +31,7 @@ interface Off {
 function offPiece(laid: Laid, shell: readonly LaidPanel[]): Off | undefined {
   const pieceOf = (id: string): Piece | undefined => shell.find((l) => l.piece.id === id)?.piece;
   // In the wall of a bought thing levers and bushes come through as well.
-  const walls = new Set(shell.flatMap((l) => (l.panel.given ? [l.piece.id] : [])));
+  const walls = new Set(shell.flatMap((l) => (l.panel.existing ? [l.piece.id] : [])));
   const through = laid.items.flatMap((item) =>
     item.pieceId !== undefined && walls.has(item.pieceId) ? [{ pieceId: item.pieceId, ...cutFor(item) }] : [],
   );
@@ -87,10 +87,10 @@ export function keptOn(
           },
         ]
       : [];
-  const told = { excess: off.mm, pieceId: off.piece.id, remedies };
+  const reported = { excess: off.mm, pieceId: off.piece.id, remedies };
   if (off.gone) {
     const left = notLaid(feature, kind.station, title);
-    return { ...left, checks: left.checks.map((c) => ({ ...c, ...told })) };
+    return { ...left, checks: left.checks.map((c) => ({ ...c, ...reported })) };
   }
   return {
     ...laid,
@@ -102,8 +102,8 @@ export function keptOn(
         station: kind.station,
         title,
         why: 'A pocket or line that runs out over the edge leaves a gap there.',
-        sure: 'standard',
-        ...told,
+        provenance: 'standard',
+        ...reported,
       },
     ],
   };

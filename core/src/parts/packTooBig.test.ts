@@ -2,10 +2,10 @@ import { expect } from 'chai';
 import type { Feature, Place } from '../document';
 import { packs } from '../materials';
 import { makePart, newPart, standardKinds } from '.';
-import { adultMeasures, aroundOf } from './testing/worn.test';
+import { adultMeasures, contextOf } from './testing/worn.test';
 
 const wearer = { name: 'Anyone', underLayerMm: 3, measures: adultMeasures };
-const around = aroundOf();
+const context = contextOf();
 const descending = (sides: readonly number[]): number[] => [...sides].sort((a, b) => b - a);
 
 /** A measured pack larger than most props, and those of the catalogue. */
@@ -25,7 +25,7 @@ describe('a pack that is larger than the prop', function () {
     for (const form of standardKinds.forms.values()) {
       if (form.sheets === 'none' || form.surface) continue;
       const part = newPart('one', wearer, form.kind);
-      const bare = makePart(part, around, { coarse: true });
+      const bare = makePart(part, context, { coarse: true });
       // The smallest box round the foam along the axes: what is larger than it every way lies in no room of the prop.
       const points = bare.laid.flatMap((l) => l.panel.grid.flat());
       const box = descending(
@@ -55,11 +55,11 @@ describe('a pack that is larger than the prop', function () {
                 : ({ on: 'panel', panel: panel.id, u: 0.5, v: 0.5, turnDeg: 0 } as Place),
             params: { ...params, ...(pack ? { packId: pack.id } : huge) },
           };
-          const made = makePart({ ...part, features: [feature] }, around, { coarse: true, before: bare });
-          // In the open it is told that it stands there, and over the edge; between walls it is refused.
-          const told = made.noticed.map((n) => n.check).filter((c) => c.id.endsWith('-f'));
-          const open = told.some((c) => c.id === 'pack-open-f');
-          const refused = told.filter((c) => c.severity === 'stop' || (open && c.id === 'pack-edge-f'));
+          const made = makePart({ ...part, features: [feature] }, context, { coarse: true, before: bare });
+          // In the open it is reported that it stands there, and over the edge; between walls it is refused.
+          const reported = made.noticed.map((n) => n.check).filter((c) => c.id.endsWith('-f'));
+          const open = reported.some((c) => c.id === 'pack-open-f');
+          const refused = reported.filter((c) => c.severity === 'stop' || (open && c.id === 'pack-edge-f'));
           expect(
             refused.length,
             `${pack?.name ?? 'own pack'} in ${form.label}, ${panel.name}`,
@@ -79,7 +79,7 @@ describe('a pack that is larger than the prop', function () {
     });
     for (const deepMm of [20, 28, 40, 60]) {
       const small = boxOf(deepMm);
-      const bare = makePart(small, around, { coarse: true });
+      const bare = makePart(small, context, { coarse: true });
       for (const pack of packs.filter((p) => Math.max(p.lengthMm, p.widthMm) < 150)) {
         const feature: Feature = {
           id: 'f',
@@ -91,7 +91,7 @@ describe('a pack that is larger than the prop', function () {
             pocket: 'none',
           },
         };
-        const made = makePart({ ...small, features: [feature] }, around, { coarse: true, before: bare });
+        const made = makePart({ ...small, features: [feature] }, context, { coarse: true, before: bare });
         const refused = made.noticed.some((n) => n.check.id === 'pack-room-f');
         expect(refused, `${pack.name} in ${deepMm} mm`).to.equal(pack.thickMm > deepMm + 0.05);
       }

@@ -117,7 +117,7 @@ export function smallestBox(all: readonly Vec3[]): [number, number, number] {
 /** What opens, and bends cold, lies flat or goes into its like; what is glued into a hollow does not. */
 export function packingOf(pieces: readonly Piece[], strain: StrainClass): Packing {
   const edges = pieces.filter((p) => p.role === 'shell').flatMap((p) => p.edges);
-  const glued = edges.some((e) => e.joint === 'seam' || e.hung?.by === 'glue');
+  const glued = edges.some((e) => e.joint === 'seam' || e.attached?.by === 'glue');
   if (!glued && strain === 'cold') return 'flat';
   return edges.some((e) => e.joint === 'closure') ? 'nested' : 'as it is';
 }

@@ -7,7 +7,7 @@ import { joinMeshes, type Mesh, outlineLength, type Vec2, type Weight } from '..
 import type { SheetKind } from '../materials';
 import {
   type Bending,
-  coreMesh,
+  stickMesh,
   eachOf,
   foamOf,
   gridNormals,
@@ -20,7 +20,7 @@ import {
 } from '../panel';
 import type { WayOut } from '../space';
 import { byId, pick } from '../units';
-import type { Around } from './around';
+import type { Context } from './context';
 import type { Body } from './bodies';
 import { closedFeatures, comingOut } from './checks/wayOut';
 import { finishG, type Painted, paintedOf } from './finish';
@@ -32,7 +32,7 @@ import { packingOf, smallestBox, type PackedPart } from './packed';
 import { changesAnything, dartsOf, triedRemedies } from './remedies';
 import { thicknessTrial, type TrialRow } from './trial';
 import { padSizeMm, type Pad } from './wear/pads';
-import { coresG, pieceG, weightOf } from './weight';
+import { sticksG, pieceG, weightOf } from './weight';
 
 /** A room as it is reported: where it can be pointed at. */
 export type RoomReport = Pick<Room, 'id' | 'name' | 'outline' | 'middle' | 'panel' | 'solid'>;
@@ -47,12 +47,12 @@ export interface PanelReport {
 /** What is reported of a part as it stands in the document, in the model of its form, and where it was made. */
 const asInPart = ['id', 'name', 'form', 'mount'] as const satisfies readonly (keyof Part)[];
 const asInModel = [
-  'cores',
+  'sticks',
   'heldAt',
   'heldTurnDeg',
   'balanceWantedMm',
   'stickField',
-  'passages',
+  'clearances',
   'sight',
   'closure',
   'ties',
@@ -106,7 +106,7 @@ export interface PartReport extends AsItIs {
   areaMm2: number;
   foamG: number;
   /** Pipes, dowels and bars. */
-  coreG: number;
+  stickG: number;
   /** Dry glue, coats and paint. */
   finishG: number;
   totalG: number;
@@ -213,13 +213,13 @@ const remediesBefore =
 /** What another thickness of the same foam would do. */
 function trialOf(
   part: Part,
-  around: Around,
+  context: Context,
   { model, featured, wear }: MadePart,
   report: TrialBase,
 ): TrialRow[] {
-  if (formOf(around.kinds, part.form).sheets !== 'one') return [];
+  if (formOf(context.kinds, part.form).sheets !== 'one') return [];
   const shell = report.pieces.filter((p) => p.role === 'shell');
-  return thicknessTrial(part, around, {
+  return thicknessTrial(part, context, {
     outlineMm: shell.reduce((sum, p) => sum + outlineLength(p.outline), 0),
     longestMm: report.packed.sidesMm[0],
     pieces: shell.length,
@@ -238,14 +238,14 @@ type TrialBase = Pick<PartReport, 'pieces' | 'packed' | 'copies'>;
  */
 export function partReport(
   part: Part,
-  around: Around,
+  context: Context,
   coarse = false,
   last?: PartReport,
   { untried = false }: { untried?: boolean } = {},
 ): PartReport {
   const before = coarse ? last : undefined;
   const byHand = new Set(part.darts.map((d) => d.pieceId));
-  const made = makePart(part, around, {
+  const made = makePart(part, context, {
     coarse,
     ...(before && {
       darts: dartsOf(before).filter((d) => !byHand.has(d.pieceId)),
@@ -253,18 +253,22 @@ export function partReport(
     }),
   });
   const { model, laid, featured, wear, bending, templates } = made;
-  const { cores } = model;
+  const { sticks } = model;
   const zone = zoneOf(part);
   const pieces = made.pieces.map((p) => ({
     ...p,
     marks: [...p.marks, ...padMarks(wear?.pads ?? [], p.id)],
   }));
   const foamG = pieces.reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
-  const coreG = coresG(cores, around.catalogue);
-  const painted = paintedOf({ pieces, templates, cores }, around.catalogue.foams);
-  const finishing = finishG(pieces, painted, part, around.habits) * around.finish;
+  const stickG = sticksG(sticks, context.catalogue);
+  const painted = paintedOf({ pieces, templates, sticks }, context.catalogue.foams);
+  const finishing = finishG(pieces, painted, part, context.habits) * context.finish;
   const solid = solidAsCut(made);
-  const extras = joinMeshes([...featured.solids, ...model.given, ...cores.map((core) => coreMesh(core))]);
+  const extras = joinMeshes([
+    ...featured.solids,
+    ...model.existing,
+    ...sticks.map((stick) => stickMesh(stick)),
+  ]);
   const packed: PackedPart = before?.packed ?? {
     sidesMm: smallestBox([...solid.mesh.points, ...extras.points]),
     // The case of a bought thing gives way to nothing.
@@ -274,13 +278,13 @@ export function partReport(
   const bought = [...model.bought, ...featured.bought];
   const totalG =
     foamG +
-    coreG +
+    stickG +
     sumG(model.ballast) +
     finishing +
     fasteningsG(fastenings) +
     sumG(featured.items) +
     sumG(bought);
-  const copies = copiesOf(part) * around.times;
+  const copies = copiesOf(part) * context.times;
   return {
     ...pick(part, asInPart),
     ...pick(model, asInModel),
@@ -288,14 +292,14 @@ export function partReport(
     ...bending,
     ...(zone && { zone }),
     copies,
-    sheetKinds: [...new Set(laid.filter((l) => !l.panel.given).map((l) => l.foam.kind))],
-    bent: laid.some((l) => !l.panel.plate && !l.panel.given) && bending.tightestRadiusMm < FLAT_MM,
+    sheetKinds: [...new Set(laid.filter((l) => !l.panel.existing).map((l) => l.foam.kind))],
+    bent: laid.some((l) => !l.panel.plate && !l.panel.existing) && bending.tightestRadiusMm < FLAT_MM,
     solid,
     extras,
     drawn: featured.drawn,
     rooms: made.rooms.map((room) => pick(room, ['id', 'name', 'outline', 'middle', 'panel', 'solid'])),
     anchors: anchorsOf(made),
-    weight: weightOf(made, pieces, around.catalogue, totalG),
+    weight: weightOf(made, pieces, context.catalogue, totalG),
     pieces,
     items: itemsAsCut(made),
     panels: laid.map(({ piece: { id, name, edges } }) => ({
@@ -306,18 +310,18 @@ export function partReport(
     bought,
     work: [...model.work, ...featured.work],
     fastenings,
-    silhouette: formOf(around.kinds, part.form).silhouette(part.params, around.body),
-    girthMm: foamOf(laid, model.joins, around.habits.fold).girthMm,
+    silhouette: formOf(context.kinds, part.form).silhouette(part.params, context.body),
+    girthMm: foamOf(laid, model.joins, context.habits.fold).girthMm,
     strainClass: strainClass(bending.bendStrain),
     checks: findingsOf(
       made,
       coarse
         ? remediesBefore(part, before)
-        : (noticed) => (untried ? [] : triedRemedies(noticed, part, around, made)),
+        : (noticed) => (untried ? [] : triedRemedies(noticed, part, context, made)),
     ),
     areaMm2: pieces.reduce((sum, p) => sum + p.areaMm2 * eachOf(p), 0),
     foamG,
-    coreG,
+    stickG,
     finishG: finishing,
     totalG,
     painted,
@@ -327,7 +331,7 @@ export function partReport(
     sealedIn: templates.length > 0 ? [] : made.ways ? closedFeatures(made.ways) : (last?.sealedIn ?? []),
     packed,
     trial:
-      coarse || untried ? (before?.trial ?? []) : trialOf(part, around, made, { pieces, packed, copies }),
-    grips: gripsOf(part, around, model, before?.grips),
+      coarse || untried ? (before?.trial ?? []) : trialOf(part, context, made, { pieces, packed, copies }),
+    grips: gripsOf(part, context, model, before?.grips),
   };
 }

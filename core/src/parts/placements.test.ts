@@ -7,10 +7,10 @@ import { standardKinds } from './kinds';
 import { makePart } from './made';
 import { partReport } from './partReport';
 import { placements, type Tilt } from './placements';
-import { aroundOf, partOf } from './testing/worn.test';
+import { contextOf, partOf } from './testing/worn.test';
 
 const bracers = demo('lampwarden-bracers');
-const around = aroundOf({
+const context = contextOf({
   body: resolveBody(bracers.wearer.measures),
   underLayerMm: bracers.wearer.underLayerMm,
 });
@@ -18,7 +18,7 @@ const bracer = bracers.parts[0]!;
 const packOf = (part: Part): Feature => part.features.find((f) => f.kind === 'pack')!;
 
 const found = (part: Part, featureId: string, tilt: Tilt = 'even') => {
-  const answer = placements(part, around, featureId, tilt);
+  const answer = placements(part, context, featureId, tilt);
   if (!('found' in answer)) throw new Error(`short by ${answer.shortMm} mm ${answer.where}`);
   return answer.found;
 };
@@ -28,12 +28,12 @@ const moved = (part: Part, id: string, place: Feature['place']): Part => ({
 });
 
 describe('places for a pack', () => {
-  it('take it whole: put there, nothing is noticed of it, and it has the room it was told', () => {
+  it('take it whole: put there, nothing is noticed of it, and it has the room it was reported', () => {
     const { id } = packOf(bracer);
     const best = found(bracer, id);
     expect(best.length).to.be.greaterThan(1);
     for (const { place, spareMm } of best) {
-      const report = partReport(moved(bracer, id, place), around);
+      const report = partReport(moved(bracer, id, place), context);
       const item = report.items.find((i) => i.featureId === id)!;
       expect(item.fit!.haveMm - item.fit!.needMm).to.be.closeTo(spareMm, 0.6);
       expect(report.checks.filter((c) => c.id.includes(id) && c.severity !== 'note')).to.deep.equal([]);
@@ -67,7 +67,7 @@ describe('places for a pack', () => {
         },
       ],
     };
-    const made = makePart(pod, around, { coarse: true });
+    const made = makePart(pod, context, { coarse: true });
     const room = made.rooms.find((r) => !r.id.startsWith('gap:'))!;
     const inRoom: Part = {
       ...pod,
@@ -83,7 +83,7 @@ describe('places for a pack', () => {
   it('are apart from each other, so that five choices are five', () => {
     const { id } = packOf(bracer);
     const spots = found(bracer, id).map(
-      ({ place }) => partReport(moved(bracer, id, place), around).items.find((i) => i.featureId === id)!.at,
+      ({ place }) => partReport(moved(bracer, id, place), context).items.find((i) => i.featureId === id)!.at,
     );
     spots.forEach((p, i) => spots.slice(i + 1).forEach((q) => expect(dist3(p, q)).to.be.greaterThan(15)));
   });
@@ -96,14 +96,14 @@ describe('places for a pack', () => {
         f.id === id ? { ...f, params: { ...f.params, packId: '8xaa' } } : f,
       ),
     };
-    const answer = placements(big, around, id, 'even');
+    const answer = placements(big, context, id, 'even');
     if ('found' in answer) throw new Error('it should not fit');
     expect(answer.shortMm).to.be.greaterThan(5);
   });
 
   it('tilted to the hand, a switch comes nearer the grip; tilted to the foam, less of it is cut across', () => {
     const pistol = demo('lampwarden-arms').parts.find((p) => p.stack.length > 3)!;
-    const made = makePart(pistol, aroundOf());
+    const made = makePart(pistol, contextOf());
     const panel = made.laid.at(-1)!.panel.id;
     const part: Part = {
       ...pistol,
@@ -118,7 +118,7 @@ describe('places for a pack', () => {
       ],
     };
     const by = (tilt: Tilt) => {
-      const answer = placements(part, aroundOf(), 'click', tilt);
+      const answer = placements(part, contextOf(), 'click', tilt);
       if (!('found' in answer)) throw new Error('no place');
       return answer.found;
     };

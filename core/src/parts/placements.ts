@@ -13,7 +13,7 @@ import {
   meshWeight,
 } from '../geometry';
 import { depthUnder, footprintOutline, type Room, solidOf } from '../panel';
-import type { Around } from './around';
+import type { Context } from './context';
 import { makePart, type MadePart, zoneOf } from './made';
 
 /** What is thought of most when places are ranked. */
@@ -70,7 +70,7 @@ const weights: Record<Tilt, typeof evenly> = {
 const HANDS = { forwardMm: 250, high: 0.7 };
 
 /** Where the hand that switches is: the grip of what is carried, before the breast for what the trunk and head wear. */
-function handAt(made: MadePart, part: Part, { body }: Around): Vec3 | undefined {
+function handAt(made: MadePart, part: Part, { body }: Context): Vec3 | undefined {
   if (made.model.heldAt) return made.model.heldAt;
   const zone = zoneOf(part);
   // A limb is handed to the other hand.
@@ -113,17 +113,17 @@ type Found = Omit<Placement, 'score'>;
  */
 export function placements(
   part: Part,
-  around: Around,
+  context: Context,
   featureId: string,
   tilt: Tilt,
 ): { found: Placement[] } | NoPlace {
-  const made = makePart(part, around, { coarse: true });
+  const made = makePart(part, context, { coarse: true });
   const item = made.featured.items.find((i) => i.featureId === featureId);
   if (!item?.fit) return { found: [] };
   const { needMm, widthMm, lengthMm, haveMm, roomId } = item.fit;
   const others = made.featured.items.filter((i) => i.featureId !== featureId);
   const zone = zoneOf(part);
-  const tender = (zone && zoneInfo(zone).tender?.(around.body)) ?? [];
+  const tender = (zone && zoneInfo(zone).tender?.(context.body)) ?? [];
   const now = made.rooms.find((r) => r.id === roomId);
   const here = now && footAt(item, now);
   // What the foam itself gives, by a pocket or because the thing goes through it.
@@ -132,7 +132,7 @@ export function placements(
       ? Math.max(0, haveMm - here)
       : 0;
   const middle = made.model.heldAt ?? meshWeight(solidOf(made.laid).mesh, 1).at;
-  const hand = item.toggle ? handAt(made, part, around) : undefined;
+  const hand = item.toggle ? handAt(made, part, context) : undefined;
   const lamps = others.filter((i) => i.lamp).map((i) => i.at);
   const found: Found[] = [];
   let best: NoPlace = { shortMm: Infinity, where: '' };
@@ -216,7 +216,7 @@ export function placements(
     if (kept.length === BEST || tried.length === TRIED) break;
     if (!tried.every((k) => dist3(k.at, f.at) >= APART_MM)) continue;
     tried.push(f);
-    if (isSound(part, around, featureId, f.place)) kept.push(f);
+    if (isSound(part, context, featureId, f.place)) kept.push(f);
   }
   return { found: kept };
 }
@@ -228,12 +228,12 @@ const across = (corners: readonly Vec2[]): number => {
 };
 
 /** Tried out whole: nothing is in its way there, and nothing is noticed of it. */
-function isSound(part: Part, around: Around, featureId: string, place: Place): boolean {
+function isSound(part: Part, context: Context, featureId: string, place: Place): boolean {
   const moved: Part = {
     ...part,
     features: part.features.map((f) => (f.id === featureId ? { ...f, place } : f)),
   };
-  const { noticed } = makePart(moved, around, { coarse: true });
+  const { noticed } = makePart(moved, context, { coarse: true });
   return !noticed.some(({ check }) => check.id.includes(featureId) && check.severity !== 'note');
 }
 

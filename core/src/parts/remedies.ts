@@ -14,7 +14,7 @@ import {
 } from '../document';
 import { dartsOn } from '../panel';
 import { trimNumber } from '../units';
-import { modelOf, type Around } from './around';
+import { modelOf, type Context } from './context';
 import { thinnerCures } from './checks/foam';
 import { formOf } from './kinds';
 import { makePart, type MadePart, type Noticed } from './made';
@@ -96,14 +96,14 @@ function fieldCandidates(field: Field, value: Value | undefined, need: Need, mm:
 }
 
 /** Everything the fields of a part's form can give of a need, weakest first. */
-export function needCandidates(part: Part, around: Around, need: Need, mm: number): Candidate[] {
-  const { fields } = formOf(around.kinds, part.form);
+export function needCandidates(part: Part, context: Context, need: Need, mm: number): Candidate[] {
+  const { fields } = formOf(context.kinds, part.form);
   return [
     ...fields
       .filter((f) => !f.when || f.when(part.params))
       .flatMap((f) => fieldCandidates(f, part.params[f.key], need, mm)),
     ...(need === 'girth'
-      ? thinnerCures(part, around).flatMap((c): Candidate[] =>
+      ? thinnerCures(part, context).flatMap((c): Candidate[] =>
           'changes' in c ? [{ ...c, group: 'thinner' }] : [],
         )
       : []),
@@ -111,7 +111,7 @@ export function needCandidates(part: Part, around: Around, need: Need, mm: numbe
 }
 
 /** Whether a part keeps to the ranges of its form and of its features. */
-export function isValid(part: Part, { kinds }: Around): boolean {
+export function isValid(part: Part, { kinds }: Context): boolean {
   const fits = (fields: readonly Field[], params: Part['params']): boolean =>
     fields.every((f) => holds(f, params[f.key]));
   return (
@@ -125,13 +125,13 @@ function leftOf(
   { check, from }: Noticed,
   changes: readonly Change[],
   part: Part,
-  around: Around,
+  context: Context,
   made: MadePart,
 ): number {
   const checks =
     from === 'model'
-      ? modelOf(part, around).checks
-      : makePart(part, around, {
+      ? modelOf(part, context).checks
+      : makePart(part, context, {
           coarse: from !== 'flat',
           ...(from !== 'flat' && { darts: dartsOf(made) }),
           ...(from === 'ways' && { ways: true }),
@@ -160,20 +160,20 @@ export const changesAnything = (part: Part, { changes }: Pick<Remedy, 'changes'>
 const LESS = 1e-6;
 
 /** Every cure of something that was tried and helps; one that cannot is not offered. */
-export function triedRemedies(noticed: Noticed, part: Part, around: Around, made: MadePart): Remedy[] {
+export function triedRemedies(noticed: Noticed, part: Part, context: Context, made: MadePart): Remedy[] {
   const { check } = noticed;
   const candidates = check.remedies.flatMap((cure: Proposal, i): Candidate[] =>
     'changes' in cure
       ? [{ ...cure, group: `own-${cure.label}-${i}` }]
-      : needCandidates(part, around, cure.need, cure.mm),
+      : needCandidates(part, context, cure.need, cure.mm),
   );
   const best = new Map<string, { tried: Remedy; left: number }>();
   for (const { group, certain, ...tried } of candidates) {
     const known = best.get(group);
     if (known?.left === 0) continue;
     const changed = applyChanges(part, tried.changes);
-    if (!isValid(changed, around)) continue;
-    const left = certain ? 0 : leftOf(noticed, tried.changes, changed, around, made);
+    if (!isValid(changed, context)) continue;
+    const left = certain ? 0 : leftOf(noticed, tried.changes, changed, context, made);
     if (left < (known?.left ?? check.excess) - LESS) best.set(group, { tried, left });
   }
   const found = [...best.values()];

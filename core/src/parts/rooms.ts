@@ -2,7 +2,7 @@ import { type Zone, zoneInfo } from '../body';
 import type { Vec2, Vec3 } from '../geometry';
 import { between, type Free, gapRoom, layersRoom, type LaidPanel, type Room } from '../panel';
 import { freeUnder, roomBehind, standIn, type Walls, wallsOf } from '../space';
-import type { Around } from './around';
+import type { Context } from './context';
 import type { Shell } from './made';
 
 const mix = (a: number, b: number, t: number): number => a + (b - a) * t;
@@ -34,10 +34,10 @@ export function roomsOf(
   { laid, gaps, model }: Pick<Shell, 'laid' | 'gaps' | 'model'>,
   liningMm: number,
   zone: Zone | undefined,
-  { body, underLayerMm }: Around,
+  { body, underLayerMm }: Context,
 ): Room[] {
   const known = knownOf(laid);
-  const walls = (): Walls => (known.walls ??= wallsOf(laid, model.cores));
+  const walls = (): Walls => (known.walls ??= wallsOf(laid, model.sticks));
   const clearance = zone && zoneInfo(zone).clearance(body);
   const away = clearance && ((p: Vec3): number => clearance(p) - underLayerMm);
   /** Room for something rigid, less what lines the walls. */
@@ -56,11 +56,11 @@ export function roomsOf(
       return { fromMm: fromMm + liningMm, roomMm: roomMm && Math.max(0, roomMm - linedMm) };
     };
   // What is inside a bought thing is what its maker said of it.
-  const there = laid.some((l) => l.panel.given);
+  const there = laid.some((l) => l.panel.existing);
   const behind = (l: LaidPanel): Room => {
-    const { given, id } = l.panel;
+    const { existing, id } = l.panel;
     const gapMm = gaps.find((g) => g.pieceId === id)?.gapMm;
-    if (given && !gapMm) return gapRoom(l, () => given.behindMm, liningMm);
+    if (existing && !gapMm) return gapRoom(l, () => existing.behindMm, liningMm);
     let reach: ((spot: Vec2) => number | undefined) | undefined;
     const reached = (at: Vec2): number | undefined => (reach ??= roomBehind(l, walls()))(at);
     const room: Room = gapMm
@@ -77,7 +77,7 @@ export function roomsOf(
   };
   return [
     ...laid
-      .filter((l) => (!l.panel.loose || l.panel.given) && !l.panel.unseen && !l.panel.plate?.backed)
+      .filter((l) => (!l.panel.loose || l.panel.existing) && !l.panel.unseen && !l.panel.plate?.backed)
       .map(behind),
     ...laid.filter((l) => l.panel.plate?.backed).map((l) => layersRoom(l, laid)),
     ...model.rooms.map((room) =>

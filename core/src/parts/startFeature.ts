@@ -4,7 +4,7 @@ import { boundsOf, contains, dist2, distanceToEdge, type Vec2 } from '../geometr
 import { thicknessesOf } from '../materials';
 import type { LaidPanel } from '../panel';
 import { fail, ok, type Result } from '../units';
-import type { Around } from './around';
+import type { Context } from './context';
 import { makePart, type MadePart } from './made';
 
 /** How far a value is scaled before it is given up. */
@@ -19,8 +19,8 @@ const STEPS = 14;
 const KINDS = 40;
 
 /** The sheet of a part's foam nearest in thickness to what a kind of feature begins with. */
-function soldMm(around: Around, { foamId }: Ply, wantedMm: number): number {
-  const sold = thicknessesOf(around.catalogue.foams, around.stock, foamId);
+function soldMm(context: Context, { foamId }: Ply, wantedMm: number): number {
+  const sold = thicknessesOf(context.catalogue.foams, context.stock, foamId);
   return sold.reduce(
     (a, b) => (Math.abs(b - wantedMm) < Math.abs(a - wantedMm) ? b : a),
     sold[0] ?? wantedMm,
@@ -28,12 +28,12 @@ function soldMm(around: Around, { foamId }: Ply, wantedMm: number): number {
 }
 
 /** Start values with lengths scaled within their ranges, and foams that are sold. */
-function scaled(fields: readonly Field[], params: Params, scale: number, around: Around, ply: Ply): Params {
+function scaled(fields: readonly Field[], params: Params, scale: number, context: Context, ply: Ply): Params {
   return Object.fromEntries(
     Object.entries(params).map(([key, value]) => {
       const field = fields.find((f) => f.key === key);
       if (typeof value !== 'number' || !field) return [key, value];
-      if (field.type === 'foam') return [key, value === 0 ? value : soldMm(around, ply, value)];
+      if (field.type === 'foam') return [key, value === 0 ? value : soldMm(context, ply, value)];
       if ((field.type !== 'length' && field.type !== 'count') || scale === 1) return [key, value];
       const next = field.type === 'count' ? Math.round(value * scale) : Math.round(value * scale * 10) / 10;
       return [key, Math.min(field.range[1], Math.max(field.range[0], next))];
@@ -105,10 +105,10 @@ export interface Asked {
  */
 export function startFeature(
   part: Part,
-  around: Around,
+  context: Context,
   { kind, pointed, id, place }: Asked,
 ): Result<Feature> {
-  const bare = makePart(part, around, { coarse: true });
+  const bare = makePart(part, context, { coarse: true });
   const before = new Set(bare.noticed.map((n) => n.check.id));
   const begin = (to: Pointed, scale: number): Feature => {
     const started = kind.start(to);
@@ -116,14 +116,14 @@ export function startFeature(
       id,
       kind: kind.kind,
       place: place ?? drawnIn(started.place, to.at, scale),
-      params: scaled(kind.fields, started.params, scale, around, part.stack[0]!),
+      params: scaled(kind.fields, started.params, scale, context, part.stack[0]!),
     };
   };
   let said: string | undefined;
   const does = (feature: Feature): boolean => {
     const features = [...part.features, feature];
     const objects = objection(
-      makePart({ ...part, features }, around, { coarse: true, before: bare }),
+      makePart({ ...part, features }, context, { coarse: true, before: bare }),
       id,
       before,
     );

@@ -5,7 +5,7 @@ import { groovesForBend, strainClass, type StrainClass } from '../foam';
 import { cutSpeedMPerMin, speeds, thicknessesOf } from '../materials';
 import { bendingOf, foamOf } from '../panel';
 import { trimNumber } from '../units';
-import { foamFor, modelOf, sheetOf, type Around } from './around';
+import { foamFor, modelOf, sheetOf, type Context } from './context';
 import { zoneOf } from './made';
 import type { Sag } from './wear/partFit';
 import { ownWeightSagMm } from './wear/sag';
@@ -62,22 +62,22 @@ export interface TrialShell {
 }
 
 /** One row per thickness of the part's foam that can be had, with reasons and one recommended. */
-export function thicknessTrial(part: Part, around: Around, shell: TrialShell): TrialRow[] {
+export function thicknessTrial(part: Part, context: Context, shell: TrialShell): TrialRow[] {
   const zone = zoneOf(part);
   const info = zone && zoneInfo(zone);
   const { foamId, nominalMm: chosen } = part.stack[0]!;
-  const can = thicknessesOf(around.catalogue.foams, around.stock, foamId);
+  const can = thicknessesOf(context.catalogue.foams, context.stock, foamId);
   const scored = can.map((nominalMm) => {
     const ply = { foamId, nominalMm };
-    const sheet = sheetOf(around)(ply);
-    const model = nominalMm === chosen ? shell.model : modelOf(part, around, ply);
-    const foam = foamFor(around, ply);
+    const sheet = sheetOf(context)(ply);
+    const model = nominalMm === chosen ? shell.model : modelOf(part, context, ply);
+    const foam = foamFor(context, ply);
     const skins = model.panels.map((panel) => ({ panel, foam: foam(panel) }));
-    const { areaMm2, massG, girthMm } = foamOf(skins, model.joins, around.habits.fold);
+    const { areaMm2, massG, girthMm } = foamOf(skins, model.joins, context.habits.fold);
     const { bendStrain } = bendingOf(skins);
     const thicknessMm = sheet.thicknessMm.value;
     const kind = strainClass(bendStrain);
-    const tightest = model.passages.reduce<(typeof model.passages)[number] | undefined>(
+    const tightest = model.clearances.reduce<(typeof model.clearances)[number] | undefined>(
       (worst, p) => (!worst || p.openingMm - p.needMm < worst.openingMm - worst.needMm ? p : worst),
       undefined,
     );

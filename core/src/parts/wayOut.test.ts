@@ -7,10 +7,10 @@ import { gluedOf } from './glued';
 import { makePart } from './made';
 import { newPart } from './newPart';
 import { partReport, type PartReport } from './partReport';
-import { adultMeasures, aroundOf } from './testing/worn.test';
+import { adultMeasures, contextOf } from './testing/worn.test';
 
 const wearer = { name: 'Anyone', underLayerMm: 3, measures: adultMeasures };
-const around = aroundOf();
+const context = contextOf();
 const feature = (id: string, kind: string, place: Feature['place'], params: Params = {}): Feature => ({
   id,
   kind,
@@ -29,7 +29,7 @@ const withPack = (form: string, params: Params, place: Feature['place'], pack: P
     features: [feature('cells', 'pack', place, { packId: '3xaaa', pocket: 'none', ...pack })],
   };
 };
-const told = (report: PartReport) => report.checks.find((c) => c.id === 'way-out-cells');
+const reported = (report: PartReport) => report.checks.find((c) => c.id === 'way-out-cells');
 
 describe('what is put in comes out again', () => {
   const big = { widthMm: 140, heightMm: 180, deepMm: 70 };
@@ -37,16 +37,16 @@ describe('what is put in comes out again', () => {
   it('a pack in a closed box is a stop, and each hatch that is offered lets it out', () => {
     for (const corners of ['mitre', 'butt', 'folded']) {
       const part = withPack('box', { ...big, corners }, on(corners === 'butt' ? 'front' : 'face'));
-      const report = partReport(part, around);
-      expect(told(report)!.severity, corners).to.equal('stop');
+      const report = partReport(part, context);
+      expect(reported(report)!.severity, corners).to.equal('stop');
       expect(report.comesOut['cells']).to.equal('none');
       expect(report.sealedIn).to.include('cells');
-      const { remedies } = told(report)!;
+      const { remedies } = reported(report)!;
       expect(remedies.length, corners).to.be.greaterThan(0);
       for (const cure of remedies) {
-        const opened = partReport(applyChanges(part, cure.changes), around);
+        const opened = partReport(applyChanges(part, cure.changes), context);
         expect(opened.comesOut['cells'], cure.label).to.be.a('number');
-        expect(told(opened), cure.label).to.equal(undefined);
+        expect(reported(opened), cure.label).to.equal(undefined);
         if (cure.label.startsWith('A hatch')) {
           // The hatch is cut where it is drawn, with a lip of its own, and its magnets are bought.
           expect(opened.pieces.some((p) => p.featureId === 'cells-hatch')).to.equal(true);
@@ -71,11 +71,11 @@ describe('what is put in comes out again', () => {
       ['box', { ...big, corners: 'butt' }, 'top'],
       ['box', { ...big, corners: 'butt' }, 'front'],
     ] as const) {
-      const closed = partReport(withPack(form, params, on('front')), around);
+      const closed = partReport(withPack(form, params, on('front')), context);
       const part = withPack(form, params, on('front'));
       const loose = partReport(
         { ...part, features: [...part.features, feature('off', 'loose-piece', on(panel), { held: 'dry' })] },
-        around,
+        context,
       );
       expect(loose.comesOut['cells'], panel).to.be.a('number');
       const own = closed.pieces.find((p) => p.id === panel)!;
@@ -95,7 +95,7 @@ describe('what is put in comes out again', () => {
     }
   });
 
-  it('a piece that is folded with its neighbour, or glued to nothing, is told and stays as it is', () => {
+  it('a piece that is folded with its neighbour, or glued to nothing, is reported and stays as it is', () => {
     const part = newPart('one', wearer, 'box');
     const folded = partReport(
       {
@@ -103,13 +103,13 @@ describe('what is put in comes out again', () => {
         params: { ...part.params, ...big, corners: 'folded' },
         features: [feature('off', 'loose-piece', on('face'))],
       },
-      around,
+      context,
     );
     expect(folded.checks.find((c) => c.id === 'feature-off')?.title).to.include('folded from one sheet');
     expect(folded.bought.some((b) => b.what.startsWith('magnets'))).to.equal(false);
   });
 
-  it('from a box that is open, from behind what is worn, and out of a tube with an open end, nothing is told', () => {
+  it('from a box that is open, from behind what is worn, and out of a tube with an open end, nothing is reported', () => {
     for (const part of [
       withPack('box', { ...big, open: 'back' }, on('face')),
       withPack('box', { ...big, open: 'top' }, on('front')),
@@ -121,16 +121,16 @@ describe('what is put in comes out again', () => {
         { packId: '2xcr2032' },
       ),
     ]) {
-      const report = partReport(part, around);
-      expect(told(report), part.form).to.equal(undefined);
+      const report = partReport(part, context);
+      expect(reported(report), part.form).to.equal(undefined);
       expect(report.comesOut['cells'], part.form).to.be.a('number');
     }
   });
 
   it('what is said to stay in for good is noted and goes in before the part is closed', () => {
-    const report = partReport(withPack('box', big, on('face'), { access: 'stays' }), around);
-    expect(told(report)!.severity).to.equal('note');
-    expect(told(report)!.remedies).to.deep.equal([]);
+    const report = partReport(withPack('box', big, on('face'), { access: 'stays' }), context);
+    expect(reported(report)!.severity).to.equal('note');
+    expect(reported(report)!.remedies).to.deep.equal([]);
     expect(report.sealedIn).to.include('cells');
   });
 
@@ -138,7 +138,7 @@ describe('what is put in comes out again', () => {
     const part = withPack('box', { widthMm: 100, heightMm: 120, deepMm: 50 }, on('face'));
     for (const panel of ['face', 'front', 'lid']) {
       const small = feature('h', 'hatch', on(panel), { widthMm: 20, lengthMm: 20 });
-      const report = partReport({ ...part, features: [...part.features, small] }, around);
+      const report = partReport({ ...part, features: [...part.features, small] }, context);
       expect(report.comesOut['cells'], panel).to.equal('none');
     }
   });
@@ -146,7 +146,7 @@ describe('what is put in comes out again', () => {
   it('a hatch that would break the edge of its piece is left off and says so', () => {
     const part = withPack('box', big, on('face'));
     const wide = feature('h', 'hatch', on('face'), { widthMm: 132, lengthMm: 80 });
-    const { checks } = partReport({ ...part, features: [...part.features, wide] }, around);
+    const { checks } = partReport({ ...part, features: [...part.features, wide] }, context);
     expect(checks.find((c) => c.id === 'feature-h')!.title).to.include('break the edge');
   });
 
@@ -157,8 +157,8 @@ describe('what is put in comes out again', () => {
       { on: 'room', room: 'inside', alongMm: 0, acrossMm: 0, turnDeg: 0 },
       { packId: '2xcr2032' },
     );
-    const report = partReport(box, around);
-    const note = told(report);
+    const report = partReport(box, context);
+    const note = reported(report);
     if (report.comesOut['cells'] === 'none') expect(note!.title).to.include('not known');
     expect(note?.severity ?? 'note').to.equal('note');
   });
@@ -166,7 +166,7 @@ describe('what is put in comes out again', () => {
   it('whether a pack goes into a pipe is said the same inside and on the pipe bench, for every pack and pipe', () => {
     let yes = 0;
     let no = 0;
-    for (const rod of around.catalogue.rods.filter((r) => boreOf(r) > 0))
+    for (const rod of context.catalogue.rods.filter((r) => boreOf(r) > 0))
       for (const pack of packs) {
         const bore = boreOf(rod);
         // Nearer than the flats of a round pipe are to it, neither can be said.
@@ -177,7 +177,7 @@ describe('what is put in comes out again', () => {
           { on: 'room', room: 'bore', alongMm: 0, acrossMm: 0, turnDeg: 0 },
           { packId: pack.id },
         );
-        const made = makePart(part, around, { coarse: true });
+        const made = makePart(part, context, { coarse: true });
         if (!made.rooms.some((r) => r.id === 'bore')) continue;
         // On the bench it may go in either way round; inside it lies with its width across.
         const flat = Math.hypot(pack.widthMm, pack.thickMm) + 0.2 <= bore;

@@ -8,21 +8,21 @@ import {
   joinMeshes,
 } from '../geometry';
 import { type Catalogue, rodMatters } from '../materials';
-import { type Core, eachOf, type Piece, sectionAreaMm2, skinMesh } from '../panel';
+import { type Stick, eachOf, type Piece, sectionAreaMm2, skinMesh } from '../panel';
 import type { MadePart } from './made';
 
 /** Foam of one piece once it is shaped. */
 export const pieceG = (p: Piece): number => (p.volumeMm3 ?? p.areaMm2 * p.thicknessMm) * p.densityKgM3 * 1e-6;
 
-const coreG = (core: Core, { rods }: Catalogue): number => {
-  const rod = rods.find((r) => r.id === core.rodId);
+const stickG = (stick: Stick, { rods }: Catalogue): number => {
+  const rod = rods.find((r) => r.id === stick.rodId);
   const density = rod ? rodMatters[rod.matter].densityKgM3.value : 1000;
-  return sectionAreaMm2(core.section) * dist3(core.from, core.to) * density * 1e-6;
+  return sectionAreaMm2(stick.section) * dist3(stick.from, stick.to) * density * 1e-6;
 };
 
 /** Pipes, dowels and bars of one copy. */
-export const coresG = (cores: readonly Core[], catalogue: Catalogue): number =>
-  cores.reduce((sum, c) => sum + coreG(c, catalogue), 0);
+export const sticksG = (sticks: readonly Stick[], catalogue: Catalogue): number =>
+  sticks.reduce((sum, c) => sum + stickG(c, catalogue), 0);
 
 /**
  * Where the mass of a part lies: every panel as the solid it is, sticks along their lines, what is put in where it sits,
@@ -35,7 +35,7 @@ export function weightOf(
   totalG: number,
 ): Weight {
   const shell = laid.map((skin) => meshWeight(skinMesh(skin).mesh, pieceG(skin.piece)));
-  const sticks = model.cores.map((c) => rodWeight(c.from, c.to, coreG(c, catalogue)));
+  const sticks = model.sticks.map((c) => rodWeight(c.from, c.to, stickG(c, catalogue)));
   const laidG = pieces.filter((p) => p.role === 'laid').reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
   const known = togetherWeight([
     ...shell,

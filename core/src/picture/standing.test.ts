@@ -74,18 +74,18 @@ describe('a figure that stands in a picture', () => {
     const random = (): number => (seed = (seed * 16807) % 2147483647) / 2147483647;
     const normal = (): number => Array.from({ length: 12 }, random).reduce((a, b) => a + b, -6) * 10;
     const talls: number[] = [];
-    const told: number[] = [];
+    const reported: number[] = [];
     for (let n = 0; n < 5000; n++) {
       const { crown, floor, likelyShare } = standingBy(
         marksOf([1000, 100], [1000, 1500], Array.from({ length: 10 }, normal)),
         heights,
       )!;
       talls.push(Math.hypot(crown[0] - floor[0], crown[1] - floor[1]));
-      told.push(likelyShare ** 2);
+      reported.push(likelyShare ** 2);
     }
     const mean = talls.reduce((a, b) => a + b) / talls.length;
     const spread = Math.sqrt(talls.reduce((sum, t) => sum + (t - mean) ** 2, 0) / talls.length) / mean;
-    expect(Math.sqrt(told.reduce((a, b) => a + b) / told.length) / spread).to.be.closeTo(1, 0.05);
+    expect(Math.sqrt(reported.reduce((a, b) => a + b) / reported.length) / spread).to.be.closeTo(1, 0.05);
   });
 
   it('is nothing by marks at one height, or of names nobody has', () => {

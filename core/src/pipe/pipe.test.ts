@@ -17,7 +17,7 @@ describe('pipe', () => {
     ] as const) {
       expect(rod(id).acrossMm.value / 25.4).to.be.closeTo(outside, 1e-9);
       expect(rod(id).wallMm!.value / 25.4).to.be.closeTo(wall, 1e-9);
-      expect(rod(id).acrossMm.sure).to.equal('standard');
+      expect(rod(id).acrossMm.provenance).to.equal('standard');
     }
     // Makers measure a one-inch pipe at about 33.5 mm (common practice, no source).
     expect(rod('pvc-1in').acrossMm.value).to.be.closeTo(33.5, 0.2);

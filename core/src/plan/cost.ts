@@ -13,7 +13,7 @@ import {
   type Rod,
 } from '../materials';
 import { coatsOf, gluedMm, paintedMm2, paintsOf, type PartReport, recipeOf } from '../parts';
-import type { Sure } from '../units';
+import type { Provenance } from '../units';
 import { assembliesOf } from './assemblies';
 import { unitsOf } from './units';
 import type { Wiring } from './wiring';
@@ -26,17 +26,24 @@ export interface CostLine {
   unit: string;
   each: number;
   total: number;
-  sure: Sure;
+  provenance: Provenance;
 }
 
-const line = (what: string, need: number, unit: string, each: number, sure: Sure, have = 0): CostLine => ({
+const line = (
+  what: string,
+  need: number,
+  unit: string,
+  each: number,
+  provenance: Provenance,
+  have = 0,
+): CostLine => ({
   what,
   need,
   have,
   unit,
   each,
   total: Math.max(0, need - have) * each,
-  sure,
+  provenance,
 });
 
 /** Lines for the same thing at the same price are one. */
@@ -45,7 +52,7 @@ function merged(lines: readonly CostLine[]): CostLine[] {
   for (const l of lines) {
     const key = `${l.what}/${l.unit}/${l.each}`;
     const known = all.get(key);
-    all.set(key, known ? line(l.what, known.need + l.need, l.unit, l.each, l.sure, l.have) : l);
+    all.set(key, known ? line(l.what, known.need + l.need, l.unit, l.each, l.provenance, l.have) : l);
   }
   return [...all.values()];
 }
@@ -56,7 +63,7 @@ function foamLines(doc: BuildDoc, sheets: readonly Sheet[], catalogue: Catalogue
   return whole.map(({ foamId, nominalMm }) => {
     const sheet = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
     const what = `${sheet.name}, ${sheet.widthMm} × ${sheet.heightMm} mm`;
-    return line(what, 1, 'sheets', sheet.price.value, sheet.price.sure, sheet.inStock);
+    return line(what, 1, 'sheets', sheet.price.value, sheet.price.provenance, sheet.inStock);
   });
 }
 
@@ -68,7 +75,15 @@ function wiringLines(wirings: readonly Wiring[]): CostLine[] {
   const fuses = wirings.reduce((sum, w) => sum + (w.fused ? w.copies : 0), 0);
   const boards = wirings.flatMap(({ feed: { regulator }, copies }) =>
     regulator
-      ? [line(`${regulator.name}, ${regulator.volts} V`, copies, 'pieces', regulator.price, regulator.sure)]
+      ? [
+          line(
+            `${regulator.name}, ${regulator.volts} V`,
+            copies,
+            'pieces',
+            regulator.price,
+            regulator.provenance,
+          ),
+        ]
       : [],
   );
   const controllers = wirings.reduce((sum, w) => sum + (w.controlled ? w.copies : 0), 0);
@@ -82,7 +97,7 @@ function wiringLines(wirings: readonly Wiring[]): CostLine[] {
     ...(fuses > 0 ? [line('inline fuse with holder', fuses, 'pieces', 1.5, 'memory')] : []),
     ...boards,
     ...(controllers > 0
-      ? [line(controller.name, controllers, 'pieces', controller.price, controller.sure)]
+      ? [line(controller.name, controllers, 'pieces', controller.price, controller.provenance)]
       : []),
     ...(connectors > 0 ? [line('two-pole connectors', connectors, 'pairs', 0.6, 'memory')] : []),
   ];
@@ -153,9 +168,11 @@ export function shopping(
   return merged([
     ...foamLines(doc, sheets, catalogue),
     ...sticks.map(({ rod, sticks: bought }) =>
-      line(`${rod.name}, ${rod.stickMm} mm`, bought.length, 'sticks', rod.price.value, rod.price.sure),
+      line(`${rod.name}, ${rod.stickMm} mm`, bought.length, 'sticks', rod.price.value, rod.price.provenance),
     ),
-    ...parts.flatMap((p) => p.bought.map((b) => line(b.what, b.count * p.copies, b.unit, b.each, b.sure))),
+    ...parts.flatMap((p) =>
+      p.bought.map((b) => line(b.what, b.count * p.copies, b.unit, b.each, b.provenance)),
+    ),
     ...wiringLines(wirings),
     ...fasteningLines(straps),
     ...(glued > 0

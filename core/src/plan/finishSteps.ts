@@ -12,7 +12,7 @@ import {
 } from '../materials';
 import { coatsOf, paintedMm2, type PartReport, recipeOf } from '../parts';
 import { trimNumber } from '../units';
-import { hungEdges } from './hungEdges';
+import { attachedEdges } from './attachedEdges';
 import { outlineM } from './outline';
 import type { Step } from './step';
 import { workSteps } from './workSteps';
@@ -240,7 +240,7 @@ export function strapSteps(part: PartReport, after: readonly string[], straps: r
       kind: 'strap',
       title: `${part.name}: ${[...kinds.map((k) => closures[k].name), ...(padded ? ['padding'] : [])].join(', ')}`,
       detail: [
-        ...hungEdges(part)
+        ...attachedEdges(part)
           .filter((e) => e.by === 'strap' || e.by === 'rivet')
           .map((e) => e.words),
         ...straps.map((s) => `${s.count} × ${trimNumber(s.lengthMm, 0)} mm ${s.where}`),

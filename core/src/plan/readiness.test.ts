@@ -17,7 +17,7 @@ const step = (id: string, workMin: number, waitMin = 0, after: string[] = []): S
   cautions: [],
 });
 const allDay: Calendar = { makers: [Array<number>(7).fill(16)], daysOff: [], order: 'parts' };
-const sure: Spreads = { shop: () => 0, step: 0, drying: 0 };
+const provenance: Spreads = { shop: () => 0, step: 0, drying: 0 };
 const asked = (steps: Step[], eventIso: string, calendar = allDay) => ({
   steps,
   done: {},
@@ -39,11 +39,11 @@ describe('whether it will be ready', () => {
   it('is what the schedule says when nothing strays', () => {
     const steps = [step('a', 300, 600), step('b', 200, 0, ['a'])];
     const plan = schedule(steps, {}, '2026-03-02', '2026-03-06', allDay);
-    const told = readiness(asked(steps, '2026-03-06'), sure, 20);
-    expect(told.daysLow).to.equal(plan.daysToSpare);
-    expect(told.daysHigh).to.equal(plan.daysToSpare);
-    expect(told.chance).to.equal(1);
-    expect(told.deciding).to.deep.equal([]);
+    const reported = readiness(asked(steps, '2026-03-06'), provenance, 20);
+    expect(reported.daysLow).to.equal(plan.daysToSpare);
+    expect(reported.daysHigh).to.equal(plan.daysToSpare);
+    expect(reported.chance).to.equal(1);
+    expect(reported.deciding).to.deep.equal([]);
   });
 
   it('has the chance of the lognormal for a single step', () => {
@@ -53,9 +53,14 @@ describe('whether it will be ready', () => {
       [800, 0.35],
       [1000, 0.6],
     ] as const) {
-      const told = readiness(asked([step('a', workMin)], '2026-03-03'), { ...sure, step: spread }, 4000, 7);
+      const reported = readiness(
+        asked([step('a', workMin)], '2026-03-03'),
+        { ...provenance, step: spread },
+        4000,
+        7,
+      );
       const expected = normalBelow(Math.log((16 * 60 + 120) / workMin) / spread);
-      expect(told.chance, `${workMin}`).to.be.closeTo(expected, 3 * Math.sqrt(0.25 / 4000));
+      expect(reported.chance, `${workMin}`).to.be.closeTo(expected, 3 * Math.sqrt(0.25 / 4000));
     }
   });
 

@@ -3,7 +3,7 @@ import { gluedOf, templatesOf, type PartReport } from '../parts';
 import { foldOpeningMm, groovesForBend } from '../foam';
 import { bevelWords, eachOf } from '../panel';
 import { trimNumber } from '../units';
-import { hungEdges } from './hungEdges';
+import { attachedEdges } from './attachedEdges';
 import { outlineM } from './outline';
 import { cutSpeedMPerMin, glues, isRigid, speeds } from '../materials';
 import { layerSteps } from './layerSteps';
@@ -165,17 +165,17 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [g.caution],
     });
   }
-  const hung = hungEdges(part).filter((e) => e.by === 'glue');
-  if (hung.length > 0) {
+  const attached = attachedEdges(part).filter((e) => e.by === 'glue');
+  if (attached.length > 0) {
     const g = glues[glue];
     const metres = (glued.hungMm * part.copies) / 1000;
     steps.push({
       id: id('join'),
       kind: 'glue',
       title: `${part.name}: glue plate to plate`,
-      detail: `${hung.map((e) => e.words).join('; ')}.`,
+      detail: `${attached.map((e) => e.words).join('; ')}.`,
       partId: part.id,
-      about: 'hung',
+      about: 'attached',
       reads: { quantity: 'glue', stated: metres * g.gPerM },
       workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin,
       waitMin: g.cureMin,

@@ -3,7 +3,7 @@ import type { CautionKey } from '../materials';
 import type { WorkKind } from './workKinds';
 
 /** What a step handles: whole pieces, or edges of a kind. */
-export type StepAbout = 'pieces' | 'seams' | 'bevels' | 'darts' | 'hung' | 'laid' | 'lining';
+export type StepAbout = 'pieces' | 'seams' | 'bevels' | 'darts' | 'attached' | 'laid' | 'lining';
 
 /** One thing to do. */
 export interface Step {

@@ -251,7 +251,7 @@ describe('shopping', () => {
   });
 
   it('buys the closure that is worn, none for a closed tube', () => {
-    // Whole tenths of a metre, for both arms, of just the straps that are told of.
+    // Whole tenths of a metre, for both arms, of just the straps that are reported.
     const metres = reportOf(calm).fitting.straps.reduce(
       (sum, st) => sum + (st.lengthMm * st.count) / 1000,
       0,

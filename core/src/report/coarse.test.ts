@@ -22,12 +22,12 @@ describe('a coarse answer after a full one', function () {
             ? field.choices.map((c) => c.value)
             : []) {
           const changed = applyChanges(doc, [{ path: ['parts', 0, 'params', field.key], value }]);
-          const rough = deriver(changed, { quick: true, goOn: () => false }).parts[0]!;
+          const rough = deriver(changed, { coarse: true, goOn: () => false }).parts[0]!;
           const known = new Set(rough.pieces.map((p) => p.id));
           for (const check of rough.checks)
             if (check.pieceId !== undefined)
               expect(known.has(check.pieceId), `${field.key} ${value}: ${check.id}`).to.equal(true);
-          deriver(doc, { quick: true, goOn: () => false });
+          deriver(doc, { coarse: true, goOn: () => false });
         }
     });
 });

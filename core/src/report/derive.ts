@@ -28,7 +28,7 @@ import {
 import { pagesNeeded, printedPieces } from '../pattern';
 import { atShopPace, batched, buildSteps, calendarOf, partLetters, schedule, shopping } from '../plan';
 import type { Report } from './report';
-import { aroundPart, sideOf, surroundingsOf } from './surroundings';
+import { contextOfPart, sideOf, surroundingsOf } from './surroundings';
 
 export interface DeriveOptions {
   catalogue?: Catalogue;
@@ -42,7 +42,7 @@ export interface DeriveOptions {
 /** How an answer is wanted. */
 export interface Asking {
   /** Parts that changed are worked out coarsely from what they were before, movements are left as they were. */
-  quick?: boolean;
+  coarse?: boolean;
   /** Asked before each part is worked out in full; once it says no, the rest stay coarse for now. */
   goOn?: () => boolean;
 }
@@ -107,7 +107,7 @@ export function createDeriver({
   today,
 }: DeriveOptions = {}): (doc: BuildDoc, asking?: Asking) => Report {
   const full = new WeakMap<Part, Remembered>();
-  const rough = new WeakMap<Part, Remembered>();
+  const coarseMemory = new WeakMap<Part, Remembered>();
   const last = new Map<string, PartReport>();
   const fitting = createFitting();
   const carrying = createCarried();
@@ -130,11 +130,11 @@ export function createDeriver({
     return lastPages!.count;
   };
 
-  return (doc, { quick = false, goOn = () => true } = {}) => {
+  return (doc, { coarse = false, goOn = () => true } = {}) => {
     const { measures, underLayerMm } = doc.wearer;
     const surroundings = surroundingsOf(doc, catalogue, kinds);
-    const { around, bodies, constants } = surroundings;
-    const { body } = around;
+    const { context, bodies, constants } = surroundings;
+    const { body } = context;
     const keys = {
       left: bodyKey(bodies.left),
       right: bodyKey(bodies.right),
@@ -142,18 +142,18 @@ export function createDeriver({
       middle: bodyKey(body),
     };
     const { habits } = doc.make;
-    const coarse: string[] = [];
-    let going = !quick;
+    const coarseParts: string[] = [];
+    let going = !coarse;
     const made = doc.parts.map((part) => {
       const key = keys[sideOf(part)];
-      const own = aroundPart(doc, part, surroundings);
+      const own = contextOfPart(doc, part, surroundings);
       const passing = JSON.stringify([own.through, own.times]);
       const holds = (known: Remembered | undefined): PartReport | undefined =>
         known?.body === key &&
         known.through === passing &&
         known.stock === doc.stock &&
         known.habits === habits &&
-        known.finish === around.finish &&
+        known.finish === context.finish &&
         known.meshes === doc.meshes &&
         known.underLayerMm === underLayerMm
           ? known.report
@@ -167,7 +167,7 @@ export function createDeriver({
           through: passing,
           stock: doc.stock,
           habits,
-          finish: around.finish,
+          finish: context.finish,
           meshes: doc.meshes,
           underLayerMm,
           report,
@@ -176,10 +176,10 @@ export function createDeriver({
       };
       going = going && goOn();
       if (!going) {
-        coarse.push(part.id);
+        coarseParts.push(part.id);
         return (
-          holds(rough.get(part)) ??
-          remember(rough, partReport(part, own, true, before?.form === part.form ? before : undefined))
+          holds(coarseMemory.get(part)) ??
+          remember(coarseMemory, partReport(part, own, true, before?.form === part.form ? before : undefined))
         );
       }
       const report = remember(full, partReport(part, own, false, undefined, { untried }));
@@ -187,7 +187,7 @@ export function createDeriver({
       return report;
     });
     const parts = withLetIn(made);
-    if (coarse.length === 0) {
+    if (coarseParts.length === 0) {
       lastStandings = standingsOf(parts);
       lastClashes = putInClashes(parts, (p) => rootOf(p, parts));
       lastInFront = inFrontOf(parts, (p) => rootOf(p, parts));
@@ -195,13 +195,15 @@ export function createDeriver({
     // While an answer is coarse the sheets stay as they were laid, as long as they hold the same pieces.
     const pieces = piecesKey(parts);
     const packed =
-      coarse.length > 0 && lastPacked?.pieces === pieces ? lastPacked.packed : packAll(doc, parts, catalogue);
+      coarseParts.length > 0 && lastPacked?.pieces === pieces
+        ? lastPacked.packed
+        : packAll(doc, parts, catalogue);
     lastPacked = { pieces, packed };
-    const fitted = fitting(around, parts, doc.parts, coarse.length > 0);
+    const fitted = fitting(context, parts, doc.parts, coarseParts.length > 0);
     const sticks = sticksOf(parts, catalogue, habits.sawKerfMm);
     const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC, constants.capacity.factor);
     const letters = partLetters(parts, doc.cut.letters);
-    const pages = coarse.length > 0 && lastPages ? lastPages.count : pagesOf(parts, letters, doc.cut);
+    const pages = coarseParts.length > 0 && lastPages ? lastPages.count : pagesOf(parts, letters, doc.cut);
     const each = buildSteps(doc, parts, fitted, circuits, constants.coverage.factor, pages);
     const steps = atShopPace(
       doc.make.calendar?.order === 'batches' ? batched(each, doc.make.done) : each,
@@ -226,7 +228,7 @@ export function createDeriver({
         parts,
         catalogue,
         Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm),
-        coarse.length > 0,
+        coarseParts.length > 0,
       ),
       onHead: onHead(parts, body),
       packed,
@@ -241,9 +243,9 @@ export function createDeriver({
     const report: Worked = { ...worked, totals: totalsOf(worked) };
     return {
       ...report,
-      findings: allFindings({ doc, report, around }),
-      advice: [...partAdvice(parts), ...featureAdvice(doc, parts, around)],
-      coarse,
+      findings: allFindings({ doc, report, context }),
+      advice: [...partAdvice(parts), ...featureAdvice(doc, parts, context)],
+      coarse: coarseParts,
     };
   };
 }

@@ -6,12 +6,12 @@ import type { FeatureKind } from '../features';
 import { packs } from '../materials';
 import { drawnPieces, makePart, newBuild, newPart, standardKinds, startFeature } from '../parts';
 import type { MadePart } from '../parts/made';
-import { adultMeasures, aroundOf } from '../parts/testing/worn.test';
+import { adultMeasures, contextOf } from '../parts/testing/worn.test';
 import { derive } from './derive';
 import { startLightsIn } from './startLightsIn';
 
 const wearer = { name: 'Anyone', underLayerMm: 3, measures: adultMeasures };
-const around = aroundOf();
+const context = contextOf();
 const { forms, features } = standardKinds;
 const seed = Number(process.env['FOMRIK_SEED'] ?? 20261130);
 
@@ -61,11 +61,11 @@ function besides({ pieces, templates }: MadePart, own: string): string[] {
 /** A form with its shell worked out once. */
 function bareOf(form: string): { part: Part; bare: MadePart } {
   const part = newPart('one', wearer, form);
-  return { part, bare: makePart(part, around, { coarse: true }) };
+  return { part, bare: makePart(part, context, { coarse: true }) };
 }
 
 const withFeature = ({ part, bare }: ReturnType<typeof bareOf>, feature: Feature): MadePart =>
-  makePart({ ...part, features: [feature] }, around, { coarse: true, before: bare });
+  makePart({ ...part, features: [feature] }, context, { coarse: true, before: bare });
 
 /** Any place of a kind on a panel: its corners and edges as often as its middle. */
 const anyPlace = (start: Place): fc.Arbitrary<Place> => {
@@ -117,7 +117,7 @@ describe('every detail on every form, anywhere', function () {
       const pointed = { panel: first.panel.id, edge: first.piece.edges[0]!.id, at: { x: 0.5, y: 0.5 } };
       let refused = 0;
       for (const kind of features.values()) {
-        const started = startFeature(host.part, around, { kind, pointed, id: 'new' });
+        const started = startFeature(host.part, context, { kind, pointed, id: 'new' });
         if (!started.ok) {
           expect(started.message, kind.kind).to.match(/\w{3,}.*\w/);
           refused += 1;

@@ -4,7 +4,7 @@ import type { BuildDoc, Feature, Part } from '../document';
 import { checkDoc } from '../files/schema';
 import { type ClosureKind, closures } from '../materials';
 import { drawnPieces, makePart, newBuild, newPart, partReport, standardKinds, startLights } from '../parts';
-import { aroundOf } from '../parts/testing/worn.test';
+import { contextOf } from '../parts/testing/worn.test';
 import { derive } from './derive';
 import { startLightsIn } from './startLightsIn';
 
@@ -27,12 +27,12 @@ function lit(kind: string, closure: string | undefined, lined: boolean): BuildDo
   const dark: BuildDoc = { ...newBuild('One', '2026-03-01', wearer), parts: [part] };
   const begun = startLights(
     part,
-    partReport(part, aroundOf({ underLayerMm: 3 }), true),
+    partReport(part, contextOf({ underLayerMm: 3 }), true),
     standardKinds,
     (base) => base,
   )!;
   // A form may be too small for what every other takes: there it is fitted.
-  const laid = makePart({ ...part, features: begun.features }, aroundOf({ underLayerMm: 3 }), {
+  const laid = makePart({ ...part, features: begun.features }, contextOf({ underLayerMm: 3 }), {
     coarse: true,
   });
   const fits = laid.featured.items.filter((i) => i.lamp).length === 3;
@@ -122,8 +122,8 @@ describe('every form', function () {
     it(`${kind}: takes every feature`, () => {
       const part = newPart(`${kind}-1`, wearer, kind);
       const base = { ...newBuild('One', '2026-03-01', wearer), parts: [part] };
-      const around = aroundOf({ body: resolveBody([]), underLayerMm: wearer.underLayerMm });
-      const shell = drawnPieces(partReport(part, around, true)).filter((p) => p.role === 'shell');
+      const context = contextOf({ body: resolveBody([]), underLayerMm: wearer.underLayerMm });
+      const shell = drawnPieces(partReport(part, context, true)).filter((p) => p.role === 'shell');
       const main = shell.reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a));
       const all = [...features.values()].map((f): Feature => ({
         id: `f-${f.kind}`,
@@ -132,7 +132,7 @@ describe('every form', function () {
       }));
       const checked = checkDoc({ ...base, parts: [{ ...part, features: all }] });
       if (!checked.ok) throw new Error(`${kind}: ${checked.field} ${checked.message}`);
-      const { lays, laid } = makePart(checked.value.parts[0]!, around, { coarse: true });
+      const { lays, laid } = makePart(checked.value.parts[0]!, context, { coarse: true });
       // A flat piece is parted in two by one of them, which lays nothing; what lies on it is on one or the other.
       const halves = laid.filter((l) => l.panel.id === main.id || l.panel.id.startsWith(`${main.id}-`));
       for (const f of all) {

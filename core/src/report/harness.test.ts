@@ -23,8 +23,8 @@ describe('the harness, a build of many forms', function () {
   });
 
   it('keeps its two findings, told with numbers', () => {
-    const told = report.findings.filter((f) => f.severity !== 'note').map((f) => f.id);
-    expect(told).to.have.members(['head:gorget-1', 'sight:helmet-1']);
+    const reported = report.findings.filter((f) => f.severity !== 'note').map((f) => f.id);
+    expect(reported).to.have.members(['head:gorget-1', 'sight:helmet-1']);
     expect(report.findings.find((f) => f.id === 'head:gorget-1')!.title).to.match(
       /leaves a \d+ mm opening at tier 3; this head needs 582 mm/,
     );
@@ -60,18 +60,18 @@ describe('the harness, a build of many forms', function () {
   it('answers coarsely first when asked, and the full answer afterwards is the same as without', () => {
     const at = harness.parts.findIndex((p) => p.id === 'pauldron-1');
     const doc = applyChanges(harness, [{ path: ['parts', at, 'params', 'capMm'], value: 96 }]);
-    const quick = deriver(doc, { quick: true, goOn: () => false });
+    const coarse = deriver(doc, { coarse: true, goOn: () => false });
     const full = deriver(doc);
-    const [cap, fullCap, known] = [quick, full, report].map((r) => r.parts[at]!.pieces[0]!);
+    const [cap, fullCap, known] = [coarse, full, report].map((r) => r.parts[at]!.pieces[0]!);
     const darts = (p: typeof cap): number => p!.marks.filter((m) => m.kind === 'dart').length;
     expect(darts(cap), 'darts stay where they were').to.equal(darts(known));
     expect(cap!.areaMm2).to.be.closeTo(fullCap!.areaMm2, fullCap!.areaMm2 * 0.03);
-    expect(quick.parts[at]!.trial).to.equal(report.parts[at]!.trial);
+    expect(coarse.parts[at]!.trial).to.equal(report.parts[at]!.trial);
     expect(full.parts[at]).to.deep.equal(createDeriver()(doc).parts[at]);
   });
 
   it('gives figures of its first parts that are those of the whole', () => {
-    const few = deriver(firstParts(harness, 3), { quick: true, goOn: () => false });
+    const few = deriver(firstParts(harness, 3), { coarse: true, goOn: () => false });
     expect(few.parts).to.have.length(3);
     few.parts.forEach((part, i) => expect(part).to.equal(report.parts[i]));
     expect(few.circuits, 'the helmet’s own light is among them').to.have.length(1);

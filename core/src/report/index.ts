@@ -1,6 +1,6 @@
 export { createDeriver, derive, type Asking } from './derive';
 export type { Report } from './report';
-export { lightSchools, type PowerSchool, type SchoolProposal, type SchoolsAsked } from './lightSchools';
+export { lightMethods, type PowerMethod, type MethodProposal, type MethodsAsked } from './lightMethods';
 export { placesFor } from './places';
 export { digestOf, type Digest } from './digest';
 export { proposedChannels } from './proposedChannels';

@@ -26,7 +26,7 @@ describe('a build of one form just added', function () {
           findings.filter((f) => f.severity === 'stop').map((f) => f.title),
           JSON.stringify(values),
         ).to.deep.equal([]);
-        // No limit is told of that is just what is wanted.
+        // No limit is reported that is just what is wanted.
         for (const { title } of findings) {
           const numbers = title.match(/\d+(?:\.\d+)?(?=\s?(?:°|mm|%|g))/g) ?? [];
           if (numbers.length === 2) expect(numbers[0], title).to.not.equal(numbers[1]);

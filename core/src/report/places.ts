@@ -1,7 +1,7 @@
 import type { BuildDoc } from '../document';
 import { catalogue } from '../materials';
 import { type NoPlace, type Placement, placements, standardKinds, type Tilt } from '../parts';
-import { aroundPart, surroundingsOf } from './surroundings';
+import { contextOfPart, surroundingsOf } from './surroundings';
 
 /** The best places for something inside a part of a build; none when there is no such part. */
 export function placesFor(
@@ -12,6 +12,6 @@ export function placesFor(
 ): { found: Placement[] } | NoPlace {
   const part = doc.parts.find((p) => p.id === partId);
   if (!part) return { found: [] };
-  const around = aroundPart(doc, part, surroundingsOf(doc, catalogue, standardKinds));
-  return placements(part, around, featureId, tilt);
+  const context = contextOfPart(doc, part, surroundingsOf(doc, catalogue, standardKinds));
+  return placements(part, context, featureId, tilt);
 }

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { BuildDoc, Feature } from '../document';
-import { type Around, formMenu, formsAt, newBuild, newPart, standardKinds } from '../parts';
-import { sheetOf } from '../parts/around';
+import { type Context, formMenu, formsAt, newBuild, newPart, standardKinds } from '../parts';
+import { sheetOf } from '../parts/context';
 import { resolveBody } from '../body';
 import { catalogue, startHabits } from '../materials';
 import { planPages } from '../pattern';
@@ -153,7 +153,7 @@ describe('a form and a feature that were only just added', () => {
   });
 
   it('offer remedies out of their own fields', () => {
-    const around: Around = {
+    const context: Context = {
       body: resolveBody([]),
       underLayerMm: 3,
       catalogue,
@@ -165,7 +165,7 @@ describe('a form and a feature that were only just added', () => {
       times: 1,
       kinds: withProbes,
     };
-    expect(sheetOf(around)(worn.stack[0]!).sold).to.equal(true);
+    expect(sheetOf(context)(worn.stack[0]!).sold).to.equal(true);
     // Far too low on the arm for its size: the room field gives more room.
     const pressed = createDeriver({ kinds: withProbes })({
       ...doc,

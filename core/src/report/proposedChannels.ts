@@ -4,7 +4,7 @@ import { dist2, type Vec2, type Vec3 } from '../geometry';
 import { catalogue, gaugeMm } from '../materials';
 import { nearestOn, type Surface } from '../panel';
 import { makePart, standardKinds } from '../parts';
-import { aroundPart, surroundingsOf } from './surroundings';
+import { contextOfPart, surroundingsOf } from './surroundings';
 
 /** A wire with its sleeve is about twice its copper across; from memory. */
 const SLEEVED = 2;
@@ -77,9 +77,9 @@ export function proposedChannels(
 ): Feature[] {
   const kind = [...standardKinds.features.values()].find((k) => k.forWires);
   if (!kind?.forWires) return [];
-  const around = aroundPart(doc, part, surroundingsOf(doc, catalogue, standardKinds));
+  const context = contextOfPart(doc, part, surroundingsOf(doc, catalogue, standardKinds));
   const params = kind.forWires({ acrossMm: SLEEVED * gaugeMm(awg) });
-  const { surfaces } = makePart(part, around, { coarse: true });
+  const { surfaces } = makePart(part, context, { coarse: true });
   const taken = featureIdsOf(doc);
   const found: Feature[] = [];
   for (const line of runs.filter((r) => r.partId === part.id).flatMap((r) => linesOn(surfaces, r.points))) {
@@ -104,7 +104,7 @@ export function proposedChannels(
       },
       params,
     };
-    const { noticed } = makePart({ ...part, features: [...part.features, ...found, feature] }, around, {
+    const { noticed } = makePart({ ...part, features: [...part.features, ...found, feature] }, context, {
       coarse: true,
     });
     if (noticed.some(({ check }) => check.id.includes(id))) continue;

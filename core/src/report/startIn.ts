@@ -3,7 +3,7 @@ import type { Pointed } from '../features';
 import { catalogue as standard } from '../materials';
 import { standardKinds, startFeature } from '../parts';
 import { fail, type Result } from '../units';
-import { aroundPart, surroundingsOf } from './surroundings';
+import { contextOfPart, surroundingsOf } from './surroundings';
 
 /** A new feature as it is asked for on the bench. */
 export interface StartAsked {
@@ -22,6 +22,6 @@ export function startIn(
   const part = doc.parts.find((p) => p.id === partId);
   const kind = standardKinds.features.get(name);
   if (!part || !kind) return fail('That part is no longer there.');
-  const around = aroundPart(doc, part, surroundingsOf(doc, standard, standardKinds));
-  return startFeature(part, around, { kind, pointed, id, ...(place && { place }) });
+  const context = contextOfPart(doc, part, surroundingsOf(doc, standard, standardKinds));
+  return startFeature(part, context, { kind, pointed, id, ...(place && { place }) });
 }

@@ -1,10 +1,10 @@
 import { applyChanges, type BuildDoc, type Circuit, type Feature, type Part } from '../document';
 import { catalogue as standard } from '../materials';
-import { type Around, makePart, partReport, standardKinds, startFeature, startLights } from '../parts';
+import { type Context, makePart, partReport, standardKinds, startFeature, startLights } from '../parts';
 import type { Finding, Remedy } from '../document';
 import { fail, ok, type Result } from '../units';
 import { derive } from './derive';
-import { aroundPart, surroundingsOf } from './surroundings';
+import { contextOfPart, surroundingsOf } from './surroundings';
 
 /** A first light for a part: what is laid on and put in, and the circuit that joins it. */
 export interface Lights {
@@ -53,13 +53,13 @@ export function startLightsIn(
 ): Result<FittedLights> {
   const part = doc.parts.find((p) => p.id === partId);
   if (!part) return fail('That part is no longer there.');
-  const around = aroundPart(doc, part, surroundingsOf(doc, standard, standardKinds));
-  const first = startLights(part, partReport(part, around, true), standardKinds, free);
+  const context = contextOfPart(doc, part, surroundingsOf(doc, standard, standardKinds));
+  const first = startLights(part, partReport(part, context, true), standardKinds, free);
   if (!first) return fail('There is nowhere on this part for lamps, a pack and a switch.');
-  const before = new Set(makePart(part, around, { coarse: true }).noticed.map((n) => n.check.id));
+  const before = new Set(makePart(part, context, { coarse: true }).noticed.map((n) => n.check.id));
   let said = '';
   // The part stays as it is where that can be; else it gives way as far as its own remedies say.
-  const orders = ordersOf(first).map((order) => fittedIn(part, around, order));
+  const orders = ordersOf(first).map((order) => fittedIn(part, context, order));
   for (const may of [ofLight, ofPart])
     for (const [i, fitted] of orders.entries()) {
       // What finds no place anywhere is helped by the part giving way alone, whatever is put in first.
@@ -76,11 +76,11 @@ export function startLightsIn(
 }
 
 /** Each of some features where it has room beside those before it, by its id. */
-function fittedIn(part: Part, around: Around, features: readonly Feature[]): Result<Map<string, Feature>> {
+function fittedIn(part: Part, context: Context, features: readonly Feature[]): Result<Map<string, Feature>> {
   let lit = part;
   const fitted = new Map<string, Feature>();
   for (const { id, kind, place } of features) {
-    const started = startFeature(lit, around, {
+    const started = startFeature(lit, context, {
       kind: standardKinds.features.get(kind)!,
       id,
       pointed:

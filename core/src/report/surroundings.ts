@@ -2,11 +2,11 @@ import { type Body, largerBody, resolveBody } from '../body';
 import type { BuildDoc, KeptMesh, Part, Side } from '../document';
 import { type Constant, constantOf, type Quantity, quantityKeys } from '../learn';
 import type { Catalogue } from '../materials';
-import { type Around, type Kinds, throughOf, timesOf } from '../parts';
+import { type Context, type Kinds, throughOf, timesOf } from '../parts';
 
 /** What every part of a build is worked out from, and the body of each side. */
 export interface Surroundings {
-  around: Around;
+  context: Context;
   bodies: Record<Side, Body>;
   constants: Record<Quantity, Constant>;
 }
@@ -23,7 +23,7 @@ export function surroundingsOf(doc: BuildDoc, catalogue: Catalogue, kinds: Kinds
     Constant
   >;
   return {
-    around: {
+    context: {
       body,
       underLayerMm,
       catalogue,
@@ -45,9 +45,9 @@ export const sideOf = ({ mount }: Pick<Part, 'mount'>): Side =>
   mount.to === 'wearer' ? mount.side : 'middle';
 
 /** What one part is worked out from: the body of its side, and the sticks of what it is mounted on. */
-export const aroundPart = (doc: BuildDoc, part: Part, { around, bodies }: Surroundings): Around => ({
-  ...around,
+export const contextOfPart = (doc: BuildDoc, part: Part, { context, bodies }: Surroundings): Context => ({
+  ...context,
   body: bodies[sideOf(part)],
-  through: throughOf(part, doc.parts, around),
+  through: throughOf(part, doc.parts, context),
   times: timesOf(part, doc.parts),
 });

@@ -38,7 +38,7 @@ describe('a surface mended', () => {
           bits: 0,
           shells: 1,
           openings: 0,
-          parted: 0,
+          split: 0,
         });
       }),
       { numRuns: 20 },

@@ -28,7 +28,7 @@ export interface Mending {
   closed: number;
   openings: number;
   /** Edges at which more than two faces meet, parted so that two do. */
-  parted: number;
+  split: number;
 }
 
 /** Corners nearer than this share of the size are one. */
@@ -82,7 +82,7 @@ function compact({ points, triangles }: Mesh): Mesh {
 }
 
 /** Where more than two faces meet at an edge, all after the second get points of their own. */
-function parted(mesh: Mesh): { mesh: Mesh; count: number } {
+function split(mesh: Mesh): { mesh: Mesh; count: number } {
   const points = [...mesh.points];
   const triangles = mesh.triangles.map((t): [number, number, number] => [...t]);
   let count = 0;
@@ -161,7 +161,7 @@ export function mended(raw: Mesh): { mesh: Mesh; mending: Mending } {
     seen.add(key);
     return true;
   });
-  const { mesh, count } = parted({ points: joined.points, triangles: sound });
+  const { mesh, count } = split({ points: joined.points, triangles: sound });
   const { shells, turned } = shellsOf(mesh, edgesOf(mesh));
   const oriented = mesh.triangles.map(([a, b, c], t): [number, number, number] =>
     turned.has(t) ? [a, c, b] : [a, b, c],
@@ -213,7 +213,7 @@ export function mended(raw: Mesh): { mesh: Mesh; mending: Mending } {
       shells: kept.length,
       closed,
       openings: loops.length - closed,
-      parted: count,
+      split: count,
     },
   };
 }

@@ -235,7 +235,7 @@ describe('a surface set and moved', () => {
     expect(meshVolume(movedOut(cube, 5).mesh)).to.be.within(0.96 * 216_000, 216_000);
   });
 
-  it('moved in where it is narrower than that, no face turns over, and it is told', () => {
+  it('moved in where it is narrower than that, no face turns over, and it is reported', () => {
     const mask = gullMask();
     const normal = ({ points }: Mesh, [a, b, c]: [number, number, number]): Vec3 =>
       unit3(cross3(sub3(points[b]!, points[a]!), sub3(points[c]!, points[a]!)));

@@ -30,7 +30,7 @@ export function readied({ points, normals, edges }: Convex): Ready {
   const faces = normals.map(along);
   const sides = [...[0, 1, 2].map((k) => along({ x: +(k === 0), y: +(k === 1), z: +(k === 2) })), ...faces];
   /** Whether the solid and the triangle are parted by a plane square to a way. */
-  const parted = (x: number, y: number, z: number, a: Vector3, b: Vector3, c: Vector3): boolean => {
+  const split = (x: number, y: number, z: number, a: Vector3, b: Vector3, c: Vector3): boolean => {
     const [da, db, dc] = [
       a.x * x + a.y * y + a.z * z,
       b.x * x + b.y * y + b.z * z,
@@ -51,7 +51,7 @@ export function readied({ points, normals, edges }: Convex): Ready {
   const partedAcross = (e: Vec3, p: Vector3, q: Vector3, a: Vector3, b: Vector3, c: Vector3): boolean => {
     const [fx, fy, fz] = [q.x - p.x, q.y - p.y, q.z - p.z];
     const [x, y, z] = [e.y * fz - e.z * fy, e.z * fx - e.x * fz, e.x * fy - e.y * fx];
-    return x * x + y * y + z * z > PARALLEL && parted(x, y, z, a, b, c);
+    return x * x + y * y + z * z > PARALLEL && split(x, y, z, a, b, c);
   };
   return {
     moveTo: (to) => {
@@ -78,7 +78,7 @@ export function readied({ points, normals, edges }: Convex): Ready {
       const [ux, uy, uz] = [b.x - a.x, b.y - a.y, b.z - a.z];
       const [vx, vy, vz] = [c.x - a.x, c.y - a.y, c.z - a.z];
       const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
-      if (nx * nx + ny * ny + nz * nz > PARALLEL && parted(nx, ny, nz, a, b, c)) return false;
+      if (nx * nx + ny * ny + nz * nz > PARALLEL && split(nx, ny, nz, a, b, c)) return false;
       for (const e of edges)
         if (
           partedAcross(e, a, b, a, b, c) ||

@@ -1,5 +1,5 @@
 import { add3, contains, dot3, type Mesh, scale3, sub3, type Vec2, type Vec3 } from '../geometry';
-import { type Core, coreMesh, gridNormals, type LaidPanel, onGrid, plateMesh, shut } from '../panel';
+import { type Stick, stickMesh, gridNormals, type LaidPanel, onGrid, plateMesh, shut } from '../panel';
 
 /** Triangles, three corners each. */
 export type Triangle = [Vec3, Vec3, Vec3];
@@ -81,4 +81,4 @@ export function panelFaces(laid: LaidPanel, cut: readonly (readonly Vec2[])[] = 
 const AROUND = 64;
 
 /** The faces of a stick, the bore of a pipe among them. */
-export const stickFaces = (core: Core): Triangle[] => meshFaces(coreMesh(core, AROUND));
+export const stickFaces = (stick: Stick): Triangle[] => meshFaces(stickMesh(stick, AROUND));

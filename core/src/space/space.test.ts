@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Vec3 } from '../geometry';
-import { type Core, onGrid } from '../panel';
+import { type Stick, onGrid } from '../panel';
 import { roomBehind } from './behind';
 import { newPart } from '../parts';
 import { makePart } from '../parts/made';
-import { aroundOf } from '../parts/testing/worn.test';
+import { contextOf } from '../parts/testing/worn.test';
 import { wallsOf } from './walls';
 
 const wearer = { name: 'Anyone', underLayerMm: 2, measures: [] };
@@ -17,7 +17,7 @@ const unit = (p: Vec3): Vec3 => {
 const box = (widthMm: number, deepMm: number, heightMm: number) => {
   const part = newPart('one', wearer, 'box');
   const params = { ...part.params, held: 'inside', widthMm, deepMm, heightMm };
-  return makePart({ ...part, params }, aroundOf(), { coarse: true });
+  return makePart({ ...part, params }, contextOf(), { coarse: true });
 };
 const size = fc.integer({ min: 15, max: 600 });
 
@@ -63,7 +63,7 @@ describe('room in a part', () => {
 
   it('is open where nothing of the part lies behind', () => {
     const part = newPart('one', wearer, 'shield');
-    const { laid } = makePart(part, aroundOf(), { coarse: true });
+    const { laid } = makePart(part, contextOf(), { coarse: true });
     const walls = wallsOf(laid, []);
     expect(walls.reach({ x: 0, y: -5000, z: 0 }, { x: 0, y: -1, z: 0 })).to.equal(undefined);
     expect(wallsOf([], []).reach({ x: 0, y: 0, z: 0 }, { x: 0, y: 1, z: 0 })).to.equal(undefined);
@@ -72,7 +72,7 @@ describe('room in a part', () => {
   it('behind a wall is less where a stick stands, and there alone, however thin it is', () => {
     const { laid } = box(400, 100, 300);
     const face = laid.find((l) => l.panel.id === 'face')!;
-    const stick: Core = {
+    const stick: Stick = {
       id: 's',
       name: 'stick',
       rodId: 'none',
@@ -96,7 +96,7 @@ describe('room in a part', () => {
 
   it('in a closed tube is its bore, along its seam as well', () => {
     const part = newPart('one', wearer, 'wand');
-    const { laid } = makePart(part, aroundOf(), { coarse: true });
+    const { laid } = makePart(part, contextOf(), { coarse: true });
     const walls = wallsOf(laid, []);
     const { grid } = laid.find((l) => l.panel.id === 'handle-1')!.panel;
     const bore = 2 * Math.hypot(grid[1]![3]!.x, grid[1]![3]!.y);
@@ -107,7 +107,7 @@ describe('room in a part', () => {
   });
 
   it('stops at a stick', () => {
-    const stick: Core = {
+    const stick: Stick = {
       id: 's',
       name: 'stick',
       rodId: 'none',

@@ -115,7 +115,7 @@ describe('free room under something rigid', () => {
     expect(roomMm!).to.be.closeTo(80 - Math.sqrt(2500 - nearest ** 2), 0.2);
   });
 
-  it('a thing in its room is as large as it is told, and stands where it is told', () => {
+  it('a thing in its room is as large as it is told, and stands where it is reported', () => {
     fc.assert(
       fc.property(
         num(5, 50),

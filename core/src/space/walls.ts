@@ -1,7 +1,7 @@
 import { type Box3, BufferAttribute, BufferGeometry, DoubleSide, Ray } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
 import { add3, cross3, dot3, scale3, unit3, type Vec2, type Vec3 } from '../geometry';
-import type { Core, LaidPanel } from '../panel';
+import type { Stick, LaidPanel } from '../panel';
 import type { Convex, Stand } from './convex';
 import { type Ready, readied } from './cutsInto';
 import { panelFaces, stickFaces, type Triangle } from './faces';
@@ -162,10 +162,10 @@ export function wallsOfFaces(triangles: readonly Triangle[]): Walls {
 }
 
 /** The foam of a part, both faces of every piece of it, and its sticks. */
-export const wallsOf = (laid: readonly LaidPanel[], cores: readonly Core[]): Walls =>
+export const wallsOf = (laid: readonly LaidPanel[], sticks: readonly Stick[]): Walls =>
   wallsOfFaces([
     ...laid.filter((l) => !l.panel.unseen).flatMap((l) => panelFaces(l)),
-    ...cores.flatMap(stickFaces),
+    ...sticks.flatMap(stickFaces),
   ]);
 
 /** Several walls as one, as far as they stop what goes out. */

@@ -240,7 +240,7 @@ describe('the way out', () => {
     ).to.equal('none');
   });
 
-  it('is not told of what does not lie free where it is', () => {
+  it('is not reported what does not lie free where it is', () => {
     expect(asked(boxWalls([30, 30, 30]), [40, 10, 10], [0, 0, 0])).to.equal('stuck');
   });
 });

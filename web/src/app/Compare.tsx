@@ -19,8 +19,8 @@ export function Compare() {
   const doc = useBuild((s) => s.doc);
   const parts = report?.parts;
   const openings = parts?.flatMap((p) => {
-    const then = pinnedReport?.parts.find((q) => q.id === p.id)?.passages;
-    return p.passages.map(({ what, openingMm }) => ({
+    const then = pinnedReport?.parts.find((q) => q.id === p.id)?.clearances;
+    return p.clearances.map(({ what, openingMm }) => ({
       name: `${p.name}, ${what}`,
       now: openingMm,
       then: then?.find((q) => q.what === what)?.openingMm,

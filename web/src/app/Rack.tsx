@@ -38,7 +38,7 @@ function Silhouette({ made, small }: { made: PartReport; small: boolean }) {
 
 /** What it is made of, in a word. */
 function sheetWords(part: Part, report: PartReport | undefined): string {
-  if (report && report.pieces.length === 0) return report.cores[0]?.name ?? 'nothing cut';
+  if (report && report.pieces.length === 0) return report.sticks[0]?.name ?? 'nothing cut';
   if (part.stack.length > 1)
     return `${part.stack.length} layers, ${part.stack.reduce((sum, p) => sum + p.nominalMm, 0)} mm`;
   return `${part.stack[0]!.nominalMm} mm`;

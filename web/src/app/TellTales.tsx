@@ -66,11 +66,11 @@ function useFigures(): Figure[] {
     text: length(made.packed.sidesMm[0], 0),
     change: difference(made.packed.sidesMm[0], then?.packed.sidesMm[0], 0),
   });
-  for (const { what, openingMm } of made.passages)
+  for (const { what, openingMm } of made.clearances)
     figures.push({
       label: `opening for ${what}`,
       text: length(openingMm, 0),
-      change: difference(openingMm, then?.passages.find((p) => p.what === what)?.openingMm, 0),
+      change: difference(openingMm, then?.clearances.find((p) => p.what === what)?.openingMm, 0),
     });
   for (const f of made.figures)
     figures.push({

@@ -36,7 +36,7 @@ function Worn({
   chosen: string | undefined;
   onPart: FigureViewProps['onPart'];
 }) {
-  const hung = useMemo(
+  const attached = useMemo(
     () =>
       parts.flatMap((part) =>
         placingsOf(body, parts, part.id).map((hang) => {
@@ -46,8 +46,8 @@ function Worn({
       ),
     [parts, body],
   );
-  useEffect(() => () => hung.forEach((h) => h.geometry.dispose()), [hung]);
-  return hung.map(({ id, geometry }, i) => (
+  useEffect(() => () => attached.forEach((h) => h.geometry.dispose()), [attached]);
+  return attached.map(({ id, geometry }, i) => (
     <mesh
       key={i}
       geometry={geometry}

@@ -1,6 +1,6 @@
 import type { Finding } from '@fomrik/core/document';
 import type { Severity } from '@fomrik/core/document';
-import { sureLabel } from '@fomrik/core/units';
+import { provenanceLabel } from '@fomrik/core/units';
 import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { Said } from './Said';
@@ -74,7 +74,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
         <Said words={finding.title} />
       </p>
       <p className="mt-0.5 text-[12.5px] leading-snug text-soft">
-        <Said words={finding.why} /> <span className="italic">({sureLabel[finding.sure]})</span>
+        <Said words={finding.why} /> <span className="italic">({provenanceLabel[finding.provenance]})</span>
       </p>
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
         {remedies.map((remedy) => (

@@ -118,7 +118,7 @@ export function FlatPieces({
             ·{' '}
             {chosen.easeMm !== undefined &&
               `ease ${chosen.easeMm > 0 ? '+' : ''}${chosen.easeMm.toFixed(1)} mm, spread between notches · `}
-            {chosen.hung && `${chosen.hung.words} · `}
+            {chosen.attached && `${chosen.attached.words} · `}
             {note && `${note} `}
             {chosen.bevelDeg === 0
               ? 'cut square'

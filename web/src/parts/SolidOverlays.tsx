@@ -1,5 +1,5 @@
 import type { PartReport } from '@fomrik/core/parts';
-import type { Passage } from '@fomrik/core/forms';
+import type { OpeningClearance } from '@fomrik/core/forms';
 import type { Vec3 } from '@fomrik/core/geometry';
 import { Line } from '@react-three/drei';
 import { useMemo } from 'react';
@@ -43,7 +43,7 @@ const pairs = (lines: readonly (readonly Vec3[])[], place: Place): [number, numb
   lines.flatMap((line) => line.slice(1).flatMap((p, i) => [place(line[i]!), place(p)]));
 
 /** A circle of a girth, level on the figure and across a limb. */
-function circle({ at: centre }: Passage, girthMm: number): Vec3[] {
+function circle({ at: centre }: OpeningClearance, girthMm: number): Vec3[] {
   const r = girthMm / (2 * Math.PI);
   return Array.from({ length: 65 }, (_, i) => {
     const t = (i / 64) * 2 * Math.PI;
@@ -101,7 +101,7 @@ export function Overlays({
           />
         ))}
       {rings &&
-        made.passages.map((ring) => (
+        made.clearances.map((ring) => (
           <group key={ring.what}>
             <Line
               points={circle(ring, ring.openingMm).map(place)}

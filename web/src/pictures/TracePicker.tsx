@@ -7,7 +7,7 @@ import type { Found } from './beneath';
 /** A likely error worse than this share of the size wants a better photograph. */
 const DOUBTFUL = 0.01;
 
-/** A tilt or a bow beyond these is told; from memory. */
+/** A tilt or a bow beyond these is reported; from memory. */
 const TILTED_DEG = 15;
 const BOWED_MM = 1;
 

@@ -16,7 +16,7 @@ export function Devices() {
     return () => clearInterval(timer);
   }, [code, load]);
   if (!lan?.here || (lan.addresses.length === 0 && lan.devices.length === 0)) return null;
-  const told = (error: Error): void => void toast.error(error.message);
+  const reported = (error: Error): void => void toast.error(error.message);
   return (
     <details className="mt-3 border-t border-hair pt-2">
       <summary className="cursor-pointer text-soft">
@@ -42,7 +42,11 @@ export function Devices() {
                 {formatDistanceToNow(new Date(d.seenAt), { addSuffix: true })}
               </span>
             </span>
-            <button type="button" className="btn" onClick={() => void api.sendAway(d.id).then(load, told)}>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => void api.sendAway(d.id).then(load, reported)}
+            >
               Revoke<span className="sr-only"> {d.name}</span>
             </button>
           </li>
@@ -65,7 +69,11 @@ export function Devices() {
         </div>
       )}
       {lan.addresses.length > 0 && (
-        <button type="button" className="btn mt-2" onClick={() => void api.pairingCode().then(setCode, told)}>
+        <button
+          type="button"
+          className="btn mt-2"
+          onClick={() => void api.pairingCode().then(setCode, reported)}
+        >
           {code ? 'Another code' : 'Pair a device'}
         </button>
       )}

@@ -14,7 +14,7 @@ export function Trash({ changed, onChanged }: { changed: unknown; onChanged: () 
   const [builds, setBuilds] = useState<Thrown[]>([]);
   const load = useCallback(() => void api.trash().then(setBuilds, () => setBuilds([])), []);
   useEffect(load, [load, changed]);
-  const told = (work: Promise<unknown>): void =>
+  const reported = (work: Promise<unknown>): void =>
     void work.then(
       () => {
         load();
@@ -38,14 +38,14 @@ export function Trash({ changed, onChanged }: { changed: unknown; onChanged: () 
                 {formatDistanceToNow(new Date(b.deletedAt), { addSuffix: true })}
               </span>
             </span>
-            <button type="button" className="btn" onClick={() => told(api.restore(b.id))}>
+            <button type="button" className="btn" onClick={() => reported(api.restore(b.id))}>
               Bring back<span className="sr-only"> {b.name}</span>
             </button>
             <button
               type="button"
               className="btn"
               onClick={() => {
-                if (confirm(`Erase “${b.name}” for good? This cannot be undone.`)) told(api.erase(b.id));
+                if (confirm(`Erase “${b.name}” for good? This cannot be undone.`)) reported(api.erase(b.id));
               }}
             >
               Erase<span className="sr-only"> {b.name}</span>
@@ -57,7 +57,8 @@ export function Trash({ changed, onChanged }: { changed: unknown; onChanged: () 
         type="button"
         className="btn mt-2"
         onClick={() => {
-          if (confirm(`Erase all ${builds.length} for good? This cannot be undone.`)) told(api.emptyTrash());
+          if (confirm(`Erase all ${builds.length} for good? This cannot be undone.`))
+            reported(api.emptyTrash());
         }}
       >
         Erase all

@@ -29,7 +29,7 @@ export function useDigests(builds: readonly BuildSummary[] | undefined, onTold: 
       gone = true;
       client.end();
     };
-    // One build at a time: the next follows when this one is told.
+    // One build at a time: the next follows when this one is reported.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
 }

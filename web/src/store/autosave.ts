@@ -84,12 +84,14 @@ export const saveNow = async (): Promise<void> => {
 export const heardOf = (id: string, version: number): void => void sessions.get(id)?.heard(version);
 
 /** What is left over of a build in this browser: this tab's own copy first, then those of tabs that are closed. */
-async function leftIn(id: string): Promise<{ own: KeptCopy | undefined; closed: KeptCopy[]; sure: boolean }> {
+async function leftIn(
+  id: string,
+): Promise<{ own: KeptCopy | undefined; closed: KeptCopy[]; provenance: boolean }> {
   const [copies, tab, open] = await Promise.all([copiesOfBuild(id), thisTab(), openTabs()]);
   return {
     own: copies.find((c) => c.tab === tab),
     closed: copies.filter((c) => c.tab !== tab && !open?.has(c.tab)),
-    sure: open !== undefined,
+    provenance: open !== undefined,
   };
 }
 
@@ -122,8 +124,8 @@ export async function openBuild(id: string, signal: AbortSignal): Promise<boolea
     return known;
   });
   void remember(loaded);
-  const { own, closed, sure } = await leftIn(id);
-  const picked = own ?? (sure && closed.length === 1 ? closed[0] : undefined);
+  const { own, closed, provenance } = await leftIn(id);
+  const picked = own ?? (provenance && closed.length === 1 ? closed[0] : undefined);
   const leftovers: Leftover[] = [];
   let copy: KeptCopy | undefined;
   for (const kept of [...(own ? [own] : []), ...closed]) {

@@ -14,7 +14,7 @@ function tellShelf(): void {
   const key = `${id}/${version}`;
   if (state !== 'saved' || !report || of !== doc || report.coarse.length > 0 || sent === key) return;
   sent = key;
-  // The shelf does without when it cannot be told.
+  // The shelf does without when it cannot be reported.
   api.putDigest(id, version, digestOf(report, doc)).catch(() => undefined);
 }
 

@@ -63,7 +63,7 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 let busy = false;
 let onSent: (buildId: string, entry: LogEntry) => void = () => undefined;
 
-/** What is told of each entry that goes out later. */
+/** What is reported each entry that goes out later. */
 export const whenSent = (heard: typeof onSent): void => void (onSent = heard);
 
 function sendLater(): void {

@@ -48,7 +48,7 @@ const keyOf = ({ foamId, nominalMm }: { foamId: string; nominalMm: number }): st
 export const plainFoam = ({ version, ...item }: SharedFoam): FoamStock => item;
 
 /** The same whatever order its fields came in. */
-const told = (item: FoamStock): string =>
+const reported = (item: FoamStock): string =>
   JSON.stringify(Object.entries(item).sort(([a], [b]) => (a < b ? -1 : 1)));
 
 /** The changes that bring the shelf from one state to another, foam by foam; foams that `to` does not name stay. */
@@ -56,7 +56,7 @@ export function foamChanges(from: readonly SharedFoam[], to: readonly FoamStock[
   const there = new Map(from.map((item) => [keyOf(item), item]));
   return to.flatMap((item) => {
     const known = there.get(keyOf(item));
-    if (known && told(plainFoam(known)) === told(item)) return [];
+    if (known && reported(plainFoam(known)) === reported(item)) return [];
     const { foamId, nominalMm } = item;
     return [{ foamId, nominalMm, baseVersion: known?.version ?? 0, item }];
   });

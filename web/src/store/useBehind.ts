@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useReport } from './report';
 
-/** Shorter than this, nobody is told that figures are older than what is on screen; milliseconds. */
+/** Shorter than this, nobody is reported that figures are older than what is on screen; milliseconds. */
 const TOLD_AFTER_MS = 1000;
 
 /** For how many seconds figures and findings have been of an older document; 0 when they are of this one, or nearly. */

@@ -22,7 +22,7 @@ export const derive = {
     }
     previous = previous ? share(previous, doc) : doc;
     const until = performance.now() + withinMs;
-    report = deriver(previous, { quick: withinMs === 0, goOn: () => performance.now() < until });
+    report = deriver(previous, { coarse: withinMs === 0, goOn: () => performance.now() < until });
     return send(report);
   },
   /** The pages the build last derived prints on. */

@@ -42,7 +42,7 @@ export class DeriveClient {
     this.slow = true;
   }
 
-  /** Ends the worker; nothing is told after that. */
+  /** Ends the worker; nothing is reported after that. */
   end(): void {
     this.ended = true;
     this.waiting = undefined;

@@ -3,11 +3,11 @@ import type { BuildDoc, Feature, Part } from '@fomrik/core/document';
 import { diffuserRows, type DiffuserRow, type LightBox } from '@fomrik/core/features';
 import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
 import {
-  lightSchools,
+  lightMethods,
   placesFor,
   proposedChannels,
-  type SchoolProposal,
-  type SchoolsAsked,
+  type MethodProposal,
+  type MethodsAsked,
 } from '@fomrik/core/report';
 import { transfer } from 'comlink';
 
@@ -25,8 +25,8 @@ export const inside = {
     placesFor(doc, partId, featureId, tilt),
   channels: (doc: BuildDoc, part: Part, runs: readonly WireRun[], awg: number): Feature[] =>
     proposedChannels(doc, part, runs, awg),
-  schools: (doc: BuildDoc, circuitId: string, asked: SchoolsAsked): SchoolProposal[] =>
-    lightSchools(doc, circuitId, asked),
+  methods: (doc: BuildDoc, circuitId: string, asked: MethodsAsked): MethodProposal[] =>
+    lightMethods(doc, circuitId, asked),
 };
 
 export type InsideApi = typeof inside;

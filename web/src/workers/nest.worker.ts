@@ -60,15 +60,15 @@ const api = {
         done: false,
       };
     });
-    let told = 0;
+    let reported = 0;
     while (runs.some((r) => !r.done)) {
       for (const r of runs) {
         const { value, done } = r.steps.next();
         if (value) r.now = value;
         if (done) r.done = true;
       }
-      if (performance.now() - told < TELL_MS) continue;
-      told = performance.now();
+      if (performance.now() - reported < TELL_MS) continue;
+      reported = performance.now();
       tell(progressOf(runs));
     }
     tell(progressOf(runs));

@@ -53,12 +53,12 @@ const api = {
       const { x, y } = seenThrough(laid.toPx, p)!;
       return [x, y];
     };
-    const told = outlines.map((one) => {
+    const reported = outlines.map((one) => {
       const byX = [...one.outline].sort((a, b) => a.x - b.x);
       const across = measuredOn(picture, known, spot(byX[0]!), spot(byX.at(-1)!));
       return { ...one, likelyMm: across?.likelyMm ?? 0 };
     });
-    return { outlines: told, ...sheet };
+    return { outlines: reported, ...sheet };
   },
   squared: async (url: string, laid: Laid, most: number): Promise<SquaredImage> => {
     const { pixels, ...where } = squaredPicture(await pixelsAt(url), laid, most);

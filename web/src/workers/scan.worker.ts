@@ -27,14 +27,14 @@ const keep = (read: Mesh): ScanRead => {
 
 const api = {
   /** Reads a file, telling how much of it has been read; the mesh stays here. */
-  async open(file: File, told: (share: number) => void): Promise<Result<ScanRead>> {
+  async open(file: File, reported: (share: number) => void): Promise<Result<ScanRead>> {
     const bytes = new Uint8Array(file.size);
     let at = 0;
     const reader = file.stream().getReader();
     for (let part = await reader.read(); !part.done; part = await reader.read()) {
       bytes.set(part.value, at);
       at += part.value.length;
-      told(at / file.size);
+      reported(at / file.size);
     }
     const read = readMesh(file.name, bytes);
     return read.ok ? ok(keep(read.value)) : read;

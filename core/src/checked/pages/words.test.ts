@@ -5,7 +5,7 @@ import { demo } from '../../files/testing/demo';
 import { fontFile } from '../../files/testing/font';
 import { newBuild, partReport, standardKinds } from '../../parts';
 import { anyPart } from '../../parts/testing/anyPart';
-import { aroundOf } from '../../parts/testing/worn.test';
+import { contextOf } from '../../parts/testing/worn.test';
 import { printedPieces } from '../../pattern';
 import { reportOf } from '../../report/testing/reportOf';
 import { readPages, unreadable } from './readPages';
@@ -34,7 +34,7 @@ describe('every word on a page can be read, by poppler', function () {
         fc.constantFrom(...forms).chain((form) => anyPart(form, wearer)),
         fc.constantFrom('A4', 'A3', 'Letter', 'Legal'),
         async (part, page) => {
-          const report = { parts: [partReport(part, aroundOf(), true)], letters: { [part.id]: 'A' } };
+          const report = { parts: [partReport(part, contextOf(), true)], letters: { [part.id]: 'A' } };
           const items = printedPieces(report);
           const small = items.slice(0, 12).filter(({ piece }) => piece.areaMm2 < 4e5);
           if (small.length === 0) return;

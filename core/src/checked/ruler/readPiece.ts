@@ -55,7 +55,7 @@ function clean(ring: readonly Point[]): Point[] {
 }
 
 /** A ring parted by a chord: the part on either side of it. A chord that ends within the ring goes on to its nearest corner. */
-function parted(ring: readonly Point[], a: Point, b: Point): [Point[], Point[]] {
+function split(ring: readonly Point[], a: Point, b: Point): [Point[], Point[]] {
   /** The point of the ring a chord's end is at or goes on to, and how many points of the ring come before it. */
   const end = (p: Point): { before: number; via: Point[] } => {
     let [best, away] = [0, Infinity];
@@ -121,7 +121,7 @@ export function readPiece(drawing: Drawing, outline: DrawnLine, id: string, thic
     const [a, b] = points as [Point, Point];
     const m = middle(points);
     const host = flats.find((f) => inside(f.ring, m)) ?? flats[0]!;
-    const [one, other] = parted(host.ring, a, b);
+    const [one, other] = split(host.ring, a, b);
     flats = flats.filter((f) => f !== host);
     flats.push({ ring: one, bevels: [], folds: [] }, { ring: other, bevels: [], folds: [] });
   }
@@ -133,13 +133,13 @@ export function readPiece(drawing: Drawing, outline: DrawnLine, id: string, thic
     if (sides.length !== 2) continue;
     const cut = nearestWords(middle(points), FOLD);
     const heat = cut ? undefined : nearestWords(middle(points), HEAT);
-    const told = cut ?? heat;
-    if (!told) throw new Error(`a fold of ${id} says nothing of itself`);
+    const reported = cut ?? heat;
+    if (!reported) throw new Error(`a fold of ${id} says nothing of itself`);
     const fold = {
       a,
       b,
-      deg: Number(told[1]),
-      face: told[2] === 'back' ? ('back' as const) : ('front' as const),
+      deg: Number(reported[1]),
+      face: reported[2] === 'back' ? ('back' as const) : ('front' as const),
       deep: cut ? Number(cut[3]) : 0,
       open: cut?.[4] === undefined ? 0 : Number(cut[4]),
     };

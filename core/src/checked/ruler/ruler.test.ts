@@ -4,7 +4,7 @@ import { drawingSvg } from '../../files/svg';
 import type { Params } from '../../document';
 import { type Habits, startHabits } from '../../materials';
 import { makePart } from '../../parts';
-import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { contextOf, partOf } from '../../parts/testing/worn.test';
 import type { MadePart } from '../../parts/made';
 import type { Piece } from '../../panel';
 import { inRows } from '../../pattern';
@@ -41,7 +41,7 @@ function ruled(
   { fold = 'v-groove' as Habits['fold'], read = 'svg' as 'svg' | 'dxf' } = {},
 ): Ruled {
   const made = makePart(partOf(form, params, { foamId, nominalMm }), {
-    ...aroundOf(),
+    ...contextOf(),
     habits: { ...startHabits, fold },
   });
   const pieces = made.pieces.filter((p) => p.role === 'shell' && of(p));

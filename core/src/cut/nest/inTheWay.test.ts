@@ -26,12 +26,12 @@ describe('what lies in the way', () => {
   it('is as deep as shifts tried one by one say', () => {
     fc.assert(
       fc.property(blob, blob, spot, (still, moving, { column, row }) => {
-        const told = depthOf(
+        const reported = depthOf(
           { cells: still, column: 3, row: 5 },
           { cells: moving, column: column + 3, row: row + 5 },
           new NoFits(),
         );
-        expect(told).to.equal(deep(still, moving, column, row));
+        expect(reported).to.equal(deep(still, moving, column, row));
       }),
       { numRuns: 200 },
     );

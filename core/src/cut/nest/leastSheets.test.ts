@@ -30,9 +30,9 @@ describe('fewest sheets', () => {
   it('are never more than any plan takes, against every way to fill them', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1, max: 100 }), { minLength: 1, maxLength: 8 }), (areas) => {
-        const told = leastSheets(areas, 100);
-        expect(told).to.be.at.most(fewest(areas, 100));
-        expect(told).to.be.at.least(Math.ceil(areas.reduce((sum, a) => sum + a, 0) / 100));
+        const reported = leastSheets(areas, 100);
+        expect(reported).to.be.at.most(fewest(areas, 100));
+        expect(reported).to.be.at.least(Math.ceil(areas.reduce((sum, a) => sum + a, 0) / 100));
       }),
       { numRuns: 300 },
     );

@@ -90,7 +90,7 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
  * then some orders a little changed in finer ones, laid as far left as they go without touching (a bottom-left heuristic
  * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is pressed into less and less of the last sheet, for as
  * long as it is asked. The same pieces and seed give the same layouts. What was found before, `from`, is gone on from:
- * nothing worse is told, and what is locked in it stays, even if that is all there is in it.
+ * nothing worse is reported, and what is locked in it stays, even if that is all there is in it.
  */
 export function* nesting(
   items: readonly ToLay[],
@@ -135,7 +135,7 @@ export function* nesting(
   );
   const count = boxes.sheets.reduce((sum, s) => sum + s.laid.length, 0);
   let tries = 0;
-  const told = (sheets: Sheet[]): Nested & { score: number } => {
+  const reported = (sheets: Sheet[]): Nested & { score: number } => {
     const { lastMm, middleMm } = lastOf(sheets, byId);
     const whole = sheets.filter((s) => !s.offcut);
     return {
@@ -150,10 +150,10 @@ export function* nesting(
   };
   const whole = (sheets: readonly Sheet[]): boolean =>
     sheets.reduce((sum, s) => sum + s.laid.length, 0) === count;
-  let best = told(boxes.sheets);
+  let best = reported(boxes.sheets);
   const take = (sheets: Sheet[]): boolean => {
     tries += 1;
-    const now = told(sheets);
+    const now = reported(sheets);
     const better =
       whole(sheets) &&
       (now.sheets < best.sheets || (now.sheets === best.sheets && now.lastMm < best.lastMm - 1e-6));
@@ -169,7 +169,7 @@ export function* nesting(
     const now = laid(order, cellMm)!;
     take(now.sheets);
     if (now.placed.length === order.length) order = now.placed.map(({ item, way }) => ({ item, only: way }));
-    return told(now.sheets).score;
+    return reported(now.sheets).score;
   };
   anew(COARSE_MM);
   yield best;
@@ -191,7 +191,7 @@ export function* nesting(
         const now = laid(next, cellMm, bound);
         if (now) {
           // Warm, it goes on from a somewhat worse order, so as not to be caught; cold, it begins anew from the best.
-          const score = whole(now.sheets) ? told(now.sheets).score : Infinity;
+          const score = whole(now.sheets) ? reported(now.sheets).score : Infinity;
           take(now.sheets);
           if (score < bestScore) [order, bestScore] = [next, score];
           if (score <= limit) current = { order: next, score };

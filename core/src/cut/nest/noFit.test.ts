@@ -14,8 +14,8 @@ describe('no-fit regions', () => {
         for (let dc = -moving.columns - 1; dc <= still.columns + 1; dc++)
           for (let dr = -moving.rows - 1; dr <= still.rows + 1; dr++) {
             const [c, r] = [dc - column, dr - row];
-            const told = c >= 0 && r >= 0 && c < cells.columns && r < cells.rows && isTaken(cells, c, r);
-            expect(told).to.equal(meets(still, moving, dc, dr));
+            const reported = c >= 0 && r >= 0 && c < cells.columns && r < cells.rows && isTaken(cells, c, r);
+            expect(reported).to.equal(meets(still, moving, dc, dr));
           }
       }),
       { numRuns: 40 },

@@ -23,15 +23,15 @@ export interface StickSet {
 
 /** Every length of every stick in the build, packed into sticks as sold; every cut takes what the saw takes. */
 export function sticksOf(parts: readonly PartReport[], { rods }: Catalogue, kerfMm: number): StickSet[] {
-  const cores = parts.flatMap((part) =>
-    part.cores.flatMap((core) =>
-      Array.from({ length: part.copies }, () => core.cutMm)
+  const sticks = parts.flatMap((part) =>
+    part.sticks.flatMap((stick) =>
+      Array.from({ length: part.copies }, () => stick.cutMm)
         .flat()
-        .map((lengthMm) => ({ partId: part.id, name: part.name, rodId: core.rodId, lengthMm })),
+        .map((lengthMm) => ({ partId: part.id, name: part.name, rodId: stick.rodId, lengthMm })),
     ),
   );
   return rods.flatMap((rod): StickSet[] => {
-    const cuts = cores
+    const cuts = sticks
       .filter((c) => c.rodId === rod.id)
       .map(({ partId, name, lengthMm }, i): StickCut => ({ partId, name, lengthMm, letter: letterAt(i) }));
     if (cuts.length === 0) return [];

@@ -133,7 +133,7 @@ export const channel = defineFeature<ChannelParams>({
                 station: 'inside',
                 title: `a wire channel ${trimNumber(params.deepMm)} mm deep in ${trimNumber(laid.foam.thicknessMm.value)} mm foam; ${trimNumber(Math.max(0, most))} mm is the most.`,
                 why: 'Less than 2 mm of foam shows it on the face.',
-                sure: 'memory',
+                provenance: 'memory',
                 excess: params.deepMm - most,
                 pieceId: laid.panel.id,
                 remedies: [],

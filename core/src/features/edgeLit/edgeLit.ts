@@ -116,9 +116,9 @@ export const edgeLit = defineFeature<EdgeParams>({
   electric: 'load',
   fields,
   places: ['panel'],
-  schools: [
+  methods: [
     {
-      school: 'edge-lit',
+      method: 'edge-lit',
       label: 'edge-lit engraved acrylic',
       is: () => true,
       along: ({ panel, from, to, turnDeg, lengthMm, colour }) => ({
@@ -193,7 +193,7 @@ export const edgeLit = defineFeature<EdgeParams>({
         station: 'inside',
         title: `the edge-lit sheet of ${size} fades: its darkest spot has ${trimNumber(glow.evenness * 100, 0)} % of the mean, ${params.evenPct} % is wanted.`,
         why: 'Every engraved spot takes light from those behind it. Engrave less near the lamps and more away from them, if you do it by hand.',
-        sure: 'memory',
+        provenance: 'memory',
         excess: wanted - glow.evenness,
         pieceId: laid.panel.id,
         remedies: evener(on, id, params),
@@ -205,7 +205,7 @@ export const edgeLit = defineFeature<EdgeParams>({
         station: 'inside',
         title: `the edge-lit sheet and its lamps are ${trimNumber(needMm)} mm deep, ${trimNumber(Math.max(0, haveMm))} mm is behind ${laid.panel.name}.`,
         why: 'It presses into the wearer or does not go in.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: needMm - haveMm,
         pieceId: laid.panel.id,
         remedies: [{ need: 'room', mm: needMm - haveMm }],
@@ -265,7 +265,7 @@ export const edgeLit = defineFeature<EdgeParams>({
           count: lamps.length,
           each: LED_MM.price,
           massG: 0,
-          sure: 'memory',
+          provenance: 'memory',
         },
       ],
       work: [

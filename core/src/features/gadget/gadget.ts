@@ -54,7 +54,7 @@ const fields = [
     'gel',
     'Gel before it',
     Object.entries(gels).map(([key, { label }]): [Gel, string] => [key as Gel, label]),
-    'A sheet of coloured filter; what it costs in light is told.',
+    'A sheet of coloured filter; what it costs in light is reported.',
     'Form',
     { when: isLit },
   ),
@@ -93,9 +93,9 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
   steady: true,
   fields,
   places: ['panel', 'room'],
-  schools: [
+  methods: [
     {
-      school: 'salvaged',
+      method: 'salvaged',
       label: 'salvaged fairy lights',
       is: (params) => params['what'] === 'fairy' || params['what'] === 'torch',
       // A string of twenty on 4.5 V draws some 60 mA; their little box of leads is what takes room. From memory.
@@ -187,7 +187,7 @@ function roomChecks(id: string, name: string, thickMm: number, haveMm: number, {
       station: 'inside',
       title: `the ${name} is ${trimNumber(thickMm)} mm thick, ${trimNumber(Math.max(0, haveMm))} mm is there.`,
       why: 'It does not go in, or presses through.',
-      sure: 'measured',
+      provenance: 'measured',
       excess: short,
       ...(laid && { pieceId: laid.panel.id }),
       remedies: [{ need: 'room', mm: short }],
@@ -209,7 +209,7 @@ function gelChecks(id: string, name: string, { gel, lumens, what }: ParamsOf<typ
           ? `the ${name} gives about ${trimNumber(lumens * passes, 0)} of ${trimNumber(lumens, 0)} lm through its ${label} gel.`
           : `about ${trimNumber(passes * 100, 0)} % of the light of the ${name} gets through its ${label} gel.`,
       why: 'Typical of stage filters; a lamp of that colour gives more light from the same cells. Keep gel off anything that gets hot.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: 1 - passes,
       remedies: [],
     },

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { Feature } from '../../document';
 import { partReport } from '../../parts';
-import { aroundOf, expectCured, partOf } from '../../parts/testing/worn.test';
+import { contextOf, expectCured, partOf } from '../../parts/testing/worn.test';
 
 const ring = (throughMm: number, holeMm: number, lipMm: number, u = 0.5): Feature => ({
   id: 'ring',
@@ -9,7 +9,7 @@ const ring = (throughMm: number, holeMm: number, lipMm: number, u = 0.5): Featur
   place: { on: 'panel', panel: 'front', u, v: 0.5, turnDeg: 0 },
   params: { throughMm, holeMm, lipMm },
 });
-const report = (feature: Feature) => partReport(partOf('donor', {}, { features: [feature] }), aroundOf());
+const report = (feature: Feature) => partReport(partOf('donor', {}, { features: [feature] }), contextOf());
 
 describe('a gasket ring', () => {
   it('is a ring of 2 mm foam: its bore a millimetre under what passes, its lip beyond the hole', () => {

@@ -74,7 +74,7 @@ export const gasket = defineFeature<ParamsOf<typeof fields>>({
                 station: 'shape' as const,
                 title: `${trimNumber(params.throughMm)} mm do not go through a hole of ${trimNumber(params.holeMm)} mm.`,
                 why: 'Drill half a millimetre to a millimetre over; the ring hides it.',
-                sure: 'practice' as const,
+                provenance: 'practice' as const,
                 excess: params.throughMm - params.holeMm,
                 pieceId: laid.panel.id,
                 remedies: [
@@ -99,7 +99,7 @@ export const gasket = defineFeature<ParamsOf<typeof fields>>({
                 station: 'shape' as const,
                 title: `a gasket ring stands ${trimNumber(-left)} mm over the edge of ${laid.panel.name}.`,
                 why: 'It is cut off there, or bent round.',
-                sure: 'standard' as const,
+                provenance: 'standard' as const,
                 excess: -left,
                 pieceId: laid.panel.id,
                 remedies: [],

@@ -88,7 +88,7 @@ export const hatch = defineFeature<HatchParams>({
       return notLaid(feature, 'inside', 'the piece that carried a hatch is no longer there.');
     const { name } = laid.panel;
     const size = `${trimNumber(params.lengthMm)} × ${trimNumber(params.widthMm)} mm`;
-    if (laid.panel.given)
+    if (laid.panel.existing)
       return notLaid(feature, 'inside', `${name} is there already; its own lid or door opens it.`);
     const spot = laid.flatAt({ x: place.u, y: place.v });
     const outer = openingRing(cutSize(params), place.turnDeg);
@@ -161,7 +161,7 @@ export const hatch = defineFeature<HatchParams>({
               count: Math.ceil(2 * (params.widthMm + LIP_MM)),
               each: 0.003,
               massG: 2,
-              sure: 'memory',
+              provenance: 'memory',
             },
       ],
       work: [
@@ -186,7 +186,7 @@ export const hatch = defineFeature<HatchParams>({
                 station: 'inside',
                 title: `${name}: a hatch of ${size} stands ${trimNumber(left)} mm from an edge; keep ${LEAST_MM} mm.`,
                 why: 'A thin bridge tears when the lid is lifted.',
-                sure: 'practice',
+                provenance: 'practice',
                 excess: LEAST_MM - left,
                 pieceId: laid.panel.id,
                 remedies: [],

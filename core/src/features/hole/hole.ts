@@ -68,7 +68,7 @@ export const hole = defineFeature<ParamsOf<typeof fields>>({
                 station: 'shape',
                 title: `${laid.panel.name}: a hole stands ${trimNumber(left)} mm from an edge; keep ${LEAST_MM} mm.`,
                 why: 'A thin bridge of foam tears when it is bent.',
-                sure: 'practice',
+                provenance: 'practice',
                 excess: LEAST_MM - left,
                 pieceId: laid.panel.id,
                 remedies: [],

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Feature } from '../../document';
 import { meshVolume, signedArea } from '../../geometry';
 import { partReport } from '../../parts';
-import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { contextOf, partOf } from '../../parts/testing/worn.test';
 
 const block = (over: Record<string, number> = {}): Feature => ({
   id: 'block',
@@ -24,7 +24,7 @@ const block = (over: Record<string, number> = {}): Feature => ({
 const made = (over: Record<string, number> = {}) =>
   partReport(
     partOf('donor', { wideMm: 70, highMm: 90, deepMm: 36 }, { features: [block(over)] }),
-    aroundOf(),
+    contextOf(),
   );
 
 describe('an insert block', () => {

@@ -171,7 +171,7 @@ export const insertBlock = defineFeature<BlockParams>({
                 station: 'inside' as const,
                 title: `the insert block is ${trimNumber(tall)} mm deep, its room ${trimNumber(footing.depthMm)} mm.`,
                 why: 'It keeps the thing from closing.',
-                sure: 'standard' as const,
+                provenance: 'standard' as const,
                 excess: over,
                 remedies:
                   footing.depthMm >= Math.max(3, t)
@@ -198,7 +198,7 @@ export const insertBlock = defineFeature<BlockParams>({
                 station: 'inside' as const,
                 title: 'the insert block reaches beyond its room.',
                 why: 'Foam gives a millimetre or two; more must be cut off.',
-                sure: 'standard' as const,
+                provenance: 'standard' as const,
                 excess: 1 - footing.inside,
                 remedies: [],
               },
@@ -214,7 +214,7 @@ export const insertBlock = defineFeature<BlockParams>({
                   ? `the pocket leaves ${trimNumber(wallMm)} mm of foam round it; keep ${WALL_MM} mm.`
                   : 'the pocket is as large as its block, and is not cut.',
                 why: 'A thin wall tears when the pack is pulled out.',
-                sure: 'practice' as const,
+                provenance: 'practice' as const,
                 excess: WALL_MM - wallMm,
                 remedies: [],
               },

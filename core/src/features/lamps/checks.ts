@@ -112,11 +112,11 @@ export function checksOf(
       id: `lamp-edge-${id}`,
       severity: worst < half ? 'stop' : 'mind',
       station: 'inside',
-      title: `${off.length} lamp window${off.length > 1 ? 's' : ''} on ${laid.panel.name} ${worst < 0 ? 'beside the piece' : `${trimNumber(worst, 0)} mm from an edge`}; keep ${WINDOW_MARGIN_MM} mm ${laid.panel.given ? 'of wall' : 'of foam'} round each.`,
-      why: laid.panel.given
+      title: `${off.length} lamp window${off.length > 1 ? 's' : ''} on ${laid.panel.name} ${worst < 0 ? 'beside the piece' : `${trimNumber(worst, 0)} mm from an edge`}; keep ${WINDOW_MARGIN_MM} mm ${laid.panel.existing ? 'of wall' : 'of foam'} round each.`,
+      why: laid.panel.existing
         ? 'A thin bridge of plastic splits while it is drilled.'
         : 'A thin bridge of foam tears when it is bent.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: off.reduce((sum, l) => sum + WINDOW_MARGIN_MM + half - l.marginMm, 0),
       pieceId: laid.panel.id,
       remedies: centred(on, id, laid, place, params),
@@ -127,21 +127,21 @@ export function checksOf(
       id: `lamp-deep-${id}`,
       severity: 'mind',
       station: 'inside',
-      title: `lamps stand ${trimNumber(items[0]!.fit!.needMm)} mm out behind the ${laid.panel.given ? 'wall' : 'foam'}, ${trimNumber(short)} mm more than the gap there.`,
+      title: `lamps stand ${trimNumber(items[0]!.fit!.needMm)} mm out behind the ${laid.panel.existing ? 'wall' : 'foam'}, ${trimNumber(short)} mm more than the gap there.`,
       why: 'The leads press into the sleeve and short on sweat.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: short,
       pieceId: laid.panel.id,
       remedies: [{ need: 'room', mm: short }],
     });
-  if (!on.lined && !laid.panel.given)
+  if (!on.lined && !laid.panel.existing)
     checks.push({
       id: 'lining',
       severity: 'note',
       station: 'inside',
       title: 'nothing covers the wires inside.',
       why: 'A 2 mm lining keeps solder off the sleeve and sweat off the solder.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
       remedies: [
         {

@@ -79,9 +79,9 @@ export const lamps = defineFeature<LampParams>({
   electric: 'load',
   fields,
   places: ['panel'],
-  schools: [
+  methods: [
     {
-      school: 'bare',
+      method: 'bare',
       label: 'bare LEDs on a pack',
       is: () => true,
       along: ({ panel, from, turnDeg, lengthMm, colour }) => {
@@ -168,7 +168,7 @@ export const lamps = defineFeature<LampParams>({
       count: params.count,
       each: led.price,
       massG: 0,
-      sure: 'memory',
+      provenance: 'memory',
     });
     made.checks = [
       ...checksOf(on, id, laid, place, params, made.items),

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { dist2 } from '../../geometry';
 import { makePart } from '../../parts/made';
-import { aroundOf, expectCured, partOf } from '../../parts/testing/worn.test';
+import { contextOf, expectCured, partOf } from '../../parts/testing/worn.test';
 import { layoutOf } from './layout';
 
 const base = {
@@ -51,7 +51,7 @@ describe('lamps laid out', () => {
       place: { on: 'panel' as const, panel: 'a', u: 0.5, v: 0.5, turnDeg: 0 },
       params: { ...base, layout: 'circle', pitchMm },
     });
-    const { pieces } = makePart(partOf('bracer', {}, { features: [lamps(20)] }), aroundOf());
+    const { pieces } = makePart(partOf('bracer', {}, { features: [lamps(20)] }), contextOf());
     const holes = pieces.flatMap((p) => p.holes).filter((h) => h.id.startsWith('l-'));
     expect(holes).to.have.length(6);
     holes.forEach((h, i) => expect(dist2(h.centre, holes[(i + 1) % 6]!.centre)).to.be.closeTo(20, 1e-6));

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Check, Feature } from '../../document';
 import { throughFoam } from '../../materials';
 import { partReport, standardKinds } from '../../parts';
-import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { contextOf, partOf } from '../../parts/testing/worn.test';
 
 const begun = standardKinds.features.get('lamps')!.start({ panel: 'face', edge: '', at: { x: 0.5, y: 0.5 } });
 function lit(foamId: string, nominalMm: number, awayMm = 10) {
@@ -14,10 +14,10 @@ function lit(foamId: string, nominalMm: number, awayMm = 10) {
   };
   const report = partReport(
     { ...partOf('box'), stack: [{ foamId, nominalMm }], features: [lamps] },
-    aroundOf(),
+    contextOf(),
   );
-  const told: Check | undefined = report.checks.find((c) => c.id === 'through-l');
-  return { report, told };
+  const reported: Check | undefined = report.checks.find((c) => c.id === 'through-l');
+  return { report, reported };
 }
 const share = (title: string): number => Number(/^(\d+) % of the light/.exec(title)![1]);
 
@@ -31,26 +31,26 @@ describe('lamps behind foam that light goes through', () => {
 
   it('cut no holes, and say how much comes through and how even it is, the thicker the less', () => {
     const [thin, thick] = [lit('pe-white', 3), lit('pe-white', 10)];
-    for (const { report, told } of [thin, thick]) {
+    for (const { report, reported } of [thin, thick]) {
       expect(report.pieces.flatMap((p) => p.holes).filter((h) => h.kind === 'lamp')).to.deep.equal([]);
-      expect(told!.title).to.match(/darkest spot between the lamps/);
+      expect(reported!.title).to.match(/darkest spot between the lamps/);
     }
-    expect(share(thick.told!.title)).to.be.lessThan(share(thin.told!.title) / 3);
+    expect(share(thick.reported!.title)).to.be.lessThan(share(thin.reported!.title) / 3);
     // As deep behind the wall as the lamp is long and it stands away.
     expect(thin.report.items[0]!.fit!.needMm).to.be.closeTo(10 + 8.6, 1);
   });
 
   it('in opaque foam are a stop, and holes are the way out', () => {
-    const { report, told } = lit('dense-eva', 5);
-    expect(told!.severity).to.equal('stop');
+    const { report, reported } = lit('dense-eva', 5);
+    expect(reported!.severity).to.equal('stop');
     const cured = partReport(
       {
         ...partOf('box'),
         features: [{ id: 'l', kind: 'lamps', ...begun, params: { ...begun.params, shows: 'hole' } }],
       },
-      aroundOf(),
+      contextOf(),
     );
-    expect(told!.remedies.map((c) => ('label' in c ? c.label : c.need))[0]).to.equal(
+    expect(reported!.remedies.map((c) => ('label' in c ? c.label : c.need))[0]).to.equal(
       'Cut a hole for every lamp',
     );
     expect(cured.checks.some((c) => c.id === 'through-l')).to.equal(false);

@@ -51,7 +51,7 @@ export function throughChecks(
   const base = {
     station: 'inside' as const,
     pieceId: laid.panel.id,
-    sure: 'memory' as const,
+    provenance: 'memory' as const,
   };
   const holes = {
     label: 'Cut a hole for every lamp',

@@ -7,5 +7,5 @@ export const magnetPairs = (pairs: number): Bought => ({
   count: 2 * pairs,
   each: 0.15,
   massG: 2 * pairs * 0.4,
-  sure: 'memory',
+  provenance: 'memory',
 });

@@ -40,7 +40,7 @@ export const stripBought = (type: StripType, lengthMm: number): Bought[] => [
     count: Math.ceil(lengthMm / 100) / 10,
     each: stripOf(type).pricePerM,
     massG: 0,
-    sure: stripOf(type).sure,
+    provenance: stripOf(type).provenance,
   },
 ];
 

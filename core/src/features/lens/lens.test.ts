@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { Feature } from '../../document';
 import { partReport } from '../../parts';
-import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { contextOf, partOf } from '../../parts/testing/worn.test';
 
 const lens = (params: object, u = 0.5): Feature => ({
   id: 'eye',
@@ -9,7 +9,7 @@ const lens = (params: object, u = 0.5): Feature => ({
   place: { on: 'panel', panel: 'front', u, v: 0.5, turnDeg: 0 },
   params: { acrossMm: 40, thickMm: 3, ledgeMm: 3, lipMm: 8, foamMm: 2, ...params },
 });
-const report = (feature: Feature) => partReport(partOf('donor', {}, { features: [feature] }), aroundOf());
+const report = (feature: Feature) => partReport(partOf('donor', {}, { features: [feature] }), contextOf());
 
 /** Area of a flat ring. */
 const ring = (outMm: number, inMm: number): number => (Math.PI / 4) * (outMm ** 2 - inMm ** 2);

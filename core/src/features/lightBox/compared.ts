@@ -2,7 +2,7 @@ import { litFace } from '../../light';
 import { diffusers } from '../../materials';
 import { boxFace, type LightBox } from './box';
 
-/** One school of diffuser before the same lamps. */
+/** One method of diffuser before the same lamps. */
 export interface DiffuserRow {
   diffuser: string;
   name: string;

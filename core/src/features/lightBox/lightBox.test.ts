@@ -2,13 +2,13 @@ import { expect } from 'chai';
 import { applyChanges, type Feature, type Params, type Part } from '../../document';
 import { litFace } from '../../light';
 import { partReport, standardKinds } from '../../parts';
-import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { contextOf, partOf } from '../../parts/testing/worn.test';
 import { boxFace, type LightBox } from './box';
 
 const start = standardKinds.features.get('light-box')!.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
 
 function lit(params: Params = {}, u = 0.5) {
-  const panel = partReport(partOf('belt', { tassets: 0 }), aroundOf()).panels[0]!.id;
+  const panel = partReport(partOf('belt', { tassets: 0 }), contextOf()).panels[0]!.id;
   const box: Feature = {
     id: 'glow',
     kind: 'light-box',
@@ -16,7 +16,7 @@ function lit(params: Params = {}, u = 0.5) {
     params: { ...start.params, ...params },
   };
   const part: Part = { ...partOf('belt', { tassets: 0 }), features: [box] };
-  return { part, report: partReport(part, aroundOf()) };
+  return { part, report: partReport(part, contextOf()) };
 }
 
 const evenness = (part: Part): number =>
@@ -51,12 +51,12 @@ describe('a light box', () => {
 
   it('says how unevenly it glows, and every cure it offers makes it even, reckoned on a finer grid', () => {
     const { part, report } = lit({ columns: 2, shine: 'clear', walls: 'plain', deepMm: 6, evenPct: 50 });
-    const told = report.checks.find((c) => c.id === 'glow-glow')!;
+    const reported = report.checks.find((c) => c.id === 'glow-glow')!;
     expect(evenness(part)).to.be.lessThan(0.5);
-    expect(told.remedies.length).to.be.greaterThan(0);
-    const deeper = told.remedies.find((c) => c.label.startsWith('Lamps '))!;
+    expect(reported.remedies.length).to.be.greaterThan(0);
+    const deeper = reported.remedies.find((c) => c.label.startsWith('Lamps '))!;
     expect(Number.parseFloat(deeper.label.slice(6))).to.equal(deeper.changes[0]!.value);
-    for (const cure of told.remedies)
+    for (const cure of reported.remedies)
       expect(evenness(applyChanges(part, cure.changes)), cure.label).to.be.at.least(0.48);
   });
 
@@ -131,7 +131,7 @@ describe('a light box', () => {
       place: part.features[0]!.place,
       params: { ...begun.params, packId: '3xaaa', pocket: 'none' },
     };
-    const report = partReport({ ...part, features: [...part.features, pack] }, aroundOf());
+    const report = partReport({ ...part, features: [...part.features, pack] }, contextOf());
     expect(report.checks.some((c) => c.id === 'clash-cells')).to.equal(true);
   });
 });

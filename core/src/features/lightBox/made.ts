@@ -105,7 +105,7 @@ export function boxBought(params: BoxParams): Bought[] {
             count: params.columns * params.rows,
             each: ledBodies['5mm'].price,
             massG: 0,
-            sure: 'memory' as const,
+            provenance: 'memory' as const,
           },
         ]
       : stripBought(params.lit, stripMm(params))),
@@ -115,7 +115,7 @@ export function boxBought(params: BoxParams): Bought[] {
       count,
       each: 0.5,
       massG: 0.5,
-      sure: 'memory' as const,
+      provenance: 'memory' as const,
     })),
   ];
 }

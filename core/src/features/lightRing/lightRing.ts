@@ -97,7 +97,7 @@ export const lightRing = defineFeature<RingParams>({
           count: 1,
           each: ring.price,
           massG: 0,
-          sure: 'memory',
+          provenance: 'memory',
         },
       ],
       checks: footing.room.solid
@@ -110,7 +110,7 @@ export const lightRing = defineFeature<RingParams>({
                 station: 'inside',
                 title: `the ${name} is ${THICK_MM} mm thick with its wires, ${trimNumber(Math.max(0, footing.depthMm))} mm is there.`,
                 why: 'It does not go in, or presses through.',
-                sure: 'memory',
+                provenance: 'memory',
                 excess: short,
                 ...(footing.laid && { pieceId: footing.laid.panel.id }),
                 remedies: [{ need: 'room', mm: short }],

@@ -59,13 +59,13 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
   steady: true,
   fields,
   places: ['path'],
-  schools: (
+  methods: (
     [
       ['12v', 'segments', '12 V strip cut in segments'],
       ['5v', 'addressable', 'addressable 5 V with a controller'],
     ] as const
-  ).map(([type, school, label]) => ({
-    school,
+  ).map(([type, method, label]) => ({
+    method,
     label,
     is: (params) => params['type'] === type,
     along: ({ panel, from, to, colour }) => ({
@@ -172,7 +172,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
                 station: 'inside',
                 title: `the ${name} is ${trimNumber(of.thickMm)} mm thick, ${trimNumber(haveMm)} mm is behind ${laid.panel.name}.`,
                 why: 'It rubs on the wearer, and its joints crack.',
-                sure: 'memory',
+                provenance: 'memory',
                 excess: of.thickMm - haveMm,
                 pieceId: laid.panel.id,
                 remedies: [{ need: 'room', mm: of.thickMm - haveMm }],

@@ -30,8 +30,8 @@ const TAPED = 0.5;
 /** What would be glued to it if it were not held: its own edges, and those of others that lie on its faces, mm. */
 function heldMm(own: Piece, pieces: readonly Piece[]): number {
   const long = (edges: Piece['edges']): number => edges.reduce((sum, e) => sum + e.lengthMm, 0);
-  const onIt = pieces.flatMap((p) => p.edges.filter((e) => e.hung?.meets?.on.includes(own.id)));
-  return long(own.edges.filter((e) => e.joint === 'seam' || e.joint === 'hung')) + long(onIt);
+  const onIt = pieces.flatMap((p) => p.edges.filter((e) => e.attached?.meets?.on.includes(own.id)));
+  return long(own.edges.filter((e) => e.joint === 'seam' || e.joint === 'attached')) + long(onIt);
 }
 
 /** A whole piece that is held and not glued, so that what is behind it comes out again. */
@@ -51,13 +51,13 @@ export const loosePiece = defineFeature<LooseParams>({
   divide: (panels, { place }) =>
     place.on !== 'panel'
       ? [...panels]
-      : panels.map((p) => (p.id === place.panel && !p.given ? { ...p, comesOff: true } : p)),
+      : panels.map((p) => (p.id === place.panel && !p.existing ? { ...p, comesOff: true } : p)),
   lay: (on, feature) => {
     const { id, place, params } = feature;
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
     if (!laid) return notLaid(feature, 'inside', 'the piece that was to come off is no longer there.');
     const { panel, piece } = laid;
-    if (panel.given)
+    if (panel.existing)
       return notLaid(feature, 'inside', `${panel.name} is there already; its own lid or door opens it.`);
     const folds = piece.edges.filter((e) => e.joint === 'fold').length;
     const edgeMm = heldMm(
@@ -87,7 +87,7 @@ export const loosePiece = defineFeature<LooseParams>({
             count: Math.ceil(TAPED * edgeMm),
             each: 0.003,
             massG: 2,
-            sure: 'memory' as const,
+            provenance: 'memory' as const,
           },
         ],
         minutes: 10,

@@ -106,7 +106,7 @@ export const opening = defineFeature<OpeningParams>({
                 station: 'shape',
                 title: `${laid.panel.name}: an opening of ${size} stands ${trimNumber(left)} mm from an edge; keep ${LEAST_MM} mm.`,
                 why: 'A thin bridge tears when it is bent or knocked.',
-                sure: 'practice',
+                provenance: 'practice',
                 excess: LEAST_MM - left,
                 pieceId: laid.panel.id,
                 remedies: [],

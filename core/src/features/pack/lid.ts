@@ -104,7 +104,7 @@ export function closedIn(
           ? `${name} is glued in: ${over.length} layer${over.length > 1 ? 's lie' : ' lies'} over its pocket.`
           : `nothing covers the pocket of ${name}.`,
       why: 'Cells are changed, and a wire that fails is reached, without cutting.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
       pieceId: footing.laid.panel.id,
       remedies: [

@@ -93,7 +93,7 @@ export const pack = defineFeature<PackParams>({
             station: 'inside',
             title: `the pack “${params.packId}” is not in the catalogue.`,
             why: 'Its voltage and size are not known, so nothing can be worked out with it.',
-            sure: 'standard',
+            provenance: 'standard',
             excess: 1,
             remedies: on.packs.slice(0, 2).map((p) => usePack(on, id, p)),
           },
@@ -140,7 +140,7 @@ export const pack = defineFeature<PackParams>({
       count: 1,
       each: source.price,
       massG: 0,
-      sure: source.holderSure,
+      provenance: source.holderSure,
     });
     if (pocketMm > 0 && footing.laid) {
       const points = footprintOutline({
@@ -214,7 +214,7 @@ function checksOf(
       why: footing.laid
         ? 'Room is the gap to the clothed body under the whole pack, and the pocket if one is cut; a pack that presses is felt within minutes.'
         : 'What does not go in keeps the box from closing.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: short,
       ...(footing.laid && { pieceId: footing.laid.panel.id }),
       remedies: [
@@ -247,7 +247,7 @@ function checksOf(
       why: beside
         ? 'What stands over an edge catches and is seen.'
         : 'What lies beyond it is in a wall, or outside.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1 - footing.inside,
       remedies: [
         ...moved(on, feature, [
@@ -265,7 +265,7 @@ function checksOf(
       station: 'inside',
       title: `${source.name} stands free ${footing.room.name}: nothing closes it in there.`,
       why: 'What lies in the open is seen, knocked and rained on. A cover over it, or a room of its own, keeps it.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
       ...(footing.laid && { pieceId: footing.laid.panel.id }),
       remedies: [],
@@ -284,7 +284,7 @@ function checksOf(
       station: 'inside',
       title: `the pack lies ${trimNumber(sore.mm, 0)} mm from ${sore.spot.words}; keep ${sore.spot.keepOffMm} mm off.`,
       why: 'There is no flesh over it; anything hard there hurts.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: sore.spot.keepOffMm - sore.mm,
       remedies:
         place.on === 'panel'

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Feature } from '../../document';
 import { partReport } from '../../parts';
 import type { Piece } from '../../panel';
-import { aroundOf, expectCured, make, partOf } from '../../parts/testing/worn.test';
+import { contextOf, expectCured, make, partOf } from '../../parts/testing/worn.test';
 import { closingBevelDeg } from './padStrip';
 
 const pad = (panel: string, edge: string, params: object = {}): Feature => ({
@@ -35,7 +35,7 @@ describe('a padding strip', () => {
     const bevels = (form: string, params: object, panel: string, edge: string) =>
       partReport(
         partOf(form, params as never, { features: [pad(panel, edge, { closesDeg: 90, layers: 2 })] }),
-        aroundOf(),
+        contextOf(),
       )
         .pieces.filter((p) => p.featureId === 'pad')
         .map((p) => ({ each: p.each, at: p.edges.filter((e) => e.bevelDeg !== 0).map((e) => e.bevelDeg) }));
@@ -51,7 +51,7 @@ describe('a padding strip', () => {
       };
       const [strip] = partReport(
         partOf('box', {}, { features: [pad('lid', id, { closesDeg: 90 })] }),
-        aroundOf(),
+        contextOf(),
       ).pieces.filter((p) => p.featureId === 'pad');
       const cut = strip!.edges.find((e) => e.bevelDeg !== 0)!;
       expect(
@@ -60,12 +60,12 @@ describe('a padding strip', () => {
     }
   });
 
-  it('that does not touch what is worn is told, and one press makes it as thick as the gap', () => {
+  it('that does not touch what is worn is reported, and one press makes it as thick as the gap', () => {
     const features = [pad('a', 'left', { foamMm: 2 })];
-    const told = expectCured('bracer', { easeMm: 60 }, 'pad-loose-pad', { features });
-    expect(told.title).to.include('padding in');
+    const reported = expectCured('bracer', { easeMm: 60 }, 'pad-loose-pad', { features });
+    expect(reported.title).to.include('padding in');
     expect(
-      partReport(partOf('donor', {}, { features: [pad('front', 'left')] }), aroundOf()).checks,
+      partReport(partOf('donor', {}, { features: [pad('front', 'left')] }), contextOf()).checks,
       'the other wall of a case is nothing worn',
     ).to.deep.equal([]);
   });
@@ -73,7 +73,7 @@ describe('a padding strip', () => {
   it('too steep for a knife is cut square, and told', () => {
     const report = partReport(
       partOf('donor', {}, { features: [pad('front', 'left', { closesDeg: 40 })] }),
-      aroundOf(),
+      contextOf(),
     );
     expect(report.checks.map((c) => c.id)).to.deep.equal(['pad-steep-pad']);
     expect(report.pieces[0]!.edges.every((e) => e.bevelDeg === 0)).to.equal(true);

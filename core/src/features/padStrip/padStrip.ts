@@ -88,7 +88,7 @@ function gapAt(on: LaidPart, laid: LaidPanel, edge: string, widthMm: number): nu
     y: (a.y + b.y) / 2 + ((b.x - a.x) / size) * (widthMm / 2),
   });
   // Behind a wall that nobody wears is its own hollow.
-  const hollow = laid.panel.given && Math.abs((gap ?? 0) - laid.panel.given.behindMm) < 1e-6;
+  const hollow = laid.panel.existing && Math.abs((gap ?? 0) - laid.panel.existing.behindMm) < 1e-6;
   return gap !== undefined && gap <= HOLLOW_MM && !hollow ? gap : undefined;
 }
 
@@ -116,7 +116,7 @@ function checksOf(
             station: 'shape' as const,
             title: `padding in ${widest.name} is ${trimNumber(padMm)} mm thick, the gap there ${trimNumber(widest.gapMm)} mm.`,
             why: 'It holds nothing until it touches.',
-            sure: 'standard' as const,
+            provenance: 'standard' as const,
             excess: widest.gapMm - padMm,
             pieceId: widest.panel,
             remedies:
@@ -139,7 +139,7 @@ function checksOf(
             station: 'shape' as const,
             title: `padding cut at ${trimNumber(bevelDeg)}° comes to a feather; it is cut square.`,
             why: `No knife is held flatter than ${STEEPEST_BEVEL_DEG}°. Set the strip back from the edge instead.`,
-            sure: 'practice' as const,
+            provenance: 'practice' as const,
             excess: bevelDeg - STEEPEST_BEVEL_DEG,
             remedies: [],
           },

@@ -56,7 +56,7 @@ describe('a parting line', () => {
       parts: [blade],
     };
     const first = derive(build).parts[0]!.pieces.filter((p) => p.role === 'shell');
-    const parted = derive({
+    const split = derive({
       ...build,
       parts: [
         {
@@ -65,12 +65,12 @@ describe('a parting line', () => {
         },
       ],
     }).parts[0]!;
-    const halves = parted.pieces.filter((p) => p.role === 'shell');
+    const halves = split.pieces.filter((p) => p.role === 'shell');
     expect(halves.length).to.be.at.least(first.length * 2);
     const high = (id: string): number =>
       Math.max(...halves.find((p) => p.id === id)!.outline.map((p) => p.y));
     if (first.length > 1) expect(Math.abs(high(first[0]!.id) - high(first[1]!.id))).to.be.closeTo(40, 1);
-    expect(parted.work.some((w) => w.step === 'parting')).to.equal(true);
+    expect(split.work.some((w) => w.step === 'parting')).to.equal(true);
   });
 
   it('keeps details where they were, on whichever part they now lie', () => {

@@ -102,7 +102,7 @@ export const parting = defineFeature<PartingParams>({
     return {
       ...nothing(),
       work: [work],
-      bought: bought ? [{ ...bought, sure: 'memory' }] : [],
+      bought: bought ? [{ ...bought, provenance: 'memory' }] : [],
     };
   },
 });

@@ -83,7 +83,7 @@ export const pocket = defineFeature<ParamsOf<typeof fields>>({
                 station: 'inside',
                 title: `a pocket ${trimNumber(params.deepMm)} mm deep in ${trimNumber(laid.foam.thicknessMm.value)} mm foam; ${trimNumber(most)} mm is the most.`,
                 why: 'Less than 2 mm of skin shows what is behind it.',
-                sure: 'memory',
+                provenance: 'memory',
                 excess: params.deepMm - most,
                 pieceId: laid.panel.id,
                 remedies:

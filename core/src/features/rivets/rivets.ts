@@ -86,7 +86,7 @@ export const rivets = defineFeature<ParamsOf<typeof fields>>({
       count,
       each: 0.08,
       massG: count * 0.2,
-      sure: 'memory',
+      provenance: 'memory',
     });
     made.work.push({
       step: 'rivets',

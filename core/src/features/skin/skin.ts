@@ -127,7 +127,7 @@ export const skin = defineFeature<ParamsOf<typeof fields>>({
                 station: 'shape',
                 title: `the skin over ${name} must stretch by ${trimNumber(worst * 100, 0)} %; ${sheet.name} gives about ${trimNumber(gives * 100, 0)} %.`,
                 why: 'Lay it in two or more skins with a seam between, or heat it and work it in slowly.',
-                sure: 'memory',
+                provenance: 'memory',
                 excess: worst - gives,
                 pieceId: laid.panel.id,
                 remedies: [],

@@ -55,5 +55,5 @@ export const ownSwitch = (params: OwnSwitchParams): Switch => ({
   face: { widthMm: params.ownWidthMm, lengthMm: params.ownLengthMm },
   massG: MASS_G,
   price: 0,
-  sure: 'measured',
+  provenance: 'measured',
 });

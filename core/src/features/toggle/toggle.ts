@@ -59,7 +59,7 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
             station: 'inside',
             title: `the switch “${params.switchId}” is not in the catalogue.`,
             why: 'Its size and rating are not known.',
-            sure: 'standard',
+            provenance: 'standard',
             excess: 1,
             remedies: on.switches.slice(0, 1).map((s) => ({
               label: s.name,
@@ -107,7 +107,7 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
         count: 1,
         each: found.price,
         massG: 0,
-        sure: found.sure,
+        provenance: found.provenance,
       });
     made.checks.push(...pocketChecks(on, feature, footing, sizedOf(found)));
     const short = found.deepMm - haveMm;
@@ -118,7 +118,7 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
         station: 'inside',
         title: `the ${found.name} is ${trimNumber(found.deepMm)} mm deep, foam and room are ${trimNumber(haveMm)} mm.`,
         why: 'It presses into the sleeve, and its lever stands too far out.',
-        sure: found.sure,
+        provenance: found.provenance,
         excess: short,
         remedies: [
           { need: 'room', mm: short },

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { litFace } from '../../light';
 import type { Feature, Params } from '../../document';
 import { partReport, standardKinds } from '../../parts';
-import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { contextOf, partOf } from '../../parts/testing/worn.test';
 import { alongMm, flatFace, sleeveFace, windingOf, type Wound } from './wound';
 
 const wound: Wound = {
@@ -65,7 +65,7 @@ describe('a strip along a flat core', () => {
       ...begun,
       params: { ...begun.params, way: 'along', ...params },
     };
-    return partReport({ ...partOf('lantern'), features: [strip] }, aroundOf());
+    return partReport({ ...partOf('lantern'), features: [strip] }, contextOf());
   };
 
   it('is cut at marks, in every row of every face', () => {
@@ -80,11 +80,11 @@ describe('a strip along a flat core', () => {
     expect(item!.fit!.widthMm).to.equal(20);
   });
 
-  it('wider than its core is told, and fewer rows cure it', () => {
+  it('wider than its core is reported, and fewer rows cure it', () => {
     const report = laid({ wideMm: 20, rows: 3 });
-    const told = report.checks.find((c) => c.id === 'wound-wide-s')!;
-    expect(told.excess).to.be.closeTo(4, 1e-9);
-    expect(told.remedies).to.have.length(1);
+    const reported = report.checks.find((c) => c.id === 'wound-wide-s')!;
+    expect(reported.excess).to.be.closeTo(4, 1e-9);
+    expect(reported.remedies).to.have.length(1);
     expect(laid({ wideMm: 20, rows: 2 }).checks.some((c) => c.id === 'wound-wide-s')).to.equal(false);
   });
 

@@ -163,7 +163,7 @@ export const woundStrip = defineFeature<WoundParams>({
         station: 'inside',
         title: `the sleeve round the ${name} glows unevenly: its darkest spot has ${trimNumber(evenness * 100, 0)} % of the mean, ${params.evenPct} % is wanted.`,
         why: 'Lamps a pitch apart show as rings until the sleeve stands about as far off them.',
-        sure: 'memory',
+        provenance: 'memory',
         excess: wanted - evenness,
         remedies: evener(on, id, params),
       });
@@ -174,7 +174,7 @@ export const woundStrip = defineFeature<WoundParams>({
         station: 'inside',
         title: `${params.rows} rows of strip are ${trimNumber(params.rows * of.widthMm)} mm wide, the core is ${trimNumber(params.wideMm)}.`,
         why: 'What stands over the edge bends and breaks.',
-        sure: 'memory',
+        provenance: 'memory',
         excess: params.rows * of.widthMm - params.wideMm,
         // A core narrower than one strip is not helped by fewer rows.
         remedies:
@@ -202,7 +202,7 @@ export const woundStrip = defineFeature<WoundParams>({
             ? `a strip is wound round no less than ${LEAST_CORE_MM} mm; this core is ${trimNumber(params.coreMm)}.`
             : `turns ${trimNumber(params.pitchMm)} mm apart lie over each other: the strip is ${of.widthMm} mm wide.`,
         why: 'Its joints crack, and what is covered gives no light.',
-        sure: 'memory',
+        provenance: 'memory',
         excess: 1,
         remedies: [
           {
@@ -231,7 +231,7 @@ export const woundStrip = defineFeature<WoundParams>({
         station: 'inside',
         title: `the ${name} is ${trimNumber(across)} mm thick with its core, ${trimNumber(Math.max(0, footing.depthMm))} mm is there.`,
         why: 'It does not go in.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: across - footing.depthMm,
         remedies: [{ need: 'room', mm: across - footing.depthMm }],
       });

@@ -158,9 +158,9 @@ describe('a kerf wider than the room between pieces', () => {
       { path: ['cut', 'kerfMm'], value: 3 },
       { path: ['cut', 'spacingMm'], value: 0 },
     ]);
-    const told = reportOf(wide).findings.find((f) => f.id === 'kerf')!;
-    expect(told.severity).to.equal('stop');
-    const mended = applyChanges(wide, told.remedies[0]!.changes);
+    const reported = reportOf(wide).findings.find((f) => f.id === 'kerf')!;
+    expect(reported.severity).to.equal('stop');
+    const mended = applyChanges(wide, reported.remedies[0]!.changes);
     const after = reportOf(mended);
     expect(after.findings.some((f) => f.id === 'kerf')).to.equal(false);
     after.packed.sheets.forEach((sheet) => {
@@ -193,8 +193,8 @@ describe('the hand cutting sheet', () => {
         ),
       )
       .sort((a, b) => a - b);
-    const told = rows.map((r) => r.straightMm + r.curvedMm).sort((a, b) => a - b);
-    outlines.forEach((mm, i) => expect(told[i]).to.be.closeTo(mm, Math.max(0.3, mm * 0.002)));
+    const reported = rows.map((r) => r.straightMm + r.curvedMm).sort((a, b) => a - b);
+    outlines.forEach((mm, i) => expect(reported[i]).to.be.closeTo(mm, Math.max(0.3, mm * 0.002)));
   });
 
   it('begins with a fresh blade, and takes another every twelve metres of 6 mm foam or sooner', () => {

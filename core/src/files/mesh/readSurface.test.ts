@@ -65,7 +65,7 @@ describe('surfaces from files', () => {
     );
   });
 
-  it('simplified to a tenth, every point of it is on the ball, and the ball is no further from it than is told', async () => {
+  it('simplified to a tenth, every point of it is on the ball, and the ball is no further from it than is reported', async () => {
     const fine = egg(100, 100, 100, 50);
     const made = await simplified(fine, 3000);
     expect(fine.triangles.length).to.equal(30_000);

@@ -6,7 +6,7 @@ import type { FeatureKind } from '../../features';
 import { newBuild, standardKinds } from '../../parts';
 import { makePart } from '../../parts/made';
 import { anyField, anyPart } from '../../parts/testing/anyPart';
-import { anyone, aroundOf } from '../../parts/testing/worn.test';
+import { anyone, contextOf } from '../../parts/testing/worn.test';
 
 const share = fc.oneof(fc.constantFrom(0, 0.5, 1), fc.double({ min: 0, max: 1, noNaN: true }));
 const turnDeg = fc.constantFrom(0, 45, 90, 180, -30);
@@ -19,8 +19,8 @@ interface Spots {
 }
 
 function spotsOf(part: Part, wearer: Wearer): Spots {
-  const around = aroundOf({ body: resolveBody(wearer.measures), underLayerMm: wearer.underLayerMm });
-  const { laid, model } = makePart(part, around, { coarse: true });
+  const context = contextOf({ body: resolveBody(wearer.measures), underLayerMm: wearer.underLayerMm });
+  const { laid, model } = makePart(part, context, { coarse: true });
   return {
     panels: laid.map((l) => l.panel.id),
     edges: laid.flatMap(({ panel, piece }) => piece.edges.map((e) => ({ panel: panel.id, edge: e.id }))),

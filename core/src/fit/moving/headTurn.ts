@@ -65,24 +65,26 @@ export function headTurn(body: Body, parts: readonly MovingPart[]): HeadTurn | u
   const [worn, below] = [on(zonesIn('head', 'moving')), on(zonesIn('head', 'fixed'))];
   if (worn.length === 0 || below.length === 0) return undefined;
   const axis = { x: 0, y: neckSection(body, levels(body).chin).forwardMm };
-  const hung = (part: MovingPart): { points: Vec3[]; triangles: Mesh['triangles'] }[] =>
+  const attached = (part: MovingPart): { points: Vec3[]; triangles: Mesh['triangles'] }[] =>
     (canPair(part.zone) ? ([1, -1] as const) : ([1] as const)).map((side) => ({
       points: part.mesh.points.map(hangOn(body, part.zone, side)),
       triangles: part.mesh.triangles,
     }));
-  const [upper, lower] = [worn, below].map((side) => side.map((part) => ({ part, hung: hung(part) }))) as [
-    { part: MovingPart; hung: ReturnType<typeof hung> }[],
-    { part: MovingPart; hung: ReturnType<typeof hung> }[],
+  const [upper, lower] = [worn, below].map((side) =>
+    side.map((part) => ({ part, attached: attached(part) })),
+  ) as [
+    { part: MovingPart; attached: ReturnType<typeof attached> }[],
+    { part: MovingPart; attached: ReturnType<typeof attached> }[],
   ];
   const heights = (side: typeof upper): number[] =>
-    side.flatMap((s) => s.hung.flatMap((h) => h.points.map((p) => p.z)));
+    side.flatMap((s) => s.attached.flatMap((h) => h.points.map((p) => p.z)));
   // Only what both sides reach can meet.
   const span: Span = [
     heights(upper).reduce((a, b) => Math.min(a, b), Infinity) - CELL_MM,
     heights(lower).reduce((a, b) => Math.max(a, b), -Infinity) + CELL_MM,
   ];
   const cells = (of: (typeof upper)[number]): Cell[] =>
-    of.hung.flatMap(({ points, triangles }) => cellsOf(points, triangles, axis, span));
+    of.attached.flatMap(({ points, triangles }) => cellsOf(points, triangles, axis, span));
   const fixed = lower.map((of) => {
     const all = cells(of);
     return {

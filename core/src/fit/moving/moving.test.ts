@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { figure } from '../../body';
 import { applyChanges, type Params } from '../../document';
-import { adult, aroundOf, bodyOf, partOf, reportOf } from '../../parts/testing/worn.test';
+import { adult, contextOf, bodyOf, partOf, reportOf } from '../../parts/testing/worn.test';
 import { movementCures } from './remedies';
 import type { MovingPart } from './joints';
 import { movementsOf, type Movement } from './moving';
@@ -162,12 +162,12 @@ describe('moving in armour', () => {
   });
 
   it('is freed by every cure that is offered, and by none that the form would refuse', () => {
-    const around = aroundOf();
+    const context = contextOf();
     const parts = [partOf('breastplate', { belowWaistMm: 40 }), partOf('belt', { atMm: -20 })];
     const moving = parts.map((p) => ({ ...worn(p.form, p.params), id: p.id }));
     const waist = movementsOf(adult, moving).find((m) => m.joint === 'waist')!;
     expect(waist.angleDeg).to.be.lessThan(waist.wantedDeg);
-    const remedies = movementCures(waist, around, moving, parts);
+    const remedies = movementCures(waist, context, moving, parts);
     expect(new Set(remedies.map((c) => c.partId)).size, 'either may give way').to.equal(2);
     for (const cure of remedies) {
       const changed = parts.map((p) => (p.id === cure.partId ? applyChanges(p, cure.changes) : p));
@@ -180,7 +180,7 @@ describe('moving in armour', () => {
     const last = [partOf('breastplate', { belowWaistMm: 160 }), partOf('belt', { atMm: -200, heightMm: 25 })];
     const stuck = last.map((p) => ({ ...worn(p.form, p.params), id: p.id }));
     const found = movementsOf(adult, stuck).find((m) => m.joint === 'waist')!;
-    for (const cure of movementCures(found, around, stuck, last))
+    for (const cure of movementCures(found, context, stuck, last))
       expect(cure.partId, cure.label).to.equal('breastplate');
   });
 });

@@ -1,5 +1,5 @@
 import { applyChanges, type Change, type Part } from '../../document';
-import { type Around, foamFor, isValid, modelOf, needCandidates } from '../../parts';
+import { type Context, foamFor, isValid, modelOf, needCandidates } from '../../parts';
 import { solidOf } from '../../panel';
 import type { MovingPart } from './joints';
 import { movementOf, type Movement } from './moving';
@@ -14,15 +14,15 @@ export interface MovementCure {
 /** A part is drawn in by this, and more where that is not enough; mm. */
 const STEPS_MM = [14, 48];
 
-const solidFor = (part: Part, around: Around): MovingPart['mesh'] => {
-  const foam = foamFor(around, part.stack[0]!);
-  return solidOf(modelOf(part, around).panels.map((panel) => ({ panel, foam: foam(panel) }))).mesh;
+const solidFor = (part: Part, context: Context): MovingPart['mesh'] => {
+  const foam = foamFor(context, part.stack[0]!);
+  return solidOf(modelOf(part, context).panels.map((panel) => ({ panel, foam: foam(panel) }))).mesh;
 };
 
 /** What draws either of the parts that meet away from the joint, tried on the movement itself. */
 export function movementCures(
   movement: Movement,
-  around: Around,
+  context: Context,
   moving: readonly MovingPart[],
   docParts: readonly Part[],
 ): MovementCure[] {
@@ -32,15 +32,15 @@ export function movementCures(
     if (!part) return [];
     const best = new Map<string, { cure: MovementCure; angleDeg: number }>();
     for (const { group, label, changes } of STEPS_MM.flatMap((mm) =>
-      needCandidates(part, around, 'reach', mm),
+      needCandidates(part, context, 'reach', mm),
     )) {
       if ((best.get(group)?.angleDeg ?? 0) >= movement.wantedDeg) continue;
       const changed = applyChanges(part, changes);
-      if (!isValid(changed, around)) continue;
-      const mesh = solidFor(changed, around);
+      if (!isValid(changed, context)) continue;
+      const mesh = solidFor(changed, context);
       const { angleDeg = movement.mostDeg } =
         movementOf(
-          around.body,
+          context.body,
           movement.joint,
           moving.map((m) => (m.id === part.id ? { ...m, mesh } : m)),
         ) ?? {};

@@ -46,7 +46,7 @@ describe('back frame', () => {
     expect(edgeMm(pieceOf(shape, 'box-1-face'), 'bottom')).to.be.within(160 - 12, 160);
     for (const wall of ['front', 'back', 'roof', 'floor']) {
       const piece = pieceOf(shape, `box-1-${wall}`);
-      expect(piece.edges.find((e) => e.id === 'bottom')!.hung!.by, wall).to.equal('glue');
+      expect(piece.edges.find((e) => e.id === 'bottom')!.attached!.by, wall).to.equal('glue');
     }
   });
 

@@ -1,6 +1,6 @@
 import { levels, torsoSection } from '../../body';
 import { type Check, length, type ParamsOf, type Row, rows, setting } from '../../document';
-import { boxPanels, discGrid, gridOf, type Hung, type Join, type Panel, type Room } from '../../panel';
+import { boxPanels, discGrid, gridOf, type Attachment, type Join, type Panel, type Room } from '../../panel';
 import type { Vec3 } from '../../geometry';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { strapOver } from '../straps';
@@ -81,7 +81,7 @@ type BackFrameParams = ParamsOf<typeof fields>;
 const across: Vec3 = { x: 1, y: 0, z: 0 };
 const up: Vec3 = { x: 0, y: 0, z: 1 };
 
-const glued = (words: string, on?: string): Hung => ({
+const glued = (words: string, on?: string): Attachment => ({
   by: 'glue',
   words,
   ...(on !== undefined && { meets: { on: [on], way: 'on' } }),
@@ -120,7 +120,7 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
             z: z + plate.heightMm * v,
           })),
           edges: { bottom: 'bottom', right: 'plate edge', top: 'top', left: 'plate edge' },
-          hung: {
+          attached: {
             left: side === -1 ? onEdge : glued(onEdge.words),
             right: side === 1 ? onEdge : glued(onEdge.words),
           },
@@ -149,7 +149,7 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
       widthMm: Math.max(10, row.widthMm - 2 * t),
       heightMm: Math.max(10, row.heightMm - 2 * t),
       deepMm: Math.max(10, row.deepMm - t),
-      hung: glued(
+      attached: glued(
         'glued on the plate',
         params.plates.length === 1 ? 'plate' : `plate-${params.plates.length}`,
       ),
@@ -172,7 +172,7 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
         z: z + row.longMm * v,
       })),
       edges: { bottom: 'lower end', right: 'seam', top: 'upper end', left: 'seam' },
-      hung: {
+      attached: {
         bottom: glued('closed by a disc, glued in'),
         top: glued('closed by a disc, glued in'),
       },
@@ -206,7 +206,7 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
       station: 'shape',
       title: `plate ${Math.round(widest)} mm wide, shoulders ${Math.round(shoulders)} mm tip to tip.`,
       why: 'A frame wider than the shoulders catches doors and neighbours.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: over,
       remedies: [
         setting('As wide as the shoulders', {

@@ -79,7 +79,7 @@ function design(input: FormInput<BeltParams>): Design {
         );
       }),
       edges: { bottom: 'lower edge', right: 'side', top: 'belt edge', left: 'side' },
-      hung: {
+      attached: {
         top: {
           by: 'rivet',
           words: 'riveted or strapped on the face of the belt, 15 mm above its lower edge',
@@ -137,7 +137,7 @@ function design(input: FormInput<BeltParams>): Design {
               station: 'shape',
               title: `tassets end ${trimNumber(above, 0)} mm above the knee; walking kicks them out.`,
               why: 'Plates below mid-thigh swing against the knee at every step; 40 mm is the least.',
-              sure: 'practice',
+              provenance: 'practice',
               excess: 40 - above,
               remedies: [
                 setting(`Tassets ${Math.floor(params.tassetMm - 40 + above)} mm long`, {

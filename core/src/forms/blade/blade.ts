@@ -89,7 +89,7 @@ function narrowed(name: string, askedMm: number, strip: readonly Vec2[], key: st
       station: 'shape',
       title: `the ${name} is asked ${trimNumber(askedMm)} mm wide; the blade leaves ${trimNumber(leastMm)} mm at its narrowest.`,
       why: 'It is cut no wider than the foam beside it allows.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: over,
       remedies:
         leastMm >= 1 ? [setting(`${Math.floor(leastMm)} mm wide`, { [key]: Math.floor(leastMm) })] : [],
@@ -164,33 +164,33 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
     ...narrowed('fuller', params.fullerMm, fullerStrip, 'fullerMm'),
     ...narrowed('light channel', params.windowMm, lightStrip, 'windowMm'),
   ];
-  for (const core of channelled) {
-    const lying = lyingIn(core);
+  for (const stick of channelled) {
+    const lying = lyingIn(stick);
     if (!lying || lying.to < 0) continue;
-    const [wide, thick] = sizeOf(core.section);
+    const [wide, thick] = sizeOf(stick.section);
     const end = Math.min(lying.to, params.lengthMm);
     checks.push(
       ...wallCheck(
-        `wall-${core.id}`,
-        core.name,
+        `wall-${stick.id}`,
+        stick.name,
         halfWidthAt(outline, Math.max(1, end - 1)) - wide / 2,
         WALL_MM,
       ),
       ...wallCheck(
-        `skin-${core.id}`,
-        `${core.name} in ${trimNumber(total)} mm of layers`,
+        `skin-${stick.id}`,
+        `${stick.name} in ${trimNumber(total)} mm of layers`,
         (total - thick) / 2,
         SKIN_MM,
       ).map((c): Check => ({ ...c, remedies: [] })),
     );
     if (lying.to > params.lengthMm - TIP_MM)
       checks.push({
-        id: `core-tip-${core.id}`,
+        id: `core-tip-${stick.id}`,
         severity: 'stop',
         station: 'shape',
-        title: `${core.name} reaches to ${trimNumber(params.lengthMm - lying.to, 0)} mm from the point; keep ${TIP_MM} mm of foam over a hard end.`,
+        title: `${stick.name} reaches to ${trimNumber(params.lengthMm - lying.to, 0)} mm from the point; keep ${TIP_MM} mm of foam over a hard end.`,
         why: 'A hard core comes through the point at the first knock; most events refuse it.',
-        sure: 'practice',
+        provenance: 'practice',
         excess: lying.to - params.lengthMm + TIP_MM,
         remedies: [
           setting(`Blade ${Math.ceil(lying.to + TIP_MM)} mm long`, {
@@ -213,7 +213,7 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
           fits > 0
             ? `At ${trimNumber(total)} mm thick it may be ${fits} mm wide.`
             : 'The layers alone are thicker than the bore.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: diagonal - boreMm,
         remedies: fits >= 6 ? [setting(`Tang ${fits} mm wide`, { tangWidthMm: fits })] : [],
       });
@@ -225,7 +225,7 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
         station: 'shape',
         title: `the tang is ${trimNumber(params.tangMm - bore, 0)} mm longer than the hollow handle.`,
         why: 'What lies in the handle besides (pack, switch) needs its length too.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: params.tangMm - bore,
         remedies: [setting(`Tang ${Math.floor(bore)} mm long`, { tangMm: Math.floor(bore) })],
       });
@@ -242,7 +242,7 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
       station: 'shape',
       title: `the last ${SHARP_MM} mm of the point are thin foam: round them over, or make them of soft block.`,
       why: 'Points tear first and poke others; event rules decide what may be pointed.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
       remedies: [],
     });

@@ -1,7 +1,7 @@
 import { type Check, choice, length, type ParamsOf } from '../../document';
 import { boundsOf, contains } from '../../geometry';
 import { rods } from '../../materials';
-import type { Core, Section } from '../../panel';
+import type { Stick, Section } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
@@ -76,7 +76,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
   };
   // Outlines are seen from the front, where x runs to the left of the figure's.
   const at = (x: number) => ({ x: -x, y: 0, z: params.barrelUpMm });
-  const barrel: Core[] =
+  const barrel: Stick[] =
     rod && section
       ? [
           {
@@ -120,7 +120,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
         station: 'shape',
         title: 'the barrel does not lie within the body at its breech.',
         why: 'Its channel would break through the edge; move the barrel up or down, or draw the body round it.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: Math.max(1, -edge),
         remedies: [],
       });
@@ -130,7 +130,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
       station: 'shape',
       title: 'an open barrel may not be admitted: plug it, paint its end bright, or leave it solid.',
       why: 'Many events ask for no opening at the muzzle and for a bright end; their rules decide.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
       remedies: [],
     });
@@ -146,7 +146,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
     }),
     joins: [],
     roomMm: 0,
-    cores: barrel,
+    sticks: barrel,
     heldTurnDeg: -90,
     heldAt: { x: -(b.minX * 0.6), y: 0, z: params.handMm },
     // There is no muzzle to hang anything on where there is no barrel.

@@ -20,11 +20,11 @@ describe('a box', () => {
             // Inside sizes hold between skins; a plate that is left off has neither foam nor a skin within.
             const walls = (plates: number): number => (held === 'inside' ? plates * 6 : 0);
             const skins = (plates: number): number => (held === 'inside' ? 2 * plates * skinMm : 0);
-            const told = `${held}, skin ${skinMm}`;
-            expect(size('x'), told).to.be.closeTo(120 + walls(2) + skins(2), 1e-6);
+            const reported = `${held}, skin ${skinMm}`;
+            expect(size('x'), reported).to.be.closeTo(120 + walls(2) + skins(2), 1e-6);
             const [high, deep] = [open === 'top' ? 1 : 2, open === 'back' ? 1 : 2];
-            expect(size('z'), told).to.be.closeTo(160 + walls(high) + skins(high), 1e-6);
-            expect(size('y'), told).to.be.closeTo(60 + walls(deep) + skins(deep), 1e-6);
+            expect(size('z'), reported).to.be.closeTo(160 + walls(high) + skins(high), 1e-6);
+            expect(size('y'), reported).to.be.closeTo(60 + walls(deep) + skins(deep), 1e-6);
           }
       });
 

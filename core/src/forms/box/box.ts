@@ -64,7 +64,7 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
     up: Vec3,
     width: number,
     height: number,
-    hung?: { words: string; onto: Partial<Record<Facing, string>> },
+    attached?: { words: string; onto: Partial<Record<Facing, string>> },
   ): Panel =>
     platePanel({
       id,
@@ -74,7 +74,7 @@ function butt(w: number, h: number, d: number, t: number, open: BoxParams['open'
       up,
       outline: rectangle({ x: 0, y: 0 }, width, height),
       cuts: [],
-      ...(hung && { rimHung: { by: 'glue', ...hung } }),
+      ...(attached && { rimAttached: { by: 'glue', ...attached } }),
     });
   const [hw, hd] = [w / 2, d / 2];
   const { x, y, z } = axes;
@@ -163,7 +163,7 @@ function design({ params, foam }: FormInput<BoxParams>): Design {
             // The skin of the walls and that of its own rim both take of the opening.
             outline: rectangle({ x: 0, y: 0 }, Math.max(2, w - 4 * skinMm), Math.max(2, h - 4 * skinMm)),
             cuts: [],
-            rimHung: {
+            rimAttached: {
               by: 'glue',
               words: 'the back glued within the walls',
               onto: { right: 'back', left: 'front', up: 'roof', down: 'floor' },

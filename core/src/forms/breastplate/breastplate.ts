@@ -127,7 +127,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         station: 'shape',
         title: `stands ${trimNumber(width, 0)} mm wide between the arms; across the ${front ? 'chest' : 'back'} is ${trimNumber(across, 0)} mm.`,
         why: 'The arms cannot come forward past a plate wider than the body there.',
-        sure: 'memory',
+        provenance: 'memory',
         excess: width - across - 60,
         remedies: [8, 16, 24].map((by) =>
           setting(`Reach ${Math.max(40, params.sideDeg - by)}° to each side`, {
@@ -143,7 +143,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         station: 'shape',
         title: `reaches ${trimNumber(params.belowWaistMm, 0)} mm below the waist; sitting and bending push it into the throat.`,
         why: 'A stiff plate ends where the body bends.',
-        sure: 'practice',
+        provenance: 'practice',
         excess: params.belowWaistMm - 45,
         remedies: [setting('End 20 mm below the waist', { belowWaistMm: 20 })],
       });

@@ -64,7 +64,7 @@ export function innerBand(
       };
     }),
     edges: { bottom: 'lower edge', right: 'ends', top: 'upper edge', left: 'ends' },
-    hung: { bottom: glued, top: glued },
+    attached: { bottom: glued, top: glued },
   }));
 }
 
@@ -94,7 +94,7 @@ export function loosenessChecks(input: FormInput<BandParams>, gapMm: number, wha
       station: 'shape',
       title: `it stands ${trimNumber(left, 0)} mm off ${what} all round: it turns and slips.`,
       why: 'A band of foam inside, or pads, fill what is left over; some 3 mm stay for clothes and air.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: left - LOOSE_MM,
       remedies: band
         ? [

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Feature } from '../../document';
 import { gridNormals } from '../../panel';
 import { partReport } from '../../parts';
-import { aroundOf, make, partOf } from '../../parts/testing/worn.test';
+import { contextOf, make, partOf } from '../../parts/testing/worn.test';
 import { feature } from './testing/onWall';
 
 const pack = (u = 0.5): Feature => ({
@@ -57,7 +57,7 @@ describe('a bought thing by its section', () => {
 describe('what stands in a bought thing', () => {
   const rib = (fate: string, wideMm = 4) => ({ acrossMm: 0, upMm: 45, wideMm, highMm: 60, tallMm: 20, fate });
   const made = (ribs: object[]) =>
-    partReport(partOf('donor', { deepMm: 40, ribs } as never, { features: [pack()] }), aroundOf());
+    partReport(partOf('donor', { deepMm: 40, ribs } as never, { features: [pack()] }), contextOf());
   const item = (ribs: object[]) => made(ribs).items.find((i) => i.id.startsWith('pack'))!;
 
   it('is in the way where it must stay, however thin; what comes out is not', () => {
@@ -73,14 +73,14 @@ describe('what stands in a bought thing', () => {
     const { needMm, lengthMm } = items.find((i) => i.id.startsWith('pack'))!.fit!;
     const deep = Math.min(20, needMm - 16);
     expect(deep).to.be.above(0);
-    const told = checks.find((c) => c.id === 'cut-away-1')!;
-    expect(told.title).to.include(`4 × ${Math.ceil(Math.min(60, lengthMm))} mm`);
-    expect(told.excess).to.be.closeTo(deep, 1e-6);
+    const reported = checks.find((c) => c.id === 'cut-away-1')!;
+    expect(reported.title).to.include(`4 × ${Math.ceil(Math.min(60, lengthMm))} mm`);
+    expect(reported.excess).to.be.closeTo(deep, 1e-6);
     expect(work.find((w) => w.step === 'cut-away')!.cautions).to.include('boardDust');
     // Beside it nothing is cut.
     const beside = partReport(
       partOf('donor', { wideMm: 200, deepMm: 40, ribs: [rib('cut')] } as never, { features: [pack(1.2)] }),
-      aroundOf(),
+      contextOf(),
     );
     expect(beside.checks.some((c) => c.id.startsWith('cut-away'))).to.equal(false);
   });
@@ -97,7 +97,7 @@ describe('a lid on a hinge', () => {
           },
         ],
       }),
-      aroundOf(),
+      contextOf(),
     ).checks.map((c) => c.id);
 
   it('keeps holes away from the side it hangs at, and from no other', () => {
@@ -115,7 +115,7 @@ describe('a lid on a hinge', () => {
         partOf('donor', { opens: 'hinge', lid: 'front', hingeAt, deepMm: 50 } as never, {
           features: [{ ...pack(), place: { on: 'panel', panel: 'front', u, v: 0.5, turnDeg: 0 } }],
         }),
-        aroundOf(),
+        contextOf(),
       ).checks.find((c) => c.id === 'swing-pack')?.title;
     // By hand: the hinge is 68 mm from the wall across. A 9 V block reaches 66.5 mm along the lid and 19 mm in, so its
     // corner swings round at 69.1 mm: at 5° it is 67.8 mm out, at 10° 68.7 mm; at 62 mm it swings round at 64.8 mm.
@@ -137,7 +137,7 @@ describe('a lid on a hinge', () => {
     const ids = (features: Feature[]) =>
       partReport(
         partOf('donor', { opens: 'hinge', lid: 'front' } as never, { features }),
-        aroundOf(),
+        contextOf(),
       ).checks.map((c) => c.id);
     expect(ids([lamps, pack()])).to.include('lid-wires-front');
     expect(ids([lamps])).to.not.include('lid-wires-front');

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { checkOf, expectCured, make, aroundOf, partOf, reportOf } from '../../parts/testing/worn.test';
+import { checkOf, expectCured, make, contextOf, partOf, reportOf } from '../../parts/testing/worn.test';
 import { partReport } from '../../parts';
 import { drilledRow } from '../../parts/drilling';
 import { ovalOf } from '../held/walls';
@@ -57,10 +57,10 @@ describe('a bought thing, opened up', () => {
     expect(room.depthAt({ x: 0, y: 25 })).to.be.closeTo(300 / Math.PI - 6, 1e-9);
   });
 
-  it('described rooms that reach through the case are told, and one press keeps them within', () => {
+  it('described rooms that reach through the case are reported, and one press keeps them within', () => {
     const rooms = [{ acrossMm: 30, upMm: 45, wideMm: 40, highMm: 40, deepMm: 60 }];
-    const told = expectCured('donor', { rooms }, 'room-in');
-    expect(told.title).to.include('reaches through');
+    const reported = expectCured('donor', { rooms }, 'room-in');
+    expect(reported.title).to.include('reaches through');
     const cured = make('donor', { rooms });
     const [room] = cured.made.rooms;
     // 36 deep outside, walls of 2.
@@ -100,7 +100,7 @@ describe('a bought thing, opened up', () => {
         ],
       },
     );
-    const report = partReport(part, aroundOf());
+    const report = partReport(part, contextOf());
     expect(report.pieces).to.deep.equal([]);
     expect(report.areaMm2).to.equal(0);
     expect(report.foamG).to.equal(0);
@@ -121,7 +121,7 @@ describe('a bought thing, opened up', () => {
           features: [feature('overlay', 'band-2', { insetMm: 0, foamMm: 2, lapMm: 0 })],
         },
       ),
-      aroundOf(),
+      contextOf(),
     );
     const [band] = report.pieces;
     // Outside of the case at either end, and the layer that keeps its length 1 mm further out along the normal.
@@ -149,7 +149,7 @@ describe('a bought thing by its outline', () => {
   ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner' }));
   const report = partReport(
     partOf('donor', { shape: 'outline', outline, deepMm: 30, wallMm: 2 }),
-    aroundOf(),
+    contextOf(),
   );
 
   it('has a front and a back by it, and a strip as long as its rim', () => {
@@ -204,7 +204,7 @@ describe('foam round a bought tube', () => {
           { shape: 'round', girths: tube, wallMm: 2 },
           { features: [feature('overlay', 'band-1', { insetMm: 0, foamMm: 2, lapMm })] },
         ),
-        aroundOf(),
+        contextOf(),
       ).pieces;
       const xs = piece!.outline.map((p) => p.x);
       return { mm: Math.max(...xs) - Math.min(...xs), marks: piece!.marks };
@@ -217,7 +217,7 @@ describe('foam round a bought tube', () => {
 });
 
 describe('girths that are all at one height', () => {
-  it('are told, and something stands there all the same', () => {
+  it('are reported, and something stands there all the same', () => {
     const flat = [
       { zMm: 0, girthMm: 10 },
       { zMm: 0, girthMm: 10 },
@@ -254,7 +254,7 @@ describe('holes in a case', () => {
     const made = (switchId: string) =>
       partReport(
         partOf('donor', {}, { features: [feature('switch', 'front', { switchId })] }),
-        aroundOf(),
+        contextOf(),
       ).templates.find((t) => t.id === 'front')!;
     const slot = made('slide').marks.find((m) => m.kind === 'slot')!;
     const xs = slot.points.map((p) => p.x);
@@ -311,7 +311,7 @@ describe('a bought helmet, worn', () => {
           ],
         },
       ),
-      aroundOf(),
+      contextOf(),
     );
     const [lamp] = report.items;
     expect(lamp!.normal.z).to.be.closeTo(-1, 1e-6);

@@ -87,7 +87,7 @@ export const donor = defineForm<DonorParams>({
   label: 'Bought thing, opened up',
   zones: [],
   developable: true,
-  sheets: 'given',
+  sheets: 'existing',
   summary: 'A toy, torch or case described by what it is outside and where it has room inside.',
   fields,
   defaults: () => ({

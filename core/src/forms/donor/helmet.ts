@@ -59,7 +59,7 @@ function peak({ peakMm, wallMm }: HelmetParams, rimMm: number, oval: Oval): Pane
       outline: peakOutline(rimMm, oval, peakMm),
       cuts: [],
     }),
-    given: { wallMm, behindMm: ABOVE_MM },
+    existing: { wallMm, behindMm: ABOVE_MM },
     // It stands out over the face, so that how far it is from the head says nothing about fit.
     loose: true,
   };
@@ -132,7 +132,7 @@ export const donorHelmet = defineForm<HelmetParams>({
   zones: ['head'],
   fields,
   developable: true,
-  sheets: 'given',
+  sheets: 'existing',
   defaults: (body) => ({
     // The size that would be bought for the head.
     girths: [

@@ -2,16 +2,16 @@ import { expect } from 'chai';
 import { limbGirthMm } from '../../body';
 import { applyChanges, type Part } from '../../document';
 import { partReport } from '../../parts';
-import { adult, aroundOf, partOf } from '../../parts/testing/worn.test';
+import { adult, contextOf, partOf } from '../../parts/testing/worn.test';
 
-const around = aroundOf();
+const context = contextOf();
 const sleeve = (change = {}): Part => partOf('donor-limb', change);
-const loose = (part: Part) => partReport(part, around).checks.find((c) => c.id === 'loose-fit');
+const loose = (part: Part) => partReport(part, context).checks.find((c) => c.id === 'loose-fit');
 
 describe('a bought sleeve on a limb', () => {
   it('stands off as the tape says: half the difference of the girths over π, less its wall and the clothes', () => {
     const part = sleeve({ girths: [0, 100].map((zMm) => ({ zMm, girthMm: 420 })), startMm: 60, wallMm: 3 });
-    const report = partReport(part, around);
+    const report = partReport(part, context);
     const girth = Math.max(...[0, 100].map((z) => limbGirthMm(adult, 'forearm', 60 + z)));
     const gap = 420 / (2 * Math.PI) - 3 - girth / (2 * Math.PI) - 3;
     expect(report.figures.find((f) => f.key === 'gap')!.value).to.be.closeTo(gap, 0.01);
@@ -26,7 +26,7 @@ describe('a bought sleeve on a limb', () => {
     const { remedies } = loose(part)!;
     expect(remedies).to.have.length(1);
     const banded = applyChanges(part, remedies[0]!.changes);
-    const report = partReport(banded, around);
+    const report = partReport(banded, context);
     expect(loose(banded)).to.equal(undefined);
     const bands = report.pieces.filter((p) => p.id.startsWith('band-'));
     const layers = Number(banded.params['bandLayers']);
@@ -41,8 +41,8 @@ describe('a bought sleeve on a limb', () => {
   });
 
   it('says what must pass through it, and that it does not where it is too narrow', () => {
-    const tight = partReport(sleeve({ girths: [0, 100].map((zMm) => ({ zMm, girthMm: 190 })) }), around);
-    const [way] = tight.passages;
+    const tight = partReport(sleeve({ girths: [0, 100].map((zMm) => ({ zMm, girthMm: 190 })) }), context);
+    const [way] = tight.clearances;
     expect(way!.what).to.equal('the hand');
     expect(way!.openingMm).to.be.closeTo(190 - 2 * Math.PI * 2, 0.01);
     expect(way!.openingMm).to.be.lessThan(way!.needMm);
@@ -57,12 +57,12 @@ describe('a bought helmet that is too large', () => {
       girthMm: g.girthMm + 120,
     }));
     const large: Part = { ...part, params: { ...part.params, girths } };
-    const told = loose(large)!;
-    expect(told.excess).to.be.greaterThan(15);
-    const banded = applyChanges(large, told.remedies[0]!.changes);
+    const reported = loose(large)!;
+    expect(reported.excess).to.be.greaterThan(15);
+    const banded = applyChanges(large, reported.remedies[0]!.changes);
     expect(loose(banded)).to.equal(undefined);
-    const before = partReport(large, around).wear!;
-    const after = partReport(banded, around).wear!;
+    const before = partReport(large, context).wear!;
+    const after = partReport(banded, context).wear!;
     expect(after.leastGapMm).to.be.lessThan(before.leastGapMm);
     expect(after.leastGapMm).to.be.greaterThan(-3.5);
   });

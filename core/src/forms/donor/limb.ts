@@ -69,7 +69,7 @@ function design(input: FormInput<SleeveParams>): Design {
     roomMm: 0,
     ballast: [{ what: 'the thing itself', massG, at: { ...end, z: (foot.zMm + head.zMm) / 2 + byMm } }],
     measures: [key],
-    passages: [
+    clearances: [
       {
         what,
         openingMm: Math.PI * Math.max(1, Math.min(...inside) - 2 * bandMm(input)),
@@ -102,7 +102,7 @@ export const donorLimb = defineForm<SleeveParams>({
   zones: ['forearm', 'upperArm', 'thigh', 'lowerLeg'],
   fields,
   developable: true,
-  sheets: 'given',
+  sheets: 'existing',
   defaults: (body) => {
     const limbMm = limbLengthMm(body, 'forearm');
     const [at, longMm] = [BEGINS * limbMm, Math.round(LONG * limbMm)];

@@ -4,7 +4,7 @@ import type { Feature } from '../../document';
 import { joinMeshes, type Mesh, rayReach, roundRing, stacked } from '../../geometry';
 import { gridMesh, gridNormals } from '../../panel';
 import { partReport } from '../../parts';
-import { aroundOf, make, partOf } from '../../parts/testing/worn.test';
+import { contextOf, make, partOf } from '../../parts/testing/worn.test';
 
 const drilled = (panel: string): Feature => ({
   id: 'hole',
@@ -24,7 +24,7 @@ describe('a bought thing, scanned', () => {
     expect(made.templates.length).to.equal(made.laid.length);
     expect(made.model.joins).to.deep.equal([]);
     expect(made.model.ballast.map((b) => b.massG)).to.deep.equal([222]);
-    for (const { panel } of made.laid) expect(panel.given!.wallMm).to.equal(2);
+    for (const { panel } of made.laid) expect(panel.existing!.wallMm).to.equal(2);
   });
 
   it('is open behind a wall as far as the next wall it meets, or far where it is open', () => {
@@ -38,23 +38,25 @@ describe('a bought thing, scanned', () => {
       if (reach === undefined) continue;
       met += 1;
       // The panels follow the surface within a few millimetres, the walls of the scan are it.
-      expect(panel.given!.behindMm).to.be.closeTo(reach + 1, 1.5 * 2.7);
+      expect(panel.existing!.behindMm).to.be.closeTo(reach + 1, 1.5 * 2.7);
     }
     expect(met).to.be.above(0);
   });
 
   it('is drilled by a template as any case is', () => {
     const [wall] = made.laid;
-    const report = partReport(partOf('donor-scan', {}, { features: [drilled(wall!.panel.id)] }), aroundOf());
+    const report = partReport(partOf('donor-scan', {}, { features: [drilled(wall!.panel.id)] }), contextOf());
     expect(report.templates.flatMap((t) => t.holes.map((h) => h.diameterMm))).to.deep.equal([10]);
     expect(report.work.map((w) => w.step)).to.include.members(['open', 'case-holes', 'close']);
   });
 
   it('names the wall that stays whole, or is a lid, by the way it faces', () => {
     for (const uncut of ['front', 'back', 'top', 'foot'] as const)
-      expect(make('donor-scan', { uncut }).made.laid.filter((l) => l.panel.given!.uncut)).to.have.length(1);
+      expect(make('donor-scan', { uncut }).made.laid.filter((l) => l.panel.existing!.uncut)).to.have.length(
+        1,
+      );
     const lids = make('donor-scan', { opens: 'hinge', lid: 'top', hingeAt: 'bottom' }).made.laid;
-    expect(lids.flatMap((l) => l.panel.given!.hinge ?? [])).to.deep.equal(['bottom']);
+    expect(lids.flatMap((l) => l.panel.existing!.hinge ?? [])).to.deep.equal(['bottom']);
   });
 });
 
@@ -71,8 +73,8 @@ describe('how far a ray reaches', () => {
           const b = x * way.x;
           const expected = -b + Math.sqrt(b * b - x * x + 1600);
           // A ring of chords lies up to a third of a millimetre within the circle.
-          const told = rayReach(tube, { x, y: 0, z }, way)!;
-          expect(told).to.be.within(expected - 2, expected + 1e-6);
+          const reported = rayReach(tube, { x, y: 0, z }, way)!;
+          expect(reported).to.be.within(expected - 2, expected + 1e-6);
         },
       ),
     );

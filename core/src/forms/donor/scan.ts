@@ -60,7 +60,7 @@ function design({ params, meshes }: FormInput<ScanParams>): Design {
     { params: own, meshes, thicknessMm: wallMm },
     stands,
   );
-  const walls = panels.map((p) => ({ ...p, given: { wallMm, behindMm: behind(p, face, stands) } }));
+  const walls = panels.map((p) => ({ ...p, existing: { wallMm, behindMm: behind(p, face, stands) } }));
   const middle = { x: 0, y: aheadMm, z: upMm + spanMm.z / 2 };
   return {
     panels: asDescribed(walls, params, named(walls)),
@@ -90,7 +90,7 @@ export const donorScan = defineForm<ScanParams>({
   summary: 'A thing read from a file, as it is: drilled by templates, lit and covered in foam.',
   zones: [],
   fields,
-  sheets: 'given',
+  sheets: 'existing',
   surface: onFloor,
   defaults: () => ({
     ...surfaceDefaults(),

@@ -47,9 +47,9 @@ function design(input: FormInput<FacetedParams>): Design {
   // End plates stand within the sides, their rims as the sides lean.
   const plate = (id: string, name: string, z: number): Panel[] => {
     const [lowMm, highMm] = [2 * apothemAt(inner, z), 2 * apothemAt(inner, z + t)];
-    const hung = { by: 'glue' as const, words: 'glued within the sides' };
+    const attached = { by: 'glue' as const, words: 'glued within the sides' };
     return Math.min(lowMm, highMm) > LEAST_PLATE_MM
-      ? [plateBetween(input, { id, name, z, lowMm, highMm, sides: params.sides, hung })]
+      ? [plateBetween(input, { id, name, z, lowMm, highMm, sides: params.sides, attached })]
       : [];
   };
   const inside = Math.max(2, Math.min(foot.acrossMm, top.acrossMm) - 2 * t);

@@ -125,7 +125,7 @@ function design(input: FormInput<FittingParams>): Design {
                   ? `the inner pipe is ${trimNumber(-2 * wall)} mm wider than the bore.`
                   : `the ring would be ${trimNumber(wall)} mm thin; wind tape instead.`,
               why: 'The ring fills half of what is left between bore and inner pipe.',
-              sure: 'standard',
+              provenance: 'standard',
               excess: 1 - wall,
               remedies: [],
             },

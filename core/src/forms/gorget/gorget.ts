@@ -108,7 +108,7 @@ function design(input: FormInput<GorgetParams>): Design {
       ),
       edges: { bottom: 'lower edge', right: 'back edge', top: 'upper edge', left: 'back edge' },
       ...(i > 0 && {
-        hung: {
+        attached: {
           bottom: {
             by: 'glue' as const,
             words: `glued inside tier ${i}, lapped by ${trimNumber(tier.overlapMm)} mm${params.stepMm > 0 ? `, on pads ${trimNumber(params.stepMm)} mm thick` : ''}`,
@@ -137,7 +137,7 @@ function design(input: FormInput<GorgetParams>): Design {
       station: 'shape',
       title: `the collar leaves a ${trimNumber(opening, 0)} mm opening at ${tightest.panel.name}; this head needs ${trimNumber(need, 0)} mm.`,
       why: 'A closed ring goes over the head with hair and hood; every tier inside another costs its thickness all round.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: need - opening,
       remedies: [
         setting('Open the back seam', { closure: 'hook-and-loop', gapMm: Math.max(15, params.gapMm) }),
@@ -160,7 +160,7 @@ function design(input: FormInput<GorgetParams>): Design {
       station: 'shape',
       title: `the top tier ${chinRoom < 0 ? `stands ${trimNumber(-chinRoom, 0)} mm over the chin` : `leaves ${trimNumber(chinRoom, 0)} mm under the chin`}; turning the head wants ${CHIN_MM} mm.`,
       why: 'The jaw swings down and out as the head turns; never let a collar press on the throat.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: CHIN_MM - chinRoom,
       remedies: [
         setting(`Tiers ${lower.map((tier) => tier.heightMm).join(', ')} mm high`, { tiers: lower }),
@@ -175,7 +175,7 @@ function design(input: FormInput<GorgetParams>): Design {
     closure: params.closure,
     measures: ['neckGirth', 'headGirth'],
     roomMm: params.roomMm,
-    passages: closed
+    clearances: closed
       ? tiers.map(({ panel, inside }, i) => ({
           what: `the head through tier ${i + 1}`,
           openingMm: inside,

@@ -1,5 +1,5 @@
 import { type Check, choice, count, length, type ParamsOf, setting } from '../../document';
-import { type Core, gridOf, type Join, type Panel, sizeOf } from '../../panel';
+import { type Stick, gridOf, type Join, type Panel, sizeOf } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
@@ -98,14 +98,14 @@ function rolled(
 function design({ params, stack, through, body }: FormInput<GripParams>): Design {
   const total = stackMm(stack);
   // Over a coupler the grip is bored for the coupler.
-  const core = through
+  const stick = through
     .filter((c) => c.from.z < params.lengthMm / 2 && c.to.z > -params.lengthMm / 2)
-    .reduce<Core | undefined>(
+    .reduce<Stick | undefined>(
       (a, b) => (a && sizeOf(a.section)[0] >= sizeOf(b.section)[0] ? a : b),
       undefined,
     );
-  const coreMm = core ? Math.max(...sizeOf(core.section)) : 0;
-  const innerMm = core ? coreMm : params.boreMm;
+  const coreMm = stick ? Math.max(...sizeOf(stick.section)) : 0;
+  const innerMm = stick ? coreMm : params.boreMm;
   const isLayered = params.make === 'layers';
   const sleeve = isLayered ? undefined : rolled(stack, Math.max(innerMm, 6), params.lengthMm);
   const panels =
@@ -114,7 +114,7 @@ function design({ params, stack, through, body }: FormInput<GripParams>): Design
       id: 'grip',
       outline: rectangle({ x: 0, y: 0 }, params.widthMm, params.lengthMm),
       stack,
-      through: core ? [core] : [],
+      through: stick ? [stick] : [],
     });
   const [wide, deep] = sleeve ? [sleeve.outsideMm, sleeve.outsideMm] : [params.widthMm, total];
   const strip = params.wrap === 'none' ? 0 : params.stripThickMm;
@@ -129,8 +129,8 @@ function design({ params, stack, through, body }: FormInput<GripParams>): Design
     const thick = acrossMm > COMFORT_MM[1];
     const leastMm = coreMm + 2 * (strip + WALL_MM);
     const only =
-      thick && core && leastMm > COMFORT_MM[1]
-        ? ` ${core.name} alone with its wrap is ${trimNumber(coreMm + 2 * strip, 0)} mm: it leaves no room for a grip the hand can close on.`
+      thick && stick && leastMm > COMFORT_MM[1]
+        ? ` ${stick.name} alone with its wrap is ${trimNumber(coreMm + 2 * strip, 0)} mm: it leaves no room for a grip the hand can close on.`
         : '';
     checks.push({
       id: 'hand-closes',
@@ -138,7 +138,7 @@ function design({ params, stack, through, body }: FormInput<GripParams>): Design
       station: 'shape',
       title: `the grip is ${trimNumber(acrossMm, 0)} mm across with its wrap; this hand is happiest with about ${trimNumber(best, 0)} mm.${only}`,
       why: `Comfortable from ${COMFORT_MM[0]} to ${COMFORT_MM[1]} mm; above ${CLOSES_MM} mm most hands do not close.`,
-      sure: 'memory',
+      provenance: 'memory',
       excess: thick ? acrossMm - COMFORT_MM[1] : COMFORT_MM[0] - acrossMm,
       remedies: isLayered
         ? [
@@ -156,12 +156,12 @@ function design({ params, stack, through, body }: FormInput<GripParams>): Design
       station: 'shape',
       title: `${params.hands === 2 ? 'two hands need' : 'the hand needs'} ${trimNumber(needMm, 0)} mm, the grip is ${trimNumber(params.lengthMm, 0)} mm long.`,
       why: 'Reckoned from the length of the hand; gloves want more.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: needMm - params.lengthMm,
       remedies: [setting(`${Math.ceil(needMm)} mm long`, { lengthMm: Math.min(900, Math.ceil(needMm)) })],
     });
-  if (core && isLayered)
-    checks.push(...wallCheck('grip-wall', core.name, (Math.min(wide, deep) - coreMm) / 2, WALL_MM));
+  if (stick && isLayered)
+    checks.push(...wallCheck('grip-wall', stick.name, (Math.min(wide, deep) - coreMm) / 2, WALL_MM));
   const wind = wound(girthMm, params.lengthMm, params.stripMm, params.overlapPct / 100);
   const isWrapped = params.wrap !== 'none';
   return {
@@ -170,7 +170,7 @@ function design({ params, stack, through, body }: FormInput<GripParams>): Design
     roomMm: 0,
     measures: ['handLength'],
     rooms:
-      !core && params.boreMm > 0 && sleeve
+      !stick && params.boreMm > 0 && sleeve
         ? [
             boreRoom(
               'bore',
@@ -205,7 +205,7 @@ function design({ params, stack, through, body }: FormInput<GripParams>): Design
             count: Math.ceil(wind.lengthMm / 100) / 10,
             each: wrapPricePerM[params.wrap],
             massG: (wind.lengthMm / 1000) * wrapGPerM[params.wrap],
-            sure: 'memory',
+            provenance: 'memory',
           },
         ]
       : [],

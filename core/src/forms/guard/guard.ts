@@ -74,10 +74,10 @@ function design({ params, stack, through }: FormInput<GuardParams>): Design {
     params.bevelMm > 0 ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.3 }) : undefined;
   const rings = ringCuts(isDrawn(params) ? params.rings : [], outline);
   const checks: Check[] = [...drawnCheck(crosses), ...rings.checks];
-  for (const core of through) {
-    const [wide] = sizeOf(core.section);
-    const near = Math.min(...outline.map((p) => Math.hypot(p.x - core.from.x, p.y - core.from.y)));
-    checks.push(...wallCheck(`guard-wall-${core.id}`, core.name, near - wide / 2, WALL_MM));
+  for (const stick of through) {
+    const [wide] = sizeOf(stick.section);
+    const near = Math.min(...outline.map((p) => Math.hypot(p.x - stick.from.x, p.y - stick.from.y)));
+    checks.push(...wallCheck(`guard-wall-${stick.id}`, stick.name, near - wide / 2, WALL_MM));
   }
   return {
     panels: laminate({

@@ -30,7 +30,7 @@ describe('a stick that comes apart', () => {
   it('has couplers that take room: what sits on one is cut for it', () => {
     const jointed = { rod: 'pvc-3-4in', lengthMm: 900, joints: [{ atMm: 400 }], joint: 'coupler' };
     const [over, clear] = [carried(jointed, 400), carried(jointed, 200)];
-    const stick = clear.parts[0]!.cores[0]!.section;
+    const stick = clear.parts[0]!.sticks[0]!.section;
     const outside = 'outsideMm' in stick ? stick.outsideMm : 0;
     expect(widest(clear)).to.be.closeTo(outside - 1, 0.05);
     expect(widest(over)).to.be.greaterThan(outside + 3);
@@ -42,7 +42,7 @@ describe('a stick that comes apart', () => {
   it('weighs its couplers once, and buys as many as it has joints, of the kind that was chosen', () => {
     const of = (params: Params) => reportOf('haft', { rod: 'pvc-3-4in', lengthMm: 900, ...params });
     const [whole, joined] = [of({}), of({ joints: [{ atMm: 300 }, { atMm: 600 }] })];
-    const coupler = joined.cores[1]!;
+    const coupler = joined.sticks[1]!;
     const { section } = coupler;
     if (section.shape !== 'tube') throw new Error('a coupler is a tube');
     // Two tubes, 1400 kg/m³.
@@ -61,10 +61,10 @@ describe('a stick that comes apart', () => {
 describe('openings in a pipe', () => {
   const opening = { atMm: 200, lengthMm: 40, acrossMm: 10, roundDeg: 90 };
 
-  it('are told as places on a strip that goes once round', () => {
+  it('are reported as places on a strip that goes once round', () => {
     const pipe = reportOf('haft', { rod: 'pvc-3-4in', lengthMm: 900, openings: [opening] });
     const { detail } = pipe.work.find((w) => w.step === 'openings')!;
-    const section = pipe.cores[0]!.section;
+    const section = pipe.sticks[0]!.section;
     const girth = Math.PI * ('outsideMm' in section ? section.outsideMm : 0);
     expect(detail).to.contain(`${girth.toFixed(1)} mm long`);
     expect(detail).to.contain('slot 40 × 10 mm at 200');
@@ -73,14 +73,14 @@ describe('openings in a pipe', () => {
   });
 
   it('are refused where they leave too little wall, or split the end', () => {
-    const told = (change: Params): string[] =>
+    const reported = (change: Params): string[] =>
       reportOf('haft', {
         rod: 'pvc-3-4in',
         lengthMm: 900,
         openings: [{ ...opening, ...change } as typeof opening],
       }).checks.map((c) => c.id);
-    expect(told({ acrossMm: 50 })).to.deep.equal(['opening-wide-1']);
-    expect(told({ atMm: 22 })).to.deep.equal(['opening-end-1']);
-    expect(told({ atMm: 890 })).to.deep.equal(['opening-end-1']);
+    expect(reported({ acrossMm: 50 })).to.deep.equal(['opening-wide-1']);
+    expect(reported({ atMm: 22 })).to.deep.equal(['opening-end-1']);
+    expect(reported({ atMm: 890 })).to.deep.equal(['opening-end-1']);
   });
 });

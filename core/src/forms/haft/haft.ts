@@ -1,6 +1,6 @@
 import { angle, type Check, choice, length, number, type ParamsOf, rows, setting } from '../../document';
 import { rodMatters, rods } from '../../materials';
-import { type Core, isRound, sectionAreaMm2, sectionOf, type Section, sizeOf } from '../../panel';
+import { type Stick, isRound, sectionAreaMm2, sectionOf, type Section, sizeOf } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
@@ -145,7 +145,7 @@ function design(input: FormInput<HaftParams>): Design {
   const joints = breaks.length;
   const ends = [0, ...breaks, lengthMm];
   const cutMm = ends.slice(1).map((end, i) => end - ends[i]!);
-  const cores: Core[] = made
+  const sticks: Stick[] = made
     ? [
         {
           id: 'stick',
@@ -167,7 +167,7 @@ function design(input: FormInput<HaftParams>): Design {
       station: 'shape',
       title: `the stick “${params.rod}” is not in the catalogue; it is worked out without one.`,
       why: 'Choose another, or none.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: 1,
       remedies: [setting('No stick', { rod: 'none' })],
     });
@@ -178,15 +178,15 @@ function design(input: FormInput<HaftParams>): Design {
       station: 'shape',
       title: `the hand is ${trimNumber(params.handMm - lengthMm, 0)} mm beyond the tip.`,
       why: 'Everything is balanced about the fist.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: params.handMm - lengthMm,
       remedies: [setting(`Hand at ${Math.floor(lengthMm / 2)} mm`, { handMm: Math.floor(lengthMm / 2) })],
     });
   const tube = made?.section.shape === 'tube' ? made.section : undefined;
   const openings = tube ? openingsIn(params, tube) : { checks: [], work: [] };
   if (made && rod?.coupler && params.joint === 'coupler')
-    cores.push(
-      ...breaks.map((z, i): Core => ({
+    sticks.push(
+      ...breaks.map((z, i): Stick => ({
         id: `coupler-${i + 1}`,
         name: `coupler on ${made.name}`,
         rodId: params.rod,
@@ -205,7 +205,7 @@ function design(input: FormInput<HaftParams>): Design {
     panels: [],
     joins: [],
     roomMm: 0,
-    cores,
+    sticks,
     heldAt: at(handMm),
     ...(params.balanceMm !== 0 && { balanceWantedMm: params.balanceMm }),
     ballast: [
@@ -213,7 +213,7 @@ function design(input: FormInput<HaftParams>): Design {
       { what: 'ballast in the tip', massG: params.tipG, at: at(lengthMm) },
     ].filter((b) => b.massG > 0),
     stickField: 'rod',
-    partedAt: (atMm) => ({ joints: atMm.map((mm) => ({ atMm: Math.min(3980, Math.max(20, mm)) })) }),
+    splitAt: (atMm) => ({ joints: atMm.map((mm) => ({ atMm: Math.min(3980, Math.max(20, mm)) })) }),
     anchors: [
       anchor('foot', 'foot of the stick', 0, down),
       anchor('hand', 'where the hand is', handMm),
@@ -253,10 +253,10 @@ function design(input: FormInput<HaftParams>): Design {
                 (params.joint === 'coupler' && rod?.coupler?.price.value) || jointWords[params.joint].price,
               // A coupler is weighed as the pipe it is.
               massG:
-                cores.length > 1
+                sticks.length > 1
                   ? 0
                   : joints * jointG(made.section, rod ? rodMatters[rod.matter].densityKgM3.value : 1000),
-              sure: 'memory',
+              provenance: 'memory',
             },
           ]
         : [],

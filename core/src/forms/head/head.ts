@@ -114,11 +114,11 @@ function design({ params, stack, through }: FormInput<HeadParams>): Design {
     checks: [
       ...drawnCheck(crosses),
       ...rings.checks,
-      ...through.flatMap((core) =>
+      ...through.flatMap((stick) =>
         wallCheck(
-          `socket-${core.id}`,
-          core.name,
-          (total - sizeOf(core.section)[1]) / 2,
+          `socket-${stick.id}`,
+          stick.name,
+          (total - sizeOf(stick.section)[1]) / 2,
           Math.min(WALL_MM, 2),
         ).map((c) => ({
           ...c,

@@ -10,7 +10,7 @@ export const drawnCheck = (crosses: boolean): Check[] =>
           station: 'shape',
           title: 'the drawn outline crosses itself; only its largest loop is cut.',
           why: 'A piece has one line round it. Move the points apart where the line crosses.',
-          sure: 'standard',
+          provenance: 'standard',
           excess: 1,
           remedies: [],
         },

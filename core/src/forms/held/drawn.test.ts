@@ -82,7 +82,7 @@ describe('drawn outlines', () => {
     for (const { xMm, yMm } of drawnIn) expect(Math.hypot(xMm, yMm)).to.be.closeTo(25, 0.15);
   });
 
-  it('that cross are told of, and a plain one is not', () => {
+  it('that cross are reported, and a plain one is not', () => {
     const corner = (xMm: number, yMm: number): Node => ({ xMm, yMm, node: 'corner' });
     expect(drawnOutline([corner(0, 0), corner(100, 0), corner(0, 100), corner(100, 100)]).crosses).to.equal(
       true,

@@ -1,5 +1,5 @@
 import type { Vec2 } from '../../geometry';
-import { type Hung, type Panel, platePanel } from '../../panel';
+import { type Attachment, type Panel, platePanel } from '../../panel';
 import type { FormInput } from '../contract';
 import { ellipse, regular } from './outlines';
 import { piercing } from './seat';
@@ -17,9 +17,17 @@ export const endPlate = (
   z: number,
   acrossMm: number,
   sides: number,
-  hung?: Hung,
+  attached?: Attachment,
 ): Panel =>
-  plateBetween(input, { id, name, z, lowMm: acrossMm, highMm: acrossMm, sides, ...(hung && { hung }) });
+  plateBetween(input, {
+    id,
+    name,
+    z,
+    lowMm: acrossMm,
+    highMm: acrossMm,
+    sides,
+    ...(attached && { attached }),
+  });
 
 export interface Ended {
   id: string;
@@ -31,13 +39,13 @@ export interface Ended {
   highMm: number;
   sides: number;
   /** How its rim is fastened. */
-  hung?: Hung;
+  attached?: Attachment;
 }
 
 /** A level plate whose rim leans as what it stands in. */
 export function plateBetween(
   { foam, ply, through }: Sheet,
-  { id, name, z, lowMm, highMm, sides, hung }: Ended,
+  { id, name, z, lowMm, highMm, sides, attached }: Ended,
 ): Panel {
   const t = foam.thicknessMm.value;
   return platePanel({
@@ -47,8 +55,8 @@ export function plateBetween(
     across: { x: 1, y: 0, z: 0 },
     up: { x: 0, y: 1, z: 0 },
     outline: shape(sides, Math.max(lowMm, highMm)),
-    cuts: through.flatMap((core) => {
-      const hole = piercing(core, z, z + t, foam);
+    cuts: through.flatMap((stick) => {
+      const hole = piercing(stick, z, z + t, foam);
       return hole ? [hole] : [];
     }),
     ...(Math.abs(highMm - lowMm) > LEAST_MM && {
@@ -57,7 +65,7 @@ export function plateBetween(
         { atMm: t, region: [shape(sides, highMm)] },
       ],
     }),
-    ...(hung && { rimHung: hung }),
+    ...(attached && { rimAttached: attached }),
     ply,
   });
 }

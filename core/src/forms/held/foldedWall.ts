@@ -1,6 +1,6 @@
 import type { Vec2, Vec3 } from '../../geometry';
 import type { Habits } from '../../materials';
-import type { Hung, Join, Panel, Side } from '../../panel';
+import type { Attachment, Join, Panel, Side } from '../../panel';
 
 /** A wall that goes round a ring, folded at its corners and bent where it is round, its inner face on the ring. */
 export interface FoldedWall {
@@ -11,7 +11,7 @@ export interface FoldedWall {
   /** A point of the ring at a height of the wall, 0 at its foot and 1 at its top. */
   toSpace: (p: Vec2, height: number) => Vec3;
   edges: { bottom: string; top: string };
-  hung?: Partial<Record<Side, Hung>>;
+  attached?: Partial<Record<Side, Attachment>>;
   /** No strip is longer than this, mm. */
   longestMm: number;
   foamMm: number;
@@ -73,7 +73,7 @@ const dense = (run: readonly Vec2[]): Vec2[] => [
 ];
 
 /** A run parted at a length along it. */
-function partedAt(run: readonly Vec2[], mm: number): [Vec2[], Vec2[]] {
+function splitAt(run: readonly Vec2[], mm: number): [Vec2[], Vec2[]] {
   let left = mm;
   for (let i = 1; i < run.length; i++) {
     const [a, b] = [run[i - 1]!, run[i]!];
@@ -114,7 +114,7 @@ function runsOf(ring: readonly Vec2[], foamMm: number): Length[] {
   const [first, ...others] = ordered as [Length, ...Length[]];
   const whole = lengthOf(first.run);
   if (whole < 2 * LEAST_MM) return ordered;
-  const [end, start] = partedAt(first.run, whole / 2);
+  const [end, start] = splitAt(first.run, whole / 2);
   return [{ run: start, next: first.next }, ...others, { run: end, next: 'seam' }];
 }
 
@@ -140,7 +140,7 @@ function shortened(runs: readonly Length[], longestMm: number): Length[] {
       queue.unshift({ run, next });
       continue;
     }
-    const [here, there] = partedAt(run, at);
+    const [here, there] = splitAt(run, at);
     made.push({ run: here, next: 'seam' });
     strip = 0;
     queue.unshift({ run: there, next });
@@ -163,7 +163,7 @@ export function foldedWall(wall: FoldedWall): { panels: Panel[]; joins: Join[]; 
       net: name,
       grid: [0, 0.5, 1].map((v) => points.map((p) => wall.toSpace(p, v))),
       edges: { ...wall.edges, right: 'seam', left: 'seam' },
-      ...(wall.hung && { hung: wall.hung }),
+      ...(wall.attached && { attached: wall.attached }),
       ...(wall.ply && { ply: wall.ply }),
     };
   });

@@ -2,10 +2,10 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Params, Part, Ply } from '../../document';
 import { boundsOf, meshVolume, signedArea, type Vec3 } from '../../geometry';
-import type { Core } from '../../panel';
+import type { Stick } from '../../panel';
 import { newPart } from '../../parts';
 import { partReport, type PartReport } from '../../parts/partReport';
-import { aroundOf, bodyOf } from '../../parts/testing/worn.test';
+import { contextOf, bodyOf } from '../../parts/testing/worn.test';
 import { wound } from '../grip/wrap';
 import { insetAt } from './laminate';
 import { revolvedMm3, rising, type Turn } from './revolved';
@@ -13,7 +13,7 @@ import { halfWidthIn } from './seat';
 
 const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
 
-const stick = (outsideMm: number, from: Vec3, to: Vec3, boreMm = 0): Core => ({
+const stick = (outsideMm: number, from: Vec3, to: Vec3, boreMm = 0): Stick => ({
   id: 'stick',
   name: 'stick',
   rodId: 'pvc-1in',
@@ -23,14 +23,14 @@ const stick = (outsideMm: number, from: Vec3, to: Vec3, boreMm = 0): Core => ({
   section: boreMm > 0 ? { shape: 'tube', outsideMm, boreMm } : { shape: 'round', outsideMm },
   cutMm: [100],
 });
-const up = (outsideMm: number, from: number, to: number, boreMm = 0): Core =>
+const up = (outsideMm: number, from: number, to: number, boreMm = 0): Stick =>
   stick(outsideMm, { x: 0, y: 0, z: from }, { x: 0, y: 0, z: to }, boreMm);
 
-function made(form: string, params: Params = {}, through: Core[] = [], stack?: Ply[]): PartReport {
+function made(form: string, params: Params = {}, through: Stick[] = [], stack?: Ply[]): PartReport {
   const part = newPart('one', wearer, form);
   return partReport(
     { ...part, params: { ...part.params, ...params }, ...(stack && { stack }) },
-    { ...aroundOf({ body: bodyOf({}) }), through },
+    { ...contextOf({ body: bodyOf({}) }), through },
   );
 }
 const eva = (...mm: number[]): Ply[] => mm.map((nominalMm) => ({ foamId: 'dense-eva', nominalMm }));
@@ -268,18 +268,18 @@ describe('boxes and walls', () => {
         .reduce((sum, e) => sum + e.lengthMm, 0);
       const outline = plate.pieces.find((p) => p.id === 'plate')!;
       // Steiner: drawn in by half the foam, a convex outline is shorter by 2π·t/2.
-      const around = outline.edges.reduce((sum, e) => sum + e.lengthMm, 0);
-      expect(length, shape).to.be.closeTo(around - 2 * Math.PI * 2.5, shape === 'hexagon' ? 8 : 6);
+      const context = outline.edges.reduce((sum, e) => sum + e.lengthMm, 0);
+      expect(length, shape).to.be.closeTo(context - 2 * Math.PI * 2.5, shape === 'hexagon' ? 8 : 6);
     }
   });
 });
 
 describe('grips', () => {
-  it('are told against the hand, wrapped', () => {
+  it('are reported against the hand, wrapped', () => {
     const thick = made('grip', { make: 'rolled', wrap: 'cord' }, [up(48.3, -300, 300)], eva(4));
-    const told = thick.checks.find((c) => c.id === 'hand-closes')!;
-    expect(told.severity).to.equal('stop');
-    expect(told.title).to.include('no room');
+    const reported = thick.checks.find((c) => c.id === 'hand-closes')!;
+    expect(reported.severity).to.equal('stop');
+    expect(reported.title).to.include('no room');
     const fine = made('grip', { make: 'rolled', wrap: 'cord' }, [up(26.7, -300, 300)], eva(4));
     expect(fine.checks.find((c) => c.id === 'hand-closes')).to.equal(undefined);
     expect(fine.figures.find((f) => f.key === 'across')!.value).to.be.closeTo(26.7 + 8 + 4, 0.01);

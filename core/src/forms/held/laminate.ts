@@ -10,7 +10,7 @@ import {
 } from '../../geometry';
 import type { FoamSheet } from '../../materials';
 import type { Ply } from '../../document';
-import { type Core, type Panel, platePanel, type PlateCut } from '../../panel';
+import { type Stick, type Panel, platePanel, type PlateCut } from '../../panel';
 import { channelIn, type Lying, lyingIn, piercing } from './seat';
 
 /** A glue line of contact cement between two layers, mm; from memory. */
@@ -34,7 +34,7 @@ export interface Lamination {
   square?: Vec2[];
   stack: readonly { ply: Ply; foam: FoamSheet }[];
   bevel?: Bevel;
-  through: readonly Core[];
+  through: readonly Stick[];
   /** Cut in the layers named by a test of their place, besides channels. */
   cuts?: (layer: Layer) => PlateCut[];
   /** How far a channel goes on beyond the end of its stick. */
@@ -138,18 +138,18 @@ function sectionsOf(all: Lamination, layer: Layer, totalMm: number): { atMm: num
 }
 
 /** Holes for the sticks that stand through level layers. */
-const piercings = (through: readonly Core[], footMm: number, totalMm: number, layer: Layer): PlateCut[] =>
-  through.flatMap((core) => {
+const piercings = (through: readonly Stick[], footMm: number, totalMm: number, layer: Layer): PlateCut[] =>
+  through.flatMap((stick) => {
     const at = footMm + totalMm / 2;
-    const hole = piercing(core, at + layer.lowMm, at + layer.highMm, layer.foam);
+    const hole = piercing(stick, at + layer.lowMm, at + layer.highMm, layer.foam);
     return hole ? [hole] : [];
   });
 
 /** Layers glued face to face: each its own piece, with the channels of what passes through and its bevel lines. */
 export function laminate(all: Lamination): Panel[] {
   const total = stackMm(all.stack);
-  const lying = (all.level ? [] : all.through).flatMap((core): Lying[] => {
-    const found = lyingIn(core);
+  const lying = (all.level ? [] : all.through).flatMap((stick): Lying[] => {
+    const found = lyingIn(stick);
     return found ? [found] : [];
   });
   return layersOf(all.stack).flatMap((layer, i) => {

@@ -104,7 +104,7 @@ const tooMany = (wanted: number): Check[] =>
           station: 'shape',
           title: `${wanted} discs would be needed; only the lowest ${MOST_DISCS} are made.`,
           why: 'Take thicker sheet, or bands instead of discs.',
-          sure: 'practice',
+          provenance: 'practice',
           excess: wanted - MOST_DISCS,
           remedies: [],
         },
@@ -128,8 +128,8 @@ export function discStack(
     for (const share of [0.25, 0.5, 0.75])
       errorMm = Math.max(errorMm, Math.abs(radiusAt(profile, low + share * t) - (r + share * (s - r))));
     const outline = (radius: number) => (flutes ? fluted(radius, flutes) : ellipse({ x: 0, y: 0 }, radius));
-    const cuts = through.flatMap((core) => {
-      const hole = piercing(core, low, high, foam);
+    const cuts = through.flatMap((stick) => {
+      const hole = piercing(stick, low, high, foam);
       return hole ? [hole] : [];
     });
     const wide = Math.max(r, s);

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { drawnPieces, partReport } from '../../parts';
-import { aroundOf, partOf } from '../../parts/testing/worn.test';
+import { contextOf, partOf } from '../../parts/testing/worn.test';
 import { signedArea } from '../../geometry';
 import type { Row } from '../../document';
 
@@ -18,7 +18,7 @@ const outline: Row[] = [
   [-60, 200],
 ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner' }));
 const made = (form: string, rings: Row[], rest: object = {}) =>
-  partReport(partOf(form, { outline, rings, bevelMm: 0, ...rest } as never), aroundOf());
+  partReport(partOf(form, { outline, rings, bevelMm: 0, ...rest } as never), contextOf());
 
 describe('rings inside a drawn outline', () => {
   for (const [form, rest] of [

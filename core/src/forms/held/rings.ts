@@ -34,7 +34,7 @@ export const ringsField = (when: (params: object) => boolean) =>
     { when },
   );
 
-/** Less is left of a ring that reaches over the outline than this share: it is told. */
+/** Less is left of a ring that reaches over the outline than this share: it is reported. */
 const WHOLE = 0.999;
 
 /** Rings as they are cut, and those that are not: of fewer than three points, or reaching over the outline. */
@@ -51,7 +51,7 @@ function ringsIn(nodes: readonly RingNode[], outline: readonly Vec2[]): { cut: V
   return { cut, lost };
 }
 
-/** What is cut through every layer for the rings of a drawing, and what is told of those that are not. */
+/** What is cut through every layer for the rings of a drawing, and what is reported those that are not. */
 export function ringCuts(
   nodes: readonly RingNode[],
   outline: readonly Vec2[],
@@ -65,7 +65,7 @@ export function ringCuts(
       station: 'shape',
       title: `inner ring ${ring} is not cut: it has under three points, or reaches over the outline.`,
       why: 'A ring is cut out of what is round it. Draw it within the outline, or let the outline itself run in.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: 1,
       remedies: [],
     })),

@@ -1,7 +1,7 @@
 import type { Check } from '../../document';
 import type { Vec2, Vec3 } from '../../geometry';
 import { type FoamSheet, isRigid } from '../../materials';
-import { type Core, isRound, type PlateCut, type Section, sizeOf } from '../../panel';
+import { type Stick, isRound, type PlateCut, type Section, sizeOf } from '../../panel';
 import { trimNumber } from '../../units';
 import { ellipse, rectangle } from './outlines';
 
@@ -22,7 +22,7 @@ export function halfWidthIn(section: Section, low: number, high: number): number
 
 /** How a stick goes through a lamination: the axis it runs along, its middle off the layers and across, and its span. */
 export interface Lying {
-  core: Core;
+  stick: Stick;
   /** In the plane of the layers: along the stick, from and to, and its place across it. */
   alongX: boolean;
   from: number;
@@ -33,22 +33,22 @@ export interface Lying {
 }
 
 /** A stick that lies within the plane of layers that stand along x and z with y through them; none when it runs otherwise. */
-export function lyingIn(core: Core): Lying | undefined {
-  const run = { x: core.to.x - core.from.x, y: core.to.y - core.from.y, z: core.to.z - core.from.z };
+export function lyingIn(stick: Stick): Lying | undefined {
+  const run = { x: stick.to.x - stick.from.x, y: stick.to.y - stick.from.y, z: stick.to.z - stick.from.z };
   const size = Math.hypot(run.x, run.y, run.z);
   if (size < 1e-6) return undefined;
   const along = (v: Vec3): boolean => Math.abs(v.x * run.x + v.y * run.y + v.z * run.z) > 0.999 * size;
   const upright = along({ x: 0, y: 0, z: 1 });
   if (!upright && !along({ x: 1, y: 0, z: 0 })) return undefined;
   // Outlines are drawn as seen from the front, where x runs to the left.
-  const ends = upright ? [core.from.z, core.to.z] : [-core.from.x, -core.to.x];
+  const ends = upright ? [stick.from.z, stick.to.z] : [-stick.from.x, -stick.to.x];
   return {
-    core,
+    stick,
     alongX: !upright,
     from: Math.min(...ends),
     to: Math.max(...ends),
-    across: upright ? -core.from.x : core.from.z,
-    deep: core.from.y,
+    across: upright ? -stick.from.x : stick.from.z,
+    deep: stick.from.y,
   };
 }
 
@@ -59,7 +59,7 @@ export function channelIn(
   span: readonly [from: number, to: number],
   beyondMm = 0,
 ): PlateCut | undefined {
-  const { section } = lying.core;
+  const { section } = lying.stick;
   const [low, high] = [layer.lowMm - lying.deep, layer.highMm - lying.deep];
   const half = halfWidthIn(section, low, high);
   const [from, to] = [Math.max(lying.from, span[0]), Math.min(lying.to + beyondMm, span[1])];
@@ -80,7 +80,7 @@ export function channelIn(
   // A layer the stick fills at its middle is cut through; one it only dips into is hollowed.
   const whole = depthMm > (high - low) * 0.92;
   return {
-    id: `channel-${lying.core.id}`,
+    id: `channel-${lying.stick.id}`,
     channel: true,
     name: `channel ${trimNumber(2 * w, 1)} × ${trimNumber(to - from, 0)} mm`,
     outline,
@@ -89,25 +89,25 @@ export function channelIn(
 }
 
 /** The hole a standing stick needs through what lies between two heights; to a depth where it ends within. */
-export function piercing(core: Core, lowMm: number, highMm: number, foam: FoamSheet): PlateCut | undefined {
-  const [from, to] = [Math.min(core.from.z, core.to.z), Math.max(core.from.z, core.to.z)];
+export function piercing(stick: Stick, lowMm: number, highMm: number, foam: FoamSheet): PlateCut | undefined {
+  const [from, to] = [Math.min(stick.from.z, stick.to.z), Math.max(stick.from.z, stick.to.z)];
   const upright =
-    Math.hypot(core.to.x - core.from.x, core.to.y - core.from.y) < 0.01 * Math.max(1, to - from);
+    Math.hypot(stick.to.x - stick.from.x, stick.to.y - stick.from.y) < 0.01 * Math.max(1, to - from);
   const [enters, leaves] = [Math.max(from, lowMm), Math.min(to, highMm)];
   if (!upright || leaves - enters < 0.5) return undefined;
   const play = playMm(foam);
-  const { section } = core;
-  const at = { x: core.from.x, y: core.from.y };
+  const { section } = stick;
+  const at = { x: stick.from.x, y: stick.from.y };
   const [wide, thick] = sizeOf(section);
   const outline = !isRound(section)
     ? rectangle(at, wide + 2 * play, thick + 2 * play)
     : ellipse(at, wide / 2 + play, wide / 2 + play, 36);
   const whole = leaves - enters > (highMm - lowMm) * 0.92;
   return {
-    id: `hole-${core.id}`,
+    id: `hole-${stick.id}`,
     name: !isRound(section)
-      ? `slot ${trimNumber(wide + 2 * play, 1)} × ${trimNumber(thick + 2 * play, 1)} mm for ${core.name}`
-      : `hole ${trimNumber(wide + 2 * play, 1)} mm for ${core.name}`,
+      ? `slot ${trimNumber(wide + 2 * play, 1)} × ${trimNumber(thick + 2 * play, 1)} mm for ${stick.name}`
+      : `hole ${trimNumber(wide + 2 * play, 1)} mm for ${stick.name}`,
     outline,
     ...(!whole && {
       recess: { depthMm: leaves - enters, face: from > lowMm ? ('outer' as const) : ('inner' as const) },
@@ -129,7 +129,7 @@ export function wallCheck(id: string, what: string, wallMm: number, leastMm: num
               ? `${what} is ${trimNumber(-wallMm)} mm wider than the part it goes through.`
               : `${what} leaves ${trimNumber(wallMm)} mm of foam beside it; keep ${leastMm} mm.`,
           why: 'Thin walls over a channel split when the prop is knocked.',
-          sure: 'practice',
+          provenance: 'practice',
           excess: leastMm - wallMm,
           remedies: [{ need: 'room', mm: leastMm - wallMm }],
         },

@@ -46,14 +46,16 @@ export function boxWalls(wideMm: number, deepMm: number, highMm: number, wallMm:
   const at = (px: number, py: number, pz: number): Vec3 => ({ x: px, y: py, z: pz });
   const between = Math.max(1, deepMm - 2 * t);
   const within = Math.max(1, wideMm - 2 * t);
-  const given = (behindMm: number) => ({ given: { wallMm: t, behindMm: Math.max(1, behindMm - 2 * t) } });
+  const existing = (behindMm: number) => ({
+    existing: { wallMm: t, behindMm: Math.max(1, behindMm - 2 * t) },
+  });
   return [
-    { ...plane('front', 'front', at(0, d - t, h / 2), back(x), z, wideMm, h), ...given(deepMm) },
-    { ...plane('back', 'back', at(0, t - d, h / 2), x, z, wideMm, h), ...given(deepMm) },
-    { ...plane('right', 'right side', at(w - t, 0, h / 2), y, z, between, h), ...given(wideMm) },
-    { ...plane('left', 'left side', at(t - w, 0, h / 2), back(y), z, between, h), ...given(wideMm) },
-    { ...plane('top', 'top', at(0, 0, h - t), x, y, within, between), ...given(h) },
-    { ...plane('foot', 'foot', at(0, 0, t), x, back(y), within, between), ...given(h) },
+    { ...plane('front', 'front', at(0, d - t, h / 2), back(x), z, wideMm, h), ...existing(deepMm) },
+    { ...plane('back', 'back', at(0, t - d, h / 2), x, z, wideMm, h), ...existing(deepMm) },
+    { ...plane('right', 'right side', at(w - t, 0, h / 2), y, z, between, h), ...existing(wideMm) },
+    { ...plane('left', 'left side', at(t - w, 0, h / 2), back(y), z, between, h), ...existing(wideMm) },
+    { ...plane('top', 'top', at(0, 0, h - t), x, y, within, between), ...existing(h) },
+    { ...plane('foot', 'foot', at(0, 0, t), x, back(y), within, between), ...existing(h) },
   ];
 }
 
@@ -130,7 +132,7 @@ export function bandWall(
       };
     }),
     edges: { bottom: 'lower edge', right: 'seam', top: 'upper edge', left: 'seam' },
-    given: { wallMm, behindMm: behindIn(Math.min(low.acrossMm, high.acrossMm), wallMm) },
+    existing: { wallMm, behindMm: behindIn(Math.min(low.acrossMm, high.acrossMm), wallMm) },
   };
 }
 
@@ -171,14 +173,14 @@ export function roundWalls(
         ),
         cuts: [],
       }),
-      given: { wallMm, behindMm: behindIn(high.zMm - low.zMm, wallMm) },
+      existing: { wallMm, behindMm: behindIn(high.zMm - low.zMm, wallMm) },
     })),
   ];
 }
 
 /** One wall marked as not to be cut; all of them as they are when there is none of that name. */
 export const keptWhole = (walls: readonly Panel[], id: string): Panel[] =>
-  walls.map((wall) => (wall.id === id ? { ...wall, given: { ...wall.given!, uncut: true } } : wall));
+  walls.map((wall) => (wall.id === id ? { ...wall, existing: { ...wall.existing!, uncut: true } } : wall));
 
 /** A ring closed by its first point and moved inwards by a wall, so that a wall laid on it comes out on the ring again. */
 function insideOf(ring: readonly Vec2[], wallMm: number): Vec2[] {
@@ -209,7 +211,7 @@ export function outlineWalls(outline: readonly Vec2[], deepMm: number, wallMm: n
       outline: x === -1 ? [...ring] : ring.map((p) => ({ x: -p.x, y: p.y })).reverse(),
       cuts: [],
     }),
-    given: { wallMm, behindMm: hollow },
+    existing: { wallMm, behindMm: hollow },
   });
   return [
     plate('front', half - wallMm, -1),
@@ -219,7 +221,7 @@ export function outlineWalls(outline: readonly Vec2[], deepMm: number, wallMm: n
       name: 'side, all round',
       grid: [wallMm - half, half - wallMm].map((y) => round.map((p) => ({ x: -p.x, y, z: p.y }))),
       edges: { bottom: 'back edge', right: 'seam', top: 'front edge', left: 'seam' },
-      given: { wallMm, behindMm: behindIn(Math.max(...xs) - Math.min(...xs), wallMm) },
+      existing: { wallMm, behindMm: behindIn(Math.max(...xs) - Math.min(...xs), wallMm) },
     },
   ];
 }
@@ -243,7 +245,7 @@ export function sectionWalls(section: readonly Vec2[], highMm: number, wallMm: n
       outline: upY === -1 ? [...ring] : ring.map((p) => ({ x: p.x, y: -p.y })).reverse(),
       cuts: [],
     }),
-    given: { wallMm, behindMm: hollow },
+    existing: { wallMm, behindMm: hollow },
   });
   return [
     plate('top', highMm - wallMm, -1),
@@ -253,11 +255,11 @@ export function sectionWalls(section: readonly Vec2[], highMm: number, wallMm: n
       name: 'side, all round',
       grid: [0, highMm].map((z) => insideOf(ring, wallMm).map((p) => ({ x: -p.x, y: -p.y, z }))),
       edges: { bottom: 'lower edge', right: 'seam', top: 'upper edge', left: 'seam' },
-      given: { wallMm, behindMm: behindIn(Math.max(...ys) - Math.min(...ys), wallMm) },
+      existing: { wallMm, behindMm: behindIn(Math.max(...ys) - Math.min(...ys), wallMm) },
     },
   ];
 }
 
 /** The wall that is a lid, with the side that its hinge is at; all of them as they are when there is none of that name. */
 export const hinged = (walls: readonly Panel[], id: string, side: Side): Panel[] =>
-  walls.map((wall) => (wall.id === id ? { ...wall, given: { ...wall.given!, hinge: side } } : wall));
+  walls.map((wall) => (wall.id === id ? { ...wall, existing: { ...wall.existing!, hinge: side } } : wall));

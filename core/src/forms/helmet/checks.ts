@@ -17,7 +17,7 @@ export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, nec
       station: 'shape',
       title: `sees ${trimNumber(sight.sideDeg, 0)}° to each side and ${trimNumber(sight.downDeg, 0)}° down; walking safely wants ${sightWanted.sideDeg}° and ${sightWanted.downDeg}°.`,
       why: 'Worked out from the eye points; real eyes differ. Have a guide on stairs and in crowds whatever the figure says.',
-      sure: 'memory',
+      provenance: 'memory',
       excess:
         Math.max(0, sightWanted.sideDeg - sight.sideDeg) + Math.max(0, sightWanted.downDeg - sight.downDeg),
       remedies: slitted ? slitCures(params) : faceCures(params),
@@ -30,7 +30,7 @@ export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, nec
       station: 'shape',
       title: 'both ears are covered with no opening.',
       why: 'A wearer who cannot hear cannot be warned.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
       remedies: [setting('Cut ear openings', { ears: 'open' })],
     });
@@ -42,7 +42,7 @@ export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, nec
       station: 'shape',
       title: 'no air opening near the mouth behind a closed visor.',
       why: 'Heat and breath gather; take it off at the first dizziness.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
       remedies: [setting('Air holes', { breath: 'holes' })],
     });
@@ -54,7 +54,7 @@ export function helmetChecks(params: HelmetParams, body: Body, sight: Sight, nec
       station: 'shape',
       title: `the lower opening is ${trimNumber(neckOpening, 0)} mm round; the head needs ${trimNumber(body.headGirth.valueMm, 0)} mm.`,
       why: 'The helmet goes on over the widest part of the head.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: body.headGirth.valueMm - neckOpening,
       remedies: [{ need: 'girth', mm: body.headGirth.valueMm - neckOpening }],
     });

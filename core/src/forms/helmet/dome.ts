@@ -161,7 +161,7 @@ function capAndBand(input: FormInput<HelmetParams>, frame: HelmetFrame, capMm: n
       return alongFrom(at, browZ - params.bandMm * 0.55, params.bandMm * v);
     }),
     edges: { bottom: 'lower edge', right: 'end', top: 'upper edge', left: 'end' },
-    hung: {
+    attached: {
       bottom: {
         by: 'glue',
         words: 'glued over cheeks and nape',

@@ -51,7 +51,7 @@ function design(input: FormInput<HelmetParams>): Design {
   // Out to the face of the visor, whose edges limit what is seen.
   const faceMm = foam.thicknessMm.value + VISOR_AIR_MM + own(params.visorFoam).foam.thicknessMm.value;
   const upper = dome(input, frame, foam.thicknessMm.value);
-  const plates = upper.panels.filter((p) => !p.hung);
+  const plates = upper.panels.filter((p) => !p.attached);
   const lower = lowerWall(params, frame, plates);
   const panels: Panel[] = [
     ...upper.panels,
@@ -79,7 +79,7 @@ function design(input: FormInput<HelmetParams>): Design {
         up: { x: 0, y: 1, z: 0 },
       },
     ],
-    passages: [
+    clearances: [
       {
         what: 'the head through the lower opening',
         openingMm: opening,

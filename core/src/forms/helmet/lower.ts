@@ -1,5 +1,5 @@
 import { ownPly, type FormInput } from '../contract';
-import { gridOf, type Hung, type Join, type Panel } from '../../panel';
+import { gridOf, type Attachment, type Join, type Panel } from '../../panel';
 import { rad, type HelmetFrame } from './frame';
 import type { HelmetParams } from './params';
 
@@ -41,7 +41,7 @@ export function lowerWall(
             }))
         : [],
     edges: { bottom: 'lower edge', right: edges[1], top: 'brow edge', left: edges[0] },
-    hung: {
+    attached: {
       top: {
         by: 'glue',
         words: 'glued to the edge of the dome',
@@ -93,7 +93,7 @@ export function visorPanel(
   const low = slitted ? Math.min(Math.max(bottomZ, slitLow - 60), slitLow - 15) : eye.z - 12;
   const height = browZ + 18 - low;
   const slitV = (eye.z - params.slitDropMm - low) / height;
-  const overCheek: Hung = {
+  const overCheek: Attachment = {
     by: 'rivet',
     words: 'hinged or riveted over the cheek',
     meets: { on: lower.map((p) => p.id), way: 'over' },
@@ -121,7 +121,7 @@ export function visorPanel(
             }))
           : [],
       edges: { bottom: 'lower edge', right: 'hinge', top: 'upper edge', left: 'hinge' },
-      hung: {
+      attached: {
         left: overCheek,
         right: overCheek,
       },
@@ -156,7 +156,7 @@ export function crestPanel(
         };
       }),
       edges: { bottom: 'crown edge', right: 'back', top: 'ridge', left: 'front' },
-      hung: {
+      attached: {
         bottom: {
           by: 'glue',
           words: 'glued along the crown',

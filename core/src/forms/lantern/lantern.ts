@@ -113,7 +113,7 @@ function design(input: FormInput<LanternParams>): Design {
               station: 'shape',
               title: 'the posts and the diffuser leave no room for light inside.',
               why: 'The diffuser stands inside the posts by its distance and its thickness.',
-              sure: 'standard',
+              provenance: 'standard',
               excess: 10,
               remedies: [{ need: 'room', mm: 40 }],
             },

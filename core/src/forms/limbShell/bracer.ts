@@ -114,7 +114,7 @@ function trimAt(params: BracerParams, angle: number): [number, number] {
   return [(-params.pointMm * rise) / span, top / span];
 }
 
-/** A shell turned upside down is told of; it is worked out as a narrow band. */
+/** A shell turned upside down is reported; it is worked out as a narrow band. */
 const spanOf = ({ startMm, endMm }: BracerParams): number => Math.max(10, endMm - startMm);
 
 /** The inner face: two offset ellipses joined by rulings of equal normal, hence developable; from the gap's middle round. */
@@ -225,16 +225,16 @@ function design(input: FormInput<BracerParams>): Design {
     ...(params.panels === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' } satisfies Join] : []),
     { a: [panels.at(-1)!.id, 'right'], b: ['a', 'left'], kind: closures[params.closure].joint },
   ];
-  const passage = passageOf(input, of);
+  const clearance = passageOf(input, of);
   return {
     panels,
     joins,
     closure: params.closure,
     measures: [...of.measures],
-    passages: [passage],
+    clearances: [clearance],
     roomMm: params.paddingMm + params.easeMm / (2 * Math.PI),
     checks: [
-      ...shellChecks(input, of, passage, params.endMm, params.elbowCutMm),
+      ...shellChecks(input, of, clearance, params.endMm, params.elbowCutMm),
       ...bulgeCheck(
         input,
         of,

@@ -58,7 +58,7 @@ describe('limb shells', () => {
   it('let the heel through when open, and say so when closed too tight', () => {
     expectCured('greave', { closure: 'none', easeMm: 5, paddingMm: 0 }, 'pass');
     const open = make('greave', { gapMm: 25 });
-    const [heel] = open.passages;
+    const [heel] = open.clearances;
     expect(heel!.what).to.equal('the heel');
     expect(heel!.openingMm).to.be.greaterThan(heel!.needMm);
   });

@@ -5,7 +5,7 @@ import { sprungOpeningMm } from '../../foam';
 import { parallelGirth } from '../../geometry';
 import { type ClosureKind, closures } from '../../materials';
 import { trimNumber } from '../../units';
-import type { FormInput, Passage } from '../contract';
+import type { FormInput, OpeningClearance } from '../contract';
 
 /** What every shell round a limb has. */
 export interface ShellParams {
@@ -84,7 +84,7 @@ export const gapOf = (params: ShellParams): number => (isOpen(params) ? params.g
 export function passageOf(
   input: FormInput<ShellParams>,
   { limb, pass: [key, factor, what] }: ShellLimb,
-): Passage {
+): OpeningClearance {
   const { params, body, foam, liningMm } = input;
   const span = params.endMm - params.startMm;
   const out = standOffMm(input) - liningMm;
@@ -118,24 +118,24 @@ const down5 = (mm: number): number => Math.floor(mm / 5) * 5;
 export function shellChecks(
   input: FormInput<ShellParams>,
   of: ShellLimb,
-  passage: Passage,
+  clearance: OpeningClearance,
   reachMm: number,
   cutMm: number,
 ): Check[] {
   const { params, body } = input;
   const closed = !isOpen(params);
   const checks: Check[] = [];
-  const short = passage.needMm - passage.openingMm;
+  const short = clearance.needMm - clearance.openingMm;
   if (short > 0)
     checks.push({
       id: 'pass',
       severity: 'stop',
       station: 'shape',
-      title: `${closed ? 'closed' : 'sprung'} opening ${trimNumber(passage.openingMm, 0)} mm, ${passage.what} needs ${trimNumber(passage.needMm, 0)} mm.`,
+      title: `${closed ? 'closed' : 'sprung'} opening ${trimNumber(clearance.openingMm, 0)} mm, ${clearance.what} needs ${trimNumber(clearance.needMm, 0)} mm.`,
       why: closed
         ? 'A closed shell is slipped on over the end of the limb, thumb tucked or toes pointed.'
         : 'Springing this foam further strains it past 5 %, and it cracks or creases.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: short,
       remedies: [
         { need: 'girth', mm: short },
@@ -156,7 +156,7 @@ export function shellChecks(
         params.gapMm < nearest
           ? 'The edges meet before the straps pull tight, so it cannot be adjusted.'
           : 'The strap bends into the gap and the edges gape.',
-      sure: closure.sure,
+      provenance: closure.provenance,
       excess: Math.abs(params.gapMm - nearest),
       remedies: [setting(`Gap ${nearest} mm`, { gapMm: nearest })],
     });
@@ -168,7 +168,7 @@ export function shellChecks(
       station: 'shape',
       title: `reaches ${trimNumber(reachMm, 0)} mm, the limb ends at ${trimNumber(limit, 0)} mm.`,
       why: 'A stiff shell cannot cross the joint.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: reachMm - limit,
       remedies: [
         setting(`End at ${down5(limit - (reachMm - params.endMm) - 5)} mm`, {
@@ -184,7 +184,7 @@ export function shellChecks(
       station: 'shape',
       title: `only ${trimNumber(left, 0)} mm of foam is left between lower and upper edge; ${LEAST_MM} mm is the least.`,
       why: cutMm > 0 ? 'The cut-away eats the shell.' : 'So narrow a band is a strap.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: LEAST_MM - left,
       remedies: [
         setting(`Upper edge at ${up5(params.startMm + cutMm + LEAST_MM)} mm`, {
@@ -228,7 +228,7 @@ export function bulgeCheck(
       station: 'shape',
       title: `${trimNumber(worst.misfitMm, 0)} mm of girth is missing ${trimNumber(worst.atMm, 0)} mm up from the narrow end.`,
       why: `The limb swells between the two ends by ${trimNumber((worst.misfitMm / insideLowMm) * 100, 1)} % more than a straight cone; ease of ${trimNumber(params.easeMm, 0)} mm must give way or the foam must be stretched there while hot.`,
-      sure: 'standard',
+      provenance: 'standard',
       excess: worst.misfitMm - params.easeMm * 0.75,
       remedies: [{ need: 'girth', mm: worst.misfitMm }, setting(`End at ${end} mm`, { endMm: end })],
     },

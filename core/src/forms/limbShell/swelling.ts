@@ -113,16 +113,16 @@ export function swellingShell(of: SwellingShell): FormKind {
       { a: [panels.at(-1)!.id, 'right'], b: ['a', 'left'], kind: closures[params.closure].joint },
     ];
     if (params.panels === 2) joins.unshift({ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' });
-    const passage = passageOf(input, of);
+    const clearance = passageOf(input, of);
     return {
       panels,
       joins,
       closure: params.closure,
       measures: [...of.measures],
-      passages: [passage],
+      clearances: [clearance],
       padded: params.paddingMm > 0,
       roomMm: params.paddingMm + params.easeMm / (2 * Math.PI),
-      checks: shellChecks(input, of, passage, params.endMm + params.pointMm, 0),
+      checks: shellChecks(input, of, clearance, params.endMm + params.pointMm, 0),
     };
   };
 

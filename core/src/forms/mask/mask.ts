@@ -107,7 +107,7 @@ function design({ params, body, underLayerMm, liningMm }: FormInput<MaskParams>)
               station: 'shape',
               title: `covers mouth and nose over ${trimNumber(params.heightMm, 0)} mm with no air opening.`,
               why: 'Breathing comes first.',
-              sure: 'practice',
+              provenance: 'practice',
               excess: 1,
               remedies: [setting('Air openings', { breath: 'holes' })],
             },

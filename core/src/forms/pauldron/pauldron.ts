@@ -77,7 +77,7 @@ function design(input: FormInput<PauldronParams>): Design {
   // Lames lie inside the cap and one another: the innermost still clears the arm.
   const room = params.paddingMm + 8;
   const arm = skin + Math.max(room, ARM_MM + Math.max(0, ...insetsAt(skin + room)));
-  // Never so far that a plate would close in on itself; what then overlaps is told.
+  // Never so far that a plate would close in on itself; what then overlaps is reported.
   const insets = insetsAt(arm).map((mm) => Math.min(arm * 0.75, mm));
   const axes = { x: arm * 1.15, y: arm * WIDER, z: params.capMm };
   const cap: Panel = {
@@ -117,7 +117,7 @@ function design(input: FormInput<PauldronParams>): Design {
         return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - insets[i]!);
       }),
       edges: { bottom: 'lower edge', right: 'front edge', top: 'upper edge', left: 'back edge' },
-      hung: {
+      attached: {
         top: {
           by: 'strap',
           words: `hung on straps under ${i === 0 ? 'the cap' : `lame ${i}`}, a rivet at each end`,
@@ -150,7 +150,7 @@ function design(input: FormInput<PauldronParams>): Design {
               station: 'shape',
               title: `a lame overlaps ${trimNumber(least)} mm; under ${LAP_MM} mm they gape when the arm is raised.`,
               why: 'Each lame must stay under the one above through the whole swing.',
-              sure: 'practice',
+              provenance: 'practice',
               excess: LAP_MM - least,
               remedies: [
                 setting('Overlap 18 mm', {

@@ -49,7 +49,7 @@ function design({ params, body, foam, underLayerMm, liningMm }: FormInput<PodPar
       z: base.z - params.heightMm / 2 + (params.heightMm * 1.15 + 60) * v,
     })),
     edges: { bottom: 'end behind the ear', right: 'side', top: 'end on the pod', left: 'side' },
-    hung: { top: { by: 'glue', words: 'glued inside the front wall' } },
+    attached: { top: { by: 'glue', words: 'glued inside the front wall' } },
     loose: true,
   };
   const area = params.widthMm * params.heightMm + 2 * deep * (params.widthMm + params.heightMm);
@@ -77,7 +77,7 @@ function design({ params, body, foam, underLayerMm, liningMm }: FormInput<PodPar
               station: 'shape',
               title: `${trimNumber(massG, 0)} g on one ear; over ${EAR_G} g it droops and hurts.`,
               why: 'An ear carries about as much as a heavy pair of glasses.',
-              sure: 'memory',
+              provenance: 'memory',
               excess: massG - EAR_G,
               remedies: [
                 setting('Make it smaller', smaller(0.8)),

@@ -86,7 +86,7 @@ function design({ params, foam, ply }: FormInput<RimmedParams>): Design {
     // The wall stands behind the plate, its face outwards.
     toSpace: (p, height) => ({ x: -p.x, y: (height - 1) * params.wallMm, z: p.y }),
     edges: { bottom: 'back edge', top: 'plate edge' },
-    hung: { top: { by: 'glue', words: 'glued behind the plate, flush with its edge' } },
+    attached: { top: { by: 'glue', words: 'glued behind the plate, flush with its edge' } },
     longestMm: Math.max(foam.widthMm, foam.heightMm) - SPARE_MM,
     foamMm: t,
     ...methods[params.turns],

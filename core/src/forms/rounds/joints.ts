@@ -44,8 +44,8 @@ const insideOf = ({ acrossMm, input }: Side): number => acrossMm - 2 * input.foa
 
 const hungIn = (panel: Panel, words: string): Panel =>
   panel.plate
-    ? { ...panel, plate: { ...panel.plate, rimHung: { by: 'glue', words } } }
-    : { ...panel, hung: { bottom: { by: 'glue', words } } };
+    ? { ...panel, plate: { ...panel.plate, rimAttached: { by: 'glue', words } } }
+    : { ...panel, attached: { bottom: { by: 'glue', words } } };
 
 /** Pockets for magnets on a circle, let in from a face. */
 const pockets = (id: string, count: number, radiusMm: number, face: 'inner' | 'outer'): PlateCut[] =>

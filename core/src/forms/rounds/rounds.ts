@@ -148,7 +148,7 @@ function design(input: FormInput<RoundsParams>): Design {
                 station: 'shape' as const,
                 title: `section ${letter(i + 1)} is ${Math.round(step)} mm off the one below it; their walls do not meet.`,
                 why: 'Walls stand on each other, or on a disc between them.',
-                sure: 'standard' as const,
+                provenance: 'standard' as const,
                 excess: step,
                 remedies: [
                   {
@@ -170,7 +170,7 @@ function design(input: FormInput<RoundsParams>): Design {
               count: magnets,
               each: 0.8,
               massG: magnets * 2,
-              sure: 'memory',
+              provenance: 'memory',
             },
           ]
         : [],

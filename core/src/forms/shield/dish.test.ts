@@ -4,7 +4,7 @@ import { dist3, length3, meshArea, meshVolume } from '../../geometry';
 import { gridMesh, skinMesh } from '../../panel';
 import { makePart } from '../../parts/made';
 import { newPart } from '../../parts/newPart';
-import { aroundOf, make } from '../../parts/testing/worn.test';
+import { contextOf, make } from '../../parts/testing/worn.test';
 import { ballRadiusMm } from './dish';
 
 const dish = (change: object) => make('shield', { dishMm: 60, sectors: 6, bossMm: 0, ...change });
@@ -61,7 +61,7 @@ describe('a dished shield', () => {
     const begun = newPart('s', { name: 'Anyone', underLayerMm: 2, measures: [] }, 'shield');
     const { laid, noticed } = makePart(
       { ...begun, params: { ...begun.params, dishMm: 60, bossMm: 0 } },
-      aroundOf(),
+      contextOf(),
     );
     expect(laid).to.have.length(2 * 6);
     expect(noticed.filter((n) => n.check.id.startsWith('touch-')).map((n) => n.check.title)).to.deep.equal(

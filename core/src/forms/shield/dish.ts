@@ -54,7 +54,7 @@ export function dishPanels({ widthMm, heightMm, deepMm, sectors, stack }: Dish):
         edges: { bottom: 'rim', right: 'sector seam', top: 'middle', left: 'sector seam' },
         ply,
         ...(layer > 0 && {
-          hung: {
+          attached: {
             bottom: {
               by: 'glue' as const,
               words: `glued all over on layer ${layer}, its seams over the middles of that one`,

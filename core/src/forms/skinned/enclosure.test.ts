@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { headForm, skinAt } from '../../body';
 import type { Mesh } from '../../geometry';
-import { adult, adultMeasures, aroundOf } from '../../parts/testing/worn.test';
+import { adult, adultMeasures, contextOf } from '../../parts/testing/worn.test';
 import { newPart } from '../../parts';
 import { makePart } from '../../parts/made';
 import { encloses, enclosureOf } from './enclosure';
@@ -44,7 +44,7 @@ describe('a head inside a surface worn on it', () => {
     }
   });
 
-  it('is not told of a small one before the face, of one behind the head, nor of one far too large', () => {
+  it('says nothing of a small one before the face, of one behind the head, nor of one far too large', () => {
     expect(encloses(of(shell(6, 60, 0.35, { y: 110, z: 0 })))).to.equal(false);
     expect(of(shell(6, 60, 0.35, { y: 110, z: 0 })).share).to.be.lessThan(0.3);
     expect(of(shell(6, 100, 1, { y: -320, z: 0 })).share).to.equal(0);
@@ -54,7 +54,7 @@ describe('a head inside a surface worn on it', () => {
 
   const made = (change: Partial<SkinParams>): string[] => {
     const part = newPart('m', { name: 'Anyone', underLayerMm: 0, measures: adultMeasures }, 'skinned-head');
-    return makePart({ ...part, params: { ...part.params, ...(change as object) } }, aroundOf(), {
+    return makePart({ ...part, params: { ...part.params, ...(change as object) } }, contextOf(), {
       coarse: true,
     }).noticed.map((n) => n.check.id);
   };

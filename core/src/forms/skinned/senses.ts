@@ -74,7 +74,7 @@ const lackDeg = ({ sideDeg, downDeg }: Senses): number =>
   Math.max(0, sightWanted.sideDeg - sideDeg) + Math.max(0, sightWanted.downDeg - downDeg);
 
 /**
- * What is told of seeing and hearing; holes and slots that are added as details are not counted.
+ * What is reported of seeing and hearing; holes and slots that are added as details are not counted.
  * @param movedUp what would be seen with the surface so much higher; asked when little is seen.
  */
 export function senseChecks(senses: Senses, upMm: number, movedUp: (byMm: number) => Senses): Check[] {
@@ -98,7 +98,7 @@ export function senseChecks(senses: Senses, upMm: number, movedUp: (byMm: number
                 ? 'foam lies straight ahead of the eyes.'
                 : `sees ${trimNumber(sideDeg, 0)}° to each side and ${trimNumber(downDeg, 0)}° down; walking safely wants ${sightWanted.sideDeg}° and ${sightWanted.downDeg}°.`,
             why: 'By rays from both eyes through the openings of the surface; real eyes differ, and openings cut besides are not counted. Move it up or down, open the eyes wider, and have a guide on stairs and in crowds.',
-            sure: 'memory' as const,
+            provenance: 'memory' as const,
             excess: lackDeg(senses),
             remedies:
               better && better.by !== 0
@@ -120,7 +120,7 @@ export function senseChecks(senses: Senses, upMm: number, movedUp: (byMm: number
             station: 'shape' as const,
             title: 'both ears are covered with no opening.',
             why: 'A wearer who cannot hear cannot be warned. Cut openings beside the ears; those cut besides the surface’s own are not counted.',
-            sure: 'practice' as const,
+            provenance: 'practice' as const,
             excess: 1,
             remedies: [],
           },

@@ -3,7 +3,7 @@ import { headForm, skinAt, zoneInfo } from '../../body';
 import type { KeptMesh, Params } from '../../document';
 import { contains, type Mesh, meshArea, overlapsItself, signedArea } from '../../geometry';
 import { gridMesh } from '../../panel';
-import { aroundOf, adult, expectCured, partOf } from '../../parts/testing/worn.test';
+import { contextOf, adult, expectCured, partOf } from '../../parts/testing/worn.test';
 import { partReport, type PartReport } from '../../parts';
 import { keepMesh } from '../../skin';
 import { egg, lattice, tube } from '../../skin/testing/surfaces';
@@ -22,7 +22,7 @@ const made = (
     partOf(form, { mesh: mesh.id, scalePct: 100, aheadMm: 0, upMm: 0, cuts: [], ...change } as Params, {
       nominalMm,
     }),
-    { ...aroundOf({}), meshes: [mesh] },
+    { ...contextOf({}), meshes: [mesh] },
   );
 const seam = { xMm: 0, yMm: 0, zMm: 0, turnDeg: 0, tiltDeg: 0, of: 'all' as const };
 
@@ -123,21 +123,21 @@ describe('a part skinned over a surface', () => {
     expect(other).to.be.closeTo(10_000, 30);
     expect(middle).to.be.closeTo(20_000, 30);
     expect(areas({ scalePct: 150 })[0]).to.be.closeTo(75 * 300, 60);
-    // One that ends in the middle parts nothing, and that is told.
+    // One that ends in the middle parts nothing, and that is reported.
     const idle = made(wall, { lines: [line[0]!, { ...line[1]!, zMm: 100 }], bothSides: 'no' });
     expect(idle.pieces).to.have.length(1);
     expect(idle.checks.map((c) => c.id)).to.include('idle-line-1');
   });
 
   it('a surface that is not there is a stop, and the stand-in is drawn', () => {
-    const r = partReport(partOf('skinned-head', { mesh: 'mesh-gone' }), aroundOf({}));
+    const r = partReport(partOf('skinned-head', { mesh: 'mesh-gone' }), contextOf({}));
     expect(r.checks.find((c) => c.id === 'mesh')?.severity).to.equal('stop');
     expect(r.pieces.length).to.be.above(1);
   });
 
   it('says when a seam runs through an opening, and when it had to open a piece itself', () => {
     const ids = (cuts: SkinParams['cuts']): string[] =>
-      partReport(partOf('skinned-head', { cuts, scalePct: 100 } as Params), aroundOf({})).checks.map(
+      partReport(partOf('skinned-head', { cuts, scalePct: 100 } as Params), contextOf({})).checks.map(
         (c) => c.id,
       );
     expect(ids([seam])).not.to.include('parted-opening');
@@ -216,7 +216,7 @@ describe('a head inside a surface', () => {
     ...change,
   });
 
-  it('the gap that is told is the least of all points of the surface to the skin', () => {
+  it('the gap that is reported is the least of all points of the surface to the skin', () => {
     const mesh = keepMesh('h', 'head', moved(14));
     const seat = seatOnHead(params(place(moved(14))), [mesh], adult, 6, 0, 6, false);
     const r = made(
@@ -282,7 +282,7 @@ describe('a low-polygon model made as nets', () => {
   };
   const cubed = (params: object) =>
     partReport(partOf('skinned-thing', { mesh: 'cube', cuts: [], madeAs: 'nets', ...params } as never), {
-      ...aroundOf(),
+      ...contextOf(),
       meshes: [cube],
     });
 

@@ -34,7 +34,7 @@ export function skin(
     grid: panel.grid.map((row) => row.map((p) => add3(p, stands))),
   }));
   const folded = panels.filter((p) => foldsBack(p.grid)).map((p) => p.name);
-  const parted = openings.length - panels.reduce((sum, p) => sum + (p.openings?.length ?? 0), 0);
+  const split = openings.length - panels.reduce((sum, p) => sum + (p.openings?.length ?? 0), 0);
   const [x, y, z] = made.spanMm;
   const spanMm = { x, y, z };
   const checks: Check[] = [
@@ -47,7 +47,7 @@ export function skin(
             station: 'shape' as const,
             title: 'The surface it is skinned over is not in this build.',
             why: 'The made-up mask stands in. Take the file again, or choose another surface.',
-            sure: 'standard' as const,
+            provenance: 'standard' as const,
             excess: 1,
             remedies: [],
           },
@@ -60,7 +60,7 @@ export function skin(
             station: 'shape' as const,
             title: `The surface has ${made.facets} flat faces; nets are folded from ${MOST_FACETS} at most.`,
             why: 'It is no low-polygon model. Skin it with curved pieces, or simplify it before it is read.',
-            sure: 'practice' as const,
+            provenance: 'practice' as const,
             excess: made.facets - MOST_FACETS,
             remedies: [setting('Curved pieces between seams', { madeAs: 'curved' })],
           },
@@ -74,7 +74,7 @@ export function skin(
             station: 'shape' as const,
             title: 'Nothing of the surface is on this side of where it comes apart.',
             why: 'All of it stands in. Move the parting, or keep the other side of it.',
-            sure: 'standard' as const,
+            provenance: 'standard' as const,
             excess: 1,
             remedies: [],
           },
@@ -88,7 +88,7 @@ export function skin(
             station: 'shape' as const,
             title: `${cut} ${cut === 1 ? 'seam was' : 'seams were'} added where a piece was closed or had an opening in it.`,
             why: 'Only a piece with one rim lies flat. Propose seams, or cut it where the seam is least seen.',
-            sure: 'standard' as const,
+            provenance: 'standard' as const,
             excess: 1,
             remedies: [],
           },
@@ -102,7 +102,7 @@ export function skin(
             station: 'shape' as const,
             title: `The foam is thicker than there is room for inside the surface, at ${held} of its points.`,
             why: 'There its inner face lies nearer to the outer one than the foam is thick. Take a thinner foam, or make it larger.',
-            sure: 'standard' as const,
+            provenance: 'standard' as const,
             excess: held,
             remedies: [],
           },
@@ -114,7 +114,7 @@ export function skin(
       station: 'shape' as const,
       title: `Drawn seam ${line} parts nothing.`,
       why: 'It begins or ends in the middle of a piece. Carry it on to a rim, to another seam, or back to its first spot.',
-      sure: 'standard' as const,
+      provenance: 'standard' as const,
       excess: 1,
       remedies: [],
     })),
@@ -124,20 +124,20 @@ export function skin(
       station: 'shape' as const,
       title: `${name} folds back on itself as the surface does.`,
       why: 'Foam does not bend round a knife’s edge. Let a seam run along it.',
-      sure: 'standard' as const,
+      provenance: 'standard' as const,
       excess: 1,
       remedies: [],
     })),
-    ...(parted > 0
+    ...(split > 0
       ? [
           {
             id: 'parted-opening',
             severity: 'mind' as const,
             station: 'shape' as const,
-            title: `A seam runs through ${parted} ${parted === 1 ? 'opening' : 'openings'} of the surface.`,
+            title: `A seam runs through ${split} ${split === 1 ? 'opening' : 'openings'} of the surface.`,
             why: 'It is cut once the pieces are glued. Move the seam off it, and it is drawn on the pattern.',
-            sure: 'standard' as const,
-            excess: parted,
+            provenance: 'standard' as const,
+            excess: split,
             remedies: [],
           },
         ]
@@ -150,7 +150,7 @@ export function skin(
             station: 'shape' as const,
             title: `${open.length} ${open.length === 1 ? 'piece is' : 'pieces are'} closed or knotted and cannot be laid flat.`,
             why: 'They are left out of the pattern. Cut them by a seam each, or mend the surface.',
-            sure: 'standard' as const,
+            provenance: 'standard' as const,
             excess: 1,
             remedies: [],
           },

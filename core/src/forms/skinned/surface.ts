@@ -149,19 +149,19 @@ interface Parted extends Skinned {
 
 /** What was parted last, by its values: every foam and feature of a part asks for the same. */
 const MOST_KNOWN = 12;
-const parted = new WeakMap<Mesh, Map<string, Parted>>();
+const split = new WeakMap<Mesh, Map<string, Parted>>();
 
 /** The surface parted by the lines and cuts of a part, and further where a piece could not lie flat, as panels. */
 export function piecesOf(mesh: Mesh, params: SkinParams, thicknessMm: number): Parted {
   const outer = params.face === 'outer' ? thicknessMm : 0;
   const thick = params.madeAs === 'nets' ? thicknessMm : outer;
   const key = JSON.stringify([{ ...params, aheadMm: 0, upMm: 0, most: 0 }, outer, thick]);
-  let known = parted.get(mesh);
-  if (!known) parted.set(mesh, (known = new Map<string, Parted>()));
+  let known = split.get(mesh);
+  if (!known) split.set(mesh, (known = new Map<string, Parted>()));
   const before = known.get(key);
   if (before) return before;
   const nets = params.madeAs === 'nets' ? folded(mesh, params, outer, thicknessMm) : undefined;
-  // Too many faces: curved pieces stand in, and it is told.
+  // Too many faces: curved pieces stand in, and it is reported.
   const made =
     nets && nets.facets! <= MOST_FACETS
       ? nets

@@ -50,7 +50,7 @@ export const fields = [
       price: 0,
     }),
     'thing',
-    'Strung along an axis from the foot up. Two of one place are alternatives, and sets that go together are told, cheapest first.',
+    'Strung along an axis from the foot up. Two of one place are alternatives, and sets that go together are reported, cheapest first.',
     'Found things',
   ),
   count('set', 'Set', [1, 40], 'Of the sets that go together: 1 is the cheapest.', 'Set'),

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { partReport } from '../../parts';
-import { aroundOf, expectCured, make, partOf } from '../../parts/testing/worn.test';
+import { contextOf, expectCured, make, partOf } from '../../parts/testing/worn.test';
 import type { Thing } from './fields';
 import { meetingOf, setsOf } from './sets';
 import { stoodUp } from './strung';
@@ -100,7 +100,7 @@ describe('found things along an axis', () => {
     ];
     const { pieces } = partReport(
       partOf('strung', { things }, { foamId: 'dense-eva', nominalMm: 5 }),
-      aroundOf(),
+      contextOf(),
     );
     const rings = pieces.filter((p) => p.name.startsWith('adapter ring'));
     expect(rings).to.have.length(4);
@@ -119,7 +119,7 @@ describe('found things along an axis', () => {
       thing({ place: 2, price: 4, massG: 70 }),
       thing({ place: 2, price: 9, massG: 10 }),
     ];
-    const report = partReport(partOf('strung', { things }), aroundOf());
+    const report = partReport(partOf('strung', { things }), contextOf());
     const foamG = report.foamG + report.finishG;
     expect(report.totalG - foamG).to.be.closeTo(120, 1e-6);
     expect(report.bought.reduce((sum, b) => sum + b.count * b.each, 0)).to.equal(7);
@@ -156,7 +156,7 @@ describe('found things along an axis', () => {
       },
     });
     const titles = (over: object): string[] =>
-      partReport(partOf('strung', {}, { features: [gadget(over)] }), aroundOf()).checks.map((c) => c.title);
+      partReport(partOf('strung', {}, { features: [gadget(over)] }), contextOf()).checks.map((c) => c.title);
     // Deep red lets about an eighth through.
     expect(titles({}).join()).to.include('gives about 7 of 60 lm through its red gel');
     expect(titles({ gel: 'none' })).to.deep.equal([]);

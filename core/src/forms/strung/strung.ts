@@ -101,7 +101,7 @@ function wallsOf({ thing, id, name, footMm, topMm }: Stood): Panel[] {
       ? [
           {
             ...disc(`${id}-end`, `end of ${name}`, topMm - wallMm, inner, 0, undefined),
-            given: { wallMm, behindMm: Math.max(1, thing.longMm - wallMm) },
+            existing: { wallMm, behindMm: Math.max(1, thing.longMm - wallMm) },
           },
         ]
       : []),
@@ -125,7 +125,7 @@ function checksOf(
               station: 'shape',
               title: `${trimNumber(m.withinMm!)} mm do not go into a bore of ${trimNumber(m.boreMm!)} mm: ${stood[i]!.name} to ${stood[i + 1]!.name}.`,
               why: 'Sand or warm it, take another of the same place, or let them meet end to end.',
-              sure: 'measured',
+              provenance: 'measured',
               excess: -m.playMm! + 1,
               remedies: [
                 {
@@ -150,7 +150,7 @@ function checksOf(
             station: 'shape' as const,
             title: `these things cost ${trimNumber(price, 2)}, ${trimNumber(price - params.budget, 2)} over their budget; the dearest is ${dearest.name} at ${trimNumber(dearest.thing.price, 2)}.`,
             why: 'Name an alternative for its place: the cheapest set that goes together comes first.',
-            sure: 'measured' as const,
+            provenance: 'measured' as const,
             excess: price - params.budget,
             remedies:
               params.set > 1
@@ -171,7 +171,7 @@ const boughtOf = (stood: readonly Stood[]): Bought[] =>
       count: 1,
       each: thing.price,
       massG: 0,
-      sure: 'measured',
+      provenance: 'measured',
     }));
 
 function workOf(stood: readonly Stood[], meetings: readonly Meeting[]): Work[] {
@@ -290,7 +290,7 @@ export const strung = defineForm<StrungParams>({
   zones: ['hand'],
   fields,
   developable: true,
-  sheets: 'given',
+  sheets: 'existing',
   startStack: [{ foamId: 'dense-eva', nominalMm: 5 }],
   defaults: () => ({
     things: [

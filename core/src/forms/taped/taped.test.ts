@@ -72,9 +72,9 @@ describe('a taped pattern', () => {
     expect(edge.easeMm).to.be.closeTo(9, 1e-6);
     expect(edge.bevelDeg).to.equal(0);
     expect(reportOf('taped', params).girthMm).to.equal(0);
-    const told = expectCured('taped', params, 'apart-1');
-    expect(told.title).to.equal('piece A, edge 2 is 9 mm longer than piece B, edge 4.');
-    expect(told.severity).to.equal('mind');
+    const reported = expectCured('taped', params, 'apart-1');
+    expect(reported.title).to.equal('piece A, edge 2 is 9 mm longer than piece B, edge 4.');
+    expect(reported.severity).to.equal('mind');
     const near = make('taped', { ...params, outline: [...box(1, 100, 150), ...box(2, 80, 147)] });
     expect(checkOf(near, 'apart-1')!.severity).to.equal('note');
     expect(

@@ -10,7 +10,7 @@ import { fields, type TapedParams, type TapedPoint } from './fields';
 
 /** Between pieces that stand side by side, mm. */
 const GAP_MM = 25;
-/** Edges that differ by more are told; a seam takes up less. */
+/** Edges that differ by more are reported; a seam takes up less. */
 const AGREE_MM = 0.5;
 /** More than this is not eased in but drawn wrong, share of the edge. */
 const EASED = 0.03;
@@ -125,7 +125,7 @@ function checksOf(
               station: 'shape',
               title: `piece ${letterAt(i)} is not drawn yet.`,
               why: 'It needs three points at least: trace it, read it from a file, or draw it.',
-              sure: 'standard',
+              provenance: 'standard',
               excess: 1,
               remedies: [],
             },
@@ -145,7 +145,7 @@ function checksOf(
             share > EASED
               ? 'They are glued to each other: look at the film again, or even them out.'
               : 'Foam eases in so much between notches; or even them out.',
-          sure: 'measured',
+          provenance: 'measured',
           excess: Math.abs(apart),
           remedies: [
             {
@@ -162,7 +162,7 @@ function checksOf(
       station: 'shape',
       title: `seam ${n} names an edge that is not there, or one that is glued already.`,
       why: 'Edges run from corner to corner and are numbered in the drawing.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: 1,
       remedies: [],
     })),
@@ -175,7 +175,7 @@ function design(input: FormInput<TapedParams>): Design {
     drawn.length > 0
       ? drawn
       : [
-          // Nothing is drawn yet: a square stands in, and is told.
+          // Nothing is drawn yet: a square stands in, and is reported.
           (({ outline, crosses }) => ({
             number: 1,
             name: 'piece A',

@@ -20,7 +20,7 @@ const fields = [
       ['frusta', 'bands, each a cone or ring'],
       ['gores', 'gores from foot to top'],
     ],
-    'The error of each against the profile is told.',
+    'The error of each against the profile is reported.',
     'Form',
   ),
   count('gores', 'Gores', [3, 24], 'Sides from foot to top.', 'Form', { when: byGores }),
@@ -51,7 +51,7 @@ function design(input: FormInput<TurnedParams>): Design {
       : undefined;
   const made =
     discs ?? (params.make === 'frusta' ? frusta(input, profile) : gores(input, profile, params.gores));
-  const cores = through.filter((c) => c.to.z > foot && c.from.z < top);
+  const sticks = through.filter((c) => c.to.z > foot && c.from.z < top);
   // A gore is flat across: it stands in from the round by the sagitta of its own angle.
   const errorMm = discs
     ? discs.errorMm
@@ -64,7 +64,7 @@ function design(input: FormInput<TurnedParams>): Design {
     roomMm: 0,
     rooms:
       params.make === 'discs'
-        ? params.boreMm > 0 && cores.length === 0
+        ? params.boreMm > 0 && sticks.length === 0
           ? [boreRoom('bore', 'bore', params.boreMm, { x: 0, y: 0, z: foot }, top - foot)]
           : []
         : [hollow(profile, foam.thicknessMm.value)],
@@ -84,15 +84,15 @@ function design(input: FormInput<TurnedParams>): Design {
     ],
     checks: [
       ...(discs?.checks ?? []),
-      ...cores.flatMap((core) => {
+      ...sticks.flatMap((stick) => {
         const narrow = Math.min(
-          ...profile.filter((p) => p.zMm >= core.from.z && p.zMm <= core.to.z).map((p) => p.acrossMm / 2),
-          radiusAt(profile, Math.max(foot, core.from.z)),
-          radiusAt(profile, Math.min(top, core.to.z)),
+          ...profile.filter((p) => p.zMm >= stick.from.z && p.zMm <= stick.to.z).map((p) => p.acrossMm / 2),
+          radiusAt(profile, Math.max(foot, stick.from.z)),
+          radiusAt(profile, Math.min(top, stick.to.z)),
         );
-        const [wide] = sizeOf(core.section);
+        const [wide] = sizeOf(stick.section);
         return params.make === 'discs'
-          ? wallCheck(`turned-wall-${core.id}`, core.name, narrow - wide / 2, WALL_MM)
+          ? wallCheck(`turned-wall-${stick.id}`, stick.name, narrow - wide / 2, WALL_MM)
           : [];
       }),
     ],

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { Feature } from '../../document';
 import { partReport, standardKinds } from '../../parts';
-import { aroundOf, checkOf, figureOf, make, partOf, pieceOf, reportOf } from '../../parts/testing/worn.test';
+import { contextOf, checkOf, figureOf, make, partOf, pieceOf, reportOf } from '../../parts/testing/worn.test';
 
 describe('a rod', () => {
   it('is rolled from sleeves of the sheet-metal pattern: the sector of a cone at its neutral layer', () => {
@@ -29,10 +29,10 @@ describe('a rod', () => {
     const thick = make('wand', {}, { nominalMm: 5, foamId: 'dense-eva' });
     expect(figureOf(thick, 'way')).to.be.closeTo(6, 1e-9);
     expect(checkOf(thick, 'wand-way')!.excess).to.be.closeTo(1, 1e-9);
-    const told = reportOf('wand', {}, { nominalMm: 5, foamId: 'dense-eva' }).checks.find(
+    const reported = reportOf('wand', {}, { nominalMm: 5, foamId: 'dense-eva' }).checks.find(
       (c) => c.id === 'wand-way',
     )!;
-    expect(told.remedies.map((c) => c.label)).to.include('Shaft, at the tip 17 mm');
+    expect(reported.remedies.map((c) => c.label)).to.include('Shaft, at the tip 17 mm');
   });
 
   it('is closed by a collar that both the handle and the shaft rest on, with the way for the wires through it', () => {
@@ -64,7 +64,7 @@ describe('a rod', () => {
     const lamp: Feature = { id: 'l', kind: 'lamps', place: at, params: { ...params, count: 1 } };
     const report = partReport(
       { ...partOf('wand', { tip: 'plate', tipAcrossMm: 24 }, { nominalMm: 2 }), features: [lamp] },
-      aroundOf(),
+      contextOf(),
     );
     expect(report.checks.filter((c) => c.severity === 'stop').map((c) => c.title)).to.deep.equal([]);
     const [item] = report.items;

@@ -74,7 +74,7 @@ function design(input: FormInput<WandParams>): Design {
       station: 'shape',
       title: `the shaft is hollow by ${trimNumber(Math.max(0, wayMm), 1)} mm; a lamp and its wires want ${WIRES_MM} mm.`,
       why: 'A sleeve is rolled round what lies in it; thinner foam or a wider tip leaves a way for the wires.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: WIRES_MM - wayMm,
       remedies: [{ need: 'room', mm: WIRES_MM - wayMm }],
     });

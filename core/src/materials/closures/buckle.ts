@@ -13,5 +13,5 @@ export const buckle: Closure = {
   eachPrice: 1.6,
   eachMin: 15,
   stuff: 'strap, 25 mm, with buckles',
-  sure: 'practice',
+  provenance: 'practice',
 };

@@ -1,4 +1,4 @@
-import type { Sure } from '../../units';
+import type { Provenance } from '../../units';
 
 /** Strap, lace or elastic to cut: where it goes, how many, how long and how much of it overlaps. */
 export interface Run {
@@ -25,7 +25,7 @@ export interface Closure {
   eachMin: number;
   /** What is bought by the metre. */
   stuff: string;
-  sure: Sure;
+  provenance: Provenance;
   /** What shuts one gap as long as its edges, whose width is known at shares of that length. */
   across: (edgeMm: number, gapMm: (share: number) => number) => Run[];
   /** Between two plates, on each side. */

@@ -13,5 +13,5 @@ export const elastic: Closure = {
   eachPrice: 0,
   eachMin: 8,
   stuff: 'elastic, 20 mm',
-  sure: 'practice',
+  provenance: 'practice',
 };

@@ -13,5 +13,5 @@ export const hookAndLoop: Closure = {
   eachPrice: 0,
   eachMin: 10,
   stuff: 'strap, 25 mm, with hook-and-loop ends',
-  sure: 'practice',
+  provenance: 'practice',
 };

@@ -21,7 +21,7 @@ export const lacing: Closure = {
   eachPrice: 2.5,
   eachMin: 30,
   stuff: 'lace, with eyelets',
-  sure: 'practice',
+  provenance: 'practice',
   across: (edgeMm, gapMm) => [
     {
       where: `eyelets ${EYELETS_MM} mm apart on both edges`,

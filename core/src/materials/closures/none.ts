@@ -15,6 +15,6 @@ export const none: Closure = {
   eachPrice: 0,
   eachMin: 0,
   stuff: '',
-  sure: 'practice',
+  provenance: 'practice',
   across: () => [],
 };

@@ -1,12 +1,12 @@
 import { expect } from 'chai';
 import { makePart, newPart } from '..';
-import { aroundOf } from '../testing/worn.test';
+import { contextOf } from '../testing/worn.test';
 import { crossingChecks } from './crossing';
 
 const wearer = { name: 'Anyone', underLayerMm: 2, measures: [] };
 
 describe('pieces that cross themselves', () => {
-  const { pieces } = makePart(newPart('one', wearer, 'box'), aroundOf(), { coarse: true });
+  const { pieces } = makePart(newPart('one', wearer, 'box'), contextOf(), { coarse: true });
   const bow = [
     { x: 0, y: 0 },
     { x: 10, y: 10 },
@@ -15,11 +15,11 @@ describe('pieces that cross themselves', () => {
   ];
   const crossed = { ...pieces[0]!, outline: bow };
 
-  it('are told once, with how many there are; plain ones are not', () => {
+  it('are reported once, with how many there are; plain ones are not', () => {
     expect(crossingChecks(pieces)).to.deep.equal([]);
-    const [told, ...others] = crossingChecks([crossed, ...pieces.slice(1)]);
+    const [reported, ...others] = crossingChecks([crossed, ...pieces.slice(1)]);
     expect(others).to.deep.equal([]);
-    expect(told!.title).to.include(crossed.name).and.not.include('more');
+    expect(reported!.title).to.include(crossed.name).and.not.include('more');
     expect(crossingChecks([crossed, crossed, crossed])[0]!.title).to.include('2 more pieces');
   });
 });

@@ -17,7 +17,7 @@ export function crossingChecks(pieces: readonly Piece[]): Check[] {
         more > 0 ? `, and ${more} more ${more === 1 ? 'piece does' : 'pieces do'}` : ''
       }: it cannot be cut in one.`,
       why: 'Where an outline runs over itself the same foam would be needed twice. A seam or a dart across it, or a shorter run, takes it apart.',
-      sure: 'measured',
+      provenance: 'measured',
       excess: crossed.length,
       pieceId: first.id,
       remedies: [],

@@ -3,11 +3,11 @@ import { strainClass, strainClassName } from '../../foam';
 import { type FoamSheet, thicknessesOf } from '../../materials';
 import type { Bending } from '../../panel';
 import { trimNumber } from '../../units';
-import type { Around } from '../around';
+import type { Context } from '../context';
 import { formOf } from '../kinds';
 
 /** A thinner sheet of the same foam, thickest first. */
-export const thinnerCures = (part: Part, { catalogue, stock }: Around): Proposal[] =>
+export const thinnerCures = (part: Part, { catalogue, stock }: Context): Proposal[] =>
   thicknessesOf(catalogue.foams, stock, part.stack[0]!.foamId)
     .filter((mm) => mm < part.stack[0]!.nominalMm)
     .reverse()
@@ -17,7 +17,7 @@ export const thinnerCures = (part: Part, { catalogue, stock }: Around): Proposal
     }));
 
 /** The foam must be bent further than it bends cold. */
-export function bendChecks(part: Part, around: Around, { bendStrain, tightestRadiusMm }: Bending): Check[] {
+export function bendChecks(part: Part, context: Context, { bendStrain, tightestRadiusMm }: Bending): Check[] {
   const kind = strainClass(bendStrain);
   if (kind === 'cold' || (kind === 'heat' && bendStrain <= 0.14)) return [];
   return [
@@ -27,9 +27,9 @@ export function bendChecks(part: Part, around: Around, { bendStrain, tightestRad
       station: 'shape',
       title: `the outer face is bent to ${trimNumber(bendStrain * 100, 0)} % at its tightest (inside radius ${trimNumber(tightestRadiusMm, 0)} mm).`,
       why: `Foam bends cold to 5 %, hot to 15 %, grooved to 30 %: ${strainClassName[kind]}.`,
-      sure: 'memory',
+      provenance: 'memory',
       excess: bendStrain - 0.14,
-      remedies: thinnerCures(part, around),
+      remedies: thinnerCures(part, context),
     },
   ];
 }
@@ -51,7 +51,7 @@ function foamChanges(
 }
 
 /** Everything in the part that is made of one ply, as changes to another. */
-function plyChanges(part: Part, { kinds }: Around, from: Ply, to: Ply): Change[] {
+function plyChanges(part: Part, { kinds }: Context, from: Ply, to: Ply): Change[] {
   const same = (ply: Ply): boolean => ply.foamId === from.foamId && ply.nominalMm === from.nominalMm;
   const main = part.stack[0]!;
   const changes: Change[] = [];
@@ -77,18 +77,18 @@ function plyChanges(part: Part, { kinds }: Around, from: Ply, to: Ply): Change[]
 }
 
 /** A foam, or a thickness of it, that cannot be had. */
-export function unsoldChecks(part: Part, around: Around, used: readonly FoamSheet[]): Check[] {
-  const { foams } = around.catalogue;
+export function unsoldChecks(part: Part, context: Context, used: readonly FoamSheet[]): Check[] {
+  const { foams } = context.catalogue;
   const unsold = used.filter((s, i) => !s.sold && used.findIndex((o) => o.name === s.name) === i);
   return unsold.map((sheet): Check => {
     const known = foams.some((f) => f.id === sheet.foamId);
     const foamId = known ? sheet.foamId : foams[0]!.id;
-    const can = thicknessesOf(foams, around.stock, foamId);
+    const can = thicknessesOf(foams, context.stock, foamId);
     const nearest = can.reduce((a, b) =>
       Math.abs(b - sheet.nominalMm) < Math.abs(a - sheet.nominalMm) ? b : a,
     );
     const to = { foamId, nominalMm: nearest };
-    const changes = plyChanges(part, around, sheet, to);
+    const changes = plyChanges(part, context, sheet, to);
     const name = foams.find((f) => f.id === foamId)!.name;
     return {
       id: `unsold-${sheet.foamId}-${trimNumber(sheet.nominalMm)}`.replace(/[^\w.:-]/g, '-').slice(0, 64),
@@ -98,7 +98,7 @@ export function unsoldChecks(part: Part, around: Around, used: readonly FoamShee
       why: known
         ? `${name} is sold as ${can.map((mm) => trimNumber(mm)).join(', ')} mm; everything is worked out as if it were to be had.`
         : 'Its density and price are not known; typical ones are used until it is named.',
-      sure: 'practice',
+      provenance: 'practice',
       excess: 1,
       remedies:
         changes.length > 0 ? [{ label: `${trimNumber(nearest)} mm ${name}`, changes, certain: true }] : [],

@@ -21,7 +21,7 @@ export function foldBackChecks(pieces: readonly Piece[]): Check[] {
         others > 0 ? `, and ${others} more` : ''
       }.`,
       why: 'Both edges are cut square and glued along their inner corners. Fill the wedge that stays open with foam rod or filler, or sand the ridge down to the shape.',
-      sure: 'memory',
+      provenance: 'memory',
       excess: turnDeg,
       pieceId: piece.id,
       remedies: [],

@@ -132,7 +132,7 @@ export function clashChecks(
         station: 'inside',
         title: `${body.name} overlaps ${worst.other.name} by ${trimNumber(worst.overlap.mm)} mm.`,
         why: 'Two things cannot be in the same place, whichever piece each is fixed to.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: worst.overlap.mm,
         ...(body.item.pieceId && { pieceId: body.item.pieceId }),
         remedies: freed(part, body, worst.overlap, rooms, laid),

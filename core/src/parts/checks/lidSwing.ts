@@ -1,6 +1,6 @@
 import type { Check } from '../../document';
 import { add3, dot3, scale3, sub3, unit3, type Vec3 } from '../../geometry';
-import { type Core, gridNormals, type LaidPanel, type Side } from '../../panel';
+import { type Stick, gridNormals, type LaidPanel, type Side } from '../../panel';
 import { type Axis, overlapOf, panelFaces, spotTurned, stickFaces, turned, wallsOfFaces } from '../../space';
 import type { Body } from '../bodies';
 
@@ -33,17 +33,17 @@ function hingeOf({ panel, foam }: LaidPanel, side: Side): Axis {
 /** What is fixed inside a lid and meets a wall, a stick or something else as the lid is opened. */
 export function lidSwingChecks(
   laid: readonly LaidPanel[],
-  cores: readonly Core[],
+  sticks: readonly Stick[],
   bodies: readonly Body[],
 ): Check[] {
   return laid.flatMap((lid): Check[] => {
-    const side = lid.panel.given?.hinge;
+    const side = lid.panel.existing?.hinge;
     const on = bodies.filter((b) => b.item.pieceId === lid.panel.id);
     if (!side || on.length === 0) return [];
     const hinge = hingeOf(lid, side);
     const walls = wallsOfFaces([
       ...laid.filter((l) => l !== lid && !l.panel.unseen).flatMap((l) => panelFaces(l)),
-      ...cores.flatMap(stickFaces),
+      ...sticks.flatMap(stickFaces),
     ]);
     const others = bodies.filter((b) => !on.includes(b));
     return on.flatMap((body): Check[] => {
@@ -55,7 +55,7 @@ export function lidSwingChecks(
         );
         return other?.name ?? (solids.some((s) => walls.meets(s)) ? 'the case' : undefined);
       };
-      // What is in the way while it is shut is told of already.
+      // What is in the way while it is shut is reported already.
       if (meets(0) !== undefined) return [];
       for (let deg = STEP_DEG; deg <= OPEN_DEG; deg += STEP_DEG) {
         const what = meets(deg);
@@ -67,7 +67,7 @@ export function lidSwingChecks(
               station: 'inside',
               title: `the ${lid.panel.name} opens only ${deg - STEP_DEG}°: ${body.name} on it meets ${what}.`,
               why: 'What is fixed inside a lid swings with it. Move it nearer to the hinge, or fix it to another wall.',
-              sure: 'standard',
+              provenance: 'standard',
               excess: OPEN_DEG - deg + STEP_DEG,
               pieceId: lid.panel.id,
               remedies: [],

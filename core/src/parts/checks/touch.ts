@@ -36,7 +36,7 @@ export function touchChecks(model: Model, laid: readonly LaidPanel[]): Check[] {
       why: inside
         ? 'Two pieces cannot be in the same place: the outer one is pushed out, or the inner one in, when they are put together.'
         : 'Glue bridges half a millimetre. Bend or pack the joint there, or change what makes the two differ.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: worstOf(c),
       pieceId: c.pieceId,
       remedies: [],

@@ -1,7 +1,7 @@
 import type { Check, Proposal, Feature, Part, PanelSpot } from '../../document';
 import type { Laid } from '../../features';
 import { cross3, dot3, scale3, sub3, type Vec2, type Vec3 } from '../../geometry';
-import { type Core, gridNormals, type LaidPanel, onGrid } from '../../panel';
+import { type Stick, gridNormals, type LaidPanel, onGrid } from '../../panel';
 import {
   type Convex,
   extentOfFaces,
@@ -54,9 +54,9 @@ const comesOff = ({ panel }: LaidPanel, joins: readonly Join[]): boolean =>
   panel.loose === true ||
   panel.comesOff === true ||
   panel.unseen === true ||
-  panel.given?.hinge !== undefined ||
+  panel.existing?.hinge !== undefined ||
   joins.some((j) => j.kind === 'closure' && (j.a[0] === panel.id || j.b[0] === panel.id)) ||
-  Object.values(panel.hung ?? {}).some((h) => h?.by === 'strap');
+  Object.values(panel.attached ?? {}).some((h) => h?.by === 'strap');
 
 /** Three directions a thing may be moved in: those of its own box. */
 function axesOf({ normals }: Convex): Vec3[] {
@@ -77,7 +77,7 @@ const mayComeOut = ({ item, inLayers }: Body): boolean =>
 export function waysOut(
   laid: readonly LaidPanel[],
   joins: readonly Join[],
-  cores: readonly Core[],
+  sticks: readonly Stick[],
   lays: ReadonlyMap<string, Laid>,
   bodies: readonly Body[],
 ): Map<string, WayOut> {
@@ -86,7 +86,7 @@ export function waysOut(
   const stays = laid.filter((l) => !comesOff(l, joins));
   const faces: Triangle[] = [
     ...stays.flatMap((l) => panelFaces(l, cuts.get(l.panel.id), false)),
-    ...cores.flatMap(stickFaces),
+    ...sticks.flatMap(stickFaces),
   ];
   const shell = { walls: wallsOfFaces(faces), extent: extentOfFaces(faces) };
   const laidBy = [...lays].flatMap(([id, { solids }]) => {
@@ -202,7 +202,7 @@ function openings(part: Part, body: Body, laid: readonly LaidPanel[], { features
   const [solid] = body.solids;
   if (!solid) return [];
   const near = laid
-    .filter(({ panel }) => !panel.given && !panel.unseen && !panel.plate?.inside)
+    .filter(({ panel }) => !panel.existing && !panel.unseen && !panel.plate?.inside)
     .map((l) => ({ l, over: hatchOver(l, solid) }))
     .sort((a, b) => a.over.offMm - b.over.offMm)
     .slice(0, TRIED);
@@ -238,19 +238,19 @@ export function wayOutChecks(
   bodies: readonly Body[],
   laid: readonly LaidPanel[],
   kinds: Kinds,
-  told: readonly Check[],
+  reported: readonly Check[],
 ): Check[] {
   return bodies.filter(mayComeOut).flatMap((body): Check[] => {
     const way = ways.get(body.featureId);
     if (way === undefined || typeof way === 'object') return [];
     const { item } = body;
     const forGood = item.stays === true;
-    const there = laid.some((l) => l.panel.given);
+    const there = laid.some((l) => l.panel.existing);
     // What is inside a bought thing is what its maker said; only its cells are asked after.
     if (there && !body.item.source) return [];
     const unknown = way !== 'none';
-    // What does not fit where it is is told of already.
-    if (way === 'stuck' && told.some((c) => c.severity === 'stop' && c.id.includes(body.featureId)))
+    // What does not fit where it is is reported already.
+    if (way === 'stuck' && reported.some((c) => c.severity === 'stop' && c.id.includes(body.featureId)))
       return [];
     // A bought thing opens as it was made to: its lid is named, or how it opens is not known.
     if (way === 'none' && there)
@@ -261,7 +261,7 @@ export function wayOutChecks(
           station: 'inside',
           title: `it is not known how ${body.name} can be taken out again: no wall of its case is marked as a lid.`,
           why: 'Say which wall is the lid, and at which side its hinge is.',
-          sure: 'standard',
+          provenance: 'standard',
           excess: 1,
           remedies: [],
         },
@@ -279,7 +279,7 @@ export function wayOutChecks(
         why: item.source
           ? 'Cells are changed, and a wire that fails is reached, without cutting. It was moved along its own sides, not turned.'
           : 'A board or a lamp that fails is reached without cutting. It was moved along its own sides, not turned.',
-        sure: 'standard',
+        provenance: 'standard',
         excess: 1,
         ...(item.pieceId && { pieceId: item.pieceId }),
         remedies: forGood || unknown ? [] : openings(part, body, laid, kinds),

@@ -20,7 +20,7 @@ export function pressChecks({ leastGapMm, leastAt }: PartFit, pieces: readonly P
       station: 'shape',
       title: `${piece?.name ?? leastAt.pieceId} presses ${trimNumber(-leastGapMm, 0)} mm into the wearer.`,
       why: 'From the slices of the body and the inner face of the shell, under-layer counted.',
-      sure: 'standard',
+      provenance: 'standard',
       excess: -leastGapMm - PRESSES_MM,
       pieceId: leastAt.pieceId,
       remedies: [{ need: 'room', mm: -leastGapMm }],
@@ -73,7 +73,7 @@ export function slackChecks(
       station: 'shape',
       title: `${piece.name}, ${edgeName} gives ${trimNumber(sagMm, 0)} mm under its own weight.`,
       why: `It stands ${trimNumber(lengthMm, 0)} mm from the nearest seam, strap or pad, reckoned as a curved cantilever (beam tables).`,
-      sure: 'standard',
+      provenance: 'standard',
       excess: sagMm - SLACK_MM,
       pieceId,
       remedies:

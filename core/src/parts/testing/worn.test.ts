@@ -10,11 +10,11 @@ import {
   type Ply,
   type Row,
 } from '../../document';
-import type { FormFigure, Passage } from '../../forms';
+import type { FormFigure, OpeningClearance } from '../../forms';
 import { dist3 } from '../../geometry';
 import { catalogue, type FoamSheet, type FoamStock, startHabits } from '../../materials';
 import { type Piece, type Solid, solidOf, type Surface } from '../../panel';
-import { sheetOf, type Around } from '../around';
+import { sheetOf, type Context } from '../context';
 import { triedRemedies } from '../remedies';
 import { standardKinds } from '../kinds';
 import { makePart, type MadePart } from '../made';
@@ -56,7 +56,7 @@ export interface Making {
   stock?: FoamStock[];
 }
 
-export const aroundOf = ({ body = adult, underLayerMm = 3, stock = [] }: Making = {}): Around => ({
+export const contextOf = ({ body = adult, underLayerMm = 3, stock = [] }: Making = {}): Context => ({
   body,
   underLayerMm,
   catalogue,
@@ -91,27 +91,27 @@ export interface Made {
   pieces: Piece[];
   checks: Check[];
   figures: FormFigure[];
-  passages: Passage[];
+  clearances: OpeningClearance[];
   surfaces: () => Surface[];
   solid: () => Solid;
 }
 
 /** A form with its defaults and the changes named, laid flat; shell pieces only. */
 export function make(kind: string, change: Params = {}, how: Making = {}): Made {
-  const made = makePart(partOf(kind, change, how), aroundOf(how));
+  const made = makePart(partOf(kind, change, how), contextOf(how));
   return {
     made,
     pieces: made.pieces.filter((p) => p.role === 'shell'),
     checks: made.noticed.map((n) => n.check),
     figures: made.model.figures,
-    passages: made.model.passages,
+    clearances: made.model.clearances,
     surfaces: () => made.surfaces,
     solid: () => solidOf(made.laid),
   };
 }
 
 export const reportOf = (kind: string, change: Params = {}, how: Making = {}): PartReport =>
-  partReport(partOf(kind, change, how), aroundOf(how));
+  partReport(partOf(kind, change, how), contextOf(how));
 
 export const checkOf = (shape: Made, id: string): Check | undefined => shape.checks.find((c) => c.id === id);
 
@@ -141,14 +141,14 @@ export const lames = (count: number, more: (i: number) => Row = () => ({})): Row
 /** Every cure a check offers must do away with it, or lessen it; there must be one. */
 export function expectCured(kind: string, change: Params, id: string, how: Making = {}): Check {
   const part = partOf(kind, change, how);
-  const around = aroundOf(how);
-  const made = makePart(part, around);
+  const context = contextOf(how);
+  const made = makePart(part, context);
   const noticed = made.noticed.find((n) => n.check.id === id);
   expect(noticed, `${kind} ${id}`).to.not.equal(undefined);
-  const remedies = triedRemedies(noticed!, part, around, made);
+  const remedies = triedRemedies(noticed!, part, context, made);
   expect(remedies.length, `${kind} ${id} offers a cure`).to.be.greaterThan(0);
   for (const cure of remedies) {
-    const after = makePart(applyChanges(part, cure.changes), around).noticed.find((n) => n.check.id === id);
+    const after = makePart(applyChanges(part, cure.changes), context).noticed.find((n) => n.check.id === id);
     expect(after?.check.excess ?? 0, `${kind} ${id} after “${cure.label}”`).to.be.lessThan(
       noticed!.check.excess,
     );

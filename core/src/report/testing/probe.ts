@@ -130,7 +130,9 @@ export const dot = defineFeature<ParamsOf<typeof dotFields>>({
         },
       ],
       drawn: [{ kind: 'score', points: [onGrid(laid.panel.grid, at)], acrossMm: params.acrossMm }],
-      bought: [{ what: 'ball burr', unit: 'pieces', count: 1, each: 2, massG: 0, sure: 'memory' as const }],
+      bought: [
+        { what: 'ball burr', unit: 'pieces', count: 1, each: 2, massG: 0, provenance: 'memory' as const },
+      ],
       work: [
         {
           step: 'dots',

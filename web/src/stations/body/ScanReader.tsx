@@ -56,8 +56,8 @@ export function ScanReader() {
       toast.error(`${file.name} is larger than 200 MB.`);
       return;
     }
-    const told = (share: number): void => setState((s) => (s?.at === 'reading' ? { ...s, share } : s));
-    void begin(file.name, ({ scan }) => scan.open(file, proxy(told)));
+    const reported = (share: number): void => setState((s) => (s?.at === 'reading' ? { ...s, share } : s));
+    void begin(file.name, ({ scan }) => scan.open(file, proxy(reported)));
   };
   const simulate = (): void => {
     const { body } = useReport.getState().report!;

@@ -10,7 +10,7 @@ export function Lessons() {
   const [lessons, setLessons] = useState<readonly Lesson[]>([]);
   useEffect(() => {
     let gone = false;
-    // Without the server there is nothing to tell; what is wrong with it is told where it saves.
+    // Without the server there is nothing to tell; what is wrong with it is reported where it saves.
     api.lessons(id!).then(
       (found) => !gone && setLessons(found),
       () => undefined,

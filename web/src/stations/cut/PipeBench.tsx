@@ -146,8 +146,10 @@ export function PipeBench() {
           <p>
             Outside <strong>{trimNumber(outside, 1)} mm</strong>, bore{' '}
             <strong>{trimNumber(bore, 1)} mm</strong> (
-            {rod.acrossMm.sure === 'standard' ? 'ASTM D1785, Schedule 40' : 'from memory; measure yours'}).
-            Drill foam {trimNumber(outside - 1, 1)} mm for a snug hole; a plug is{' '}
+            {rod.acrossMm.provenance === 'standard'
+              ? 'ASTM D1785, Schedule 40'
+              : 'from memory; measure yours'}
+            ). Drill foam {trimNumber(outside - 1, 1)} mm for a snug hole; a plug is{' '}
             {trimNumber(plugMm(bore), 1)} mm across.
           </p>
           <p>
@@ -169,7 +171,7 @@ export function PipeBench() {
           <p>
             Packs that fit lengthwise:{' '}
             {held.length === 0
-              ? 'none; the narrowest pipe for each is told under the pack'
+              ? 'none; the narrowest pipe for each is reported under the pack'
               : held.map((p) => p.name).join('; ')}
             .{' '}
             {packs[0] &&

@@ -43,7 +43,7 @@ export function Remainders() {
           ? 'Nothing is left that is worth keeping; the sheets are taken off the shelf.'
           : `${after.kept} offcuts, ${trimNumber(after.keptMm2 * 1e-6, 2)} m², are on the shelf.`,
         {
-          // Only foams as they were left: what another build has put there since stays, and that is told.
+          // Only foams as they were left: what another build has put there since stays, and that is reported.
           action: {
             ...undoing('The shelf is', back, () => update((d) => void delete d.cut.shelvedOn)),
             label: 'Take it back',

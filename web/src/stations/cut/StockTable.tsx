@@ -91,8 +91,8 @@ export function StockTable() {
                 <th scope="row" className="py-2 pr-3 text-left font-medium">
                   <Said words={sheet.name} />
                   <span className="block text-[12px] font-normal text-soft">
-                    {trimNumber(sheet.densityKgM3.value, 0)} kg/m³ ({sheet.densityKgM3.sure}) · k{' '}
-                    {trimNumber(sheet.neutralFraction.value, 2)} ({sheet.neutralFraction.sure})
+                    {trimNumber(sheet.densityKgM3.value, 0)} kg/m³ ({sheet.densityKgM3.provenance}) · k{' '}
+                    {trimNumber(sheet.neutralFraction.value, 2)} ({sheet.neutralFraction.provenance})
                   </span>
                   <Offcuts
                     offcuts={own?.offcuts ?? []}

@@ -27,7 +27,7 @@ import { putIn } from './putIn';
 import { RoomSlice } from './RoomSlice';
 import { RunChart } from './RunChart';
 import { Schematic } from './Schematic';
-import { Schools } from './Schools';
+import { Methods } from './Methods';
 
 /** What lights up, from what, for how long, and where it all sits. */
 export function Inside() {
@@ -111,7 +111,7 @@ export function Inside() {
               ['circuit', 'Circuit'],
               ['hours', 'Hours'],
               ['packs', 'Packs'],
-              ['schools', 'Schools'],
+              ['methods', 'Methods'],
               ['meter', 'Bench meter'],
               ['places', 'Places'],
               ...(glowing.length > 0 ? [['glow', 'Glow']] : []),
@@ -139,8 +139,8 @@ export function Inside() {
           <Tabs.Content value="packs" className="min-h-0 flex-1 overflow-auto">
             <PackChoices circuit={circuit} onTake={(packId) => circuit && takePack(circuit, packId)} />
           </Tabs.Content>
-          <Tabs.Content value="schools" className="min-h-0 flex-1 overflow-auto">
-            <Schools key={circuit?.id} circuit={circuit} />
+          <Tabs.Content value="methods" className="min-h-0 flex-1 overflow-auto">
+            <Methods key={circuit?.id} circuit={circuit} />
           </Tabs.Content>
           <Tabs.Content value="meter" className="min-h-0 flex-1 overflow-auto">
             <Readings circuit={circuit} />

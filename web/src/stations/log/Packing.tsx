@@ -19,7 +19,7 @@ const none: TravelCase[] = [];
 const MOST = 20;
 const sides = ['Long', 'Wide', 'Deep'] as const;
 
-/** What goes in which case, with a drawing; what does not fit is told. */
+/** What goes in which case, with a drawing; what does not fit is reported. */
 export function Packing() {
   const boxes = useBuild((s) => s.doc.brief.boxes) ?? none;
   const update = useBuild((s) => s.update);

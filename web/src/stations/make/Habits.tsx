@@ -52,7 +52,7 @@ const habitChoices: { key: keyof HabitsDoc; label: string; choices: { value: str
   },
 ];
 
-/** Where makers' schools differ: how this shop works. */
+/** Where makers differ: how this shop works. */
 export function Habits() {
   const habits = useBuild((s) => s.doc.make.habits);
   const update = useBuild((s) => s.update);

@@ -22,9 +22,9 @@ const views: Record<
     words: 'Edges to bevel, marked',
   },
   darts: { of: (p) => p.marks.some((m) => m.kind === 'dart'), words: 'Pieces with darts' },
-  hung: {
-    of: (p) => p.edges.some((e) => e.hung?.by === 'glue'),
-    lit: (e) => e.hung?.by === 'glue',
+  attached: {
+    of: (p) => p.edges.some((e) => e.attached?.by === 'glue'),
+    lit: (e) => e.attached?.by === 'glue',
     words: 'Edges to glue on, marked',
   },
   laid: { of: (p) => p.role === 'laid', words: 'Pieces to lay on' },

@@ -32,7 +32,7 @@ export function BenchToggles({ made }: { made: PartReport }) {
       key: 'ringsOpen',
       label: 'Openings',
       title: 'Openings and what must pass (O)',
-      has: made.passages.length > 0,
+      has: made.clearances.length > 0,
     },
     {
       key: 'stretchOpen',

@@ -5,7 +5,7 @@ import { useLength } from '../../parts/useLength';
 /** How what is held handles: mass, balance, swing, how far its stick hangs, and what other sticks would do. */
 export function CarriedFit({ carried, onStick }: { carried: Carried; onStick?: (rodId: string) => void }) {
   const length = useLength();
-  const { stick, ballast, parted } = carried;
+  const { stick, ballast, split } = carried;
   const [a, b, c] = carried.sidesMm;
   return (
     <div className="grid grid-cols-[1fr_1.5fr] gap-x-6 text-[13px] max-[1000px]:grid-cols-1">
@@ -33,8 +33,8 @@ export function CarriedFit({ carried, onStick }: { carried: Carried; onStick?: (
         <p>
           {length(carried.lengthMm, 0)} from end to end; smallest box {trimNumber(a, 0)} × {trimNumber(b, 0)}{' '}
           × {trimNumber(c, 0)} mm. Taken apart, the longest is <strong>{length(carried.apartMm, 0)}</strong>.
-          {parted &&
-            ` Parted at ${parted.atMm.map((mm) => trimNumber(mm, 0)).join(' and ')} mm it would be ${trimNumber(parted.longestMm, 0)} mm.`}
+          {split &&
+            ` Parted at ${split.atMm.map((mm) => trimNumber(mm, 0)).join(' and ')} mm it would be ${trimNumber(split.longestMm, 0)} mm.`}
         </p>
         {carried.rigidMm > 0 && <p>Longest hard stick in one piece: {length(carried.rigidMm, 0)}.</p>}
       </section>

@@ -59,7 +59,7 @@ function WornFit({ made }: { made: PartReport }) {
               : `${wear.pads.length} pads, ${wear.pads.map((p) => `${p.thicknessMm} mm on ${piece(p.pieceId)}`).join(', ')}; dotted squares on the pieces.`}
           </p>
         )}
-        {made.passages.map((r) => (
+        {made.clearances.map((r) => (
           <p key={r.what}>
             Opening {length(r.openingMm, 0)}; {r.what} needs {length(r.needMm, 0)}:{' '}
             <strong>

@@ -46,10 +46,10 @@ export function FormTab({
     <>
       <div className="grid grid-cols-[repeat(auto-fill,minmax(124px,1fr))] gap-x-2.5 gap-y-0.5">
         <WordsField label="Part" value={part.name} onChange={(name) => change((p) => void (p.name = name))} />
-        {(form.sheets === 'one' || form.sheets === 'given') && (
+        {(form.sheets === 'one' || form.sheets === 'existing') && (
           <>
             <ChoiceField
-              label={form.sheets === 'given' ? 'Foam laid on it' : 'Foam'}
+              label={form.sheets === 'existing' ? 'Foam laid on it' : 'Foam'}
               value={ply.foamId}
               choices={[
                 ...(unknown ? [{ value: ply.foamId, label: `${ply.foamId} (not known)` }] : []),

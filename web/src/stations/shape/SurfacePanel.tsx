@@ -42,16 +42,16 @@ const usedMeshes = (doc: Pick<BuildDoc, 'parts' | 'versions'>): Set<unknown> =>
 
 /** What was found and mended, in one sentence. */
 function mendingWords(m: Mending, deviationMm: number): string {
-  const told = [
+  const reported = [
     [m.welded, 'corners welded'],
     [m.dropped, 'doubled or empty faces dropped'],
     [m.turned, 'faces turned'],
-    [m.parted, 'faces parted where more than two met'],
+    [m.split, 'faces parted where more than two met'],
     [m.bits, 'loose bits left out'],
     [m.closed, 'small holes closed'],
     [m.openings, m.openings === 1 ? 'opening stays' : 'openings stay'],
   ] as const;
-  const words = told.flatMap(([n, what]) => (n > 0 ? [`${n} ${what}`] : []));
+  const words = reported.flatMap(([n, what]) => (n > 0 ? [`${n} ${what}`] : []));
   return `${words.length > 0 ? words.join(', ') : 'Nothing to mend'}; ${m.shells} ${m.shells === 1 ? 'shell' : 'shells'}. ${
     deviationMm > 0 ? `Simplified: within ${trimNumber(deviationMm, 1)} mm of the file.` : 'Kept as it is.'
   }`;
@@ -74,7 +74,7 @@ export function SurfacePanel({
   const update = useBuild((s) => s.update);
   const seam = useView((v) => v.seam);
   const [busy, setBusy] = useState('');
-  const [told, setTold] = useState('');
+  const [reported, setTold] = useState('');
   const [read, setRead] = useState<{ name: string; found: SurfaceRead } | undefined>();
   const [unit, setUnit] = useState<ScanUnit>('mm');
   const [up, setUp] = useState<UpAxis>('z');
@@ -291,9 +291,9 @@ export function SurfacePanel({
             </button>
           </>
         )}
-        {busy === '' && told !== '' && (
+        {busy === '' && reported !== '' && (
           <span role="status" className="text-[13px]">
-            {told}
+            {reported}
           </span>
         )}
       </div>

@@ -34,7 +34,7 @@ const passing = new Set([401, 408, 429]);
 
 const SAVE_AFTER_MS = 400;
 const RETRY_MS = 3000;
-/** A browser takes no longer than this to keep a copy, or it is told that it keeps none yet. */
+/** A browser takes no longer than this to keep a copy, or it is reported that it keeps none yet. */
 const KEEP_WAIT_MS = 2000;
 
 /** What is true of changes that the server has not taken. */

@@ -9,11 +9,11 @@ import {
   type FoamStock,
   type Habits,
 } from '../materials';
-import type { Core, Hung, Panel } from '../panel';
+import type { Stick, Attachment, Panel } from '../panel';
 import { formOf, type Kinds } from './kinds';
 
 /** Everything a part is worked out from besides itself. */
-export interface Around {
+export interface Context {
   body: Body;
   underLayerMm: number;
   catalogue: Catalogue;
@@ -25,24 +25,24 @@ export interface Around {
   /** How often what it hangs on is there. */
   times: number;
   /** Sticks that may pass through the part, in its space. */
-  through: readonly Core[];
+  through: readonly Stick[];
   kinds: Kinds;
 }
 
 export const sheetOf =
-  ({ catalogue, stock }: Pick<Around, 'catalogue' | 'stock'>) =>
+  ({ catalogue, stock }: Pick<Context, 'catalogue' | 'stock'>) =>
   ({ foamId, nominalMm }: Ply): FoamSheet =>
     foamSheet(catalogue.foams, stock, foamId, nominalMm);
 
 /** What a form is given for a part, in a ply of its own or another. */
-export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!): FormInput<Params> {
-  const sheet = sheetOf(around);
+export function formInput(part: Part, context: Context, ply: Ply = part.stack[0]!): FormInput<Params> {
+  const sheet = sheetOf(context);
   const foam = sheet(ply);
   return {
     params: part.params,
-    body: around.body,
+    body: context.body,
     ...(part.mount.to === 'wearer' && { zone: part.mount.zone }),
-    underLayerMm: around.underLayerMm,
+    underLayerMm: context.underLayerMm,
     liningMm: part.lining ? sheet(part.lining).thicknessMm.value : 0,
     foam,
     ply,
@@ -50,9 +50,9 @@ export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!)
       ply: p,
       foam: sheet(p),
     })),
-    through: around.through,
-    rods: around.catalogue.rods,
-    meshes: around.meshes,
+    through: context.through,
+    rods: context.catalogue.rods,
+    meshes: context.meshes,
     own: (nominalMm) => {
       const own = nominalMm === 0 ? ply : { foamId: ply.foamId, nominalMm };
       return { ply: own, foam: nominalMm === 0 ? foam : sheet(own) };
@@ -61,16 +61,16 @@ export function formInput(part: Part, around: Around, ply: Ply = part.stack[0]!)
 }
 
 /** The part's form worked out. */
-export const formModel = (part: Part, around: Around, ply?: Ply): Model =>
-  formOf(around.kinds, part.form).model(formInput(part, around, ply));
+export const formModel = (part: Part, context: Context, ply?: Ply): Model =>
+  formOf(context.kinds, part.form).model(formInput(part, context, ply));
 
 /** A form's model with its flat panels parted where features part them; the same one where none does. */
-export function parted(model: Model, part: Part, around: Around, ply?: Ply): Model {
+export function split(model: Model, part: Part, context: Context, ply?: Ply): Model {
   const panels = part.features.reduce<readonly Panel[]>(
     (now, feature) =>
-      around.kinds.features
+      context.kinds.features
         .get(feature.kind)
-        ?.divide?.(now, feature, foamFor(around, ply ?? part.stack[0]!)) ?? now,
+        ?.divide?.(now, feature, foamFor(context, ply ?? part.stack[0]!)) ?? now,
     model.panels,
   );
   return panels.every((p, i) => p === model.panels[i]) ? model : held({ ...model, panels: [...panels] });
@@ -80,10 +80,10 @@ export function parted(model: Model, part: Part, around: Around, ply?: Ply): Mod
 function held(model: Model): Model {
   const folded = new Set(model.joins.filter((j) => j.kind === 'fold').flatMap((j) => [j.a[0], j.b[0]]));
   const off = new Set(model.panels.flatMap((p) => (p.comesOff && !folded.has(p.id) ? [p.id] : [])));
-  const holds = (own: string, hung: Hung): Hung =>
-    hung.by === 'glue' && (off.has(own) || hung.meets?.on.some((id) => off.has(id)))
-      ? { ...hung, by: 'hold' }
-      : hung;
+  const holds = (own: string, attached: Attachment): Attachment =>
+    attached.by === 'glue' && (off.has(own) || attached.meets?.on.some((id) => off.has(id)))
+      ? { ...attached, by: 'hold' }
+      : attached;
   return {
     ...model,
     joins: model.joins.map((j) =>
@@ -92,13 +92,13 @@ function held(model: Model): Model {
     panels: model.panels.map(({ comesOff: _, ...p }) => ({
       ...p,
       ...(off.has(p.id) && { comesOff: true as const }),
-      ...(p.hung && {
-        hung: Object.fromEntries(Object.entries(p.hung).map(([side, h]) => [side, holds(p.id, h)])),
+      ...(p.attached && {
+        attached: Object.fromEntries(Object.entries(p.attached).map(([side, h]) => [side, holds(p.id, h)])),
       }),
-      ...(p.plate?.rimHung && {
+      ...(p.plate?.rimAttached && {
         plate: {
           ...p.plate,
-          rimHung: { ...p.plate.rimHung, ...holds(p.id, p.plate.rimHung), comeOff: [...off] },
+          rimAttached: { ...p.plate.rimAttached, ...holds(p.id, p.plate.rimAttached), comeOff: [...off] },
         },
       }),
     })),
@@ -106,11 +106,11 @@ function held(model: Model): Model {
 }
 
 /** The part's form worked out, with its flat panels parted where its features part them. */
-export const modelOf = (part: Part, around: Around, ply?: Ply): Model =>
-  parted(formModel(part, around, ply), part, around, ply);
+export const modelOf = (part: Part, context: Context, ply?: Ply): Model =>
+  split(formModel(part, context, ply), part, context, ply);
 
 /** What each panel is made of: the case of a bought thing, foam of its own, or the part's. */
 export const foamFor =
-  (around: Around, ply: Ply) =>
+  (context: Context, ply: Ply) =>
   (panel: Panel): FoamSheet =>
-    panel.given ? caseWall(panel.given.wallMm) : sheetOf(around)(panel.ply ?? ply);
+    panel.existing ? caseWall(panel.existing.wallMm) : sheetOf(context)(panel.ply ?? ply);

@@ -1,6 +1,6 @@
 import type { CircuitReport } from '@fomrik/core/circuit';
 import type { SwitchKind } from '@fomrik/core/materials';
-import type { PowerSchool, SchoolProposal } from '@fomrik/core/report';
+import type { PowerMethod, MethodProposal } from '@fomrik/core/report';
 import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
 import { ChoiceField } from '../../parts/Field';
@@ -10,7 +10,7 @@ import { insideWorker, stopInside } from '../../workers/insideClient';
 import { Stopped } from '../../workers/workerOf';
 import { toast } from 'sonner';
 
-const powers: { value: PowerSchool; label: string }[] = [
+const powers: { value: PowerMethod; label: string }[] = [
   { value: 'day', label: 'sized to the day' },
   { value: 'never-out', label: 'never run out: three days' },
 ];
@@ -20,21 +20,21 @@ const switchings: { value: SwitchKind; label: string }[] = [
   { value: 'remote', label: 'remote: the shell stays shut' },
 ];
 
-/** The lights of a circuit as each school would have them, with pack and switch, and what that changes. */
-export function Schools({ circuit }: { circuit: CircuitReport | undefined }) {
+/** The lights of a circuit by each method, with pack and switch, and what that changes. */
+export function Methods({ circuit }: { circuit: CircuitReport | undefined }) {
   const doc = useBuild((s) => s.doc);
   const apply = useBuild((s) => s.apply);
   const totals = useReport((s) => s.report!.totals);
-  const [power, setPower] = useState<PowerSchool>('day');
+  const [power, setPower] = useState<PowerMethod>('day');
   const [switching, setSwitching] = useState<SwitchKind>('latching');
-  const [rows, setRows] = useState<{ doc: typeof doc; found: SchoolProposal[] } | undefined>();
+  const [rows, setRows] = useState<{ doc: typeof doc; found: MethodProposal[] } | undefined>();
   const [busy, setBusy] = useState(false);
   if (!circuit) return <p className="text-soft">Nothing is joined up yet.</p>;
   const ask = async (): Promise<void> => {
     setBusy(true);
     setRows(undefined);
     try {
-      setRows({ doc, found: await insideWorker.schools(doc, circuit.id, { power, switching }) });
+      setRows({ doc, found: await insideWorker.methods(doc, circuit.id, { power, switching }) });
     } catch (error) {
       if (!(error instanceof Stopped))
         toast.error(`They could not be tried: ${(error as Error).message} Try again.`);
@@ -65,26 +65,26 @@ export function Schools({ circuit }: { circuit: CircuitReport | undefined }) {
           </button>
         ) : (
           <button type="button" className="btn" onClick={() => void ask()}>
-            Compare the schools
+            Compare the methods
           </button>
         )}
       </div>
       <p role="status" className="my-1 text-soft">
         {busy
-          ? 'Working every school out…'
+          ? 'Working out every method…'
           : stale
             ? 'The build has changed since; compare anew.'
             : rows?.found.length === 0
-              ? 'Lights in rooms and light boxes belong to no school; they stay as they are.'
+              ? 'Lights in rooms and light boxes have no other method; they stay as they are.'
               : rows
                 ? 'One press takes the whole set: lights, pack, switch.'
-                : 'Lights, pack and switch of this circuit as each school would have them.'}
+                : 'Lights, pack and switch of this circuit by each method.'}
       </p>
       {rows && !stale && rows.found.length > 0 && (
         <table className="w-full">
           <thead>
             <tr className="text-right text-soft">
-              <th className="text-left font-normal">school</th>
+              <th className="text-left font-normal">method</th>
               <th className="text-left font-normal">the set</th>
               <th className="px-1 font-normal">hours</th>
               <th className="px-1 font-normal">g</th>
@@ -95,7 +95,7 @@ export function Schools({ circuit }: { circuit: CircuitReport | undefined }) {
           <tbody>
             {rows.found.map((row) => (
               <tr
-                key={row.school}
+                key={row.method}
                 className={`border-t border-hair text-right align-top ${row.now ? 'bg-wash' : ''}`}
               >
                 <td className="text-left">

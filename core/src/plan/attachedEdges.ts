@@ -1,11 +1,11 @@
-import type { Hung } from '../panel';
+import type { Attachment } from '../panel';
 import type { PartReport } from '../parts';
 import { trimNumber } from '../units';
 
 /** An edge fastened to the face of another piece. */
 export interface HungEdge {
   words: string;
-  by: Hung['by'];
+  by: Attachment['by'];
 }
 
 const easeWords = (easeMm: number | undefined): string =>
@@ -13,15 +13,15 @@ const easeWords = (easeMm: number | undefined): string =>
     ? ''
     : `, ${trimNumber(Math.abs(easeMm), 1)} mm ${easeMm < 0 ? 'shorter' : 'longer'} than what it meets, eased in evenly`;
 
-/** Edges of the shell that are glued, held, riveted or hung on other pieces; like ones are told once. */
-export function hungEdges(part: PartReport): HungEdge[] {
+/** Edges of the shell that are glued, held, riveted or hung on other pieces; like ones are reported once. */
+export function attachedEdges(part: PartReport): HungEdge[] {
   const all = part.pieces.flatMap((piece) =>
     piece.edges.flatMap((edge) =>
-      edge.hung
+      edge.attached
         ? [
             {
-              words: `${piece.name}, ${edge.name}${edge.letter ? ` (${edge.letter})` : ''}: ${edge.hung.words}${easeWords(edge.easeMm)}`,
-              by: edge.hung.by,
+              words: `${piece.name}, ${edge.name}${edge.letter ? ` (${edge.letter})` : ''}: ${edge.attached.words}${easeWords(edge.easeMm)}`,
+              by: edge.attached.by,
             },
           ]
         : [],

@@ -1,24 +1,24 @@
 import { packChoices } from '../circuit';
 import { applyChanges, type BuildDoc, type Change, type Circuit, type Feature, type Part } from '../document';
-import type { LightRun, LightSchool } from '../features';
+import type { LightRun, LightMethod } from '../features';
 import { dist2, type Vec2 } from '../geometry';
 import { catalogue, type LampColour, type Pack, type SwitchKind } from '../materials';
 import { makePart, standardKinds } from '../parts';
 import { createDeriver } from './derive';
 import type { Report } from './report';
-import { aroundPart, surroundingsOf } from './surroundings';
+import { contextOfPart, surroundingsOf } from './surroundings';
 
 /** Sized to the hours asked, or to three times them. */
-export type PowerSchool = 'day' | 'never-out';
+export type PowerMethod = 'day' | 'never-out';
 
-export interface SchoolsAsked {
-  power: PowerSchool;
+export interface MethodsAsked {
+  power: PowerMethod;
   switching: SwitchKind;
 }
 
-/** A circuit as one school would have it, with what that changes. */
-export interface SchoolProposal {
-  school: string;
+/** A circuit as one method would have it, with what that changes. */
+export interface MethodProposal {
+  method: string;
   label: string;
   /** How it is now. */
   now: boolean;
@@ -44,7 +44,7 @@ const SHORT_MM = 20;
 function runOf(doc: BuildDoc, part: Part, feature: Feature): LightRun | undefined {
   const { place, params } = feature;
   if (place.on !== 'panel' && place.on !== 'path') return undefined;
-  const made = makePart(part, aroundPart(doc, part, surroundingsOf(doc, catalogue, standardKinds)), {
+  const made = makePart(part, contextOfPart(doc, part, surroundingsOf(doc, catalogue, standardKinds)), {
     coarse: true,
   });
   const laid = made.laid.find((l) => l.panel.id === place.panel);
@@ -75,12 +75,12 @@ function runOf(doc: BuildDoc, part: Part, feature: Feature): LightRun | undefine
   };
 }
 
-interface Known extends LightSchool {
+interface Known extends LightMethod {
   kind: string;
 }
 
-const schools: readonly Known[] = [...standardKinds.features.values()].flatMap((k) =>
-  (k.schools ?? []).map((s) => ({ ...s, kind: k.kind })),
+const methods: readonly Known[] = [...standardKinds.features.values()].flatMap((k) =>
+  (k.methods ?? []).map((s) => ({ ...s, kind: k.kind })),
 );
 
 /** A pack for the hours asked: the least room that lasts, or the longest there is. */
@@ -97,12 +97,12 @@ function packFor(report: Report, circuit: Circuit, wantedH: number): Pack | unde
   return (lasting[0] ?? rows[0])?.pack;
 }
 
-/** The lights of a circuit in every school there is, each with a pack and a switch to go with it; worked out whole. */
-export function lightSchools(
+/** The lights of a circuit by every method there is, each with a pack and a switch to go with it; worked out whole. */
+export function lightMethods(
   doc: BuildDoc,
   circuitId: string,
-  { power, switching }: SchoolsAsked,
-): SchoolProposal[] {
+  { power, switching }: MethodsAsked,
+): MethodProposal[] {
   const at = doc.circuits.findIndex((c) => c.id === circuitId);
   const circuit = doc.circuits[at];
   if (!circuit) return [];
@@ -113,22 +113,22 @@ export function lightSchools(
     return { part, feature, is: doc.parts[part]?.features[feature] };
   };
   const lit = circuit.loads.map((l) => homeOf(l.feature)).filter((h) => h.is !== undefined);
-  const schoolOf = ({ kind, params }: Feature): string | undefined =>
-    schools.find((s) => s.kind === kind && s.is(params))?.school;
+  const methodOf = ({ kind, params }: Feature): string | undefined =>
+    methods.find((s) => s.kind === kind && s.is(params))?.method;
   const runs = lit.map((h) => runOf(doc, doc.parts[h.part]!, h.is!));
   // What lies in a room or is a kind of its own, such as a light box, stays as it is.
-  if (lit.every((h, i) => !runs[i] || schoolOf(h.is!) === undefined)) return [];
+  if (lit.every((h, i) => !runs[i] || methodOf(h.is!) === undefined)) return [];
   const wantedH = doc.brief.lightHours * (power === 'day' ? 1 : NEVER_OUT);
   const source = homeOf(circuit.source);
   const toggle = circuit.switch === null ? undefined : homeOf(circuit.switch);
-  return schools.flatMap((school): SchoolProposal[] => {
+  return methods.flatMap((method): MethodProposal[] => {
     const relit = lit.flatMap((h, i): Change[] => {
       const run = runs[i];
-      if (!run || schoolOf(h.is!) === undefined || schoolOf(h.is!) === school.school) return [];
+      if (!run || methodOf(h.is!) === undefined || methodOf(h.is!) === method.method) return [];
       return [
         {
           path: ['parts', h.part, 'features', h.feature],
-          value: { id: h.is!.id, kind: school.kind, ...school.along(run) },
+          value: { id: h.is!.id, kind: method.kind, ...method.along(run) },
         },
       ];
     });
@@ -167,8 +167,8 @@ export function lightSchools(
       );
     return [
       {
-        school: school.school,
-        label: school.label,
+        method: method.method,
+        label: method.label,
         now: relit.length === 0,
         changes,
         lights: [...lights].map(([name, count]) => (count > 1 ? `${count} × ${name}` : name)),

@@ -1,5 +1,5 @@
 /** How a side is fastened to the face of another piece. */
-export interface Hung {
+export interface Attachment {
   by: 'glue' | 'strap' | 'rivet' | 'hold';
   words: string;
   /** What it lies on, where that is another panel of the same part. */

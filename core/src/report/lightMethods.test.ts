@@ -4,7 +4,7 @@ import { applyChanges, type BuildDoc } from '../document';
 import { readBuildFile } from '../files/buildFile';
 import { checkDoc } from '../files/schema';
 import { reportOf } from './testing/reportOf';
-import { lightSchools } from './lightSchools';
+import { lightMethods } from './lightMethods';
 
 const demo = (name: string): BuildDoc => {
   const read = readBuildFile(
@@ -14,32 +14,32 @@ const demo = (name: string): BuildDoc => {
   return read.value.build;
 };
 
-describe('schools of light', function () {
+describe('methods of light', function () {
   this.timeout(120_000);
   const doc = demo('lampwarden-bracers');
   const circuit = doc.circuits[0]!;
-  const rows = lightSchools(doc, circuit.id, { power: 'day', switching: 'latching' });
+  const rows = lightMethods(doc, circuit.id, { power: 'day', switching: 'latching' });
 
   it('are five, the one of the build among them, each told as the build then is', () => {
-    expect(rows.map((r) => r.school).sort()).to.deep.equal([
+    expect(rows.map((r) => r.method).sort()).to.deep.equal([
       'addressable',
       'bare',
       'edge-lit',
       'salvaged',
       'segments',
     ]);
-    expect(rows.filter((r) => r.now).map((r) => r.school)).to.deep.equal(['bare']);
+    expect(rows.filter((r) => r.now).map((r) => r.method)).to.deep.equal(['bare']);
     for (const row of rows) {
       const changed = applyChanges(doc, row.changes);
       const checked = checkDoc(changed);
-      expect(checked.ok, row.school).to.equal(true);
+      expect(checked.ok, row.method).to.equal(true);
       const report = reportOf(changed);
       const made = report.circuits.find((c) => c.id === circuit.id)!;
-      expect(made.run!.hours, row.school).to.be.closeTo(row.hours, 1e-9);
+      expect(made.run!.hours, row.method).to.be.closeTo(row.hours, 1e-9);
       expect(report.totals.massG).to.be.closeTo(row.massG, 1e-9);
       expect(report.totals.cost).to.be.closeTo(row.cost, 1e-9);
       expect(made.missing).to.deep.equal([]);
-      // Every light stays where it was: nothing but its school has changed.
+      // Every light stays where it was: nothing but its method has changed.
       expect(changed.parts[0]!.features.map((f) => f.id)).to.deep.equal(
         doc.parts[0]!.features.map((f) => f.id),
       );
@@ -48,34 +48,34 @@ describe('schools of light', function () {
 
   it('bring a pack of the right volts that lasts the day, the least that does', () => {
     for (const row of rows) {
-      expect(row.hours, row.school).to.be.at.least(doc.brief.lightHours);
+      expect(row.hours, row.method).to.be.at.least(doc.brief.lightHours);
       const { findings } = reportOf(applyChanges(doc, row.changes));
       expect(
         findings.some((f) => f.id.startsWith('steady-volts') || f.id.startsWith('cell-current')),
-        row.school,
+        row.method,
       ).to.equal(false);
     }
-    const never = lightSchools(doc, circuit.id, { power: 'never-out', switching: 'latching' });
+    const never = lightMethods(doc, circuit.id, { power: 'never-out', switching: 'latching' });
     for (const row of never) {
-      const day = rows.find((r) => r.school === row.school)!;
-      expect(row.hours, row.school).to.be.at.least(day.hours);
+      const day = rows.find((r) => r.method === row.method)!;
+      expect(row.hours, row.method).to.be.at.least(day.hours);
     }
     expect(never.some((r) => r.hours >= 3 * doc.brief.lightHours)).to.equal(true);
   });
 
   it('switch as they are asked to', () => {
     for (const switching of ['momentary', 'remote'] as const)
-      for (const row of lightSchools(doc, circuit.id, { power: 'day', switching })) {
+      for (const row of lightMethods(doc, circuit.id, { power: 'day', switching })) {
         const made = reportOf(applyChanges(doc, row.changes)).circuits.find((c) => c.id === circuit.id)!;
         expect(made.switch!.kind).to.equal(switching);
       }
   });
 
   it('lead there and back: bare lamps made a strip and a strip made lamps run over the same foam', () => {
-    const strip = rows.find((r) => r.school === 'segments')!;
+    const strip = rows.find((r) => r.method === 'segments')!;
     const there = applyChanges(doc, strip.changes);
-    const back = lightSchools(there, circuit.id, { power: 'day', switching: 'latching' }).find(
-      (r) => r.school === 'bare',
+    const back = lightMethods(there, circuit.id, { power: 'day', switching: 'latching' }).find(
+      (r) => r.method === 'bare',
     )!;
     const lamps = reportOf(applyChanges(there, back.changes)).parts[0]!.items.filter((i) => i.lamp);
     const before = reportOf(doc).parts[0]!.items.filter((i) => i.lamp);
