@@ -1,3 +1,4 @@
+import { findIn } from '@fomrik/core/units';
 import Database from 'better-sqlite3';
 import {
   chmodSync,
@@ -115,7 +116,7 @@ export async function makeCopy(db: DataSource, dataDir: string, now = new Date()
   const name = `${now.toISOString().slice(0, 19).replaceAll(':', '-')}.sqlite`;
   await copyTo(db, join(folder, name));
   for (const old of surplus(copiesIn(dataDir))) rmSync(join(folder, old.name), { force: true });
-  return copiesIn(dataDir).find((copy) => copy.name === name)!;
+  return findIn(copiesIn(dataDir), (copy) => copy.name === name);
 }
 
 /** Makes the copy of today when there is none yet and something is there to copy. */

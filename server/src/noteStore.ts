@@ -1,3 +1,4 @@
+import { getFrom } from '@fomrik/core/units';
 import type { LogEntry, Pin } from '@fomrik/core/document';
 import { type DataSource, type EntitySchema, type FindOptionsWhere, In, IsNull } from 'typeorm';
 import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialEntity.js';
@@ -136,6 +137,6 @@ export class NoteStore {
   async logEntries(buildId: string, ids: readonly string[]): Promise<LogEntry[]> {
     const rows = await this.db.getRepository(LogEntity).findBy({ buildId, id: In([...ids]) });
     const order = new Map(ids.map((id, i) => [id, i]));
-    return rows.sort((a, b) => order.get(a.id)! - order.get(b.id)!).map(logOf);
+    return rows.sort((a, b) => getFrom(order, a.id) - getFrom(order, b.id)).map(logOf);
   }
 }

@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer as createHttp, type Server } from 'node:http';
 import { createServer as createHttps } from 'node:https';
@@ -50,7 +51,7 @@ async function tellLan(pairing: Pairing, addresses: readonly string[], secure: b
   const { code } = pairing.begin();
   console.log(`On a tablet or phone in the same network: ${addresses.join(' or ')}`);
   console.log(`Pairing code ${code}, good for ten minutes and one device.`);
-  console.log(await qrCode(`${addresses[0]!}pair?code=${code}`, { type: 'terminal', small: true }));
+  console.log(await qrCode(`${firstOf(addresses)}pair?code=${code}`, { type: 'terminal', small: true }));
   if (!secure)
     console.log(
       'Without a certificate the connection is not encrypted: whoever is on the network can read along, and a tablet ' +

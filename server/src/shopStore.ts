@@ -1,3 +1,4 @@
+import { findIn } from '@fomrik/core/units';
 import type { Measure, Wearer } from '@fomrik/core/body';
 import type { BuildDoc, Printer } from '@fomrik/core/document';
 import { type FoamStock, foamStockRule } from '@fomrik/core/materials';
@@ -103,7 +104,7 @@ export class ShopStore {
 
   async putWearer(id: string, baseVersion: number, wearer: Wearer): Promise<SavedWearer> {
     await atomic(this.db, (tx) => keepWearer(tx, id, baseVersion, wearer));
-    return (await this.wearers()).find((w) => w.id === id)!;
+    return findIn(await this.wearers(), (w) => w.id === id);
   }
 
   async removeWearer(id: string, baseVersion: number): Promise<void> {

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { add3, dot3, type Mesh, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
 import { gridNormals, type Piece, type Surface } from '../panel';
 import { allOntoRoot, type PartReport } from '../parts';
@@ -104,9 +105,9 @@ function withGuests(host: PartReport, guests: readonly Guest[], key: string): Pa
 const least3 = (points: readonly Vec3[], of: (...v: number[]) => number, byMm: number): Vec3 =>
   add3(
     {
-      x: points.reduce((v, p) => of(v, p.x), points[0]!.x),
-      y: points.reduce((v, p) => of(v, p.y), points[0]!.y),
-      z: points.reduce((v, p) => of(v, p.z), points[0]!.z),
+      x: points.reduce((v, p) => of(v, p.x), firstOf(points).x),
+      y: points.reduce((v, p) => of(v, p.y), firstOf(points).y),
+      z: points.reduce((v, p) => of(v, p.z), firstOf(points).z),
     },
     scale3({ x: 1, y: 1, z: 1 }, byMm),
   );

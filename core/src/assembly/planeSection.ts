@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../units';
 import {
   common,
   cross3,
@@ -28,11 +29,11 @@ export function planeOf({
   flat,
 }: Surface): { at: Vec3; out: Vec3; toFlat: (p: Vec3) => Vec2 } | undefined {
   const normals = gridNormals(grid).flat();
-  const out = normals[0]!;
+  const out = firstOf(normals);
   if (normals.some((n) => dot3(n, out) < 1 - 1e-6)) return undefined;
-  const at = grid[0]![0]!;
-  const [a, b] = [grid[0]!.at(-1)!, grid.at(-1)![0]!];
-  const [o, fa, fb] = [flat[0]![0]!, flat[0]!.at(-1)!, flat.at(-1)![0]!];
+  const at = firstOf(firstOf(grid));
+  const [a, b] = [lastOf(firstOf(grid)), firstOf(lastOf(grid))];
+  const [o, fa, fb] = [firstOf(firstOf(flat)), lastOf(firstOf(flat)), firstOf(lastOf(flat))];
   const x = unit3(sub3(a, at));
   const y = cross3(out, x);
   const long = Math.hypot(fa.x - o.x, fa.y - o.y) || 1;
@@ -57,13 +58,13 @@ function loopsAt({ points, triangles }: Mesh, at: Vec3, out: Vec3): Vec3[][] {
   const ends = new Map<string, { to: Vec3; used: boolean }[]>();
   const key = ({ x, y, z }: Vec3): string => [x, y, z].map((v) => Math.round(v / ONE_MM)).join();
   const crossing = (i: number, k: number): Vec3 =>
-    lerp3(points[i]!, points[k]!, height[i]! / (height[i]! - height[k]!));
+    lerp3(itemAt(points, i), itemAt(points, k), itemAt(height, i) / (itemAt(height, i) - itemAt(height, k)));
   for (const t of triangles) {
     // Above or below, never on it: a spot on the plane counts as above.
-    const up = t.map((i) => height[i]! >= 0);
+    const up = t.map((i) => itemAt(height, i) >= 0);
     if (up[0] === up[1] && up[1] === up[2]) continue;
     const alone = up.findIndex((u, n) => u !== up[(n + 1) % 3] && u !== up[(n + 2) % 3]);
-    const [i, k, l] = [t[alone]!, t[(alone + 1) % 3]!, t[(alone + 2) % 3]!];
+    const [i, k, l] = [itemAt(t, alone), itemAt(t, (alone + 1) % 3), itemAt(t, (alone + 2) % 3)];
     const [p, q] = [crossing(i, k), crossing(i, l)];
     const [from, to] = up[alone] ? [p, q] : [q, p];
     if (key(from) === key(to)) continue;

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { BufferAttribute, BufferGeometry, Triangle, Vector3 } from 'three';
 import { type HitPointInfo, MeshBVH } from 'three-mesh-bvh';
 import { add3, convexHull, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
@@ -31,7 +32,9 @@ function overSurface({ grid, flat }: Surface, reachMm: number): Over {
       ],
     ]),
   );
-  const places = new Float32Array(corners.flat().flatMap(([r, c]) => Object.values(grid[r]![c]!)));
+  const places = new Float32Array(
+    corners.flat().flatMap(([r, c]) => Object.values(itemAt(itemAt(grid, r), c))),
+  );
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(places, 3));
   const tree = new MeshBVH(geometry, { indirect: true });
@@ -41,27 +44,30 @@ function overSurface({ grid, flat }: Surface, reachMm: number): Over {
   const over: Over = (p) => {
     const found = tree.closestPointToPoint(spot.set(p.x, p.y, p.z), target, 0, reachMm);
     if (!found) return undefined;
-    const own = corners[found.faceIndex]!;
-    const [i, k, l] = own.map(([row, column]) => grid[row]![column]!) as [Vec3, Vec3, Vec3];
+    const own = itemAt(corners, found.faceIndex);
+    const [i, k, l] = own.map(([row, column]) => itemAt(itemAt(grid, row), column)) as [Vec3, Vec3, Vec3];
     a.set(i.x, i.y, i.z);
     b.set(k.x, k.y, k.z);
     c.set(l.x, l.y, l.z);
     if (!Triangle.getBarycoord(found.point, a, b, c, shares)) return undefined;
     const by = [shares.x, shares.y, shares.z];
     const normal = unit3(
-      own.reduce((sum, [row, column], n) => add3(sum, scale3(normals[row]![column]!, by[n]!)), {
-        x: 0,
-        y: 0,
-        z: 0,
-      }),
+      own.reduce(
+        (sum, [row, column], n) => add3(sum, scale3(itemAt(itemAt(normals, row), column), itemAt(by, n))),
+        {
+          x: 0,
+          y: 0,
+          z: 0,
+        },
+      ),
     );
     const d = sub3(p, found.point);
     const offMm = dot3(d, normal);
     return {
       flat: own.reduce(
         (sum, [row, column], n) => ({
-          x: sum.x + flat[row]![column]!.x * by[n]!,
-          y: sum.y + flat[row]![column]!.y * by[n]!,
+          x: sum.x + itemAt(itemAt(flat, row), column).x * itemAt(by, n),
+          y: sum.y + itemAt(itemAt(flat, row), column).y * itemAt(by, n),
         }),
         { x: 0, y: 0 },
       ),

@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
 import { type HitPointInfo, MeshBVH } from 'three-mesh-bvh';
 import { cross3, dist3, lerp3, type Mesh, scale3, sub3, type Vec3 } from '../geometry';
@@ -47,7 +48,7 @@ export function askedSolid(mesh: Mesh): AskedSolid {
   const before = known.get(mesh);
   if (before) return before;
   const faces = mesh.triangles.flatMap((t) =>
-    shortened([mesh.points[t[0]]!, mesh.points[t[1]]!, mesh.points[t[2]]!]),
+    shortened([itemAt(mesh.points, t[0]), itemAt(mesh.points, t[1]), itemAt(mesh.points, t[2])]),
   );
   const places = new Float32Array(faces.length * 9);
   faces.forEach((t, i) => t.forEach((p, n) => places.set([p.x, p.y, p.z], 9 * i + 3 * n)));
@@ -67,7 +68,7 @@ export function askedSolid(mesh: Mesh): AskedSolid {
     away: (p, enough = 0, most = Infinity) => {
       const found = tree.closestPointToPoint(spot.set(p.x, p.y, p.z), target, enough, most);
       if (!found) return { mm: Infinity, behind: false };
-      const n = normals[found.faceIndex]!;
+      const n = itemAt(normals, found.faceIndex);
       const { point, distance } = found;
       const out = n.x * (p.x - point.x) + n.y * (p.y - point.y) + n.z * (p.z - point.z);
       return { mm: distance, behind: out < 0 };
@@ -80,7 +81,7 @@ export function askedSolid(mesh: Mesh): AskedSolid {
         const hits = tree.raycast(ray, DoubleSide);
         return hits.reduce((sum, hit) => sum + Math.sign(hit.face!.normal.dot(way)), 0) > 0;
       };
-      return out(ways[0]!) && (out(ways[1]!) || out(ways[2]!));
+      return out(firstOf(ways)) && (out(itemAt(ways, 1)) || out(itemAt(ways, 2)));
     },
   };
   known.set(mesh, asked);
@@ -152,7 +153,7 @@ const MOST = 400;
 function areaIn({ points, triangles }: Mesh, box: Pick<AskedSolid, 'least' | 'most'>, wide: number): number {
   let sum = 0;
   for (const [i, j, k] of triangles) {
-    const [a, b, c] = [points[i]!, points[j]!, points[k]!];
+    const [a, b, c] = [itemAt(points, i), itemAt(points, j), itemAt(points, k)];
     if (passes(a, b, c, box)) continue;
     const n = cross3(sub3(b, a), sub3(c, a));
     sum += Math.min(Math.hypot(n.x, n.y, n.z) / 2, wide * wide);
@@ -167,7 +168,7 @@ export function spotsOn(mesh: Mesh, box: Pick<AskedSolid, 'least' | 'most'>): Sp
   const apartMm = Math.max(usual, Math.sqrt(areaIn(mesh, box, wide) / (MOST / 5)));
   const all = [...everySpot(mesh, box, apartMm)];
   const step = Math.max(1, all.length / MOST);
-  return step === 1 ? all : Array.from({ length: MOST }, (_, i) => all[Math.floor(i * step)]!);
+  return step === 1 ? all : Array.from({ length: MOST }, (_, i) => itemAt(all, Math.floor(i * step)));
 }
 
 function* everySpot(
@@ -176,7 +177,7 @@ function* everySpot(
   apartMm: number,
 ): Generator<Spot> {
   for (const t of triangles) {
-    const corners = t.map((i) => points[i]!) as [Vec3, Vec3, Vec3];
+    const corners = t.map((i) => itemAt(points, i)) as [Vec3, Vec3, Vec3];
     const [a, b, c] = corners;
     const normal = cross3(sub3(b, a), sub3(c, a));
     const size = Math.hypot(normal.x, normal.y, normal.z);
@@ -212,11 +213,11 @@ export function edgeSpots(
   const seen = new Set<number>();
   return triangles.flatMap((t) =>
     t.flatMap((i, n) => {
-      const k = t[(n + 1) % 3]!;
+      const k = itemAt(t, (n + 1) % 3);
       const key = Math.min(i, k) * points.length + Math.max(i, k);
       if (seen.has(key)) return [];
       seen.add(key);
-      const [a, b] = [points[i]!, points[k]!];
+      const [a, b] = [itemAt(points, i), itemAt(points, k)];
       const shares = sharesIn(a, b, box);
       if (!shares) return [];
       const [from, to] = shares;

@@ -1,3 +1,4 @@
+import { getFrom, findIn, itemAt } from '../units';
 import { growth } from './growth';
 import { ratios } from './ratios';
 import { measureInfo, type MeasureKey } from './measures';
@@ -52,7 +53,7 @@ const fromBase = (
  */
 export function resolveBody(readings: readonly Measure[], side?: LimbSide): Body {
   const taken = newestMeasures(readings, side);
-  const statureMm = sound(taken.get('stature')) ? taken.get('stature')!.valueMm : TYPICAL_STATURE_MM;
+  const statureMm = sound(taken.get('stature')) ? getFrom(taken, 'stature').valueMm : TYPICAL_STATURE_MM;
   const settle = (key: MeasureKey): ResolvedMeasure => {
     const read = taken.get(key);
     if (read) return { key, valueMm: read.valueMm, source: read.source, takenOn: read.takenOn };
@@ -62,10 +63,10 @@ export function resolveBody(readings: readonly Measure[], side?: LimbSide): Body
     const way = ratios[key].find(([base]) => sound(taken.get(base)));
     if (way) {
       const [base, ratio] = way;
-      const valueMm = fromBase(key, base, ratio, taken.get(base)!.valueMm, statureMm);
+      const valueMm = fromBase(key, base, ratio, getFrom(taken, base).valueMm, statureMm);
       return { key, valueMm, source: 'estimate', from: measureInfo(base).label.toLowerCase() };
     }
-    const ratio = ratios[key].find(([base]) => base === 'stature')![1];
+    const ratio = findIn(ratios[key], ([base]) => base === 'stature')[1];
     return { key, valueMm: TYPICAL_STATURE_MM * ratio, source: 'estimate', from: 'a typical adult' };
   };
   const keys = Object.keys(ratios) as (keyof typeof ratios)[];
@@ -79,15 +80,15 @@ export function resolveBody(readings: readonly Measure[], side?: LimbSide): Body
  */
 export function expectedMm(readings: readonly Measure[], key: MeasureKey): number {
   const taken = newestMeasures(readings);
-  const statureMm = sound(taken.get('stature')) ? taken.get('stature')!.valueMm : TYPICAL_STATURE_MM;
+  const statureMm = sound(taken.get('stature')) ? getFrom(taken, 'stature').valueMm : TYPICAL_STATURE_MM;
   if (key === 'stature') return TYPICAL_STATURE_MM;
   const said = ratios[key]
     .filter(([base]) => taken.has(base))
-    .map(([base, ratio]) => fromBase(key, base, ratio, taken.get(base)!.valueMm, statureMm))
+    .map(([base, ratio]) => fromBase(key, base, ratio, getFrom(taken, base).valueMm, statureMm))
     .sort((a, b) => a - b);
   if (said.length === 0) return resolveBody([])[key].valueMm;
   const middle = (said.length - 1) / 2;
-  return (said[Math.floor(middle)]! + said[Math.ceil(middle)]!) / 2;
+  return (itemAt(said, Math.floor(middle)) + itemAt(said, Math.ceil(middle))) / 2;
 }
 
 /** What a mirrored pair is cut to: the larger of left and right in every measure. */

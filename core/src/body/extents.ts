@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { convexHull, type Vec2 } from '../geometry';
 
 /** Extents of a section along its own long and short axis, and how far its long axis is turned from +y, radians. */
@@ -11,7 +12,7 @@ export interface Extents {
 function moments(ring: readonly Vec2[]): { xx: number; yy: number; xy: number } {
   const sum = { length: 0, x: 0, y: 0, xx: 0, yy: 0, xy: 0 };
   ring.forEach((p, i) => {
-    const q = ring[(i + 1) % ring.length]!;
+    const q = itemAt(ring, (i + 1) % ring.length);
     const [l, x, y] = [Math.hypot(q.x - p.x, q.y - p.y), (p.x + q.x) / 2, (p.y + q.y) / 2];
     sum.length += l;
     sum.x += l * x;

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 import { boundsOf, type Vec2 } from '../geometry';
 import { extents } from './extents';
 import type { Skull } from './headScan';
@@ -50,7 +51,7 @@ function profilesOf(cut: (z: number) => Vec2[], crownZ: number, turn: number, mi
       depthMm,
       ends: [reach(fore), reach(aft)],
       tips: [far(fore), far(aft)],
-      wideMm: (across[0]! + across[1]!) / 2,
+      wideMm: (firstOf(across) + itemAt(across, 1)) / 2,
     });
   }
   return found;
@@ -67,7 +68,7 @@ const LEAST_NOSE_MM = 3;
 function noseOn(profile: readonly number[]): { at: number; out: number } {
   let best = { at: 0, out: 0 };
   for (let i = NOSE_HALF; i < profile.length - NOSE_HALF; i++) {
-    const out = profile[i]! - Math.max(profile[i - NOSE_HALF]!, profile[i + NOSE_HALF]!);
+    const out = itemAt(profile, i) - Math.max(itemAt(profile, i - NOSE_HALF), itemAt(profile, i + NOSE_HALF));
     if (out > best.out) best = { at: i, out };
   }
   return best;
@@ -82,11 +83,11 @@ function earOn(
 ): Pick<Partial<Record<MeasureKey, number>>, 'earDepth' | 'earLength'> {
   const wide = steady(profiles.map((p) => p.wideMm));
   const bare = skull.shortMm / 2;
-  const from = wide.findIndex((w, i) => profiles[i]!.depthMm > 60 && w > bare + EAR_JUMP_MM);
+  const from = wide.findIndex((w, i) => itemAt(profiles, i).depthMm > 60 && w > bare + EAR_JUMP_MM);
   if (from < 0) return {};
   const end = wide.findIndex((w, i) => i > from + 4 && w < bare + EAR_JUMP_MM);
   if (end < 0) return {};
-  const [top, foot] = [profiles[from]!.depthMm - STEP_MM, profiles[end]!.depthMm];
+  const [top, foot] = [itemAt(profiles, from).depthMm - STEP_MM, itemAt(profiles, end).depthMm];
   const earLength = foot - top;
   return { earLength: Math.round(earLength), earDepth: Math.round((top + foot) / 2 + 0.05 * earLength) };
 }
@@ -114,8 +115,9 @@ export function faceMeasures(
   const tip = Math.max(...profiles.slice(at - 2, at + 3).map((p) => p.tips[end]));
   const lip = Math.min(...profiles.slice(at, at + NOSE_HALF + 1).map((p) => p.ends[end]));
   // The root of the nose is the deepest notch between brow and tip.
-  const notch = (i: number): number => profile[i]! - (profile[i - NOTCH]! + profile[i + NOTCH]!) / 2;
+  const notch = (i: number): number =>
+    itemAt(profile, i) - (itemAt(profile, i - NOTCH) + itemAt(profile, i + NOTCH)) / 2;
   const above = Array.from({ length: 3 * NOTCH }, (_, k) => at - NOTCH - k).filter((i) => i >= NOTCH);
   const root = above.reduce((low, i) => (notch(i) < notch(low) ? i : low), at - NOTCH);
-  return { ...ear, noseOut: Math.round(tip - lip), eyeDepth: Math.round(profiles[root]!.depthMm) };
+  return { ...ear, noseOut: Math.round(tip - lip), eyeDepth: Math.round(itemAt(profiles, root).depthMm) };
 }

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 import { cross3, ellipseAtNormal, type Mesh, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import { earOf, headForm, skinAt } from './head';
@@ -22,7 +23,7 @@ const HEAD_ROWS = 64;
 function loft(rings: Vec3[][]): Mesh {
   const points = rings.flat();
   const triangles: [number, number, number][] = [];
-  const n = rings[0]!.length;
+  const n = firstOf(rings).length;
   for (let r = 0; r < rings.length - 1; r++) {
     for (let i = 0; i < n; i++) {
       const [a, b] = [r * n + i, r * n + ((i + 1) % n)];
@@ -33,11 +34,14 @@ function loft(rings: Vec3[][]): Mesh {
     [0, true],
     [rings.length - 1, false],
   ] as const) {
-    const centre = rings[ring]!.reduce((s, p) => ({ x: s.x + p.x / n, y: s.y + p.y / n, z: s.z + p.z / n }), {
-      x: 0,
-      y: 0,
-      z: 0,
-    });
+    const centre = itemAt(rings, ring).reduce(
+      (s, p) => ({ x: s.x + p.x / n, y: s.y + p.y / n, z: s.z + p.z / n }),
+      {
+        x: 0,
+        y: 0,
+        z: 0,
+      },
+    );
     const at = points.push(centre) - 1;
     for (let i = 0; i < n; i++) {
       const [a, b] = [ring * n + i, ring * n + ((i + 1) % n)];

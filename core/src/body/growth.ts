@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../units';
 import type { MeasureKey } from './measures';
 
 /** Statures at which a measure is compared with an adult's, mm. */
@@ -47,8 +48,10 @@ export function growth(key: MeasureKey, statureMm: number): number {
   const known = factors[key];
   if (!known) return 1;
   const i = AT_MM.findIndex((at) => at >= statureMm);
-  if (i === 0) return known[0]!;
-  if (i < 0) return known.at(-1)!;
-  const [low, high] = [AT_MM[i - 1]!, AT_MM[i]!];
-  return known[i - 1]! + ((known[i]! - known[i - 1]!) * (statureMm - low)) / (high - low);
+  if (i === 0) return firstOf(known);
+  if (i < 0) return lastOf(known);
+  const [low, high] = [itemAt(AT_MM, i - 1), itemAt(AT_MM, i)];
+  return (
+    itemAt(known, i - 1) + ((itemAt(known, i) - itemAt(known, i - 1)) * (statureMm - low)) / (high - low)
+  );
 }

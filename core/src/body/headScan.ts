@@ -1,5 +1,5 @@
 import { type Mesh, slicerOf, tapeGirthMm, type Vec2 } from '../geometry';
-import { fail, ok, type Result } from '../units';
+import { fail, ok, type Result, itemAt, firstOf, lastOf } from '../units';
 import type { MeasureKey } from './measures';
 import { extents } from './extents';
 import { faceMeasures } from './faceScan';
@@ -33,7 +33,7 @@ function cleanRings(cut: (z: number) => Vec2[], crownZ: number): Ring[] {
     if (body) slices.push(body);
   }
   const rings = slices.slice(1, -1).map((s, i): Ring => {
-    const band = evened([...slices[i]!, ...s, ...slices[i + 2]!]);
+    const band = evened([...itemAt(slices, i), ...s, ...itemAt(slices, i + 2)]);
     return { depthMm: BAND_MM[0] + (i + 1) * STEP_MM, girthMm: tapeGirthMm(band), ...extents(band) };
   });
   const first = rings.findIndex((r, i) => {
@@ -61,13 +61,13 @@ function parabola(points: readonly Vec2[]): [number, number, number] {
     for (let k = 0; k <= 2; k++) right[k]! += p.y * x ** k;
   }
   const det = (m: number[]): number =>
-    m[0]! * (m[4]! * m[8]! - m[5]! * m[7]!) -
-    m[1]! * (m[3]! * m[8]! - m[5]! * m[6]!) +
-    m[2]! * (m[3]! * m[7]! - m[4]! * m[6]!);
-  const matrix = [0, 1, 2].flatMap((r) => [sums[r]!, sums[r + 1]!, sums[r + 2]!]);
+    firstOf(m) * (itemAt(m, 4) * itemAt(m, 8) - itemAt(m, 5) * itemAt(m, 7)) -
+    itemAt(m, 1) * (itemAt(m, 3) * itemAt(m, 8) - itemAt(m, 5) * itemAt(m, 6)) +
+    itemAt(m, 2) * (itemAt(m, 3) * itemAt(m, 7) - itemAt(m, 4) * itemAt(m, 6));
+  const matrix = [0, 1, 2].flatMap((r) => [itemAt(sums, r), itemAt(sums, r + 1), itemAt(sums, r + 2)]);
   const whole = det(matrix);
   const [a, b, c] = [0, 1, 2].map(
-    (k) => det(matrix.map((v, i) => (i % 3 === k ? right[Math.floor(i / 3)]! : v))) / whole,
+    (k) => det(matrix.map((v, i) => (i % 3 === k ? itemAt(right, Math.floor(i / 3)) : v))) / whole,
   );
   return [a! - b! * middle + c! * middle * middle, b! - 2 * c! * middle, c!];
 }
@@ -87,10 +87,10 @@ export interface Skull {
 export function skullOf(cut: (z: number) => Vec2[], crownZ: number): Skull | undefined {
   const rings = cleanRings(cut, crownZ);
   if (rings.length < 5) return undefined;
-  const last = rings.at(-1)!.depthMm;
+  const last = lastOf(rings).depthMm;
   const fit = (of: (r: Ring) => number) => parabola(rings.map((r) => ({ x: r.depthMm, y: of(r) ** 2 })));
   const [, b, c] = fit((r) => r.girthMm);
-  const depthMm = c < 0 ? Math.min(last + BEYOND_MM, Math.max(rings[0]!.depthMm, -b / (2 * c))) : last;
+  const depthMm = c < 0 ? Math.min(last + BEYOND_MM, Math.max(firstOf(rings).depthMm, -b / (2 * c))) : last;
   const at = (of: (r: Ring) => number): number => {
     const [p, q, r] = fit(of);
     return Math.sqrt(Math.max(0, p + q * depthMm + r * depthMm * depthMm));

@@ -1,3 +1,4 @@
+import { findIn } from '../units';
 import { armMeasures } from './measures/arm';
 import { headMeasures } from './measures/head';
 import { legMeasures } from './measures/leg';
@@ -36,4 +37,4 @@ export const shortSet: MeasureKey[] = [
   'calfGirth',
 ];
 
-export const measureInfo = (key: MeasureKey): MeasureInfo => measures.find((m) => m.key === key)!;
+export const measureInfo = (key: MeasureKey): MeasureInfo => findIn(measures, (m) => m.key === key);

@@ -1,4 +1,4 @@
-import { trimNumber } from '../units';
+import { trimNumber, itemAt } from '../units';
 import { expectedMm, newestMeasures } from './estimate';
 import { measureInfo, type MeasureKey } from './measures';
 import type { Measure } from './wearer';
@@ -40,7 +40,7 @@ function swapped(value: number): number[] {
   const digits = [...String(Math.round(value))];
   return digits.slice(1).map((digit, i) => {
     const copy = [...digits];
-    copy[i + 1] = copy[i]!;
+    copy[i + 1] = itemAt(copy, i);
     copy[i] = digit;
     return Number(copy.join(''));
   });

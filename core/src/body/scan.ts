@@ -1,5 +1,5 @@
 import { type Mesh, slicerOf, tapeGirthMm, type Vec2, type Vec3 } from '../geometry';
-import { fail, ok, type Result } from '../units';
+import { fail, ok, type Result, firstOf, itemAt } from '../units';
 import { headHeightsMm, measureHeadScan, skullOf } from './headScan';
 import type { MeasureKey } from './measures';
 import { evened, soundBodies, steady } from './scanSlices';
@@ -65,7 +65,7 @@ export function standUp(mesh: Mesh, unit: ScanUnit): Mesh {
   const sized = (['x', 'y', 'z'] as const)
     .map((key) => ({ key, size: spread(mesh, key) * perUnitMm }))
     .sort((a, b) => b.size - a.size);
-  const tallest = sized[0]!;
+  const tallest = firstOf(sized);
   const stood = turnedUp(mesh, tallest.key, perUnitMm);
   if (tallest.size < headHeightsMm[0] || tallest.size > headHeightsMm[1]) return stood;
   if (slighterEnd(stood) > NOSE_GIRTH_MM) return stood;
@@ -125,13 +125,15 @@ export function measureScan(mesh: Mesh): Result<Partial<Record<MeasureKey, numbe
       const before = slices.at(-1);
       const near = (b: Vec2[]): number => (before ? Math.abs(middleX(b) - middleX(before)) : 0);
       // Two legs are alike: stay on the one begun with.
-      slices.push(before && least === 2 ? bodies.reduce((a, b) => (near(b) < near(a) ? b : a)) : bodies[0]!);
+      slices.push(
+        before && least === 2 ? bodies.reduce((a, b) => (near(b) < near(a) ? b : a)) : firstOf(bodies),
+      );
     }
     if (slices.length < 3) continue;
     // A tape is a few millimetres wide: a hole in one slice is bridged by its neighbours, and noise evens out.
     const girths = slices
       .slice(1, -1)
-      .map((s, i) => tapeGirthMm(evened([...slices[i]!, ...s, ...slices[i + 2]!])));
+      .map((s, i) => tapeGirthMm(evened([...itemAt(slices, i), ...s, ...itemAt(slices, i + 2)])));
     found[key] = Math.round(pick === 'max' ? Math.max(...steady(girths)) : Math.min(...steady(girths)));
   }
   const skull = skullOf(

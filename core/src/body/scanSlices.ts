@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { tapeGirthMm, type Vec2 } from '../geometry';
 
 /** Parts of a slice further apart than this belong to different limbs; mm. */
@@ -27,7 +28,8 @@ export function bodiesOfSlice(points: readonly Vec2[]): Vec2[][] {
       for (let dx = -1; dx <= 1; dx++) {
         for (let dy = -1; dy <= 1; dy++) {
           for (const i of cells.get(`${x + dx},${y + dy}`) ?? []) {
-            if (seen[i] || Math.hypot(points[i]!.x - p.x, points[i]!.y - p.y) > APART_MM) continue;
+            if (seen[i] || Math.hypot(itemAt(points, i).x - p.x, itemAt(points, i).y - p.y) > APART_MM)
+              continue;
             seen[i] = 1;
             queue.push(i);
           }
@@ -56,7 +58,7 @@ export function evened(points: readonly Vec2[]): Vec2[] {
   const rays = Array.from({ length: RAYS }, () => ({ x: 0, y: 0, count: 0 }));
   for (const p of points) {
     const turn = Math.atan2(p.y - middle.y, p.x - middle.x) / (2 * Math.PI) + 1;
-    const ray = rays[Math.floor(turn * RAYS) % RAYS]!;
+    const ray = itemAt(rays, Math.floor(turn * RAYS) % RAYS);
     ray.x += p.x;
     ray.y += p.y;
     ray.count += 1;
@@ -68,5 +70,5 @@ export function evened(points: readonly Vec2[]): Vec2[] {
 export const steady = (values: readonly number[]): number[] =>
   values.map((_, i) => {
     const near = values.slice(Math.max(0, i - 1), i + 2).sort((a, b) => a - b);
-    return near[Math.floor(near.length / 2)]!;
+    return itemAt(near, Math.floor(near.length / 2));
   });

@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../units';
 import { type Ellipse, ellipseOfGirth, ellipsePerimeter } from '../geometry';
 import type { Body } from './estimate';
 
@@ -20,12 +21,12 @@ export interface Station {
 
 /** Straight interpolation between stations, level beyond the ends. */
 function between(stations: readonly Station[], atMm: number): Station {
-  const first = stations[0]!;
-  const last = stations.at(-1)!;
+  const first = firstOf(stations);
+  const last = lastOf(stations);
   if (atMm <= first.atMm) return { ...first, atMm };
   if (atMm >= last.atMm) return { ...last, atMm };
   const i = stations.findIndex((s) => s.atMm > atMm);
-  const [a, b] = [stations[i - 1]!, stations[i]!];
+  const [a, b] = [itemAt(stations, i - 1), itemAt(stations, i)];
   const t = (atMm - a.atMm) / (b.atMm - a.atMm);
   const mix = (p: number, q: number): number => p + (q - p) * t;
   return {

@@ -1,3 +1,4 @@
+import { lastOf, itemAt } from '../units';
 import { ellipseAtNormal, type Vec2, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import {
@@ -152,11 +153,11 @@ export function tapes(body: Body): Tape[] {
     },
     limb('upperArmGirth', 'upperArm', limbLengthMm(body, 'upperArm') * 0.5),
     limb('elbowBentGirth', 'upperArm', 0),
-    limb('elbowGirth', 'forearm', forearm.at(-1)!.atMm),
-    limb('forearmGirth', 'forearm', forearm[1]!.atMm),
+    limb('elbowGirth', 'forearm', lastOf(forearm).atMm),
+    limb('forearmGirth', 'forearm', itemAt(forearm, 1).atMm),
     limb('wristGirth', 'forearm', 0),
-    { key: 'forearmLength', points: [onArm('forearm', 0), onArm('forearm', forearm.at(-1)!.atMm)] },
-    { key: 'forearmGirthAt', points: [onArm('forearm', 0), onArm('forearm', forearm[1]!.atMm)] },
+    { key: 'forearmLength', points: [onArm('forearm', 0), onArm('forearm', lastOf(forearm).atMm)] },
+    { key: 'forearmGirthAt', points: [onArm('forearm', 0), onArm('forearm', itemAt(forearm, 1).atMm)] },
     {
       key: 'handGirth',
       points: ring(

@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import {
   fromHead,
   fromHungLimb,
@@ -271,7 +272,7 @@ export const zones: readonly ZoneInfo[] = [
 ];
 
 const byZone = new Map(zones.map((z) => [z.zone, z]));
-export const zoneInfo = (zone: Zone): ZoneInfo => byZone.get(zone)!;
+export const zoneInfo = (zone: Zone): ZoneInfo => getFrom(byZone, zone);
 
 /** Whether something there is made for both sides alike. */
 export const canPair = (zone: Zone): boolean => zoneInfo(zone).sides.includes('pair');

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 /** A mass on a beam, so far from where the beam is held. */
 export interface Load {
   atMm: number;
@@ -30,14 +31,16 @@ export function hang(loads: readonly Load[], lengthMm: number, endMm: number, st
   for (let i = 1; i <= STATIONS; i++) {
     // Simpson over the step for the slope, and the step's own curvature for the sag.
     const [a, m, b] = [moment((i - 1) * step), moment((i - 0.5) * step), moment(i * step)];
-    slopes.push(slopes[i - 1]! + ((a + 4 * m + b) * step) / 6 / stiffness);
-    down.push(down[i - 1]! + slopes[i - 1]! * step + ((a + 2 * m) * step * step) / 6 / stiffness);
+    slopes.push(itemAt(slopes, i - 1) + ((a + 4 * m + b) * step) / 6 / stiffness);
+    down.push(
+      itemAt(down, i - 1) + itemAt(slopes, i - 1) * step + ((a + 2 * m) * step * step) / 6 / stiffness,
+    );
   }
   const sagAt = (s: number): number => {
-    if (s >= lengthMm) return down[STATIONS]! + slopes[STATIONS]! * (s - lengthMm);
+    if (s >= lengthMm) return itemAt(down, STATIONS) + itemAt(slopes, STATIONS) * (s - lengthMm);
     const at = s / step;
     const i = Math.floor(at);
-    return down[i]! + (at - i) * (down[i + 1]! - down[i]!);
+    return itemAt(down, i) + (at - i) * (itemAt(down, i + 1) - itemAt(down, i));
   };
   const sums = beyond.reduce(
     ({ one, two }, { atMm, massG }) => {

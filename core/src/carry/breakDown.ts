@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 /** Where a prop may not come apart: within a part that goes on over the stick. */
 export type Taken = readonly [fromMm: number, toMm: number];
 
@@ -58,5 +59,5 @@ export function breakDown(
     } else short = middle;
   }
   const ends = [lowMm, ...best, highMm];
-  return { atMm: best, longestMm: Math.max(...ends.slice(1).map((e, i) => e - ends[i]!)) };
+  return { atMm: best, longestMm: Math.max(...ends.slice(1).map((e, i) => e - itemAt(ends, i))) };
 }

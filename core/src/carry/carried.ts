@@ -1,3 +1,4 @@
+import { lastOf, itemAt } from '../units';
 import { cross3, dist3, dot3, inertiaAbout, sub3, unit3, type Vec3 } from '../geometry';
 import { type Catalogue, rodMatters, type Rod } from '../materials';
 import { secondMomentMm4, sectionAreaMm2, sectionOf, sizeOf, type Section } from '../panel';
@@ -166,10 +167,12 @@ function carriedOf(all: Assembly, catalogue: Catalogue, limitMm: number, before?
       : ballastFor(weight.massG, balanceMm, wanted, stickEnds(root, axis) ?? [low - fist, high - fist]);
   const cuts = root.sticks[0]?.cutMm ?? [];
   // Joints of the stick part the whole; what lies over the ends goes with the first and the last length.
-  const ends = cuts.reduce<number[]>((sum, mm) => [...sum, sum.at(-1)! + mm], [0]);
+  const ends = cuts.reduce<number[]>((sum, mm) => [...sum, lastOf(sum) + mm], [0]);
   const lengths =
     cuts.length > 1
-      ? cuts.map((_, i) => (i === cuts.length - 1 ? high : ends[i + 1]!) - (i === 0 ? low : ends[i]!))
+      ? cuts.map(
+          (_, i) => (i === cuts.length - 1 ? high : itemAt(ends, i + 1)) - (i === 0 ? low : itemAt(ends, i)),
+        )
       : [high - low];
   const stick = stickOf(all, fist, high, catalogue);
   const rigid = all.parts.flatMap((m) =>

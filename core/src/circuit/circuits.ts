@@ -15,7 +15,7 @@ import {
 } from '../materials';
 import { flashesPerSecond, meanShare } from '../light';
 import { type PartReport, placingOf, sidesOf } from '../parts';
-import type { Result } from '../units';
+import { type Result, findIn } from '../units';
 import { cellVolts } from './cells';
 import { type Feed, type Working, workingAt } from './network';
 import { junctionOf } from './nodal';
@@ -132,7 +132,7 @@ function groupsOf(circuit: Circuit, lamps: readonly Fitted[]): LampGroup[] {
   const groups = new Map<string, LampGroup>();
   for (const { item, times } of lamps) {
     const { colour } = item.lamp!;
-    const { currentMa } = circuit.loads.find((l) => l.feature === item.featureId)!;
+    const { currentMa } = findIn(circuit.loads, (l) => l.feature === item.featureId);
     const key = `${colour}/${currentMa}`;
     const known = groups.get(key);
     if (known) known.count += times;
@@ -179,7 +179,7 @@ function circuitReport(
   const groups = groupsOf(circuit, lamps);
   const pack = source?.item.source;
   const stops = ({ item, partId, times }: Fitted): Stop[] => {
-    const part = parts.find((p) => p.id === partId)!;
+    const part = findIn(parts, (p) => p.id === partId);
     return sidesOf(part)
       .slice(0, times)
       .map((side, copy) => {

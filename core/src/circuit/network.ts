@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf } from '../units';
 import { ledMaxA, leds, type Pack, type Regulator, type SteadyLoad } from '../materials';
 import { type Branch, junctionOf, junctionVolts, solveNetwork } from './nodal';
 import { cellVolts } from './cells';
@@ -232,21 +233,21 @@ function straight(
   const [pack1, toggle, wire, ...lit] = working;
   let at = kinds.length;
   return {
-    packVolts: nodeVolts[1]!,
-    lampVolts: nodeVolts[3]!,
+    packVolts: itemAt(nodeVolts, 1),
+    lampVolts: itemAt(nodeVolts, 3),
     switchVolts: toggle!.volts,
     wireVolts: wire!.volts,
     totalA: -pack1!.amps,
     lightA: -pack1!.amps,
     strings: kinds.flatMap(({ string, times }, i) => {
-      const amps = lit[i]!.amps / times;
+      const amps = itemAt(lit, i).amps / times;
       const resistorVolts = amps * string.ohm;
       return Array.from({ length: times }, () => ({
         group: string.group,
         lamps: string.lamps,
         ohm: string.ohm,
         amps,
-        lampVolts: (nodeVolts[3]! - resistorVolts) / string.lamps,
+        lampVolts: (itemAt(nodeVolts, 3) - resistorVolts) / string.lamps,
         resistorVolts,
         resistorW: amps * resistorVolts,
       }));
@@ -254,13 +255,13 @@ function straight(
     steady: strips.map(({ load, branches: of }): WorkingSteady => {
       const own = lit.slice(at, at + of.length);
       at += of.length;
-      const drawn = own.filter((_, i) => of[i]!.kind !== 'resistor').map((b) => b.amps);
+      const drawn = own.filter((_, i) => itemAt(of, i).kind !== 'resistor').map((b) => b.amps);
       return {
         name: load.name,
         amps: drawn.reduce((sum, a) => sum + a, 0),
         ratedA: ratedA(load),
-        volts: nodeVolts[RAIL]!,
-        lastShare: drawn[0]! > 1e-9 ? drawn.at(-1)! / drawn[0]! : 1,
+        volts: itemAt(nodeVolts, RAIL),
+        lastShare: firstOf(drawn) > 1e-9 ? lastOf(drawn) / firstOf(drawn) : 1,
       };
     }),
   };

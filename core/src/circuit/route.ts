@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import { contains, dist3, type Vec3 } from '../geometry';
 import type { PartReport } from '../parts';
 
@@ -39,14 +40,14 @@ export function waysOf({ surfaces, pieces }: Pick<PartReport, 'surfaces' | 'piec
   const ways: Ways = { spots: [], next: [] };
   const pieceOf: number[] = [];
   const link = (a: number, b: number): void => {
-    const mm = dist3(ways.spots[a]!, ways.spots[b]!);
-    ways.next[a]!.push({ to: b, mm });
-    ways.next[b]!.push({ to: a, mm });
+    const mm = dist3(itemAt(ways.spots, a), itemAt(ways.spots, b));
+    itemAt(ways.next, a).push({ to: b, mm });
+    itemAt(ways.next, b).push({ to: a, mm });
   };
   surfaces.forEach(({ grid, flat, pieceId, loose }, s) => {
     if (loose) return;
     const outline = pieces.find((p) => p.id === pieceId)?.outline;
-    const [rows, columns] = [picked(grid.length), picked(grid[0]!.length)];
+    const [rows, columns] = [picked(grid.length), picked(firstOf(grid).length)];
     const at = new Map<string, number>();
     rows.forEach((r, i) =>
       columns.forEach((c, j) => {
@@ -54,7 +55,7 @@ export function waysOf({ surfaces, pieces }: Pick<PartReport, 'surfaces' | 'piec
         const f = flat[r]?.[c];
         if (outline && f && !contains(outline, f) && !onEdge(i, j, rows.length, columns.length)) return;
         at.set(`${i}/${j}`, ways.spots.length);
-        ways.spots.push(grid[r]![c]!);
+        ways.spots.push(itemAt(itemAt(grid, r), c));
         ways.next.push([]);
         pieceOf.push(s);
       }),
@@ -75,8 +76,8 @@ export function waysOf({ surfaces, pieces }: Pick<PartReport, 'surfaces' | 'piec
       if (Math.abs(p.x - q.x) > SEAM_MM || Math.abs(p.y - q.y) > SEAM_MM || Math.abs(p.z - q.z) > SEAM_MM)
         return;
       const mm = dist3(p, q);
-      if (mm <= SEAM_MM && mm < (nearest.get(pieceOf[b]!)?.mm ?? Infinity))
-        nearest.set(pieceOf[b]!, { b, mm });
+      if (mm <= SEAM_MM && mm < (nearest.get(itemAt(pieceOf, b))?.mm ?? Infinity))
+        nearest.set(itemAt(pieceOf, b), { b, mm });
     });
     for (const { b } of nearest.values()) link(a, b);
   });
@@ -88,7 +89,7 @@ const onEdge = (i: number, j: number, rows: number, columns: number): boolean =>
   i === 0 || j === 0 || i === rows - 1 || j === columns - 1;
 
 const nearestSpot = ({ spots }: Ways, p: Vec3): number =>
-  spots.reduce((best, q, i) => (dist3(p, q) < dist3(p, spots[best]!) ? i : best), 0);
+  spots.reduce((best, q, i) => (dist3(p, q) < dist3(p, itemAt(spots, best)) ? i : best), 0);
 
 /** Spots by how near they are, nearest first out (a binary heap). */
 class Nearest {
@@ -101,26 +102,26 @@ class Nearest {
   add(at: number, mm: number): void {
     const { heap } = this;
     let i = heap.push({ at, mm }) - 1;
-    while (i > 0 && heap[(i - 1) >> 1]!.mm > heap[i]!.mm) {
+    while (i > 0 && itemAt(heap, (i - 1) >> 1).mm > itemAt(heap, i).mm) {
       const up = (i - 1) >> 1;
-      [heap[i], heap[up]] = [heap[up]!, heap[i]!];
+      [heap[i], heap[up]] = [itemAt(heap, up), itemAt(heap, i)];
       i = up;
     }
   }
 
   take(): { at: number; mm: number } {
     const { heap } = this;
-    const first = heap[0]!;
+    const first = firstOf(heap);
     const last = heap.pop()!;
     if (heap.length === 0) return first;
     heap[0] = last;
     for (let i = 0; ;) {
       const [l, r] = [2 * i + 1, 2 * i + 2];
       let least = i;
-      if (l < heap.length && heap[l]!.mm < heap[least]!.mm) least = l;
-      if (r < heap.length && heap[r]!.mm < heap[least]!.mm) least = r;
+      if (l < heap.length && itemAt(heap, l).mm < itemAt(heap, least).mm) least = l;
+      if (r < heap.length && itemAt(heap, r).mm < itemAt(heap, least).mm) least = r;
       if (least === i) return first;
-      [heap[i], heap[least]] = [heap[least]!, heap[i]!];
+      [heap[i], heap[least]] = [itemAt(heap, least), itemAt(heap, i)];
       i = least;
     }
   }
@@ -136,19 +137,19 @@ export function shortest({ spots, next }: Ways, from: number, to: number): Route
   while (open.size > 0) {
     const { at, mm } = open.take();
     if (at === to) break;
-    if (mm > best[at]!) continue;
-    for (const hop of next[at]!) {
+    if (mm > itemAt(best, at)) continue;
+    for (const hop of itemAt(next, at)) {
       const way = mm + hop.mm;
-      if (way >= best[hop.to]!) continue;
+      if (way >= itemAt(best, hop.to)) continue;
       best[hop.to] = way;
       before[hop.to] = at;
       open.add(hop.to, way);
     }
   }
-  if (!Number.isFinite(best[to]!)) return undefined;
+  if (!Number.isFinite(itemAt(best, to))) return undefined;
   const points: Vec3[] = [];
-  for (let at = to; at >= 0; at = before[at]!) points.unshift(spots[at]!);
-  return { mm: best[to]!, points };
+  for (let at = to; at >= 0; at = itemAt(before, at)) points.unshift(itemAt(spots, at));
+  return { mm: itemAt(best, to), points };
 }
 
 /**
@@ -163,7 +164,7 @@ export function wireRoute(part: Pick<PartReport, 'surfaces' | 'pieces'>, a: Vec3
   const way = from === to ? undefined : shortest(ways, from, to);
   if (!way) return straight;
   return {
-    mm: dist3(a, ways.spots[from]!) + way.mm + dist3(b, ways.spots[to]!),
+    mm: dist3(a, itemAt(ways.spots, from)) + way.mm + dist3(b, itemAt(ways.spots, to)),
     points: [a, ...way.points, b],
   };
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { dist3 } from '../geometry';
 import type { PartReport } from '../parts';
 import type { Vec3 } from '../geometry';
@@ -56,7 +57,7 @@ export function wiresOf(pack: Stop, toggle: Stop, lamps: readonly Stop[]): Wires
     if (copy === 0) runs.push({ ...way, partId: part.id });
   };
   for (let i = 1; i < stops.length; i++) {
-    const [a, b] = [stops[i - 1]!, stops[i]!];
+    const [a, b] = [itemAt(stops, i - 1), itemAt(stops, i)];
     if (a === b) continue;
     if (a.part === b.part && a.copy === b.copy) walk(a, a.at, b.at);
     else {

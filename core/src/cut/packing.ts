@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import { boundsOf, convexHull, type Vec2 } from '../geometry';
 import type { Offcut, Turns } from '../materials';
 import { type Rect, snuggest, take } from './freeRoom';
@@ -91,9 +92,9 @@ function roomIn(sheet: Sheet, offcut: Offcut): Rect[] {
     for (let k = 0; k < runs.length; k += 2)
       free = take(free, {
         x: column * OFFCUT_CELL_MM,
-        y: runs[k]! * OFFCUT_CELL_MM,
+        y: itemAt(runs, k) * OFFCUT_CELL_MM,
         width: OFFCUT_CELL_MM,
-        height: (runs[k + 1]! - runs[k]!) * OFFCUT_CELL_MM,
+        height: (itemAt(runs, k + 1) - itemAt(runs, k)) * OFFCUT_CELL_MM,
       });
   });
   return free;
@@ -128,7 +129,7 @@ export function packSheets(items: readonly ToLay[], size: SheetSize, spacingMm: 
   });
   const boxed = items
     .map((item) => ({ item, turned: boxesOf(item.piece.outline, item.flipped, size.turns) }))
-    .sort((a, b) => areaOf(b.turned[0]!) - areaOf(a.turned[0]!));
+    .sort((a, b) => areaOf(firstOf(b.turned)) - areaOf(firstOf(a.turned)));
   for (const { item, turned } of boxed) {
     const placeIn = (free: readonly Rect[]): { rect: Rect; spare: number; box: Box } | undefined =>
       turned
@@ -148,7 +149,7 @@ export function packSheets(items: readonly ToLay[], size: SheetSize, spacingMm: 
           pieceId: item.piece.id,
           partId: item.partId,
           name: item.piece.name,
-          lengthMm: Math.max(turned[0]!.widthMm, turned[0]!.heightMm),
+          lengthMm: Math.max(firstOf(turned).widthMm, firstOf(turned).heightMm),
         });
         continue;
       }

@@ -1,3 +1,4 @@
+import { lastOf, itemAt, firstOf } from '../units';
 import {
   boundsOf,
   common,
@@ -22,8 +23,8 @@ const FINE_MM = 1;
 function simpler(ring: readonly Vec2[]): Vec2[] {
   const kept: Vec2[] = [];
   ring.forEach((p, i) => {
-    const a = kept.at(-1) ?? ring.at(-1)!;
-    const b = ring[(i + 1) % ring.length]!;
+    const a = kept.at(-1) ?? lastOf(ring);
+    const b = itemAt(ring, (i + 1) % ring.length);
     const length = Math.hypot(b.x - a.x, b.y - a.y);
     const off = Math.abs((p.x - a.x) * (b.y - a.y) - (p.y - a.y) * (b.x - a.x)) / (length || 1);
     if (off > FINE_MM / 4 || length < 1e-9) kept.push(p);
@@ -72,7 +73,7 @@ export function remaindersOf(
   const holes = opened.filter((ring) => signedArea(ring) < 0);
   return opened.flatMap((ring) => {
     if (signedArea(ring) <= 0) return [];
-    const own = holes.filter((h) => contains(ring, h[0]!));
+    const own = holes.filter((h) => contains(ring, firstOf(h)));
     if (regionArea([ring, ...own]) < LEAST_MM2) return [];
     const b = boundsOf(ring);
     const moved = (r: readonly Vec2[]): Vec2[] =>

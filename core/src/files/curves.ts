@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { dist2, stretchesOf, type Stretch, type Vec2 } from '../geometry';
 
 /** Curves leave as arcs nowhere further than this from what they stand for, mm. */
@@ -5,7 +6,7 @@ export const CURVE_MM = 0.05;
 
 /** A drawn run as straight stretches and arcs, back to its beginning when it is closed. */
 export const drawnStretches = (points: readonly Vec2[], closed: boolean): Stretch[] =>
-  stretchesOf(closed ? [...points, points[0]!] : points, CURVE_MM);
+  stretchesOf(closed ? [...points, firstOf(points)] : points, CURVE_MM);
 
 /**
  * A drawn run as the data of an SVG path, y turned down.
@@ -27,5 +28,5 @@ export function pathData(
   });
   // The way home is drawn by closing, unless it is round.
   if (closed && drawn.at(-1)?.startsWith('L')) drawn.pop();
-  return `M${at(points[0]!)}${drawn.join('')}${closed ? 'Z' : ''}`;
+  return `M${at(firstOf(points))}${drawn.join('')}${closed ? 'Z' : ''}`;
 }

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units, type vec2_t } from '@tarikjabiri/dxf';
 import { dist2, type Vec2 } from '../geometry';
 import { drawnStretches } from './curves';
@@ -28,7 +29,7 @@ const plain = (text: string): string => oneLine(text).replace(/Ø/g, '%%c').repl
 
 /** Points with the bulge of what follows each: the tangent of a quarter of its arc's turn, left turns positive. */
 function bulged(points: readonly Vec2[], closed: boolean): { point: vec2_t; bulge?: number }[] {
-  let from = points[0]!;
+  let from = firstOf(points);
   const drawn = drawnStretches(points, closed).map((stretch) => {
     const at = from;
     from = stretch.to;

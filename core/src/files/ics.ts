@@ -1,3 +1,4 @@
+import { findIn } from '../units';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { Report } from '../report';
 import { cautions } from '../materials';
@@ -12,7 +13,7 @@ export function scheduleIcs(report: Report, buildName: string, stamp: Date): str
     method: ICalCalendarMethod.PUBLISH,
   });
   for (const slot of report.schedule.slots) {
-    const step = report.steps.find((s) => s.id === slot.stepId)!;
+    const step = findIn(report.steps, (s) => s.id === slot.stepId);
     const notes = [
       step.detail,
       stepTime(step),

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 import { laidOutline } from '../cut';
 import type { Report } from '../report';
 import { pieceShapes } from '../pattern';
@@ -21,7 +22,7 @@ export function sheetPieces(report: Report, index: number): { name: string; shap
       const piece = part?.pieces[at];
       const own = known.find((k) => k.piece === piece);
       if (!piece || !own) return [];
-      const shapes = pieceShapes(piece, own.source, (p) => laidOutline([p], laid)[0]!);
+      const shapes = pieceShapes(piece, own.source, (p) => firstOf(laidOutline([p], laid)));
       const { code, partName } = own.source;
       const name = `${code} ${partName}: ${piece.name}${faceNote(laid)}`;
       return [{ name, shapes, areaMm2: piece.areaMm2 }];
@@ -32,7 +33,7 @@ export function sheetPieces(report: Report, index: number): { name: string; shap
 
 /** One sheet as a cutter takes it, true size, origin at its lower left. */
 export function sheetFile(report: Report, index: number, kind: SheetFileKind, title: string): string {
-  const sheet = report.packed.sheets[index]!;
+  const sheet = itemAt(report.packed.sheets, index);
   const pieces = sheetPieces(report, index);
   return kind === 'svg'
     ? piecesSvg(pieces, sheet.widthMm, sheet.heightMm, `${title}, sheet ${index + 1}`)

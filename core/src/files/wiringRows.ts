@@ -1,7 +1,7 @@
 import { testPoints } from '../circuit';
 import { controller } from '../materials';
 import type { Report } from '../report';
-import { printVolts, trimNumber } from '../units';
+import { printVolts, trimNumber, itemAt } from '../units';
 
 /** One line of the card for the repair kit. */
 export interface WiringRow {
@@ -28,7 +28,7 @@ function dataRows(
       line(
         `data ${i + 1}`,
         whereOf(l),
-        `from ${i === 0 ? 'the controller, 330 ohm in the line' : `the far end of ${digital[i - 1]!.item.steady!.name}`} to the near end of ${l.item.steady!.name}`,
+        `from ${i === 0 ? 'the controller, 330 ohm in the line' : `the far end of ${itemAt(digital, i - 1).item.steady!.name}`} to the near end of ${l.item.steady!.name}`,
       ),
     ),
     line(

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import type { Finding, Severity } from '../document';
 import type { RuleInput } from './rule';
 import { rules, weights } from './rules';
@@ -11,7 +12,7 @@ export function allFindings(input: RuleInput): Finding[] {
     [
       ...build.flatMap((rule) => rule(input)),
       ...doc.parts.flatMap((part, index) =>
-        parts.flatMap((rule) => rule({ ...input, part, made: report.parts[index]!, index })),
+        parts.flatMap((rule) => rule({ ...input, part, made: itemAt(report.parts, index), index })),
       ),
     ].map((finding) => ({ finding, weight: weights.indexOf(weight) })),
   );

@@ -5,7 +5,7 @@ import { foamSheet } from '../materials';
 import { isValid, makePart, needCandidates } from '../parts';
 import { fitsSheet } from '../cut';
 import { calendarOf, loudHours, schedule } from '../plan';
-import { printMm, trimNumber } from '../units';
+import { printMm, trimNumber, itemAt, firstOf } from '../units';
 import type { Finding, Remedy } from '../document';
 import { inPart, when, type RuleInput, type BuildRule } from './rule';
 
@@ -14,7 +14,9 @@ export const readingsPlausible: BuildRule = ({ doc, report }) =>
   report.doubts.map((doubt): Finding => {
     const newest = doc.wearer.measures.reduce(
       (best, m, i) =>
-        m.key === doubt.key && (best < 0 || m.takenOn >= doc.wearer.measures[best]!.takenOn) ? i : best,
+        m.key === doubt.key && (best < 0 || m.takenOn >= itemAt(doc.wearer.measures, best).takenOn)
+          ? i
+          : best,
       -1,
     );
     const changes: Change[] =
@@ -107,7 +109,7 @@ const MOST_PARTED = 3;
 
 /** For each piece too large for its sheet: the remedies that make it fit without making another piece too large. */
 function divided(input: RuleInput, index: number, pieceIds: readonly string[]): Map<string, Remedy[]> {
-  const part = input.doc.parts[index]!;
+  const part = itemAt(input.doc.parts, index);
   const made = makePart(part, input.context, { coarse: true });
   const before = tooBigOf(made, input);
   // The same for every piece of the part, and so tried once.
@@ -142,7 +144,7 @@ export const piecesFitSheet: BuildRule = (input) => {
       id: `sheet:${partId}:${big.pieceId}`,
       severity: 'stop',
       station: 'cut',
-      title: `${doc.parts[index]!.name}: ${big.name} is ${printMm(big.lengthMm, 0)} long and fits no sheet of its foam at any turn.`,
+      title: `${itemAt(doc.parts, index).name}: ${big.name} is ${printMm(big.lengthMm, 0)} long and fits no sheet of its foam at any turn.`,
       why: 'Sheet sizes are as sold; a longer sheet or a second piece is needed.',
       provenance: 'practice',
       excess: big.lengthMm,
@@ -304,8 +306,8 @@ export const moves: BuildRule = ({ doc, report }) =>
         id: `moves-${m.joint}`,
         severity: m.angleDeg < m.wantedDeg * 0.6 ? 'stop' : 'mind',
         station: 'shape',
-        title: `${m.label[0]!.toUpperCase()}${m.label.slice(1)} ${trimNumber(m.angleDeg, 0)}°, then ${a.name} meets ${b.name}; ${m.wantedDeg}° is wanted.`,
-        why: `${m.for[0]!.toUpperCase()}${m.for.slice(1)}. Reckoned on the sections in the plane of the movement; real joints shift, so try it on paper first.`,
+        title: `${firstOf(m.label).toUpperCase()}${m.label.slice(1)} ${trimNumber(m.angleDeg, 0)}°, then ${a.name} meets ${b.name}; ${m.wantedDeg}° is wanted.`,
+        why: `${firstOf(m.for).toUpperCase()}${m.for.slice(1)}. Reckoned on the sections in the plane of the movement; real joints shift, so try it on paper first.`,
         provenance: 'memory',
         excess: m.wantedDeg - m.angleDeg,
         ...(partId && { partId }),

@@ -1,7 +1,7 @@
 import type { Change } from '../document';
 import { isRigid } from '../materials';
 import { modelOf, needCandidates, type PartReport } from '../parts';
-import { printMm, trimNumber } from '../units';
+import { printMm, trimNumber, itemAt } from '../units';
 import type { Finding, Remedy } from '../document';
 import { inPart, when, type RuleInput, type BuildRule } from './rule';
 
@@ -22,7 +22,7 @@ const indexOf = ({ doc }: RuleInput, partId: string): number => doc.parts.findIn
 function ballastRemedies(input: RuleInput, partId: string, end: 'foot' | 'tip', massG: number): Remedy[] {
   const index = indexOf(input, partId);
   const [first] = needCandidates(
-    input.doc.parts[index]!,
+    itemAt(input.doc.parts, index),
     input.context,
     end === 'foot' ? 'footMass' : 'tipMass',
     massG,
@@ -107,7 +107,7 @@ export const stiff: BuildRule = ({ report }) =>
 /** What parts a stick at given places, where its form can be parted. */
 function partedRemedies(input: RuleInput, partId: string, atMm: readonly number[]): Remedy[] {
   const index = indexOf(input, partId);
-  const part = input.doc.parts[index]!;
+  const part = itemAt(input.doc.parts, index);
   const set = modelOf(part, input.context).splitAt?.(atMm);
   if (!set) return [];
   const changes: Change[] = Object.entries(set).map(([key, value]) => ({ path: ['params', key], value }));

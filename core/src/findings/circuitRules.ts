@@ -1,7 +1,7 @@
 import { type CircuitReport, hoursOn, resistorRatedW, solveOn, takes } from '../circuit';
 import type { Circuit } from '../document';
 import { ledMaxA, regulators } from '../materials';
-import { printHours, trimNumber } from '../units';
+import { printHours, trimNumber, findIn, itemAt } from '../units';
 import {
   about,
   atCurrent,
@@ -255,7 +255,7 @@ export const lightStaysOn = each((input) => {
 export const connectorsWhereParted = each((input) => {
   const { made, report } = input;
   if (made.crossings === 0) return [];
-  const names = made.partIds.map((id) => report.parts.find((p) => p.id === id)!.name);
+  const names = made.partIds.map((id) => findIn(report.parts, (p) => p.id === id).name);
   return [
     {
       ...about(input, 'connector'),
@@ -327,12 +327,12 @@ export const lampsFed: BuildRule = ({ doc, report }) => {
             ? []
             : [
                 {
-                  label: `Join to “${doc.circuits[at]!.name}”`,
+                  label: `Join to “${itemAt(doc.circuits, at).name}”`,
                   changes: [
                     {
                       path: ['circuits', at, 'loads'],
                       value: [
-                        ...doc.circuits[at]!.loads,
+                        ...itemAt(doc.circuits, at).loads,
                         ...dark.map((feature) => ({ feature, currentMa: 15 })),
                       ],
                     },

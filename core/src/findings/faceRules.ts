@@ -1,6 +1,6 @@
 import { ledMaxA, leds } from '../materials';
 import { faceLight, type Spotlight } from '../fit';
-import { trimNumber } from '../units';
+import { trimNumber, firstOf } from '../units';
 import { each } from './circuitContext';
 import type { Finding } from '../document';
 
@@ -26,7 +26,7 @@ export const lampsOnFace = each(({ circuit, made, report, at }): Finding[] => {
   const light = faceLight(report.body, spots);
   if (!light) return [];
   const { faceLux, veilCdM2, nearestMm, offAxisDeg } = light;
-  const partId = worn[0]!.partId;
+  const partId = firstOf(worn).partId;
   const lost = veilCdM2 / (veilCdM2 + HALL_CD_M2);
   const halved = circuit.loads.flatMap((load, k) =>
     load.currentMa > 1 && worn.some(({ item }) => item.featureId === load.feature)

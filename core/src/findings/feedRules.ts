@@ -1,7 +1,7 @@
 import { hoursOn, takes } from '../circuit';
 import { flashesPerSecond } from '../light';
 import { gaugeOhmPerM, gauges } from '../materials';
-import { trimNumber } from '../units';
+import { trimNumber, findIn } from '../units';
 import { about, each, handiest, ma, usePack } from './circuitContext';
 
 /** Strips and rings on a pack of another voltage than they are made for. */
@@ -9,7 +9,7 @@ export const steadyVolts = each((input) => {
   const { made, context } = input;
   if (!made.pack || made.steady.length === 0 || takes(made.pack, made.steady, made.feed)) return [];
   const { pack } = made;
-  const wrong = made.steady.find((s) => !takes(pack, [s], made.feed))!;
+  const wrong = findIn(made.steady, (s) => !takes(pack, [s], made.feed));
   const { regulator } = made.feed;
   const volts = regulator?.volts ?? pack.cell.nominalV * pack.series;
   const wants = wrong.ratedV;
@@ -61,7 +61,7 @@ export const wiresThickEnough = each((input) => {
   const { made, at } = input;
   const { working, awg } = made;
   if (!working) return [];
-  const gauge = gauges.find((g) => g.awg === awg)!;
+  const gauge = findIn(gauges, (g) => g.awg === awg);
   const lost = working.wireVolts / working.packVolts;
   const over = working.totalA / gauge.maxA - 1;
   if (over <= 0 && lost <= MOST_DROP) return [];

@@ -1,5 +1,5 @@
 import { measureInfo, type MeasureKey, zoneInfo } from '../body';
-import { printMm } from '../units';
+import { printMm, firstOf } from '../units';
 import type { Finding } from '../document';
 import { inPart, when, type PartRule } from './rule';
 
@@ -16,7 +16,7 @@ export const ownChecks: PartRule = ({ part, made, index }) =>
 /** Another thickness serves better. */
 export const betterThickness: PartRule = ({ part, made, index }) => {
   const best = made.trial.find((row) => row.recommended);
-  const { nominalMm } = part.stack[0]!;
+  const { nominalMm } = firstOf(part.stack);
   // What the trial holds against a thickness is known of what is worn.
   return when(made.zone !== undefined && best !== undefined && !best.chosen, () => ({
     id: `thickness:${part.id}`,

@@ -1,6 +1,6 @@
 import { hoursOn } from '../circuit';
 import { linearMostW, regulators } from '../materials';
-import { printVolts, trimNumber } from '../units';
+import { printVolts, trimNumber, firstOf } from '../units';
 import { about, each, handiest, ma, usePack } from './circuitContext';
 
 /** A regulator that cannot hold its voltage even on fresh cells, or gives more than it may. */
@@ -11,7 +11,7 @@ export const regulatorHolds = each((input) => {
   const { working } = made;
   const over = working ? working.lightA / regulator.maxA - 1 : -1;
   if (working?.regulated?.holds === true && over <= 0) return [];
-  const fresh = made.pack.cell.voltage[0]!.volts * made.pack.series;
+  const fresh = firstOf(made.pack.cell.voltage).volts * made.pack.series;
   const starved = working?.regulated?.holds !== true;
   const other = regulator.kind === 'step-up' ? regulators['step-down'] : regulators['step-up'];
   return [
@@ -74,7 +74,7 @@ const MOMENT = 20;
 export const inrushBorne = each((input) => {
   const { made } = input;
   if (!made.pack || !made.switch || !made.steady.some((s) => s.kind === 'digital')) return [];
-  const volts = made.pack.cell.voltage[0]!.volts * made.pack.series;
+  const volts = firstOf(made.pack.cell.voltage).volts * made.pack.series;
   const ohm = made.pack.series * made.pack.cell.internalOhm + made.feed.switchOhm + made.feed.wireOhm;
   const moment = volts / Math.max(0.02, ohm);
   if (moment <= made.switch.maxA * MOMENT) return [];

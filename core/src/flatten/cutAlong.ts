@@ -1,3 +1,4 @@
+import { getFrom, firstOf } from '../units';
 import type { Mesh } from '../geometry';
 
 /**
@@ -31,10 +32,10 @@ export function cutAlong(mesh: Mesh, path: readonly number[]): { mesh: Mesh; add
     const queue = [seed];
     while (queue.length > 0) {
       const t = queue.pop()!;
-      for (const other of incident.get(v)!) {
+      for (const other of getFrom(incident, v)) {
         if (left.has(other)) continue;
         const common = mesh.triangles[t]!.filter((x) => x !== v && mesh.triangles[other]!.includes(x));
-        if (common.length === 1 && !crossesPath(v, common[0]!)) {
+        if (common.length === 1 && !crossesPath(v, firstOf(common))) {
           left.add(other);
           queue.push(other);
         }

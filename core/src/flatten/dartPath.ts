@@ -1,3 +1,4 @@
+import { getFrom, lastOf } from '../units';
 import { dist3, type Mesh, type Vec3 } from '../geometry';
 import { vertexNeighbours } from './topology';
 
@@ -11,7 +12,7 @@ export function waysTo(mesh: Mesh, goal: number): Map<number, number> {
     let at = -1;
     let least = Infinity;
     for (const v of open) {
-      const d = distance.get(v)!;
+      const d = getFrom(distance, v);
       if (d < least) {
         least = d;
         at = v;
@@ -42,7 +43,7 @@ export function dartPath(
   reach = REACH,
 ): number[] | undefined {
   const whole = [start];
-  while (towards.has(whole.at(-1)!)) whole.push(towards.get(whole.at(-1)!)!);
+  while (towards.has(lastOf(whole))) whole.push(getFrom(towards, lastOf(whole)));
   const wanted = whole.slice(0, Math.max(3, Math.ceil(whole.length * reach)));
   // One that would run into another ends a step short of it.
   const met = wanted.findIndex((v) => taken.has(v));

@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '../units';
 import { type Mesh, overlapsItself } from '../geometry';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
@@ -35,7 +36,7 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
     origin: surface.points.map((_, i) => i),
   };
   if (best.stretch.mostly <= limit || most === 0) return best;
-  const loop = boundaryLoops(surface)[0]!;
+  const loop = firstOf(boundaryLoops(surface));
   const rim = new Set(loop);
   const centre = curvatureCentre(surface, rim);
   if (centre === undefined) return best;
@@ -53,7 +54,7 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
       const origin = [...base.origin, ...cut.added.map((v) => base.origin[v]!)];
       const start2 = [...base.flat, ...cut.added.map((v) => base.flat[v]!)];
       flat = flattenLocalGlobal(cut.mesh, { ...how, start: start2, iterations: 20 });
-      if (overlapsItself(boundaryLoops(cut.mesh)[0]!.map((v) => flat[v]!))) return [];
+      if (overlapsItself(firstOf(boundaryLoops(cut.mesh)).map((v) => flat[v]!))) return [];
       return [
         {
           mesh: cut.mesh,
@@ -69,9 +70,9 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
     if (next.stretch.energy > base.stretch.energy * 0.95) break;
     const settled = settle(next, how);
     // On a saddle a slit closes instead of opening; such a dart is no dart.
-    if (overlapsItself(boundaryLoops(settled.mesh)[0]!.map((v) => settled.flat[v]!))) break;
+    if (overlapsItself(firstOf(boundaryLoops(settled.mesh)).map((v) => settled.flat[v]!))) break;
     best = settled;
-    for (const v of next.darts.at(-1)!.path) taken.add(v);
+    for (const v of lastOf(next.darts).path) taken.add(v);
   }
   return best;
 }

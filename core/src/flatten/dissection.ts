@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '../units';
 /** Parts smaller than this are numbered as they come. */
 const SMALL = 24;
 
@@ -52,7 +53,7 @@ export function nestedDissection(neighbours: readonly (readonly number[])[]): In
       continue;
     }
     // From the far end of one search, so that levels are thin and many.
-    const order = search(search(vertices[0]!, id).at(-1)!, id);
+    const order = search(lastOf(search(firstOf(vertices), id)), id);
     const reached = new Set(order);
     const apart = vertices.filter((v) => !reached.has(v));
     const middle = level[order[Math.floor(order.length / 2)]!]!;

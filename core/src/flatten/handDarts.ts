@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { type Mesh, overlapsItself } from '../geometry';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
@@ -31,7 +32,7 @@ export function flattenWithGivenDarts(
     darts: [],
     origin: surface.points.map((_, i) => i),
   };
-  const rim = new Set(boundaryLoops(surface)[0]!);
+  const rim = new Set(firstOf(boundaryLoops(surface)));
   const centre = curvatureCentre(surface, rim) ?? middleVertex(surface, rim);
   const towards = centre === undefined ? new Map<number, number>() : waysTo(surface, centre);
   const taken = new Set<number>();
@@ -51,7 +52,7 @@ export function flattenWithGivenDarts(
   const left = asked.length - made.darts.length;
   if (made.darts.length === 0) return { ...made, left };
   const settled = settle(made, how);
-  if (!overlapsItself(boundaryLoops(settled.mesh)[0]!.map((v) => settled.flat[v]!)))
+  if (!overlapsItself(firstOf(boundaryLoops(settled.mesh)).map((v) => settled.flat[v]!)))
     return { ...settled, left };
   const fewer = flattenWithGivenDarts(surface, asked.slice(0, -1), how);
   return { ...fewer, left: fewer.left + 1 };

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { cross3, dot3, length3, type Mesh, sub3, type Vec2 } from '../geometry';
 import { nestedDissection } from './dissection';
 import { flatArea2, flips, tutteEmbedding } from './embedding';
@@ -83,7 +84,7 @@ export function flattenLocalGlobal(mesh: Mesh, options: FlattenOptions = {}): Ve
   const size = mesh.points.length;
   const place = nestedDissection(vertexNeighbours(mesh));
   const locals = localsOf(mesh, weights);
-  const pin = mesh.triangles[0]![0];
+  const pin = firstOf(mesh.triangles)[0];
   const diagonal = new Float64Array(size);
   const entries: [number, number, number][] = [];
   mesh.triangles.forEach(([a, b, c], t) => {

@@ -1,3 +1,4 @@
+import { lastOf, firstOf } from '../units';
 import { add2, type Mesh, scale2, sub2, type Vec2 } from '../geometry';
 import type { Dart, Darted } from './dart';
 import { flips } from './embedding';
@@ -41,12 +42,12 @@ function legWeights(made: Darted, weights: readonly number[] | undefined): numbe
 export function equalLegs(flat: readonly Vec2[], darts: readonly Dart[]): Vec2[] {
   const even = flat.map((p) => ({ ...p }));
   for (const { path, twins } of darts) {
-    const tip = path.at(-1)!;
+    const tip = lastOf(path);
     const legs = [[...path].reverse(), [tip, ...[...twins].reverse()]] as const;
     for (let i = 1; i < path.length; i++) {
       const runs = legs.map((leg) => sub2(flat[leg[i]!]!, flat[leg[i - 1]!]!));
       const lengths = runs.map((run) => Math.hypot(run.x, run.y));
-      const mean = (lengths[0]! + lengths[1]!) / 2;
+      const mean = (firstOf(lengths) + lengths[1]!) / 2;
       legs.forEach((leg, k) => {
         even[leg[i]!] = add2(even[leg[i - 1]!]!, scale2(runs[k]!, mean / Math.max(lengths[k]!, 1e-9)));
       });

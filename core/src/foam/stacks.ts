@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 /** Sheets that may be glued face to face: one thickness, and what a square metre of it costs. */
 export interface StackSheet {
   nominalMm: number;
@@ -48,8 +49,8 @@ export function stackWays(
       });
     if (layers.length === MOST_LAYERS) return;
     for (let i = from; i < sizes.length; i++) {
-      const next = totalMm + sizes[i]!.thicknessMm + (layers.length > 0 ? glueMm : 0);
-      if (next <= targetMm + toleranceMm + 1e-9) go(i, [...layers, sizes[i]!], next);
+      const next = totalMm + itemAt(sizes, i).thicknessMm + (layers.length > 0 ? glueMm : 0);
+      if (next <= targetMm + toleranceMm + 1e-9) go(i, [...layers, itemAt(sizes, i)], next);
     }
   };
   go(0, [], 0);

@@ -1,3 +1,4 @@
+import { lastOf } from '../units';
 import type { Vec2 } from './vec';
 
 const turn = (o: Vec2, a: Vec2, b: Vec2): number => (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x);
@@ -9,7 +10,7 @@ export function convexHull(points: readonly Vec2[]): Vec2[] {
   const half = (run: readonly Vec2[]): Vec2[] => {
     const chain: Vec2[] = [];
     for (const p of run) {
-      while (chain.length >= 2 && turn(chain.at(-2)!, chain.at(-1)!, p) <= 0) chain.pop();
+      while (chain.length >= 2 && turn(chain.at(-2)!, lastOf(chain), p) <= 0) chain.pop();
       chain.push(p);
     }
     chain.pop();

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { cross3, length3, sub3, type Vec3 } from './vec';
 
 /** Triangles over points; plain arrays so it can cross to a worker and a file unchanged. */
@@ -31,7 +32,7 @@ export function meshVolume(mesh: Mesh): number {
  */
 export function shellMesh(inner: Vec3[][], outer: Vec3[][], wrap: boolean): Mesh {
   const rows = inner.length;
-  const columns = inner[0]!.length;
+  const columns = firstOf(inner).length;
   const points = [...inner.flat(), ...outer.flat()];
   const triangles: [number, number, number][] = [];
   const at = (layer: 0 | 1, r: number, c: number): number =>

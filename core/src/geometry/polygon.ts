@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { dist2, type Vec2 } from './vec';
 
 export interface Bounds {
@@ -52,7 +53,7 @@ export function polylineLength(points: readonly Vec2[]): number {
 
 /** All round a closed outline. */
 export const outlineLength = (outline: readonly Vec2[]): number =>
-  outline.length === 0 ? 0 : polylineLength([...outline, outline[0]!]);
+  outline.length === 0 ? 0 : polylineLength([...outline, firstOf(outline)]);
 
 /** Even–odd rule; points on the edge may fall either way. */
 export function contains(polygon: readonly Vec2[], point: Vec2): boolean {

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
 import earcut from 'earcut';
 import { contains, signedArea } from './polygon';
@@ -55,7 +56,7 @@ export function triangulated(region: Region): { points: Vec2[]; triangles: [numb
   const holes = region.filter((ring) => signedArea(ring) < 0);
   for (const outer of region) {
     if (signedArea(outer) <= 0) continue;
-    const rings = [outer, ...holes.filter((hole) => contains(outer, hole[0]!))];
+    const rings = [outer, ...holes.filter((hole) => contains(outer, firstOf(hole)))];
     const starts: number[] = [];
     const flat: number[] = [];
     const base = points.length;

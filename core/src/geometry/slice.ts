@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { convexHull } from './hull';
 import type { Mesh } from './mesh';
 import { polylineLength } from './polygon';
@@ -44,5 +45,5 @@ export const sliceAt = (mesh: Mesh, heightMm: number): Vec2[] => slicerOf(mesh)(
 export function tapeGirthMm(points: readonly Vec2[]): number {
   if (points.length < 3) return 0;
   const hull = convexHull(points);
-  return polylineLength([...hull, hull[0]!]);
+  return polylineLength([...hull, firstOf(hull)]);
 }

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import type { Mesh } from './mesh';
 import type { Vec3 } from './vec';
 
@@ -25,7 +26,7 @@ export const boxRing = (widthMm: number, heightMm: number, z: number): Vec3[] =>
  * and the last ring are closed by a flat.
  */
 export function stacked(rings: readonly (readonly Vec3[])[], through = false): Mesh {
-  const n = rings[0]!.length;
+  const n = firstOf(rings).length;
   const points = rings.flatMap((ring) => [...ring]);
   const triangles: Mesh['triangles'] = [];
   const steps = through ? rings.length : rings.length - 1;

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { dist2, type Vec2 } from './vec';
 
 /** How far a point lies from the straight way between two others, squared. */
@@ -29,7 +30,10 @@ function marked(run: readonly Vec2[], within2: number, keep: Uint8Array): void {
 /** The ring as the points that keep it within a distance. */
 function within(ring: readonly Vec2[], mm: number): Vec2[] {
   // Begun at the two points that lie furthest apart, which any outline keeps.
-  const far = ring.reduce((best, p, i) => (dist2(p, ring[0]!) > dist2(ring[best]!, ring[0]!) ? i : best), 0);
+  const far = ring.reduce(
+    (best, p, i) => (dist2(p, firstOf(ring)) > dist2(ring[best]!, firstOf(ring)) ? i : best),
+    0,
+  );
   const run = [...ring.slice(far), ...ring.slice(0, far + 1)];
   const keep = new Uint8Array(run.length);
   const half = ring.length - far;

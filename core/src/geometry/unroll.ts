@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { dist3, lerp2, type Vec2, type Vec3 } from './vec';
 
 /** A ruled strip: ruling i runs from `low[i]` to `high[i]`. */
@@ -29,7 +30,7 @@ function corner(a: Vec2, b: Vec2, toA: number, toB: number): Vec2 {
  * counter-clockwise about the axis from low to high, this is the outer face as seen from outside.
  */
 export function unrollStrip({ low, high }: RuledStrip): FlatStrip {
-  const flat: FlatStrip = { low: [{ x: 0, y: 0 }], high: [{ x: 0, y: dist3(low[0]!, high[0]!) }] };
+  const flat: FlatStrip = { low: [{ x: 0, y: 0 }], high: [{ x: 0, y: dist3(firstOf(low), firstOf(high)) }] };
   for (let i = 1; i < low.length; i++) {
     const a = flat.low[i - 1]!;
     const b = flat.high[i - 1]!;

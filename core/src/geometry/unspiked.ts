@@ -1,3 +1,4 @@
+import { lastOf, firstOf } from '../units';
 import type { Vec2 } from './vec';
 
 /** Points nearer than this are one, mm, as polygon libraries count; directions that agree to this are one, as a share. */
@@ -25,7 +26,7 @@ export function unspiked(ring: readonly Vec2[]): Vec2[] {
   const settle = (): void => {
     for (;;) {
       const [a, p, b] = kept.slice(-3);
-      if (kept.length >= 2 && alike(kept.at(-1)!, kept.at(-2)!)) kept.pop();
+      if (kept.length >= 2 && alike(lastOf(kept), kept.at(-2)!)) kept.pop();
       else if (a && p && b && kept.length >= 3 && turnsBack(a, p, b)) kept.splice(-2, 1);
       else return;
     }
@@ -38,9 +39,9 @@ export function unspiked(ring: readonly Vec2[]): Vec2[] {
   for (;;) {
     const n = kept.length;
     if (n < 3) return [];
-    if (alike(kept[0]!, kept[n - 1]!)) kept.pop();
-    else if (turnsBack(kept[n - 2]!, kept[n - 1]!, kept[0]!)) kept.pop();
-    else if (turnsBack(kept[n - 1]!, kept[0]!, kept[1]!)) kept.shift();
+    if (alike(firstOf(kept), kept[n - 1]!)) kept.pop();
+    else if (turnsBack(kept[n - 2]!, kept[n - 1]!, firstOf(kept))) kept.pop();
+    else if (turnsBack(kept[n - 1]!, firstOf(kept), kept[1]!)) kept.shift();
     else return kept;
   }
 }

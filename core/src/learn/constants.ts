@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import type { Quantity, Reading } from './quantities';
 
 /** A factor on what is planned: the stated default is 1; with readings it is the shop's own. */
@@ -21,7 +22,7 @@ const NINE_OF_TEN = 1.645;
 const median = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);
   const middle = (sorted.length - 1) / 2;
-  return (sorted[Math.floor(middle)]! + sorted[Math.ceil(middle)]!) / 2;
+  return (itemAt(sorted, Math.floor(middle)) + itemAt(sorted, Math.ceil(middle))) / 2;
 };
 
 /**
@@ -35,7 +36,7 @@ export function constantOf(readings: readonly Reading[], quantity: Quantity): Co
   const middle = logs.length > 0 ? median(logs) : 0;
   const weights = logs.map((l) => Math.min(1, (ODD * SPREAD) / Math.max(1e-9, Math.abs(l - middle))));
   const precision = 1 / SHOPS ** 2 + weights.reduce((sum, w) => sum + w, 0) / SPREAD ** 2;
-  const mean = logs.reduce((sum, l, i) => sum + weights[i]! * l, 0) / SPREAD ** 2 / precision;
+  const mean = logs.reduce((sum, l, i) => sum + itemAt(weights, i) * l, 0) / SPREAD ** 2 / precision;
   const reach = NINE_OF_TEN * Math.sqrt(1 / precision + SPREAD ** 2);
   return {
     factor: Math.exp(mean),

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { object, oneOf, type ValueOf, within } from '../rule';
 
 export const effectWords = {
@@ -99,7 +100,7 @@ export function flashesPerSecond(effect: Effect, lamps: number): number {
     }
     let from = 0;
     for (let k = 0; k < turns.length; k++) {
-      while (turns[k]! - turns[from]! > 1) from += 1;
+      while (itemAt(turns, k) - itemAt(turns, from) > 1) from += 1;
       worst = Math.max(worst, (k - from + 1) / 2);
     }
   }

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 /** A lamp behind a face: where it shines from, and how narrowly. */
 export interface LightSource {
   xMm: number;
@@ -101,7 +102,7 @@ function spreadRow(
     return k < count ? k : period - 1 - k;
   };
   for (let i = 0; i < count; i++) {
-    let sum = kernel[0]! * row[i]!;
+    let sum = firstOf(kernel) * row[i]!;
     for (let k = 1; k <= reach; k++) sum += kernel[k]! * (row[mirrored(i - k)]! + row[mirrored(i + k)]!);
     from[at + i * step] = sum;
   }

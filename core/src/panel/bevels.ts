@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import { dot3, length3, sub3, type Vec3 } from '../geometry';
 import { edgeVertices, gridNormals, type Panel } from './panel';
 
@@ -34,18 +35,21 @@ export function bevelsOf(a: Panel, edgeA: string, b: Panel, edgeB: string): Seam
   const [normalsA, normalsB] = [gridNormals(a.grid).flat(), gridNormals(b.grid).flat()];
   const pointsA = a.grid.flat();
   const count = Math.min(runA.length, runB.length);
-  const middleB = b.grid[Math.floor(b.grid.length / 2)]![Math.floor(b.grid[0]!.length / 2)]!;
+  const middleB = itemAt(
+    itemAt(b.grid, Math.floor(b.grid.length / 2)),
+    Math.floor(firstOf(b.grid).length / 2),
+  );
   const halves: number[] = [];
   // Corners are left out where there is anything between them.
   const inset = count > 2 ? 1 : 0;
   for (let i = inset; i < count - inset; i++) {
-    const va = runA[i]!;
-    const vb = runB[Math.round((i / (count - 1)) * (runB.length - 1))]!;
-    const [na, nb]: [Vec3, Vec3] = [normalsA[va]!, normalsB[vb]!];
+    const va = itemAt(runA, i);
+    const vb = itemAt(runB, Math.round((i / (count - 1)) * (runB.length - 1)));
+    const [na, nb]: [Vec3, Vec3] = [itemAt(normalsA, va), itemAt(normalsB, vb)];
     // Grids that run out to a point have no normal there.
     if (length3(na) < 0.5 || length3(nb) < 0.5) continue;
     const turn = Math.acos(Math.min(1, Math.max(-1, dot3(na, nb))));
-    const falls = dot3(sub3(middleB, pointsA[va]!), na) <= 0;
+    const falls = dot3(sub3(middleB, itemAt(pointsA, va)), na) <= 0;
     halves.push(deg(falls ? turn : -turn) / 2);
   }
   if (halves.length === 0) return { deg: 0, leastDeg: 0, mostDeg: 0 };

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { dist2, type Vec2 } from '../geometry';
 import type { Mark, Piece, PieceEdge } from './piece';
 
@@ -32,7 +33,7 @@ function onto(from: readonly Vec2[], to: readonly Vec2[]): (p: Vec2) => Vec2 {
   const [a, b] = [mean(from), mean(to)];
   let [sin, cos] = [0, 0];
   from.forEach((p, i) => {
-    const q = to[i]!;
+    const q = itemAt(to, i);
     const [px, py, qx, qy] = [p.x - a.x, p.y - a.y, q.x - b.x, q.y - b.y];
     cos += px * qx + py * qy;
     sin += px * qy - py * qx;
@@ -45,7 +46,8 @@ function onto(from: readonly Vec2[], to: readonly Vec2[]): (p: Vec2) => Vec2 {
   });
 }
 
-const runs = (ring: readonly Vec2[]): number[] => ring.map((p, i) => dist2(p, ring[(i + 1) % ring.length]!));
+const runs = (ring: readonly Vec2[]): number[] =>
+  ring.map((p, i) => dist2(p, itemAt(ring, (i + 1) % ring.length)));
 
 const kindsOf = (piece: Piece): string =>
   piece.marks
@@ -108,10 +110,10 @@ export function congruence(a: Piece, b: Piece): Congruence | undefined {
     const own = flipped ? b.outline.map(mirrored).reverse() : b.outline;
     const others = runs(own);
     for (let shift = 0; shift < n; shift++) {
-      if (!lengths.every((mm, i) => Math.abs(mm - others[(i + shift) % n]!) < RUN_MM)) continue;
-      const from = a.outline.map((_, i) => own[(i + shift) % n]!);
+      if (!lengths.every((mm, i) => Math.abs(mm - itemAt(others, (i + shift) % n)) < RUN_MM)) continue;
+      const from = a.outline.map((_, i) => itemAt(own, (i + shift) % n));
       const rigid = onto(from, a.outline);
-      if (!from.every((p, i) => dist2(rigid(p), a.outline[i]!) < SAME_MM)) continue;
+      if (!from.every((p, i) => dist2(rigid(p), itemAt(a.outline, i)) < SAME_MM)) continue;
       const move = (p: Vec2): Vec2 => rigid(flipped ? mirrored(p) : p);
       const pointOf = (index: number): number => ((((flipped ? n - 1 - index : index) - shift) % n) + n) % n;
       const edges = edgesOnto(a, b, pointOf, flipped);

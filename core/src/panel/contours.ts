@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 /** Lines on which a value given at vertices equals `level`, as short runs across triangles, in whatever space the points are. */
 export function contourLines<P>(
   triangles: readonly (readonly [number, number, number])[],
@@ -9,10 +10,11 @@ export function contourLines<P>(
   return triangles.flatMap((triangle) => {
     const crossings: P[] = [];
     for (let i = 0; i < 3; i++) {
-      const a = triangle[i]!;
-      const b = triangle[(i + 1) % 3]!;
-      const [p, q] = [values[a]!, values[b]!];
-      if (p > level !== q > level) crossings.push(mix(points[a]!, points[b]!, (level - p) / (q - p)));
+      const a = itemAt(triangle, i);
+      const b = itemAt(triangle, (i + 1) % 3);
+      const [p, q] = [itemAt(values, a), itemAt(values, b)];
+      if (p > level !== q > level)
+        crossings.push(mix(itemAt(points, a), itemAt(points, b), (level - p) / (q - p)));
     }
     return crossings.length === 2 ? [crossings] : [];
   });

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { add3, cross3, type Mesh, scale3, sub3, unit3, type Vec3 } from '../geometry';
 import { type Stick, sectionOutline } from './stick';
 
@@ -14,7 +15,7 @@ export function stickMesh({ from, to, wide, section }: Stick, context = AROUND):
   const hollow = section.shape === 'tube' ? section.boreMm / section.outsideMm : 0;
   const outside = [ring(from, 1), ring(to, 1)];
   const inside = hollow > 0 ? [ring(from, hollow), ring(to, hollow)] : [];
-  const n = outside[0]!.length;
+  const n = firstOf(outside).length;
   const points = [...outside, ...inside].flat();
   const triangles: Mesh['triangles'] = [];
   const quad = (a: number, b: number, c: number, d: number): void => {

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import type { Vec2 } from '../geometry';
 
 /** An outline turns into another edge where it turns more than this, degrees. */
@@ -7,7 +8,7 @@ const CORNER_DEG = 30;
 export function sharpCorners(outline: readonly Vec2[]): number[] {
   const n = outline.length;
   return outline.flatMap((p, i) => {
-    const [a, b] = [outline[(i + n - 1) % n]!, outline[(i + 1) % n]!];
+    const [a, b] = [itemAt(outline, (i + n - 1) % n), itemAt(outline, (i + 1) % n)];
     const turn = Math.atan2(
       (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
       (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),

@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import { polylineLength, signedArea, type Vec2 } from '../geometry';
 import type { FoamSheet, Habits } from '../materials';
 import { edgeRun } from './edgeRun';
@@ -77,7 +78,7 @@ function bevelLines(
   return bevelled.flatMap((edge): Mark[] => {
     const face = edge.bevelDeg > 0 ? 'back' : 'front';
     if (!rings.has(face)) rings.set(face, ringOf(faces[face]));
-    const points = edgeRun(rings.get(face)!, edge);
+    const points = edgeRun(getFrom(rings, face), edge);
     return polylineLength(points) < LEAST_MM
       ? []
       : [{ kind: 'bevel', points, bevel: { face, deg: Math.abs(edge.bevelDeg) } }];

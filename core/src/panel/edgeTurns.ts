@@ -1,3 +1,4 @@
+import { itemAt, getFrom } from '../units';
 import { cross3, dot3, length3, sub3, unit3, type Vec3 } from '../geometry';
 import type { Habits } from '../materials';
 import { bevelsOf, cuttableBevel, squareWhenSmall } from './bevels';
@@ -34,8 +35,8 @@ function inPlaneDeg(panel: Panel, edge: string, plane: Vec3): number {
   const normals = gridNormals(panel.grid).flat();
   const run = edgeVertices(panel, edge);
   const angles = run.slice(1).flatMap((v, i): number[] => {
-    const along = sub3(points[v]!, points[run[i]!]!);
-    const normal = normals[v]!;
+    const along = sub3(itemAt(points, v), itemAt(points, itemAt(run, i)));
+    const normal = itemAt(normals, v);
     if (length3(along) < 1e-6 || length3(normal) < 0.5) return [];
     const outward = unit3(cross3(along, normal));
     const reach = dot3(outward, plane);
@@ -78,7 +79,7 @@ export function edgeTurns(
   for (const panel of panels)
     for (const { id } of edgesOf(panel)) {
       const plane = panel.cutIn?.[id];
-      if (!plane || turns.get(panel.id)!.has(id)) continue;
+      if (!plane || getFrom(turns, panel.id).has(id)) continue;
       cut([panel.id, id], { kind: 'bevel', halfDeg: cuttableBevel(inPlaneDeg(panel, id, plane)) });
     }
   return turns;

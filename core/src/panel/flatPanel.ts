@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '../units';
 import {
   boundaryLoops,
   type Darted,
@@ -85,9 +86,9 @@ function unrolled({ rulings, at, outMm }: Ruled, neutralMm: number): Vec2[] {
 
 /** A plane grid as it is, seen from outside; nothing when it is not plane. */
 function plane(grid: Panel['grid']): Vec2[] | undefined {
-  const origin = grid[0]![0]!;
-  const along = unit3(sub3(grid[0]!.at(-1)!, origin));
-  const normal = unit3(cross3(along, sub3(grid.at(-1)![0]!, origin)));
+  const origin = firstOf(firstOf(grid));
+  const along = unit3(sub3(lastOf(firstOf(grid)), origin));
+  const normal = unit3(cross3(along, sub3(firstOf(lastOf(grid)), origin)));
   const up = cross3(normal, along);
   const flat: Vec2[] = [];
   for (const p of grid.flat()) {
@@ -100,7 +101,7 @@ function plane(grid: Panel['grid']): Vec2[] | undefined {
 
 /** A start from the bottom and top rows unrolled, straight columns between: exact when the panel is ruled. */
 function ruledStart(grid: Panel['grid']): Vec2[] {
-  const strip = unrollStrip({ low: grid[0]!, high: grid.at(-1)! });
+  const strip = unrollStrip({ low: firstOf(grid), high: lastOf(grid) });
   const last = grid.length - 1;
   const share = (c: number, r: number): number => {
     let run = 0;
@@ -173,7 +174,7 @@ function layFlat(
 
 /** The outline from the lower left corner, each vertex with the surface vertex it came from. */
 function outlineLoop(made: Darted): number[] {
-  const loop = boundaryLoops(made.mesh)[0]!;
+  const loop = firstOf(boundaryLoops(made.mesh));
   const corner = loop.findIndex((v) => made.origin[v] === 0);
   return [...loop.slice(corner), ...loop.slice(0, corner)];
 }
@@ -187,7 +188,7 @@ function pieceEdges(
 ): PieceEdge[] {
   const origins = loop.map((v) => made.origin[v]!);
   const edges = edgesOf(panel);
-  const corners = edges.map(({ run }) => origins.indexOf(run[0]!));
+  const corners = edges.map(({ run }) => origins.indexOf(firstOf(run)));
   return edges.map(({ id, name, run }, i) => {
     const from = corners[i]!;
     const to = corners[(i + 1) % corners.length]!;
@@ -231,7 +232,7 @@ function dartMarks(panel: Panel, made: Darted, loop: readonly number[], outline:
       kind: 'dart',
       points: [back(-legs), back(0), back(legs)],
       text: 'dart',
-      dart: { ...mouthOn(panel, path[0]!), reach },
+      dart: { ...mouthOn(panel, firstOf(path)), reach },
     };
   });
 }

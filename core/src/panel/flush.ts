@@ -1,3 +1,4 @@
+import { itemAt, firstOf, findIn } from '../units';
 import { dist3, dot3, length3, sub3, unit3, type Vec3 } from '../geometry';
 import type { FoamSheet } from '../materials';
 import { squareWhenSmall } from './bevels';
@@ -14,14 +15,14 @@ interface Spot {
 
 const spotsOf = (panel: Panel, side: Side): Spot[] => {
   const [points, normals] = [panel.grid.flat(), gridNormals(panel.grid).flat()];
-  return sideVertices(panel, side).map((v) => ({ p: points[v]!, normal: normals[v]! }));
+  return sideVertices(panel, side).map((v) => ({ p: itemAt(points, v), normal: itemAt(normals, v) }));
 };
 
 /** The place on a run nearest to a point: between two of its points. */
 function nearestOnRun(run: readonly Spot[], p: Vec3): { away: number; spot: Spot; way: Vec3 } {
-  let best = { away: Infinity, spot: run[0]!, way: { x: 0, y: 0, z: 0 } };
+  let best = { away: Infinity, spot: firstOf(run), way: { x: 0, y: 0, z: 0 } };
   run.slice(1).forEach((b, i) => {
-    const a = run[i]!;
+    const a = itemAt(run, i);
     const d = sub3(b.p, a.p);
     const size = dot3(d, d);
     const t = size === 0 ? 0 : Math.min(1, Math.max(0, dot3(sub3(p, a.p), d) / size));
@@ -40,7 +41,7 @@ interface Along {
 }
 
 const lengthOf = (run: readonly Spot[]): number =>
-  run.slice(1).reduce((sum, b, i) => sum + dist3(b.p, run[i]!.p), 0);
+  run.slice(1).reduce((sum, b, i) => sum + dist3(b.p, itemAt(run, i).p), 0);
 
 /** Steps in which an edge is looked along, and how nearly parallel two runs are that lie along each other. */
 const STEPS = 8;
@@ -54,7 +55,7 @@ function alongOf(run: readonly Spot[], host: Panel): Along[] {
     if (whole === 0 || theirs.filter((s) => nearestOnRun(run, s.p).away < ON_MM).length < 2) return [];
     let covered = 0;
     theirs.slice(1).forEach((b, i) => {
-      const a = theirs[i]!;
+      const a = itemAt(theirs, i);
       for (let k = 0; k < STEPS; k++) {
         const t = (k + 0.5) / STEPS;
         const p = {
@@ -76,7 +77,10 @@ function bevelAlong(run: readonly Spot[], along: readonly Along[]): number {
   let [sum, counted] = [0, 0];
   const hosts = along.map(({ panel, side }) => ({
     run: spotsOf(panel, side),
-    middle: panel.grid[Math.floor(panel.grid.length / 2)]![Math.floor(panel.grid[0]!.length / 2)]!,
+    middle: itemAt(
+      itemAt(panel.grid, Math.floor(panel.grid.length / 2)),
+      Math.floor(firstOf(panel.grid).length / 2),
+    ),
   }));
   for (const { p, normal } of run) {
     const { spot, middle } = hosts
@@ -118,9 +122,9 @@ export function flushEdges(laid: readonly Laid[]): Flush[] {
 /** How much longer a flush edge is than what it is glued to, both laid flat; mm. */
 export function flushEaseMm({ laid, side, along }: Flush, all: readonly Laid[]): number {
   const edge = (l: Laid, of: Side): number =>
-    all.find((o) => o.panel.id === l.panel.id)!.piece.edges.find((e) => e.id === of)!.lengthMm;
+    findIn(findIn(all, (o) => o.panel.id === l.panel.id).piece.edges, (e) => e.id === of).lengthMm;
   const theirs = along.reduce((sum, a) => {
-    const host = all.find((l) => l.panel.id === a.panel.id)!;
+    const host = findIn(all, (l) => l.panel.id === a.panel.id);
     return sum + edge(host, a.side) * a.share;
   }, 0);
   return edge(laid, side) - theirs;

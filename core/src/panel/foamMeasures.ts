@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import type { Habits } from '../materials';
 import { bendStrain } from '../foam';
 import { dist3, meshArea, regionArea, type Vec3 } from '../geometry';
@@ -41,7 +42,7 @@ export function foamOf(
     skins.map((s) => s.panel),
     joins,
   );
-  const measured = skins.map((skin) => measuredOf(skin, turns.get(skin.panel.id)!, fold));
+  const measured = skins.map((skin) => measuredOf(skin, getFrom(turns, skin.panel.id), fold));
   return {
     areaMm2: measured.reduce((sum, m) => sum + m.areaMm2, 0),
     massG: measured.reduce((sum, m, i) => sum + m.volumeMm3 * skins[i]!.foam.densityKgM3.value * 1e-6, 0),
@@ -88,7 +89,7 @@ function measuredOf(
 /** The longest run round: rows of panels that meet side to side, added up, at either end. */
 function girthOf(skins: readonly Skin[], grids: readonly Vec3[][][], joins: readonly Join[]): number {
   const ring = new Map(skins.map(({ panel }) => [panel.id, panel.id]));
-  const root = (id: string): string => (ring.get(id) === id ? id : root(ring.get(id)!));
+  const root = (id: string): string => (ring.get(id) === id ? id : root(getFrom(ring, id)));
   for (const { a, b } of joins) {
     const across = [a[1], b[1]].every((side) => side === 'left' || side === 'right');
     if (across && ring.has(a[0]) && ring.has(b[0])) ring.set(root(a[0]), root(b[0]));

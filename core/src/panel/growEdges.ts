@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { edgeRun } from './edgeRun';
 import { polylineLength, signedArea, type Vec2 } from '../geometry';
 import type { Piece, PieceEdge } from './piece';
@@ -34,23 +35,23 @@ export function grownOutline(
   const n = outline.length;
   const by = new Float64Array(n);
   edges.forEach((edge, i) => {
-    for (let k = edge.from; k !== edge.to; k = (k + 1) % n) if (!still.has(k)) by[k] = outMm[i]!;
+    for (let k = edge.from; k !== edge.to; k = (k + 1) % n) if (!still.has(k)) by[k] = itemAt(outMm, i);
   });
   /** The nearest segment that is more than a point, from one on and on either way. */
   const step = (from: number, way: 1 | -1): number => {
     for (let i = 0; i < n; i++) {
       const k = (from + way * i + n) % n;
-      const [a, b] = [outline[k]!, outline[(k + 1) % n]!];
+      const [a, b] = [itemAt(outline, k), itemAt(outline, (k + 1) % n)];
       if (Math.hypot(b.x - a.x, b.y - a.y) > NEAR_MM) return k;
     }
     return from;
   };
   /** The line of the segment from vertex k on, moved; through the end that is asked for. */
   const moved = (k: number, p: Vec2): Line => {
-    const [a, b] = [outline[k]!, outline[(k + 1) % n]!];
+    const [a, b] = [itemAt(outline, k), itemAt(outline, (k + 1) % n)];
     const size = Math.hypot(b.x - a.x, b.y - a.y) || 1;
     const along = { x: (b.x - a.x) / size, y: (b.y - a.y) / size };
-    return { at: { x: p.x + along.y * by[k]!, y: p.y - along.x * by[k]! }, along };
+    return { at: { x: p.x + along.y * itemAt(by, k), y: p.y - along.x * itemAt(by, k) }, along };
   };
   return outline.map((p, k) => {
     const [before, after] = [step((k + n - 1) % n, -1), step(k, 1)];

@@ -1,4 +1,4 @@
-import { letterAt } from '../units';
+import { letterAt, firstOf, itemAt, findIn, getFrom } from '../units';
 import type { PieceDarts } from '../document';
 import { lerp2, overlapsItself } from '../geometry';
 import type { FoamSheet } from '../materials';
@@ -40,7 +40,7 @@ function lay(panel: Panel, foam: FoamSheet, options: LayOptions, depth: number, 
     .flatMap(([id, side]) => (id === panel.id ? [side] : []));
   const byHand = options.dartsByHand?.find((d) => d.pieceId === panel.id)?.darts;
   const flat = flatPanel(panel, foam, { ...options, seams, ...(byHand && { byHand }) });
-  if (depth === 0 || panel.rim || panel.grid[0]!.length < 5 || !overlapsItself(flat.piece.outline))
+  if (depth === 0 || panel.rim || firstOf(panel.grid).length < 5 || !overlapsItself(flat.piece.outline))
     return [{ panel, foam, ...flat }];
   const [a, b] = splitPanel(panel);
   joins.forEach((join) => {
@@ -62,7 +62,11 @@ function notch(piece: Piece, edge: PieceEdge, letter: string, backwards: boolean
     const at = (backwards ? 1 - share : share) * (run.length - 1);
     const k = Math.min(run.length - 2, Math.floor(at));
     const name = shares.length > 1 ? `${letter}${i + 1}` : letter;
-    piece.marks.push({ kind: 'notch', points: [lerp2(run[k]!, run[k + 1]!, at - k)], text: name });
+    piece.marks.push({
+      kind: 'notch',
+      points: [lerp2(itemAt(run, k), itemAt(run, k + 1), at - k)],
+      text: name,
+    });
   });
 }
 
@@ -108,7 +112,7 @@ function joinEdges(laid: readonly LaidPanel[], joins: readonly Join[], flush: re
   // What is fastened to the face of another piece has no mate; its letter is named in the step that fastens it.
   for (const one of flush) {
     const ease = flushEaseMm(one, laid);
-    const edge = one.laid.piece.edges.find((e) => e.id === one.side)!;
+    const edge = findIn(one.laid.piece.edges, (e) => e.id === one.side);
     if (Math.abs(ease) > SEAM_TOLERANCE_MM) edge.easeMm = ease;
   }
   let next = met.length;
@@ -148,7 +152,7 @@ export function layPanels(
   );
   const ways = { ...usualWays, ...options.ways };
   const laid = lying.map((l): LaidPanel => {
-    const made = { ...l, turns: turns.get(l.panel.id)! };
+    const made = { ...l, turns: getFrom(turns, l.panel.id) };
     return { ...made, piece: cutEdges(made, ways) };
   });
   joinEdges(laid, all, flush);

@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import { add3, contains, cross3, dot3, scale3, sub3, type Vec2 } from '../geometry';
 import type { FoamSheet } from '../materials';
 import type { LaidPanel } from './lay';
@@ -52,9 +53,9 @@ export function layersRoom(laid: LaidPanel, all: readonly LaidPanel[]): Room {
   const layers = layersUnder(
     panel,
     all.map((l) => l.panel),
-    (p) => foams.get(p)!,
+    (p) => getFrom(foams, p),
   );
-  const deepMm = pocketableMm(layers.map((p) => foams.get(p)!));
+  const deepMm = pocketableMm(layers.map((p) => getFrom(foams, p)));
   const xs = piece.outline.map((p) => p.x);
   const ys = piece.outline.map((p) => p.y);
   const normals = gridNormals(panel.grid);

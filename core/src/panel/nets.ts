@@ -1,7 +1,7 @@
 import { foldOpeningMm } from '../foam';
 import type { FoamSheet, Habits } from '../materials';
 import { add2, boundsOf, dist2, polylineLength, rotate2, signedArea, sub2, type Vec2 } from '../geometry';
-import { trimNumber } from '../units';
+import { trimNumber, firstOf, lastOf, findIn, getFrom } from '../units';
 import { foldOf } from './fold';
 import { edgeRun } from './edgeRun';
 import { unlooped } from './unlooped';
@@ -34,8 +34,8 @@ interface Hinge {
 
 /** The rigid move that lays the edge of one piece, run backwards, on that of another that is moved already. */
 function ontoEdge(here: readonly Vec2[], there: readonly Vec2[]): (p: Vec2) => Vec2 {
-  const [a, b] = [there[0]!, there.at(-1)!];
-  const [from, to] = [here.at(-1)!, here[0]!];
+  const [a, b] = [firstOf(there), lastOf(there)];
+  const [from, to] = [lastOf(here), firstOf(here)];
   const turn = Math.atan2(b.y - a.y, b.x - a.x) - Math.atan2(to.y - from.y, to.x - from.x);
   const middle = (p: Vec2, q: Vec2): Vec2 => ({ x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 });
   const [pivot, lands] = [middle(from, to), middle(a, b)];
@@ -60,7 +60,7 @@ export function netsOf(
   ]);
   const places = new Map<string, InNet>();
   const ways = new Map<string, Hinge[]>();
-  const pieceOf = (id: string): Piece => laid.find((l) => l.panel.id === id)!.piece;
+  const pieceOf = (id: string): Piece => findIn(laid, (l) => l.panel.id === id).piece;
   let count = 0;
   for (const { panel } of laid) {
     if (places.has(panel.id) || !hinges.some((h) => h.of === panel.id)) continue;
@@ -77,7 +77,7 @@ export function netsOf(
         const run = (piece: Piece, edgeId: string): Vec2[] =>
           edgeRun(
             piece.outline,
-            piece.edges.find((e) => e.id === edgeId)!,
+            findIn(piece.edges, (e) => e.id === edgeId),
           );
         ways.set(id, [...(ways.get(id) ?? []), hinge]);
         place(hinge.to, ontoEdge(run(next, hinge.toEdgeId), run(on, hinge.edgeId).map(move)));
@@ -85,9 +85,9 @@ export function netsOf(
     };
     place(panel.id, (p) => p);
     // A piece begins at the corner of its own box.
-    const { minX, minY } = boundsOf(own.flatMap((id) => pieceOf(id).outline.map(places.get(id)!.move)));
+    const { minX, minY } = boundsOf(own.flatMap((id) => pieceOf(id).outline.map(getFrom(places, id).move)));
     for (const id of own) {
-      const { move, ...rest } = places.get(id)!;
+      const { move, ...rest } = getFrom(places, id);
       places.set(id, { ...rest, move: (p) => sub2(move(p), { x: minX, y: minY }) });
     }
   }
@@ -170,11 +170,11 @@ function netPiece(
   /** The edges of a panel in order, from the one after that it was come in by. */
   const walk = (id: string, cameBy?: string): void => {
     const piece = toNets(
-      pieces.find((p) => p.id === id)!,
+      findIn(pieces, (p) => p.id === id),
       places,
     );
-    const { move, edgeId } = places.get(id)!;
-    const foam = laid.find((l) => l.panel.id === id)!.foam;
+    const { move, edgeId } = getFrom(places, id);
+    const foam = findIn(laid, (l) => l.panel.id === id).foam;
     gathered.push(piece);
     marks.push(...piece.marks.map((m) => ({ ...m, points: m.points.map(move) })));
     const start = piece.edges.findIndex((e) => e.id === cameBy) + 1;
@@ -185,21 +185,21 @@ function netPiece(
       const run = edgeRun(piece.outline, edge).map(move);
       const hinge = ways.get(id)?.find((h) => h.edgeId === edge.id);
       if (hinge) {
-        push(run[0]!);
+        push(firstOf(run));
         cutAwayMm3 +=
-          dist2(run[0]!, run.at(-1)!) * grooveMm2(foam, edge.foldDeg ?? 0, edge.foldMethod ?? method);
+          dist2(firstOf(run), lastOf(run)) * grooveMm2(foam, edge.foldDeg ?? 0, edge.foldMethod ?? method);
         marks.push({
           kind: 'fold',
-          points: [run[0]!, run.at(-1)!],
+          points: [firstOf(run), lastOf(run)],
           text: foldWords(foam, edge.foldDeg ?? 0, edge.foldMethod ?? method),
         });
         walk(hinge.to, hinge.toEdgeId);
-        push(run.at(-1)!);
+        push(lastOf(run));
         continue;
       }
-      const from = push(run[0]!);
+      const from = push(firstOf(run));
       run.slice(1, -1).forEach(push);
-      const to = push(run.at(-1)!);
+      const to = push(lastOf(run));
       edges.push({
         ...edge,
         id: edgeId(edge.id),
@@ -212,7 +212,7 @@ function netPiece(
   };
   walk(first);
   // Round to where it began.
-  if (outline.length > 1 && dist2(outline[0]!, outline.at(-1)!) <= SAME_MM) outline.pop();
+  if (outline.length > 1 && dist2(firstOf(outline), lastOf(outline)) <= SAME_MM) outline.pop();
   const n = outline.length;
   const [one] = gathered as [Piece];
   const clean = unlooped(outline, LOOP_SHARE * one.thicknessMm);
@@ -224,13 +224,13 @@ function netPiece(
   };
   return {
     ...one,
-    id: places.get(first)!.netId,
-    name: laid.find((l) => l.panel.id === first)!.panel.net ?? (nets === 1 ? 'net' : `net of ${one.name}`),
+    id: getFrom(places, first).netId,
+    name: findIn(laid, (l) => l.panel.id === first).panel.net ?? (nets === 1 ? 'net' : `net of ${one.name}`),
     outline: clean.outline,
     edges: edges.map((e) => trimmed({ ...e, from: clean.at(e.from % n), to: clean.at(e.to % n) }, e)),
     marks,
     holes: gathered.flatMap((p) => {
-      const { move } = places.get(p.id)!;
+      const { move } = getFrom(places, p.id);
       return p.holes.map((h) => ({ ...h, centre: move(h.centre) }));
     }),
     areaMm2: Math.abs(signedArea(clean.outline)),

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { add3, cross3, dist3, dot3, length3, scale3, sub3, unit3, type Vec3 } from '../geometry';
 import { type EdgeTurns, reachMm } from './edgeTurns';
 import { edgesOf, gridNormals, offsetGrid, type Panel, rimVertices } from './panel';
@@ -63,7 +64,7 @@ function rimShifts(panel: Panel, reachOf: (edge: string) => number): Map<number,
 
 /** Moves of the rim spread over the face between them: a Coons patch of the four sides (bilinearly blended). */
 function spread(grid: readonly Vec3[][], shifts: ReadonlyMap<number, Vec3>): Vec3[][] {
-  const [rows, columns] = [grid.length - 1, grid[0]!.length - 1];
+  const [rows, columns] = [grid.length - 1, firstOf(grid).length - 1];
   const none = { x: 0, y: 0, z: 0 };
   const at = (r: number, c: number): Vec3 => shifts.get(r * (columns + 1) + c) ?? none;
   const sum = (...all: [Vec3, number][]): Vec3 =>

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import type { Ply } from '../document';
 import type { Habits } from '../materials';
 import type { Attachment } from './attachment';
@@ -106,7 +107,7 @@ export interface Join {
 }
 
 export const rowsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid.length;
-export const columnsOf = (panel: Pick<Panel, 'grid'>): number => panel.grid[0]!.length;
+export const columnsOf = (panel: Pick<Panel, 'grid'>): number => firstOf(panel.grid).length;
 
 /** Where the parabola leaves its first step by more than 18° there is a kink, not a bend. */
 const KINK_COS = 0.95;
@@ -142,8 +143,8 @@ const PLANE = 1e-9;
 
 /** The one normal of a plane grid, none of any other, by the area round its rim (Newell), so that how its corners lie counts for nothing. */
 export function planeNormal(grid: readonly Vec3[][]): Vec3 | undefined {
-  const [rows, columns] = [grid.length - 1, grid[0]!.length - 1];
-  const origin = grid[0]![0]!;
+  const [rows, columns] = [grid.length - 1, firstOf(grid).length - 1];
+  const origin = firstOf(firstOf(grid));
   let reach = 0;
   let sum = { x: 0, y: 0, z: 0 };
   const add = (p: Vec3, q: Vec3): void => {
@@ -151,7 +152,7 @@ export function planeNormal(grid: readonly Vec3[][]): Vec3 | undefined {
     reach = Math.max(reach, length3(b));
     sum = add3(sum, cross3(a, b));
   };
-  for (let c = 0; c < columns; c++) add(grid[0]![c]!, grid[0]![c + 1]!);
+  for (let c = 0; c < columns; c++) add(firstOf(grid)[c]!, firstOf(grid)[c + 1]!);
   for (let r = 0; r < rows; r++) add(grid[r]![columns]!, grid[r + 1]![columns]!);
   for (let c = columns; c > 0; c--) add(grid[rows]![c]!, grid[rows]![c - 1]!);
   for (let r = rows; r > 0; r--) add(grid[r]![0]!, grid[r - 1]![0]!);
@@ -175,7 +176,7 @@ export function offsetGrid(grid: readonly Vec3[][], outMm: number): Vec3[][] {
 
 /** Triangles of a grid, diagonals alternating so that neither hand is favoured. Vertex (r, c) is r·columns + c. */
 export function gridMesh(grid: readonly Vec3[][]): Mesh {
-  const columns = grid[0]!.length;
+  const columns = firstOf(grid).length;
   const triangles: [number, number, number][] = [];
   for (let r = 0; r < grid.length - 1; r++) {
     for (let c = 0; c < columns - 1; c++) {
@@ -288,7 +289,7 @@ function runRadii(run: readonly Vec3[], into: number[]): void {
 export function tightestGridRadiusMm(grid: readonly Vec3[][]): number {
   const radii: number[] = [];
   for (const row of grid) runRadii(row, radii);
-  for (let c = 0; c < grid[0]!.length; c++)
+  for (let c = 0; c < firstOf(grid).length; c++)
     runRadii(
       grid.map((row) => row[c]!),
       radii,

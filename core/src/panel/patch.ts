@@ -1,15 +1,16 @@
+import { firstOf, itemAt, lastOf } from '../units';
 import { dist3, lerp2, lerp3, type Vec2, type Vec3 } from '../geometry';
 import type { Side, Stretch } from './panel';
 
 /** Value of a grid at fractions of its width and height, between the four points round it. */
 export function between<T>(grid: readonly T[][], { x, y }: Vec2, mix: (a: T, b: T, t: number) => T): T {
-  const columns = grid[0]!.length - 1;
+  const columns = firstOf(grid).length - 1;
   const rows = grid.length - 1;
   const c = Math.min(columns - 1, Math.max(0, Math.floor(x * columns)));
   const r = Math.min(rows - 1, Math.max(0, Math.floor(y * rows)));
   const [s, t] = [x * columns - c, y * rows - r];
-  const low = mix(grid[r]![c]!, grid[r]![c + 1]!, s);
-  return mix(low, mix(grid[r + 1]![c]!, grid[r + 1]![c + 1]!, s), t);
+  const low = mix(itemAt(itemAt(grid, r), c), itemAt(itemAt(grid, r), c + 1), s);
+  return mix(low, mix(itemAt(itemAt(grid, r + 1), c), itemAt(itemAt(grid, r + 1), c + 1), s), t);
 }
 
 export const onGrid = (grid: readonly Vec3[][], at: Vec2): Vec3 => between(grid, at, lerp3);
@@ -54,8 +55,10 @@ function cutRun(
 ): Vec2[] | undefined {
   const lengths = [0];
   for (let i = 1; i < run.length; i++)
-    lengths.push(lengths[i - 1]! + dist3(onGrid(grid, run[i - 1]!), onGrid(grid, run[i]!)));
-  const whole = lengths.at(-1)!;
+    lengths.push(
+      itemAt(lengths, i - 1) + dist3(onGrid(grid, itemAt(run, i - 1)), onGrid(grid, itemAt(run, i))),
+    );
+  const whole = lastOf(lengths);
   if (whole - startMm - endMm < 4) return undefined;
   return Array.from({ length: count }, (_, i) => {
     const want = startMm + ((whole - startMm - endMm) * i) / (count - 1);
@@ -63,8 +66,8 @@ function cutRun(
       1,
       lengths.findIndex((l) => l >= want - 1e-9),
     );
-    const step = lengths[k]! - lengths[k - 1]!;
-    return lerp2(run[k - 1]!, run[k]!, step === 0 ? 0 : (want - lengths[k - 1]!) / step);
+    const step = itemAt(lengths, k) - itemAt(lengths, k - 1);
+    return lerp2(itemAt(run, k - 1), itemAt(run, k), step === 0 ? 0 : (want - itemAt(lengths, k - 1)) / step);
   });
 }
 
@@ -103,7 +106,7 @@ export function bandAlong(
 /** The grid drawn in by a distance on every side; nothing when the piece is too small for that. */
 export function insetOf(grid: readonly Vec3[][], insetMm: number): Vec2[][] | undefined {
   const rows = grid.length - 1;
-  const columns = grid[0]!.length - 1;
+  const columns = firstOf(grid).length - 1;
   const upright = Array.from({ length: columns + 1 }, (_, c) => {
     const run = Array.from({ length: rows * 2 + 1 }, (_, r) => ({ x: c / columns, y: r / (rows * 2) }));
     return cutRun(grid, run, insetMm, insetMm, rows + 1);
@@ -131,7 +134,9 @@ export function spotsAlong(
   spacingMm: number,
 ): Vec2[] {
   const run = runInside(grid, stretch, insetMm);
-  const whole = run.slice(1).reduce((sum, p, i) => sum + dist3(onGrid(grid, p), onGrid(grid, run[i]!)), 0);
+  const whole = run
+    .slice(1)
+    .reduce((sum, p, i) => sum + dist3(onGrid(grid, p), onGrid(grid, itemAt(run, i))), 0);
   const count = Math.floor((whole - 2 * insetMm) / spacingMm) + 1;
   return count < 2 ? [] : (cutRun(grid, run, insetMm, insetMm, count) ?? []);
 }

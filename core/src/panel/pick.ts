@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { dist3, dot3, sub3, type Vec2, type Vec3 } from '../geometry';
 import type { Surface } from './solid';
 import { onGrid } from './patch';
@@ -28,7 +29,7 @@ export function nearestOn(surfaces: readonly Surface[], p: Vec3): Picked | undef
   const { grid } = best.surface;
   let { at } = best;
   for (let i = 0; i < 3; i++) {
-    const step = { x: 0.5 / (grid[0]!.length - 1), y: 0.5 / (grid.length - 1) };
+    const step = { x: 0.5 / (firstOf(grid).length - 1), y: 0.5 / (grid.length - 1) };
     const along = (key: 'x' | 'y'): number => {
       const [low, high] = [clamp(at[key] - step[key]), clamp(at[key] + step[key])];
       const [a, b] = [onGrid(grid, { ...at, [key]: low }), onGrid(grid, { ...at, [key]: high })];

@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf } from '../units';
 import {
   add3,
   boundsOf,
@@ -53,7 +54,7 @@ function cornersOf(outline: readonly Vec2[]): number[] {
   const sharp = sharpCorners(outline);
   if (sharp.length >= 2) return sharp;
   const by = (better: (a: Vec2, b: Vec2) => boolean): number =>
-    outline.reduce((best, p, i) => (better(p, outline[best]!) ? i : best), 0);
+    outline.reduce((best, p, i) => (better(p, itemAt(outline, best)) ? i : best), 0);
   return [by((a, b) => a.y < b.y), by((a, b) => a.y > b.y)].sort((a, b) => a - b);
 }
 
@@ -103,11 +104,12 @@ function edgesOf(
   const n = outline.length;
   const corners = cornersOf(outline);
   return corners.map((from, i) => {
-    const to = corners[(i + 1) % corners.length]!;
-    const way = facing(outline[from]!, outline[to]!);
+    const to = itemAt(corners, (i + 1) % corners.length);
+    const way = facing(itemAt(outline, from), itemAt(outline, to));
     const attached = rimAt(plate.rimAttached, way);
     let lengthMm = 0;
-    for (let k = from; k !== to; k = (k + 1) % n) lengthMm += dist2(outline[k]!, outline[(k + 1) % n]!);
+    for (let k = from; k !== to; k = (k + 1) % n)
+      lengthMm += dist2(itemAt(outline, k), itemAt(outline, (k + 1) % n));
     return {
       id: `edge-${i + 1}`,
       name: edgeNames[way],
@@ -115,7 +117,7 @@ function edgesOf(
       to,
       lengthMm,
       bevelDeg: 0,
-      ...leanAt(plate, lerp2(plate.outline[from]!, plate.outline[(from + 1) % n]!, 0.5)),
+      ...leanAt(plate, lerp2(itemAt(plate.outline, from), itemAt(plate.outline, (from + 1) % n), 0.5)),
       ...(attached ? { joint: 'attached', attached } : { joint: 'free' }),
     };
   });
@@ -130,8 +132,8 @@ function bevelMarks({ outline, sections }: Plate, place: (p: Vec2) => Vec2): Mar
   const cutMm = sections.find((s) => whole - regionArea(s.region) < 1)?.atMm ?? 0;
   return (
     [
-      ['back', sections[0]!],
-      ['front', sections.at(-1)!],
+      ['back', firstOf(sections)],
+      ['front', lastOf(sections)],
     ] as const
   )
     .filter(([, { region }]) => whole - regionArea(region) > 1)

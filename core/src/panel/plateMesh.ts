@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf } from '../units';
 import {
   add3,
   common,
@@ -19,7 +20,7 @@ const NEAR_MM = 2e-3;
 /** Whether a point lies on a ring. */
 function onRing(ring: readonly Vec2[], p: Vec2): boolean {
   return ring.some((a, i) => {
-    const c = ring[(i + 1) % ring.length]!;
+    const c = itemAt(ring, (i + 1) % ring.length);
     const [dx, dy] = [c.x - a.x, c.y - a.y];
     const size = dx * dx + dy * dy;
     const t = size === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / size));
@@ -64,9 +65,9 @@ type Triangulated = ReturnType<typeof triangulated>;
 function rimOf({ points, triangles }: Triangulated): [Vec2, Vec2][] {
   const key = (p: Vec2): string => `${p.x.toFixed(4)},${p.y.toFixed(4)}`;
   const sides = triangles.flatMap(([a, b, c]): [Vec2, Vec2][] => [
-    [points[a]!, points[b]!],
-    [points[b]!, points[c]!],
-    [points[c]!, points[a]!],
+    [itemAt(points, a), itemAt(points, b)],
+    [itemAt(points, b), itemAt(points, c)],
+    [itemAt(points, c), itemAt(points, a)],
   ]);
   const known = new Set(sides.map(([a, b]) => `${key(a)} ${key(b)}`));
   return sides.filter(([a, b]) => !known.has(`${key(b)} ${key(a)}`));
@@ -94,9 +95,12 @@ const middleOf = (ring: readonly Vec2[]): Vec2 => ({
 
 /** A band of triangles between two rings of one hand, always over the shorter of the two next diagonals. */
 function stitch(faces: Faces, low: readonly Vec2[], high: readonly Vec2[], from: number, to: number): void {
-  const start = high.reduce((best, p, k) => (dist2(p, low[0]!) < dist2(high[best]!, low[0]!) ? k : best), 0);
-  const a = (i: number): { p: Vec2; h: number } => ({ p: low[i % low.length]!, h: from });
-  const b = (k: number): { p: Vec2; h: number } => ({ p: high[(start + k) % high.length]!, h: to });
+  const start = high.reduce(
+    (best, p, k) => (dist2(p, firstOf(low)) < dist2(itemAt(high, best), firstOf(low)) ? k : best),
+    0,
+  );
+  const a = (i: number): { p: Vec2; h: number } => ({ p: itemAt(low, i % low.length), h: from });
+  const b = (k: number): { p: Vec2; h: number } => ({ p: itemAt(high, (start + k) % high.length), h: to });
   let [i, k] = [0, 0];
   while (i < low.length || k < high.length) {
     const onLow =
@@ -146,7 +150,7 @@ function between(faces: Faces, low: Level, high: Level): void {
   }
   for (const ring of narrow.region)
     ring.forEach((a, i) => {
-      const b = ring[(i + 1) % ring.length]!;
+      const b = itemAt(ring, (i + 1) % ring.length);
       const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
       if (onAny(wide.region, middle)) faces.wall(a, b, low.atMm, high.atMm);
     });
@@ -185,7 +189,7 @@ function hollowed(faces: Faces, plate: Plate, face: 'inner' | 'outer', { atMm, r
     for (const ring of floor.region)
       ring.forEach((a, i) => {
         // The hollow is on the left of its rim, the foam on the right.
-        faces.wall(ring[(i + 1) % ring.length]!, a, Math.min(h, atMm), Math.max(h, atMm));
+        faces.wall(itemAt(ring, (i + 1) % ring.length), a, Math.min(h, atMm), Math.max(h, atMm));
       });
   }
 }
@@ -199,13 +203,13 @@ export function plateMesh(plate: Plate, thicknessMm: number): Mesh {
     plate.sections ?? [0, thicknessMm].map((atMm) => ({ atMm, region: [plate.outline] }))
   ).map(({ atMm, region }) => ({ atMm, region: without(region, open) }));
   const faces = new Faces();
-  hollowed(faces, plate, 'inner', sections[0]!);
-  hollowed(faces, plate, 'outer', sections.at(-1)!);
+  hollowed(faces, plate, 'inner', firstOf(sections));
+  hollowed(faces, plate, 'outer', lastOf(sections));
   sections.slice(1).forEach((high, i) => {
-    const low = sections[i]!;
+    const low = itemAt(sections, i);
     if (low.region === high.region || plate.sections === undefined) {
       for (const ring of low.region)
-        ring.forEach((a, k) => faces.wall(a, ring[(k + 1) % ring.length]!, low.atMm, high.atMm));
+        ring.forEach((a, k) => faces.wall(a, itemAt(ring, (k + 1) % ring.length), low.atMm, high.atMm));
     } else between(faces, low, high);
   });
   const normal = cross3(plate.across, plate.up);

@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import { add3, scale3, type Vec3 } from '../geometry';
 
 /** Points between `b` and `c` on the cubic through four evenly spaced points (Catmull and Rom, 1974). */
@@ -8,7 +9,7 @@ function between(a: Vec3, b: Vec3, c: Vec3, d: Vec3, t: number): Vec3 {
     (t + 4 * t * t - 3 * t ** 3) / 2,
     (-t * t + t ** 3) / 2,
   ];
-  return [a, b, c, d].reduce((sum, p, i) => add3(sum, scale3(p, weights[i]!)), { x: 0, y: 0, z: 0 });
+  return [a, b, c, d].reduce((sum, p, i) => add3(sum, scale3(p, itemAt(weights, i))), { x: 0, y: 0, z: 0 });
 }
 
 /** The point before a run's first, as the parabola through its first three goes on. */
@@ -19,33 +20,33 @@ const sub = (p: Vec3, q: Vec3): Vec3 => add3(p, scale3(q, -1));
 export function smoothRun(run: readonly Vec3[], times: number): Vec3[] {
   const last = run.length - 1;
   if (last < 2) {
-    const [a, b] = [run[0]!, run[last]!];
+    const [a, b] = [firstOf(run), itemAt(run, last)];
     return Array.from({ length: times * last + 1 }, (_, i) =>
       add3(scale3(a, 1 - i / (times * last)), scale3(b, i / (times * last))),
     );
   }
   const at = (i: number): Vec3 =>
     i < 0
-      ? before(run[0]!, run[1]!, run[2]!)
+      ? before(firstOf(run), itemAt(run, 1), itemAt(run, 2))
       : i > last
-        ? before(run[last]!, run[last - 1]!, run[last - 2]!)
-        : run[i]!;
+        ? before(itemAt(run, last), itemAt(run, last - 1), itemAt(run, last - 2))
+        : itemAt(run, i);
   const points = run
     .slice(0, -1)
     .flatMap((_, i) =>
       Array.from({ length: times }, (_, k) => between(at(i - 1), at(i), at(i + 1), at(i + 2), k / times)),
     );
-  return [...points, run[last]!];
+  return [...points, itemAt(run, last)];
 }
 
 /** A grid of points `times` as fine both ways, on the smooth surface through all of them. */
 export function smoothed(grid: readonly (readonly Vec3[])[], times: number): Vec3[][] {
   const rows = grid.map((row) => smoothRun(row, times));
-  const columns = rows[0]!.map((_, c) =>
+  const columns = firstOf(rows).map((_, c) =>
     smoothRun(
-      rows.map((row) => row[c]!),
+      rows.map((row) => itemAt(row, c)),
       times,
     ),
   );
-  return columns[0]!.map((_, r) => columns.map((column) => column[r]!));
+  return firstOf(columns).map((_, r) => columns.map((column) => itemAt(column, r)));
 }

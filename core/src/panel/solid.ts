@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import { joinMeshes, type Mesh, shellMesh, type Vec2, type Vec3 } from '../geometry';
 import type { LaidPanel } from './lay';
 import { onGrid } from './patch';
@@ -55,7 +56,7 @@ function edgeLines({ panel }: Skin, outer: Panel['grid']): EdgeLine[] {
   return edgesOf(panel).map(({ id, run }) => ({
     pieceId: panel.id,
     edgeId: id,
-    points: run.map((v) => flat[v]!),
+    points: run.map((v) => itemAt(flat, v)),
   }));
 }
 
@@ -82,7 +83,7 @@ export function skinMesh(skin: Skin): Solid {
     };
   const outer = outerFace(panel, t, turns);
   const openings = (panel.openings ?? []).map(({ outline }) =>
-    [...outline, outline[0]!].map((uv) => onGrid(outer, uv)),
+    [...outline, firstOf(outline)].map((uv) => onGrid(outer, uv)),
   );
   return { mesh: shellMesh(panel.grid, outer, false), edgeLines: edgeLines(skin, outer), openings };
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { add3, dist3, dot3, scale3, sub3, unit3, type Vec3 } from '../geometry';
 import type { Attachment } from './attachment';
 import { smoothed, smoothRun } from './smooth';
@@ -40,7 +41,9 @@ const innerFace = ({ panel }: Thick): Face => {
 function outerFace({ panel, thicknessMm }: Thick): Face {
   const { points, normals } = innerFace({ panel, thicknessMm });
   return {
-    points: points.map((row, r) => row.map((p, c) => add3(p, scale3(normals[r]![c]!, thicknessMm)))),
+    points: points.map((row, r) =>
+      row.map((p, c) => add3(p, scale3(itemAt(itemAt(normals, r), c), thicknessMm))),
+    ),
     normals,
   };
 }
@@ -51,8 +54,12 @@ function nearest(points: readonly Vec3[][], p: Vec3): { r: number; c: number } {
   let away = Infinity;
   const look = (rows: [number, number], columns: [number, number], step: number): void => {
     for (let r = Math.max(0, rows[0]); r <= Math.min(points.length - 1, rows[1]); r += step)
-      for (let c = Math.max(0, columns[0]); c <= Math.min(points[r]!.length - 1, columns[1]); c += step) {
-        const d = dist3(p, points[r]![c]!);
+      for (
+        let c = Math.max(0, columns[0]);
+        c <= Math.min(itemAt(points, r).length - 1, columns[1]);
+        c += step
+      ) {
+        const d = dist3(p, itemAt(itemAt(points, r), c));
         if (d < away) [best, away] = [{ r, c }, d];
       }
   };
@@ -65,14 +72,16 @@ function nearest(points: readonly Vec3[][], p: Vec3): { r: number; c: number } {
 /** How far a point stands out from a face, along the face's normal at its foot; nothing beside the face. */
 function above({ points, normals }: Face, p: Vec3): number | undefined {
   const { r, c } = nearest(points, p);
-  const row = points[r]!;
-  const [foot, normal] = [row[c]!, normals[r]![c]!];
+  const row = itemAt(points, r);
+  const [foot, normal] = [itemAt(row, c), itemAt(itemAt(normals, r), c)];
   const from = sub3(p, foot);
   const out = dot3(from, normal);
   const [atEnd, atSide] = [r === 0 || r === points.length - 1, c === 0 || c === row.length - 1];
   if (!atEnd && !atSide) return out;
-  const inner =
-    points[Math.min(points.length - 2, Math.max(1, r))]![Math.min(row.length - 2, Math.max(1, c))]!;
+  const inner = itemAt(
+    itemAt(points, Math.min(points.length - 2, Math.max(1, r))),
+    Math.min(row.length - 2, Math.max(1, c)),
+  );
   return dot3(from, unit3(sub3(foot, inner))) > BESIDE_MM ? undefined : out;
 }
 
@@ -85,7 +94,7 @@ function over(faces: readonly Face[], p: Vec3): number | undefined {
 /** Distance of a point from a run of points joined by straight lines. */
 function awayFrom(run: readonly Vec3[], p: Vec3): number {
   return run.slice(1).reduce((best, b, i) => {
-    const a = run[i]!;
+    const a = itemAt(run, i);
     const d = sub3(b, a);
     const size = dot3(d, d);
     const t = size === 0 ? 0 : Math.min(1, Math.max(0, dot3(sub3(p, a), d) / size));
@@ -95,7 +104,7 @@ function awayFrom(run: readonly Vec3[], p: Vec3): number {
 
 const runOf = ({ grid, rim }: Pick<Panel, 'grid' | 'rim'>, edge: string): Vec3[] => {
   const flat = grid.flat();
-  return edgeVertices({ grid, ...(rim && { rim }) }, edge).map((v) => flat[v]!);
+  return edgeVertices({ grid, ...(rim && { rim }) }, edge).map((v) => itemAt(flat, v));
 };
 
 /** How far the points of one run are from the nearest of others: the farthest of them. */

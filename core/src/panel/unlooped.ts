@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { dist2, type Vec2 } from '../geometry';
 
 /** An outline without its small loops, and where each of its points went. */
@@ -34,10 +35,10 @@ export function unlooped(outline: readonly Vec2[], loopMm: number): Unlooped {
     // Begun anew after the loop, so that it is a run of points.
     const kept = Array.from({ length: n - ((to - from + n) % n) }, (_, k) => (to + 1 + k) % n);
     const place = new Map(kept.map((old, k) => [old, k]));
-    now = [...kept.map((old) => now[old]!), spot];
+    now = [...kept.map((old) => itemAt(now, old)), spot];
     at = at.map((index) => place.get(index) ?? now.length - 1);
   }
-  return { outline: now, at: (index) => at[index]! };
+  return { outline: now, at: (index) => itemAt(at, index) };
 }
 
 /** The shortest loop: between the segments that begin at `from` and at `to`. */
@@ -51,10 +52,15 @@ function smallest(
     let mm = 0;
     for (let k = 1; k < n - 1; k++) {
       const to = (from + k) % n;
-      if (k > 1) mm += dist2(outline[(to + n - 1) % n]!, outline[to]!);
+      if (k > 1) mm += dist2(itemAt(outline, (to + n - 1) % n), itemAt(outline, to));
       if (mm > (best?.mm ?? loopMm)) break;
       if (k < 2) continue;
-      const spot = crossing(outline[from]!, outline[(from + 1) % n]!, outline[to]!, outline[(to + 1) % n]!);
+      const spot = crossing(
+        itemAt(outline, from),
+        itemAt(outline, (from + 1) % n),
+        itemAt(outline, to),
+        itemAt(outline, (to + 1) % n),
+      );
       if (spot) {
         best = { from, to, spot, mm };
         break;

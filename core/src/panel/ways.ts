@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import type { Vec2 } from '../geometry';
 
 /** Between a panel's own measure, shares of its width and height, and its flat piece. */
@@ -28,15 +29,15 @@ export function waysOf(
       const first = 2 * (r * columns + c);
       const shares = barycentric(cellUv(first), at);
       const t = Math.min(...shares) >= -1e-9 ? first : first + 1;
-      return mixOf(cornersOf()[t]!, t === first ? shares : barycentric(cellUv(t), at));
+      return mixOf(itemAt(cornersOf(), t), t === first ? shares : barycentric(cellUv(t), at));
     },
     uvAt: (p) => {
       const corners = cornersOf();
       for (let t = 0; t < corners.length; t++) {
-        const [a, b, c] = corners[t]!;
+        const [a, b, c] = itemAt(corners, t);
         if (p.x < Math.min(a.x, b.x, c.x) || p.x > Math.max(a.x, b.x, c.x)) continue;
         if (p.y < Math.min(a.y, b.y, c.y) || p.y > Math.max(a.y, b.y, c.y)) continue;
-        const shares = barycentric(corners[t]!, p);
+        const shares = barycentric(itemAt(corners, t), p);
         if (Math.min(...shares) >= -1e-9) return mixOf(cellUv(t), shares);
       }
       return undefined;

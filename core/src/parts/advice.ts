@@ -1,7 +1,7 @@
 import type { BuildDoc, Change } from '../document';
 import { bendStrain, strainClass, strainClassName } from '../foam';
 import { thicknessesOf } from '../materials';
-import { trimNumber } from '../units';
+import { trimNumber, firstOf } from '../units';
 import { sheetOf, type Context } from './context';
 import type { PartReport } from './partReport';
 
@@ -53,7 +53,7 @@ export function featureAdvice(
   return doc.parts.flatMap((part, index) => {
     const made = parts[index];
     if (!made) return [];
-    const { foamId } = part.stack[0]!;
+    const { foamId } = firstOf(part.stack);
     const can = thicknessesOf(context.catalogue.foams, context.stock, foamId);
     return part.features.flatMap((feature, at): Advice[] => {
       const field = context.kinds.features.get(feature.kind)?.fields.find((f) => f.type === 'foam');

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import type { Body } from '../body';
 import type { KeptMesh, Params, Part, Ply } from '../document';
 import type { FormInput, Model } from '../forms';
@@ -35,7 +36,7 @@ export const sheetOf =
     foamSheet(catalogue.foams, stock, foamId, nominalMm);
 
 /** What a form is given for a part, in a ply of its own or another. */
-export function formInput(part: Part, context: Context, ply: Ply = part.stack[0]!): FormInput<Params> {
+export function formInput(part: Part, context: Context, ply: Ply = firstOf(part.stack)): FormInput<Params> {
   const sheet = sheetOf(context);
   const foam = sheet(ply);
   return {
@@ -70,7 +71,7 @@ export function split(model: Model, part: Part, context: Context, ply?: Ply): Mo
     (now, feature) =>
       context.kinds.features
         .get(feature.kind)
-        ?.divide?.(now, feature, foamFor(context, ply ?? part.stack[0]!)) ?? now,
+        ?.divide?.(now, feature, foamFor(context, ply ?? firstOf(part.stack))) ?? now,
     model.panels,
   );
   return panels.every((p, i) => p === model.panels[i]) ? model : held({ ...model, panels: [...panels] });

@@ -1,3 +1,4 @@
+import { getFrom, firstOf } from '../units';
 import { type BuildDoc, type Circuit, featureIdsOf, type Mount, type Part } from '../document';
 import { zoneInfo } from '../body';
 import { formOf, type Kinds, standardKinds } from './kinds';
@@ -67,7 +68,7 @@ export function copiedPart(
       ),
       name: name.slice(0, 120),
       mount: mount.to === 'part' && !into.parts.some((p) => p.id === mount.part) ? { to: 'stand' } : mount,
-      features: part.features.map((f) => ({ ...f, id: renamed.get(f.id)! })),
+      features: part.features.map((f) => ({ ...f, id: getFrom(renamed, f.id) })),
     },
     circuits: ownCircuits(from, part).map((c) => {
       const id = freeName(circuitIds, stem(c.id));
@@ -75,9 +76,9 @@ export function copiedPart(
       return {
         ...c,
         id,
-        source: renamed.get(c.source)!,
-        switch: c.switch && renamed.get(c.switch)!,
-        loads: c.loads.map((l) => ({ ...l, feature: renamed.get(l.feature)! })),
+        source: getFrom(renamed, c.source),
+        switch: c.switch && getFrom(renamed, c.switch),
+        loads: c.loads.map((l) => ({ ...l, feature: getFrom(renamed, l.feature) })),
       };
     }),
     meshes: (from.meshes ?? []).filter((m) => m.id === part.params['mesh'] && !known.has(m.id)),
@@ -98,7 +99,7 @@ export function keptAlone(
       ? part.mount
       : zone === undefined
         ? { to: 'stand' }
-        : { to: 'wearer', zone, side: zoneInfo(zone).sides[0]! };
+        : { to: 'wearer', zone, side: firstOf(zoneInfo(zone).sides) };
   const { part: copy, circuits, meshes } = copiedPart(doc, part, empty, part.name, mount);
   return { ...empty, parts: [copy], circuits, ...(meshes.length > 0 && { meshes }) };
 }

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { applyChanges, type Part, type ScalarField, type Value } from '../document';
 import type { Grip, Model } from '../forms';
 import { dist3, scale3, sub3, type Vec3 } from '../geometry';
@@ -21,7 +22,7 @@ const STEP = 2;
 
 const spotOf = (model: Model, { panel, at: [u, v] }: Grip): Vec3 | undefined => {
   const grid = model.panels.find((p) => p.id === panel)?.grid;
-  return grid?.[Math.round(v * (grid.length - 1))]?.[Math.round(u * (grid[0]!.length - 1))];
+  return grid?.[Math.round(v * (grid.length - 1))]?.[Math.round(u * (firstOf(grid).length - 1))];
 };
 
 /** Handles of a part's values, in the form's space. Those known before keep the way they go. */

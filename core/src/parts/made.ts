@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import { type Zone, zoneInfo } from '../body';
 import { type Check, copiesOf, type Feature, type Part, type PieceDarts } from '../document';
 import { type Laid, type LaidPart, nothing } from '../features';
@@ -115,7 +116,8 @@ const add = (all: Laid, one: Laid): Laid =>
 
 /** Kinds of feature that are all as they were; what a feature lays depends on itself and others of its kind alone. */
 function unchangedKinds({ features }: Part, { features: before }: MadePart): Set<string> | undefined {
-  if (features.length !== before.length || features.some((f, i) => f.id !== before[i]!.id)) return undefined;
+  if (features.length !== before.length || features.some((f, i) => f.id !== itemAt(before, i).id))
+    return undefined;
   const changed = features.filter((f, i) => JSON.stringify(f) !== JSON.stringify(before[i]));
   return new Set(features.map((f) => f.kind).filter((kind) => changed.every((f) => f.kind !== kind)));
 }
@@ -147,7 +149,7 @@ export function makePart(
   context: Context,
   { coarse = false, darts = [], wear: satBefore, before, ways: waysAsked = false }: HowMade = {},
 ): MadePart {
-  const ply = part.stack[0]!;
+  const ply = firstOf(part.stack);
   const sheet = sheetOf(context);
   const foam = sheet(ply);
   const lining = part.lining ? sheet(part.lining) : undefined;

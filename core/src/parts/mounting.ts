@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { copiesOf, type Mount, type Part } from '../document';
 import type { Anchor } from '../forms';
 import { add3, cross3, dot3, scale3, sub3, unit3, type Vec3 } from '../geometry';
@@ -65,7 +66,7 @@ function sideOf(along: Vec3, out: Vec3, across: Vec3): Vec3 {
 }
 
 /** How a part sits on an anchor; of several copies the first. */
-export const fixingAt = (anchor: Anchor, mount: OnPart): Fixing => fixingsAt(anchor, mount)[0]!;
+export const fixingAt = (anchor: Anchor, mount: OnPart): Fixing => firstOf(fixingsAt(anchor, mount));
 
 /** How every copy of a part sits on an anchor: one after another in a row, round the way out of it, or mirrored across. */
 export function fixingsAt(anchor: Anchor, mount: OnPart): Fixing[] {

@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { resolveBody, type Wearer, zoneInfo } from '../body';
 import { type BuildDoc, type Mount, type Part, schemaVersion } from '../document';
 import { startHabits } from '../materials';
@@ -25,7 +26,7 @@ export function newPart(
       ? { to: 'part', part: hostId, ...rides }
       : zone === undefined
         ? { to: 'stand' }
-        : { to: 'wearer', zone, side: zoneInfo(zone).sides[0]! };
+        : { to: 'wearer', zone, side: firstOf(zoneInfo(zone).sides) };
   return {
     id,
     name: kind.label,

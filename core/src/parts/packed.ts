@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import type { StrainClass } from '../foam';
 import { convexHull, signedArea, type Vec2, type Vec3 } from '../geometry';
 import type { Piece } from '../panel';
@@ -44,7 +45,7 @@ function across(n: Vec3): [Vec3, Vec3] {
 function rectangle(hull: readonly Vec2[]): [number, number] {
   let best: [number, number] = [Infinity, Infinity];
   hull.forEach((p, i) => {
-    const q = hull[(i + 1) % hull.length]!;
+    const q = itemAt(hull, (i + 1) % hull.length);
     const size = Math.hypot(q.x - p.x, q.y - p.y);
     if (size < 1e-9) return;
     const [cx, cy] = [(q.x - p.x) / size, (q.y - p.y) / size];
@@ -74,7 +75,7 @@ function outermost(points: readonly Vec3[]): Vec3[] {
     let [low, high] = [0, 0];
     let [least, most] = [Infinity, -Infinity];
     for (let i = 0, k = 0; i < flat.length; i += 3, k++) {
-      const h = flat[i]! * n.x + flat[i + 1]! * n.y + flat[i + 2]! * n.z;
+      const h = itemAt(flat, i) * n.x + itemAt(flat, i + 1) * n.y + itemAt(flat, i + 2) * n.z;
       if (h < least) {
         least = h;
         low = k;
@@ -86,7 +87,7 @@ function outermost(points: readonly Vec3[]): Vec3[] {
     }
     found.add(low).add(high);
   }
-  return [...found].map((k) => points[k]!);
+  return [...found].map((k) => itemAt(points, k));
 }
 
 /** The box of least volume round points, among boxes that lie on one of 143 directions; longest side first. */

@@ -19,7 +19,7 @@ import {
   solidOf,
 } from '../panel';
 import type { WayOut } from '../space';
-import { byId, pick } from '../units';
+import { byId, pick, firstOf, itemAt } from '../units';
 import type { Context } from './context';
 import type { Body } from './bodies';
 import { closedFeatures, comingOut } from './checks/wayOut';
@@ -160,9 +160,9 @@ const anchorsOf = ({ model, laid }: MadePart): Anchor[] => [
     .filter(({ panel }) => !panel.loose && !panel.unseen && !panel.plate?.inside)
     .map(({ panel, foam }): Anchor => {
       const r = Math.floor(panel.grid.length / 2);
-      const c = Math.floor(panel.grid[0]!.length / 2);
-      const n = gridNormals(panel.grid)[r]![c]!;
-      const at = panel.grid[r]![c]!;
+      const c = Math.floor(firstOf(panel.grid).length / 2);
+      const n = itemAt(itemAt(gridNormals(panel.grid), r), c);
+      const at = itemAt(itemAt(panel.grid, r), c);
       const t = foam.thicknessMm.value;
       return {
         id: `panel:${panel.id}`,
@@ -172,7 +172,7 @@ const anchorsOf = ({ model, laid }: MadePart): Anchor[] => [
         up: { x: 0, y: 0, z: 1 },
         face: {
           grid: panel.grid,
-          at: { x: c / (panel.grid[0]!.length - 1), y: r / (panel.grid.length - 1) },
+          at: { x: c / (firstOf(panel.grid).length - 1), y: r / (panel.grid.length - 1) },
           thickMm: t,
         },
       };

@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import { zoneInfo } from '../body';
 import type { Part, Place } from '../document';
 import type { Item } from '../features';
@@ -81,7 +82,7 @@ function handAt(made: MadePart, part: Part, { body }: Context): Vec3 | undefined
 /** How wide an outline is across a line that runs with the x axis through a point. */
 function widthThrough(outline: readonly Vec2[], at: Vec2): number {
   const xs = outline.flatMap((a, i) => {
-    const b = outline[(i + 1) % outline.length]!;
+    const b = itemAt(outline, (i + 1) % outline.length);
     return a.y > at.y === b.y > at.y ? [] : [a.x + ((at.y - a.y) / (b.y - a.y)) * (b.x - a.x)];
   });
   return xs.length === 0 ? 0 : Math.max(...xs) - Math.min(...xs);
@@ -244,7 +245,7 @@ function footAt({ fit, flat }: Item, room: Room): number | undefined {
     x: fit.outline.reduce((s, p) => s + p.x, 0) / fit.outline.length,
     y: fit.outline.reduce((s, p) => s + p.y, 0) / fit.outline.length,
   };
-  const [a, b] = [fit.outline[0]!, fit.outline[1]!];
+  const [a, b] = [firstOf(fit.outline), itemAt(fit.outline, 1)];
   const turnDeg = (-Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
   return depthUnder(room, fit.prints[0] ?? { at, turnDeg, widthMm: fit.widthMm, lengthMm: fit.lengthMm })
     .depthMm;

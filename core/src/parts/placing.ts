@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { type Body, fistAt, hangOn, zoneInfo } from '../body';
 import { add3, rotate2, sub3, type Vec3 } from '../geometry';
 import { fixingAt, fixingsAt } from './mounting';
@@ -67,7 +68,7 @@ export function placingOf(body: Body, parts: readonly Placed[], id: string, side
   }
   const anchor = host.anchors.find((a) => a.id === mount.anchor) ?? host.anchors[0];
   if (!anchor) return (p) => p;
-  const onHost = placingOf(body, parts, host.id, sidesOf(host)[0]!, deep + 1);
+  const onHost = placingOf(body, parts, host.id, firstOf(sidesOf(host)), deep + 1);
   const { toHost } = fixingAt(anchor, mount);
   return (p) => onHost(toHost(p));
 }
@@ -85,7 +86,7 @@ export function placingsOf(body: Body, parts: readonly Placed[], id: string, dee
   const onHost =
     host.mount.to === 'part'
       ? placingsOf(body, parts, host.id, deep + 1)
-      : [placingOf(body, parts, host.id, sidesOf(host)[0]!)];
+      : [placingOf(body, parts, host.id, firstOf(sidesOf(host)))];
   return onHost.flatMap((further) =>
     fixingsAt(anchor, mount).map(
       ({ toHost }): Placing =>

@@ -13,7 +13,7 @@ import {
   type Value,
 } from '../document';
 import { dartsOn } from '../panel';
-import { trimNumber } from '../units';
+import { trimNumber, findIn } from '../units';
 import { modelOf, type Context } from './context';
 import { thinnerCures } from './checks/foam';
 import { formOf } from './kinds';
@@ -76,7 +76,7 @@ function fieldCandidates(field: Field, value: Value | undefined, need: Need, mm:
           : [
               {
                 group: field.key,
-                label: `${field.label}: ${field.choices.find((c) => c.value === choice)!.label}`,
+                label: `${field.label}: ${findIn(field.choices, (c) => c.value === choice).label}`,
                 changes: [{ path: ['params', field.key], value: choice }],
               },
             ];

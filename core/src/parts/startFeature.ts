@@ -3,7 +3,7 @@ import type { FeatureKind, Pointed } from '../features';
 import { boundsOf, contains, dist2, distanceToEdge, type Vec2 } from '../geometry';
 import { thicknessesOf } from '../materials';
 import type { LaidPanel } from '../panel';
-import { fail, ok, type Result } from '../units';
+import { fail, ok, type Result, firstOf } from '../units';
 import type { Context } from './context';
 import { makePart, type MadePart } from './made';
 
@@ -116,7 +116,7 @@ export function startFeature(
       id,
       kind: kind.kind,
       place: place ?? drawnIn(started.place, to.at, scale),
-      params: scaled(kind.fields, started.params, scale, context, part.stack[0]!),
+      params: scaled(kind.fields, started.params, scale, context, firstOf(part.stack)),
     };
   };
   let said: string | undefined;
@@ -158,7 +158,7 @@ export function startFeature(
       .slice(0, OTHERS);
     const there = (l: LaidPanel, at: Vec2): Pointed => ({
       panel: l.panel.id,
-      edge: l.piece.edges[0]!.id,
+      edge: firstOf(l.piece.edges).id,
       at,
     });
     if (own)

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 import type { Circuit, Feature, Part } from '../document';
 import type { FeatureKind, Pointed } from '../features';
 import { boundsOf, type Vec2 } from '../geometry';
@@ -39,16 +40,16 @@ function roomiest(made: PartReport): { panel: string; at: Vec2 } {
   let best = { panel: lit, at: { x: 0.25, y: 0.5 }, gap: -Infinity };
   for (const { pieceId, gapMm } of made.wear?.standOff ?? []) {
     const rows = gapMm.length - 1;
-    const columns = gapMm[0]!.length - 1;
+    const columns = firstOf(gapMm).length - 1;
     for (let r = Math.ceil(rows * 0.3); r <= rows * 0.7; r++)
       for (let c = Math.ceil(columns * 0.2); c <= columns * 0.8; c++) {
         if (pieceId === lit && Math.abs(c / columns - 0.5) < LAMPS_HALF) continue;
         const near = [
-          gapMm[r]![c]!,
+          itemAt(itemAt(gapMm, r), c),
           gapMm[r - 1]?.[c],
           gapMm[r + 1]?.[c],
-          gapMm[r]![c - 1],
-          gapMm[r]![c + 1],
+          itemAt(gapMm, r)[c - 1],
+          itemAt(gapMm, r)[c + 1],
         ];
         const gap = Math.min(...near.filter((g) => g !== undefined));
         if (gap > best.gap) best = { panel: pieceId, at: { x: c / columns, y: r / rows }, gap };
@@ -72,7 +73,7 @@ export function startLights(
   if (made.pieces.length === 0 && made.templates.length === 0) return inRoomLights(part, made, kinds, free);
   const piece = largest(made);
   const main = panelOn(piece);
-  const edge = piece.edges[0]!.of?.edge ?? piece.edges[0]!.id;
+  const edge = firstOf(piece.edges).of?.edge ?? firstOf(piece.edges).id;
   // In a bought thing the pack lies in its room, not behind a wall.
   const hollow = made.wear
     ? undefined
@@ -100,9 +101,9 @@ export function startLights(
     circuit: {
       id: free(`${part.id}.light`),
       name: `${part.name} light`.slice(0, 120),
-      source: features[1]!.id,
-      switch: features[2]!.id,
-      loads: [{ feature: features[0]!.id, currentMa: START_MA }],
+      source: itemAt(features, 1).id,
+      switch: itemAt(features, 2).id,
+      loads: [{ feature: firstOf(features).id, currentMa: START_MA }],
     },
   };
 }

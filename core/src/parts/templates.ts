@@ -1,6 +1,6 @@
 import { dist2 } from '../geometry';
 import { congruence, type Congruence, type Mark, type Piece } from '../panel';
-import { letterAt } from '../units';
+import { letterAt, getFrom, firstOf } from '../units';
 
 interface Follower {
   lead: Piece;
@@ -40,7 +40,7 @@ function lettersOf(pieces: readonly Piece[], followers: ReadonlyMap<string, Foll
         .sort()
         .join(' ');
       if (!byKey.has(key)) byKey.set(key, letterAt(byKey.size));
-      letters.set(letter, byKey.get(key)!);
+      letters.set(letter, getFrom(byKey, key));
     }
   return letters;
 }
@@ -57,7 +57,7 @@ function notchFor(mark: Mark, copies: readonly { piece: Piece; how: Congruence }
   if (mark.kind !== 'notch') return mark;
   const others = copies.flatMap(({ piece, how }) => {
     const there = piece.marks.find(
-      (m) => m.kind === 'notch' && dist2(how.move(m.points[0]!), mark.points[0]!) < NEAR_MM,
+      (m) => m.kind === 'notch' && dist2(how.move(firstOf(m.points)), firstOf(mark.points)) < NEAR_MM,
     );
     return there?.text ?? [];
   });

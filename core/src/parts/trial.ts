@@ -4,7 +4,7 @@ import type { Model } from '../forms';
 import { groovesForBend, strainClass, type StrainClass } from '../foam';
 import { cutSpeedMPerMin, speeds, thicknessesOf } from '../materials';
 import { bendingOf, foamOf } from '../panel';
-import { trimNumber } from '../units';
+import { trimNumber, firstOf } from '../units';
 import { foamFor, modelOf, sheetOf, type Context } from './context';
 import { zoneOf } from './made';
 import type { Sag } from './wear/partFit';
@@ -65,7 +65,7 @@ export interface TrialShell {
 export function thicknessTrial(part: Part, context: Context, shell: TrialShell): TrialRow[] {
   const zone = zoneOf(part);
   const info = zone && zoneInfo(zone);
-  const { foamId, nominalMm: chosen } = part.stack[0]!;
+  const { foamId, nominalMm: chosen } = firstOf(part.stack);
   const can = thicknessesOf(context.catalogue.foams, context.stock, foamId);
   const scored = can.map((nominalMm) => {
     const ply = { foamId, nominalMm };

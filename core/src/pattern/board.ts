@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import type { CutPlan } from '../document';
 import { boundsOf, contains, rotate2, type Vec2 } from '../geometry';
 import type { SourcedPiece } from './drawing';
@@ -47,8 +48,8 @@ function touches(outline: readonly Vec2[], x: number, y: number, w: number, h: n
   const inside = (p: Vec2): boolean => p.x >= x && p.x <= x + w && p.y >= y && p.y <= y + h;
   if (outline.some(inside)) return true;
   for (let i = 0; i < outline.length; i++) {
-    const a = outline[i]!;
-    const b = outline[(i + 1) % outline.length]!;
+    const a = itemAt(outline, i);
+    const b = itemAt(outline, (i + 1) % outline.length);
     for (let s = 1; s < 20; s++)
       if (inside({ x: a.x + ((b.x - a.x) * s) / 20, y: a.y + ((b.y - a.y) * s) / 20 })) return true;
   }

@@ -4,7 +4,7 @@ import { beside, type Notes, notesOf } from './lettering/notes';
 import { type Label, lettered } from './lettering/lettered';
 import { type Breaks, noBreaks } from './lettering/surface';
 import { placedPiece } from './placedPiece';
-import { inUnit, type LengthUnit } from '../units';
+import { inUnit, type LengthUnit, lastOf } from '../units';
 import { moveShape, type Shape } from './shape';
 
 /** Where a piece comes from, for what is written on it. */
@@ -103,7 +103,7 @@ export function inRows(
       rows.push({ drawn: [], heightMm: 0 });
       x = spacingMm;
     }
-    const row = rows.at(-1)!;
+    const row = lastOf(rows);
     row.drawn.push(one);
     row.heightMm = Math.max(row.heightMm, one.heightMm);
     x += one.widthMm + spacingMm;

@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf } from '../units';
 import { edgeRun, type Mark, type Piece, type PieceEdge } from '../panel';
 import { boundsOf, centroid, dist2, lerp2, type Vec2 } from '../geometry';
 import type { Layer, Shape } from './shape';
@@ -19,7 +20,7 @@ function ticks(layer: Layer, points: readonly Vec2[], everyMm: number, longMm: n
   const found: Shape[] = [];
   let left = everyMm / 2;
   points.slice(1).forEach((b, i) => {
-    const a = points[i]!;
+    const a = itemAt(points, i);
     const size = dist2(a, b);
     const across = size === 0 ? { x: 0, y: 0 } : { x: -(b.y - a.y) / size, y: (b.x - a.x) / size };
     let at = left;
@@ -54,14 +55,14 @@ const NOTCH_HALF_MM = 2;
 export function inwardsAt({ outline }: Pick<Piece, 'outline'>, at: Vec2): Vec2 {
   let [best, away] = [0, Infinity];
   outline.forEach((p, i) => {
-    const q = outline[(i + 1) % outline.length]!;
+    const q = itemAt(outline, (i + 1) % outline.length);
     const size = dist2(p, q);
     if (size < 1e-6) return;
     const t = Math.min(1, Math.max(0, ((at.x - p.x) * (q.x - p.x) + (at.y - p.y) * (q.y - p.y)) / size ** 2));
     const off = dist2(at, lerp2(p, q, t));
     if (off < away - 1e-9) [best, away] = [i, off];
   });
-  const [p, q] = [outline[best]!, outline[(best + 1) % outline.length]!];
+  const [p, q] = [itemAt(outline, best), itemAt(outline, (best + 1) % outline.length)];
   const size = dist2(p, q) || 1;
   // The outline runs counter-clockwise: the piece lies to the left.
   return { x: -(q.y - p.y) / size, y: (q.x - p.x) / size };
@@ -123,12 +124,14 @@ function drawn(mark: Mark): Shape[] {
 
 /** A mark without its words. */
 export const markLines = (piece: Pick<Piece, 'outline'>, mark: Mark): Shape[] =>
-  mark.kind === 'notch' ? [notch(mark.points[0]!, inwardsAt(piece, mark.points[0]!)).v] : drawn(mark);
+  mark.kind === 'notch'
+    ? [notch(firstOf(mark.points), inwardsAt(piece, firstOf(mark.points))).v]
+    : drawn(mark);
 
 /** A mark and the words beside it, for the bench. */
 export function markShapes(piece: Pick<Piece, 'outline'>, mark: Mark): Shape[] {
   if (mark.kind !== 'notch') return [...drawn(mark), ...(mark.text ? [wordsOf(mark, mark.text)] : [])];
-  const { v, letterAt } = notch(mark.points[0]!, inwardsAt(piece, mark.points[0]!));
+  const { v, letterAt } = notch(firstOf(mark.points), inwardsAt(piece, firstOf(mark.points)));
   return [v, { kind: 'text', layer: 'text', at: letterAt, heightMm: 5, text: mark.text ?? '' }];
 }
 
@@ -139,7 +142,7 @@ const CLEAR_MM = 3;
 function wordsOf({ points }: Mark, text: string): Shape {
   const shape = { kind: 'text' as const, layer: 'text' as const, heightMm: 3, text };
   if (points.length > 2) return { ...shape, at: centroid(points) };
-  const [a, b] = [points[0]!, points.at(-1)!];
+  const [a, b] = [firstOf(points), lastOf(points)];
   const way = Math.atan2(b.y - a.y, b.x - a.x);
   // Never upside down.
   const turnRad = Math.abs(way) > Math.PI / 2 + 1e-6 ? way - Math.sign(way) * Math.PI : way;
@@ -157,7 +160,7 @@ const WEDGE_MM = 9;
 function atEdge(piece: Pick<Piece, 'outline'>, edge: PieceEdge): (along: number, inwards: number) => Vec2 {
   const run = edgeRun(piece.outline, edge);
   const k = Math.max(1, Math.floor(run.length / 2));
-  const [a, b] = [run[k - 1]!, run[k]!];
+  const [a, b] = [itemAt(run, k - 1), itemAt(run, k)];
   const size = dist2(a, b) || 1;
   const along = { x: (b.x - a.x) / size, y: (b.y - a.y) / size };
   const at = lerp2(a, b, 0.5);

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { fitsSheet, lyingTurn, packSheets } from '../cut';
 import type { CutPlan } from '../document';
 import { boundsOf, rotate2, type Vec2 } from '../geometry';
@@ -144,7 +145,7 @@ function together(
   if (packed.tooBig.length > 0) return undefined;
   return packed.sheets.map(({ laid }) =>
     boardOf(
-      laid.map((l) => standing(items[Number(l.partId)]!, l)),
+      laid.map((l) => standing(itemAt(items, Number(l.partId)), l)),
       window,
     ),
   );

@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../units';
 import { grown, type Vec2 } from '../geometry';
 import { followed, thinnedMask } from './skeleton';
 
@@ -22,20 +23,24 @@ function filled(rings: readonly (readonly Vec2[])[], width: number, height: numb
     const xs = rings
       .flatMap((ring) =>
         ring.flatMap((p, i) => {
-          const q = ring[(i + 1) % ring.length]!;
+          const q = itemAt(ring, (i + 1) % ring.length);
           return p.y <= y !== q.y <= y ? [p.x + ((q.x - p.x) * (y - p.y)) / (q.y - p.y)] : [];
         }),
       )
       .sort((a, b) => a - b);
     for (let k = 0; k + 1 < xs.length; k += 2)
-      for (let x = Math.max(0, Math.ceil(xs[k]! - 0.5)); x < Math.min(width, xs[k + 1]! - 0.5); x++)
+      for (
+        let x = Math.max(0, Math.ceil(itemAt(xs, k) - 0.5));
+        x < Math.min(width, itemAt(xs, k + 1) - 0.5);
+        x++
+      )
         mask[row * width + x] = 1;
   }
   return mask;
 }
 
 const lengthOf = (line: readonly Vec2[]): number =>
-  line.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - line[i]!.x, p.y - line[i]!.y), 0);
+  line.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - itemAt(line, i).x, p.y - itemAt(line, i).y), 0);
 
 /** Lines whose ends nearly meet made one, the nearest first. */
 function joinedUp(lines: readonly Vec2[][], withinPx: number): Vec2[][] {
@@ -46,15 +51,15 @@ function joinedUp(lines: readonly Vec2[][], withinPx: number): Vec2[][] {
       for (let j = i + 1; j < all.length; j++)
         for (const turnI of [false, true])
           for (const turnJ of [false, true]) {
-            const a = turnI ? all[i]![0]! : all[i]!.at(-1)!;
-            const b = turnJ ? all[j]!.at(-1)! : all[j]![0]!;
+            const a = turnI ? firstOf(itemAt(all, i)) : lastOf(itemAt(all, i));
+            const b = turnJ ? lastOf(itemAt(all, j)) : firstOf(itemAt(all, j));
             const off = Math.hypot(a.x - b.x, a.y - b.y);
             if (off <= withinPx && (!best || off < best.off)) best = { i, j, off, turnI, turnJ };
           }
     if (!best) return all;
     const { i, j, turnI, turnJ } = best;
-    const one = turnI ? [...all[i]!].reverse() : all[i]!;
-    const other = turnJ ? [...all[j]!].reverse() : all[j]!;
+    const one = turnI ? [...itemAt(all, i)].reverse() : itemAt(all, i);
+    const other = turnJ ? [...itemAt(all, j)].reverse() : itemAt(all, j);
     all[i] = [...one, ...other];
     all.splice(j, 1);
   }
@@ -62,7 +67,7 @@ function joinedUp(lines: readonly Vec2[][], withinPx: number): Vec2[][] {
 
 /** An open line in as few of its points as keep it within a distance (Douglas and Peucker, 1973). */
 export function straightened(line: readonly Vec2[], within: number): Vec2[] {
-  const [a, b] = [line[0]!, line.at(-1)!];
+  const [a, b] = [firstOf(line), lastOf(line)];
   const size = Math.hypot(b.x - a.x, b.y - a.y);
   let [worst, at] = [within, -1];
   line.forEach((p, i) => {
@@ -104,15 +109,15 @@ export function marksIn(
     w,
     h,
   );
-  const at = (i: number): number => grey[(top + Math.floor(i / w)) * width + left + (i % w)]!;
+  const at = (i: number): number => itemAt(grey, (top + Math.floor(i / w)) * width + left + (i % w));
   const values = [...inside.keys()].filter((i) => inside[i] === 1 && !Number.isNaN(at(i))).map(at);
   if (values.length < 100) return [];
   const sorted = Float64Array.from(values).sort();
-  const own = sorted[sorted.length >> 1]!;
+  const own = itemAt(sorted, sorted.length >> 1);
   // The darkest or palest of it, a few stray pixels aside, is the pen.
   const [dark, pale] = [
-    own - sorted[Math.floor(sorted.length * 0.0005)]!,
-    sorted[Math.floor(sorted.length * 0.9995)]! - own,
+    own - itemAt(sorted, Math.floor(sorted.length * 0.0005)),
+    itemAt(sorted, Math.floor(sorted.length * 0.9995)) - own,
   ];
   const sign = dark >= pale ? -1 : 1;
   const level = Math.max(LEAST_GREY, SHARE * Math.max(dark, pale));

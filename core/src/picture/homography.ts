@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 import type { Vec2 } from '../geometry';
 
 /** Rows of a 3 × 3 matrix that carries points of one plane to another as a pinhole camera does; the last entry is 1. */
@@ -8,16 +9,17 @@ function solved(rows: number[][]): number[] | undefined {
   const n = rows.length;
   for (let k = 0; k < n; k++) {
     let best = k;
-    for (let i = k + 1; i < n; i++) if (Math.abs(rows[i]![k]!) > Math.abs(rows[best]![k]!)) best = i;
-    [rows[k], rows[best]] = [rows[best]!, rows[k]!];
-    if (Math.abs(rows[k]![k]!) < 1e-10) return undefined;
+    for (let i = k + 1; i < n; i++)
+      if (Math.abs(itemAt(itemAt(rows, i), k)) > Math.abs(itemAt(itemAt(rows, best), k))) best = i;
+    [rows[k], rows[best]] = [itemAt(rows, best), itemAt(rows, k)];
+    if (Math.abs(itemAt(itemAt(rows, k), k)) < 1e-10) return undefined;
     for (let i = 0; i < n; i++) {
       if (i === k) continue;
-      const f = rows[i]![k]! / rows[k]![k]!;
-      for (let j = k; j <= n; j++) rows[i]![j]! -= f * rows[k]![j]!;
+      const f = itemAt(itemAt(rows, i), k) / itemAt(itemAt(rows, k), k);
+      for (let j = k; j <= n; j++) itemAt(rows, i)[j]! -= f * itemAt(itemAt(rows, k), j);
     }
   }
-  return rows.map((row, i) => row[n]! / row[i]!);
+  return rows.map((row, i) => itemAt(row, n) / itemAt(row, i));
 }
 
 /** Middle and spread of four points, so that the equations are of one size (Hartley's normalisation). */
@@ -41,7 +43,7 @@ function normalised(of: readonly Vec2[]): { at: Vec2[]; middle: Vec2; spread: nu
 export function homography(from: readonly Vec2[], to: readonly Vec2[]): Homography | undefined {
   const [a, b] = [normalised(from), normalised(to)];
   const rows = a.at.flatMap((p, i) => {
-    const q = b.at[i]!;
+    const q = itemAt(b.at, i);
     return [
       [p.x, p.y, 1, 0, 0, 0, -p.x * q.x, -p.y * q.x, q.x],
       [0, 0, 0, p.x, p.y, 1, -p.x * q.y, -p.y * q.y, q.y],
@@ -49,7 +51,17 @@ export function homography(from: readonly Vec2[], to: readonly Vec2[]): Homograp
   });
   const h = solved(rows);
   if (!h) return undefined;
-  const inner = [h[0]!, h[1]!, h[2]!, h[3]!, h[4]!, h[5]!, h[6]!, h[7]!, 1];
+  const inner = [
+    firstOf(h),
+    itemAt(h, 1),
+    itemAt(h, 2),
+    itemAt(h, 3),
+    itemAt(h, 4),
+    itemAt(h, 5),
+    itemAt(h, 6),
+    itemAt(h, 7),
+    1,
+  ];
   const fromA = [1 / a.spread, 0, -a.middle.x / a.spread, 0, 1 / a.spread, -a.middle.y / a.spread, 0, 0, 1];
   const toB = [b.spread, 0, b.middle.x, 0, b.spread, b.middle.y, 0, 0, 1];
   return levelled(times(times(toB, inner), fromA));
@@ -58,11 +70,15 @@ export function homography(from: readonly Vec2[], to: readonly Vec2[]): Homograp
 const times = (p: readonly number[], q: readonly number[]): number[] =>
   Array.from({ length: 9 }, (_, i) => {
     const [row, column] = [Math.floor(i / 3) * 3, i % 3];
-    return p[row]! * q[column]! + p[row + 1]! * q[column + 3]! + p[row + 2]! * q[column + 6]!;
+    return (
+      itemAt(p, row) * itemAt(q, column) +
+      itemAt(p, row + 1) * itemAt(q, column + 3) +
+      itemAt(p, row + 2) * itemAt(q, column + 6)
+    );
   });
 
 const levelled = (m: readonly number[]): Homography | undefined =>
-  Math.abs(m[8]!) < 1e-12 ? undefined : (m.map((v) => v / m[8]!) as unknown as Homography);
+  Math.abs(itemAt(m, 8)) < 1e-12 ? undefined : (m.map((v) => v / itemAt(m, 8)) as unknown as Homography);
 
 /** The view the other way; undefined when it flattens the plane into a line. */
 export function inverse(m: Homography): Homography | undefined {

@@ -1,5 +1,5 @@
 import type { Vec2 } from '../geometry';
-import { chance } from '../units';
+import { chance, itemAt } from '../units';
 import type { Picture, Spot } from './picture';
 import type { Pixels } from './squared';
 
@@ -53,13 +53,13 @@ export function photographed(things: readonly OnTable[], tableGrey: number, shot
   const grey = new Float32Array(width * height).fill(tableGrey);
   for (const { outline, grey: own } of things) {
     const seen = outline.flatMap((p, i) => {
-      const q = outline[(i + 1) % outline.length]!;
+      const q = itemAt(outline, (i + 1) % outline.length);
       const n = Math.max(1, Math.ceil(Math.hypot(q.x - p.x, q.y - p.y) / STEP_MM));
       return Array.from({ length: n }, (_, k) =>
         seenBy(shot, { x: p.x + ((q.x - p.x) * k) / n, y: p.y + ((q.y - p.y) * k) / n }),
       );
     });
-    cover(seen, width, height, (i, share) => (grey[i] = grey[i]! * (1 - share) + own * share));
+    cover(seen, width, height, (i, share) => (grey[i] = itemAt(grey, i) * (1 - share) + own * share));
   }
   const data = new Uint8ClampedArray(width * height * 4);
   for (let i = 0; i < width * height; i++) {
@@ -67,7 +67,7 @@ export function photographed(things: readonly OnTable[], tableGrey: number, shot
     let wobble = -6;
     if (noise > 0) for (let k = 0; k < 12; k++) wobble += random();
     const lit = 1 - (shade * (i % width)) / width;
-    const value = grey[i]! * lit + (noise > 0 ? noise * wobble : 0);
+    const value = itemAt(grey, i) * lit + (noise > 0 ? noise * wobble : 0);
     data.set([value, value, value, 255], i * 4);
   }
   return { data, width, height };
@@ -93,12 +93,12 @@ function cover(
       const y = row + (k + 0.5) / SUB;
       const xs = ring
         .flatMap(([x, py], i) => {
-          const [qx, qy] = ring[(i + 1) % ring.length]!;
+          const [qx, qy] = itemAt(ring, (i + 1) % ring.length);
           return py <= y !== qy <= y ? [x + ((qx - x) * (y - py)) / (qy - py)] : [];
         })
         .sort((a, b) => a - b);
       for (let i = 0; i + 1 < xs.length; i += 2) {
-        const [a, b] = [Math.max(0, xs[i]!), Math.min(width, xs[i + 1]!)];
+        const [a, b] = [Math.max(0, itemAt(xs, i)), Math.min(width, itemAt(xs, i + 1))];
         for (let x = Math.floor(a); x < b; x++) {
           const share = Math.min(b, x + 1) - Math.max(a, x);
           if (share > 0) shares.set(x, (shares.get(x) ?? 0) + share / SUB);

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 /** Pixels that are taken or not, row by row. */
 export interface Mask {
   taken: Uint8Array;
@@ -21,7 +22,7 @@ const beside = ({ taken, width, height }: Mask, i: number): number[] => {
   const [x, y] = [i % width, Math.floor(i / width)];
   return AROUND.map(([dx, dy]) => {
     const [px, py] = [x + dx, y + dy];
-    return px < 0 || py < 0 || px >= width || py >= height ? 0 : taken[py * width + px]!;
+    return px < 0 || py < 0 || px >= width || py >= height ? 0 : itemAt(taken, py * width + px);
   });
 };
 
@@ -61,7 +62,9 @@ export function followed(mask: Mask): Pixel[][] {
   const { taken, width } = mask;
   const at = (i: number): Pixel => [i % width, Math.floor(i / width)];
   const near = (i: number): number[] =>
-    beside(mask, i).flatMap((v, k) => (v === 0 ? [] : [i + AROUND[k]![0] + AROUND[k]![1] * width]));
+    beside(mask, i).flatMap((v, k) =>
+      v === 0 ? [] : [i + itemAt(AROUND, k)[0] + itemAt(AROUND, k)[1] * width],
+    );
   // A corner pixel beside two that touch each other is no fork: only steps to the side count where there are any.
   const onward = (i: number): number[] => {
     const all = near(i);
@@ -77,7 +80,7 @@ export function followed(mask: Mask): Pixel[][] {
     for (let [before, here] = [from, to]; ;) {
       const ways = onward(here);
       if (ways.length !== 2) break;
-      const next = ways[0] === before ? ways[1]! : ways[0]!;
+      const next = ways[0] === before ? itemAt(ways, 1) : firstOf(ways);
       if (walked.has(stepped(here, next))) break;
       walked.add(stepped(here, next));
       line.push(next);

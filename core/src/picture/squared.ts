@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { dist2, type Vec2 } from '../geometry';
 import { seenThrough } from './homography';
 import type { Laid } from './scale';
@@ -69,8 +70,8 @@ function sample(of: Pixels, at: Vec2, into: Uint8ClampedArray, k: number): void 
   const i = (y0 * of.width + x0) * 4;
   const down = of.width * 4;
   for (let c = 0; c < 4; c++) {
-    const upper = of.data[i + c]! * (1 - fx) + of.data[i + 4 + c]! * fx;
-    const lower = of.data[i + down + c]! * (1 - fx) + of.data[i + down + 4 + c]! * fx;
+    const upper = itemAt(of.data, i + c) * (1 - fx) + itemAt(of.data, i + 4 + c) * fx;
+    const lower = itemAt(of.data, i + down + c) * (1 - fx) + itemAt(of.data, i + down + 4 + c) * fx;
     into[k + c] = upper * (1 - fy) + lower * fy;
   }
 }

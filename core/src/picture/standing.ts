@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import type { Spot } from './picture';
 
 /** Something seen on a standing figure, and how high above the floor it is, mm. */
@@ -56,7 +57,7 @@ export function standingBy(
   return {
     crown,
     floor,
-    offMm: seen.map((s, i) => ({ name: s.name, mm: offPx[i]! / pxPerMm })),
+    offMm: seen.map((s, i) => ({ name: s.name, mm: itemAt(offPx, i) / pxPerMm })),
     likelyShare: sigma / Math.sqrt(spread) / pxPerMm,
   };
 }

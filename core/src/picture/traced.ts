@@ -1,3 +1,4 @@
+import { firstOf, getFrom, itemAt } from '../units';
 import { contours } from 'd3-contour';
 import { boundsOf, contains, distanceToEdge, signedArea, thinned, type Vec2 } from '../geometry';
 import { marksIn } from './drawnMarks';
@@ -28,13 +29,13 @@ function smoothGrey({ data, width, height }: Pixels): Float64Array {
   const grey = new Float64Array(width * height);
   for (let i = 0; i < grey.length; i++)
     grey[i] =
-      data[i * 4 + 3]! < 250
+      itemAt(data, i * 4 + 3) < 250
         ? NaN
-        : 0.2126 * data[i * 4]! + 0.7152 * data[i * 4 + 1]! + 0.0722 * data[i * 4 + 2]!;
+        : 0.2126 * itemAt(data, i * 4) + 0.7152 * itemAt(data, i * 4 + 1) + 0.0722 * itemAt(data, i * 4 + 2);
   const smooth = (from: Float64Array, step: number, count: (i: number) => boolean): Float64Array =>
     from.map((v, i) => {
       if (!count(i)) return v;
-      const [a, b] = [from[i - step]!, from[i + step]!];
+      const [a, b] = [itemAt(from, i - step), itemAt(from, i + step)];
       return Number.isNaN(a) || Number.isNaN(b) ? v : (a + 2 * v + b) / 4;
     });
   const across = smooth(grey, 1, (i) => i % width > 0 && i % width < width - 1);
@@ -55,7 +56,7 @@ function groundOf(grey: Float64Array, width: number, height: number): (x: number
       const values: number[] = [];
       for (let y = Math.floor((ty * height) / TILES); y < ((ty + 1) * height) / TILES; y += 2)
         for (let x = Math.floor((tx * width) / TILES); x < ((tx + 1) * width) / TILES; x += 2) {
-          const v = grey[y * width + x]!;
+          const v = itemAt(grey, y * width + x);
           if (!Number.isNaN(v)) values.push(v);
         }
       if (values.length > 20) seen.push({ x: (tx + 0.5) / TILES, y: (ty + 0.5) / TILES, v: median(values) });
@@ -106,8 +107,8 @@ export function otsu(values: Float64Array, most: number): number {
   const sum = counts.reduce((s, c, i) => s + c * i, 0);
   let [below, sumBelow, best, from, to] = [0, 0, -1, 0, 0];
   for (let i = 0; i < bins; i++) {
-    below += counts[i]!;
-    sumBelow += counts[i]! * i;
+    below += itemAt(counts, i);
+    sumBelow += itemAt(counts, i) * i;
     const above = total - below;
     if (below === 0 || above === 0) continue;
     const between = below * above * (sumBelow / below - (sum - sumBelow) / above) ** 2;
@@ -146,7 +147,11 @@ export function tracedOn(
       .size([width, height])
       .smooth(true)
       .contour(values, level)
-      .coordinates.map((polygon) => polygon[0]!.slice(0, -1).map(([x, y]): Spot => [x!, y!]));
+      .coordinates.map((polygon) =>
+        firstOf(polygon)
+          .slice(0, -1)
+          .map(([x, y]): Spot => [x!, y!]),
+      );
   const toMm = (ring: readonly Spot[]): Vec2[] =>
     ring.map(([x, y]) => ({ x: leftMm + x * mm, y: topMm - y * mm }));
   const atEdge = (ring: readonly Spot[]): boolean =>
@@ -157,8 +162,7 @@ export function tracedOn(
   const sharp = (ring: readonly Spot[], areaMm2: number): Vec2[] => {
     const level = Math.round(within(ring, values, width) / 2);
     if (!levels.has(level)) levels.set(level, level > 0 ? rings(level) : []);
-    const near = levels
-      .get(level)!
+    const near = getFrom(levels, level)
       .map(toMm)
       .find((r) => Math.abs(Math.abs(signedArea(r)) / areaMm2 - 1) < SAME && sameMiddle(r, toMm(ring)));
     return near ?? toMm(ring);

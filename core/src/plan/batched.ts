@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import { inOrder } from './inOrder';
 import type { Step } from './step';
 import type { WorkKind } from './workKinds';
@@ -74,7 +75,7 @@ export function batched(steps: readonly Step[], done: Readonly<Record<string, st
     const ancestors = ancestorsOf(now);
     const group: Step[] = [];
     for (const s of now)
-      if (!s.of && keyOf(s, done) === key && group.every((o) => !ancestors.get(s.id)!.has(o.id)))
+      if (!s.of && keyOf(s, done) === key && group.every((o) => !getFrom(ancestors, s.id).has(o.id)))
         group.push(s);
     if (group.length < 2) continue;
     const ids = new Set(group.map((s) => s.id));

@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../units';
 import type { BuildDoc } from '../document';
 import { glues } from '../materials';
 import type { PartReport } from '../parts';
@@ -49,7 +50,7 @@ export function closingIn(
       : shell.findLastIndex((s) => s.id === id('seam') || s.id === id('join') || s.id === id('layers'));
   const early = light.filter((s) => s.id !== id('fit') && s.id !== id('test2'));
   if (items.length === 0 || at < 0 || early.length < 2) return { shell, heat, light };
-  const closes = shell[at]!;
+  const closes = itemAt(shell, at);
   const layers = closes.id === id('layers');
   const lid = lastPiece(part, seamed);
   const count = items.length * part.copies;
@@ -58,7 +59,7 @@ export function closingIn(
   const open: Step[] = layers
     ? []
     : [{ ...closes, detail: `${closes.detail} Leave ${lid} off until what goes inside is in.` }];
-  const shaped = open.at(-1)?.id ?? closes.after[0]!;
+  const shaped = open.at(-1)?.id ?? firstOf(closes.after);
   // A skin that is formed hot goes on before the lamps are in, and not when the part is closed.
   const hotLater = shell.slice(at + 1).filter((s) => s.cautions.includes('heat'));
   const hot = [...hotLater, ...heat].map((s, i, all) => ({ ...s, after: [all[i - 1]?.id ?? shaped] }));

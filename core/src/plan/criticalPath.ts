@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import type { Step } from './step';
 
 /** When a step could begin and must begin if hands were no limit, and what lies between; minutes of work and drying. */
@@ -24,12 +25,12 @@ export function floats(
     before.forEach(visit);
     earliest.set(
       s.id,
-      Math.max(0, ...before.map((b) => earliest.get(b.id)! + lasts(b) + (s.lags?.[b.id] ?? 0))),
+      Math.max(0, ...before.map((b) => getFrom(earliest, b.id) + lasts(b) + (s.lags?.[b.id] ?? 0))),
     );
     order.push(s);
   };
   steps.forEach(visit);
-  const end = Math.max(0, ...order.map((s) => earliest.get(s.id)! + lasts(s)));
+  const end = Math.max(0, ...order.map((s) => getFrom(earliest, s.id) + lasts(s)));
   const due = new Map<string, number>();
   for (const s of order.reverse()) {
     const latestMin = (due.get(s.id) ?? end) - lasts(s);
@@ -38,8 +39,8 @@ export function floats(
   }
   return new Map(
     order.map((s) => {
-      const earliestMin = earliest.get(s.id)!;
-      const latestMin = due.get(s.id)! - lasts(s);
+      const earliestMin = getFrom(earliest, s.id);
+      const latestMin = getFrom(due, s.id) - lasts(s);
       return [s.id, { earliestMin, latestMin, slackMin: latestMin - earliestMin }];
     }),
   );

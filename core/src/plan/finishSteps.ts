@@ -11,7 +11,7 @@ import {
   surfaceWays,
 } from '../materials';
 import { coatsOf, paintedMm2, type PartReport, recipeOf } from '../parts';
-import { trimNumber } from '../units';
+import { trimNumber, firstOf, lastOf } from '../units';
 import { attachedEdges } from './attachedEdges';
 import { outlineM } from './outline';
 import type { Step } from './step';
@@ -70,7 +70,7 @@ export function finishSteps(
   strapped: (part: PartReport) => boolean,
   coverage: number,
 ): Step[] {
-  const own = unit[0]!;
+  const own = firstOf(unit);
   const id = (step: string): string => `${own.id}:${step}`;
   const names = unit.length > 1 ? `${own.name} and what is glued to it` : own.name;
   const settings = doc.parts.find((p) => p.id === own.id) ?? {};
@@ -85,7 +85,7 @@ export function finishSteps(
   /** What is read off the step: the coat by the stated coverage. */
   const coated = (mlPerM2: number, m2: number): Pick<Step, 'reads'> =>
     m2 > 0 ? { reads: { quantity: 'coverage', stated: mlPerM2 * m2 } } : {};
-  const previous = (): string[] => (steps.length > 0 ? [steps.at(-1)!.id] : [...after]);
+  const previous = (): string[] => (steps.length > 0 ? [lastOf(steps).id] : [...after]);
   const masked = [...new Set(unit.flatMap((p) => maskedOf(p, strapped(p))))];
   const things = unit.reduce((sum, p) => sum + p.copies * (p.items.length + p.sight.length), 0);
   const whole = m2Of(() => true);
@@ -191,7 +191,7 @@ export function finishSteps(
         'paint dry',
       );
   }
-  for (const part of unit) steps.push(...workSteps(part, 'painted', steps.at(-1)?.id ?? after[0]!));
+  for (const part of unit) steps.push(...workSteps(part, 'painted', steps.at(-1)?.id ?? firstOf(after)));
   for (let i = 1; whole > 0 && i <= recipe.clearCoats; i++) {
     const last = i === recipe.clearCoats;
     paint(
@@ -202,7 +202,7 @@ export function finishSteps(
       lit ? 'Lenses stay masked. One even coat.' : 'One even coat.',
       last ? 'clear coat dry to handle' : 'dry to recoat',
     );
-    if (last) steps.at(-1)!.cureMin = clearWearMin - paints.clear.dryMin;
+    if (last) lastOf(steps).cureMin = clearWearMin - paints.clear.dryMin;
   }
   if (steps[0]?.id === id('mask'))
     steps.push({

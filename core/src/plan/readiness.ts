@@ -1,5 +1,5 @@
 import { type Constant, type Quantity, READING_SPREAD } from '../learn';
-import { chance } from '../units';
+import { chance, itemAt, getFrom } from '../units';
 import type { Calendar } from './calendar';
 import { schedule } from './schedule';
 import type { Step } from './step';
@@ -64,7 +64,7 @@ function correlation(a: readonly number[], b: readonly number[]): number {
   const [ma, mb] = [mean(a), mean(b)];
   let [ab, aa, bb] = [0, 0, 0];
   a.forEach((v, i) => {
-    const [da, db] = [v - ma, b[i]! - mb];
+    const [da, db] = [v - ma, itemAt(b, i) - mb];
     ab += da * db;
     aa += da * da;
     bb += db * db;
@@ -101,14 +101,14 @@ export function* simulated(
   const pacesDrawn = new Map(quantities.map((q) => [q, [] as number[]]));
   for (let run = 0; run < runs; run++) {
     const pace = new Map(quantities.map((q) => [q, normal()]));
-    for (const [q, drawn] of pacesDrawn) drawn.push(pace.get(q)!);
+    for (const [q, drawn] of pacesDrawn) drawn.push(getFrom(pace, q));
     const drawn = steps.map((s): Step => {
       if (done[s.id] !== undefined) return s;
-      const shop = spreads.shop(s) * pace.get(workKinds[s.kind].teaches)!;
+      const shop = spreads.shop(s) * getFrom(pace, workKinds[s.kind].teaches);
       const own = normal();
       const workMin = s.workMin * Math.exp(shop + spreads.step * own);
       const waitMin = s.waitMin * Math.exp(spreads.drying * normal());
-      stray.get(s.id)!.push(own);
+      getFrom(stray, s.id).push(own);
       return { ...s, workMin, waitMin };
     });
     const made = schedule(drawn, done, startIso, eventIso, calendar);

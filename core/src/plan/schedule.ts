@@ -1,3 +1,4 @@
+import { firstOf, itemAt, getFrom } from '../units';
 import {
   type Calendar,
   DAY,
@@ -76,7 +77,8 @@ function crewsOf(calendar: Calendar, firstDay: string): Crews {
   const all = calendar.makers.map((_, i) => i);
   // Evenings begin alike: who works on the same weekday meets.
   const meets =
-    all.length > 1 && calendar.makers[0]!.some((_, day) => calendar.makers.every((week) => week[day]! > 0));
+    all.length > 1 &&
+    firstOf(calendar.makers).some((_, day) => calendar.makers.every((week) => itemAt(week, day) > 0));
   const crews: Crews = { firstDay, alone: all.map((i) => crew([i])), ...(meets && { together: crew(all) }) };
   known.set(calendar, crews);
   return crews;
@@ -108,8 +110,8 @@ export function schedule(
   const places = new Map(steps.map((s, i) => [s.id, i]));
   const rank = (s: Step): number =>
     calendar.order === 'batches'
-      ? kindOrder.indexOf(s.kind) * steps.length + places.get(s.id)!
-      : places.get(s.id)!;
+      ? kindOrder.indexOf(s.kind) * steps.length + getFrom(places, s.id)
+      : getFrom(places, s.id);
   const next = new Map<string, Step[]>();
   const missing = new Map<string, number>();
   const candidates = new Set<Step>();
@@ -145,7 +147,7 @@ export function schedule(
     for (const m of makers) free[m] = endMin;
     candidates.delete(step);
     for (const s of next.get(step.id) ?? []) {
-      missing.set(s.id, missing.get(s.id)! - 1);
+      missing.set(s.id, getFrom(missing, s.id) - 1);
       if (missing.get(s.id) === 0) candidates.add(s);
     }
   }
@@ -167,7 +169,7 @@ function soonest(
   crews: readonly Crew[],
   free: readonly number[],
 ): { crew: Crew; startMin: number } {
-  const from = ({ makers }: Crew): number => Math.max(gatedMin, ...makers.map((m) => free[m]!));
+  const from = ({ makers }: Crew): number => Math.max(gatedMin, ...makers.map((m) => itemAt(free, m)));
   const [only] = crews;
   if (crews.length === 1) return { crew: only!, startMin: opensFrom(from(only!), hoursFor(only!, step)) };
   return crews
@@ -186,12 +188,12 @@ function latest(
   const due = new Map<string, number>();
   const busy = new Map<number, number>();
   for (const slot of [...slots].reverse()) {
-    const step = byId.get(slot.stepId)!;
+    const step = getFrom(byId, slot.stepId);
     const until = Math.min(
       (due.get(step.id) ?? eventMin) - step.waitMin,
       ...slot.makers.map((m) => busy.get(m) ?? eventMin),
     );
-    slot.latestMin = workUntil(until, step.workMin, hoursFor(crews.get(step.id)!, step)).startMin;
+    slot.latestMin = workUntil(until, step.workMin, hoursFor(getFrom(crews, step.id), step)).startMin;
     for (const m of slot.makers) busy.set(m, slot.latestMin);
     for (const id of step.after)
       due.set(id, Math.min(due.get(id) ?? Infinity, slot.latestMin - lagOf(step, id)));

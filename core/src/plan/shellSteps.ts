@@ -2,7 +2,7 @@ import type { BuildDoc } from '../document';
 import { gluedOf, templatesOf, type PartReport } from '../parts';
 import { foldOpeningMm, groovesForBend } from '../foam';
 import { bevelWords, eachOf } from '../panel';
-import { trimNumber } from '../units';
+import { trimNumber, findIn, lastOf } from '../units';
 import { attachedEdges } from './attachedEdges';
 import { outlineM } from './outline';
 import { cutSpeedMPerMin, glues, isRigid, speeds } from '../materials';
@@ -24,7 +24,7 @@ function bevelled(part: PartReport): { count: number; metres: number; words: str
   const alike = new Map<string, string[]>();
   for (const { piece, edge, each } of edges) {
     const key = bevelWords(edge);
-    const lead = part.pieces.find((p) => p.id === piece.id)!;
+    const lead = findIn(part.pieces, (p) => p.id === piece.id);
     // An edge of a net is called by the side it belongs to.
     const of = `${edge.of ? edge.name : `${lead.name}, ${edge.name}`}${each > 1 ? ` (${each} times)` : ''}`;
     const known = alike.get(key) ?? [];
@@ -81,7 +81,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       cautions: [cutterCaution[cutter], ...(sawn(part) ? ['boardDust' as const] : [])],
     },
   );
-  steps.push(...workSteps(part, 'flat', steps.at(-1)!.id));
+  steps.push(...workSteps(part, 'flat', lastOf(steps).id));
   const bevels = bevelled(part);
   if (bevels.metres > 0) {
     steps.push({
@@ -93,7 +93,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       about: 'bevels',
       workMin: Math.ceil(bevels.metres / speeds.roundOverMPerMin),
       waitMin: 0,
-      after: [steps.at(-1)!.id],
+      after: [lastOf(steps).id],
       cautions: ['blade', 'dust'],
     });
   }
@@ -108,7 +108,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       partId: part.id,
       workMin: Math.ceil(grooveM / speeds.grooveMPerMin),
       waitMin: 0,
-      after: [steps.at(-1)!.id],
+      after: [lastOf(steps).id],
       cautions: ['blade'],
     });
   }
@@ -126,7 +126,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       workMin: Math.ceil(dartM / g.seamMPerMin) + g.touchMin,
       waitMin: g.touchMin,
       waitFor: 'darts holding',
-      after: [steps.at(-1)!.id],
+      after: [lastOf(steps).id],
       gate: 'A dart is closed before the piece is bent and joined; afterwards its legs no longer meet.',
       cautions: [g.caution],
     });
@@ -142,11 +142,11 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       workMin: speeds.formPieceMin * pieces,
       waitMin: 15,
       waitFor: 'foam cool',
-      after: [steps.at(-1)!.id],
+      after: [lastOf(steps).id],
       gate: 'Heat comes before lamps and wire: hot air melts insulation and clouds lamps.',
       cautions: ['heat'],
     });
-  steps.push(...layerSteps(doc, part, steps.at(-1)!.id));
+  steps.push(...layerSteps(doc, part, lastOf(steps).id));
   const seamM = glued.seamsMm / 1000;
   if (seamM > 0) {
     const g = glues[glue];
@@ -161,7 +161,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       workMin: Math.ceil((seamM * part.copies) / g.seamMPerMin) + g.touchMin,
       waitMin: g.cureMin,
       waitFor: `${g.name} at full strength`,
-      after: [steps.at(-1)!.id],
+      after: [lastOf(steps).id],
       cautions: [g.caution],
     });
   }
@@ -180,7 +180,7 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
       workMin: Math.ceil(metres / g.seamMPerMin) + g.touchMin,
       waitMin: g.cureMin,
       waitFor: `${g.name} at full strength`,
-      after: [steps.at(-1)!.id],
+      after: [lastOf(steps).id],
       cautions: [g.caution],
     });
   }
@@ -201,10 +201,10 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
         3 * laidOn.reduce((sum, p) => sum + eachOf(p), 0) * part.copies,
       waitMin: g.cureMin,
       waitFor: `${g.name} at full strength`,
-      after: [steps.at(-1)!.id],
+      after: [lastOf(steps).id],
       cautions: [g.caution],
     });
   }
-  steps.push(...workSteps(part, 'formed', steps.at(-1)!.id));
+  steps.push(...workSteps(part, 'formed', lastOf(steps).id));
   return steps;
 }

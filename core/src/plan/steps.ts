@@ -1,7 +1,7 @@
 import type { BuildDoc } from '../document';
 import type { Fastening } from '../forms';
 import type { PartReport } from '../parts';
-import { printMinutes } from '../units';
+import { printMinutes, getFrom, findIn, lastOf } from '../units';
 import { assembliesOf } from './assemblies';
 import { closingIn } from './closedIn';
 import { finishSteps, heatSteps, strapSteps } from './finishSteps';
@@ -67,7 +67,7 @@ export function buildSteps(
   // Assembly by assembly: its parts from what carries the rest on, each as far as what is glued to it; then what is glued
   // together is finished as one, and what comes off again is put together last.
   const lasts = new Map<string, string>();
-  const lastOf = (id: string): string => lasts.get(id)!;
+  const lastStep = (id: string): string => getFrom(lasts, id);
   const lastOfEach: string[] = [];
   const assembled = assembliesOf(parts).flatMap((group) => {
     const shaping = group.map((part) => {
@@ -90,36 +90,36 @@ export function buildSteps(
       return { part, made, closed: stages.light.length < light.length, stages };
     });
     const shaped = staged.flatMap((s) => s.made);
-    const glued = mountSteps(group, lastOf, 'glued');
-    const dry = fitDrySteps(group, lastOf);
+    const glued = mountSteps(group, lastStep, 'glued');
+    const dry = fitDrySteps(group, lastStep);
     const units = unitsOf(group);
     const rest = units.flatMap((unit) => {
       const joined = glued.filter((s) => unit.some((p) => p.id === s.partId)).map((s) => s.id);
       const marked = dry
-        .filter((s) => unit.some((p) => p.id === s.partId || s.after.includes(lastOf(p.id))))
+        .filter((s) => unit.some((p) => p.id === s.partId || s.after.includes(lastStep(p.id))))
         .map((s) => s.id);
-      const fill = fillSteps(unit, joined.length > 0 ? joined : unit.map((p) => lastOf(p.id)));
-      const ready = fill.length > 0 ? fill.map((s) => s.id) : unit.map((p) => lastOf(p.id));
+      const fill = fillSteps(unit, joined.length > 0 ? joined : unit.map((p) => lastStep(p.id)));
+      const ready = fill.length > 0 ? fill.map((s) => s.id) : unit.map((p) => lastStep(p.id));
       const lit = unit.flatMap((part) => {
-        const { closed, stages } = staged.find((s) => s.part === part)!;
+        const { closed, stages } = findIn(staged, (s) => s.part === part);
         const light = closed
           ? stages.light
-          : lightSteps(part, fill.at(-1)?.id ?? lastOf(part.id), wirings, [...heats(part), ...marked]);
-        const inner = liningSteps(doc, part, light.at(-1)?.id ?? fill.at(-1)?.id ?? lastOf(part.id));
+          : lightSteps(part, fill.at(-1)?.id ?? lastStep(part.id), wirings, [...heats(part), ...marked]);
+        const inner = liningSteps(doc, part, light.at(-1)?.id ?? fill.at(-1)?.id ?? lastStep(part.id));
         return [...light, ...inner];
       });
       const before = [...new Set([...ready, ...marked, ...lastsOf(lit)])];
       const strapsOf = (part: PartReport): (Fastening & { partId: string })[] =>
         worn.straps.filter((s) => s.partId === part.id);
       const finish = finishSteps(doc, unit, before, (p) => strapsOf(p).length > 0, coverage);
-      const finished = finish.length > 0 ? [finish.at(-1)!.id] : before;
+      const finished = finish.length > 0 ? [lastOf(finish).id] : before;
       const straps = unit.flatMap((part) => strapSteps(part, finished, strapsOf(part)));
       for (const part of unit)
-        lasts.set(part.id, straps.find((s) => s.partId === part.id)?.id ?? finished.at(-1)!);
-      lastOfEach.push(...unit.map((p) => lastOf(p.id)));
+        lasts.set(part.id, straps.find((s) => s.partId === part.id)?.id ?? lastOf(finished));
+      lastOfEach.push(...unit.map((p) => lastStep(p.id)));
       return [...fill, ...lit, ...finish, ...straps];
     });
-    const apart = mountSteps(group, lastOf, 'apart');
+    const apart = mountSteps(group, lastStep, 'apart');
     lastOfEach.push(...apart.map((s) => s.id));
     const all = [...shaped, ...dry, ...glued, ...rest, ...apart];
     return inOrder(all) ?? all;
@@ -161,7 +161,7 @@ export function buildSteps(
     detail: 'Real hours, real burn time, what you would change.',
     workMin: 10,
     waitMin: 0,
-    after: [worn.dressing.length > 0 ? 'wear' : (carry.at(-1)?.id ?? lastOfEach.at(-1)!)],
+    after: [worn.dressing.length > 0 ? 'wear' : (carry.at(-1)?.id ?? lastOf(lastOfEach))],
     cautions: [],
   };
   return [print, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];

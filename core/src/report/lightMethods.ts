@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../units';
 import { packChoices } from '../circuit';
 import { applyChanges, type BuildDoc, type Change, type Circuit, type Feature, type Part } from '../document';
 import type { LightRun, LightMethod } from '../features';
@@ -52,11 +53,11 @@ function runOf(doc: BuildDoc, part: Part, feature: Feature): LightRun | undefine
   const own = made.featured.items.filter((i) => i.featureId === feature.id && i.flat);
   const flats: Vec2[] =
     place.on === 'path'
-      ? [place.points[0]!, place.points.at(-1)!].map(([x, y]) => laid.flatAt({ x, y }))
+      ? [firstOf(place.points), lastOf(place.points)].map(([x, y]) => laid.flatAt({ x, y }))
       : own.length > 1
-        ? [own[0]!.flat!, own.at(-1)!.flat!]
+        ? [firstOf(own).flat!, lastOf(own).flat!]
         : [laid.flatAt({ x: place.u, y: place.v })];
-  const [a, b] = [flats[0]!, flats.at(-1)!];
+  const [a, b] = [firstOf(flats), lastOf(flats)];
   const [from, to] = [laid.uvAt(a), laid.uvAt(b)];
   if (!from || !to) return undefined;
   const lengthMm = dist2(a, b);
@@ -115,7 +116,7 @@ export function lightMethods(
   const lit = circuit.loads.map((l) => homeOf(l.feature)).filter((h) => h.is !== undefined);
   const methodOf = ({ kind, params }: Feature): string | undefined =>
     methods.find((s) => s.kind === kind && s.is(params))?.method;
-  const runs = lit.map((h) => runOf(doc, doc.parts[h.part]!, h.is!));
+  const runs = lit.map((h) => runOf(doc, itemAt(doc.parts, h.part), h.is!));
   // What lies in a room or is a kind of its own, such as a light box, stays as it is.
   if (lit.every((h, i) => !runs[i] || methodOf(h.is!) === undefined)) return [];
   const wantedH = doc.brief.lightHours * (power === 'day' ? 1 : NEVER_OUT);

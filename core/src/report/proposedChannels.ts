@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '../units';
 import type { WireRun } from '../circuit';
 import { type BuildDoc, type Feature, featureIdsOf, type Part } from '../document';
 import { dist2, type Vec2, type Vec3 } from '../geometry';
@@ -26,7 +27,7 @@ function offLine(p: Vec2, a: Vec2, b: Vec2): number {
 
 /** A line with the points left out that lie nearly straight between others (Douglas and Peucker, 1973). */
 function straightened(points: readonly Vec2[], within: number): Vec2[] {
-  const [a, b] = [points[0]!, points.at(-1)!];
+  const [a, b] = [firstOf(points), lastOf(points)];
   let worst = 0;
   let off = within;
   points.forEach((p, i) => {
@@ -42,8 +43,8 @@ function straightened(points: readonly Vec2[], within: number): Vec2[] {
 
 /** Whether a channel has the ends of a line, whichever way round: wires there and back lie in one. */
 function joinsAlike(channel: readonly (readonly [number, number])[], line: readonly Vec2[]): boolean {
-  const [a, b] = [channel[0]!, channel.at(-1)!].map(([x, y]) => ({ x, y })) as [Vec2, Vec2];
-  const [c, d] = [line[0]!, line.at(-1)!];
+  const [a, b] = [firstOf(channel), lastOf(channel)].map(([x, y]) => ({ x, y })) as [Vec2, Vec2];
+  const [c, d] = [firstOf(line), lastOf(line)];
   const near = (p: Vec2, q: Vec2): boolean => dist2(p, q) < SAME;
   return (near(a, c) && near(b, d)) || (near(a, d) && near(b, c));
 }
@@ -62,7 +63,7 @@ function linesOn(
     if (last?.pieceId === picked.pieceId) last.points.push(at);
     else lines.push({ pieceId: picked.pieceId, points: [at] });
   }
-  return lines.filter((l) => dist2(l.points[0]!, l.points.at(-1)!) >= SHORTEST);
+  return lines.filter((l) => dist2(firstOf(l.points), lastOf(l.points)) >= SHORTEST);
 }
 
 /**

@@ -2,7 +2,7 @@ import { applyChanges, type BuildDoc, type Circuit, type Feature, type Part } fr
 import { catalogue as standard } from '../materials';
 import { type Context, makePart, partReport, standardKinds, startFeature, startLights } from '../parts';
 import type { Finding, Remedy } from '../document';
-import { fail, ok, type Result } from '../units';
+import { fail, ok, type Result, getFrom, firstOf } from '../units';
 import { derive } from './derive';
 import { contextOfPart, surroundingsOf } from './surroundings';
 
@@ -81,7 +81,7 @@ function fittedIn(part: Part, context: Context, features: readonly Feature[]): R
   const fitted = new Map<string, Feature>();
   for (const { id, kind, place } of features) {
     const started = startFeature(lit, context, {
-      kind: standardKinds.features.get(kind)!,
+      kind: getFrom(standardKinds.features, kind),
       id,
       pointed:
         place.on === 'panel'
@@ -138,13 +138,13 @@ function settled(
     [now, stops] = [best.next, best.stops];
     if (!ofLight(best)) changed.push(best.label);
   }
-  if (stops.length > 0) return fail(stops[0]!.title);
+  if (stops.length > 0) return fail(firstOf(stops).title);
   // Its lamps, pack and switch, and what its remedies added for them, such as a hatch.
   const there = new Set(part.features.map((f) => f.id));
   return ok({
-    features: now.parts[0]!.features.filter((f) => !there.has(f.id)),
+    features: firstOf(now.parts).features.filter((f) => !there.has(f.id)),
     circuit: now.circuits.find((c) => c.id === lights.circuit.id) ?? lights.circuit,
-    params: now.parts[0]!.params,
+    params: firstOf(now.parts).params,
     changed,
   });
 }

@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '../units';
+import { fail, ok, type Result, firstOf } from '../units';
 import { hostileName, hostileSays } from './hostileName';
 import type { Rule } from './rule';
 
@@ -11,7 +11,7 @@ export function check<T>(rule: Rule<T>, value: unknown): Checked<T> {
   if (hostile !== undefined) return { ...fail(hostileSays(hostile)), field: hostile };
   const checked = rule.joi.validate(value, { convert: false, errors: { wrap: { label: '“' } } });
   if (!checked.error) return ok(checked.value as T);
-  const detail = checked.error.details[0]!;
+  const detail = firstOf(checked.error.details);
   const field = detail.path.join('.');
   return { ...fail(`${checked.error.message}.`.replace(/“\[ref:.*?\]“/, 'the other value')), field };
 }

@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import type { Mesh, Vec3 } from '../geometry';
 
 /** A surface parted into charts: which chart every triangle is of. Neighbours share vertices along their seams. */
@@ -78,7 +79,7 @@ export function connected({ mesh, chart }: Charted, seams: ReadonlySet<number> =
       for (let k = 0; k < 3; k++) {
         const key = edgeKey(corners[k]!, corners[(k + 1) % 3]!);
         if (seams.has(key)) continue;
-        for (const other of beside.get(key)!)
+        for (const other of getFrom(beside, key))
           if (fresh[other] === -1 && chart[other] === chart[t]) {
             fresh[other] = next;
             open.push(other);

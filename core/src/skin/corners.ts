@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 import { dist3, type Vec3 } from '../geometry';
 
 /** A point of a rim: how far along it is, how much the surface turns there, and whether another neighbour begins. */
@@ -26,10 +27,10 @@ export function rimPoints(
     const found = {
       index: i,
       alongMm: along,
-      turnRad: Math.PI - angles[i]!,
+      turnRad: Math.PI - itemAt(angles, i),
       junction: beyond[i] !== beyond[(i + rim.length - 1) % rim.length],
     };
-    along += dist3(points[v]!, points[rim[(i + 1) % rim.length]!]!);
+    along += dist3(itemAt(points, v), itemAt(points, itemAt(rim, (i + 1) % rim.length)));
     return found;
   });
 }
@@ -53,13 +54,16 @@ export function cornersOf(all: readonly RimPoint[], totalMm: number): [number, n
     for (let b = a + 1; b < n; b++)
       for (let c = b + 1; c < n; c++)
         for (let d = c + 1; d < n; d++) {
-          const four = [tried[a]!, tried[b]!, tried[c]!, tried[d]!] as const;
+          const four = [itemAt(tried, a), itemAt(tried, b), itemAt(tried, c), itemAt(tried, d)] as const;
           const sides = four.map((p, i) => {
-            const length = four[(i + 1) % 4]!.alongMm - p.alongMm;
+            const length = itemAt(four, (i + 1) % 4).alongMm - p.alongMm;
             return length > 0 ? length : length + totalMm;
           });
           const least = Math.min(...sides);
-          const [u, v] = [Math.abs(sides[0]! - sides[2]!), Math.abs(sides[1]! - sides[3]!)];
+          const [u, v] = [
+            Math.abs(firstOf(sides) - itemAt(sides, 2)),
+            Math.abs(itemAt(sides, 1) - itemAt(sides, 3)),
+          ];
           const score =
             four.reduce((sum, p) => sum + Math.min(1.6, weight(p)), 0) -
             (EVEN * 4 * (u + v)) / totalMm -
@@ -69,5 +73,5 @@ export function cornersOf(all: readonly RimPoint[], totalMm: number): [number, n
             best = [a, b, c, d];
           }
         }
-  return best.map((k) => tried[k]!.index) as [number, number, number, number];
+  return best.map((k) => itemAt(tried, k).index) as [number, number, number, number];
 }

@@ -1,3 +1,4 @@
+import { getFrom, itemAt } from '../units';
 import { cross3, dist3, dot3, type Mesh, sub3, unit3, type Vec3 } from '../geometry';
 import { edgesOf } from './charted';
 import type { WayPoint } from './shortest';
@@ -15,7 +16,7 @@ export type Creases = ReadonlyMap<number, readonly number[]>;
 export function creasesOf(mesh: Mesh): Creases {
   const { points, triangles } = mesh;
   const normals = triangles.map(([a, b, c]) =>
-    unit3(cross3(sub3(points[b]!, points[a]!), sub3(points[c]!, points[a]!))),
+    unit3(cross3(sub3(itemAt(points, b), itemAt(points, a)), sub3(itemAt(points, c), itemAt(points, a)))),
   );
   const least = Math.cos(CREASE_RAD);
   const next = new Map<number, number[]>();
@@ -25,8 +26,8 @@ export function creasesOf(mesh: Mesh): Creases {
     else next.set(from, [to]);
   };
   for (const [s, t] of edgesOf(mesh).values()) {
-    if (t === undefined || dot3(normals[s!]!, normals[t]!) > least) continue;
-    const [a, b] = triangles[s!]!.filter((v) => triangles[t]!.includes(v)) as [number, number];
+    if (t === undefined || dot3(normals[s!]!, itemAt(normals, t)) > least) continue;
+    const [a, b] = triangles[s!]!.filter((v) => itemAt(triangles, t).includes(v)) as [number, number];
     link(a, b);
     link(b, a);
   }
@@ -37,7 +38,7 @@ export function creasesOf(mesh: Mesh): Creases {
 export function onCrease({ points }: Mesh, creases: Creases, spot: Vec3): number | undefined {
   let [best, leastMm]: [number | undefined, number] = [undefined, NEAR_MM];
   for (const v of creases.keys()) {
-    const mm = dist3(points[v]!, spot);
+    const mm = dist3(itemAt(points, v), spot);
     if (mm < leastMm) [best, leastMm] = [v, mm];
   }
   return best;
@@ -59,11 +60,11 @@ export function creaseWay(
   const before = new Map<number, number>();
   const open = new Set([from]);
   while (open.size > 0) {
-    const at = [...open].reduce((a, b) => (far.get(b)! < far.get(a)! ? b : a));
+    const at = [...open].reduce((a, b) => (getFrom(far, b) < getFrom(far, a) ? b : a));
     open.delete(at);
     if (at === to) break;
     for (const v of creases.get(at) ?? []) {
-      const mm = far.get(at)! + dist3(points[at]!, points[v]!);
+      const mm = getFrom(far, at) + dist3(itemAt(points, at), itemAt(points, v));
       if (mm > most || mm >= (far.get(v) ?? Infinity)) continue;
       far.set(v, mm);
       before.set(v, at);

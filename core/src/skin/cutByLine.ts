@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 import { dist3, type Vec3 } from '../geometry';
 import { type Charted, connected, edgeKey, edgesOf, type Inserted, withPoints } from './charted';
 import { creasesOf, creaseWay, onCrease } from './creases';
@@ -32,13 +33,13 @@ function along(
   const next = new Set<number>();
   for (const key of seams) next.add(key);
   for (const [, vertex] of on) {
-    const p = way[run.indexOf(vertex)]!;
+    const p = itemAt(way, run.indexOf(vertex));
     if ('vertex' in p || !next.delete(edgeKey(p.a, p.b))) continue;
     next.add(edgeKey(p.a, vertex)).add(edgeKey(vertex, p.b));
   }
   const edges = edgesOf(split.mesh);
   run.slice(1).forEach((v, i) => {
-    const key = edgeKey(run[i]!, v);
+    const key = edgeKey(itemAt(run, i), v);
     if (v !== run[i] && edges.has(key)) next.add(key);
   });
   return { charted: split, seams: next };
@@ -53,9 +54,11 @@ export function cutByLine(start: Charted, spots: readonly Vec3[]): Charted {
   const rim = new Set(
     [...edgesOf(start.mesh).entries()].flatMap(([key, t]) => {
       if (t.length > 1) return [];
-      const corners = start.mesh.triangles[t[0]!]!;
+      const corners = itemAt(start.mesh.triangles, firstOf(t));
       return corners.filter(
-        (v, k) => edgeKey(v, corners[(k + 1) % 3]!) === key || edgeKey(v, corners[(k + 2) % 3]!) === key,
+        (v, k) =>
+          edgeKey(v, itemAt(corners, (k + 1) % 3)) === key ||
+          edgeKey(v, itemAt(corners, (k + 2) % 3)) === key,
       );
     }),
   );
@@ -65,8 +68,8 @@ export function cutByLine(start: Charted, spots: readonly Vec3[]): Charted {
     if (i > 0 && i + 1 < spots.length) return nearest;
     const end = [...rim].reduce<number | undefined>(
       (best, v) =>
-        dist3(start.mesh.points[v]!, spot) <
-        (best === undefined ? RIM_MM : dist3(start.mesh.points[best]!, spot))
+        dist3(itemAt(start.mesh.points, v), spot) <
+        (best === undefined ? RIM_MM : dist3(itemAt(start.mesh.points, best), spot))
           ? v
           : best,
       undefined,
@@ -76,9 +79,10 @@ export function cutByLine(start: Charted, spots: readonly Vec3[]): Charted {
   let now: { charted: Charted; seams: Set<number> } = { charted: start, seams: new Set() };
   vertices.slice(1).forEach((v, i) => {
     const { mesh } = now.charted;
-    const shortest = shortestWay(mesh, vertices[i]!, v);
+    const shortest = shortestWay(mesh, itemAt(vertices, i), v);
     if (!shortest || shortest.length < 2) return;
-    const way = creaseWay(mesh, creasesOf(mesh), vertices[i]!, v, wayLengthMm(mesh, shortest)) ?? shortest;
+    const way =
+      creaseWay(mesh, creasesOf(mesh), itemAt(vertices, i), v, wayLengthMm(mesh, shortest)) ?? shortest;
     now = along(now.charted, way, now.seams);
   });
   return connected(now.charted, now.seams);

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { dot3, lerp3, sub3, type Vec3 } from '../geometry';
 import { type Charted, connected, edgeKey, type Inserted, withPoints } from './charted';
 
@@ -15,8 +16,8 @@ export function cutByPlane(charted: Charted, through: Vec3, normal: Vec3, only?:
   mesh.triangles.forEach((t, i) => {
     if (!mine(i)) return;
     for (let k = 0; k < 3; k++) {
-      const [a, b] = [t[k]!, t[(k + 1) % 3]!];
-      const [ha, hb] = [height[a]!, height[b]!];
+      const [a, b] = [itemAt(t, k), itemAt(t, (k + 1) % 3)];
+      const [ha, hb] = [itemAt(height, a), itemAt(height, b)];
       if (ha * hb >= 0) continue;
       const span = Math.abs(ha - hb);
       if (Math.abs(ha) < SNAP * span) height[a] = 0;
@@ -28,12 +29,12 @@ export function cutByPlane(charted: Charted, through: Vec3, normal: Vec3, only?:
   mesh.triangles.forEach((t, i) => {
     if (!mine(i)) return;
     for (let k = 0; k < 3; k++) {
-      const [a, b] = [t[k]!, t[(k + 1) % 3]!];
-      const [ha, hb] = [height[a]!, height[b]!];
+      const [a, b] = [itemAt(t, k), itemAt(t, (k + 1) % 3)];
+      const [ha, hb] = [itemAt(height, a), itemAt(height, b)];
       const key = edgeKey(a, b);
       if (ha * hb >= 0 || on.has(key)) continue;
       on.set(key, mesh.points.length + points.length);
-      points.push(lerp3(mesh.points[a]!, mesh.points[b]!, ha / (ha - hb)));
+      points.push(lerp3(itemAt(mesh.points, a), itemAt(mesh.points, b), ha / (ha - hb)));
     }
   });
   const heights = [...height, ...points.map(() => 0)];
@@ -43,7 +44,7 @@ export function cutByPlane(charted: Charted, through: Vec3, normal: Vec3, only?:
     mesh: split.mesh,
     chart: split.chart.map((c, t) => {
       if (only !== undefined && c !== only) return c;
-      const sum = split.mesh.triangles[t]!.reduce((s, v) => s + heights[v]!, 0);
+      const sum = itemAt(split.mesh.triangles, t).reduce((s, v) => s + itemAt(heights, v), 0);
       return sum > 0 ? next + c : c;
     }),
   });

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../units';
 import { dist3, lerp3, type Mesh, type Vec3 } from '../geometry';
 import type { Join, Panel, RimEdge } from '../panel';
 import { facetsOf, movedFacets } from './facets';
@@ -19,8 +20,8 @@ function stepsFor(lengths: readonly number[], count: number): number[] {
     let best = -1;
     steps.forEach((s, i) => {
       if (by > 0 && s <= 1) return;
-      const gain = (s: number, i: number): number => by * (s / count - lengths[i]! / whole);
-      if (best < 0 || gain(s, i) > gain(steps[best]!, best)) best = i;
+      const gain = (s: number, i: number): number => by * (s / count - itemAt(lengths, i) / whole);
+      if (best < 0 || gain(s, i) > gain(itemAt(steps, best), best)) best = i;
     });
     steps[best]! -= by;
     over -= by;
@@ -34,12 +35,12 @@ function gridOfFacet(corners: readonly Vec3[]): { grid: Vec3[][]; rim: Omit<RimE
   let size = 5;
   while (4 * (size - 1) < 2 * n) size += 2;
   const count = 4 * (size - 1);
-  const lengths = corners.map((p, i) => dist3(p, corners[(i + 1) % n]!));
+  const lengths = corners.map((p, i) => dist3(p, itemAt(corners, (i + 1) % n)));
   const steps = stepsFor(lengths, count);
   const round: Vec3[] = [];
   const rim = steps.map((s, i): Omit<RimEdge, 'name'> => {
     const from = round.length;
-    for (let k = 0; k < s; k++) round.push(lerp3(corners[i]!, corners[(i + 1) % n]!, k / s));
+    for (let k = 0; k < s; k++) round.push(lerp3(itemAt(corners, i), itemAt(corners, (i + 1) % n), k / s));
     return { id: `side-${i + 1}`, from, to: (from + s) % count };
   });
   const last = size - 1;
@@ -51,17 +52,22 @@ function gridOfFacet(corners: readonly Vec3[]): { grid: Vec3[][]; rim: Omit<RimE
   const grid = Array.from({ length: size }, () => Array.from({ length: size }, () => middle));
   round.forEach((p, i) => {
     const [side, k] = [Math.floor(i / last), i % last];
-    if (side === 0) grid[0]![k] = p;
-    else if (side === 1) grid[k]![last] = p;
-    else if (side === 2) grid[last]![last - k] = p;
-    else grid[last - k]![0] = p;
+    if (side === 0) firstOf(grid)[k] = p;
+    else if (side === 1) itemAt(grid, k)[last] = p;
+    else if (side === 2) itemAt(grid, last)[last - k] = p;
+    else itemAt(grid, last - k)[0] = p;
   });
   for (let round = 0; round < ROUNDS; round++)
     for (let r = 1; r < last; r++)
       for (let c = 1; c < last; c++) {
-        const near = [grid[r - 1]![c]!, grid[r + 1]![c]!, grid[r]![c - 1]!, grid[r]![c + 1]!];
+        const near = [
+          itemAt(itemAt(grid, r - 1), c),
+          itemAt(itemAt(grid, r + 1), c),
+          itemAt(itemAt(grid, r), c - 1),
+          itemAt(itemAt(grid, r), c + 1),
+        ];
         const mean = (of: (p: Vec3) => number): number => near.reduce((s, p) => s + of(p) / 4, 0);
-        grid[r]![c] = { x: mean((p) => p.x), y: mean((p) => p.y), z: mean((p) => p.z) };
+        itemAt(grid, r)[c] = { x: mean((p) => p.x), y: mean((p) => p.y), z: mean((p) => p.z) };
       }
   return { grid, rim };
 }
@@ -84,19 +90,19 @@ export function facetPanels(mesh: Mesh, inMm: number, mostMm: number, thicknessM
   const corners = movedFacets(mesh.points, facets, -inMm);
   const folds = new Set(
     unfolded(mesh.points, facets, corners, mostMm, thicknessMm).flatMap(({ facet, side }) => {
-      const { across, acrossSide } = facets[facet]!.sides[side]!;
+      const { across, acrossSide } = itemAt(itemAt(facets, facet).sides, side);
       return [`${facet}/${side}`, `${across}/${acrossSide}`];
     }),
   );
   const panels = facets.map((_, i): Panel => {
-    const { grid, rim } = gridOfFacet(corners[i]!);
+    const { grid, rim } = gridOfFacet(itemAt(corners, i));
     return {
       id: `facet-${i + 1}`,
       name: `facet ${i + 1}`,
       grid,
       edges: { bottom: 'edge', right: 'edge', top: 'edge', left: 'edge' },
       rim: rim.map((edge, k) => {
-        const { across } = facets[i]!.sides[k]!;
+        const { across } = itemAt(itemAt(facets, i).sides, k);
         return { ...edge, name: across === undefined ? 'rim' : `to facet ${across + 1}` };
       }),
     };

@@ -1,3 +1,4 @@
+import { getFrom, firstOf, itemAt } from '../units';
 import { add3, cross3, dot3, length3, type Mesh, scale3, sub3, unit3, type Vec3 } from '../geometry';
 
 /** Faces that turn less than this against each other are one facet, radians: half a degree. */
@@ -28,7 +29,7 @@ function normalOf({ points }: Mesh, corners: readonly number[]): Vec3 {
   // Newell: true of any polygon, flat or nearly.
   const sum = corners.reduce(
     (n, v, i) => {
-      const [p, q] = [points[v]!, points[corners[(i + 1) % corners.length]!]!];
+      const [p, q] = [itemAt(points, v), itemAt(points, itemAt(corners, (i + 1) % corners.length))];
       return {
         x: n.x + (p.y - q.y) * (p.z + q.z),
         y: n.y + (p.z - q.z) * (p.x + q.x),
@@ -60,7 +61,7 @@ function loopOf(triangles: readonly (readonly [number, number, number])[]): numb
   const [start] = next.keys();
   if (start === undefined) return undefined;
   const loop = [start];
-  for (let at = next.get(start)!; at !== start; at = next.get(at)!) {
+  for (let at = next.get(start); at !== start; at = next.get(at)) {
     if (at === undefined || loop.length > next.size) return undefined;
     loop.push(at);
   }
@@ -69,8 +70,8 @@ function loopOf(triangles: readonly (readonly [number, number, number])[]): numb
 
 function isConvex(mesh: Mesh, loop: readonly number[], normal: Vec3): boolean {
   return loop.every((v, i) => {
-    const [a, b] = [loop[(i + loop.length - 1) % loop.length]!, loop[(i + 1) % loop.length]!];
-    const [p, q, r] = [mesh.points[a]!, mesh.points[v]!, mesh.points[b]!];
+    const [a, b] = [itemAt(loop, (i + loop.length - 1) % loop.length), itemAt(loop, (i + 1) % loop.length)];
+    const [p, q, r] = [itemAt(mesh.points, a), itemAt(mesh.points, v), itemAt(mesh.points, b)];
     const turn = cross3(unit3(sub3(q, p)), unit3(sub3(r, q)));
     return dot3(turn, normal) > -STRAIGHT;
   });
@@ -91,22 +92,24 @@ export function facetsOf(mesh: Mesh): Facet[] {
   });
   const parent = triangles.map((_, i) => i);
   const root = (i: number): number => {
-    while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!;
+    while (parent[i] !== i) i = parent[i] = itemAt(parent, itemAt(parent, i));
     return i;
   };
   for (const [edge, own] of byEdge) {
     const [a, b] = edge.split('/').map(Number) as [number, number];
     const other = byEdge.get(key(b, a));
     if (own.length !== 1 || other?.length !== 1 || a > b) continue;
-    if (dot3(normals[own[0]!]!, normals[other[0]!]!) > Math.cos(FLAT_RAD))
-      parent[root(own[0]!)] = root(other[0]!);
+    if (dot3(itemAt(normals, firstOf(own)), itemAt(normals, firstOf(other))) > Math.cos(FLAT_RAD))
+      parent[root(firstOf(own))] = root(firstOf(other));
   }
   const groups = new Map<number, number[]>();
   triangles.forEach((_, t) => groups.set(root(t), [...(groups.get(root(t)) ?? []), t]));
   const loops = [...groups.values()].flatMap((group): number[][] => {
-    if (group.length === 1) return [[...triangles[group[0]!]!]];
-    const loop = loopOf(group.map((t) => triangles[t]!));
-    return loop && isConvex(mesh, loop, normalOf(mesh, loop)) ? [loop] : group.map((t) => [...triangles[t]!]);
+    if (group.length === 1) return [[...itemAt(triangles, firstOf(group))]];
+    const loop = loopOf(group.map((t) => itemAt(triangles, t)));
+    return loop && isConvex(mesh, loop, normalOf(mesh, loop))
+      ? [loop]
+      : group.map((t) => [...itemAt(triangles, t)]);
   });
   return withSides(points, loops);
 }
@@ -118,7 +121,7 @@ function withSides(points: readonly Vec3[], loops: readonly number[][]): Facet[]
   const twice = new Set<string>();
   loops.forEach((loop, f) =>
     loop.forEach((v, i) => {
-      const k = key(v, loop[(i + 1) % loop.length]!);
+      const k = key(v, itemAt(loop, (i + 1) % loop.length));
       if (owner.has(k)) twice.add(k);
       owner.set(k, f);
     }),
@@ -127,26 +130,33 @@ function withSides(points: readonly Vec3[], loops: readonly number[][]): Facet[]
     twice.has(key(a, b)) || twice.has(key(b, a)) ? undefined : owner.get(key(b, a));
   const corners = loops.map((loop) =>
     loop.filter((v, i) => {
-      const [a, b] = [loop[(i + loop.length - 1) % loop.length]!, loop[(i + 1) % loop.length]!];
+      const [a, b] = [itemAt(loop, (i + loop.length - 1) % loop.length), itemAt(loop, (i + 1) % loop.length)];
       if (acrossOf(a, v) !== acrossOf(v, b)) return true;
-      const turn = length3(cross3(unit3(sub3(points[v]!, points[a]!)), unit3(sub3(points[b]!, points[v]!))));
+      const turn = length3(
+        cross3(
+          unit3(sub3(itemAt(points, v), itemAt(points, a))),
+          unit3(sub3(itemAt(points, b), itemAt(points, v))),
+        ),
+      );
       return turn > STRAIGHT;
     }),
   );
   const first = loops.map((loop, f) =>
-    corners[f]!.map((v): FacetSide => {
-      const to = corners[f]![(corners[f]!.indexOf(v) + 1) % corners[f]!.length]!;
-      const beyond = loop[(loop.indexOf(v) + 1) % loop.length]!;
+    itemAt(corners, f).map((v): FacetSide => {
+      const to = itemAt(itemAt(corners, f), (itemAt(corners, f).indexOf(v) + 1) % itemAt(corners, f).length);
+      const beyond = itemAt(loop, (loop.indexOf(v) + 1) % loop.length);
       const across = acrossOf(v, beyond);
       return { from: v, to, ...(across !== undefined && { across }) };
     }),
   );
   return corners.map((own, f) => ({
     corners: own,
-    normal: normalOf(mesh, loops[f]!),
-    sides: first[f]!.map((side): FacetSide => {
+    normal: normalOf(mesh, itemAt(loops, f)),
+    sides: itemAt(first, f).map((side): FacetSide => {
       if (side.across === undefined) return side;
-      const acrossSide = first[side.across]!.findIndex((s) => s.from === side.to && s.to === side.from);
+      const acrossSide = itemAt(first, side.across).findIndex(
+        (s) => s.from === side.to && s.to === side.from,
+      );
       return acrossSide < 0 ? { from: side.from, to: side.to } : { ...side, acrossSide };
     }),
   }));
@@ -160,8 +170,8 @@ export function turnAt(
   side: FacetSide,
 ): number {
   if (side.across === undefined) return 0;
-  const [a, b] = [facets[f]!, facets[side.across]!];
-  const along = unit3(sub3(points[side.to]!, points[side.from]!));
+  const [a, b] = [itemAt(facets, f), itemAt(facets, side.across)];
+  const along = unit3(sub3(itemAt(points, side.to), itemAt(points, side.from)));
   return Math.atan2(dot3(cross3(a.normal, b.normal), along), dot3(a.normal, b.normal));
 }
 
@@ -178,17 +188,17 @@ export function movedFacets(points: readonly Vec3[], facets: readonly Facet[], o
       moved.set(
         v,
         add3(
-          points[v]!,
+          itemAt(points, v),
           meeting(
-            own.map((f) => facets[f]!.normal),
+            own.map((f) => itemAt(facets, f).normal),
             outMm,
           ),
         ),
       );
   return facets.map(({ corners, normal }) => {
-    const base = add3(points[corners[0]!]!, scale3(normal, outMm));
+    const base = add3(itemAt(points, firstOf(corners)), scale3(normal, outMm));
     return corners.map((v) => {
-      const p = moved.get(v) ?? points[v]!;
+      const p = moved.get(v) ?? itemAt(points, v);
       return sub3(p, scale3(normal, dot3(sub3(p, base), normal)));
     });
   });
@@ -209,19 +219,24 @@ function meeting(normals: readonly Vec3[], out: number): Vec3 {
     const rest = out - dot3(n, start);
     const v = [n.x, n.y, n.z];
     for (let i = 0; i < 3; i++) {
-      for (let j = 0; j < 3; j++) m[i]![j]! += v[i]! * v[j]!;
-      m[i]![3]! += v[i]! * rest;
+      for (let j = 0; j < 3; j++) itemAt(m, i)[j]! += itemAt(v, i) * itemAt(v, j);
+      itemAt(m, i)[3]! += itemAt(v, i) * rest;
     }
   }
   for (let k = 0; k < 3; k++) {
     let best = k;
-    for (let i = k + 1; i < 3; i++) if (Math.abs(m[i]![k]!) > Math.abs(m[best]![k]!)) best = i;
-    [m[k], m[best]] = [m[best]!, m[k]!];
+    for (let i = k + 1; i < 3; i++)
+      if (Math.abs(itemAt(itemAt(m, i), k)) > Math.abs(itemAt(itemAt(m, best), k))) best = i;
+    [m[k], m[best]] = [itemAt(m, best), itemAt(m, k)];
     for (let i = 0; i < 3; i++) {
       if (i === k) continue;
-      const f = m[i]![k]! / m[k]![k]!;
-      for (let j = k; j < 4; j++) m[i]![j]! -= f * m[k]![j]!;
+      const f = itemAt(itemAt(m, i), k) / itemAt(itemAt(m, k), k);
+      for (let j = k; j < 4; j++) itemAt(m, i)[j]! -= f * itemAt(itemAt(m, k), j);
     }
   }
-  return add3(start, { x: m[0]![3]! / m[0]![0]!, y: m[1]![3]! / m[1]![1]!, z: m[2]![3]! / m[2]![2]! });
+  return add3(start, {
+    x: itemAt(firstOf(m), 3) / firstOf(firstOf(m)),
+    y: itemAt(itemAt(m, 1), 3) / itemAt(itemAt(m, 1), 1),
+    z: itemAt(itemAt(m, 2), 3) / itemAt(itemAt(m, 2), 2),
+  });
 }

@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '../units';
 import { dist3, type Vec2, type Vec3 } from '../geometry';
 
 /** An edge that a way crosses, by its ends: what they are called, and where they are. */
@@ -36,7 +37,7 @@ function laidFlat(
   gates: readonly Gate[],
   to: Vec3,
 ): { start: Vec2; flat: FlatGate[]; end: Vec2 } {
-  const first = gates[0]!;
+  const first = firstOf(gates);
   let a: Vec2 = { x: 0, y: 0 };
   let b: Vec2 = { x: dist3(first.at.a, first.at.b), y: 0 };
   const start = beyond(a, b, dist3(from, first.at.a), dist3(from, first.at.b), { x: 0, y: 1 });
@@ -61,7 +62,7 @@ function laidFlat(
     const leftIsB = cross(behind, a, b) > 0;
     flat.push({ left: leftIsB ? b : a, right: leftIsB ? a : b, leftIsB });
   });
-  const last = gates.at(-1)!;
+  const last = lastOf(gates);
   return { start, flat, end: beyond(a, b, dist3(to, last.at.a), dist3(to, last.at.b), behind) };
 }
 

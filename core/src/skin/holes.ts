@@ -1,3 +1,4 @@
+import { getFrom, firstOf } from '../units';
 import { add3, dist3, dot3, type Mesh, scale3, sub3, unit3 } from '../geometry';
 import { edgeKey, edgesOf } from './charted';
 import { rimsOf } from './rims';
@@ -20,7 +21,7 @@ function isWindow(
   );
   const sum = loop.reduce((total, a, i) => {
     const b = loop[(i + 1) % loop.length]!;
-    const inner = triangles[beside.get(edgeKey(a, b))![0]!]!.find((v) => v !== a && v !== b)!;
+    const inner = triangles[firstOf(getFrom(beside, edgeKey(a, b)))]!.find((v) => v !== a && v !== b)!;
     const along = unit3(sub3(points[b]!, points[a]!));
     const across = sub3(points[inner]!, points[a]!);
     const on = scale3(add3(points[a]!, points[b]!), 1 / 2);

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import type { KeptMesh } from '../document';
 import type { Mesh } from '../geometry';
 
@@ -5,9 +6,9 @@ import type { Mesh } from '../geometry';
 export function meshOf({ points, triangles }: Pick<KeptMesh, 'points' | 'triangles'>): Mesh {
   const made: Mesh = { points: [], triangles: [] };
   for (let i = 0; i + 2 < points.length; i += 3)
-    made.points.push({ x: points[i]!, y: points[i + 1]!, z: points[i + 2]! });
+    made.points.push({ x: itemAt(points, i), y: itemAt(points, i + 1), z: itemAt(points, i + 2) });
   for (let i = 0; i + 2 < triangles.length; i += 3)
-    made.triangles.push([triangles[i]!, triangles[i + 1]!, triangles[i + 2]!]);
+    made.triangles.push([itemAt(triangles, i), itemAt(triangles, i + 1), itemAt(triangles, i + 2)]);
   return made;
 }
 

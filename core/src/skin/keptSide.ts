@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { dot3, type Mesh, sub3, type Vec3 } from '../geometry';
 import { cutByPlane } from './cutByPlane';
 import { numbering } from './numbering';
@@ -12,7 +13,7 @@ export function keptSide(mesh: Mesh, through: Vec3, normal: Vec3, over: boolean)
   const height = cut.points.map((p) => dot3(sub3(p, through), normal));
   const { of: own, origin } = numbering();
   const triangles = cut.triangles
-    .filter((t) => t.reduce((sum, v) => sum + height[v]!, 0) > 0 === over)
+    .filter((t) => t.reduce((sum, v) => sum + itemAt(height, v), 0) > 0 === over)
     .map((t): Mesh['triangles'][number] => [own(t[0]), own(t[1]), own(t[2])]);
-  return { points: origin.map((v) => cut.points[v]!), triangles };
+  return { points: origin.map((v) => itemAt(cut.points, v)), triangles };
 }

@@ -1,3 +1,4 @@
+import { getFrom, firstOf } from '../units';
 import { dist3, sub3, dot3, length3, type Mesh, type Vec3 } from '../geometry';
 import { type Charted, edgeKey, edgesOf } from './charted';
 import { numbering } from './numbering';
@@ -20,10 +21,10 @@ export function chartOf({ mesh, chart }: Charted, id: number, beside = edgesOf(m
     triangles.push([number(t[0]), number(t[1]), number(t[2])]);
     for (let k = 0; k < 3; k++) {
       const [a, b] = [t[k]!, t[(k + 1) % 3]!];
-      const others = beside.get(edgeKey(a, b))!.filter((o) => o !== i);
+      const others = getFrom(beside, edgeKey(a, b)).filter((o) => o !== i);
       if (others.some((o) => chart[o] === id)) continue;
       const from = number(a);
-      const step = { to: number(b), beyond: others.length > 0 ? chart[others[0]!] : undefined };
+      const step = { to: number(b), beyond: others.length > 0 ? chart[firstOf(others)] : undefined };
       next.set(from, [...(next.get(from) ?? []), step]);
     }
   });
@@ -57,7 +58,7 @@ export function chartOf({ mesh, chart }: Charted, id: number, beside = edgesOf(m
 /** A chart that can be laid flat: one rim, no handle, no vertex met twice. */
 export function isDisc({ mesh, loops }: Chart): boolean {
   if (loops.length !== 1) return false;
-  const rim = loops[0]!.vertices;
+  const rim = firstOf(loops).vertices;
   const edges = edgesOf(mesh);
   return (
     new Set(rim).size === rim.length &&

@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import {
   add3,
   cross3,
@@ -115,7 +116,7 @@ function shellsOf(
       const c = triangles[t]!;
       for (let k = 0; k < 3; k++) {
         const [a, b] = [c[k]!, c[(k + 1) % 3]!];
-        for (const other of beside.get(edgeKey(a, b))!) {
+        for (const other of getFrom(beside, edgeKey(a, b))) {
           if (seen[other]) continue;
           seen[other] = 1;
           // Neighbours run their common edge in opposite ways.

@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../units';
 import { dist3, lerp3, type Vec2, type Vec3 } from '../geometry';
 import type { Join, Panel, RimEdge, Side } from '../panel';
 import { type Charted, chartCount, edgesOf } from './charted';
@@ -36,7 +37,7 @@ const breaksOf = ({ chart, all, corners }: Shaped, broken: ReadonlySet<number>):
       (p) =>
         p.junction ||
         corners.includes(p.index) ||
-        broken.has(chart.origin[chart.loops[0]!.vertices[p.index]!]!),
+        broken.has(itemAt(chart.origin, itemAt(firstOf(chart.loops).vertices, p.index))),
     )
     .map((p) => p.index);
 
@@ -63,7 +64,7 @@ function sideRun(
       breakAt.set(0, b.index);
       return;
     }
-    const least = fixed.at(-1)![0] + 1;
+    const least = lastOf(fixed)[0] + 1;
     const most = steps - (breaks.length - i);
     const node = Math.min(most, Math.max(least, Math.round(((b.alongMm - fromMm) / length) * steps)));
     breakAt.set(node, b.index);
@@ -72,7 +73,7 @@ function sideRun(
   fixed.push([steps, toMm]);
   const atMm: number[] = [fromMm];
   for (let k = 1; k < fixed.length; k++) {
-    const [[n0, mm0], [n1, mm1]] = [fixed[k - 1]!, fixed[k]!];
+    const [[n0, mm0], [n1, mm1]] = [itemAt(fixed, k - 1), itemAt(fixed, k)];
     for (let n = n0 + 1; n <= n1; n++) atMm.push(mm0 + ((mm1 - mm0) * (n - n0)) / (n1 - n0));
   }
   return { steps, atMm, breakAt };
@@ -82,7 +83,7 @@ function sideRun(
 function shareAt({ atMm, steps }: SideRun, mm: number): number {
   let k = atMm.findIndex((at, i) => i > 0 && at >= mm - 1e-9);
   if (k < 0) k = steps;
-  const [a, b] = [atMm[k - 1]!, atMm[k]!];
+  const [a, b] = [itemAt(atMm, k - 1), itemAt(atMm, k)];
   return (k - 1 + (b > a ? Math.min(1, Math.max(0, (mm - a) / (b - a))) : 0)) / steps;
 }
 
@@ -107,42 +108,44 @@ interface Shaped {
 
 function shaped(id: number, chart: Chart): Shaped {
   const { mesh } = chart;
-  const { vertices, beyond } = chart.loops[0]!;
+  const { vertices, beyond } = firstOf(chart.loops);
   const n = vertices.length;
   const all = rimPoints(mesh.points, vertices, rimAngles(chart, vertices), beyond);
-  const totalMm = all.at(-1)!.alongMm + dist3(mesh.points[vertices.at(-1)!]!, mesh.points[vertices[0]!]!);
+  const totalMm =
+    lastOf(all).alongMm +
+    dist3(itemAt(mesh.points, lastOf(vertices)), itemAt(mesh.points, firstOf(vertices)));
   const found = cornersOf(all, totalMm);
   const at = (mm: number): Vec3 => {
     const m = ((mm % totalMm) + totalMm) % totalMm;
     let i = all.findIndex((p) => p.alongMm > m) - 1;
     if (i < 0) i = n - 1;
-    const [a, b] = [all[i]!.alongMm, i + 1 < n ? all[i + 1]!.alongMm : totalMm];
+    const [a, b] = [itemAt(all, i).alongMm, i + 1 < n ? itemAt(all, i + 1).alongMm : totalMm];
     return lerp3(
-      mesh.points[vertices[i]!]!,
-      mesh.points[vertices[(i + 1) % n]!]!,
+      itemAt(mesh.points, itemAt(vertices, i)),
+      itemAt(mesh.points, itemAt(vertices, (i + 1) % n)),
       b > a ? (m - a) / (b - a) : 0,
     );
   };
-  const ends = found.map((c) => all[c]!.alongMm);
+  const ends = found.map((c) => itemAt(all, c).alongMm);
   const middleZ = (k: number): number => {
-    const [a, b] = [ends[k]!, ends[(k + 1) % 4]!];
+    const [a, b] = [itemAt(ends, k), itemAt(ends, (k + 1) % 4)];
     return at((a + (b > a ? b : b + totalMm)) / 2).z;
   };
   // The lowest side is the lower one.
   const first = [0, 1, 2, 3].reduce((a, b) => (middleZ(b) < middleZ(a) ? b : a));
-  return { id, chart, all, totalMm, at, corners: [0, 1, 2, 3].map((k) => found[(first + k) % 4]!) };
+  return { id, chart, all, totalMm, at, corners: [0, 1, 2, 3].map((k) => itemAt(found, (first + k) % 4)) };
 }
 
 /** A grid is laid again when its middle wants so many times the steps of its sides. */
 const MORE = 1.25;
 
 const lengthMm = (line: readonly Vec3[]): number =>
-  line.slice(1).reduce((sum, p, i) => sum + dist3(line[i]!, p), 0);
+  line.slice(1).reduce((sum, p, i) => sum + dist3(itemAt(line, i), p), 0);
 
 /** Lengths through the middle of a grid, across and up, mm. */
 const middlesOf = (grid: readonly Vec3[][]): [number, number] => [
-  lengthMm(grid[grid.length >> 1]!),
-  lengthMm(grid.map((row) => row[row.length >> 1]!)),
+  lengthMm(itemAt(grid, grid.length >> 1)),
+  lengthMm(grid.map((row) => itemAt(row, row.length >> 1))),
 ];
 
 /** A disc as the grid of a panel: its rim in order, and the arcs between breaks. */
@@ -159,21 +162,24 @@ function gridOfDisc(
 } {
   const { id, chart, all, totalMm, at, corners } = disc;
   const { mesh, origin } = chart;
-  const { vertices, beyond } = chart.loops[0]!;
+  const { vertices, beyond } = firstOf(chart.loops);
   const breaks = breaksOf(disc, broken);
   const spans = corners.map((c, k) => {
-    const from = all[c]!.alongMm;
-    const next = all[corners[(k + 1) % 4]!]!.alongMm;
+    const from = itemAt(all, c).alongMm;
+    const next = itemAt(all, itemAt(corners, (k + 1) % 4)).alongMm;
     const to = next > from ? next : next + totalMm;
     const own = breaks
-      .map((index) => ({ index, alongMm: all[index]!.alongMm + (all[index]!.alongMm < from ? totalMm : 0) }))
+      .map((index) => ({
+        index,
+        alongMm: itemAt(all, index).alongMm + (itemAt(all, index).alongMm < from ? totalMm : 0),
+      }))
       .filter((b) => b.alongMm < to)
       .sort((a, b) => a.alongMm - b.alongMm);
     return { from, to, own };
   });
   const stepsOf = (...pair: number[]): number => {
-    const longest = Math.max(...pair.map((k) => spans[k]!.to - spans[k]!.from));
-    const most = Math.max(...pair.map((k) => spans[k]!.own.length));
+    const longest = Math.max(...pair.map((k) => itemAt(spans, k).to - itemAt(spans, k).from));
+    const most = Math.max(...pair.map((k) => itemAt(spans, k).own.length));
     return Math.max(LEAST_STEPS, most + 1, Math.min(MOST_STEPS, Math.round(longest / CELL_MM)));
   };
   const laid = (across: number, up: number) => {
@@ -184,12 +190,12 @@ function gridOfDisc(
         const mm = p.alongMm < from ? p.alongMm + totalMm : p.alongMm;
         return mm >= from && mm < to;
       });
-      const mm = p.alongMm < spans[k]!.from ? p.alongMm + totalMm : p.alongMm;
-      rimPlaces.set(vertices[i]!, onSquare[inOrder[k]!](shareAt(runs[k]!, mm)));
+      const mm = p.alongMm < itemAt(spans, k).from ? p.alongMm + totalMm : p.alongMm;
+      rimPlaces.set(itemAt(vertices, i), onSquare[itemAt(inOrder, k)](shareAt(itemAt(runs, k), mm)));
     });
     const rimAt = (u: number, v: number): Vec3 => {
       const [k, share] = v === 0 ? [0, u] : u === 1 ? [1, v] : v === 1 ? [2, 1 - u] : [3, 1 - v];
-      return at(runs[k]!.atMm[Math.round(share * runs[k]!.steps)]!);
+      return at(itemAt(itemAt(runs, k).atMm, Math.round(share * itemAt(runs, k).steps)));
     };
     const square = squareMap(mesh, rimPlaces);
     return { across, up, runs, square, grid: sampled(mesh, square, up + 1, across + 1, rimAt) };
@@ -211,16 +217,18 @@ function gridOfDisc(
   };
   const starts = [0, across, across + up, 2 * across + up];
   const placed = runs
-    .flatMap((run, k) => [...run.breakAt].map(([node, index]) => ({ index, position: starts[k]! + node })))
+    .flatMap((run, k) =>
+      [...run.breakAt].map(([node, index]) => ({ index, position: itemAt(starts, k) + node })),
+    )
     .sort((a, b) => a.position - b.position);
   const rim = placed.map(({ index, position }, i) => {
-    const next = placed[(i + 1) % placed.length]!;
+    const next = itemAt(placed, (i + 1) % placed.length);
     return {
       from: position,
       to: next.position,
       arc: {
-        from: origin[vertices[index]!]!,
-        to: origin[vertices[next.index]!]!,
+        from: itemAt(origin, itemAt(vertices, index)),
+        to: itemAt(origin, itemAt(vertices, next.index)),
         beyond: beyond[index],
       },
     };
@@ -244,12 +252,14 @@ export function panelsOf(
     const chart = chartOf(charted, id, beside);
     if (isCrumb(chart, charted.mesh)) return [];
     // A grid needs four corners; charts with fewer are reported with those that cannot be flattened.
-    if (isDisc(chart) && chart.loops[0]!.vertices.length >= 4) return [shaped(id, chart)];
+    if (isDisc(chart) && firstOf(chart.loops).vertices.length >= 4) return [shaped(id, chart)];
     open.push(id);
     return [];
   });
   const broken = new Set(
-    discs.flatMap(({ chart, corners }) => corners.map((c) => chart.origin[chart.loops[0]!.vertices[c]!]!)),
+    discs.flatMap(({ chart, corners }) =>
+      corners.map((c) => itemAt(chart.origin, itemAt(firstOf(chart.loops).vertices, c))),
+    ),
   );
   const made = discs.map((disc) => gridOfDisc(disc, broken));
   const known = new Set(made.map((m) => m.id));

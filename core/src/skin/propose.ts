@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { flattenLocalGlobal, stretchOf } from '../flatten';
 import {
   cross3,
@@ -29,7 +30,7 @@ export interface PlaneCut {
 export const whole = (mesh: Mesh): Charted => connected({ mesh, chart: mesh.triangles.map(() => 0) });
 
 const centreOf = ({ points }: Mesh, [a, b, c]: readonly [number, number, number]): Vec3 =>
-  scale3(add3(add3(points[a]!, points[b]!), points[c]!), 1 / 3);
+  scale3(add3(add3(itemAt(points, a), itemAt(points, b)), itemAt(points, c)), 1 / 3);
 
 /** The chart of the triangle nearest to a spot. */
 export function chartAt({ mesh, chart }: Charted, at: Vec3): number {
@@ -37,7 +38,7 @@ export function chartAt({ mesh, chart }: Charted, at: Vec3): number {
   let least = Infinity;
   mesh.triangles.forEach((t, i) => {
     const away = dist3(centreOf(mesh, t), at);
-    if (away < least) [least, best] = [away, chart[i]!];
+    if (away < least) [least, best] = [away, itemAt(chart, i)];
   });
   return best;
 }
@@ -68,7 +69,7 @@ function axesOf({ mesh }: Chart): { middle: Vec3; areaMm2: number; axes: Vec3[] 
   let areaMm2 = 0;
   let middle = { x: 0, y: 0, z: 0 };
   const spots = mesh.triangles.map((t) => {
-    const [p, q, r] = t.map((v) => mesh.points[v]!) as [Vec3, Vec3, Vec3];
+    const [p, q, r] = t.map((v) => itemAt(mesh.points, v)) as [Vec3, Vec3, Vec3];
     const area = length3(cross3(sub3(q, p), sub3(r, p))) / 2;
     const c = centreOf(mesh, t);
     areaMm2 += area;
@@ -188,7 +189,7 @@ export function* proposing(
     if (!(worst.stretch > limit) || charts.length + (mirrored ? 2 : 1) > most) return;
     const holes = worst.chart.loops.slice(1).map(({ vertices }) =>
       scale3(
-        vertices.reduce((sum, v) => add3(sum, worst.chart.mesh.points[v]!), { x: 0, y: 0, z: 0 }),
+        vertices.reduce((sum, v) => add3(sum, itemAt(worst.chart.mesh.points, v)), { x: 0, y: 0, z: 0 }),
         1 / vertices.length,
       ),
     );

@@ -1,3 +1,4 @@
+import { getFrom, itemAt } from '../units';
 import type { Mesh } from '../geometry';
 import { edgeKey } from './charted';
 
@@ -9,8 +10,8 @@ export function rimsOf(
   const next = new Map<number, number[]>();
   for (const t of triangles)
     for (let k = 0; k < 3; k++) {
-      const [a, b] = [t[k]!, t[(k + 1) % 3]!];
-      if (beside.get(edgeKey(a, b))!.length === 1) next.set(a, [...(next.get(a) ?? []), b]);
+      const [a, b] = [itemAt(t, k), itemAt(t, (k + 1) % 3)];
+      if (getFrom(beside, edgeKey(a, b)).length === 1) next.set(a, [...(next.get(a) ?? []), b]);
     }
   const rims: number[][] = [];
   while (next.size > 0) {
@@ -19,7 +20,7 @@ export function rimsOf(
     for (let at = start!; ;) {
       const to = next.get(at)?.pop();
       if (to === undefined) break;
-      if (next.get(at)!.length === 0) next.delete(at);
+      if (getFrom(next, at).length === 0) next.delete(at);
       rim.push(at);
       at = to;
       if (at === start) break;

@@ -1,5 +1,5 @@
 import { type Mesh, scale3, type Vec3 } from '../geometry';
-import { chance } from '../units';
+import { chance, itemAt } from '../units';
 
 /** What a scanner does to a thing. */
 export interface Scanner {
@@ -43,7 +43,7 @@ export function scanned(
   };
   for (const [a, b, c] of triangles) {
     if (roll() < holes) continue;
-    const corners = [read[a]!, read[b]!, read[c]!];
+    const corners = [itemAt(read, a), itemAt(read, b), itemAt(read, c)];
     put(roll() < turned ? [...corners].reverse() : corners);
     if (roll() < doubled) put(corners);
   }

@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { add3, cross3, dot3, length3, type Mesh, scale3, sub3, unit3, type Vec3 } from '../geometry';
 
 /** How a surface is set: its size, where it stands, how it is turned, and where it is widened. */
@@ -64,29 +65,30 @@ const TRIES = 14;
 export function movedOut({ points, triangles }: Mesh, mm: number): { mesh: Mesh; held: number } {
   if (mm === 0) return { mesh: { points, triangles }, held: 0 };
   const faceOf = (of: readonly Vec3[], [a, b, c]: readonly [number, number, number]): Vec3 =>
-    cross3(sub3(of[b]!, of[a]!), sub3(of[c]!, of[a]!));
+    cross3(sub3(itemAt(of, b), itemAt(of, a)), sub3(itemAt(of, c), itemAt(of, a)));
   const faces = triangles.map((t) => faceOf(points, t));
   const sums = points.map((): Vec3 => ({ x: 0, y: 0, z: 0 }));
-  triangles.forEach((t, i) => t.forEach((v) => (sums[v] = add3(sums[v]!, faces[i]!))));
+  triangles.forEach((t, i) => t.forEach((v) => (sums[v] = add3(itemAt(sums, v), itemAt(faces, i)))));
   const normals = sums.map((s) => (length3(s) > 1e-9 ? unit3(s) : s));
   const cos = points.map(() => ({ sum: 0, area: 0 }));
   triangles.forEach((t, i) => {
-    const area = length3(faces[i]!);
+    const area = length3(itemAt(faces, i));
     if (area < 1e-9) return;
     t.forEach((v) => {
-      cos[v]!.sum += dot3(normals[v]!, faces[i]!);
-      cos[v]!.area += area;
+      itemAt(cos, v).sum += dot3(itemAt(normals, v), itemAt(faces, i));
+      itemAt(cos, v).area += area;
     });
   });
   const by = cos.map(({ sum, area }) => mm / Math.max(1 / MITRE, area > 0 ? sum / area : 1));
   const held = new Set<number>();
   let made = points;
   for (let k = 0; k < TRIES; k++) {
-    made = points.map((p, v) => add3(p, scale3(normals[v]!, by[v]!)));
+    made = points.map((p, v) => add3(p, scale3(itemAt(normals, v), itemAt(by, v))));
     const back = new Set<number>();
     triangles.forEach((t, i) => {
       const face = faceOf(made, t);
-      if (dot3(face, faces[i]!) < TURNED * length3(face) * length3(faces[i]!)) t.forEach((v) => back.add(v));
+      if (dot3(face, itemAt(faces, i)) < TURNED * length3(face) * length3(itemAt(faces, i)))
+        t.forEach((v) => back.add(v));
     });
     if (back.size === 0) break;
     for (const v of back) {

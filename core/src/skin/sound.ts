@@ -1,3 +1,4 @@
+import { itemAt } from '../units';
 import { add3, type Mesh, meshArea, scale3, type Vec3 } from '../geometry';
 import { type Charted, chartCount, edgesOf } from './charted';
 import { cutByPlane } from './cutByPlane';
@@ -19,7 +20,7 @@ const middleOf = (points: readonly Vec3[]): Vec3 =>
 
 /** A cut that opens a chart which is no disc: right through its second rim, or a closed one across where it is longest. */
 function opening({ mesh, loops }: Chart): { through: Vec3; normal: Vec3 } {
-  const points = loops[1] ? loops[1].vertices.map((v) => mesh.points[v]!) : mesh.points;
+  const points = loops[1] ? loops[1].vertices.map((v) => itemAt(mesh.points, v)) : mesh.points;
   const spread = (key: keyof Vec3): number =>
     Math.max(...points.map((p) => p[key])) - Math.min(...points.map((p) => p[key]));
   const keys = (['x', 'y', 'z'] as const).map((key) => ({ key, size: spread(key) }));

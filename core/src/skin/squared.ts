@@ -1,3 +1,4 @@
+import { getFrom } from '../units';
 import { nestedDissection, SparseFactor, vertexNeighbours } from '../flatten';
 import {
   cross3,
@@ -91,7 +92,7 @@ interface Order {
  */
 export function squareMap(mesh: Mesh, rim: ReadonlyMap<number, Vec2>): Vec2[] {
   const inner = mesh.points.map((_, v) => v).filter((v) => !rim.has(v));
-  if (inner.length === 0) return mesh.points.map((_, v) => rim.get(v)!);
+  if (inner.length === 0) return mesh.points.map((_, v) => getFrom(rim, v));
   const number = new Map(inner.map((v, i) => [v, i]));
   const neighbours = vertexNeighbours(mesh);
   const place = nestedDissection(inner.map((v) => neighbours[v]!.flatMap((n) => number.get(n) ?? [])));

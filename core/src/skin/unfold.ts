@@ -1,3 +1,4 @@
+import { firstOf, getFrom } from '../units';
 import {
   boundsOf,
   common,
@@ -27,10 +28,10 @@ const MOST_TURN_RAD = (150 * Math.PI) / 180;
 
 /** A facet in its own plane: its first corner at nought, its first side along x. */
 function flat(corners: readonly Vec3[], normal: Vec3): Vec2[] {
-  const along = unit3(sub3(corners[1]!, corners[0]!));
+  const along = unit3(sub3(corners[1]!, firstOf(corners)));
   const up = cross3(normal, along);
   return corners.map((p) => {
-    const d = sub3(p, corners[0]!);
+    const d = sub3(p, firstOf(corners));
     return { x: dot3(d, along), y: dot3(d, up) };
   });
 }
@@ -87,7 +88,7 @@ export function unfolded(
       const { facet, side } = open.pop()!;
       const { across, acrossSide } = facets[facet]!.sides[side]!;
       if (placed.has(across!)) continue;
-      const here = where.get(facet)!;
+      const here = getFrom(where, facet);
       const there = flats[across!]!;
       const n = there.length;
       const move = onto(
@@ -102,7 +103,7 @@ export function unfolded(
       const wide = grown([lies], marginMm);
       const most = OVERLAP_MM2 + CORNER_SHARE * marginMm * marginMm;
       const covers = (other: readonly Vec2[]): boolean =>
-        other !== here && !apart(other, wide[0]!) && regionArea(common([[...other]], wide)) > most;
+        other !== here && !apart(other, firstOf(wide)) && regionArea(common([[...other]], wide)) > most;
       if (net.some(covers)) continue;
       placed.add(across!);
       net.push(lies);

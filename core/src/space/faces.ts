@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { add3, contains, dot3, type Mesh, scale3, sub3, type Vec2, type Vec3 } from '../geometry';
 import { type Stick, stickMesh, gridNormals, type LaidPanel, onGrid, plateMesh, shut } from '../panel';
 
@@ -13,15 +14,19 @@ const FINE_MM = 2;
 /** How often a grid is parted either way so that its cells are fine. */
 function partsOf(grid: readonly Vec3[][]): [rows: number, columns: number] {
   const far = (a: Vec3, b: Vec3): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
-  const rows = Math.max(...grid.slice(1).map((row, r) => far(row[0]!, grid[r]![0]!)));
-  const columns = Math.max(...grid[0]!.slice(1).map((p, c) => far(p, grid[0]![c]!)));
+  const rows = Math.max(...grid.slice(1).map((row, r) => far(firstOf(row), grid[r]![0]!)));
+  const columns = Math.max(
+    ...firstOf(grid)
+      .slice(1)
+      .map((p, c) => far(p, firstOf(grid)[c]!)),
+  );
   const parts = (mm: number): number => Math.min(24, Math.max(1, Math.ceil(mm / FINE_MM)));
   return [parts(rows), parts(columns)];
 }
 
 /** Two triangles for every cell of a grid, without those that lie in an opening, given as shares of width and height. */
 function cellFaces(grid: readonly Vec3[][], openings: readonly (readonly Vec2[])[]): Triangle[] {
-  const [rows, columns] = [grid.length - 1, grid[0]!.length - 1];
+  const [rows, columns] = [grid.length - 1, firstOf(grid).length - 1];
   const [fineRows, fineColumns] = openings.length > 0 ? partsOf(grid) : [1, 1];
   const [high, wide] = [rows * fineRows, columns * fineColumns];
   const points = Array.from({ length: high + 1 }, (_, r) =>

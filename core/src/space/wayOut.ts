@@ -1,3 +1,4 @@
+import { firstOf } from '../units';
 import { add3, cross3, dist3, dot3, scale3, type Vec3 } from '../geometry';
 import type { Convex } from './convex';
 import type { Triangle } from './faces';
@@ -55,7 +56,7 @@ function drawnIn([a, b, c]: readonly Vec3[], by: readonly number[]): Vec3 | unde
   if (Math.abs(whole) < 1e-9) return undefined;
   return scale3(
     add3(
-      scale3(cross3(b!, c!), -by[0]!),
+      scale3(cross3(b!, c!), -firstOf(by)),
       add3(scale3(cross3(c!, a!), -by[1]!), scale3(cross3(a!, b!), -by[2]!)),
     ),
     1 / whole,
@@ -149,7 +150,7 @@ function search(
   const open: { at: readonly number[]; left: number }[] = [{ at: start, left: left(start) }];
   for (let looked = 0; open.length > 0; looked++) {
     const best = open.reduce((b, o, i) => (o.left < open[b]!.left ? i : b), 0);
-    const { at, left: leftMm } = open.splice(best, 1)[0]!;
+    const { at, left: leftMm } = firstOf(open.splice(best, 1));
     if (leftMm <= 0) return { found: { way: wayTo(at) }, reached };
     const out = looked % 8 === 0 ? straight(at) : undefined;
     if (out) return { found: { way: [...wayTo(at), shiftOf(out)] }, reached };

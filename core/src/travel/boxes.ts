@@ -1,4 +1,4 @@
-import { chance } from '../units';
+import { chance, itemAt } from '../units';
 
 /** Something that travels: the smallest box round it. */
 export interface TravelItem {
@@ -46,19 +46,24 @@ const turnsOf = ([a, b, c]: readonly [number, number, number]): Size[] => [
 const volume = ([a, b, c]: readonly [number, number, number]): number => a * b * c;
 
 const overlap = (a: Stowed, at: Size, size: Size): boolean =>
-  [0, 1, 2].every((k) => a.atMm[k]! + a.sizeMm[k]! > at[k]! + 1e-6 && at[k]! + size[k]! > a.atMm[k]! + 1e-6);
+  [0, 1, 2].every(
+    (k) =>
+      itemAt(a.atMm, k) + itemAt(a.sizeMm, k) > itemAt(at, k) + 1e-6 &&
+      itemAt(at, k) + itemAt(size, k) > itemAt(a.atMm, k) + 1e-6,
+  );
 
 /** The lowest, then nearest, then leftmost corner at which an item fits, turned any way. */
 function place(item: TravelItem, box: TravelBox, stowed: readonly Stowed[]): Stowed | undefined {
   // Corners that what lies there already leaves: beside, before and on top of each, against walls and neighbours.
   const [xs, ys, zs] = [0, 1, 2].map((k) => [
     0,
-    ...new Set(stowed.map((s) => s.atMm[k]! + s.sizeMm[k]!)),
+    ...new Set(stowed.map((s) => itemAt(s.atMm, k) + itemAt(s.sizeMm, k))),
   ]) as [number[], number[], number[]];
   let best: Stowed | undefined;
   const better = (at: Size): boolean => {
     if (!best) return true;
-    for (const k of [2, 1, 0]) if (Math.abs(at[k]! - best.atMm[k]!) > 1e-6) return at[k]! < best.atMm[k]!;
+    for (const k of [2, 1, 0])
+      if (Math.abs(itemAt(at, k) - itemAt(best.atMm, k)) > 1e-6) return itemAt(at, k) < itemAt(best.atMm, k);
     return false;
   };
   for (const sizeMm of turnsOf(item.sidesMm))
@@ -66,7 +71,8 @@ function place(item: TravelItem, box: TravelBox, stowed: readonly Stowed[]): Sto
       for (const y of ys)
         for (const x of xs) {
           const at: Size = [x, y, z];
-          if (!better(at) || at.some((v, k) => v + sizeMm[k]! > box.insideMm[k]! + 1e-6)) continue;
+          if (!better(at) || at.some((v, k) => v + itemAt(sizeMm, k) > itemAt(box.insideMm, k) + 1e-6))
+            continue;
           if (stowed.some((s) => overlap(s, at, sizeMm))) continue;
           best = { item, atMm: at, sizeMm };
         }
@@ -100,7 +106,7 @@ function stowedIn(order: readonly TravelItem[], boxes: readonly TravelBox[]): St
 
 /** Whether an item fits in a box at all. */
 export const goesIn = (item: TravelItem, box: TravelBox): boolean =>
-  turnsOf(item.sidesMm).some((size) => size.every((v, k) => v <= box.insideMm[k]! + 1e-6));
+  turnsOf(item.sidesMm).some((size) => size.every((v, k) => v <= itemAt(box.insideMm, k) + 1e-6));
 
 /**
  * Items stowed in boxes, largest first, each at the lowest free corner of the first box that takes it, turned any way

@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import { type Request, Router } from 'express';
 import { toString as qrCode } from 'qrcode';
 import { isLocal } from '../admission';
@@ -33,7 +34,7 @@ export function deviceRoutes(pairing: Pairing, lan: Lan): Router {
       );
     const { code, until } = pairing.begin();
     const links = lan.addresses.map((address) => `${address}pair?code=${code}`);
-    const qr = await qrCode(links[0]!, { type: 'svg', margin: 2 });
+    const qr = await qrCode(firstOf(links), { type: 'svg', margin: 2 });
     res.status(201).json({ code, until: until.toISOString(), links, qr });
   });
 

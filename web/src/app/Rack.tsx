@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import type { Part } from '@fomrik/core/document';
 import { nested, type PartReport, sidesOf } from '@fomrik/core/parts';
 import { boundsOf } from '@fomrik/core/geometry';
@@ -41,7 +42,7 @@ function sheetWords(part: Part, report: PartReport | undefined): string {
   if (report && report.pieces.length === 0) return report.sticks[0]?.name ?? 'nothing cut';
   if (part.stack.length > 1)
     return `${part.stack.length} layers, ${part.stack.reduce((sum, p) => sum + p.nominalMm, 0)} mm`;
-  return `${part.stack[0]!.nominalMm} mm`;
+  return `${firstOf(part.stack).nominalMm} mm`;
 }
 
 /** Left: the build's parts hung on an outline of the wearer. */

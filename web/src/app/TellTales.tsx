@@ -1,3 +1,4 @@
+import { findIn } from '@fomrik/core/units';
 import type { Finding } from '@fomrik/core/document';
 import type { Severity, Station } from '@fomrik/core/document';
 import { strainClassName } from '@fomrik/core/foam';
@@ -160,7 +161,7 @@ export function TellTales({ station }: { station: Station }) {
       ))}
       {elsewhere.length > 0 && <h2 className="head mt-4">At other stations ({elsewhere.length})</h2>}
       {elsewhere.map((f) => (
-        <Folded key={f.id} finding={f} where={stations.find((s) => s.key === f.station)!.label} />
+        <Folded key={f.id} finding={f} where={findIn(stations, (s) => s.key === f.station).label} />
       ))}
       {understood.length > 0 && <h2 className="head mt-4">Dismissed ({understood.length})</h2>}
       {understood.map((f) => (

@@ -1,3 +1,4 @@
+import { findIn } from '@fomrik/core/units';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { toast } from 'sonner';
@@ -94,7 +95,7 @@ export function Workshop() {
         <Rack />
         <main
           className="relative min-h-0 overflow-auto"
-          aria-label={stations.find((s) => s.key === key)!.label}
+          aria-label={findIn(stations, (s) => s.key === key).label}
         >
           <Conflict />
           <Standing />

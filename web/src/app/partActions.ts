@@ -1,3 +1,4 @@
+import { itemAt } from '@fomrik/core/units';
 import { canPair } from '@fomrik/core/body';
 import type { BuildDoc, Part } from '@fomrik/core/document';
 import {
@@ -138,5 +139,5 @@ export function stepPart(by: 1 | -1): void {
   const { parts } = useBuild.getState().doc;
   if (parts.length === 0) return;
   const at = parts.findIndex((p) => p.id === useView.getState().partId);
-  useView.setState({ partId: parts[(at + by + parts.length) % parts.length]!.id });
+  useView.setState({ partId: itemAt(parts, (at + by + parts.length) % parts.length).id });
 }

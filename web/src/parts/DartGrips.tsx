@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '@fomrik/core/units';
 import { dartsOn, edgeRun, type Piece } from '@fomrik/core/panel';
 import type { HandDart } from '@fomrik/core/document';
 import { dist2, lerp2, type Vec2 } from '@fomrik/core/geometry';
@@ -17,7 +18,7 @@ const clamp = (t: number, low: number, high: number): number => Math.min(high, M
 
 /** The edge and the fraction along it nearest to a spot of the piece. */
 function mouthNear(piece: Piece, spot: Vec2): { edgeId: string; at: number } {
-  let best = { edgeId: piece.edges[0]!.id, at: 0.5, away: Infinity };
+  let best = { edgeId: firstOf(piece.edges).id, at: 0.5, away: Infinity };
   for (const edge of piece.edges) {
     const run = edgeRun(piece.outline, edge);
     run.forEach((p, i) => {
@@ -41,12 +42,12 @@ export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
     darts.map((d, i) => (i === index ? { ...d, ...change } : d));
   const moved = (index: number, what: 'mouth' | 'tip', spot: Vec2): HandDart[] => {
     if (what === 'mouth') return changed(index, mouthNear(piece, spot));
-    const [a, tip, b] = marks[index]!.points as [Vec2, Vec2, Vec2];
+    const [a, tip, b] = itemAt(marks, index).points as [Vec2, Vec2, Vec2];
     const mouth = lerp2(a, b, 0.5);
     const length = Math.max(dist2(mouth, tip), 1);
     const along =
       ((spot.x - mouth.x) * (tip.x - mouth.x) + (spot.y - mouth.y) * (tip.y - mouth.y)) / length ** 2;
-    return changed(index, { reach: clamp(Number((darts[index]!.reach * along).toFixed(2)), 0.1, 1) });
+    return changed(index, { reach: clamp(Number((itemAt(darts, index).reach * along).toFixed(2)), 0.1, 1) });
   };
   const nudge = (index: number, what: 'mouth' | 'tip') => (event: KeyboardEvent) => {
     if (event.key === 'Delete' || event.key === 'Backspace') {
@@ -60,7 +61,7 @@ export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    const dart = darts[index]!;
+    const dart = itemAt(darts, index);
     onDarts(
       changed(
         index,

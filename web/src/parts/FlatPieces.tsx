@@ -1,3 +1,4 @@
+import { itemAt } from '@fomrik/core/units';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { quantityText } from '@fomrik/core/pattern';
 import { bevelWords, type Piece } from '@fomrik/core/panel';
@@ -41,10 +42,14 @@ export function FlatPieces({
   const words = fontOf(layOut(sizes)) * LETTER;
   const roomy = sizes.map((s, i) => ({
     ...s,
-    w: s.h > s.w ? s.w : Math.max(s.w, words * pieces[i]!.name.length),
+    w: s.h > s.w ? s.w : Math.max(s.w, words * itemAt(pieces, i).name.length),
   }));
   const { laid: places, w, h } = layOut(roomy);
-  const laid = places.map((p, i) => ({ ...p, x: p.x + (p.w - sizes[i]!.w) / 2, w: sizes[i]!.w }));
+  const laid = places.map((p, i) => ({
+    ...p,
+    x: p.x + (p.w - itemAt(sizes, i).w) / 2,
+    w: itemAt(sizes, i).w,
+  }));
   const font = fontOf({ w, h });
   const worst = pieces
     .filter((p) => p.stretch)
@@ -61,7 +66,7 @@ export function FlatPieces({
         onPointerLeave={() => onEdge(undefined)}
       >
         {laid.map(({ index, x, y, w: width, h: height }) => {
-          const piece = pieces[index]!;
+          const piece = itemAt(pieces, index);
           const foam = said(piece.foamName);
           return (
             <g key={piece.id}>

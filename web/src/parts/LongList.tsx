@@ -1,3 +1,4 @@
+import { itemAt } from '@fomrik/core/units';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
 
@@ -44,7 +45,7 @@ function InSight<T>({ items, keyOf, rowPx, children, className }: LongListProps<
     count: items.length,
     getScrollElement: () => scrollerOf(list.current),
     estimateSize: () => rowPx,
-    getItemKey: (i) => keyOf(items[i]!),
+    getItemKey: (i) => keyOf(itemAt(items, i)),
     scrollMargin: above,
     overscan: 8,
   });
@@ -63,7 +64,7 @@ function InSight<T>({ items, keyOf, rowPx, children, className }: LongListProps<
             transform: `translateY(${row.start - above}px)`,
           }}
         >
-          {children(items[row.index]!)}
+          {children(itemAt(items, row.index))}
         </li>
       ))}
     </ul>

@@ -1,7 +1,7 @@
 import type { Row, RowsField } from '@fomrik/core/document';
 import { type DrawnNode, drawnLine } from '@fomrik/core/forms';
 import { boundsOf, type Vec2 } from '@fomrik/core/geometry';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, itemAt } from '@fomrik/core/units';
 import { rangedIn, twinOf } from './outlineRows';
 import { OutlineTools, type OutlineToolsProps } from './OutlineTools';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
@@ -107,8 +107,8 @@ export function OutlineEditor({
     onDragEnd();
   };
   const add = (after: number): void => {
-    const next = rows[(after + 1) % rows.length]!;
-    const row = rows[after]!;
+    const next = itemAt(rows, (after + 1) % rows.length);
+    const row = itemAt(rows, after);
     const middle: Row = {
       ...row,
       [ax]: ranged(ax, (Number(row[ax]) + Number(next[ax])) / 2),
@@ -133,7 +133,7 @@ export function OutlineEditor({
     const move = step[e.key];
     if (move) {
       e.preventDefault();
-      onChange(put(i, points[i]!.x + move[0], points[i]!.y + move[1]));
+      onChange(put(i, itemAt(points, i).x + move[0], itemAt(points, i).y + move[1]));
     }
     if (e.key === 'Delete' || e.key === 'Backspace') {
       e.preventDefault();

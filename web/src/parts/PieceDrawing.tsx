@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import { edgeRun, type Piece, type PieceEdge } from '@fomrik/core/panel';
 import type { StandOff } from '@fomrik/core/parts';
 import type { Vec2 } from '@fomrik/core/geometry';
@@ -78,8 +79,8 @@ export function PieceDrawing({
               ))}
               {lines[0] && (
                 <text
-                  x={Number(place(lines[0][0]!).split(',')[0])}
-                  y={Number(place(lines[0][0]!).split(',')[1])}
+                  x={Number(place(firstOf(lines[0])).split(',')[0])}
+                  y={Number(place(firstOf(lines[0])).split(',')[1])}
                   fontSize={7}
                   fill="white"
                   stroke="none"
@@ -108,8 +109,8 @@ export function PieceDrawing({
           ))}
           {flat[0] && (
             <text
-              x={Number(place(flat[0][0]!).split(',')[0])}
-              y={Number(place(flat[0][0]!).split(',')[1])}
+              x={Number(place(firstOf(flat[0])).split(',')[0])}
+              y={Number(place(firstOf(flat[0])).split(',')[1])}
               fontSize={7}
               fill="white"
               stroke="none"

@@ -1,6 +1,6 @@
 import type { Row, RowsField } from '@fomrik/core/document';
 import { begunOutline, type DrawnNode, edgesOfOutline, takenPieces } from '@fomrik/core/forms';
-import { letterAt } from '@fomrik/core/units';
+import { letterAt, itemAt, firstOf } from '@fomrik/core/units';
 import { useState, type ComponentProps } from 'react';
 import { OutlineEditor } from './OutlineEditor';
 
@@ -80,8 +80,8 @@ export function PiecesEditor({
           onDrag={(next) => onDrag(merged(next))}
           numbers={edges.map(({ number, run }) => ({
             number,
-            at: run[Math.floor(run.length / 2)]!,
-            from: run[0]!,
+            at: itemAt(run, Math.floor(run.length / 2)),
+            from: firstOf(run),
           }))}
           onTakeAll={takeAll}
         />

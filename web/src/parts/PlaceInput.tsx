@@ -1,3 +1,4 @@
+import { lastOf, itemAt } from '@fomrik/core/units';
 import type { Place } from '@fomrik/core/document';
 import type { PanelReport, PartReport } from '@fomrik/core/parts';
 import { Plus, X } from 'lucide-react';
@@ -150,7 +151,7 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
                     aria-label="On over the next edge"
                     title="On over the next edge"
                     onClick={() =>
-                      onChange({ ...place, runs: [...place.runs, nextRun(shell, place.runs.at(-1)!)] })
+                      onChange({ ...place, runs: [...place.runs, nextRun(shell, lastOf(place.runs))] })
                     }
                   >
                     <Plus size={14} aria-hidden />
@@ -171,7 +172,7 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
             onChange={(panel) => onChange({ ...place, panel })}
           />
           {([0, place.points.length - 1] as const).map((at) => {
-            const [x, y] = place.points[at]!;
+            const [x, y] = itemAt(place.points, at);
             const set = (point: [number, number]): void =>
               onChange({ ...place, points: place.points.map((p, i) => (i === at ? point : p)) });
             return (

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '@fomrik/core/units';
 import type { PartReport } from '@fomrik/core/parts';
 import type { OpeningClearance } from '@fomrik/core/forms';
 import type { Vec3 } from '@fomrik/core/geometry';
@@ -20,7 +21,7 @@ export interface OverlayChoice {
 export function Drawn({ made, place }: { made: PartReport; place: Place }) {
   return made.drawn.map((d, i) =>
     d.points.length === 1 ? (
-      <mesh key={i} position={place(d.points[0]!)}>
+      <mesh key={i} position={place(firstOf(d.points))}>
         <sphereGeometry args={[d.acrossMm / 2, 12, 8]} />
         <meshLambertMaterial color={d.kind === 'hole' ? '#1b2625' : '#c9ced0'} />
       </mesh>
@@ -40,7 +41,7 @@ export function Drawn({ made, place }: { made: PartReport; place: Place }) {
 
 /** Points in pairs, for lines drawn as separate runs. */
 const pairs = (lines: readonly (readonly Vec3[])[], place: Place): [number, number, number][] =>
-  lines.flatMap((line) => line.slice(1).flatMap((p, i) => [place(line[i]!), place(p)]));
+  lines.flatMap((line) => line.slice(1).flatMap((p, i) => [place(itemAt(line, i)), place(p)]));
 
 /** A circle of a girth, level on the figure and across a limb. */
 function circle({ at: centre }: OpeningClearance, girthMm: number): Vec3[] {

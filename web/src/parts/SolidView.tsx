@@ -1,3 +1,4 @@
+import { itemAt } from '@fomrik/core/units';
 import { type Body, type Zone, zoneInfo } from '@fomrik/core/body';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import type { Mesh, Vec3 } from '@fomrik/core/geometry';
@@ -164,10 +165,10 @@ const facing = (zone: Zone | undefined): 1 | -1 => (zone === 'back' ? -1 : 1);
 
 /** Middle of the points and how far the eye must stand. */
 function framing(points: [number, number, number][]): { target: [number, number, number]; reach: number } {
-  const low = [0, 1, 2].map((k) => points.reduce((m, p) => Math.min(m, p[k]!), Infinity));
-  const high = [0, 1, 2].map((k) => points.reduce((m, p) => Math.max(m, p[k]!), -Infinity));
-  const target = [0, 1, 2].map((k) => (low[k]! + high[k]!) / 2) as [number, number, number];
-  return { target, reach: Math.max(...[0, 1, 2].map((k) => high[k]! - low[k]!)) * 1.08 };
+  const low = [0, 1, 2].map((k) => points.reduce((m, p) => Math.min(m, itemAt(p, k)), Infinity));
+  const high = [0, 1, 2].map((k) => points.reduce((m, p) => Math.max(m, itemAt(p, k)), -Infinity));
+  const target = [0, 1, 2].map((k) => (itemAt(low, k) + itemAt(high, k)) / 2) as [number, number, number];
+  return { target, reach: Math.max(...[0, 1, 2].map((k) => itemAt(high, k) - itemAt(low, k))) * 1.08 };
 }
 
 /** Puts the eye before what is shown when that is another thing; while it is the same, the eye stays where it was turned to. */

@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import { useEffect, useState } from 'react';
 import type { Worked } from './useWorked';
 
@@ -25,7 +26,7 @@ export function WorkedNote({ of: { busy, fault, again }, what }: { of: Worked<un
   if (!busy || !long) return null;
   return (
     <p role="status" className="text-[13px] text-soft">
-      Calculating {what[0]!.toLowerCase() + what.slice(1)}…
+      Calculating {firstOf(what).toLowerCase() + what.slice(1)}…
     </p>
   );
 }

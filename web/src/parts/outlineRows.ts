@@ -1,9 +1,10 @@
+import { itemAt } from '@fomrik/core/units';
 import type { Row, RowsField } from '@fomrik/core/document';
 import type { Reach } from '@fomrik/core/files/outline/readOutline';
 
 /** The point that mirrors another about the middle line, when there is one. */
 export function twinOf(points: readonly { x: number; y: number }[], i: number): number | undefined {
-  const p = points[i]!;
+  const p = itemAt(points, i);
   if (Math.abs(p.x) < 0.5) return undefined;
   const k = points.findIndex((q, n) => n !== i && Math.abs(q.x + p.x) < 1.5 && Math.abs(q.y - p.y) < 1.5);
   return k < 0 ? undefined : k;

@@ -2,7 +2,7 @@ import { GiveLine } from './GiveLine';
 import { knownLength } from '@fomrik/core/document';
 import { disagreement, measuredOn, type Picture, type Spot, type View, views } from '@fomrik/core/picture';
 import { formOf, freeName, standardKinds } from '@fomrik/core/parts';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, itemAt } from '@fomrik/core/units';
 import { X } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { ChoiceField, WordsField } from '../parts/Field';
@@ -122,7 +122,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
     const move = step[e.key];
     if (!move) return;
     e.preventDefault();
-    put(i, [all[i]![0] + move[0], all[i]![1] + move[1]], false);
+    put(i, [itemAt(all, i)[0] + move[0], itemAt(all, i)[1] + move[1]], false);
   };
   const lines = (picture.lines ?? []).map((one) => {
     const part = parts.find((p) => p.id === one.part);

@@ -1,7 +1,7 @@
 import { landmarks, measures, seenMarks } from '@fomrik/core/body';
 import { standingIn } from '@fomrik/core/document';
 import { knownSheets, type Picture, type Spot } from '@fomrik/core/picture';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, firstOf, findIn, itemAt } from '@fomrik/core/units';
 import { ChoiceField, LengthField } from '../parts/Field';
 import { useReport } from '../store/report';
 
@@ -101,11 +101,11 @@ export function SizeFields({ picture, onChange }: { picture: Picture; onChange: 
             const { figure, ...plain } = known;
             if (figure) return onChange({ ...picture, known: plain });
             const heights = landmarks(body);
-            const tall = heights[0]!.upMm;
+            const tall = firstOf(heights).upMm;
             const marked = seenMarks.map((name) => {
-              const share = 1 - heights.find((m) => m.name === name)!.upMm / tall;
+              const share = 1 - findIn(heights, (m) => m.name === name).upMm / tall;
               const at: Spot = [0, 1].map(
-                (k) => known.from[k]! + (known.to[k]! - known.from[k]!) * share,
+                (k) => itemAt(known.from, k) + (itemAt(known.to, k) - itemAt(known.from, k)) * share,
               ) as Spot;
               return { name, at };
             });

@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import { type Body, landmarks } from '@fomrik/core/body';
 import type { Spot } from '@fomrik/core/picture';
 
@@ -14,7 +15,7 @@ export function StandingFigure({
   size: number;
 }) {
   const marks = landmarks(body);
-  const stature = marks[0]!.upMm;
+  const stature = firstOf(marks).upMm;
   const down = { x: floor[0] - crown[0], y: floor[1] - crown[1] };
   const tall = Math.hypot(down.x, down.y);
   if (tall < 1) return null;

@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import type { BuildDoc, LogEntry, Pin } from '@fomrik/core/document';
 import type { Report } from '@fomrik/core/report';
 import { toast } from 'sonner';
@@ -56,7 +57,7 @@ export async function loadNotes(id: string): Promise<void> {
 export const refreshNotes = (id: string): void => void fetchNotes(id).catch(() => undefined);
 
 const pinName = (doc: BuildDoc): string => {
-  const foams = [...new Set(doc.parts.map((p) => `${p.stack[0]!.nominalMm} mm`))];
+  const foams = [...new Set(doc.parts.map((p) => `${firstOf(p.stack).nominalMm} mm`))];
   return foams.length > 0 ? foams.join(', ') : 'empty';
 };
 

@@ -1,3 +1,4 @@
+import { itemAt } from '@fomrik/core/units';
 import {
   applyChanges,
   type BuildDoc,
@@ -86,7 +87,7 @@ export function applyShown(changes: readonly Change[]): void {
       return { path: [root, doc.circuits.findIndex((c) => c.id === id), ...deeper], value };
     });
   const edited = next.parts.reduce((now, after, i) => {
-    const before = shown.parts[i]!;
+    const before = itemAt(shown.parts, i);
     return before === after ? now : editPart(now, versionId, versionScope, before, after);
   }, doc);
   replace(applyChanges(edited, rest));

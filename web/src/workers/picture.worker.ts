@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '@fomrik/core/units';
 import type { Vec2 } from '@fomrik/core/geometry';
 import {
   type Known,
@@ -55,7 +56,7 @@ const api = {
     };
     const reported = outlines.map((one) => {
       const byX = [...one.outline].sort((a, b) => a.x - b.x);
-      const across = measuredOn(picture, known, spot(byX[0]!), spot(byX.at(-1)!));
+      const across = measuredOn(picture, known, spot(firstOf(byX)), spot(lastOf(byX)));
       return { ...one, likelyMm: across?.likelyMm ?? 0 };
     });
     return { outlines: reported, ...sheet };

@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '../../units';
+import { fail, ok, type Result, itemAt } from '../../units';
 import { type Branch, flowOf } from './branch';
 
 /** A branch as it works: volts across it, current through it, watts it takes; a source that feeds takes less than none. */
@@ -25,23 +25,24 @@ const STEP_V = 2;
 function eliminate(rows: Float64Array[], n: number): Float64Array | undefined {
   for (let k = 0; k < n; k++) {
     let pivot = k;
-    for (let i = k + 1; i < n; i++) if (Math.abs(rows[i]![k]!) > Math.abs(rows[pivot]![k]!)) pivot = i;
-    if (Math.abs(rows[pivot]![k]!) < 1e-18) return undefined;
-    [rows[k], rows[pivot]] = [rows[pivot]!, rows[k]!];
-    const top = rows[k]!;
+    for (let i = k + 1; i < n; i++)
+      if (Math.abs(itemAt(itemAt(rows, i), k)) > Math.abs(itemAt(itemAt(rows, pivot), k))) pivot = i;
+    if (Math.abs(itemAt(itemAt(rows, pivot), k)) < 1e-18) return undefined;
+    [rows[k], rows[pivot]] = [itemAt(rows, pivot), itemAt(rows, k)];
+    const top = itemAt(rows, k);
     for (let i = k + 1; i < n; i++) {
-      const row = rows[i]!;
-      const by = row[k]! / top[k]!;
+      const row = itemAt(rows, i);
+      const by = itemAt(row, k) / itemAt(top, k);
       if (by === 0) continue;
-      for (let j = k; j <= n; j++) row[j]! -= by * top[j]!;
+      for (let j = k; j <= n; j++) row[j]! -= by * itemAt(top, j);
     }
   }
   const x = new Float64Array(n);
   for (let i = n - 1; i >= 0; i--) {
-    const row = rows[i]!;
-    let sum = row[n]!;
-    for (let j = i + 1; j < n; j++) sum -= row[j]! * x[j]!;
-    x[i] = sum / row[i]!;
+    const row = itemAt(rows, i);
+    let sum = itemAt(row, n);
+    for (let j = i + 1; j < n; j++) sum -= itemAt(row, j) * itemAt(x, j);
+    x[i] = sum / itemAt(row, i);
   }
   return x;
 }
@@ -64,26 +65,26 @@ export function solveNetwork(branches: readonly Branch[]): Result<Operating> {
       return row;
     });
     for (const branch of branches) {
-      const across = volts[branch.a]! - volts[branch.b]!;
+      const across = itemAt(volts, branch.a) - itemAt(volts, branch.b);
       const { amps, slope } = flowOf(branch, across);
       const rest = amps - slope * across;
       const [a, b] = [branch.a - 1, branch.b - 1];
       if (a >= 0) {
-        rows[a]![a]! += slope;
-        rows[a]![n]! -= rest;
-        if (b >= 0) rows[a]![b]! -= slope;
+        itemAt(rows, a)[a]! += slope;
+        itemAt(rows, a)[n]! -= rest;
+        if (b >= 0) itemAt(rows, a)[b]! -= slope;
       }
       if (b >= 0) {
-        rows[b]![b]! += slope;
-        rows[b]![n]! += rest;
-        if (a >= 0) rows[b]![a]! -= slope;
+        itemAt(rows, b)[b]! += slope;
+        itemAt(rows, b)[n]! += rest;
+        if (a >= 0) itemAt(rows, b)[a]! -= slope;
       }
     }
     const next = eliminate(rows, n);
     if (!next) return fail('The circuit has a part that is joined to nothing.');
     let moved = 0;
     for (let i = 0; i < n; i++) {
-      const by = next[i]! - volts[i + 1]!;
+      const by = itemAt(next, i) - itemAt(volts, i + 1);
       moved = Math.max(moved, Math.abs(by));
       volts[i + 1]! += Math.max(-STEP_V, Math.min(STEP_V, by));
     }
@@ -91,7 +92,7 @@ export function solveNetwork(branches: readonly Branch[]): Result<Operating> {
       return ok({
         nodeVolts: [...volts],
         branches: branches.map((branch) => {
-          const across = volts[branch.a]! - volts[branch.b]!;
+          const across = itemAt(volts, branch.a) - itemAt(volts, branch.b);
           const { amps } = flowOf(branch, across);
           return { id: branch.id, volts: across, amps, watts: across * amps };
         }),

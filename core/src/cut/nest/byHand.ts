@@ -1,3 +1,4 @@
+import { findIn } from '../../units';
 import { boundsOf, common, grown, type Region, rotate2, signedArea, type Vec2 } from '../../geometry';
 import {
   laidOutline,
@@ -72,7 +73,7 @@ export function movedByHand(
   const item = items.find((i) => laid && i.partId === laid.partId && i.piece.id === laid.pieceId);
   if (!laid || !item || toSheet > sheets.length) return undefined;
   const pieceOf = (l: Sheet['laid'][number]): ToLay['piece'] =>
-    items.find((i) => i.partId === l.partId && i.piece.id === l.pieceId)!.piece;
+    findIn(items, (i) => i.partId === l.partId && i.piece.id === l.pieceId).piece;
   // Turned about the middle of its box as it lies.
   const b = boundsOf(laidOutline(item.piece.outline, laid));
   const middle = { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 };

@@ -1,5 +1,5 @@
 import { boundsOf, signedArea } from '../../geometry';
-import { chance } from '../../units';
+import { chance, getFrom, firstOf } from '../../units';
 import { fitsSheet, type Packed, packSheets } from '../packing';
 import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
 import { type Fixed, laidInOrder, sheetsOf, startTables, type Table, type Turn, wholeTable } from './lay';
@@ -58,7 +58,7 @@ function lastOf(
   items: ReadonlyMap<string, ToLay>,
 ): { lastMm: number; middleMm: number } {
   const last = sheets.findLast((s) => !s.offcut)?.laid ?? [];
-  const boxes = last.map((l) => boundsOf(laidOutline(items.get(keyOf(l))!.piece.outline, l)));
+  const boxes = last.map((l) => boundsOf(laidOutline(getFrom(items, keyOf(l)).piece.outline, l)));
   const weigh = (b: (typeof boxes)[number]): number => (b.maxX - b.minX) * (b.maxY - b.minY);
   const whole = boxes.reduce((sum, b) => sum + weigh(b), 0) || 1;
   return {
@@ -78,7 +78,7 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
         const at = free.findIndex(
           (i) => i.partId === laid.partId && i.piece.id === laid.pieceId && i.flipped === own,
         );
-        return { laid, item: free.splice(at, 1)[0]! };
+        return { laid, item: firstOf(free.splice(at, 1)) };
       });
     return held.length > 0 ? [{ sheet, held }] : [];
   });
@@ -127,7 +127,7 @@ export function* nesting(
   }
   const byId = new Map(items.map((i) => [`${i.partId}/${i.piece.id}`, i]));
   const sheetMm2 = size.widthMm * size.heightMm;
-  const areaOn = (s: Sheet): number => s.laid.reduce((sum, l) => sum + areaOf(byId.get(keyOf(l))!), 0);
+  const areaOn = (s: Sheet): number => s.laid.reduce((sum, l) => sum + areaOf(getFrom(byId, keyOf(l))), 0);
   const least = leastSheets(
     [...fitting, ...fixed.flatMap((f) => f.held.map((h) => h.item))].map(areaOf),
     sheetMm2,

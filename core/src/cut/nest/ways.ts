@@ -1,3 +1,4 @@
+import { firstOf } from '../../units';
 import { boundsOf, convexHull, grown, largestRing, type Vec2 } from '../../geometry';
 import type { Turns } from '../../materials';
 import { laidOutline, roomyHoles, type ToLay } from '../sheets';
@@ -79,7 +80,7 @@ export function waysOf(item: ToLay, cellMm: number, spacingMm: number, turns: Tu
 
 function wayOf(solid: readonly Vec2[][], flipped: boolean, turnRad: number, cellMm: number): Way {
   const turned = solid.map((ring) => laidOutline(ring, { flipped, turnRad, x: 0, y: 0 }));
-  const b = boundsOf(turned[0]!);
+  const b = boundsOf(firstOf(turned));
   return { flipped, turnRad, cells: cellsOf(turned, cellMm, b), minX: b.minX, minY: b.minY };
 }
 
@@ -92,7 +93,7 @@ export function cellsWhere(
 ): { cells: Cells; column: number; row: number } {
   const edge = spacingMm / 2;
   const solid = keptSolid(item, spacingMm).map((ring) => laidOutline(ring, laid));
-  const b = boundsOf(solid[0]!);
+  const b = boundsOf(firstOf(solid));
   const column = Math.floor((b.minX - edge) / cellMm + 1e-9);
   const row = Math.floor((b.minY - edge) / cellMm + 1e-9);
   const frame = { ...b, minX: edge + column * cellMm, minY: edge + row * cellMm };

@@ -1,3 +1,4 @@
+import { itemAt, getFrom } from '../../units';
 import { relaxed } from './linear';
 
 /** Lengths in the sticks they are cut from; the fewest there can be when it is proved. */
@@ -20,7 +21,7 @@ const MOST_NODES = 250_000;
 function bestFit(sizes: readonly number[], order: readonly number[], room: number): number[][] {
   const sticks: { left: number; cuts: number[] }[] = [];
   for (const i of order) {
-    const size = sizes[i]!;
+    const size = itemAt(sizes, i);
     let best: (typeof sticks)[number] | undefined;
     for (const s of sticks) if (s.left >= size && (!best || s.left < best.left)) best = s;
     if (best) {
@@ -41,17 +42,17 @@ function search(
   const left = Array.from({ length: most }, () => room);
   const cuts: number[][] = left.map(() => []);
   let nodes = 0;
-  let spare = most * room - order.reduce((sum, i) => sum + sizes[i]!, 0);
+  let spare = most * room - order.reduce((sum, i) => sum + itemAt(sizes, i), 0);
   if (spare < 0) return undefined;
-  const least = Math.min(...order.map((i) => sizes[i]!));
+  const least = Math.min(...order.map((i) => itemAt(sizes, i)));
   const place = (k: number): boolean => {
     if (k === order.length) return true;
     if (++nodes > MOST_NODES) return false;
-    const size = sizes[order[k]!]!;
+    const size = itemAt(sizes, itemAt(order, k));
     const tried = new Set<number>();
-    const sticks = left.map((_, s) => s).sort((a, b) => left[a]! - left[b]!);
+    const sticks = left.map((_, s) => s).sort((a, b) => itemAt(left, a) - itemAt(left, b));
     for (const s of sticks) {
-      const before = left[s]!;
+      const before = itemAt(left, s);
       if (before < size || tried.has(before)) continue;
       tried.add(before);
       // What is left of a stick and too short for anything is lost; no more may be lost than is spare.
@@ -60,9 +61,9 @@ function search(
       if (lost > spare) continue;
       left[s] = after;
       spare -= lost;
-      cuts[s]!.push(order[k]!);
+      itemAt(cuts, s).push(itemAt(order, k));
       if (place(k + 1)) return true;
-      cuts[s]!.pop();
+      itemAt(cuts, s).pop();
       spare += lost;
       left[s] = before;
       if (nodes > MOST_NODES) return false;
@@ -84,23 +85,26 @@ function rounded(
   const waiting = new Map(kinds.map((size) => [size, sizes.flatMap((s, i) => (s === size ? [i] : []))]));
   const sticks: number[][] = [];
   const cut = (pattern: readonly number[]): void => {
-    const cuts = pattern.flatMap((n, k) => waiting.get(kinds[k]!)!.splice(0, n));
+    const cuts = pattern.flatMap((n, k) => getFrom(waiting, itemAt(kinds, k)).splice(0, n));
     if (cuts.length > 0) sticks.push(cuts);
   };
-  const order = use.map((_, i) => i).sort((a, b) => (use[b]! % 1) - (use[a]! % 1));
+  const order = use.map((_, i) => i).sort((a, b) => (itemAt(use, b) % 1) - (itemAt(use, a) % 1));
   order.forEach((i, k) => {
-    const times = Math.floor(use[i]! + 1e-6) + (k < up ? 1 : 0);
-    for (let n = 0; n < times; n++) cut(patterns[i]!);
+    const times = Math.floor(itemAt(use, i) + 1e-6) + (k < up ? 1 : 0);
+    for (let n = 0; n < times; n++) cut(itemAt(patterns, i));
   });
-  const rest = [...waiting.values()].flat().sort((a, b) => sizes[b]! - sizes[a]!);
+  const rest = [...waiting.values()].flat().sort((a, b) => itemAt(sizes, b) - itemAt(sizes, a));
   // Into the room that is left first, then into new sticks.
-  const open = sticks.map((cuts) => ({ cuts, left: room - cuts.reduce((sum, i) => sum + sizes[i]!, 0) }));
+  const open = sticks.map((cuts) => ({
+    cuts,
+    left: room - cuts.reduce((sum, i) => sum + itemAt(sizes, i), 0),
+  }));
   const over: number[] = [];
   for (const i of rest) {
-    const fits = open.filter((s) => s.left >= sizes[i]!).sort((a, b) => a.left - b.left)[0];
+    const fits = open.filter((s) => s.left >= itemAt(sizes, i)).sort((a, b) => a.left - b.left)[0];
     if (fits) {
       fits.cuts.push(i);
-      fits.left -= sizes[i]!;
+      fits.left -= itemAt(sizes, i);
     } else over.push(i);
   }
   return [...sticks, ...bestFit(sizes, over, room)];
@@ -115,21 +119,21 @@ export function packSticks(lengthsMm: readonly number[], stickMm: number, kerfMm
   const room = Math.floor((stickMm + kerfMm) * UNIT + 1e-6);
   const sizes = lengthsMm.map((mm) => Math.max(1, Math.ceil((mm + kerfMm) * UNIT - 1e-6)));
   const tooLong = sizes.flatMap((s, i) => (s > room ? [i] : []));
-  const order = sizes.map((_, i) => i).filter((i) => sizes[i]! <= room);
-  order.sort((a, b) => sizes[b]! - sizes[a]!);
+  const order = sizes.map((_, i) => i).filter((i) => itemAt(sizes, i) <= room);
+  order.sort((a, b) => itemAt(sizes, b) - itemAt(sizes, a));
   if (order.length === 0) return { sticks: [], bound: 0, proved: true, tooLong };
   let best = bestFit(sizes, order, room);
-  let bound = Math.ceil(order.reduce((sum, i) => sum + sizes[i]!, 0) / room - 1e-9);
+  let bound = Math.ceil(order.reduce((sum, i) => sum + itemAt(sizes, i), 0) / room - 1e-9);
   const done = (): StickPlan => ({ sticks: best, bound, proved: best.length === bound, tooLong });
   if (best.length === bound) return done();
-  const kinds = [...new Set(order.map((i) => sizes[i]!))];
+  const kinds = [...new Set(order.map((i) => itemAt(sizes, i)))];
   const wanted = kinds.map((size) => order.filter((i) => sizes[i] === size).length);
-  const known = order.map((i) => sizes[i]!);
+  const known = order.map((i) => itemAt(sizes, i));
   const { patterns, use, sticks } = relaxed(kinds, wanted, room);
   bound = Math.max(bound, Math.ceil(sticks - 1e-6));
   for (let up = 0; up <= kinds.length && best.length > bound; up++) {
     const tried = rounded(known, kinds, patterns, use, room, up);
-    if (tried.length < best.length) best = tried.map((cuts) => cuts.map((i) => order[i]!));
+    if (tried.length < best.length) best = tried.map((cuts) => cuts.map((i) => itemAt(order, i)));
   }
   while (best.length > bound) {
     const found = search(sizes, order, room, best.length - 1);

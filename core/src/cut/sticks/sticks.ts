@@ -1,4 +1,4 @@
-import { letterAt } from '../../units';
+import { letterAt, itemAt } from '../../units';
 import type { PartReport } from '../../parts';
 import type { Catalogue, Rod } from '../../materials';
 import { packSticks } from './plan';
@@ -44,14 +44,14 @@ export function sticksOf(parts: readonly PartReport[], { rods }: Catalogue, kerf
       {
         rod,
         sticks: plan.sticks.map((indices) => {
-          const of = indices.map((i) => cuts[i]!);
+          const of = indices.map((i) => itemAt(cuts, i));
           // What is left is parted from the last length by a cut of its own.
           const used = of.reduce((sum, c) => sum + c.lengthMm + kerfMm, 0);
           return { cuts: of, offcutMm: Math.max(0, rod.stickMm - used) };
         }),
         bound: plan.bound,
         proved: plan.proved,
-        tooLong: plan.tooLong.map((i) => cuts[i]!),
+        tooLong: plan.tooLong.map((i) => itemAt(cuts, i)),
       },
     ];
   });

@@ -3,7 +3,7 @@ import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../.
 import { edgeGlow, type EdgeLit, mostEngraved } from '../../light';
 import { type LampColour, ledBodies, leds, walls } from '../../materials';
 import { platePiece } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, firstOf } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
 import { spotFrom } from '../laying/spot';
 
@@ -240,7 +240,11 @@ export const edgeLit = defineFeature<EdgeParams>({
         { pieceId: laid.panel.id, mark: { kind: 'slot', points: ring(0), text: `window ${size}` } },
         {
           pieceId: laid.panel.id,
-          mark: { kind: 'glue', points: [...ring(LIP_MM), ring(LIP_MM)[0]!], text: 'edge-lit sheet, inside' },
+          mark: {
+            kind: 'glue',
+            points: [...ring(LIP_MM), firstOf(ring(LIP_MM))],
+            text: 'edge-lit sheet, inside',
+          },
         },
       ],
       items: lamps.map(({ x, y }, i): Item => {

@@ -1,6 +1,6 @@
 import { type Check, choice, length, number, type ParamsOf } from '../../document';
 import { type Gel, gels } from '../../materials';
-import { trimNumber } from '../../units';
+import { trimNumber, findIn } from '../../units';
 import { defineFeature, nothing, notLaid } from '../contract';
 import { type Footing, footingOf } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
@@ -116,7 +116,7 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
     const size = { widthMm: params.widthMm, lengthMm: params.lengthMm };
     const footing = footingOf(on, feature, size);
     if (!footing) return notLaid(feature, 'inside', 'the place that held a device is no longer there.');
-    const name = kinds.find(([value]) => value === params.what)![1];
+    const name = findIn(kinds, ([value]) => value === params.what)[1];
     const haveMm = footing.depthMm;
     return {
       ...nothing(),

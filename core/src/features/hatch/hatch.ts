@@ -1,7 +1,7 @@
 import { choice, length, type ParamsOf } from '../../document';
 import { contains, distanceToEdge, type Mesh, type Vec2, type Vec3 } from '../../geometry';
 import { type LaidPanel, offsetGrid, onGrid, type Piece, platePiece } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, itemAt, firstOf } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { cutThrough, openingRing } from '../laying/cutThrough';
 import { magnetPairs } from '../laying/magnets';
@@ -44,7 +44,7 @@ function lipMesh(laid: LaidPanel, spot: Vec2, outer: readonly Vec2[], inner: rea
   };
   const along = (ring: readonly Vec2[]): (Vec3 | undefined)[] =>
     ring.flatMap((a, i) => {
-      const b = ring[(i + 1) % ring.length]!;
+      const b = itemAt(ring, (i + 1) % ring.length);
       return [0, 0.2, 0.4, 0.6, 0.8].map((t) => on({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }));
     });
   const [outside, inside] = [along(outer), along(inner)];
@@ -145,7 +145,7 @@ export const hatch = defineFeature<HatchParams>({
       drawn: [
         {
           kind: 'score',
-          points: [...ring, ring[0]!].flatMap((p) => {
+          points: [...ring, firstOf(ring)].flatMap((p) => {
             const uv = laid.uvAt(p);
             return uv ? [onGrid(offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value), uv)] : [];
           }),

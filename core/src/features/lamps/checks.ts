@@ -1,7 +1,7 @@
 import type { Check, Proposal, PanelSpot } from '../../document';
 import { ledBodies } from '../../materials';
 import type { LaidPanel } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, firstOf } from '../../units';
 import { featurePath, type Item, type LaidPart } from '../contract';
 import { spotBy, spotFrom } from '../laying/spot';
 import type { LampParams } from './lamps';
@@ -127,7 +127,7 @@ export function checksOf(
       id: `lamp-deep-${id}`,
       severity: 'mind',
       station: 'inside',
-      title: `lamps stand ${trimNumber(items[0]!.fit!.needMm)} mm out behind the ${laid.panel.existing ? 'wall' : 'foam'}, ${trimNumber(short)} mm more than the gap there.`,
+      title: `lamps stand ${trimNumber(firstOf(items).fit!.needMm)} mm out behind the ${laid.panel.existing ? 'wall' : 'foam'}, ${trimNumber(short)} mm more than the gap there.`,
       why: 'The leads press into the sleeve and short on sweat.',
       provenance: 'memory',
       excess: short,

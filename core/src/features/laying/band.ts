@@ -1,3 +1,4 @@
+import { itemAt, findIn, firstOf, lastOf } from '../../units';
 import type { Feature } from '../../document';
 import { dist3, type Vec3 } from '../../geometry';
 import {
@@ -37,7 +38,7 @@ const mitred = (on: LaidPart, feature: Feature, panel: string, edge: string): bo
 /** The edge before or after another, round the rim. */
 function next(panel: LaidPanel['panel'], edge: string, by: number): string {
   const all = edgesOf(panel);
-  return all[(all.findIndex((e) => e.id === edge) + by + all.length) % all.length]!.id;
+  return itemAt(all, (all.findIndex((e) => e.id === edge) + by + all.length) % all.length).id;
 }
 
 /** Strips along edges of flat panels, one for each edge. */
@@ -85,7 +86,7 @@ export function layBand(on: LaidPart, feature: Feature, band: Band): Laid {
       laid,
       edge,
       stretch: stretchAlong(laid.panel, edge)!,
-      edgeName: edgesOf(laid.panel).find((e) => e.id === edge)!.name,
+      edgeName: findIn(edgesOf(laid.panel), (e) => e.id === edge).name,
       face: offsetGrid(laid.panel.grid, lift),
     };
   });
@@ -118,8 +119,8 @@ export function layBand(on: LaidPart, feature: Feature, band: Band): Laid {
   for (const g of grids) {
     const before = strips.at(-1);
     const grid = g.grid!;
-    if (before && dist3(before.grid[0]!.at(-1)!, grid[0]![0]!) <= MEETS_MM) {
-      before.grid = before.grid.map((row, r) => [...row, ...grid[r]!.slice(1)]);
+    if (before && dist3(lastOf(firstOf(before.grid)), firstOf(firstOf(grid))) <= MEETS_MM) {
+      before.grid = before.grid.map((row, r) => [...row, ...itemAt(grid, r).slice(1)]);
       before.names.push(g.run.edgeName);
       before.to = g;
     } else strips.push({ grid, names: [g.run.edgeName], from: g, to: g });

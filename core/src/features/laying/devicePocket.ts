@@ -10,7 +10,7 @@ import {
   pocketCut,
   type Shape,
 } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, findIn, itemAt } from '../../units';
 import { type FoamOf, featurePath, type LaidPart, panelOf } from '../contract';
 import type { Footing } from './device';
 
@@ -78,7 +78,7 @@ export function pocketChecks(
   const layers = layersUnder(
     footing.laid.panel,
     on.panels.map((l) => l.panel),
-    (p) => on.panels.find((l) => l.panel === p)!.foam.thicknessMm.value,
+    (p) => findIn(on.panels, (l) => l.panel === p).foam.thicknessMm.value,
   );
   const clear = (): Proposal[] =>
     clearSpots(layers, feature, place, sized).map(([u, v]) => ({
@@ -170,7 +170,7 @@ function wallOf(ring: readonly Vec2[], outline: readonly Vec2[]): number {
   let least = Infinity;
   for (const p of ring)
     for (let i = 0; i < outline.length; i++) {
-      const [a, b] = [outline[i]!, outline[(i + 1) % outline.length]!];
+      const [a, b] = [itemAt(outline, i), itemAt(outline, (i + 1) % outline.length)];
       const d = { x: b.x - a.x, y: b.y - a.y };
       const t = ((p.x - a.x) * d.x + (p.y - a.y) * d.y) / (d.x * d.x + d.y * d.y || 1);
       const k = Math.min(1, Math.max(0, t));

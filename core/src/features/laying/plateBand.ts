@@ -1,3 +1,4 @@
+import { findIn, itemAt, lastOf } from '../../units';
 import type { Feature } from '../../document';
 import { add3, alongRun, common, cross3, dist2, largestRing, lerp2, scale3, type Vec2 } from '../../geometry';
 import { edgeRun, type LaidPanel, type Piece, type Plate, plateMesh, platePiece } from '../../panel';
@@ -38,7 +39,7 @@ export function stripOnPlate(
     outline,
     cuts: [],
   };
-  const name = laid.piece.edges.find((e) => e.id === edgeId)!.name;
+  const name = findIn(laid.piece.edges, (e) => e.id === edgeId).name;
   const piece: Piece = {
     ...platePiece({ id: `${feature.id}${suffix}`, name: `${band.name}, ${name}` }, strip, band.foam),
     role: 'laid',
@@ -52,8 +53,9 @@ export function stripOnPlate(
 /** Places along a run, so far in from it and about so far apart, clear of its ends; in the panel's plane. */
 export function spotsOnPlate(run: readonly Vec2[], insetMm: number, spacingMm: number): Vec2[] {
   const lengths = [0];
-  for (let i = 1; i < run.length; i++) lengths.push(lengths[i - 1]! + dist2(run[i - 1]!, run[i]!));
-  const free = lengths.at(-1)! - 2 * insetMm;
+  for (let i = 1; i < run.length; i++)
+    lengths.push(itemAt(lengths, i - 1) + dist2(itemAt(run, i - 1), itemAt(run, i)));
+  const free = lastOf(lengths) - 2 * insetMm;
   if (free < 0) return [];
   const count = Math.max(1, Math.round(free / spacingMm));
   return Array.from({ length: count + 1 }, (_, k) => {
@@ -62,9 +64,9 @@ export function spotsOnPlate(run: readonly Vec2[], insetMm: number, spacingMm: n
       1,
       lengths.findIndex((mm) => mm >= want - 1e-9),
     );
-    const [a, b] = [run[i - 1]!, run[i]!];
+    const [a, b] = [itemAt(run, i - 1), itemAt(run, i)];
     const size = dist2(a, b) || 1;
-    const at = lerp2(a, b, (want - lengths[i - 1]!) / size);
+    const at = lerp2(a, b, (want - itemAt(lengths, i - 1)) / size);
     // Outlines run counter-clockwise: inwards is to the left.
     return { x: at.x - ((b.y - a.y) / size) * insetMm, y: at.y + ((b.x - a.x) / size) * insetMm };
   });

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../../units';
 import type { LitFace } from '../../light';
 import { diffusers, LEAST_OVER_BORE_MM, ledBodies, lobes, strip12V, walls } from '../../materials';
 import { stripOf, stripStepMm, type StripType } from '../laying/stripParts';
@@ -21,7 +22,7 @@ export interface LightBox {
   boredMm: number;
 }
 
-export const diffuserOf = (id: string) => diffusers.find((d) => d.id === id) ?? diffusers[0]!;
+export const diffuserOf = (id: string) => diffusers.find((d) => d.id === id) ?? firstOf(diffusers);
 
 /** Share of its thickness that a diffuser still has over its bores. */
 export function leftOverBore({
@@ -69,7 +70,7 @@ export function boxFace(box: LightBox): LitFace {
     heightMm,
     distanceMm: box.deepMm,
     sources: Array.from({ length: across.length * rows }, (_, i) => ({
-      xMm: across[i % across.length]!,
+      xMm: itemAt(across, i % across.length),
       yMm: (Math.floor(i / across.length) + 0.5) * (heightMm / rows),
       flux: 1,
       lobe: box.lit === 'lamps' ? lobes[box.shine] : STRIP_LOBE,

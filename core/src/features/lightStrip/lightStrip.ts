@@ -2,7 +2,7 @@ import { choice, count, type ParamsOf } from '../../document';
 import { dist2, lerp2, polylineLength, type Vec2 } from '../../geometry';
 import { type LampColour, leds } from '../../materials';
 import type { Footprint } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, itemAt } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { spotFrom } from '../laying/spot';
 import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
@@ -37,7 +37,7 @@ const RUN_MM = 30;
 /** A band of a width along a run, in short straight lengths. */
 const runsOf = (run: readonly Vec2[], widthMm: number): Footprint[] =>
   run.slice(1).flatMap((q, i) => {
-    const p = run[i]!;
+    const p = itemAt(run, i);
     const long = dist2(p, q);
     const count = Math.max(1, Math.ceil(long / RUN_MM));
     return Array.from({ length: count }, (_, k) => ({
@@ -111,7 +111,7 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
     const cutMm = parts * step;
     const name = digital ? `addressable strip of ${parts} lamps` : `12 V strip of ${parts} segments`;
     const steady = stripLoad(params.type, name, parts, params.colour, params.brightPct / 100);
-    const middle = place.points[Math.floor(place.points.length / 2)]!;
+    const middle = itemAt(place.points, Math.floor(place.points.length / 2));
     const spot = spotFrom(
       laid,
       { on: 'panel', panel: place.panel, u: middle[0], v: middle[1], turnDeg: 0 },

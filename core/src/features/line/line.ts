@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../../units';
 import { choice, type ParamsOf } from '../../document';
 import { offsetGrid, onGrid } from '../../panel';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
@@ -50,14 +51,14 @@ export const line = defineFeature<ParamsOf<typeof fields>>({
     const run = [
       ...points.slice(1).flatMap((to, i) =>
         Array.from({ length: BETWEEN }, (_, k) => {
-          const from = points[i]!;
+          const from = itemAt(points, i);
           return {
             x: from.x + ((to.x - from.x) * k) / BETWEEN,
             y: from.y + ((to.y - from.y) * k) / BETWEEN,
           };
         }),
       ),
-      points.at(-1)!,
+      lastOf(points),
     ];
     const flat = run.map((uv) => laid.flatAt(uv));
     if (params.look === 'drawn')

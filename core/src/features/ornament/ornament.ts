@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../../units';
 import { choice, count, type FoamField, length, type ParamsOf } from '../../document';
 import { add3, cross3, dist3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../../geometry';
 import { gridNormals, offsetGrid, onGrid, type Piece, plateMesh, platePiece } from '../../panel';
@@ -50,15 +51,15 @@ function evenly(at: (t: number) => Vec3, n: number): number[] {
   if (n === 1) return [0.5];
   const steps = 120;
   const run = [0];
-  for (let i = 1; i <= steps; i++) run.push(run[i - 1]! + dist3(at((i - 1) / steps), at(i / steps)));
+  for (let i = 1; i <= steps; i++) run.push(itemAt(run, i - 1) + dist3(at((i - 1) / steps), at(i / steps)));
   return Array.from({ length: n }, (_, k) => {
-    const want = (run[steps]! * k) / (n - 1);
+    const want = (itemAt(run, steps) * k) / (n - 1);
     const i = Math.max(
       1,
       run.findIndex((mm) => mm >= want - 1e-9),
     );
-    const step = run[i]! - run[i - 1]!;
-    return (i - 1 + (step === 0 ? 0 : (want - run[i - 1]!) / step)) / steps;
+    const step = itemAt(run, i) - itemAt(run, i - 1);
+    return (i - 1 + (step === 0 ? 0 : (want - itemAt(run, i - 1)) / step)) / steps;
   });
 }
 
@@ -98,7 +99,7 @@ export const ornament = defineFeature<ParamsOf<typeof fields>>({
     const normals = gridNormals(laid.panel.grid);
     const way = (s: number): Vec2 => {
       const k = Math.min(place.points.length - 2, Math.floor(s * (place.points.length - 1)));
-      const [a, b] = [place.points[k]!, place.points[k + 1]!];
+      const [a, b] = [itemAt(place.points, k), itemAt(place.points, k + 1)];
       const f = s * (place.points.length - 1) - k;
       return { x: a[0] + f * (b[0] - a[0]), y: a[1] + f * (b[1] - a[1]) };
     };
@@ -111,7 +112,13 @@ export const ornament = defineFeature<ParamsOf<typeof fields>>({
           id: `${feature.id}.${tier + 1}`,
           name: widths.length === 1 ? 'ornament' : `ornament, tier ${tier + 1}`,
         },
-        { origin: face[0]![0]!, across: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 0, z: 1 }, outline, cuts: [] },
+        {
+          origin: firstOf(firstOf(face)),
+          across: { x: 1, y: 0, z: 0 },
+          up: { x: 0, y: 0, z: 1 },
+          outline,
+          cuts: [],
+        },
         sheet,
       );
       made.pieces.push({
@@ -151,4 +158,4 @@ export const ornament = defineFeature<ParamsOf<typeof fields>>({
   },
 });
 
-const closed = (ring: readonly Vec2[]): Vec2[] => [...ring, ring[0]!];
+const closed = (ring: readonly Vec2[]): Vec2[] => [...ring, firstOf(ring)];

@@ -1,3 +1,4 @@
+import { findIn } from '../../units';
 import type { Check, Feature } from '../../document';
 import type { Pack } from '../../materials';
 import { layersUnder, type Panel, platePiece } from '../../panel';
@@ -87,7 +88,8 @@ export function closedIn(
   const { place } = feature;
   if (place.on !== 'panel' || !footing.laid) return [];
   const all = on.panels.map((l) => l.panel);
-  const thickOf = (panel: Panel): number => on.panels.find((l) => l.panel === panel)!.foam.thicknessMm.value;
+  const thickOf = (panel: Panel): number =>
+    findIn(on.panels, (l) => l.panel === panel).foam.thicknessMm.value;
   const over = all.filter(
     (p) => p !== footing.laid!.panel && layersUnder(p, all, thickOf).includes(footing.laid!.panel),
   );

@@ -1,3 +1,4 @@
+import { findIn, firstOf } from '../../units';
 import { choice, count, length, number, type ParamsOf } from '../../document';
 import { cells, type Pack } from '../../materials';
 
@@ -45,8 +46,8 @@ export const ownPackStart: OwnPackParams = {
 
 /** A pack as its maker measured it; a stated capacity scales the table of its cells, which is at light loads. */
 export function ownPack(params: OwnPackParams): Pack {
-  const kind = cells.find((c) => c.id === params.ownCell)!;
-  const scale = params.ownAh > 0 ? params.ownAh / kind.capacity[0]!.capacityAh : 1;
+  const kind = findIn(cells, (c) => c.id === params.ownCell);
+  const scale = params.ownAh > 0 ? params.ownAh / firstOf(kind.capacity).capacityAh : 1;
   const cell = {
     ...kind,
     capacity: kind.capacity.map((at) => ({ ...at, capacityAh: at.capacityAh * scale })),

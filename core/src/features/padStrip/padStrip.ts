@@ -9,7 +9,7 @@ import {
 } from '../../document';
 import { boundsOf, type Vec2 } from '../../geometry';
 import { edgeRun, type LaidPanel, type Piece, squareWhenSmall, STEEPEST_BEVEL_DEG } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, itemAt } from '../../units';
 import { defineFeature, featurePath, type LaidPart, panelOf } from '../contract';
 import { layBand } from '../laying/band';
 import { alongPlate, plateRun } from '../laying/plateBand';
@@ -60,7 +60,9 @@ function along(
   const run = found.run.map((p) => ({ x: p.x - minX, y: p.y - minY }));
   const off = piece.edges.map((e) =>
     Math.max(
-      ...edgeRun(piece.outline, e).map((p) => Math.min(...run.slice(1).map((q, i) => beside(p, run[i]!, q)))),
+      ...edgeRun(piece.outline, e).map((p) =>
+        Math.min(...run.slice(1).map((q, i) => beside(p, itemAt(run, i), q))),
+      ),
     ),
   );
   return piece.edges[off.indexOf(Math.min(...off))]?.id;
@@ -80,7 +82,7 @@ function gapAt(on: LaidPart, laid: LaidPanel, edge: string, widthMm: number): nu
   if (!own || !room) return undefined;
   const run = edgeRun(laid.piece.outline, own);
   const k = Math.floor((run.length - 1) / 2);
-  const [a, b] = [run[k]!, run[k + 1] ?? run[k]!];
+  const [a, b] = [itemAt(run, k), run[k + 1] ?? itemAt(run, k)];
   const size = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   // Outlines run counter-clockwise: inwards is to the left.
   const gap = room.depthAt({

@@ -2,7 +2,7 @@ import { dist2, outlineLength, stretchesOf } from '../../geometry';
 import { cutSpeedMPerMin } from '../../materials';
 import { bevelAngle } from '../../panel';
 import type { Report } from '../../report';
-import { inUnit, type LengthUnit, MM_PER_INCH } from '../../units';
+import { inUnit, type LengthUnit, MM_PER_INCH, firstOf } from '../../units';
 import { csv } from '../csv';
 import { cutThrough } from '../../pattern';
 import { sourcedTemplates } from '../../pattern';
@@ -37,9 +37,9 @@ export function handRows(report: Report): HandRow[] {
     .sort((a, b) => a.piece.foamName.localeCompare(b.piece.foamName) || a.piece.areaMm2 - b.piece.areaMm2)
     .map(({ piece, source }): HandRow => {
       const times = piece.quantity;
-      const closed = [...piece.outline, piece.outline[0]!];
+      const closed = [...piece.outline, firstOf(piece.outline)];
       let [straightMm, curvedMm] = [0, 0];
-      let at = closed[0]!;
+      let at = firstOf(closed);
       for (const s of stretchesOf(closed, CURVE_MM)) {
         if ('centre' in s) {
           const r = dist2(at, s.centre);

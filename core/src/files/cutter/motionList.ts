@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../../units';
 import { dist2, stretchesOf, type Vec2 } from '../../geometry';
 import { CURVE_MM } from '../curves';
 import { oneLine } from '../text';
@@ -21,22 +22,22 @@ const spot = ({ x, y }: Vec2): string => `X${number(x)} Y${number(y)}`;
 
 /** A closed ring parted where tabs stand, each run between two of them. */
 function runsBetweenTabs(ring: readonly Vec2[], tabMm: number): Vec2[][] {
-  const closed = [...ring, ring[0]!];
-  const lengths = closed.slice(1).map((p, i) => dist2(closed[i]!, p));
+  const closed = [...ring, firstOf(ring)];
+  const lengths = closed.slice(1).map((p, i) => dist2(itemAt(closed, i), p));
   const whole = lengths.reduce((s, l) => s + l, 0);
   const count = tabMm > 0 ? Math.max(2, Math.round(whole / TAB_EVERY_MM)) : 0;
   if (count === 0 || whole < count * tabMm * 3) return [closed];
   const pointAt = (mm: number): Vec2 => {
     let left = mm;
     for (let i = 0; i < lengths.length; i++) {
-      if (left <= lengths[i]! || i === lengths.length - 1) {
-        const t = lengths[i]! === 0 ? 0 : Math.min(1, left / lengths[i]!);
-        const [a, b] = [closed[i]!, closed[i + 1]!];
+      if (left <= itemAt(lengths, i) || i === lengths.length - 1) {
+        const t = itemAt(lengths, i) === 0 ? 0 : Math.min(1, left / itemAt(lengths, i));
+        const [a, b] = [itemAt(closed, i), itemAt(closed, i + 1)];
         return { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) };
       }
-      left -= lengths[i]!;
+      left -= itemAt(lengths, i);
     }
-    return closed[0]!;
+    return firstOf(closed);
   };
   const step = whole / count;
   return Array.from({ length: count }, (_, k) => {
@@ -45,14 +46,14 @@ function runsBetweenTabs(ring: readonly Vec2[], tabMm: number): Vec2[][] {
     const between: Vec2[] = [];
     lengths.forEach((l, i) => {
       at += l;
-      if (at > from + 1e-9 && at < to - 1e-9) between.push(closed[i + 1]!);
+      if (at > from + 1e-9 && at < to - 1e-9) between.push(itemAt(closed, i + 1));
     });
     return [pointAt(from), ...between, pointAt(to)];
   });
 }
 
 function run(points: readonly Vec2[], feed: number): string[] {
-  let at = points[0]!;
+  let at = firstOf(points);
   const moves = stretchesOf(points, CURVE_MM).map((s) => {
     const from = at;
     at = s.to;
@@ -60,7 +61,7 @@ function run(points: readonly Vec2[], feed: number): string[] {
       ? `${s.ccw ? 'G3' : 'G2'} ${spot(s.to)} I${number(s.centre.x - from.x)} J${number(s.centre.y - from.y)} F${feed}`
       : `G1 ${spot(s.to)} F${feed}`;
   });
-  return [`G0 ${spot(points[0]!)}`, 'M3', ...moves, 'M5'];
+  return [`G0 ${spot(firstOf(points))}`, 'M3', ...moves, 'M5'];
 }
 
 /**
@@ -82,7 +83,7 @@ export function motionList(
     const runs = op.closed
       ? op.kind === 'outer'
         ? runsBetweenTabs(op.points, settings.tabMm)
-        : [[...op.points, op.points[0]!]]
+        : [[...op.points, firstOf(op.points)]]
       : [op.points];
     return [words(`${op.piece}: ${op.kind}`), ...change, ...runs.flatMap((points) => run(points, mmPerMin))];
   });

@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import type { Vec2 } from '../../geometry';
 
 /** One way of the tool, as a machine reads it. */
@@ -35,7 +36,9 @@ function walked(from: Vec2, to: Vec2, centre: Vec2, ccw: boolean): Vec2[] {
 }
 
 const long = (points: readonly Vec2[]): number =>
-  points.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - points[i]!.x, p.y - points[i]!.y), 0);
+  points
+    .slice(1)
+    .reduce((sum, p, i) => sum + Math.hypot(p.x - itemAt(points, i).x, p.y - itemAt(points, i).y), 0);
 
 /**
  * A machine of no make: reads a motion list word by word and does what it says.
@@ -51,7 +54,7 @@ export function replay(text: string, sheet: { widthMm: number; heightMm: number 
   text.split(/\r?\n/).forEach((raw, index) => {
     const fault = (why: string): Error => new Error(`Line ${index + 1}, “${raw}”: ${why}`);
     const comment = /^\((.*)\)$/.exec(raw);
-    if (comment) return void (of = comment[1]!);
+    if (comment) return void (of = itemAt(comment, 1));
     if (raw === '' || raw === '%') return;
     const words = raw.split(' ');
     const value = (letter: string): number | undefined => {

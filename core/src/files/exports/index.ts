@@ -1,3 +1,4 @@
+import { findIn } from '../../units';
 import type { BuildDoc } from '../../document';
 import type { Report } from '../../report';
 import type { ExportSource, FileExport } from './contract';
@@ -9,7 +10,7 @@ export type { ExportSource, FileExport } from './contract';
 export const fileExports: readonly FileExport[] = all;
 export type ExportId = (typeof all)[number]['id'];
 
-export const exportOf = (id: ExportId): FileExport => all.find((e) => e.id === id)!;
+export const exportOf = (id: ExportId): FileExport => findIn(all, (e) => e.id === id);
 
 /** The files that would have something in them. */
 export const offeredExports = (doc: BuildDoc, report: Report): FileExport[] =>

@@ -1,5 +1,5 @@
 import type { GLTF } from '@gltf-transform/core';
-import { fail, ok, type Result } from '../../units';
+import { fail, ok, type Result, itemAt } from '../../units';
 
 /** Nodes one below another; no program makes more. */
 const MOST_DEEP = 200;
@@ -56,7 +56,8 @@ function depthOf(json: GLTF.IGLTF): number | undefined {
   let deepest = 0;
   for (let i = 0; i < nodes.length; i++) {
     let deep = 1;
-    for (let up = parents[i]!; up >= 0; up = parents[up]!) if (++deep > MOST_DEEP) return undefined;
+    for (let up = itemAt(parents, i); up >= 0; up = itemAt(parents, up))
+      if (++deep > MOST_DEEP) return undefined;
     deepest = Math.max(deepest, deep);
   }
   return deepest;

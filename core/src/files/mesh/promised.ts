@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '../../units';
+import { fail, ok, type Result, itemAt } from '../../units';
 
 export const PLY_SHORT = 'The PLY file ends before its last face.';
 
@@ -99,7 +99,7 @@ export function objFault(bytes: Uint8Array, mostTriangles: number): string | und
     let corners = 0;
     let inWord = false;
     for (i += face ? 1 : 0; i < bytes.length && bytes[i] !== LINE_FEED; i++) {
-      const word = bytes[i]! > SPACE;
+      const word = itemAt(bytes, i) > SPACE;
       if (word && !inWord) corners++;
       inWord = word;
     }

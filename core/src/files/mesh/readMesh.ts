@@ -3,7 +3,7 @@ import { OBJLoader } from 'three/addons/loaders/OBJLoader.js';
 import { PLYLoader } from 'three/addons/loaders/PLYLoader.js';
 import { STLLoader } from 'three/addons/loaders/STLLoader.js';
 import type { Mesh, Vec3 } from '../../geometry';
-import { fail, ok, type Result } from '../../units';
+import { fail, ok, type Result, itemAt } from '../../units';
 import { objFault, PLY_SHORT, plyPromise, stlFault } from './promised';
 
 /** Larger meshes than this are not scans of people. */
@@ -16,9 +16,9 @@ function meshOf(geometries: readonly BufferGeometry[]): Mesh {
     const base = mesh.points.length;
     const { array, count } = attributes.position!;
     for (let i = 0; i < count * 3; i += 3)
-      mesh.points.push({ x: array[i]!, y: array[i + 1]!, z: array[i + 2]! });
+      mesh.points.push({ x: itemAt(array, i), y: itemAt(array, i + 1), z: itemAt(array, i + 2) });
     const corners = index?.array;
-    const corner = (i: number): number => base + (corners ? corners[i]! : i);
+    const corner = (i: number): number => base + (corners ? itemAt(corners, i) : i);
     for (let i = 0; i + 2 < (index?.count ?? count); i += 3)
       mesh.triangles.push([corner(i), corner(i + 1), corner(i + 2)]);
   }

@@ -1,6 +1,6 @@
 import { type Document, Primitive, WebIO } from '@gltf-transform/core';
 import type { Mesh } from '../../geometry';
-import { fail, ok, type Result } from '../../units';
+import { fail, ok, type Result, firstOf, itemAt } from '../../units';
 import { glbJson, gltfPromise } from './gltfPromise';
 import { readMesh } from './readMesh';
 
@@ -18,7 +18,7 @@ function meshOf(document: Document): Result<Mesh> {
       const p: number[] = [];
       for (let i = 0; i < position.getCount(); i++) {
         position.getElement(i, p);
-        const [x, y, z] = [p[0]!, p[1]!, p[2]!];
+        const [x, y, z] = [firstOf(p), itemAt(p, 1), itemAt(p, 2)];
         mesh.points.push({
           x: m[0] * x + m[4] * y + m[8] * z + m[12],
           y: m[1] * x + m[5] * y + m[9] * z + m[13],

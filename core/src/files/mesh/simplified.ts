@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import { MeshoptSimplifier } from 'meshoptimizer';
 import { dist3, fromTriangle, type Mesh, type Vec3 } from '../../geometry';
 
@@ -8,7 +9,7 @@ const PROBES = 1500;
 export function deviationMm(before: Mesh, after: Mesh): number {
   // Each triangle within a ball: only those whose ball comes nearer than the best so far are measured.
   const balls = after.triangles.map((t) => {
-    const [a, b, c] = t.map((v) => after.points[v]!) as [Vec3, Vec3, Vec3];
+    const [a, b, c] = t.map((v) => itemAt(after.points, v)) as [Vec3, Vec3, Vec3];
     const middle = { x: (a.x + b.x + c.x) / 3, y: (a.y + b.y + c.y) / 3, z: (a.z + b.z + c.z) / 3 };
     return { a, b, c, middle, radius: Math.max(dist3(middle, a), dist3(middle, b), dist3(middle, c)) };
   });
@@ -16,15 +17,16 @@ export function deviationMm(before: Mesh, after: Mesh): number {
   const step = Math.max(1, Math.floor(before.points.length / PROBES));
   let worst = 0;
   for (let i = 0; i < before.points.length; i += step) {
-    const p = before.points[i]!;
+    const p = itemAt(before.points, i);
     let near = 0;
     balls.forEach((ball, k) => {
       away[k] = dist3(ball.middle, p) - ball.radius;
-      if (away[k]! < away[near]!) near = k;
+      if (itemAt(away, k) < itemAt(away, near)) near = k;
     });
-    let least = fromTriangle(p, balls[near]!.a, balls[near]!.b, balls[near]!.c);
+    let least = fromTriangle(p, itemAt(balls, near).a, itemAt(balls, near).b, itemAt(balls, near).c);
     for (let k = 0; k < balls.length && least > worst; k++)
-      if (away[k]! < least) least = Math.min(least, fromTriangle(p, balls[k]!.a, balls[k]!.b, balls[k]!.c));
+      if (itemAt(away, k) < least)
+        least = Math.min(least, fromTriangle(p, itemAt(balls, k).a, itemAt(balls, k).b, itemAt(balls, k).c));
     worst = Math.max(worst, least);
   }
   return worst;
@@ -51,13 +53,17 @@ export async function simplified(mesh: Mesh, most: number): Promise<{ mesh: Mesh
     let at = to.get(v);
     if (at === undefined) {
       to.set(v, (at = points.length));
-      points.push(mesh.points[v]!);
+      points.push(itemAt(mesh.points, v));
     }
     return at;
   };
   const triangles: Mesh['triangles'] = [];
   for (let i = 0; i + 2 < indices.length; i += 3)
-    triangles.push([number(indices[i]!), number(indices[i + 1]!), number(indices[i + 2]!)]);
+    triangles.push([
+      number(itemAt(indices, i)),
+      number(itemAt(indices, i + 1)),
+      number(itemAt(indices, i + 2)),
+    ]);
   const made = { points, triangles };
   return { mesh: made, deviationMm: deviationMm(mesh, made) };
 }

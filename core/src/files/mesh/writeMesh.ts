@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import { Document, WebIO } from '@gltf-transform/core';
 import { cross3, length3, type Mesh, scale3, sub3, type Vec3 } from '../../geometry';
 import { withoutControls } from '../text';
@@ -26,7 +27,7 @@ export function stlOf(solids: readonly NamedSolid[]): Uint8Array {
   let at = 84;
   for (const { mesh } of solids)
     for (const corners of mesh.triangles) {
-      const [a, b, c] = corners.map((i) => mesh.points[i]!) as [Vec3, Vec3, Vec3];
+      const [a, b, c] = corners.map((i) => itemAt(mesh.points, i)) as [Vec3, Vec3, Vec3];
       for (const p of [normalOf(a, b, c), a, b, c]) {
         view.setFloat32(at, p.x, true);
         view.setFloat32(at + 4, p.y, true);

@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf } from '../../units';
 import type { Vec2 } from '../../geometry';
 
 /** Rings of a drawing in its own units, y up; and what one unit is in millimetres, when the file says. */
@@ -36,7 +37,7 @@ export function chained(runs: readonly Vec2[][]): Vec2[][] {
   const ends = new Map<string, Set<number>>();
   const open = runs.filter((r) => r.length > 1);
   const note = (i: number, put: boolean): void => {
-    for (const p of [open[i]![0]!, open[i]!.at(-1)!]) {
+    for (const p of [firstOf(itemAt(open, i)), lastOf(itemAt(open, i))]) {
       const at = ends.get(cell(p)) ?? new Set<number>();
       if (put) at.add(i);
       else at.delete(i);
@@ -48,7 +49,7 @@ export function chained(runs: readonly Vec2[][]): Vec2[][] {
     for (const dx of [-1, 0, 1])
       for (const dy of [-1, 0, 1])
         for (const i of ends.get(cell(end, dx, dy)) ?? [])
-          if (near(open[i]![0]!, end) || near(open[i]!.at(-1)!, end)) return i;
+          if (near(firstOf(itemAt(open, i)), end) || near(lastOf(itemAt(open, i)), end)) return i;
     return undefined;
   };
   const rings: Vec2[][] = [];
@@ -58,16 +59,16 @@ export function chained(runs: readonly Vec2[][]): Vec2[][] {
     used.add(i);
     note(i, false);
     const ring = [...first];
-    while (!near(ring[0]!, ring.at(-1)!)) {
-      const end = ring.at(-1)!;
+    while (!near(firstOf(ring), lastOf(ring))) {
+      const end = lastOf(ring);
       const next = meeting(end);
       if (next === undefined) break;
       used.add(next);
       note(next, false);
-      const run = open[next]!;
-      for (const p of (near(run[0]!, end) ? run : [...run].reverse()).slice(1)) ring.push(p);
+      const run = itemAt(open, next);
+      for (const p of (near(firstOf(run), end) ? run : [...run].reverse()).slice(1)) ring.push(p);
     }
-    if (near(ring[0]!, ring.at(-1)!)) ring.pop();
+    if (near(firstOf(ring), lastOf(ring))) ring.pop();
     rings.push(ring);
   });
   return rings;

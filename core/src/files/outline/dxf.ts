@@ -2,7 +2,7 @@ import DxfParser from 'dxf-parser';
 import { Vector4 } from 'three';
 import { NURBSCurve } from 'three/examples/jsm/curves/NURBSCurve.js';
 import type { Vec2 } from '../../geometry';
-import { fail, ok, type Result } from '../../units';
+import { fail, ok, type Result, itemAt } from '../../units';
 import { budget, chained, count, type Drawn, TooMany, MOST_POINTS } from './drawn';
 
 /** $INSUNITS: inches, feet, millimetres, centimetres, metres. */
@@ -20,7 +20,7 @@ interface Vertex extends Vec2 {
 /** A run with bulges (a quarter of an arc's angle, as its tangent) as points. */
 function bulged(vertices: readonly Vertex[], closed: boolean): Vec2[] {
   return vertices.flatMap((a, i): Vec2[] => {
-    const b = vertices[(i + 1) % vertices.length]!;
+    const b = itemAt(vertices, (i + 1) % vertices.length);
     const k = a.bulge ?? 0;
     if (Math.abs(k) < 1e-9 || (!closed && i === vertices.length - 1)) return [{ x: a.x, y: a.y }];
     const angle = 4 * Math.atan(k);

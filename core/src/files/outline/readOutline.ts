@@ -1,5 +1,5 @@
 import { signedArea, thinned, type Vec2 } from '../../geometry';
-import { fail, ok, type Result } from '../../units';
+import { fail, ok, type Result, itemAt, firstOf } from '../../units';
 import { dxfRings } from './dxf';
 import { svgRings } from './svg';
 
@@ -45,7 +45,7 @@ const many = (n: number, one: string, more = `${one}s`): string => `${n} ${n ===
 
 const inside = (p: Vec2, ring: readonly Vec2[]): boolean =>
   ring.reduce((odd, a, i) => {
-    const b = ring[(i + 1) % ring.length]!;
+    const b = itemAt(ring, (i + 1) % ring.length);
     return a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x ? !odd : odd;
   }, false);
 
@@ -87,12 +87,12 @@ export function readOutline(
       `The outline of ${name} is ${wide.toFixed(0)} × ${high.toFixed(0)} mm; at most ${reach.xMm[1] - reach.xMm[0]} × ${reach.yMm[1]} mm are taken. Check its unit.`,
     );
   const others = whole.filter((r) => r !== largest);
-  const inner = others.filter((r) => inside(r[0]!, largest)).length;
+  const inner = others.filter((r) => inside(firstOf(r), largest)).length;
   const round = (v: number): number => Math.round(v * 100) / 100;
   const [dx, dy] = [(west + east) / 2, foot];
   let roomFor = MOST_RING_POINTS;
   const within = others
-    .filter((r) => inside(r[0]!, largest) && areaOf(r) * unit * unit >= LEAST_RING_MM2)
+    .filter((r) => inside(firstOf(r), largest) && areaOf(r) * unit * unit >= LEAST_RING_MM2)
     .sort((a, b) => areaOf(b) - areaOf(a))
     .slice(0, MOST_RINGS)
     .map(

@@ -1,7 +1,7 @@
 import { XMLParser } from 'fast-xml-parser';
 import svgpath from 'svgpath';
 import type { Vec2 } from '../../geometry';
-import { fail, ok, type Result } from '../../units';
+import { fail, ok, type Result, firstOf, itemAt } from '../../units';
 import { budget, chained, count, type Drawn, MOST_POINTS, TooMany } from './drawn';
 
 const unitsMm: Record<string, number> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, pc: 25.4 / 6 };
@@ -95,24 +95,30 @@ function runsOf(
       switch (command) {
         case 'M':
           end(false);
-          to(v[0]!, v[1]!);
+          to(firstOf(v), itemAt(v, 1));
           break;
         case 'L':
-          to(v[0]!, v[1]!);
+          to(firstOf(v), itemAt(v, 1));
           break;
         case 'H':
-          to(v[0]!, y);
+          to(firstOf(v), y);
           break;
         case 'V':
-          to(x, v[0]!);
+          to(x, firstOf(v));
           break;
         case 'C':
           for (let i = 1; i <= STEPS; i++)
-            to(cubic(x, v[0]!, v[2]!, v[4]!, i / STEPS), cubic(y, v[1]!, v[3]!, v[5]!, i / STEPS));
+            to(
+              cubic(x, firstOf(v), itemAt(v, 2), itemAt(v, 4), i / STEPS),
+              cubic(y, itemAt(v, 1), itemAt(v, 3), itemAt(v, 5), i / STEPS),
+            );
           break;
         case 'Q':
           for (let i = 1; i <= STEPS; i++)
-            to(square(x, v[0]!, v[2]!, i / STEPS), square(y, v[1]!, v[3]!, i / STEPS));
+            to(
+              square(x, firstOf(v), itemAt(v, 2), i / STEPS),
+              square(y, itemAt(v, 1), itemAt(v, 3), i / STEPS),
+            );
           break;
         default:
           end(true);

@@ -15,14 +15,14 @@ import {
   frontWidthMm,
   NOTE_LINE_MM,
 } from '../../pattern';
-import { inUnit } from '../../units';
+import { inUnit, firstOf, findIn } from '../../units';
 import { boardMap, correction } from './foot';
 import { bar, type Pen, write } from './pen';
 
 const words = (cut: CutPlan, pages: number): string[] => [
   `${pages} pages of ${cut.page}, at actual size. In the printer’s own window choose 100 %, never “fit to page”.`,
   'Measure both bars with a real ruler. If one is not 100 mm, type what it measured under Cut and print again.',
-  `Tape neighbours by their crosses: pages overlap by ${cut.overlapMm} mm. ${correction(cut)[0]!.toUpperCase()}${correction(cut).slice(1)}.`,
+  `Tape neighbours by their crosses: pages overlap by ${cut.overlapMm} mm. ${firstOf(correction(cut)).toUpperCase()}${correction(cut).slice(1)}.`,
   'Cut pieces from the outer face up as drawn; “flipped” ones with the paper turned over. L and R are the wearer’s.',
 ];
 
@@ -66,7 +66,7 @@ export function cover(
     boardMap(
       pen,
       board,
-      pages.find((p) => p.board === board)!,
+      findIn(pages, (p) => p.board === board),
       cut,
       {
         x: left + (i % columns) * cellW,

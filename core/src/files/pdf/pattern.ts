@@ -1,3 +1,4 @@
+import { getFrom } from '../../units';
 import { clip, endPath, PDFDocument, popGraphicsState, pushGraphicsState, rectangle } from '@cantoo/pdf-lib';
 import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
@@ -86,9 +87,9 @@ export async function patternPdf(
   const corner = { x: PAGE_MARGIN_MM / scale.x, y: (PAGE_MARGIN_MM + FOOT_MM) / scale.y };
   pages.forEach((window, i) => {
     const pen = newPen();
-    const drawn = drawings.get(window.board)!.shapes;
+    const drawn = getFrom(drawings, window.board).shapes;
     const shapes = onPage(
-      window.placed.flatMap((placed) => drawn.get(placed)!),
+      window.placed.flatMap((placed) => getFrom(drawn, placed)),
       window,
     ).map((shape) =>
       moveShape(shape, (p) => ({ x: p.x - window.x + corner.x, y: p.y - window.y + corner.y })),

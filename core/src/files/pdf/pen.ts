@@ -1,3 +1,4 @@
+import { firstOf } from '../../units';
 import { degrees, type PDFFont, type PDFPage, type RGB, rgb } from '@cantoo/pdf-lib';
 import type { Vec2 } from '../../geometry';
 import { pathData } from '../curves';
@@ -31,7 +32,7 @@ function runsOf(fonts: readonly PDFFont[], text: string): { font: PDFFont; text:
   const runs: { font: PDFFont; text: string }[] = [];
   for (const letter of text) {
     const holder = fonts.find((f) => has(f, letter));
-    const [font, shown] = holder ? [holder, letter] : [fonts[0]!, '\u25a1'];
+    const [font, shown] = holder ? [holder, letter] : [firstOf(fonts), '\u25a1'];
     const last = runs.at(-1);
     if (last?.font === font) last.text += shown;
     else runs.push({ font, text: shown });

@@ -1,3 +1,4 @@
+import { firstOf } from '../../units';
 import Joi from 'joi';
 import { type Body, canPair, limbSection, resolveBody, type Wearer, type Zone } from '../../body';
 import type { Circuit, Feature, Params, Part, PieceDarts, Place, Ply, Row, Side } from '../../document';
@@ -347,7 +348,7 @@ export function fromVersion1(
   value: unknown,
 ): { ok: true; value: unknown } | { ok: false; message: string; field: string } {
   const { error } = liftable.validate(value, { convert: false, errors: { wrap: { label: '“' } } });
-  if (error) return { ok: false, message: `${error.message}.`, field: error.details[0]!.path.join('.') };
+  if (error) return { ok: false, message: `${error.message}.`, field: firstOf(error.details).path.join('.') };
   const { parts, ...rest } = value as { parts: OldPart[]; wearer: Wearer };
   const body = resolveBody(rest.wearer.measures);
   const name = namer();

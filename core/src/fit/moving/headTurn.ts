@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import { type Body, canPair, hangOn, levels, neckSection, type Zone, zonesIn } from '../../body';
 import { dist3, type Mesh, type Vec3 } from '../../geometry';
 import type { MovingPart } from './joints';
@@ -31,7 +32,7 @@ function cellsOf(
     seen.set(rest * AROUND + turn, { turn, rest });
   };
   for (const [i, j, k] of triangles) {
-    const [a, b, c] = [points[i]!, points[j]!, points[k]!];
+    const [a, b, c] = [itemAt(points, i), itemAt(points, j), itemAt(points, k)];
     if (Math.max(a.z, b.z, c.z) < low || Math.min(a.z, b.z, c.z) > high) continue;
     const n = Math.max(1, Math.ceil(Math.max(dist3(a, b), dist3(b, c), dist3(c, a)) / (CELL_MM * 0.8)));
     for (let s = 0; s <= n; s++)

@@ -1,3 +1,4 @@
+import { findIn } from '../../units';
 import { type Body, type Zone, zonesIn } from '../../body';
 import { headTurn } from './headTurn';
 import { bodiesOf, jointMotions, type JointMotion, type MovingPart } from './joints';
@@ -67,7 +68,7 @@ export function movementOf(
   const zones = zonesOf(joint);
   const near = parts.filter((p) => zones.includes(p.zone));
   if (joint === 'head') return ofHead(body, near)[0];
-  const motion = jointMotions(body).find((m) => m.name === joint)!;
+  const motion = findIn(jointMotions(body), (m) => m.name === joint);
   return ofJoint(body, motion, near)[0];
 }
 

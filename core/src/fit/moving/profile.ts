@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../../units';
 import { dot3, lerp3, type Mesh, sub3, type Vec2, type Vec3 } from '../../geometry';
 
 /** A plane of movement: a joint's middle, the way along the limb or trunk, and the way the moving side swings. */
@@ -22,15 +23,16 @@ export function crossing(mesh: Mesh, plane: MotionPlane, place: (p: Vec3) => Vec
   return mesh.triangles.flatMap((triangle): Segment[] => {
     const hits: Vec2[] = [];
     for (let i = 0; i < 3; i++) {
-      const a = triangle[i]!;
-      const b = triangle[(i + 1) % 3]!;
-      const [p, q] = [side[a]!, side[b]!];
-      if (p > 0 !== q > 0) hits.push(inPlane(plane, lerp3(placed[a]!, placed[b]!, p / (p - q))));
+      const a = itemAt(triangle, i);
+      const b = itemAt(triangle, (i + 1) % 3);
+      const [p, q] = [itemAt(side, a), itemAt(side, b)];
+      if (p > 0 !== q > 0)
+        hits.push(inPlane(plane, lerp3(itemAt(placed, a), itemAt(placed, b), p / (p - q))));
     }
-    return hits.length === 2 ? [[hits[0]!, hits[1]!]] : [];
+    return hits.length === 2 ? [[firstOf(hits), itemAt(hits, 1)]] : [];
   });
 }
 
 /** A line of points as runs between neighbours. */
 export const runs = (points: readonly Vec2[]): Segment[] =>
-  points.slice(1).map((p, i): Segment => [points[i]!, p]);
+  points.slice(1).map((p, i): Segment => [itemAt(points, i), p]);

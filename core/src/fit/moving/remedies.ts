@@ -1,3 +1,4 @@
+import { firstOf } from '../../units';
 import { applyChanges, type Change, type Part } from '../../document';
 import { type Context, foamFor, isValid, modelOf, needCandidates } from '../../parts';
 import { solidOf } from '../../panel';
@@ -15,7 +16,7 @@ export interface MovementCure {
 const STEPS_MM = [14, 48];
 
 const solidFor = (part: Part, context: Context): MovingPart['mesh'] => {
-  const foam = foamFor(context, part.stack[0]!);
+  const foam = foamFor(context, firstOf(part.stack));
   return solidOf(modelOf(part, context).panels.map((panel) => ({ panel, foam: foam(panel) }))).mesh;
 };
 

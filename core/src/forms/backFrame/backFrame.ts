@@ -1,3 +1,4 @@
+import { firstOf } from '../../units';
 import { levels, torsoSection } from '../../body';
 import { type Check, length, type ParamsOf, type Row, rows, setting } from '../../document';
 import { boxPanels, discGrid, gridOf, type Attachment, type Join, type Panel, type Room } from '../../panel';
@@ -285,7 +286,7 @@ export const backFrame = defineForm<BackFrameParams>({
   }),
   design,
   silhouette: ({ plates }) => {
-    const { widthMm, heightMm } = plates[0]!;
+    const { widthMm, heightMm } = firstOf(plates);
     return [
       { x: -widthMm / 2, y: 0 },
       { x: widthMm / 2, y: 0 },

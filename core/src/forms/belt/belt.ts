@@ -3,7 +3,7 @@ import { levels, torsoSection } from '../../body';
 import { count, length, ownFoam, type ParamsOf, setting } from '../../document';
 import { ellipsePerimeter } from '../../geometry';
 import { gridOf, halfTurnFor, type Join, onSlice, type Panel } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, itemAt } from '../../units';
 import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 
 const hasTassets = (params: object): boolean => (params as { tassets?: number }).tassets !== 0;
@@ -93,7 +93,7 @@ function design(input: FormInput<BeltParams>): Design {
   return {
     panels: [...belts, ...tassets],
     joins: belts.slice(1).map((next, i): Join => ({
-      a: [belts[i]!.id, 'right'],
+      a: [itemAt(belts, i).id, 'right'],
       b: [next.id, 'left'],
       kind: 'seam',
     })),

@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import type { Vec2 } from '../../geometry';
 import { arc } from '../held/outlines';
 
@@ -49,7 +50,7 @@ export function bladeOutline({ lengthMm, widthMm, tipWidthMm, point, pointMm }: 
 /** Half the width of a convex outline at a height. */
 export function halfWidthAt(outline: readonly Vec2[], y: number): number {
   const xs = outline.flatMap((p, i) => {
-    const q = outline[(i + 1) % outline.length]!;
+    const q = itemAt(outline, (i + 1) % outline.length);
     return p.y > y !== q.y > y ? [p.x + ((y - p.y) / (q.y - p.y)) * (q.x - p.x)] : [];
   });
   return xs.length < 2 ? 0 : Math.min(Math.max(...xs), -Math.min(...xs));

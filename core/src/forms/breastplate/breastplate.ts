@@ -4,7 +4,7 @@ import { angle, type Check, choice, length, type ParamsOf, setting } from '../..
 import type { Vec3 } from '../../geometry';
 import { closures } from '../../materials';
 import { gridOf, type Join, onSlice, type Panel } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, lastOf, firstOf } from '../../units';
 import { defineForm, type Design, type FormInput, type FormKind, type Tie } from '../contract';
 import { OVERLAP_MM, strapOver } from '../straps';
 
@@ -188,7 +188,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         {
           name: 'shoulder',
           end,
-          points: right(all.flatMap((p) => p.grid.at(-1)!)),
+          points: right(all.flatMap((p) => lastOf(p.grid))),
           // Over the shoulder a strap runs about a sixth longer than the straight way between the plates.
           factor: 1.17,
           fastening: {
@@ -203,8 +203,8 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
           end,
           points: right(
             all.flatMap((p) => [
-              ...(free(p, 'left') ? p.grid.map((row) => row[0]!) : []),
-              ...(free(p, 'right') ? p.grid.map((row) => row.at(-1)!) : []),
+              ...(free(p, 'left') ? p.grid.map((row) => firstOf(row)) : []),
+              ...(free(p, 'right') ? p.grid.map((row) => lastOf(row)) : []),
             ]),
           ),
           factor: 1,

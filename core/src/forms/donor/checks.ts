@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../../units';
 import type { Vec2 } from '../../geometry';
 import { type Check, setting } from '../../document';
 import type { CaseParams, DonorParams } from './fields';
@@ -42,7 +43,7 @@ export const openingChecks = (params: CaseParams): Check[] => [
 
 /** Girths that say nothing of how high it is. */
 export const levelChecks = (girths: readonly Girth[]): Check[] =>
-  girths.every((g) => Math.abs(g.zMm - girths[0]!.zMm) <= 0.5)
+  girths.every((g) => Math.abs(g.zMm - firstOf(girths).zMm) <= 0.5)
     ? [
         {
           id: 'one-height',
@@ -64,7 +65,7 @@ const FOLDS_DEG = 140;
 export function spikeChecks(outline: readonly Vec2[]): Check[] {
   const n = outline.length;
   const spikes = outline.filter((p, i) => {
-    const [a, b] = [outline[(i + n - 1) % n]!, outline[(i + 1) % n]!];
+    const [a, b] = [itemAt(outline, (i + n - 1) % n), itemAt(outline, (i + 1) % n)];
     const turn = Math.atan2(
       (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
       (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),
@@ -97,7 +98,7 @@ export function checksOf(params: DonorParams, out: Outside): Check[] {
     deepMm: Math.floor(cell.deepMm * 10) / 10,
   });
   const clipped = params.rooms.map((cell) => within(cell, out, params.wallMm));
-  const over = params.rooms.filter((cell, i) => differs(cell, clipped[i]!));
+  const over = params.rooms.filter((cell, i) => differs(cell, itemAt(clipped, i)));
   return [
     ...openingChecks(params),
     ...(params.shape === 'round' ? levelChecks(params.girths) : []),

@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '../../units';
 import { type Body, headForm } from '../../body';
 import { count, length, type ParamsOf } from '../../document';
 import type { Vec2, Vec3 } from '../../geometry';
@@ -84,7 +85,7 @@ function design(input: FormInput<HelmetParams>): Design {
   const { girths, wallMm, massG, longerPct, peakMm } = params;
   const oval = ovalOf(longerPct / 100);
   const profile = roundProfile(girths);
-  const [rim, crown] = [profile[0]!, profile.at(-1)!];
+  const [rim, crown] = [firstOf(profile), lastOf(profile)];
   const stands = sits(params, body);
   const at = { ...stands, z: stands.z - rim.zMm };
   const rimMm = rim.acrossMm / 2;
@@ -163,7 +164,7 @@ export const donorHelmet = defineForm<HelmetParams>({
     const profile = roundProfile(girths);
     const half = profile.map((p): Vec2 => ({ x: p.acrossMm / 2, y: p.zMm }));
     return [
-      ...(peakMm > 0 ? [{ x: half[0]!.x + peakMm, y: half[0]!.y }] : []),
+      ...(peakMm > 0 ? [{ x: firstOf(half).x + peakMm, y: firstOf(half).y }] : []),
       ...half,
       ...[...half].reverse().map((p) => ({ x: -p.x, y: p.y })),
     ];

@@ -1,3 +1,4 @@
+import { lastOf, itemAt, firstOf } from '../../units';
 import { boundsOf, common, contains, grown, largestRing, type Vec2, type Vec3 } from '../../geometry';
 import { boxRoom, type Rib, type Room } from '../../panel';
 import type { DonorParams } from './fields';
@@ -17,7 +18,8 @@ export interface Cell {
 export function radiusAt(girths: readonly Girth[], zMm: number): number {
   const sorted = [...girths].sort((a, b) => a.zMm - b.zMm);
   const k = sorted.findIndex((g) => g.zMm >= zMm);
-  const [a, b] = k < 0 ? [sorted.at(-1)!, sorted.at(-1)!] : [sorted[Math.max(0, k - 1)]!, sorted[k]!];
+  const [a, b] =
+    k < 0 ? [lastOf(sorted), lastOf(sorted)] : [itemAt(sorted, Math.max(0, k - 1)), itemAt(sorted, k)];
   const t = b.zMm > a.zMm ? (zMm - a.zMm) / (b.zMm - a.zMm) : 0;
   return (a.girthMm + (b.girthMm - a.girthMm) * Math.min(1, Math.max(0, t))) / (2 * Math.PI);
 }
@@ -77,11 +79,11 @@ export function sectionRoom(section: readonly Vec2[], highMm: number, wallMm: nu
   const chord = (x: number): [number, number] | undefined => {
     const crossed = ring
       .flatMap((p, i) => {
-        const q = ring[(i + 1) % ring.length]!;
+        const q = itemAt(ring, (i + 1) % ring.length);
         return p.x < x !== q.x < x ? [p.y + ((x - p.x) / (q.x - p.x)) * (q.y - p.y)] : [];
       })
       .sort((a, c) => a - c);
-    return crossed.length < 2 ? undefined : [crossed[0]!, crossed[1]!];
+    return crossed.length < 2 ? undefined : [firstOf(crossed), itemAt(crossed, 1)];
   };
   return {
     id: 'inside',

@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../../units';
 import { limbGirthMm, limbLengthMm, type Limb, type MeasureKey, zoneInfo } from '../../body';
 import { length, type ParamsOf } from '../../document';
 import type { Vec2 } from '../../geometry';
@@ -46,7 +47,7 @@ function design(input: FormInput<SleeveParams>): Design {
   const { girths, wallMm, massG, startMm } = params;
   const limb = limbOf(input);
   const profile = roundProfile(girths);
-  const [foot, head] = [profile[0]!, profile.at(-1)!];
+  const [foot, head] = [firstOf(profile), lastOf(profile)];
   const byMm = startMm - foot.zMm;
   const ring = (zMm: number): Ring => ringAt(profile, zMm);
   const highMm = Math.min(BAND_MM, (head.zMm - foot.zMm) / 2);
@@ -57,7 +58,7 @@ function design(input: FormInput<SleeveParams>): Design {
   const inside = profile.map((r) => r.acrossMm - 2 * wallMm);
   const gaps = profile.map(
     (r, i) =>
-      inside[i]! / 2 - limbGirthMm(body, limb, r.zMm + byMm) / (2 * Math.PI) - underLayerMm - liningMm,
+      itemAt(inside, i) / 2 - limbGirthMm(body, limb, r.zMm + byMm) / (2 * Math.PI) - underLayerMm - liningMm,
   );
   const [key, what] = passes[limb];
   const end = { x: 0, y: 0, z: head.zMm + byMm };

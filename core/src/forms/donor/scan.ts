@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../../units';
 import type { ParamsOf } from '../../document';
 import { dot3, type Mesh, rayReach, scale3, sub3, type Vec3 } from '../../geometry';
 import { gridNormals, type Panel } from '../../panel';
@@ -29,8 +30,8 @@ const LEAST_MM = 1;
 const OPEN_MM = 200;
 
 const middleOf = ({ grid }: Panel): { at: Vec3; out: Vec3 } => {
-  const [r, c] = [Math.floor(grid.length / 2), Math.floor(grid[0]!.length / 2)];
-  return { at: grid[r]![c]!, out: gridNormals(grid)[r]![c]! };
+  const [r, c] = [Math.floor(grid.length / 2), Math.floor(firstOf(grid).length / 2)];
+  return { at: itemAt(itemAt(grid, r), c), out: itemAt(itemAt(gridNormals(grid), r), c) };
 };
 
 /** How far it is open behind the middle of a wall: to the first of the surface that a ray inwards meets. */

@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf, getFrom } from '../../units';
 import { choice, count, type ParamsOf } from '../../document';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
@@ -32,7 +33,7 @@ const LEAST_PLATE_MM = 6;
 function apothemAt(inner: readonly { r: number; z: number }[], z: number): number {
   const above = inner.findIndex((p) => p.z >= z);
   const k = above === -1 ? inner.length - 1 : Math.max(1, above);
-  const [a, b] = [inner[k - 1]!, inner[k]!];
+  const [a, b] = [itemAt(inner, k - 1), itemAt(inner, k)];
   return a.r + ((z - a.z) / (b.z - a.z)) * (b.r - a.r);
 }
 
@@ -40,10 +41,11 @@ function design(input: FormInput<FacetedParams>): Design {
   const { params, foam } = input;
   const profile = rising(params.profile);
   const t = foam.thicknessMm.value;
-  if (profile.length < 2) profile.push({ zMm: profile[0]!.zMm + t, acrossMm: profile[0]!.acrossMm });
+  if (profile.length < 2)
+    profile.push({ zMm: firstOf(profile).zMm + t, acrossMm: firstOf(profile).acrossMm });
   const { panels, joins } = facets(input, profile, params.sides);
   const inner = innerProfile(profile, t);
-  const [foot, top] = [profile[0]!, profile.at(-1)!];
+  const [foot, top] = [firstOf(profile), lastOf(profile)];
   // End plates stand within the sides, their rims as the sides lean.
   const plate = (id: string, name: string, z: number): Panel[] => {
     const [lowMm, highMm] = [2 * apothemAt(inner, z), 2 * apothemAt(inner, z + t)];
@@ -53,7 +55,7 @@ function design(input: FormInput<FacetedParams>): Design {
       : [];
   };
   const inside = Math.max(2, Math.min(foot.acrossMm, top.acrossMm) - 2 * t);
-  const bevels = edgeTurns(panels, joins).get(panels[0]!.id)!.get('right');
+  const bevels = getFrom(edgeTurns(panels, joins), firstOf(panels).id).get('right');
   return {
     panels: [
       ...panels,

@@ -4,7 +4,7 @@ import { type Check, length, ownFoam, type ParamsOf, rows, setting } from '../..
 import { parallelGirth } from '../../geometry';
 import { closures } from '../../materials';
 import { gridOf, type Join, onSlice, type Panel } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, itemAt, lastOf, firstOf } from '../../units';
 import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 
 const fields = [
@@ -65,13 +65,13 @@ function tiersThatFit(neckMm: number): { tiers: number; tierMm: number } {
 function standOut(list: GorgetParams['tiers'], thickness: (i: number) => number, stepMm: number): number[] {
   const out = [0];
   for (let i = 1; i < list.length; i++) {
-    const [below, tier] = [list[i - 1]!, list[i]!];
+    const [below, tier] = [itemAt(list, i - 1), itemAt(list, i)];
     const atFoot = below.leanMm * (1 - tier.overlapMm / below.heightMm);
     const atRim = below.leanMm - tier.leanMm * (tier.overlapMm / tier.heightMm);
     // Leaning foam takes more room across than it is thick.
     const slope = Math.max(Math.abs(below.leanMm / below.heightMm), Math.abs(tier.leanMm / tier.heightMm));
     const across = (thickness(i) + stepMm) * Math.hypot(1, slope);
-    out.push(out[i - 1]! + Math.min(atFoot, atRim) - across);
+    out.push(itemAt(out, i - 1) + Math.min(atFoot, atRim) - across);
   }
   const innermost = Math.min(...out);
   return out.map((mm) => mm - innermost);
@@ -83,11 +83,13 @@ function design(input: FormInput<GorgetParams>): Design {
   const closed = !isOpen(params);
   const { tiers: list } = params;
   const out = underLayerMm + liningMm + params.roomMm;
-  const thickness = (i: number): number => own(list[i]!.foamMm).foam.thicknessMm.value;
+  const thickness = (i: number): number => own(itemAt(list, i).foamMm).foam.thicknessMm.value;
   const innerOut = standOut(list, thickness, params.stepMm).map((mm) => mm + out);
   /** Lower edge of a tier: each begins inside the one below. */
   const lowOf = (i: number): number =>
-    list.slice(0, i).reduce((sum, tier, k) => sum + tier.heightMm - list[k + 1]!.overlapMm, at.neckBase - 15);
+    list
+      .slice(0, i)
+      .reduce((sum, tier, k) => sum + tier.heightMm - itemAt(list, k + 1).overlapMm, at.neckBase - 15);
   const tiers = list.map((tier, i) => {
     const low = lowOf(i);
     const section = (z: number) => {
@@ -95,7 +97,7 @@ function design(input: FormInput<GorgetParams>): Design {
       return { ...s, x: 0, y: s.forwardMm - (params.setBackMm * (z - at.neckBase)) / 60, z };
     };
     const girth = 2 * Math.PI * Math.sqrt((section(low).a ** 2 + section(low).b ** 2) / 2);
-    const half = closed ? 0 : ((params.gapMm / parallelGirth(girth, innerOut[i]!)) * 360) / 2;
+    const half = closed ? 0 : ((params.gapMm / parallelGirth(girth, itemAt(innerOut, i))) * 360) / 2;
     const panel: Panel = {
       id: `tier-${i + 1}`,
       name: `tier ${i + 1}`,
@@ -103,7 +105,7 @@ function design(input: FormInput<GorgetParams>): Design {
         onSlice(
           section(low + tier.heightMm * v),
           270 + half + u * (360 - 2 * half),
-          innerOut[i]! + tier.leanMm * v,
+          itemAt(innerOut, i) + tier.leanMm * v,
         ),
       ),
       edges: { bottom: 'lower edge', right: 'back edge', top: 'upper edge', left: 'back edge' },
@@ -118,7 +120,7 @@ function design(input: FormInput<GorgetParams>): Design {
       }),
       ...ownPly(input, tier.foamMm),
     };
-    const inside = parallelGirth(girth, innerOut[i]! - liningMm + Math.min(0, tier.leanMm));
+    const inside = parallelGirth(girth, itemAt(innerOut, i) - liningMm + Math.min(0, tier.leanMm));
     return { panel, inside };
   });
   const joins: Join[] = tiers.map(({ panel }) => ({
@@ -145,9 +147,9 @@ function design(input: FormInput<GorgetParams>): Design {
       ],
     });
   }
-  const chinRoom = at.chin - (lowOf(list.length - 1) + list.at(-1)!.heightMm);
+  const chinRoom = at.chin - (lowOf(list.length - 1) + lastOf(list).heightMm);
   if (chinRoom < CHIN_MM) {
-    const tall = lowOf(list.length - 1) + list.at(-1)!.heightMm - lowOf(0);
+    const tall = lowOf(list.length - 1) + lastOf(list).heightMm - lowOf(0);
     const share = Math.max(0, (tall - (CHIN_MM - chinRoom) - 1) / tall);
     const lower = list.map((tier) => ({
       ...tier,
@@ -182,8 +184,8 @@ function design(input: FormInput<GorgetParams>): Design {
           needMm: need,
           at: {
             x: 0,
-            y: panel.grid[0]!.reduce((s, p) => s + p.y, 0) / panel.grid[0]!.length,
-            z: panel.grid[1]![0]!.z,
+            y: firstOf(panel.grid).reduce((s, p) => s + p.y, 0) / firstOf(panel.grid).length,
+            z: firstOf(itemAt(panel.grid, 1)).z,
           },
         }))
       : [],

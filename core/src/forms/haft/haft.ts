@@ -1,7 +1,7 @@
 import { angle, type Check, choice, length, number, type ParamsOf, rows, setting } from '../../document';
 import { rodMatters, rods } from '../../materials';
 import { type Stick, isRound, sectionAreaMm2, sectionOf, type Section, sizeOf } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, itemAt } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { jointWords } from './joints';
@@ -144,7 +144,7 @@ function design(input: FormInput<HaftParams>): Design {
     .sort((a, b) => a - b);
   const joints = breaks.length;
   const ends = [0, ...breaks, lengthMm];
-  const cutMm = ends.slice(1).map((end, i) => end - ends[i]!);
+  const cutMm = ends.slice(1).map((end, i) => end - itemAt(ends, i));
   const sticks: Stick[] = made
     ? [
         {

@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../../units';
 import { choice, length, rows } from '../../document';
 import {
   dist2,
@@ -109,12 +110,12 @@ function arcThrough(a: Vec2, b: Vec2, c: Vec2): Vec2[] {
 export function nodeLine(nodes: readonly Node[]): Vec2[] {
   const n = nodes.length;
   const at = (i: number): Vec2 => {
-    const { xMm, yMm } = nodes[(i + n) % n]!;
+    const { xMm, yMm } = itemAt(nodes, (i + n) % n);
     return { x: xMm, y: yMm };
   };
-  const smooth = (i: number): boolean => nodes[(i + n) % n]!.node === 'smooth';
-  const arcs = nodes.map(({ node }, i) => node === 'arc' && nodes[(i + n - 1) % n]!.node !== 'arc');
-  const isArc = (i: number): boolean => arcs[(i + n) % n]!;
+  const smooth = (i: number): boolean => itemAt(nodes, (i + n) % n).node === 'smooth';
+  const arcs = nodes.map(({ node }, i) => node === 'arc' && itemAt(nodes, (i + n - 1) % n).node !== 'arc');
+  const isArc = (i: number): boolean => itemAt(arcs, (i + n) % n);
   return nodes.flatMap((_, i): Vec2[] => {
     const [p, q] = [at(i), at(i + 1)];
     // An arc is drawn whole when its middle is come to; of two in a row the second ends the first.
@@ -137,13 +138,13 @@ const LEAST_MM2 = 25;
 
 /** The outline of drawn nodes, counter-clockwise; its largest loop where it crosses itself. */
 export function drawnOutline(nodes: readonly Node[]): Drawing {
-  const drawn = nodeLine(nodes).filter((p, i, all) => dist2(p, all[(i + 1) % all.length]!) > 1e-3);
+  const drawn = nodeLine(nodes).filter((p, i, all) => dist2(p, itemAt(all, (i + 1) % all.length)) > 1e-3);
   const line = unspiked(drawn);
   const ring = signedArea(line) < 0 ? [...line].reverse() : line;
   const loops = ring.length < 3 ? [] : joined([ring], []);
   const outline = largestRing(loops);
   if (Math.abs(signedArea(outline)) < LEAST_MM2) {
-    const { xMm, yMm } = nodes[0]!;
+    const { xMm, yMm } = firstOf(nodes);
     return { outline: rectangle({ x: xMm, y: yMm }, 20, 20), crosses: true };
   }
   const lost = Math.abs(signedArea(ring) - signedArea(outline)) > 0.01 * signedArea(outline);

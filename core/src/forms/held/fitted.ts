@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../../units';
 import { dist2, type Vec2 } from '../../geometry';
 import type { Node } from './drawn';
 import { type FittedNode, smoothed } from './smoothed';
@@ -33,7 +34,7 @@ interface Ring {
 
 const ringOf = (outline: readonly Vec2[]): Ring => ({
   n: outline.length,
-  at: (i) => outline[((i % outline.length) + outline.length) % outline.length]!,
+  at: (i) => itemAt(outline, ((i % outline.length) + outline.length) % outline.length),
 });
 
 /** The farthest point that a straight line from `from` reaches with all between within a tolerance. */
@@ -49,11 +50,11 @@ function lineReach({ at }: Ring, from: number, to: number, withinMm: number): nu
 /** The point of a run nearest to half of its length. */
 function halfway({ at }: Ring, from: number, to: number): number {
   const runs: number[] = [0];
-  for (let k = from + 1; k <= to; k++) runs.push(runs.at(-1)! + dist2(at(k - 1), at(k)));
-  const half = runs.at(-1)! / 2;
+  for (let k = from + 1; k <= to; k++) runs.push(lastOf(runs) + dist2(at(k - 1), at(k)));
+  const half = lastOf(runs) / 2;
   let best = 1;
   runs.forEach((mm, k) => {
-    if (k > 0 && k < runs.length - 1 && Math.abs(mm - half) < Math.abs(runs[best]! - half)) best = k;
+    if (k > 0 && k < runs.length - 1 && Math.abs(mm - half) < Math.abs(itemAt(runs, best) - half)) best = k;
   });
   return from + best;
 }

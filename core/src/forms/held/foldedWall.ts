@@ -1,3 +1,4 @@
+import { itemAt, lastOf, firstOf } from '../../units';
 import type { Vec2, Vec3 } from '../../geometry';
 import type { Habits } from '../../materials';
 import type { Attachment, Join, Panel, Side } from '../../panel';
@@ -33,7 +34,7 @@ const LEAST_MM = 4;
 /** How far a ring turns at one of its points, degrees, either way. */
 function turnAt(ring: readonly Vec2[], i: number): number {
   const n = ring.length;
-  const [a, p, b] = [-1, 0, 1].map((k) => ring[(i + k + n) % n]!) as [Vec2, Vec2, Vec2];
+  const [a, p, b] = [-1, 0, 1].map((k) => itemAt(ring, (i + k + n) % n)) as [Vec2, Vec2, Vec2];
   const turn = Math.atan2(
     (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
     (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),
@@ -50,33 +51,33 @@ function isCorner(ring: readonly Vec2[], i: number): boolean {
 
 /** A corner no fold goes round, be it cut off with a short flat. */
 function isSharp(ring: readonly Vec2[], i: number, foamMm: number): boolean {
-  const [p, next] = [ring[i]!, ring[(i + 1) % ring.length]!];
+  const [p, next] = [itemAt(ring, i), itemAt(ring, (i + 1) % ring.length)];
   const blunt = Math.hypot(next.x - p.x, next.y - p.y) < 2 * foamMm ? turnAt(ring, (i + 1) % ring.length) : 0;
   return turnAt(ring, i) + blunt > SHARP_DEG;
 }
 
 const gap = (a: Vec2, b: Vec2): number => Math.hypot(b.x - a.x, b.y - a.y);
 const lengthOf = (run: readonly Vec2[]): number =>
-  run.slice(1).reduce((sum, p, i) => sum + gap(run[i]!, p), 0);
+  run.slice(1).reduce((sum, p, i) => sum + gap(itemAt(run, i), p), 0);
 
 /** A run with points no further apart than a step, its own kept. */
 const dense = (run: readonly Vec2[]): Vec2[] => [
   ...run.slice(1).flatMap((q, i) => {
-    const p = run[i]!;
+    const p = itemAt(run, i);
     const n = Math.max(1, Math.ceil(gap(p, q) / STEP_MM));
     return Array.from({ length: n }, (_, k) => ({
       x: p.x + ((q.x - p.x) * k) / n,
       y: p.y + ((q.y - p.y) * k) / n,
     }));
   }),
-  run.at(-1)!,
+  lastOf(run),
 ];
 
 /** A run parted at a length along it. */
 function splitAt(run: readonly Vec2[], mm: number): [Vec2[], Vec2[]] {
   let left = mm;
   for (let i = 1; i < run.length; i++) {
-    const [a, b] = [run[i - 1]!, run[i]!];
+    const [a, b] = [itemAt(run, i - 1), itemAt(run, i)];
     const step = gap(a, b);
     if (left <= step) {
       const t = step === 0 ? 0 : left / step;
@@ -88,7 +89,7 @@ function splitAt(run: readonly Vec2[], mm: number): [Vec2[], Vec2[]] {
     }
     left -= step;
   }
-  return [[...run], [run.at(-1)!]];
+  return [[...run], [lastOf(run)]];
 }
 
 /** A flat or a round of the wall, and how it goes on to the next one. */
@@ -100,16 +101,19 @@ interface Length {
 /** Runs from corner to corner in order, begun in the middle of the longest, so that no seam lies in a corner. */
 function runsOf(ring: readonly Vec2[], foamMm: number): Length[] {
   const corners = ring.flatMap((_, i) => (isCorner(ring, i) ? [i] : []));
-  if (corners.length === 0) return [{ run: [...ring, ring[0]!], next: 'seam' }];
+  if (corners.length === 0) return [{ run: [...ring, firstOf(ring)], next: 'seam' }];
   const runs = corners.map((from, i): Length => {
-    const to = corners[(i + 1) % corners.length]!;
+    const to = itemAt(corners, (i + 1) % corners.length);
     const steps = (to - from + ring.length - 1) % ring.length;
     return {
-      run: Array.from({ length: steps + 2 }, (_, k) => ring[(from + k) % ring.length]!),
+      run: Array.from({ length: steps + 2 }, (_, k) => itemAt(ring, (from + k) % ring.length)),
       next: isSharp(ring, to, foamMm) ? 'seam' : 'fold',
     };
   });
-  const longest = runs.reduce((best, r, i) => (lengthOf(r.run) > lengthOf(runs[best]!.run) ? i : best), 0);
+  const longest = runs.reduce(
+    (best, r, i) => (lengthOf(r.run) > lengthOf(itemAt(runs, best).run) ? i : best),
+    0,
+  );
   const ordered = [...runs.slice(longest), ...runs.slice(0, longest)];
   const [first, ...others] = ordered as [Length, ...Length[]];
   const whole = lengthOf(first.run);
@@ -135,7 +139,7 @@ function shortened(runs: readonly Length[], longestMm: number): Length[] {
     const at = room >= mm / 2 ? mm / 2 : room;
     if (at < LEAST_MM || mm - at < LEAST_MM) {
       // No room on this strip: it ends at the corner before.
-      made[made.length - 1]!.next = 'seam';
+      itemAt(made, made.length - 1).next = 'seam';
       strip = 0;
       queue.unshift({ run, next });
       continue;
@@ -168,8 +172,8 @@ export function foldedWall(wall: FoldedWall): { panels: Panel[]; joins: Join[]; 
     };
   });
   const joins = lengths.map(({ next }, i): Join => ({
-    a: [panels[i]!.id, 'right'],
-    b: [panels[(i + 1) % panels.length]!.id, 'left'],
+    a: [itemAt(panels, i).id, 'right'],
+    b: [itemAt(panels, (i + 1) % panels.length).id, 'left'],
     kind: next,
     ...(next === 'fold' && wall.method && { method: wall.method }),
   }));

@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import {
   boundsOf,
   common,
@@ -187,7 +188,7 @@ export function laminate(all: Lamination): Panel[] {
         ...(i > 0 && { backed: true as const }),
         ...(sloped && { sections }),
         ...(i > 0 && i < all.stack.length - 1 && { inside: true as const }),
-        ply: all.stack[i]!.ply,
+        ply: itemAt(all.stack, i).ply,
       }),
     ];
   });

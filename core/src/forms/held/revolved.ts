@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf } from '../../units';
 import { type Check, length, rows } from '../../document';
 import type { Vec3 } from '../../geometry';
 import { gridOf, type Join, type Panel, platePanel } from '../../panel';
@@ -36,21 +37,21 @@ export const profileField = (when?: (params: object) => boolean) =>
 /** Points from the foot up, none at the height of another. */
 export function rising(profile: readonly Turn[]): Turn[] {
   const sorted = [...profile].sort((a, b) => a.zMm - b.zMm);
-  return sorted.filter((p, i) => i === 0 || p.zMm - sorted[i - 1]!.zMm > 0.5);
+  return sorted.filter((p, i) => i === 0 || p.zMm - itemAt(sorted, i - 1).zMm > 0.5);
 }
 
 /** Radius of a profile at a height, straight between its points. */
 export function radiusAt(profile: readonly Turn[], z: number): number {
   const k = profile.findIndex((p) => p.zMm >= z);
-  if (k <= 0) return (k === 0 ? profile[0]! : profile.at(-1)!).acrossMm / 2;
-  const [a, b] = [profile[k - 1]!, profile[k]!];
+  if (k <= 0) return (k === 0 ? firstOf(profile) : lastOf(profile)).acrossMm / 2;
+  const [a, b] = [itemAt(profile, k - 1), itemAt(profile, k)];
   return (a.acrossMm + ((z - a.zMm) / (b.zMm - a.zMm)) * (b.acrossMm - a.acrossMm)) / 2;
 }
 
 /** Volume of the revolved profile, mm³: frusta between its points. */
 export const revolvedMm3 = (profile: readonly Turn[]): number =>
   profile.slice(1).reduce((sum, b, i) => {
-    const a = profile[i]!;
+    const a = itemAt(profile, i);
     const [r, s] = [a.acrossMm / 2, b.acrossMm / 2];
     return sum + (Math.PI * (b.zMm - a.zMm) * (r * r + r * s + s * s)) / 3;
   }, 0);
@@ -116,7 +117,7 @@ export function discStack(
   profile: readonly Turn[],
   { boreMm = 0, flutes, id = 'disc' }: { boreMm?: number; flutes?: Flutes; id?: string } = {},
 ): Made & { errorMm: number; count: number; checks: Check[] } {
-  const [foot, top] = [profile[0]!.zMm, profile.at(-1)!.zMm];
+  const [foot, top] = [firstOf(profile).zMm, lastOf(profile).zMm];
   const t = foam.thicknessMm.value;
   const wanted = Math.max(1, Math.round((top - foot + GLUE_LINE_MM) / (t + GLUE_LINE_MM)));
   const count = Math.min(wanted, MOST_DISCS);
@@ -176,7 +177,7 @@ export function innerProfile(
 ): { r: number; z: number }[] {
   const points = profile.map((p) => ({ r: (p.acrossMm / 2) * share, z: p.zMm }));
   const inward = points.slice(1).map((q, i) => {
-    const p = points[i]!;
+    const p = itemAt(points, i);
     const size = Math.hypot(q.r - p.r, q.z - p.z);
     return { r: -(q.z - p.z) / size, z: (q.r - p.r) / size };
   });
@@ -221,7 +222,7 @@ export function frusta(
   const inner = innerProfile(profile, t);
   profile.slice(1).forEach((_, i) => {
     const name = `${id}-${i + 1}`;
-    const [low, high] = [inner[i]!, inner[i + 1]!];
+    const [low, high] = [itemAt(inner, i), itemAt(inner, i + 1)];
     panels.push({
       id: name,
       name: `${id} ${i + 1}`,

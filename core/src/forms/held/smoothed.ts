@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../../units';
 import { distanceToEdge, type Vec2 } from '../../geometry';
 import { type Node, nodeLine } from './drawn';
 
@@ -23,10 +24,12 @@ function turns(nodes: readonly FittedNode[]): number[] {
     const p = at(node);
     const k = line.reduce(
       (best, q, i) =>
-        Math.hypot(q.x - p.x, q.y - p.y) < Math.hypot(line[best]!.x - p.x, line[best]!.y - p.y) ? i : best,
+        Math.hypot(q.x - p.x, q.y - p.y) < Math.hypot(itemAt(line, best).x - p.x, itemAt(line, best).y - p.y)
+          ? i
+          : best,
       0,
     );
-    const [a, b] = [line[(k + line.length - 1) % line.length]!, line[(k + 1) % line.length]!];
+    const [a, b] = [itemAt(line, (k + line.length - 1) % line.length), itemAt(line, (k + 1) % line.length)];
     const turn = Math.atan2(
       (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x),
       (p.x - a.x) * (b.x - p.x) + (p.y - a.y) * (b.y - p.y),
@@ -44,7 +47,8 @@ function keepsTo(
   withinMm: number,
 ): boolean {
   const line = nodeLine(nodes);
-  for (let k = from; k <= to; k++) if (distanceToEdge(line, ring[k % ring.length]!) > withinMm) return false;
+  for (let k = from; k <= to; k++)
+    if (distanceToEdge(line, itemAt(ring, k % ring.length)) > withinMm) return false;
   return line.every((p) => distanceToEdge(ring, p) <= BETWEEN * withinMm);
 }
 
@@ -52,12 +56,12 @@ function keepsTo(
 function spread(ring: readonly Vec2[], from: number, to: number, count: number): number[] {
   const lengths = [0];
   for (let k = from + 1; k <= to; k++) {
-    const [p, q] = [ring[(k - 1) % ring.length]!, ring[k % ring.length]!];
-    lengths.push(lengths.at(-1)! + Math.hypot(q.x - p.x, q.y - p.y));
+    const [p, q] = [itemAt(ring, (k - 1) % ring.length), itemAt(ring, k % ring.length)];
+    lengths.push(lastOf(lengths) + Math.hypot(q.x - p.x, q.y - p.y));
   }
   return Array.from({ length: count }, (_, i) => {
     // Half as far from the ends, where a curve has no neighbour beyond to be led by.
-    const want = (lengths.at(-1)! * (i + 0.5)) / count;
+    const want = (lastOf(lengths) * (i + 0.5)) / count;
     return (
       from +
       Math.max(
@@ -82,14 +86,14 @@ export function smoothed(
 ): FittedNode[] {
   const n = ring.length;
   const turn = turns(nodes);
-  const isCorner = (i: number): boolean => nodes[i]!.node !== 'arc' && turn[i]! > CORNER_DEG;
+  const isCorner = (i: number): boolean => itemAt(nodes, i).node !== 'arc' && itemAt(turn, i) > CORNER_DEG;
   const corners = nodes.flatMap((_, i) => (isCorner(i) ? [i] : []));
   // A line without any corner is drawn smooth from where it begins, and round to there.
   const ends = corners.length > 0 ? corners : [0];
   let now = [...nodes];
   for (const [k, first] of ends.entries()) {
-    const last = ends[(k + 1) % ends.length]!;
-    const [a, b] = [nodes[first]!, nodes[last]!];
+    const last = itemAt(ends, (k + 1) % ends.length);
+    const [a, b] = [itemAt(nodes, first), itemAt(nodes, last)];
     const between = now.filter(
       ({ of }) =>
         (of - a.of + n) % n > 0 && (ends.length === 1 || (of - a.of + n) % n < (b.of - a.of + n) % n),
@@ -98,12 +102,13 @@ export function smoothed(
     const to = a.of + ((b.of - a.of + n) % n || n);
     for (let count = 1; count <= between.length; count++) {
       const run = spread(ring, a.of, to, count).map((i): FittedNode => {
-        const { x, y } = ring[i % n]!;
+        const { x, y } = itemAt(ring, i % n);
         return { xMm: round(x), yMm: round(y), node: 'smooth', of: i % n };
       });
       const begin = now.findIndex((m) => m.of === a.of);
       const rest = [...now.slice(begin + 1), ...now.slice(0, begin)].filter((m) => !between.includes(m));
-      const start: FittedNode = corners.length > 0 ? now[begin]! : { ...now[begin]!, node: 'smooth' };
+      const start: FittedNode =
+        corners.length > 0 ? itemAt(now, begin) : { ...itemAt(now, begin), node: 'smooth' };
       const tried = [start, ...run, ...rest];
       if (tried.length >= 3 && keepsTo(tried, ring, a.of, to, withinMm)) {
         now = tried;

@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../../units';
 import type { Join, Panel } from '../../panel';
 import type { FormInput } from '../contract';
 import { innerProfile, level, type Made, type Turn } from './revolved';
@@ -39,7 +40,7 @@ const sidePanel = (
 
 /** Every edge of one side glued to that of the next, all the way round. */
 const round = (ids: readonly string[]): Join[] =>
-  ids.map((id, k) => ({ a: [id, 'right'], b: [ids[(k + 1) % ids.length]!, 'left'], kind: 'seam' }));
+  ids.map((id, k) => ({ a: [id, 'right'], b: [itemAt(ids, (k + 1) % ids.length), 'left'], kind: 'seam' }));
 
 /**
  * Flat sides from foot to top, across whose flats the profile is measured. Where the profile turns, a side is folded; each
@@ -51,7 +52,7 @@ export function facets({ foam, ply }: Sheet, profile: readonly Turn[], sides: nu
   const idOf = (k: number, i: number): string => (i === 0 ? `side-${k + 1}` : `side-${k + 1}-flat-${i + 1}`);
   const panels = Array.from({ length: sides }, (_, k) =>
     Array.from({ length: flats }, (_, i): Panel => {
-      const [low, high] = [turns[i]!, turns[i + 1]!];
+      const [low, high] = [itemAt(turns, i), itemAt(turns, i + 1)];
       const name = `side ${k + 1} of ${sides}`;
       const middle = { r: (low.r + high.r) / 2, z: (low.z + high.z) / 2 };
       return {
@@ -64,9 +65,13 @@ export function facets({ foam, ply }: Sheet, profile: readonly Turn[], sides: nu
     }),
   );
   const folds = panels.flatMap((side) =>
-    side.slice(1).map((flat, i): Join => ({ a: [side[i]!.id, 'top'], b: [flat.id, 'bottom'], kind: 'fold' })),
+    side
+      .slice(1)
+      .map((flat, i): Join => ({ a: [itemAt(side, i).id, 'top'], b: [flat.id, 'bottom'], kind: 'fold' })),
   );
-  const seams = Array.from({ length: flats }, (_, i) => round(panels.map((side) => side[i]!.id))).flat();
+  const seams = Array.from({ length: flats }, (_, i) =>
+    round(panels.map((side) => itemAt(side, i).id)),
+  ).flat();
   return { panels: panels.flat(), joins: [...folds, ...seams] };
 }
 
@@ -80,14 +85,14 @@ export function gores({ foam, ply }: Sheet, profile: readonly Turn[], sides: num
   // Points between the turns, so that each flat keeps its own slope up to its ends.
   const rings = turns.slice(1).reduce(
     (all, b, i) => {
-      const a = turns[i]!;
+      const a = itemAt(turns, i);
       const between = Array.from({ length: BETWEEN }, (_, k) => {
         const s = (k + 1) / BETWEEN;
         return { r: a.r + s * (b.r - a.r), z: a.z + s * (b.z - a.z) };
       });
       return [...all, ...between];
     },
-    [turns[0]!],
+    [firstOf(turns)],
   );
   const panels = Array.from({ length: sides }, (_, k): Panel => ({
     ...sidePanel(ply, rings, k, sides),

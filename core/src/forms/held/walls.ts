@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf } from '../../units';
 import type { Vec2, Vec3 } from '../../geometry';
 import { gridOf, type Panel, platePanel, type Side } from '../../panel';
 import { ellipse } from './outlines';
@@ -97,7 +98,7 @@ export interface Ring {
 export function ringAt(profile: readonly Ring[], zMm: number): Ring {
   const k = profile.findIndex((r) => r.zMm >= zMm);
   const i = k < 0 ? profile.length - 1 : Math.max(1, k);
-  const [low, high] = [profile[i - 1]!, profile[i]!];
+  const [low, high] = [itemAt(profile, i - 1), itemAt(profile, i)];
   const t = high.zMm > low.zMm ? Math.min(1, Math.max(0, (zMm - low.zMm) / (high.zMm - low.zMm))) : 0;
   return { zMm, acrossMm: low.acrossMm + (high.acrossMm - low.acrossMm) * t };
 }
@@ -150,7 +151,7 @@ export function roundWalls(
   oval: Oval = { x: 1, y: 1 },
 ): Panel[] {
   const profile = roundProfile(girths);
-  const [low, high] = [profile[0]!, profile.at(-1)!];
+  const [low, high] = [firstOf(profile), lastOf(profile)];
   const ends = [
     ...(closed.top ? [{ id: 'top', name: 'top', z: high.zMm - wallMm, end: high, upY: 1 }] : []),
     ...(closed.foot ? [{ id: 'foot', name: 'foot', z: low.zMm + wallMm, end: low, upY: -1 }] : []),
@@ -158,7 +159,7 @@ export function roundWalls(
   return [
     ...profile
       .slice(1)
-      .map((high, i) => bandWall(`band-${i + 1}`, `band ${i + 1}`, profile[i]!, high, wallMm, oval)),
+      .map((high, i) => bandWall(`band-${i + 1}`, `band ${i + 1}`, itemAt(profile, i), high, wallMm, oval)),
     ...ends.map(({ id, name, z, end, upY }): Panel => ({
       ...platePanel({
         id,
@@ -184,10 +185,10 @@ export const keptWhole = (walls: readonly Panel[], id: string): Panel[] =>
 
 /** A ring closed by its first point and moved inwards by a wall, so that a wall laid on it comes out on the ring again. */
 function insideOf(ring: readonly Vec2[], wallMm: number): Vec2[] {
-  const round = [...ring, ring[0]!];
+  const round = [...ring, firstOf(ring)];
   const last = round.length - 1;
   return round.map((p, i) => {
-    const [a, b] = [round[Math.max(0, i - 1)]!, round[Math.min(last, i + 1)]!];
+    const [a, b] = [itemAt(round, Math.max(0, i - 1)), itemAt(round, Math.min(last, i + 1))];
     const size = Math.hypot(b.x - a.x, b.y - a.y) || 1;
     return { x: p.x - ((b.y - a.y) / size) * wallMm, y: p.y + ((b.x - a.x) / size) * wallMm };
   });
@@ -196,7 +197,7 @@ function insideOf(ring: readonly Vec2[], wallMm: number): Vec2[] {
 /** The walls of a thing as deep all over: front and back by its outline, seen from the front, and a strip round it with the seam at the foot. */
 export function outlineWalls(outline: readonly Vec2[], deepMm: number, wallMm: number): Panel[] {
   const half = deepMm / 2;
-  const foot = outline.reduce((best, p, i) => (p.y < outline[best]!.y ? i : best), 0);
+  const foot = outline.reduce((best, p, i) => (p.y < itemAt(outline, best).y ? i : best), 0);
   const ring = [...outline.slice(foot), ...outline.slice(0, foot)];
   const round = insideOf(ring, wallMm);
   const xs = ring.map((p) => p.x);
@@ -231,7 +232,7 @@ export function outlineWalls(outline: readonly Vec2[], deepMm: number, wallMm: n
  * front below, and a strip round it with the seam behind.
  */
 export function sectionWalls(section: readonly Vec2[], highMm: number, wallMm: number): Panel[] {
-  const behind = section.reduce((best, p, i) => (p.y > section[best]!.y ? i : best), 0);
+  const behind = section.reduce((best, p, i) => (p.y > itemAt(section, best).y ? i : best), 0);
   const ring = [...section.slice(behind), ...section.slice(0, behind)];
   const ys = ring.map((p) => p.y);
   const hollow = behindIn(highMm, wallMm);

@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import { add3, cross3, dist3, dot3, scale3, sub3, unit3, type Vec3 } from '../../geometry';
 import { ownPly, type FormInput } from '../contract';
 import { gridOf, type Join, onEllipsoid, type Panel } from '../../panel';
@@ -69,7 +70,7 @@ function gores(count: number, { axes, centre }: HelmetFrame, columns: number): D
   });
   const joins = panels.map((p, i): Join => ({
     a: [p.id, 'right'],
-    b: [panels[(i + 1) % count]!.id, 'left'],
+    b: [itemAt(panels, (i + 1) % count).id, 'left'],
     kind: 'seam',
   }));
   return { panels, joins };

@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../../units';
 import { closures } from '../../materials';
 import { isOpen } from '../closureField';
 import { limbLengthMm, limbSection } from '../../body';
@@ -131,7 +132,7 @@ function rulingsOf(params: BracerParams, low: Ellipse, high: Ellipse, outMm: num
 
 /** Share of a turn at which a rail of the layer that keeps its length has run `mm`, from its start or back from its end. */
 function turnAt(rulings: Ruled['rulings'], end: 'low' | 'high', neutralMm: number, mm: number): number {
-  const at = (i: number): Vec3 => add3(rulings[i]![end], scale3(rulings[i]!.normal, neutralMm));
+  const at = (i: number): Vec3 => add3(itemAt(rulings, i)[end], scale3(itemAt(rulings, i).normal, neutralMm));
   let run = 0;
   for (let i = 1; i < rulings.length; i++) {
     const step = dist3(at(i - 1), at(i));
@@ -170,7 +171,7 @@ function panelBetween(
   );
   const onRulings = (x: number, y: number): Vec3 => {
     const i = Math.min(RULINGS - 1, Math.max(0, Math.floor(x)));
-    const [a, b] = [rulings[i]!, rulings[i + 1]!];
+    const [a, b] = [itemAt(rulings, i), itemAt(rulings, i + 1)];
     return lerp3(lerp3(a.low, b.low, x - i), lerp3(a.high, b.high, x - i), y);
   };
   return {
@@ -223,7 +224,7 @@ function design(input: FormInput<BracerParams>): Design {
       : [panelBetween(params, rulings, first, last, { id: 'a', name: 'shell', edges })];
   const joins: Join[] = [
     ...(params.panels === 2 ? [{ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' } satisfies Join] : []),
-    { a: [panels.at(-1)!.id, 'right'], b: ['a', 'left'], kind: closures[params.closure].joint },
+    { a: [lastOf(panels).id, 'right'], b: ['a', 'left'], kind: closures[params.closure].joint },
   ];
   const clearance = passageOf(input, of);
   return {

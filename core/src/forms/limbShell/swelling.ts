@@ -1,3 +1,4 @@
+import { lastOf } from '../../units';
 import { closures } from '../../materials';
 import { isOpen } from '../closureField';
 import { limbGirthMm, limbLengthMm, limbSection, type Zone } from '../../body';
@@ -110,7 +111,7 @@ export function swellingShell(of: SwellingShell): FormKind {
           ]
         : [panel('a', 'shell', 0, 360)];
     const joins: Join[] = [
-      { a: [panels.at(-1)!.id, 'right'], b: ['a', 'left'], kind: closures[params.closure].joint },
+      { a: [lastOf(panels).id, 'right'], b: ['a', 'left'], kind: closures[params.closure].joint },
     ];
     if (params.panels === 2) joins.unshift({ a: ['a', 'right'], b: ['b', 'left'], kind: 'seam' });
     const clearance = passageOf(input, of);

@@ -1,7 +1,7 @@
 import { armLean } from '../../body';
 import { angle, length, ownFoam, type ParamsOf, rows, setting } from '../../document';
 import { gridOf, onEllipsoid, onSlice, type Panel } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, itemAt, firstOf, lastOf } from '../../units';
 import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 import { roundLimb, strapOver } from '../straps';
 
@@ -71,7 +71,7 @@ function insetsOf(
 function design(input: FormInput<PauldronParams>): Design {
   const { params, body, underLayerMm, liningMm, own } = input;
   const { lames: list } = params;
-  const thickOf = (i: number): number => own(list[i]!.foamMm).foam.thicknessMm.value;
+  const thickOf = (i: number): number => own(itemAt(list, i).foamMm).foam.thicknessMm.value;
   const skin = body.upperArmGirth.valueMm / (2 * Math.PI) + underLayerMm + liningMm;
   const insetsAt = (radiusMm: number): number[] => insetsOf(list, thickOf, radiusMm * WIDER, params.capMm);
   // Lames lie inside the cap and one another: the innermost still clears the arm.
@@ -95,11 +95,13 @@ function design(input: FormInput<PauldronParams>): Design {
   };
   /** Upper edge of a lame: those above it, less the overlaps. */
   const topOf = (i: number): number =>
-    list.slice(0, i).reduce((z, lame, k) => z - lame.heightMm + list[k + 1]!.overlapMm, list[0]!.overlapMm);
+    list
+      .slice(0, i)
+      .reduce((z, lame, k) => z - lame.heightMm + itemAt(list, k + 1).overlapMm, firstOf(list).overlapMm);
   const lean = Math.tan(armLean);
   const lames = list.map((lame, i): Panel => {
     const top = topOf(i);
-    const grow = (z: number): number => 1 + (-(z - list[0]!.overlapMm) / 1000) * 0.2;
+    const grow = (z: number): number => 1 + (-(z - firstOf(list).overlapMm) / 1000) * 0.2;
     return {
       id: `lame-${i + 1}`,
       name: `lame ${i + 1}`,
@@ -114,7 +116,7 @@ function design(input: FormInput<PauldronParams>): Design {
           y: 0,
           z,
         };
-        return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - insets[i]!);
+        return onSlice(slice, params.wrapDeg * 0.96 * (2 * u - 1), flare - itemAt(insets, i));
       }),
       edges: { bottom: 'lower edge', right: 'front edge', top: 'upper edge', left: 'back edge' },
       attached: {
@@ -127,7 +129,7 @@ function design(input: FormInput<PauldronParams>): Design {
       ...ownPly(input, lame.foamMm),
     };
   });
-  const drop = list.length === 0 ? 0 : list.at(-1)!.heightMm - topOf(list.length - 1);
+  const drop = list.length === 0 ? 0 : lastOf(list).heightMm - topOf(list.length - 1);
   const least = Math.min(LAP_MM, ...list.map((l) => l.overlapMm));
   return {
     panels: [cap, ...lames],

@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import { type Check, choice, length, ownFoam, type ParamsOf, rows } from '../../document';
 import type { Join, Panel, PlateCut } from '../../panel';
 import { defineForm, ownPly, type Design, type FormInput } from '../contract';
@@ -102,7 +103,7 @@ function design(input: FormInput<RoundsParams>): Design {
     const next = params.sections[i + 1];
     if (!next) return;
     const side = (k: number, acrossMm: number): Side => {
-      const { kind, heightMm, foamMm } = params.sections[k]!;
+      const { kind, heightMm, foamMm } = itemAt(params.sections, k);
       return {
         name: letter(k),
         wall: kind === 'band' || kind === 'dome',
@@ -133,12 +134,12 @@ function design(input: FormInput<RoundsParams>): Design {
     panels,
     joins,
     roomMm: 0,
-    rooms: rooms.filter((r) => r.outline[1]!.x > 1),
+    rooms: rooms.filter((r) => itemAt(r.outline, 1).x > 1),
     figures: [{ key: 'high', label: 'high', value: z, unit: 'mm', decimals: 0 }],
     checks: [
       ...tooMany,
       ...params.sections.slice(1).flatMap((s, i) => {
-        const below = params.sections[i]!;
+        const below = itemAt(params.sections, i);
         const step = Math.abs(s.lowMm - below.highMm);
         return step > 2 * input.foam.thicknessMm.value + 2 && below.kind !== 'stack' && s.kind !== 'stack'
           ? [

@@ -1,3 +1,4 @@
+import { itemAt } from '../../units';
 import type { Thing } from './fields';
 
 /** Less play than this jams; more than the other wants a ring between; mm across, from memory. */
@@ -57,7 +58,7 @@ export function setsOf(things: readonly Thing[]): ThingSet[] {
     .map((set): ThingSet => ({
       things: set,
       price: set.reduce((sum, t) => sum + t.price, 0),
-      jams: set.slice(1).filter((t, i) => meetingOf(set[i]!, t).how === 'jams').length,
+      jams: set.slice(1).filter((t, i) => meetingOf(itemAt(set, i), t).how === 'jams').length,
     }))
     .sort((a, b) => a.jams - b.jams || a.price - b.price || grams(a) - grams(b));
 }

@@ -3,7 +3,7 @@ import type { Bought, Work } from '../../features';
 import type { Vec2 } from '../../geometry';
 import type { Panel } from '../../panel';
 import { plugMm } from '../../pipe';
-import { trimNumber } from '../../units';
+import { trimNumber, findIn, itemAt, firstOf } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { disc } from '../held/disc';
@@ -26,13 +26,13 @@ interface Stood {
   topMm: number;
 }
 
-const wordFor = (what: Thing['what']): string => kinds.find(([k]) => k === what)![1];
+const wordFor = (what: Thing['what']): string => findIn(kinds, ([k]) => k === what)[1];
 
 /** Things one above the other; one that goes into the next, or over it, overlaps it. */
 export function stoodUp(things: readonly Thing[]): Stood[] {
   let foot = 0;
   return things.map((thing, i) => {
-    if (i > 0) foot -= meetingOf(things[i - 1]!, thing).byMm;
+    if (i > 0) foot -= meetingOf(itemAt(things, i - 1), thing).byMm;
     const stood = {
       thing,
       id: `thing-${i + 1}`,
@@ -123,7 +123,7 @@ function checksOf(
               id: `jams-${i + 1}`,
               severity: 'stop',
               station: 'shape',
-              title: `${trimNumber(m.withinMm!)} mm do not go into a bore of ${trimNumber(m.boreMm!)} mm: ${stood[i]!.name} to ${stood[i + 1]!.name}.`,
+              title: `${trimNumber(m.withinMm!)} mm do not go into a bore of ${trimNumber(m.boreMm!)} mm: ${itemAt(stood, i).name} to ${itemAt(stood, i + 1).name}.`,
               why: 'Sand or warm it, take another of the same place, or let them meet end to end.',
               provenance: 'measured',
               excess: -m.playMm! + 1,
@@ -132,7 +132,7 @@ function checksOf(
                   label: 'End to end',
                   changes: [
                     {
-                      path: ['params', 'things', params.things.indexOf(stood[i]!.thing), 'meets'],
+                      path: ['params', 'things', params.things.indexOf(itemAt(stood, i).thing), 'meets'],
                       value: 'butt',
                     },
                   ],
@@ -181,7 +181,9 @@ function workOf(stood: readonly Stood[], meetings: readonly Meeting[]): Work[] {
     snug: 'slides in: scuff, a turn of tape if it rattles',
     ring: 'foam ring or tape between',
   };
-  const joints = meetings.map((m, i) => `${stood[i]!.name} to ${stood[i + 1]!.name}: ${said[m.how]}`);
+  const joints = meetings.map(
+    (m, i) => `${itemAt(stood, i).name} to ${itemAt(stood, i + 1).name}: ${said[m.how]}`,
+  );
   return [
     {
       step: 'clean',
@@ -217,14 +219,14 @@ function workOf(stood: readonly Stood[], meetings: readonly Meeting[]): Work[] {
 function design({ params, foam, ply }: FormInput<StrungParams>): Design {
   const sets = setsOf(params.things);
   const good = sets.filter((s) => s.jams === 0);
-  const chosen = (good.length > 0 ? good : sets)[Math.min(params.set, Math.max(1, good.length)) - 1]!;
+  const chosen = itemAt(good.length > 0 ? good : sets, Math.min(params.set, Math.max(1, good.length)) - 1);
   const stood = stoodUp(chosen.things);
-  const meetings = chosen.things.slice(1).map((t, i) => meetingOf(chosen.things[i]!, t));
+  const meetings = chosen.things.slice(1).map((t, i) => meetingOf(itemAt(chosen.things, i), t));
   const topMm = Math.max(...stood.map((s) => s.topMm));
   return {
     panels: [
       ...stood.flatMap(wallsOf),
-      ...meetings.flatMap((m, i) => between(stood[i]!, stood[i + 1]!, m, { foam, ply })),
+      ...meetings.flatMap((m, i) => between(itemAt(stood, i), itemAt(stood, i + 1), m, { foam, ply })),
     ],
     joins: [],
     roomMm: 0,
@@ -314,7 +316,7 @@ export const strung = defineForm<StrungParams>({
   }),
   design,
   silhouette: ({ things }) => {
-    const stood = stoodUp(setsOf(things)[0]!.things);
+    const stood = stoodUp(firstOf(setsOf(things)).things);
     const right = stood.flatMap((s): Vec2[] => [
       { x: s.thing.lowMm / 2, y: s.footMm },
       { x: s.thing.highMm / 2, y: s.topMm },

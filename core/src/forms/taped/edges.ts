@@ -1,3 +1,4 @@
+import { itemAt, firstOf, lastOf } from '../../units';
 import { dist2, type Vec2 } from '../../geometry';
 import { sharpCorners } from '../../panel';
 import { drawnOutline, type Node } from '../held/drawn';
@@ -11,13 +12,16 @@ export interface DrawnEdge {
 }
 
 const lengthOf = (run: readonly Vec2[]): number =>
-  run.slice(1).reduce((sum, p, i) => sum + dist2(p, run[i]!), 0);
+  run.slice(1).reduce((sum, p, i) => sum + dist2(p, itemAt(run, i)), 0);
 
 /** The outline of drawn nodes, counter-clockwise, begun at the point drawn first. */
 export function begunOutline(nodes: readonly Node[]): { outline: Vec2[]; crosses: boolean } {
   const { outline, crosses } = drawnOutline(nodes);
-  const first = { x: nodes[0]!.xMm, y: nodes[0]!.yMm };
-  const from = outline.reduce((best, p, i) => (dist2(p, first) < dist2(outline[best]!, first) ? i : best), 0);
+  const first = { x: firstOf(nodes).xMm, y: firstOf(nodes).yMm };
+  const from = outline.reduce(
+    (best, p, i) => (dist2(p, first) < dist2(itemAt(outline, best), first) ? i : best),
+    0,
+  );
   return { outline: [...outline.slice(from), ...outline.slice(0, from)], crosses };
 }
 
@@ -27,9 +31,9 @@ export function edgesOfOutline(outline: readonly Vec2[]): DrawnEdge[] {
   const sharp = sharpCorners(outline);
   if (sharp.length < 2) return [];
   return sharp.map((from, k) => {
-    const to = sharp[(k + 1) % sharp.length]!;
+    const to = itemAt(sharp, (k + 1) % sharp.length);
     const steps = (to - from + n) % n || n;
-    const run = Array.from({ length: steps + 1 }, (_, i) => outline[(from + i) % n]!);
+    const run = Array.from({ length: steps + 1 }, (_, i) => itemAt(outline, (from + i) % n));
     return { number: k + 1, run, lengthMm: lengthOf(run) };
   });
 }
@@ -72,7 +76,9 @@ export function atLayer<N extends Node>(
 const nodeAt = (nodes: readonly Node[], p: Vec2): number =>
   nodes.reduce(
     (best, n, i) =>
-      dist2({ x: n.xMm, y: n.yMm }, p) < dist2({ x: nodes[best]!.xMm, y: nodes[best]!.yMm }, p) ? i : best,
+      dist2({ x: n.xMm, y: n.yMm }, p) < dist2({ x: itemAt(nodes, best).xMm, y: itemAt(nodes, best).yMm }, p)
+        ? i
+        : best,
     0,
   );
 
@@ -96,8 +102,8 @@ export function withEdge<N extends Node>(nodes: readonly N[], edge: number, want
     if (Math.abs(more) < 0.01) return now;
     const { run } = found;
     const ends = [
-      { at: run[0]!, from: run[1]! },
-      { at: run.at(-1)!, from: run.at(-2)! },
+      { at: firstOf(run), from: itemAt(run, 1) },
+      { at: lastOf(run), from: run.at(-2)! },
     ];
     const picks = ends.map(({ at }) => nodeAt(now, at));
     // A ring whose edge ends where it began has no two ends to move.
@@ -105,7 +111,7 @@ export function withEdge<N extends Node>(nodes: readonly N[], edge: number, want
     now = now.map((n, i) => {
       const k = picks.indexOf(i);
       if (k < 0) return n;
-      const { at, from } = ends[k]!;
+      const { at, from } = itemAt(ends, k);
       const size = dist2(at, from) || 1;
       const by = more / 2 / size;
       return {

@@ -1,7 +1,7 @@
 import type { Check } from '../../document';
 import { boundsOf } from '../../geometry';
 import { type Join, type Panel, platePanel } from '../../panel';
-import { letterAt, trimNumber } from '../../units';
+import { letterAt, trimNumber, firstOf } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { drawnCheck } from '../held/checks';
 import { rectangle } from '../held/outlines';
@@ -229,7 +229,7 @@ export const taped = defineForm<TapedParams>({
   }),
   design,
   silhouette: ({ outline }) => {
-    const first = outline.filter((p) => p.piece === outline[0]!.piece);
+    const first = outline.filter((p) => p.piece === firstOf(outline).piece);
     return first.length < LEAST_POINTS ? rectangle({ x: 0, y: 50 }, 100, 100) : begunOutline(first).outline;
   },
 });

@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '../../units';
 import { choice, count, length, type ParamsOf } from '../../document';
 import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
@@ -40,8 +41,8 @@ function design(input: FormInput<TurnedParams>): Design {
   const { params, foam, through } = input;
   const profile = rising(params.profile);
   if (profile.length < 2)
-    profile.push({ zMm: profile[0]!.zMm + foam.thicknessMm.value, acrossMm: profile[0]!.acrossMm });
-  const [foot, top] = [profile[0]!.zMm, profile.at(-1)!.zMm];
+    profile.push({ zMm: firstOf(profile).zMm + foam.thicknessMm.value, acrossMm: firstOf(profile).acrossMm });
+  const [foot, top] = [firstOf(profile).zMm, lastOf(profile).zMm];
   const discs =
     params.make === 'discs'
       ? discStack(input, profile, {
@@ -102,7 +103,7 @@ function design(input: FormInput<TurnedParams>): Design {
 /** The hollow of a shell of revolution: as wide as its narrower end, as deep. */
 function hollow(profile: readonly Turn[], wallMm: number) {
   const least = Math.max(2, Math.min(...profile.map((p) => p.acrossMm)) - 2 * wallMm);
-  const [foot, top] = [profile[0]!.zMm, profile.at(-1)!.zMm];
+  const [foot, top] = [firstOf(profile).zMm, lastOf(profile).zMm];
   return boreRoom('hollow', 'hollow', least, { x: 0, y: 0, z: foot }, top - foot);
 }
 

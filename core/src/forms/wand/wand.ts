@@ -1,5 +1,5 @@
 import { type Check, choice, count, length, type ParamsOf } from '../../document';
-import { trimNumber } from '../../units';
+import { trimNumber, firstOf } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { ellipse } from '../held/outlines';
@@ -165,6 +165,6 @@ export const wand = defineForm<WandParams>({
   design,
   silhouette: (params) => {
     const { handle, shaft } = profilesOf(params, 0);
-    return silhouetteOf([...handle, { ...shaft[0]!, zMm: params.handleMm + 0.1 }, ...shaft.slice(1)]);
+    return silhouetteOf([...handle, { ...firstOf(shaft), zMm: params.handleMm + 0.1 }, ...shaft.slice(1)]);
   },
 });

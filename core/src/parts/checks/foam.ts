@@ -2,14 +2,14 @@ import type { Change, Check, Proposal, Field, Params, Part, Ply } from '../../do
 import { strainClass, strainClassName } from '../../foam';
 import { type FoamSheet, thicknessesOf } from '../../materials';
 import type { Bending } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, firstOf, findIn } from '../../units';
 import type { Context } from '../context';
 import { formOf } from '../kinds';
 
 /** A thinner sheet of the same foam, thickest first. */
 export const thinnerCures = (part: Part, { catalogue, stock }: Context): Proposal[] =>
-  thicknessesOf(catalogue.foams, stock, part.stack[0]!.foamId)
-    .filter((mm) => mm < part.stack[0]!.nominalMm)
+  thicknessesOf(catalogue.foams, stock, firstOf(part.stack).foamId)
+    .filter((mm) => mm < firstOf(part.stack).nominalMm)
     .reverse()
     .map((mm) => ({
       label: `Go to ${mm} mm foam`,
@@ -53,7 +53,7 @@ function foamChanges(
 /** Everything in the part that is made of one ply, as changes to another. */
 function plyChanges(part: Part, { kinds }: Context, from: Ply, to: Ply): Change[] {
   const same = (ply: Ply): boolean => ply.foamId === from.foamId && ply.nominalMm === from.nominalMm;
-  const main = part.stack[0]!;
+  const main = firstOf(part.stack);
   const changes: Change[] = [];
   if (part.lining && same(part.lining)) changes.push({ path: ['lining'], value: to });
   if (main.foamId !== from.foamId) return changes;
@@ -82,14 +82,14 @@ export function unsoldChecks(part: Part, context: Context, used: readonly FoamSh
   const unsold = used.filter((s, i) => !s.sold && used.findIndex((o) => o.name === s.name) === i);
   return unsold.map((sheet): Check => {
     const known = foams.some((f) => f.id === sheet.foamId);
-    const foamId = known ? sheet.foamId : foams[0]!.id;
+    const foamId = known ? sheet.foamId : firstOf(foams).id;
     const can = thicknessesOf(foams, context.stock, foamId);
     const nearest = can.reduce((a, b) =>
       Math.abs(b - sheet.nominalMm) < Math.abs(a - sheet.nominalMm) ? b : a,
     );
     const to = { foamId, nominalMm: nearest };
     const changes = plyChanges(part, context, sheet, to);
-    const name = foams.find((f) => f.id === foamId)!.name;
+    const name = findIn(foams, (f) => f.id === foamId).name;
     return {
       id: `unsold-${sheet.foamId}-${trimNumber(sheet.nominalMm)}`.replace(/[^\w.:-]/g, '-').slice(0, 64),
       severity: 'stop',

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from '../../units';
 import type { Check } from '../../document';
 import { add3, dot3, scale3, sub3, unit3, type Vec3 } from '../../geometry';
 import { type Stick, gridNormals, type LaidPanel, type Side } from '../../panel';
@@ -14,9 +15,9 @@ const GIVES_MM = 0.5;
 function hingeOf({ panel, foam }: LaidPanel, side: Side): Axis {
   const { grid } = panel;
   const normals = gridNormals(grid);
-  const [rows, columns] = [grid.length - 1, grid[0]!.length - 1];
+  const [rows, columns] = [grid.length - 1, firstOf(grid).length - 1];
   const outer = (r: number, c: number): Vec3 =>
-    add3(grid[r]![c]!, scale3(normals[r]![c]!, foam.thicknessMm.value));
+    add3(itemAt(itemAt(grid, r), c), scale3(itemAt(itemAt(normals, r), c), foam.thicknessMm.value));
   const ends = {
     left: [outer(0, 0), outer(rows, 0)],
     right: [outer(0, columns), outer(rows, columns)],
@@ -27,7 +28,7 @@ function hingeOf({ panel, foam }: LaidPanel, side: Side): Axis {
   const along = unit3(sub3(ends[1], ends[0]));
   const middle = outer(r, c);
   const opened = sub3(spotTurned(middle, { at: ends[0], along }, 0.1), middle);
-  return { at: ends[0], along: dot3(opened, normals[r]![c]!) > 0 ? along : scale3(along, -1) };
+  return { at: ends[0], along: dot3(opened, itemAt(itemAt(normals, r), c)) > 0 ? along : scale3(along, -1) };
 }
 
 /** What is fixed inside a lid and meets a wall, a stick or something else as the lid is opened. */

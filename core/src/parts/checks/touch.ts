@@ -1,7 +1,7 @@
 import type { Check } from '../../document';
 import { type Contact, contactsOf, type LaidPanel, edgesOf } from '../../panel';
 import type { Model } from '../../forms';
-import { trimNumber } from '../../units';
+import { trimNumber, findIn, firstOf } from '../../units';
 
 /** Edges that touch agree to this, mm; foam and glue take up no more. */
 const TOUCH_MM = 0.5;
@@ -19,8 +19,8 @@ export function touchChecks(model: Model, laid: readonly LaidPanel[]): Check[] {
       worst.set(contact.pieceId, contact);
   }
   return [...worst.values()].map((c): Check => {
-    const { panel } = laid.find((l) => l.panel.id === c.pieceId)!;
-    const host = c.on.length === 1 ? nameOf(c.on[0]!) : 'the pieces';
+    const { panel } = findIn(laid, (l) => l.panel.id === c.pieceId);
+    const host = c.on.length === 1 ? nameOf(firstOf(c.on)) : 'the pieces';
     const inside = c.overlapMm >= c.gapMm;
     const fastened =
       c.by === 'glue' || c.by === 'seam' ? 'glued to' : c.by === 'rivet' ? 'riveted to' : 'hung on';
@@ -28,7 +28,7 @@ export function touchChecks(model: Model, laid: readonly LaidPanel[]): Check[] {
       id: `touch-${c.pieceId}`,
       severity: 'mind',
       station: 'shape',
-      title: `${panel.name}, ${edgesOf(panel).find((e) => e.id === c.side)!.name}: ${
+      title: `${panel.name}, ${findIn(edgesOf(panel), (e) => e.id === c.side).name}: ${
         inside
           ? `${trimNumber(c.overlapMm, 1)} mm of it would lie inside ${host} it is ${fastened}.`
           : `stands ${trimNumber(c.gapMm, 1)} mm off ${host} it is ${fastened}.`

@@ -18,7 +18,7 @@ import {
   wallsOfFaces,
   wayOut,
 } from '../../space';
-import { trimNumber } from '../../units';
+import { trimNumber, firstOf, findIn, itemAt } from '../../units';
 import type { Body } from '../bodies';
 import type { Kinds } from '../kinds';
 import type { Join } from '../../panel';
@@ -60,8 +60,8 @@ const comesOff = ({ panel }: LaidPanel, joins: readonly Join[]): boolean =>
 
 /** Three directions a thing may be moved in: those of its own box. */
 function axesOf({ normals }: Convex): Vec3[] {
-  const inward = normals[0]!;
-  const side = normals.find((n) => Math.abs(dot3(n, inward)) < 0.5)!;
+  const inward = firstOf(normals);
+  const side = findIn(normals, (n) => Math.abs(dot3(n, inward)) < 0.5);
   return [inward, side, cross3(inward, side)];
 }
 
@@ -141,28 +141,28 @@ function hatchOver(
     row.forEach((p, c) => {
       const d = sub3(middle, p);
       // Seen square to the piece: how far it lies aside counts more than how deep it lies.
-      const deep = dot3(d, normals[r]![c]!);
+      const deep = dot3(d, itemAt(itemAt(normals, r), c));
       const aside = Math.sqrt(Math.max(0, dot3(d, d) - deep * deep));
       const off = aside * 4 + Math.abs(deep) + (deep > 0 ? 1e4 : 0);
       if (off < best.off) best = { off, r, c };
     }),
   );
   const { r, c } = best;
-  const normal = normals[r]![c]!;
+  const normal = itemAt(itemAt(normals, r), c);
   // Refined between the spots of the grid, in the tangent plane.
-  const next = grid[r]![c + 1] ?? grid[r]![c - 1]!;
-  const sign = grid[r]![c + 1] ? 1 : -1;
+  const next = itemAt(grid, r)[c + 1] ?? itemAt(itemAt(grid, r), c - 1);
+  const sign = itemAt(grid, r)[c + 1] ? 1 : -1;
   const level = (v: Vec3): Vec3 => {
     const flat = sub3(v, scale3(normal, dot3(v, normal)));
     const size = Math.hypot(flat.x, flat.y, flat.z) || 1;
     return scale3(flat, 1 / size);
   };
-  const across = level(scale3(sub3(next, grid[r]![c]!), sign));
+  const across = level(scale3(sub3(next, itemAt(itemAt(grid, r), c)), sign));
   const up = cross3(normal, across);
-  const here = laid.flatAt({ x: c / (grid[0]!.length - 1), y: r / (grid.length - 1) });
-  const by = sub3(middle, grid[r]![c]!);
+  const here = laid.flatAt({ x: c / (firstOf(grid).length - 1), y: r / (grid.length - 1) });
+  const by = sub3(middle, itemAt(itemAt(grid, r), c));
   const flat = { x: here.x + dot3(by, across), y: here.y + dot3(by, up) };
-  const uv = laid.uvAt(flat) ?? { x: c / (grid[0]!.length - 1), y: r / (grid.length - 1) };
+  const uv = laid.uvAt(flat) ?? { x: c / (firstOf(grid).length - 1), y: r / (grid.length - 1) };
   const half = (axis: Vec3): number => {
     const along = solid.points.map((p) => dot3(p, axis));
     return (Math.max(...along) - Math.min(...along)) / 2 + CLEAR_MM / 2;

@@ -1,7 +1,7 @@
 import type { Check, Feature, Part } from '../../document';
 import type { Kinds } from '../kinds';
 import type { Piece } from '../../panel';
-import { trimNumber } from '../../units';
+import { trimNumber, findIn } from '../../units';
 import type { PartFit } from '../wear/partFit';
 
 /** Flesh gives this much before a shell is felt; from memory. */
@@ -39,7 +39,7 @@ export function slackChecks(
   const [worst] = slack;
   if (!worst) return [];
   const { pieceId, edgeName, sagMm, lengthMm } = worst;
-  const piece = pieces.find((p) => p.id === pieceId)!;
+  const piece = findIn(pieces, (p) => p.id === pieceId);
   const kind = [...features.values()].find((k) => k.remedies === 'slack');
   const isHeld = (panel: string, edge: string): boolean =>
     part.features.some(
@@ -50,8 +50,7 @@ export function slackChecks(
     );
   // A corner is held by either of its edges, so every free edge of a slack piece gets a strip.
   const bare = slack.flatMap((s) =>
-    pieces
-      .find((p) => p.id === s.pieceId)!
+    findIn(pieces, (p) => p.id === s.pieceId)
       .edges.filter((e) => e.joint === 'free' && !isHeld(s.pieceId, e.id))
       .map((e) => ({ panel: s.pieceId, edge: e.id })),
   );

@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../../units';
 import type { Piece, Surface } from '../../panel';
 import { dist2, dist3, type Vec2, type Vec3 } from '../../geometry';
 import type { StandOff } from './standOff';
@@ -46,10 +47,15 @@ export function padsFor(
   const spots = surfaces
     .flatMap(({ pieceId, grid, flat }, i) => {
       const open = kept.filter((k) => k.pieceId === pieceId);
-      const rim = [...grid[0]!, ...grid.at(-1)!, ...grid.flatMap((row) => [row[0]!, row.at(-1)!])];
+      const rim = [...firstOf(grid), ...lastOf(grid), ...grid.flatMap((row) => [firstOf(row), lastOf(row)])];
       return grid
         .flatMap((row, r) =>
-          row.map((at, c) => ({ pieceId, at, flat: flat[r]![c]!, gap: standOff[i]!.gapMm[r]![c]! })),
+          row.map((at, c) => ({
+            pieceId,
+            at,
+            flat: itemAt(itemAt(flat, r), c),
+            gap: itemAt(itemAt(itemAt(standOff, i).gapMm, r), c),
+          })),
         )
         .filter(({ gap }) => gap >= RANGE_MM[0] && gap <= RANGE_MM[1])
         .filter(({ flat: spot }) => open.every((o) => dist2(o.at, spot) >= SIZE_MM + o.reachMm))

@@ -1,3 +1,4 @@
+import { itemAt, firstOf } from '../../units';
 import type { Clearance } from '../../body';
 import type { Ply } from '../../document';
 import type { Laid } from '../../features';
@@ -40,7 +41,7 @@ const edgeThicknessMm = (piece: Piece, edgeId: string, added: Laid['stiffens']):
 
 const edgeRun = (surface: Pick<Surface, 'grid' | 'rim'>, edgeId: string): Vec3[] => {
   const points = surface.grid.flat();
-  return edgeVertices(surface, edgeId).map((v) => points[v]!);
+  return edgeVertices(surface, edgeId).map((v) => itemAt(points, v));
 };
 
 function slackestEdges(
@@ -65,8 +66,8 @@ function slackestEdges(
       const last = piece.edges.length;
       const meeting = [
         edge,
-        ...(over.at === run[0] ? [piece.edges[(i + last - 1) % last]!] : []),
-        ...(over.at === run.at(-1) ? [piece.edges[(i + 1) % last]!] : []),
+        ...(over.at === run[0] ? [itemAt(piece.edges, (i + last - 1) % last)] : []),
+        ...(over.at === run.at(-1) ? [itemAt(piece.edges, (i + 1) % last)] : []),
       ];
       const thicknessMm = Math.max(...meeting.map((e) => edgeThicknessMm(piece, e.id, added)));
       const { densityKgM3, modulusMPa } = sheet(piece);
@@ -125,17 +126,17 @@ export function partFit(
   const surfaces = all.filter((s) => !s.loose);
   const [first] = surfaces;
   if (!first) return undefined;
-  let least = { pieceId: first.pieceId, at: first.grid[0]![0]!, gap: Infinity };
+  let least = { pieceId: first.pieceId, at: firstOf(firstOf(first.grid)), gap: Infinity };
   let sum = 0;
   let count = 0;
   standOff.forEach(({ pieceId, gapMm }, i) =>
     gapMm.forEach((row, r) =>
       row.forEach((gap, c) => {
         const at = { x: c / (row.length - 1), y: r / (gapMm.length - 1) };
-        if (surfaces[i]!.openings?.some((o) => contains(o.outline, at))) return;
+        if (itemAt(surfaces, i).openings?.some((o) => contains(o.outline, at))) return;
         sum += gap;
         count += 1;
-        if (gap < least.gap) least = { pieceId, at: surfaces[i]!.grid[r]![c]!, gap };
+        if (gap < least.gap) least = { pieceId, at: itemAt(itemAt(itemAt(surfaces, i).grid, r), c), gap };
       }),
     ),
   );

@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '../../units';
 import { dist3, lerp3, type Vec3 } from '../../geometry';
 
 const GRAVITY = 9.81;
@@ -29,7 +30,7 @@ export function ownWeightSagMm(foam: EdgeFoam, lengthMm: number, riseMm: number)
 
 /** How far the middle of a run stands off the straight line between its ends. */
 export function riseMm(run: readonly Vec3[]): number {
-  const [a, b] = [run[0]!, run.at(-1)!];
+  const [a, b] = [firstOf(run), lastOf(run)];
   const chord = dist3(a, b);
   if (chord < 1e-6) return 0;
   return run.reduce((most, p) => {
@@ -62,7 +63,7 @@ export function overhangOf(
   if (supports.length === 0 || edge.length < 2) return undefined;
   const reaches = edge.map((at, i) => {
     const from = supports.reduce((a, b) => (dist3(b, at) < dist3(a, at) ? b : a));
-    return { at, lengthMm: dist3(from, at), across: Math.abs(normals[i]!.z) };
+    return { at, lengthMm: dist3(from, at), across: Math.abs(itemAt(normals, i).z) };
   });
   // Sag goes with the fourth power of reach and with the share of weight across it.
   const worst = reaches.reduce((a, b) => (b.across * b.lengthMm ** 4 > a.across * a.lengthMm ** 4 ? b : a));

@@ -1,6 +1,6 @@
 import { bevelMarkWords, edgeRun, type Mark, type Piece, type PieceEdge } from '../../panel';
 import { centroid, lerp2, type Vec2 } from '../../geometry';
-import { trimNumber } from '../../units';
+import { trimNumber, itemAt, firstOf } from '../../units';
 import { inwardsAt } from '../marks';
 
 /** Something to be written on a piece. */
@@ -53,12 +53,12 @@ function bevels(piece: Piece): Ask[] {
   const middle = (edge: PieceEdge): Pick<Ask, 'near' | 'inwards'> => {
     const run = edgeRun(piece.outline, edge);
     const k = Math.max(1, Math.floor(run.length / 2));
-    const near = lerp2(run[k - 1]!, run[k]!, 0.5);
+    const near = lerp2(itemAt(run, k - 1), itemAt(run, k), 0.5);
     return { near, inwards: inwardsAt(piece, near) };
   };
   if (words.size === 1 && edges.length > 2) {
     const every = edges.length === piece.edges.length ? 'all edges' : `${edges.length} edges with a wedge`;
-    return [...rings, { text: `${every}: ${[...words][0]!}`, heightMm: 2.5 }];
+    return [...rings, { text: `${every}: ${firstOf([...words])}`, heightMm: 2.5 }];
   }
   return [
     ...rings,
@@ -75,7 +75,7 @@ const holes = (piece: Piece): Ask[] =>
   );
 
 const midOf = ({ points }: Mark): Vec2 =>
-  points.length === 2 ? lerp2(points[0]!, points[1]!, 0.5) : centroid(points);
+  points.length === 2 ? lerp2(firstOf(points), itemAt(points, 1), 0.5) : centroid(points);
 
 function lines(piece: Piece): Ask[] {
   const worded = piece.marks.flatMap((mark) => {

@@ -1,3 +1,4 @@
+import { firstOf } from '../../units';
 import { boundsOf, contains, type Vec2 } from '../../geometry';
 import type { Piece } from '../../panel';
 import { roomiest } from '../roomiest';
@@ -137,7 +138,7 @@ function placeAsk(surface: Surface, ask: Ask, spots: readonly Vec2[]): Shape[] |
   const away = (p: Vec2): number => (p.x - near.x) ** 2 + (p.y - near.y) ** 2;
   for (const spot of [...spots].sort((p, q) => away(p) - away(q)))
     for (const upwards of [false, true]) {
-      const words = block([ask.text], spot, LEAST_WORDS_MM, upwards)[0]!;
+      const words = firstOf(block([ask.text], spot, LEAST_WORDS_MM, upwards));
       const line = leader(words, near);
       if (!surface.isFree(wordsBox(words)) || !surface.leads(...line)) continue;
       surface.write([wordsBox(words)]);

@@ -1,3 +1,4 @@
+import { firstOf } from '../../units';
 import type { Vec2 } from '../../geometry';
 import type { Shape } from '../shape';
 import { EM, LINE, type PlacedWords, wordsBox, wordsWidthMm, wrapped } from './words';
@@ -41,7 +42,7 @@ export function beside(notes: Notes, corner: Vec2, rim: Vec2): Shape[] {
       },
     };
   });
-  const first = wordsBox(words[0]!);
+  const first = wordsBox(firstOf(words));
   const to = { x: Math.min(first.maxX, Math.max(first.minX, rim.x)), y: first.maxY + 0.3 };
   return [
     { kind: 'line', layer: 'leader', points: [rim, to], closed: false },

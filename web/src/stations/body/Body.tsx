@@ -1,3 +1,4 @@
+import { findIn } from '@fomrik/core/units';
 import {
   type BodyRegion,
   type LimbSide,
@@ -53,7 +54,7 @@ export function Body() {
   const resolved = report.body[active];
   const choose = (key: MeasureKey): void => {
     setActive(key);
-    if (!tabs.find((t) => t.key === tab)!.of(measureInfo(key))) setTab(tabOf(measureInfo(key).region));
+    if (!findIn(tabs, (t) => t.key === tab).of(measureInfo(key))) setTab(tabOf(measureInfo(key).region));
     // A tape that is pressed is about to be typed; its field may still have to appear.
     requestAnimationFrame(() => {
       const field = document.querySelector<HTMLInputElement>(`[data-measure="${key}"] input`);

@@ -1,3 +1,4 @@
+import { lastOf, firstOf } from '@fomrik/core/units';
 import type { Measure } from '@fomrik/core/body';
 import { useEffect, useRef } from 'react';
 
@@ -41,12 +42,12 @@ export function Drift({ measures, label }: { measures: readonly Measure[]; label
     };
   }, [key]);
   if (sorted.length < 2) return null;
-  const change = sorted.at(-1)!.valueMm - sorted[0]!.valueMm;
+  const change = lastOf(sorted).valueMm - firstOf(sorted).valueMm;
   return (
     <figure className="mt-2">
       <figcaption className="head">
         {label}: {change >= 0 ? '+' : '−'}
-        {Math.abs(change).toFixed(0)} mm since {sorted[0]!.takenOn}
+        {Math.abs(change).toFixed(0)} mm since {firstOf(sorted).takenOn}
       </figcaption>
       <div ref={box} className="h-32" role="img" aria-label={`${label} over ${sorted.length} readings`} />
     </figure>

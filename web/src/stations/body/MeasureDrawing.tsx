@@ -1,3 +1,4 @@
+import { firstOf, lastOf } from '@fomrik/core/units';
 import { type Body, measureInfo, type MeasureKey } from '@fomrik/core/body';
 import { useId } from 'react';
 import { useWorked } from '../../parts/useWorked';
@@ -11,7 +12,7 @@ export function MeasureDrawing({ body, measure }: { body: Body; measure: Measure
   if (!view) return <span className="h-24 w-24 shrink-0 border border-hair bg-bench" />;
   const { x, y, width, height } = view.box;
   const thin = width / 130;
-  const ends = [view.tape[0]!, view.tape.at(-1)!];
+  const ends = [firstOf(view.tape), lastOf(view.tape)];
   return (
     <svg
       viewBox={`${x} ${y} ${width} ${height}`}

@@ -1,3 +1,4 @@
+import { firstOf, lastOf, itemAt } from '@fomrik/core/units';
 import { type Body, figure, type MeasureKey, tapes } from '@fomrik/core/body';
 import { boundsOf, convexHull, type Vec2, type Vec3 } from '@fomrik/core/geometry';
 
@@ -20,11 +21,11 @@ const LEAST_MM = 420;
 function outline(points: readonly Vec2[]): Vec2[] {
   const sorted = [...points].sort((a, b) => a.y - b.y);
   const rows = 14;
-  const low = sorted[0]!.y;
-  const step = (sorted.at(-1)!.y - low) / rows || 1;
+  const low = firstOf(sorted).y;
+  const step = (lastOf(sorted).y - low) / rows || 1;
   const bands = Array.from({ length: rows + 1 }, () => ({ left: Infinity, right: -Infinity }));
   for (const p of sorted) {
-    const band = bands[Math.round((p.y - low) / step)]!;
+    const band = itemAt(bands, Math.round((p.y - low) / step));
     band.left = Math.min(band.left, p.x);
     band.right = Math.max(band.right, p.x);
   }

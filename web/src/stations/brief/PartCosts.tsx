@@ -1,7 +1,7 @@
 import { catalogue } from '@fomrik/core/materials';
 import { partCosts } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, findIn } from '@fomrik/core/units';
 import { useMemo } from 'react';
 import { NumberField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
@@ -36,7 +36,7 @@ export function PartCosts({ report }: { report: Report }) {
         <tbody>
           {rows.map((r) => (
             <tr key={r.partId} className="border-t border-hair text-right">
-              <td className="text-left">{parts.find((p) => p.id === r.partId)!.name}</td>
+              <td className="text-left">{findIn(parts, (p) => p.id === r.partId).name}</td>
               <td>{money(r.foam)}</td>
               <td>{money(r.bought)}</td>
               <td>{money(r.shared)}</td>

@@ -10,7 +10,7 @@ import {
   saddleWrap,
   sleeveMm,
 } from '@fomrik/core/pipe';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, lastOf, firstOf, findIn } from '@fomrik/core/units';
 import { useState } from 'react';
 import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
 import { saveFile } from './saveFile';
@@ -27,10 +27,10 @@ const holeFields = [
 /** A wrap as a drawing at actual size: straight below, cut along the curve above. */
 function wrapSvg(line: readonly { x: number; y: number }[], words: string): string {
   const high = Math.max(...line.map((p) => p.y)) + 30;
-  const wide = line.at(-1)!.x;
+  const wide = lastOf(line).x;
   const points = [
     { x: 0, y: 0 },
-    { x: 0, y: line[0]!.y + 25 },
+    { x: 0, y: firstOf(line).y + 25 },
     ...line.map((p) => ({ x: p.x, y: p.y + 25 })),
     { x: wide, y: 0 },
   ];
@@ -61,7 +61,7 @@ export function PipeBench() {
   const [onto, setOnto] = useState('pvc-2in');
   const [foam, setFoam] = useState(5);
   const [holes, setHoles] = useState({ startMm: 40, endMm: 240, pitchMm: 40, diameterMm: 8 });
-  const rod = tubes.find((r) => r.id === rodId) ?? tubes[0]!;
+  const rod = tubes.find((r) => r.id === rodId) ?? firstOf(tubes);
   const outside = rod.acrossMm.value;
   const bore = boreOf(rod);
   const main = tubes.find((r) => r.id === onto) ?? rod;
@@ -176,9 +176,9 @@ export function PipeBench() {
             .{' '}
             {packs[0] &&
               held.length < packs.length &&
-              `${packs.find((p) => !held.includes(p))!.name} wants ${
+              `${findIn(packs, (p) => !held.includes(p)).name} wants ${
                 pipeForPack(
-                  packs.find((p) => !held.includes(p))!,
+                  findIn(packs, (p) => !held.includes(p)),
                   rods,
                 )?.name ?? 'a wider pipe than any known'
               }.`}

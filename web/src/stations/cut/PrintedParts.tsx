@@ -1,7 +1,7 @@
 import type { PrintedPart } from '@fomrik/core/document';
 import { meshVolume } from '@fomrik/core/geometry';
 import { printedKinds } from '@fomrik/core/printed';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, firstOf, findIn } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -20,10 +20,10 @@ const FILAMENT_G_CM3 = 1.24;
 export function PrintedParts() {
   const printed = useBuild((s) => s.doc.printed) ?? none;
   const update = useBuild((s) => s.update);
-  const [kind, setKind] = useState(printedKinds[0]!.kind);
+  const [kind, setKind] = useState(firstOf(printedKinds).kind);
   const add = (): void =>
     update((d) => {
-      const { defaults } = printedKinds.find((k) => k.kind === kind)!;
+      const { defaults } = findIn(printedKinds, (k) => k.kind === kind);
       (d.printed ??= []).push({
         id: newId('printed'),
         kind,
@@ -53,12 +53,12 @@ export function PrintedParts() {
           <Plus size={15} aria-hidden /> Add
         </button>
         {printed.length === 0 && (
-          <p className="pb-1.5 text-soft">{printedKinds.find((k) => k.kind === kind)!.summary}</p>
+          <p className="pb-1.5 text-soft">{findIn(printedKinds, (k) => k.kind === kind).summary}</p>
         )}
       </div>
       <ul className="mt-2 grid gap-3">
         {printed.map((part, i) => {
-          const own = printedKinds.find((k) => k.kind === part.kind)!;
+          const own = findIn(printedKinds, (k) => k.kind === part.kind);
           const solids = own.solids(part.params);
           const cm3 = solids.reduce((sum, s) => sum + meshVolume(s.mesh), 0) / 1000;
           return (

@@ -4,7 +4,7 @@ import { faceNote } from '@fomrik/core/files/faceNote';
 import { roomiest } from '@fomrik/core/pattern';
 import { regionArea, signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, findIn } from '@fomrik/core/units';
 import { useReport } from '../../store/report';
 import { useState } from 'react';
 import { MovablePiece } from './MovablePiece';
@@ -30,7 +30,7 @@ export function SheetDrawing({
           {
             laid,
             piece,
-            part: parts.find((p) => p.id === laid.partId)!.name,
+            part: findIn(parts, (p) => p.id === laid.partId).name,
             outline: laidOutline(piece.outline, laid),
           },
         ]

@@ -1,6 +1,6 @@
 import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Circuit, Part } from '@fomrik/core/document';
-import { printVolts, trimNumber } from '@fomrik/core/units';
+import { printVolts, trimNumber, getFrom, itemAt } from '@fomrik/core/units';
 import { effectWords, type EffectKind } from '@fomrik/core/light';
 import {
   gaugeMm,
@@ -32,8 +32,8 @@ function named(parts: readonly Part[], electric: string): Named[] {
       .filter((f) => standardKinds.features.get(f.kind)?.electric === electric)
       .map((f, i) => ({
         id: f.id,
-        steady: standardKinds.features.get(f.kind)!.steady === true,
-        label: `${part.name}: ${standardKinds.features.get(f.kind)!.label.toLowerCase()} ${i + 1}`,
+        steady: getFrom(standardKinds.features, f.kind).steady === true,
+        label: `${part.name}: ${getFrom(standardKinds.features, f.kind).label.toLowerCase()} ${i + 1}`,
       })),
   );
 }
@@ -273,7 +273,7 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
                       value={load.currentMa}
                       range={[0.5, 60]}
                       suffix="mA"
-                      onChange={(mA) => set(circuit.id, (c) => void (c.loads[i]!.currentMa = mA))}
+                      onChange={(mA) => set(circuit.id, (c) => void (itemAt(c.loads, i).currentMa = mA))}
                     />
                   )}
                   <button

@@ -1,7 +1,7 @@
 import type { Feature } from '@fomrik/core/document';
 import { boxFace, diffuserOf, type LightBox } from '@fomrik/core/features';
 import type { Brightness } from '@fomrik/core/light';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, itemAt } from '@fomrik/core/units';
 import { useEffect, useRef, useState } from 'react';
 import { useWorked } from '../../parts/useWorked';
 import { WorkedNote } from '../../parts/WorkedNote';
@@ -22,7 +22,9 @@ type Rgb = readonly [number, number, number];
 /** What is left of a colour behind every layer of a diffuser that takes some of it. */
 function tinted(colour: Rgb, { diffuser, layers }: Pick<LightBox, 'diffuser' | 'layers'>): Rgb {
   const { tint } = diffuserOf(diffuser);
-  return tint ? ([0, 1, 2].map((k) => colour[k]! * tint[k]! ** layers) as unknown as Rgb) : colour;
+  return tint
+    ? ([0, 1, 2].map((k) => itemAt(colour, k) * itemAt(tint, k) ** layers) as unknown as Rgb)
+    : colour;
 }
 
 /** The window of a light box as it glows, with what is even about it. */
@@ -123,7 +125,7 @@ function Face({ lit, tint }: { lit: Brightness; tint: readonly [number, number, 
     for (let r = 0; r < lit.rows; r++)
       for (let c = 0; c < lit.columns; c++) {
         // Eyes see steps of ratio: shown by the square root, about.
-        const share = Math.sqrt(lit.values[r * lit.columns + c]! / most);
+        const share = Math.sqrt(itemAt(lit.values, r * lit.columns + c) / most);
         const at = 4 * ((lit.rows - 1 - r) * lit.columns + c);
         tint.forEach((v, k) => (image.data[at + k] = v * share));
         image.data[at + 3] = 255;

@@ -1,3 +1,4 @@
+import { findIn } from '@fomrik/core/units';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import { applyChanges, type Circuit, type Feature, type Part } from '@fomrik/core/document';
 import type { CircuitReport } from '@fomrik/core/circuit';
@@ -211,7 +212,7 @@ function Dark({ part, made }: { part: Part; made: PartReport }) {
     }
     const lights = found.value;
     update((d) => {
-      const target = d.parts.find((p) => p.id === part.id)!;
+      const target = findIn(d.parts, (p) => p.id === part.id);
       target.features.push(...(lights.features as Draft<Feature>[]));
       target.params = lights.params as Draft<Part>['params'];
       d.circuits.push(lights.circuit as Draft<Circuit>);

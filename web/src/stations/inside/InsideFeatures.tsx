@@ -1,3 +1,4 @@
+import { findIn, getFrom } from '@fomrik/core/units';
 import type { Feature, Part } from '@fomrik/core/document';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
@@ -31,7 +32,7 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
     });
   const remove = (ids: readonly string[]): void =>
     update((d) => {
-      const target = d.parts.find((p) => p.id === part.id)!;
+      const target = findIn(d.parts, (p) => p.id === part.id);
       target.features = target.features.filter((f) => !ids.includes(f.id));
       d.circuits = d.circuits.filter((c) => !ids.includes(c.source));
       for (const c of d.circuits) {
@@ -79,7 +80,7 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
         {features.map((feature) => (
           <FeatureLine
             key={feature.id}
-            kind={standardKinds.features.get(feature.kind)!}
+            kind={getFrom(standardKinds.features, feature.kind)}
             feature={feature}
             made={made}
             columns="grid-cols-[52px_repeat(4,minmax(0,1fr))_32px] [&>*:first-child]:row-span-4 [&>button]:row-span-2 [&>button]:row-start-1 [&>button]:col-start-6"

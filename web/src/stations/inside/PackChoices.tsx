@@ -1,6 +1,6 @@
 import { packChoices, type CircuitReport } from '@fomrik/core/circuit';
 import { catalogue } from '@fomrik/core/materials';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, firstOf } from '@fomrik/core/units';
 import { useMemo } from 'react';
 import { useBuild } from '../../store/build';
 
@@ -18,7 +18,7 @@ export function PackChoices({
     [circuit, wanted],
   );
   if (rows.length === 0) return <p className="text-soft">No pack lights these lamps yet.</p>;
-  const longest = rows[0]!.hours;
+  const longest = firstOf(rows).hours;
   return (
     <table className="w-full text-[13px]">
       <caption className="head text-left">Packs for these lamps; {trimNumber(wanted)} h asked</caption>

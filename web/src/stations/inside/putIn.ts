@@ -1,3 +1,4 @@
+import { findIn } from '@fomrik/core/units';
 import { freeName } from '@fomrik/core/parts';
 import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import type { FeatureKind } from '@fomrik/core/features';
@@ -28,7 +29,7 @@ export async function putIn(part: Part, made: PartReport, kind: FeatureKind, spo
   const panel = spot?.pieceId ?? (near?.on === 'panel' ? near.panel : (first?.id ?? ''));
   const round = (t: number): number => Math.round(t * 1000) / 1000;
   const at = spot ? { x: round(spot.at.x), y: round(spot.at.y) } : { x: 0.5, y: 0.5 };
-  const pointed = { panel, edge: first?.edges[0]!.id ?? '', at };
+  const pointed = { panel, edge: first?.edges[0]?.id ?? '', at };
   const started = await askStart({
     partId: part.id,
     kind: kind.kind,
@@ -44,7 +45,7 @@ export async function putIn(part: Part, made: PartReport, kind: FeatureKind, spo
   }
   const { place, params } = started.value;
   update((d) => {
-    const target = d.parts.find((p) => p.id === part.id)!;
+    const target = findIn(d.parts, (p) => p.id === part.id);
     target.features.push({ id, kind: kind.kind, place, params } as Draft<Feature>);
     const own = new Set(part.features.map((f) => f.id));
     const circuit = d.circuits.find((c) => own.has(c.source));

@@ -1,6 +1,6 @@
 import type { Totals } from '@fomrik/core/findings';
 import type { LogEntry, LogSort } from '@fomrik/core/document';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, findIn } from '@fomrik/core/units';
 import { format } from 'date-fns';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -278,7 +278,7 @@ export function Diary() {
                     {(e.part ?? e.sort) && (
                       <span className="block text-[12.5px] text-soft">
                         {[
-                          ...(e.sort ? [sorts.find((s) => s.value === e.sort)!.label] : []),
+                          ...(e.sort ? [findIn(sorts, (s) => s.value === e.sort).label] : []),
                           ...(e.part
                             ? [doc.parts.find((p) => p.id === e.part)?.name ?? 'a part that is gone']
                             : []),

@@ -1,6 +1,6 @@
 import type { TravelCase } from '@fomrik/core/document';
 import { type Stowing, travelItems } from '@fomrik/core/travel';
-import { printMm, trimNumber } from '@fomrik/core/units';
+import { printMm, trimNumber, itemAt } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { Plus, Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
@@ -64,7 +64,7 @@ export function Packing() {
                 <LengthField
                   key={side}
                   label={side}
-                  valueMm={box.insideMm[k]!}
+                  valueMm={itemAt(box.insideMm, k)}
                   range={[50, 3000]}
                   onChange={(mm) => set(box.id, (c) => void (c.insideMm[k] = mm))}
                 />

@@ -1,3 +1,4 @@
+import { itemAt } from '@fomrik/core/units';
 import type { MakeCalendar } from '@fomrik/core/document';
 import { format, parseISO } from 'date-fns';
 import type { Draft } from 'immer';
@@ -142,7 +143,7 @@ function Week({
           <NumberField
             key={day}
             label={`${day}, h`}
-            value={hours[i]!}
+            value={itemAt(hours, i)}
             range={[0, 16]}
             onChange={(h) => onChange(hours.map((old, k) => (k === i ? h : old)))}
           />

@@ -1,3 +1,4 @@
+import { findIn } from '@fomrik/core/units';
 import type { Finish } from '@fomrik/core/document';
 import { coatings } from '@fomrik/core/materials';
 import { recipeOf } from '@fomrik/core/parts';
@@ -40,7 +41,7 @@ export function FinishFields({ partId }: { partId: string }) {
         onChange={(value) => {
           const seal = seals.find((s) => s === value);
           update((d) => {
-            const own = d.parts.find((p) => p.id === partId)!;
+            const own = findIn(d.parts, (p) => p.id === partId);
             const { seal: _before, sealCoats: _coats, ...rest } = recipe;
             own.finish = seal ? { ...rest, seal } : rest;
           });

@@ -1,3 +1,4 @@
+import { itemAt } from '@fomrik/core/units';
 import { boundsOf } from '@fomrik/core/geometry';
 import type { Piece, PieceEdge } from '@fomrik/core/panel';
 import type { PartReport } from '@fomrik/core/parts';
@@ -49,16 +50,16 @@ export function StepPieces({ made, about }: { made: PartReport; about: StepAbout
         aria-label={`${words}: ${pieces.map((p) => p.name).join(', ')}`}
       >
         {laid.map(({ index, x, y, w: wide, h: high }) => (
-          <g key={pieces[index]!.id}>
+          <g key={itemAt(pieces, index).id}>
             <PieceDrawing
-              piece={pieces[index]!}
-              x={x - boxes[index]!.minX}
-              y={y + boxes[index]!.minY}
+              piece={itemAt(pieces, index)}
+              x={x - itemAt(boxes, index).minX}
+              y={y + itemAt(boxes, index).minY}
               heightMm={high}
               {...(lit && { lit })}
             />
             <text x={x + wide / 2} y={y + high + font * 1.2} fontSize={font} textAnchor="middle">
-              {pieces[index]!.name}
+              {itemAt(pieces, index).name}
             </text>
           </g>
         ))}

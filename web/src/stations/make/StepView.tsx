@@ -1,7 +1,7 @@
 import { cautionNames, cautions } from '@fomrik/core/materials';
 import { scheduleTime, type Slot, type Step, stepTime, workKinds } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, findIn } from '@fomrik/core/units';
 import { format, isSameDay } from 'date-fns';
 import { DoorClosed, Hourglass, TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -96,7 +96,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
       />
       {held.length > 0 && !finished && (
         <p className="mt-3 text-[15px]">
-          First: {held.map((other) => report.steps.find((s) => s.id === other)!.title).join('; ')}.
+          First: {held.map((other) => findIn(report.steps, (s) => s.id === other).title).join('; ')}.
         </p>
       )}
       <div className="mt-4 flex flex-wrap items-end gap-3">

@@ -2,7 +2,7 @@ import { pieceCode } from '@fomrik/core/pattern';
 import { templatesOf } from '@fomrik/core/parts';
 import { DAY, scheduleTime } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
-import { printMinutes } from '@fomrik/core/units';
+import { printMinutes, firstOf, lastOf, findIn } from '@fomrik/core/units';
 import { format } from 'date-fns';
 import { Said } from '../../parts/Said';
 
@@ -14,7 +14,9 @@ export function Tonight({ report, onOpen }: { report: Report; onOpen: (stepId: s
   const day = Math.floor(first.startMin / DAY);
   const tonight = schedule.slots.flatMap((slot) => {
     const spans = slot.spans.filter((s) => Math.floor(s.fromMin / DAY) === day);
-    return spans.length > 0 ? [{ slot, fromMin: spans[0]!.fromMin, toMin: spans.at(-1)!.toMin, spans }] : [];
+    return spans.length > 0
+      ? [{ slot, fromMin: firstOf(spans).fromMin, toMin: lastOf(spans).toMin, spans }]
+      : [];
   });
   const minutes = tonight.flatMap((t) => t.spans).reduce((sum, s) => sum + s.toMin - s.fromMin, 0);
   const at = (minute: number, words: string): string =>
@@ -26,7 +28,7 @@ export function Tonight({ report, onOpen }: { report: Report; onOpen: (stepId: s
       </h2>
       <ol className="mt-2 max-w-3xl">
         {tonight.map(({ slot, fromMin, toMin }) => {
-          const step = steps.find((s) => s.id === slot.stepId)!;
+          const step = findIn(steps, (s) => s.id === slot.stepId);
           const part = parts.find((p) => p.id === step.partId);
           return (
             <li key={slot.stepId} className="flex gap-4 border-t border-hair py-2 text-[17px]">

@@ -1,3 +1,4 @@
+import { itemAt } from '@fomrik/core/units';
 import type { HandDart, Part } from '@fomrik/core/document';
 import type { PartReport } from '@fomrik/core/parts';
 import { dartsOn, type Piece } from '@fomrik/core/panel';
@@ -7,7 +8,7 @@ import { useView } from '../../store/view';
 /** Middle of the widest run of an edge between its corners and the darts it has. */
 function freeSpot(darts: readonly HandDart[], edgeId: string): number {
   const stops = [0, ...darts.filter((d) => d.edgeId === edgeId).map((d) => d.at), 1].sort((a, b) => a - b);
-  const runs = stops.slice(1).map((stop, i) => ({ from: stops[i]!, width: stop - stops[i]! }));
+  const runs = stops.slice(1).map((stop, i) => ({ from: itemAt(stops, i), width: stop - itemAt(stops, i) }));
   const widest = runs.reduce((a, b) => (b.width > a.width + 1e-9 ? b : a));
   return widest.from + widest.width / 2;
 }

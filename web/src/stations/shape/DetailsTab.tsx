@@ -1,3 +1,4 @@
+import { firstOf, getFrom } from '@fomrik/core/units';
 import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import { drawnPieces, type PartReport, standardKinds, freeName } from '@fomrik/core/parts';
 import type { FeatureKind } from '@fomrik/core/features';
@@ -44,7 +45,7 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
   const pointed = {
     ...(last && edge
       ? (edge.of ?? { panel: last.pieceId, edge: last.edgeId })
-      : { panel: first.id, edge: first.edges[0]!.id }),
+      : { panel: first.id, edge: firstOf(first.edges).id }),
     at: { x: 0.5, y: 0.5 },
   };
   const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));
@@ -127,7 +128,7 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
         {features.map((feature) => (
           <FeatureLine
             key={feature.id}
-            kind={standardKinds.features.get(feature.kind)!}
+            kind={getFrom(standardKinds.features, feature.kind)}
             feature={feature}
             made={made}
             columns="grid-cols-[70px_repeat(6,minmax(0,1fr))_32px] [&>button]:row-start-1 [&>button]:col-start-8"

@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import { featureIdsOf, type Part, type Row } from '@fomrik/core/document';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
 import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
@@ -34,7 +35,7 @@ export function FormTab({
   const trialOpen = useView((v) => v.trialOpen);
   const stock = useBuild((s) => s.doc.stock);
   const form = formOf(standardKinds, part.form);
-  const ply = part.stack[0]!;
+  const ply = firstOf(part.stack);
   const can = (foamId: string): number[] => thicknessesOf(catalogue.foams, stock, foamId);
   const nearest = (foamId: string, mm: number): number =>
     can(foamId).reduce((a, b) => (Math.abs(b - mm) < Math.abs(a - mm) ? b : a));
@@ -68,7 +69,7 @@ export function FormTab({
                 ...can(ply.foamId).map((mm) => ({ value: mm, label: `${mm} mm` })),
                 ...(made.foam.sold ? [] : [{ value: ply.nominalMm, label: `${ply.nominalMm} mm, not sold` }]),
               ]}
-              onChange={(mm) => change((p) => void (p.stack[0]!.nominalMm = mm))}
+              onChange={(mm) => change((p) => void (firstOf(p.stack).nominalMm = mm))}
             />
           </>
         )}
@@ -168,7 +169,10 @@ export function FormTab({
         )}
       </div>
       {trialOpen && form.sheets === 'one' && (
-        <ThicknessTrial made={made} onChoose={(mm) => change((p) => void (p.stack[0]!.nominalMm = mm))} />
+        <ThicknessTrial
+          made={made}
+          onChoose={(mm) => change((p) => void (firstOf(p.stack).nominalMm = mm))}
+        />
       )}
       {trialOpen && <WholeBuild />}
     </>

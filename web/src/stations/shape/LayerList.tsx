@@ -1,7 +1,7 @@
 import type { Part, Ply } from '@fomrik/core/document';
 import { stackWays } from '@fomrik/core/foam';
 import { catalogue, foamSheet, thicknessesOf } from '@fomrik/core/materials';
-import { trimNumber } from '@fomrik/core/units';
+import { trimNumber, itemAt, firstOf, lastOf } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
 import { useState } from 'react';
@@ -30,10 +30,10 @@ export function LayerList({ part, change }: LayerListProps) {
   const put = (i: number, ply: Ply): void => set(part.stack.map((p, k) => (k === i ? ply : p)));
   const move = (i: number, by: 1 | -1): void => {
     const next = [...part.stack];
-    [next[i], next[i + by]] = [next[i + by]!, next[i]!];
+    [next[i], next[i + by]] = [itemAt(next, i + by), itemAt(next, i)];
     set(next);
   };
-  const { foamId } = part.stack[0]!;
+  const { foamId } = firstOf(part.stack);
   const can = (id: string): number[] => thicknessesOf(catalogue.foams, stock, id);
   const ways = stackWays(
     can(foamId).map((nominalMm) => {
@@ -59,7 +59,7 @@ export function LayerList({ part, change }: LayerListProps) {
           type="button"
           className="btn min-h-7 px-2"
           disabled={part.stack.length >= MOST}
-          onClick={() => set([...part.stack, { ...part.stack.at(-1)! }])}
+          onClick={() => set([...part.stack, { ...lastOf(part.stack) }])}
         >
           <Plus size={14} aria-hidden /> layer
         </button>

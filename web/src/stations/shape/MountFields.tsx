@@ -1,3 +1,4 @@
+import { firstOf } from '@fomrik/core/units';
 import { zoneInfo } from '@fomrik/core/body';
 import type { Mount, Part } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
@@ -41,7 +42,7 @@ export function MountFields({ part, form, change }: MountFieldsProps) {
   const to = (value: string): Mount => {
     if (value === 'stand') return { to: 'stand' };
     const zone = form.zones.find((z) => z === value);
-    if (zone) return { to: 'wearer', zone, side: zoneInfo(zone).sides[0]! };
+    if (zone) return { to: 'wearer', zone, side: firstOf(zoneInfo(zone).sides) };
     const host = value.slice('part:'.length);
     return { to: 'part', part: host, anchor: anchorsOf(host)[0]?.value ?? 'none' };
   };

@@ -1,3 +1,4 @@
+import { itemAt, findIn } from '@fomrik/core/units';
 import type { HandDart } from '@fomrik/core/document';
 import { besideOf } from '@fomrik/core/carry';
 import { nearestOn } from '@fomrik/core/panel';
@@ -52,10 +53,10 @@ export function Shape() {
     const spot = p && nearestOn(made.surfaces, p);
     const gap = spot && made.wear?.standOff.find((s) => s.pieceId === spot.pieceId)?.gapMm;
     if (!spot || !gap) return setGapHere(undefined);
-    const row = gap[Math.round(spot.at.y * (gap.length - 1))]!;
-    const mm = row[Math.round(spot.at.x * (row.length - 1))]!;
+    const row = itemAt(gap, Math.round(spot.at.y * (gap.length - 1)));
+    const mm = itemAt(row, Math.round(spot.at.x * (row.length - 1)));
     setGapHere(
-      `${made.panels.find((q) => q.id === spot.pieceId)!.name}: ${mm.toFixed(0)} mm from the clothed body`,
+      `${findIn(made.panels, (q) => q.id === spot.pieceId).name}: ${mm.toFixed(0)} mm from the clothed body`,
     );
   };
   const onPick = (p: Vec3): void => {

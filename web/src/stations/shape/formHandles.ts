@@ -1,3 +1,4 @@
+import { lastOf } from '@fomrik/core/units';
 import type { Part } from '@fomrik/core/document';
 import { length3 } from '@fomrik/core/geometry';
 import type { FormHandle } from '@fomrik/core/parts';
@@ -8,7 +9,7 @@ type Changer = (recipe: (part: Draft<Part>) => void) => void;
 
 /** Sets a number at a place among the values of a form, from what it is now. */
 function setAt(part: Draft<Part>, path: readonly (string | number)[], next: (now: number) => number): void {
-  const last = path.at(-1)!;
+  const last = lastOf(path);
   const holder = path
     .slice(0, -1)
     .reduce<unknown>((at, step) => (at as Record<string | number, unknown> | undefined)?.[step], part.params);
