@@ -82,6 +82,28 @@ export default ts.config(
     },
   },
   {
+    files: ['core/src/**/*.ts', 'server/src/**/*.ts', 'web/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', '**/testing/**'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': [
+        'error',
+        { checksVoidReturn: { arguments: false, attributes: false } },
+      ],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-unsafe-argument': 'error',
+      '@typescript-eslint/no-unsafe-assignment': 'error',
+      '@typescript-eslint/no-unsafe-call': 'error',
+      '@typescript-eslint/no-unsafe-member-access': 'error',
+      '@typescript-eslint/no-unsafe-return': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+    },
+  },
+  {
     files: ['server/**/*.ts'],
     rules: {
       'no-restricted-imports': ['error', { patterns: [{ group: ['@fomrik/web', '**/web/**', 'react'] }] }],

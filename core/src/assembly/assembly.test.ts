@@ -13,12 +13,12 @@ const moved = (by: Vec3) => rigid((p) => ({ x: p.x + by.x, y: p.y + by.y, z: p.z
 /** A closed ball of a radius about nought. */
 function ball(r: number): Mesh {
   const rows = 32;
-  const context = 64;
+  const steps = 64;
   const points: Vec3[] = [{ x: 0, y: 0, z: -r }];
   for (let i = 1; i < rows; i++)
-    for (let k = 0; k < context; k++) {
+    for (let k = 0; k < steps; k++) {
       const up = -Math.PI / 2 + (Math.PI * i) / rows;
-      const turn = (2 * Math.PI * k) / context;
+      const turn = (2 * Math.PI * k) / steps;
       points.push({
         x: r * Math.cos(up) * Math.cos(turn),
         y: r * Math.cos(up) * Math.sin(turn),
@@ -26,9 +26,9 @@ function ball(r: number): Mesh {
       });
     }
   points.push({ x: 0, y: 0, z: r });
-  const at = (i: number, k: number): number => 1 + (i - 1) * context + (k % context);
+  const at = (i: number, k: number): number => 1 + (i - 1) * steps + (k % steps);
   const triangles: Mesh['triangles'] = [];
-  for (let k = 0; k < context; k++) {
+  for (let k = 0; k < steps; k++) {
     triangles.push([0, at(1, k + 1), at(1, k)]);
     triangles.push([points.length - 1, at(rows - 1, k), at(rows - 1, k + 1)]);
     for (let i = 1; i < rows - 1; i++)

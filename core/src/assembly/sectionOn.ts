@@ -33,7 +33,10 @@ function overSurface({ grid, flat }: Surface, reachMm: number): Over {
     ]),
   );
   const places = new Float32Array(
-    corners.flat().flatMap(([r, c]) => Object.values(itemAt(itemAt(grid, r), c))),
+    corners.flat().flatMap(([r, c]) => {
+      const { x, y, z } = itemAt(itemAt(grid, r), c);
+      return [x, y, z];
+    }),
   );
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(places, 3));

@@ -16,34 +16,34 @@ export function bodyMeshes(body: Body, zone: Zone | undefined): Mesh[] {
 function limbMesh(body: Body, limb: Limb): Mesh {
   const length = limbLengthMm(body, limb);
   const rings = 24;
-  const context = 40;
+  const steps = 40;
   const points = Array.from({ length: rings + 1 }, (_, r) => {
     const at = (r / rings) * length;
     const section = limbSection(body, limb, at);
-    return Array.from({ length: context }, (_, i) => ({
-      ...ellipseAtNormal(section, (i / context) * 2 * Math.PI),
+    return Array.from({ length: steps }, (_, i) => ({
+      ...ellipseAtNormal(section, (i / steps) * 2 * Math.PI),
       z: at,
     }));
   });
-  const hand = limb === 'forearm' ? handRings(body, context) : [];
+  const hand = limb === 'forearm' ? handRings(body, steps) : [];
   const all = [...hand, ...points];
   const triangles: [number, number, number][] = [];
   for (let r = 0; r < all.length - 1; r++) {
-    for (let i = 0; i < context; i++) {
-      const [a, b] = [r * context + i, r * context + ((i + 1) % context)];
-      triangles.push([a, b, b + context], [a, b + context, a + context]);
+    for (let i = 0; i < steps; i++) {
+      const [a, b] = [r * steps + i, r * steps + ((i + 1) % steps)];
+      triangles.push([a, b, b + steps], [a, b + steps, a + steps]);
     }
   }
   return { points: all.flat(), triangles };
 }
 
 /** A hint of the hand, for scale, fingertips first. */
-function handRings(body: Body, context: number): Vec3[][] {
+function handRings(body: Body, steps: number): Vec3[][] {
   const hand = body.handLength.valueMm;
   const breadth = body.handGirth.valueMm / 2.5;
   return [0.95, 0.75, 0.5, 0.25].map((share) =>
-    Array.from({ length: context }, (_, i) => {
-      const angle = (i / context) * 2 * Math.PI;
+    Array.from({ length: steps }, (_, i) => {
+      const angle = (i / steps) * 2 * Math.PI;
       const wide = (breadth / 2) * (share < 0.6 ? 1 : 1.35 - share * 0.65);
       return { x: Math.cos(angle) * 11 * (1.15 - share * 0.6), y: Math.sin(angle) * wide, z: -hand * share };
     }),

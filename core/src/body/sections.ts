@@ -44,7 +44,7 @@ function ofBody<K, T>(make: (body: Body, key: K) => T): (body: Body, key?: K) =>
   const known = new WeakMap<Body, Map<K | undefined, T>>();
   return (body, key) => {
     let own = known.get(body);
-    if (!own) known.set(body, (own = new Map()));
+    if (!own) known.set(body, (own = new Map<K | undefined, T>()));
     let value = own.get(key);
     if (value === undefined) own.set(key, (value = make(body, key as K)));
     return value;

@@ -110,7 +110,14 @@ function mergeValue(base: unknown, mine: unknown, theirs: unknown, path: string,
     return mergeBag(isBag(base) ? base : {}, mine, theirs, path, clashes);
   const keyOf = lists[path];
   if (keyOf && Array.isArray(mine) && Array.isArray(theirs))
-    return mergeList(Array.isArray(base) ? (base as Bag[]) : [], mine, theirs, path, keyOf, clashes);
+    return mergeList(
+      Array.isArray(base) ? (base as Bag[]) : [],
+      mine as Bag[],
+      theirs as Bag[],
+      path,
+      keyOf,
+      clashes,
+    );
   return mergeUnit(base, mine, theirs, path, clashes);
 }
 

@@ -195,8 +195,8 @@ describe('straps', () => {
 
   it('go round the limb for cops and pauldrons', () => {
     const [strap] = strapsOf3([made('elbow-cop')]);
-    const context = parallelGirth(adult.elbowBentGirth.valueMm, 3);
-    expect(strap!.lengthMm).to.be.closeTo(0.6 * context + 110, 1e-6);
+    const girthMm = parallelGirth(adult.elbowBentGirth.valueMm, 3);
+    expect(strap!.lengthMm).to.be.closeTo(0.6 * girthMm + 110, 1e-6);
     expect(strapsOf3([made('pauldron')])).to.have.length(2);
   });
 });

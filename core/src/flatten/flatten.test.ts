@@ -25,12 +25,12 @@ function grid(rows: number, columns: number, at: (u: number, v: number) => Vec3)
 }
 
 /** A cap of a sphere of radius R out to polar angle `reach`, as rings round the pole. */
-function cap(radius: number, reach: number, rings = 14, context = 36): Mesh {
+function cap(radius: number, reach: number, rings = 14, steps = 36): Mesh {
   const points: Vec3[] = [{ x: 0, y: 0, z: radius }];
   for (let r = 1; r <= rings; r++) {
     const polar = (r / rings) * reach;
-    for (let i = 0; i < context; i++) {
-      const a = (i / context) * 2 * Math.PI;
+    for (let i = 0; i < steps; i++) {
+      const a = (i / steps) * 2 * Math.PI;
       points.push({
         x: radius * Math.sin(polar) * Math.cos(a),
         y: radius * Math.sin(polar) * Math.sin(a),
@@ -38,11 +38,11 @@ function cap(radius: number, reach: number, rings = 14, context = 36): Mesh {
       });
     }
   }
-  const id = (r: number, i: number): number => (r === 0 ? 0 : 1 + (r - 1) * context + (i % context));
+  const id = (r: number, i: number): number => (r === 0 ? 0 : 1 + (r - 1) * steps + (i % steps));
   const triangles: [number, number, number][] = [];
-  for (let i = 0; i < context; i++) triangles.push([0, id(1, i), id(1, i + 1)]);
+  for (let i = 0; i < steps; i++) triangles.push([0, id(1, i), id(1, i + 1)]);
   for (let r = 1; r < rings; r++)
-    for (let i = 0; i < context; i++)
+    for (let i = 0; i < steps; i++)
       triangles.push([id(r, i), id(r + 1, i), id(r + 1, i + 1)], [id(r, i), id(r + 1, i + 1), id(r, i + 1)]);
   return { points, triangles };
 }

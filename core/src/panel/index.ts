@@ -37,7 +37,7 @@ export { platePanel, platePiece } from './plate';
 export { plateMesh } from './plateMesh';
 export { type Facing, onPlane, plateRegion, type Plane, type Plate, type PlateCut, shut } from './plateShape';
 export { contactsOf, type Contact } from './touching';
-export { stickMesh } from './coreMesh';
+export { stickMesh } from './stickMesh';
 export {
   isRound,
   secondMomentMm4,

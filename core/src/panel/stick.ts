@@ -56,7 +56,7 @@ export function sizeOf(section: Section): [wideMm: number, thickMm: number] {
 }
 
 /** Outline of a section about the middle of its box, x across and y its thickness; counter-clockwise. */
-export function sectionOutline(section: Section, context: number): Vec2[] {
+export function sectionOutline(section: Section, steps: number): Vec2[] {
   const [w, t] = sizeOf(section);
   const turns = (count: number, from: number, turn: number): Vec2[] =>
     Array.from({ length: count }, (_, i) => {
@@ -78,12 +78,12 @@ export function sectionOutline(section: Section, context: number): Vec2[] {
         { x: 0, y: t / 2 },
       ];
     case 'half-round':
-      return [...turns(context / 2, 0, Math.PI), { x: -w / 2, y: 0 }].map((p) => ({
+      return [...turns(steps / 2, 0, Math.PI), { x: -w / 2, y: 0 }].map((p) => ({
         x: p.x,
         y: p.y - t / 2,
       }));
     default:
-      return turns(context, 0, 2 * Math.PI);
+      return turns(steps, 0, 2 * Math.PI);
   }
 }
 

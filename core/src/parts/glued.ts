@@ -61,4 +61,4 @@ export function gluedOf(pieces: readonly Piece[]): Glued {
 
 /** All of it. */
 export const gluedMm = (pieces: readonly Piece[]): number =>
-  Object.values(gluedOf(pieces)).reduce((total, mm) => total + mm, 0);
+  Object.values<number>({ ...gluedOf(pieces) }).reduce((total, mm) => total + mm, 0);

@@ -1,4 +1,4 @@
-import { getFrom, firstOf, itemAt } from '../units';
+import { firstOf, itemAt } from '../units';
 import { add3, cross3, dot3, length3, type Mesh, scale3, sub3, unit3, type Vec3 } from '../geometry';
 
 /** Faces that turn less than this against each other are one facet, radians: half a degree. */

@@ -7,7 +7,7 @@ export function byId<T extends { readonly id: string }>(list: readonly T[], id: 
   if (at !== undefined && list[at]?.id === id) return list[at];
   const found = list.findIndex((one) => one.id === id);
   if (found < 0) return undefined;
-  if (!index) known.set(list, (index = new Map()));
+  if (!index) known.set(list, (index = new Map<string, number>()));
   index.set(id, found);
   return list[found];
 }

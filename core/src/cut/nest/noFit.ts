@@ -109,7 +109,7 @@ export class NoFits {
       this.runs = region.runs.length + region.starts.length;
       own = undefined;
     }
-    if (!own) this.known.set(still, (own = new Map()));
+    if (!own) this.known.set(still, (own = new Map<Cells, NoFit>()));
     own.set(moving, region);
     return region;
   }

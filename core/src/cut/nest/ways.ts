@@ -63,7 +63,7 @@ const known = new WeakMap<object, Map<string, Way[]>>();
 export function waysOf(item: ToLay, cellMm: number, spacingMm: number, turns: Turns = 'any'): Way[] {
   const { piece, flipped, eitherFace } = item;
   let own = known.get(piece);
-  if (!own) known.set(piece, (own = new Map()));
+  if (!own) known.set(piece, (own = new Map<string, Way[]>()));
   const key = `${flipped}/${eitherFace}/${cellMm}/${spacingMm}/${turns}`;
   const before = own.get(key);
   if (before) return before;

@@ -103,7 +103,11 @@ export async function wiringCard(
   pdf.setCreationDate(new Date(0));
   pdf.setModificationDate(new Date(0));
   const rows = wiringRows(report);
-  const fonts = await embedded(pdf, [title, ...rows.flatMap((r) => Object.values(r))].join(' '), font);
+  const fonts = await embedded(
+    pdf,
+    [title, ...rows.flatMap((r) => Object.values({ ...r } as Record<string, string>))].join(' '),
+    font,
+  );
   const size = paper[page];
   const left = PAGE_MARGIN_MM + 2;
   const newPen = (): Pen => ({

@@ -268,8 +268,8 @@ describe('boxes and walls', () => {
         .reduce((sum, e) => sum + e.lengthMm, 0);
       const outline = plate.pieces.find((p) => p.id === 'plate')!;
       // Steiner: drawn in by half the foam, a convex outline is shorter by 2π·t/2.
-      const context = outline.edges.reduce((sum, e) => sum + e.lengthMm, 0);
-      expect(length, shape).to.be.closeTo(context - 2 * Math.PI * 2.5, shape === 'hexagon' ? 8 : 6);
+      const rimMm = outline.edges.reduce((sum, e) => sum + e.lengthMm, 0);
+      expect(length, shape).to.be.closeTo(rimMm - 2 * Math.PI * 2.5, shape === 'hexagon' ? 8 : 6);
     }
   });
 });

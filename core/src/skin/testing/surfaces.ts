@@ -23,8 +23,8 @@ export function lattice(
 }
 
 /** A tube about the upright, open at both ends. */
-export const tube = (radius: (v: number) => number, highMm: number, context = 48, rows = 12): Mesh =>
-  lattice(rows, context, true, (u, v) => ({
+export const tube = (radius: (v: number) => number, highMm: number, steps = 48, rows = 12): Mesh =>
+  lattice(rows, steps, true, (u, v) => ({
     x: radius(v) * Math.cos(2 * Math.PI * u),
     y: radius(v) * Math.sin(2 * Math.PI * u),
     z: highMm * v,

@@ -2,14 +2,14 @@ import { firstOf } from '../units';
 import { add3, cross3, type Mesh, scale3, sub3, unit3, type Vec3 } from '../geometry';
 import { type Stick, sectionOutline } from './stick';
 
-const AROUND = 20;
+const STEPS = 20;
 
 /** A stick as a closed mesh; pipes are drawn hollow. @param around sides of what is round, 20 for a picture. */
-export function stickMesh({ from, to, wide, section }: Stick, context = AROUND): Mesh {
+export function stickMesh({ from, to, wide, section }: Stick, steps = STEPS): Mesh {
   const along = unit3(sub3(to, from));
   const x = unit3(wide);
   const y = cross3(along, x);
-  const outline = sectionOutline(section, context);
+  const outline = sectionOutline(section, steps);
   const ring = (at: Vec3, share: number): Vec3[] =>
     outline.map((p) => add3(at, add3(scale3(x, p.x * share), scale3(y, p.y * share))));
   const hollow = section.shape === 'tube' ? section.boreMm / section.outsideMm : 0;
