@@ -60,6 +60,8 @@ export const buildRule = (known: Known) =>
       meshes: optional(list(keptMeshRule, { most: 12, unique: 'id' })),
       /** The same build otherwise: hero and stunt, lit and unlit, another size. */
       versions: optional(list(versionRule(known), { most: 20, unique: 'id' })),
+      /** What was brought into today's ranges when it was opened, in words, until it is dismissed. */
+      broughtIn: optional(list(words(300), { most: 400 })),
       /** Findings that are understood, by their ids; one whose words have changed since counts again. */
       setAside: optional(byKey(words(200), setAsideRule)),
     }),

@@ -25,6 +25,8 @@ interface FieldBase<K extends string> {
 export interface NumberField<K extends string = string> extends FieldBase<K> {
   type: 'length' | 'angle' | 'count' | 'number';
   range: readonly [number, number];
+  /** The range it had before it was narrowed; values from then are brought in. */
+  before?: readonly [number, number];
   unit?: string;
 }
 
@@ -77,7 +79,9 @@ type FieldValue<F> = F extends { type: 'rows'; of: infer Of extends readonly Sca
 /** The values a list of fields describes. */
 export type ParamsOf<Fs extends readonly Field[]> = { [F in Fs[number] as F['key']]: FieldValue<F> };
 
-type Rest<K extends string> = Partial<Pick<FieldBase<K>, 'when' | 'gives' | 'seededBy' | 'only'>>;
+type Rest<K extends string> = Partial<
+  Pick<FieldBase<K>, 'when' | 'gives' | 'seededBy' | 'only'> & Pick<NumberField, 'before'>
+>;
 
 const numeric =
   (type: NumberField['type']) =>

@@ -58,6 +58,7 @@ export {
   type RowsField,
   type ScalarField,
 } from './field';
+export { type Lift, type LiftedKind, liftedParams } from './lift';
 export { mergeDocs, type Merged } from './merge';
 export { share } from './share';
 export { firstParts } from './firstParts';

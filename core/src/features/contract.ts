@@ -1,5 +1,5 @@
 import type { TenderSpot } from '../body';
-import type { Check, Feature, Field, Params, Place, PlaceKind, Ply, Station } from '../document';
+import type { Check, Feature, Field, Lift, Params, Place, PlaceKind, Ply, Station } from '../document';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Switch } from '../materials';
 import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
@@ -161,6 +161,8 @@ export interface FeatureKind {
   /** The station where it is planned. */
   station: Extract<Station, 'shape' | 'inside'>;
   fields: readonly Field[];
+  /** What became of values it had in earlier files. */
+  lifts?: readonly Lift[];
   places: readonly PlaceKind[];
   /** Lies over a whole piece, so that a spot on it is not asked. */
   spotless?: boolean;

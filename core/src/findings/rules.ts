@@ -44,6 +44,7 @@ import {
   stripEven,
   wiresThickEnough,
 } from './feedRules';
+import { broughtIn } from './openedRules';
 import { betterThickness, mountHolds, ownChecks, pairFitsBoth } from './partRules';
 import { picturesAgree, picturesFigure, picturesGiven, picturesScaled } from './pictureRules';
 import { inrushBorne, regulatorCool, regulatorHolds } from './regulatorRules';
@@ -72,7 +73,7 @@ interface Declared {
 
 /** Every rule, by what it is about. A new one is a function in a file and its name here. */
 export const rules: readonly Declared[] = [
-  { weight: 'input', build: [readingsPlausible] },
+  { weight: 'input', build: [readingsPlausible, broughtIn] },
   {
     weight: 'safety',
     build: [

@@ -1,5 +1,5 @@
 import type { Body, MeasureKey, Zone } from '../body';
-import { type Check, count, type Field, type KeptMesh, type Params, type Ply } from '../document';
+import { type Check, count, type Field, type KeptMesh, type Lift, type Params, type Ply } from '../document';
 import type { Bought, Work } from '../features';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { ClosureKind, FoamSheet, Rod } from '../materials';
@@ -150,6 +150,8 @@ export interface FormKind {
   /** Places on the wearer it can hang from; none when it stands by itself or on another part. */
   zones: readonly Zone[];
   fields: readonly Field[];
+  /** What became of values it had in earlier files. */
+  lifts?: readonly Lift[];
   /** The sheets a new one is made of, from the inside out, and whether it may have one, several or none. */
   startStack: readonly Ply[];
   sheets: Sheets;
@@ -171,6 +173,7 @@ export interface FormSpec<P> {
   summary: string;
   zones: readonly Zone[];
   fields: readonly Field[];
+  lifts?: readonly Lift[];
   /** Unrolls exactly, so that no stretch and no darts are asked about. */
   developable?: boolean;
   startStack?: readonly Ply[];
@@ -205,6 +208,7 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
     zones,
     grips,
     fields: developable ? spec.fields : [...spec.fields, ...layFields],
+    ...(spec.lifts && { lifts: spec.lifts }),
     startStack: spec.startStack ?? [{ foamId: 'light-eva', nominalMm: 6 }],
     sheets: spec.sheets ?? 'one',
     ...(spec.surface && { surface: spec.surface as unknown as NonNullable<FormKind['surface']> }),
