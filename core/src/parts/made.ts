@@ -1,104 +1,39 @@
 import { itemAt, firstOf } from '../units';
 import { type Zone, zoneInfo } from '../body';
-import { type Check, copiesOf, type Feature, type Part, type PieceDarts } from '../document';
+import { copiesOf, type Feature, type Part, type PieceDarts } from '../document';
 import { type Laid, type LaidPart, nothing } from '../features';
 import type { Model } from '../forms';
 import type { FoamSheet } from '../materials';
 import {
-  type Bending,
   bendingOf,
   eachOf,
   type LaidPanel,
   type LayOptions,
   layPanels,
-  type Nets,
   netsOf,
   type Panel,
   type Piece,
-  type Room,
   type Surface,
   surfaceOf,
 } from '../panel';
-import { bodiesOf, type Body } from './bodies';
+import { bodiesOf } from './bodies';
 import { foamFor, formModel, split, sheetOf, type Context } from './context';
-import { bendChecks, unsoldChecks } from './checks/foam';
-import { crossingChecks } from './checks/crossing';
-import { clashChecks } from './checks/inside';
-import { stretchChecks } from './checks/stretch';
-import { lidSwingChecks } from './checks/lidSwing';
-import { wayOutChecks, waysOut, type WaysOut } from './checks/wayOut';
-import { foldBackChecks } from './checks/foldBack';
+import { waysOut } from './checks/wayOut';
 import { touchChecks } from './checks/touch';
-import { cutAwayChecks, cutAways, cutAwayWork } from './cutAway';
-import { drillWork, templateOf, wholeChecks } from './drilling';
-import { lidChecks } from './lids';
+import { cutAways, cutAwayWork } from './cutAway';
+import { drillWork, templateOf } from './drilling';
 import { foldWork } from './foldWork';
 import { liningOf } from './lining';
 import { withTemplates } from './templates';
 import { keptOn } from './onPiece';
 import { repointed } from './repointed';
 import { roomsOf } from './rooms';
-import { pressChecks, slackChecks } from './checks/wear';
-import { partFit, standOffs, type PartFit } from './wear/partFit';
+import { partFit, standOffs } from './wear/partFit';
 import type { StandOff } from './wear/standOff';
+import { noticedIn } from './noticed';
+import type { HowMade, MadePart, Shell } from './madePart';
 
-/** Where something that was noticed comes from: the form alone, the part as laid, how it came to lie flat, or the ways out of it. */
-export type Origin = 'model' | 'part' | 'flat' | 'ways';
-
-export interface Noticed {
-  check: Check;
-  from: Origin;
-}
-
-/** The shell of a part, laid flat, with nothing on it. */
-export interface Shell {
-  /** Its form, and the same with its flat panels parted by its features. */
-  form: Model;
-  model: Model;
-  laid: LaidPanel[];
-  surfaces: Surface[];
-  /** How far it stands off whoever wears it. */
-  gaps: StandOff[];
-  bending: Bending;
-  /** Where pieces touch that are not meant to. */
-  touching: Check[];
-}
-
-/** One part worked out, before it is reported: everything later is read from here and not looked up again. */
-export interface MadePart extends Shell {
-  foam: FoamSheet;
-  lining?: FoamSheet;
-  /** Panels that are cut as one sheet and folded. */
-  nets: Nets;
-  rooms: Room[];
-  /** What was put in, as solids. */
-  bodies: Body[];
-  /** How what may have to come out does; not looked for in a first answer. */
-  ways?: WaysOut;
-  wear?: PartFit;
-  features: readonly Feature[];
-  /** What each feature lays, by its id, and all of it together. */
-  lays: ReadonlyMap<string, Laid>;
-  featured: Laid;
-  /** Shell, lining and laid pieces, drilled and marked; one copy. */
-  pieces: Piece[];
-  /** Walls that are there already, with what is drilled and cut in them; nothing is cut from a sheet. */
-  templates: Piece[];
-  noticed: Noticed[];
-}
-
-export interface HowMade {
-  /** A first answer: fewer rounds of flattening, no search for darts. */
-  coarse?: boolean;
-  /** Ways out are looked for in a first answer as well. */
-  ways?: boolean;
-  /** Darts of pieces that were placed before, kept in a coarse answer. */
-  darts?: readonly PieceDarts[];
-  /** How it sat before, kept in a coarse answer. */
-  wear?: PartFit;
-  /** The same part before some of its features changed, and nothing else: its shell is not worked out again. */
-  before?: MadePart;
-}
+export type { HowMade, MadePart, Noticed, Shell } from './madePart';
 
 /** Where on the wearer a part is worn; what is held in the hand is not. */
 export const zoneOf = ({ mount }: Part): Zone | undefined =>
@@ -143,6 +78,59 @@ function shellOf(
   };
 }
 
+/** Everything the features of a part lay, by their ids; kinds that are all as they were are not laid again. */
+function laysOf(
+  part: Part,
+  on: LaidPart,
+  laid: readonly LaidPanel[],
+  { kinds }: Context,
+  known: ReadonlyMap<string, Laid>,
+): Map<string, Laid> {
+  const path = ({ id }: Feature) => ['features', part.features.findIndex((f) => f.id === id)];
+  return new Map(
+    part.features.map((feature): [string, Laid] => {
+      const kind = kinds.features.get(feature.kind);
+      const lay = (): Laid => {
+        if (!kind) return nothing();
+        const pointed = kind.parts ? feature : repointed(feature, laid);
+        return keptOn(kind.lay(on, pointed), pointed, kind, laid, path);
+      };
+      return [feature.id, known.get(feature.id) ?? lay()];
+    }),
+  );
+}
+
+/** Of what was laid before, what is not to be laid again. */
+function stillLaid(part: Part, before: MadePart | undefined): ReadonlyMap<string, Laid> {
+  const same = before && unchangedKinds(part, before);
+  if (!same) return new Map();
+  const kindOf = new Map(part.features.map((f) => [f.id, f.kind]));
+  return new Map([...before.lays].filter(([id]) => same.has(kindOf.get(id) ?? '')));
+}
+
+/** How flat pieces are to lie, by the values of the part. */
+const layOptions = (
+  part: Part,
+  darts: readonly PieceDarts[],
+  coarse: boolean,
+  context: Context,
+): LayOptions => {
+  const { stretchPct, darts: most } = part.params;
+  return {
+    limit: typeof stretchPct === 'number' ? stretchPct / 100 : 1,
+    darts: typeof most === 'number' ? most : 0,
+    dartsByHand: [...part.darts, ...darts],
+    coarse,
+    ways: context.habits,
+  };
+};
+
+const drilled = (piece: Piece, { holes, marks }: Laid): Piece => ({
+  ...piece,
+  holes: [...piece.holes, ...holes.filter((h) => h.pieceId === piece.id).map((h) => h.hole)],
+  marks: [...piece.marks, ...marks.filter((m) => m.pieceId === piece.id).map((m) => m.mark)],
+});
+
 /** A part worked out: its model laid flat, its rooms, its features, how it sits, and what was noticed. Pure. */
 export function makePart(
   part: Part,
@@ -153,24 +141,16 @@ export function makePart(
   const sheet = sheetOf(context);
   const foam = sheet(ply);
   const lining = part.lining ? sheet(part.lining) : undefined;
-  const { stretchPct, darts: mostDarts } = part.params;
-  const options = {
-    limit: typeof stretchPct === 'number' ? stretchPct / 100 : 1,
-    darts: typeof mostDarts === 'number' ? mostDarts : 0,
-    dartsByHand: [...part.darts, ...darts],
-    coarse,
-    ways: context.habits,
-  };
+  const options = layOptions(part, darts, coarse, context);
   const form = before?.form ?? formModel(part, context);
   const model = split(form, part, context);
   const bare =
     before && model === before.model
       ? before
       : shellOf(form, model, foamFor(context, ply), options, part, context);
-  const { laid, surfaces, gaps, bending } = bare;
-  const liningMm = lining?.thicknessMm.value ?? 0;
+  const { laid, surfaces, gaps, bending, touching } = bare;
   const zone = zoneOf(part);
-  const rooms = roomsOf(bare, liningMm, zone, context);
+  const rooms = roomsOf(bare, lining?.thicknessMm.value ?? 0, zone, context);
   const on: LaidPart = {
     panels: laid,
     rooms,
@@ -182,22 +162,7 @@ export function makePart(
     switches: context.catalogue.switches,
     tender: (zone && zoneInfo(zone).tender?.(context.body)) ?? [],
   };
-  const same = bare === before ? unchangedKinds(part, before) : undefined;
-  const lays = new Map(
-    part.features.map((feature): [string, Laid] => {
-      const kind = context.kinds.features.get(feature.kind);
-      const known = same?.has(feature.kind) ? before!.lays.get(feature.id) : undefined;
-      const lay = (): Laid => {
-        if (!kind) return nothing();
-        const pointed = kind.parts ? feature : repointed(feature, laid);
-        return keptOn(kind.lay(on, pointed), pointed, kind, laid, ({ id }) => [
-          'features',
-          part.features.findIndex((f) => f.id === id),
-        ]);
-      };
-      return [feature.id, known ?? lay()];
-    }),
-  );
+  const lays = laysOf(part, on, laid, context, stillLaid(part, bare === before ? before : undefined));
   const featured = [...lays.values()].reduce(add, nothing());
   const there = new Set(laid.flatMap((l) => (l.panel.existing ? [l.panel.id] : [])));
   const shell = laid.map((l) => l.piece);
@@ -207,78 +172,44 @@ export function makePart(
     ? satBefore
     : undefined;
   const wear = still ?? (zone && partFit(gaps, cut, surfaces, featured, sheet, model.padded));
-  const linings = lining
-    ? (({ panels, joins }) => layPanels(panels, joins, () => lining, { ...options, dartsByHand: [] }))(
-        liningOf(model, lining),
-      )
+  const lined = lining && liningOf(model, lining);
+  const linings = lined
+    ? layPanels(lined.panels, lined.joins, () => lining, { ...options, dartsByHand: [] })
     : [];
-  const drilled = (p: Piece): Piece => ({
-    ...p,
-    holes: [...p.holes, ...featured.holes.filter((h) => h.pieceId === p.id).map((h) => h.hole)],
-    marks: [...p.marks, ...featured.marks.filter((m) => m.pieceId === p.id).map((m) => m.mark)],
-  });
-  const pieces = [
-    ...cut.map(drilled),
+  const flat = [
+    ...cut.map((p) => drilled(p, featured)),
     ...linings.map(({ piece }) => ({ ...piece, role: 'lining' as const })),
     ...featured.pieces,
   ];
-  const templates = shell.filter((p) => there.has(p.id)).map((p) => templateOf(drilled(p), featured.items));
+  const templates = shell
+    .filter((p) => there.has(p.id))
+    .map((p) => templateOf(drilled(p, featured), featured.items));
   const bodies = bodiesOf(rooms, featured.items);
   const ways = coarse && !waysAsked ? undefined : waysOut(laid, model.joins, model.sticks, lays, bodies);
-  const away = cutAways(rooms, featured.items);
   const nets = netsOf(laid, model.joins, context.habits.fold);
-  const used = [
-    foam,
-    ...(lining ? [lining] : []),
-    ...laid.filter((l) => !l.panel.existing).map((l) => l.foam),
-    ...featured.pieces.map((p) => sheet(p)),
-  ];
-  const noticed: Noticed[] = [
-    ...model.checks.map((check) => ({ check, from: 'model' as const })),
-    ...[
-      ...unsoldChecks(part, context, used),
-      ...bendChecks(part, context, bending),
-      ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, cut, part, context.kinds)] : []),
-      ...bare.touching,
-      ...foldBackChecks(pieces),
-      ...(coarse ? [] : crossingChecks(pieces)),
-      ...clashChecks(part, bodies, rooms, laid),
-      ...worstOf(featured.checks),
-      ...wholeChecks(laid, templates),
-      ...lidChecks(laid, templates, featured.items),
-      ...lidSwingChecks(laid, model.sticks, bodies),
-      ...cutAwayChecks(away),
-    ].map((check) => ({ check, from: 'part' as const })),
-    ...stretchChecks(cut, part).map((check) => ({ check, from: 'flat' as const })),
-    ...(ways ? wayOutChecks(part, ways, bodies, laid, context.kinds, featured.checks) : []).map((check) => ({
-      check,
-      from: 'ways' as const,
-    })),
-  ];
-  return {
-    form,
-    model,
-    laid,
-    surfaces,
-    gaps,
-    bending,
-    touching: bare.touching,
-    foam,
+  const made = {
+    ...{ form, model, laid, surfaces, gaps, bending, touching, foam, rooms, bodies, templates },
     ...(lining && { lining }),
-    nets,
-    rooms,
-    bodies,
     ...(ways && { ways }),
     ...(wear && { wear }),
+  };
+  const noticed = noticedIn(part, context, { ...made, featured, shell, cut, flat }, coarse);
+  const hands = handsOf(part, context.times);
+  return {
+    ...made,
+    nets,
     features: part.features,
     lays,
     featured: {
       ...featured,
-      work: [...featured.work, ...foldWork(laid), ...cutAwayWork(away), ...drillWork(templates)],
+      work: [
+        ...featured.work,
+        ...foldWork(laid),
+        ...cutAwayWork(cutAways(rooms, featured.items)),
+        ...drillWork(templates),
+      ],
     },
-    templates,
-    pieces: withTemplates(nets.gather(pieces)).map((p) => {
-      const hands = handsOf(part, context.times);
+    pieces: withTemplates(nets.gather(flat)).map((p) => {
       const each = eachOf(p);
       return { ...p, ...hands, quantity: hands.quantity * each, flipped: hands.flipped * each };
     }),
@@ -288,13 +219,6 @@ export function makePart(
     }),
   };
 }
-
-/** Several features may notice the same; the worst of them speaks. */
-const worstOf = (checks: readonly Check[]): Check[] =>
-  checks.filter(
-    (c, i) =>
-      !checks.some((o, k) => o.id === c.id && (o.excess > c.excess || (o.excess === c.excess && k < i))),
-  );
 
 /**
  * How many copies are cut, and how many of them flipped. Forms are made on the wearer's right: the flat, folded with
