@@ -1,14 +1,14 @@
 import { itemAt } from '../units';
 import type { Finding, Severity } from '../document';
 import type { RuleInput } from './rule';
-import { rules, weights } from './rules';
+import { type DeclaredRules, rules, weights } from './rules';
 
 const severities: readonly Severity[] = ['stop', 'mind', 'note'];
 
 /** Every rule run: worst first, then the weightiest, then in the order the rules are declared in. */
-export function allFindings(input: RuleInput): Finding[] {
+export function allFindings(input: RuleInput, declared: readonly DeclaredRules[] = rules): Finding[] {
   const { doc, report } = input;
-  const found = rules.flatMap(({ weight, parts = [], build = [] }) =>
+  const found = declared.flatMap(({ weight, parts = [], build = [] }) =>
     [
       ...build.flatMap((rule) => rule(input)),
       ...doc.parts.flatMap((part, index) =>

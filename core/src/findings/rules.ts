@@ -65,14 +65,14 @@ export const weights = [
   'better',
 ] as const;
 
-interface Declared {
+export interface DeclaredRules {
   weight: (typeof weights)[number];
   parts?: readonly PartRule[];
   build?: readonly BuildRule[];
 }
 
 /** Every rule, by what it is about. A new one is a function in a file and its name here. */
-export const rules: readonly Declared[] = [
+export const rules: readonly DeclaredRules[] = [
   { weight: 'input', build: [readingsPlausible, broughtIn] },
   {
     weight: 'safety',
