@@ -20,7 +20,7 @@ import { formOf } from './kinds';
 import { makePart, type MadePart, type Noticed } from './made';
 
 interface Candidate extends Remedy {
-  /** Candidates of one group are the same cure, stronger and stronger; the first that does away with it is offered. */
+  /** Candidates of one group are the same remedy, stronger and stronger; the first that does away with it is offered. */
   group: string;
 }
 
@@ -152,20 +152,20 @@ export const dartsOf = ({
     .map((p) => ({ pieceId: p.id, darts: dartsOn(p) }))
     .filter(({ darts }) => darts.length > 0);
 
-/** Whether a cure would change anything, or holds already: what a first answer still has from before may be done by now. */
+/** Whether a remedy would change anything, or holds already: what a first answer still has from before may be done by now. */
 export const changesAnything = (part: Part, { changes }: Pick<Remedy, 'changes'>): boolean =>
   JSON.stringify(applyChanges(part, changes)) !== JSON.stringify(part);
 
 /** Smaller than this is no less. */
 const LESS = 1e-6;
 
-/** Every cure of something that was tried and helps; one that cannot is not offered. */
+/** Every remedy of something that was tried and helps; one that cannot is not offered. */
 export function triedRemedies(noticed: Noticed, part: Part, context: Context, made: MadePart): Remedy[] {
   const { check } = noticed;
-  const candidates = check.remedies.flatMap((cure: Proposal, i): Candidate[] =>
-    'changes' in cure
-      ? [{ ...cure, group: `own-${cure.label}-${i}` }]
-      : needCandidates(part, context, cure.need, cure.mm),
+  const candidates = check.remedies.flatMap((proposal: Proposal, i): Candidate[] =>
+    'changes' in proposal
+      ? [{ ...proposal, group: `own-${proposal.label}-${i}` }]
+      : needCandidates(part, context, proposal.need, proposal.mm),
   );
   const best = new Map<string, { tried: Remedy; left: number }>();
   for (const { group, certain, ...tried } of candidates) {
