@@ -1,6 +1,28 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
+import { wordFaults } from '../core/src/units/testing/plainWords';
 import { go, troubled, type Workbench, onWorkbench, noGraveFaults } from './harness';
+
+/** What is not plain English of all that a screen says, in text and to those who only hear it. */
+async function wordsOn(page: Page): Promise<string[]> {
+  const said = await page.evaluate(() => [
+    ...document.body.innerText.split('\n'),
+    ...[...document.querySelectorAll('[aria-label], [title]')].flatMap((e) => [
+      e.getAttribute('aria-label') ?? '',
+      e.getAttribute('title') ?? '',
+    ]),
+  ]);
+  return [...new Set(said.flatMap(wordFaults))];
+}
+
+/** Buttons, labels and headings whose words are cut off, with nothing that says them whole. */
+const cutLabels = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('button, label > span, th, h1, h2, h3, [role="tab"]')]
+      .filter((e) => e.offsetParent !== null && e.title === '' && e.scrollWidth > e.clientWidth + 1)
+      .filter((e) => getComputedStyle(e).overflow !== 'visible')
+      .map((e) => e.innerText),
+  );
 
 /** WCAG 2 A and AA by axe-core, on every screen, with findings showing. */
 describe('every screen can be used by everyone', function () {
@@ -13,6 +35,7 @@ describe('every screen can be used by everyone', function () {
     await page.goto(bench.url);
     await page.getByText('Lampwarden bracers', { exact: true }).waitFor();
     await noGraveFaults(page);
+    expect(await wordsOn(page)).to.deep.equal([]);
   });
 
   for (const station of ['brief', 'body', 'shape', 'inside', 'cut', 'make', 'log'])
@@ -21,6 +44,7 @@ describe('every screen can be used by everyone', function () {
       await go(page, bench, station, troubled);
       await page.waitForTimeout(700);
       await noGraveFaults(page);
+      expect(await wordsOn(page)).to.deep.equal([]);
       for (const [width, height] of [
         [1280, 800],
         [1024, 768],
@@ -42,13 +66,14 @@ describe('every screen can be used by everyone', function () {
         expect(over.page, `${width}`).to.be.at.most(0);
         expect(Math.max(...over.bar), `${width}: bars`).to.be.at.most(1);
         expect(over.main, `${width}: bench`).to.be.at.most(1);
+        expect(await cutLabels(page), `${width}: cut off`).to.deep.equal([]);
       }
     });
 
   it('keeps what was noticed in a drawer where it is narrow', async () => {
     await page.setViewportSize({ width: 820, height: 1180 });
     await go(page, bench, 'shape', troubled);
-    const tales = page.getByRole('complementary', { name: 'Tell-tales' });
+    const tales = page.getByRole('complementary', { name: 'Findings' });
     expect(await tales.isVisible()).to.equal(false);
     await page.getByRole('button', { name: /^Noticed \d+/ }).click();
     await tales.waitFor();

@@ -48,7 +48,7 @@ describe('the shaping bench', function () {
       .getByRole('button', { name: /^trim, lower edge, square end, 30\.0 mm/ })
       .waitFor({ state: 'attached' });
     await noGraveFaults(page);
-    await page.getByRole('button', { name: 'Take away trim greave-1.trim-2' }).click();
+    await page.getByRole('button', { name: 'Remove trim greave-1.trim-2' }).click();
     await drawn('greave-1.trim-2').waitFor({ state: 'detached' });
     await saved(page);
   });
@@ -111,7 +111,7 @@ describe('the shaping bench', function () {
     await says(list, new RegExp(`worst (?!${worst.slice(6)})`));
     await page.keyboard.press('Control+z');
     await says(list, new RegExp(worst));
-    await list.getByRole('button', { name: 'Let the stretch place them' }).click();
+    await list.getByRole('button', { name: 'Place them automatically' }).click();
     await says(list, /1 dart, by the stretch/);
   });
 

@@ -24,7 +24,7 @@ describe('a harness of many forms', function () {
       .getByRole('button', { name: /^gore 8, gore seam/ })
       .first()
       .waitFor({ state: 'attached' });
-    expect(await page.getByLabel('Tell-tales').innerText()).to.include('sees to each side');
+    expect(await page.getByLabel('Findings').innerText()).to.include('sees to each side');
     await page.getByRole('button', { name: 'Stretch' }).click();
     await noGraveFaults(page);
   });

@@ -55,7 +55,7 @@ describe('the arms on the bench', function () {
     await page.getByRole('button', { name: 'Take 6 and 6 mm' }).click();
     await page.locator('[data-row="layer-2"]').waitFor();
     await page.locator('[data-row="layer-3"]').waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'Take away layer 2' }).click();
+    await page.getByRole('button', { name: 'Remove layer 2' }).click();
     await page.locator('[data-row="layer-2"]').waitFor({ state: 'detached' });
     await page.keyboard.press('Control+z');
     await page.locator('[data-row="layer-2"]').waitFor();
@@ -134,7 +134,7 @@ describe('the arms on the bench', function () {
         await page.getByRole('tabpanel').waitFor();
       }
     }
-    expect(await page.getByText('This screen broke').count()).to.equal(0);
+    expect(await page.getByText('Something went wrong on this screen').count()).to.equal(0);
   });
 
   it('parts a board along a line: two pieces, letters on both, one step to join them', async () => {
@@ -144,7 +144,7 @@ describe('the arms on the bench', function () {
     await page.getByRole('button', { name: 'Part it' }).click();
     await page.locator('[data-piece$="-b"]').first().waitFor({ state: 'attached' });
     expect(await page.locator('[data-piece]').count()).to.be.greaterThan(before);
-    await page.getByRole('button', { name: /^Take away parting line/ }).click();
+    await page.getByRole('button', { name: /^Remove parting line/ }).click();
     await page.locator('[data-piece$="-b"]').first().waitFor({ state: 'detached' });
   });
 
@@ -185,9 +185,9 @@ describe('the arms on the bench', function () {
     await book.getByRole('button', { name: /^Known length, other end/ }).press('Shift+ArrowRight');
     await book.getByText(/The dashed line is 301 ± \d/).waitFor();
     // Handed to a field: taken with its doubt, or refused by its range.
-    const give = book.getByRole('group', { name: 'Give the measured line to a part' });
+    const give = book.getByRole('group', { name: 'Use this length for a part' });
     await give.getByLabel('The line is').selectOption({ label: 'Fog knife, blade: Length' });
-    await give.getByRole('button', { name: 'Give it to the part' }).click();
+    await give.getByRole('button', { name: 'Apply to the part' }).click();
     await give.getByText(/^Length of Fog knife, blade is 301(\.\d)? mm, ± \d/).waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
     await noGraveFaults(page);
@@ -281,7 +281,7 @@ describe('the arms on the bench', function () {
     await versions.getByRole('button', { name: 'Stunt, unlit' }).click();
     const card = page.locator('[data-version="version-1"]');
     await card.getByLabel('Signal pistol, muzzle ring').uncheck();
-    await versions.getByText('Otherwise: nothing lit; Signal pistol, muzzle ring left out.').waitFor();
+    await versions.getByText('Differences: nothing lit; Signal pistol, muzzle ring left out.').waitFor();
     await versions.getByRole('row', { name: /^Stunt, unlit .* g /, exact: false }).waitFor();
     await noGraveFaults(page);
     await go(page, bench, 'shape', build);

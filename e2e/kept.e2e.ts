@@ -85,7 +85,7 @@ describe('nothing is lost', function () {
     expect(await copies.count()).to.equal(2);
     await copies.first().getByRole('button', { name: 'Add them' }).click();
     await shows(page, girth, '44 mm');
-    await copies.first().getByRole('button', { name: 'Throw away' }).click();
+    await copies.first().getByRole('button', { name: 'Delete' }).click();
     await copies.waitFor({ state: 'detached' });
     await saved(page);
   });

@@ -22,7 +22,7 @@ describe('the shelf and its dangers', function () {
       .getByRole('button', { name: 'Duplicate' })
       .click();
     await page.getByText('Lampwarden bracers (copy)').waitFor();
-    await page.getByRole('button', { name: 'Throw away Lampwarden bracers (copy)' }).click();
+    await page.getByRole('button', { name: 'Delete Lampwarden bracers (copy)' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('link', { name: 'Lampwarden bracers (copy)' }).waitFor();
@@ -68,7 +68,7 @@ describe('the shelf and its dangers', function () {
     await step.getByLabel('When is the event').fill('2099-05-01');
     await step.getByRole('button', { name: 'Create' }).click();
     await page.getByLabel('Flat pieces, outer face up').waitFor();
-    expect(page.url()).to.match(/\/shape$/);
+    expect(new URL(page.url()).pathname).to.match(/\/shape$/);
     await page.goto(bench.url);
     await page
       .locator('article', { hasText: 'Perrin' })
@@ -168,7 +168,7 @@ describe('the shelf and its dangers', function () {
     await go(page, bench, 'brief', 'demo-lampwarden-harness');
     const heat = page.locator('aside article', { hasText: 'Foam covers about' });
     await heat.getByRole('button', { name: 'Dismiss' }).click();
-    await heat.getByLabel('Why it may stay').fill('Short photo walk in winter');
+    await heat.getByLabel('Reason to dismiss it').fill('Short photo walk in winter');
     await heat.getByRole('button', { name: 'Dismiss' }).click();
     const set = page.locator('aside details', { hasText: 'Foam covers about' });
     await set.getByText('Short photo walk in winter').waitFor();

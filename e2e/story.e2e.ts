@@ -26,7 +26,7 @@ describe('from tape measure to printed pattern', function () {
   onWorkbench((tools) => ({ bench, page, open } = tools));
 
   const girth = async (): Promise<number> => {
-    const text = (await page.getByLabel('Tell-tales').innerText()).replace(/\n/g, ' ');
+    const text = (await page.getByLabel('Findings').innerText()).replace(/\n/g, ' ');
     return Number(/(\d+)\s*mm(?:\s*[+−]\d+)?\s*girth of the pattern/.exec(text)?.[1]);
   };
   const cuff = (): Promise<string | null> =>
@@ -284,7 +284,7 @@ describe('from tape measure to printed pattern', function () {
     await monday.fill('0');
     await monday.press('Enter');
     await page.getByLabel('Loud tools until').selectOption({ label: '20:00' });
-    await page.getByRole('button', { name: 'A helper lends a hand' }).click();
+    await page.getByRole('button', { name: 'Add a helper' }).click();
     await page
       .getByLabel('Steps', { exact: true })
       .getByText(/^(Tue|Wed|Thu|Fri|Sat|Sun) /)

@@ -131,7 +131,7 @@ describe('a mask skinned over a surface', function () {
     await surface()
       .getByText(/loose bits left out/)
       .waitFor();
-    await page.getByLabel('Made as').selectOption({ label: 'flat facets folded from nets' });
+    await page.getByLabel('Made of').selectOption({ label: 'flat facets folded from nets' });
     await page
       .getByText(/^net( of facet [0-9]+)? · cut/)
       .first()

@@ -17,11 +17,11 @@ async function eraseBuild(tx: EntityManager, id: string): Promise<void> {
   await tx.delete(BuildEntity, { id });
 }
 
-/** Builds that are not on the shelf: those that were thrown away, and those that are still coming in. */
+/** Builds that are not on the shelf: those that were deleted, and those that are still coming in. */
 export class OutOfSight {
   constructor(private readonly db: DataSource) {}
 
-  /** Builds that were thrown away, the last one first. */
+  /** Builds that were deleted, the last one first. */
   async trash(): Promise<{ id: string; name: string; deletedAt: string }[]> {
     const rows = await this.db.getRepository(BuildEntity).find({
       where: { deletedAt: And(Not(IsNull()), Not(IMPORTING)) },
@@ -31,13 +31,13 @@ export class OutOfSight {
     return rows.map(({ id, name, deletedAt }) => ({ id, name, deletedAt: deletedAt! }));
   }
 
-  /** Erases a build that was thrown away; one on the shelf is not erased. */
+  /** Erases a build that was deleted; one on the shelf is not erased. */
   async eraseTrashed(id: string): Promise<void> {
     if (!(await this.trash()).some((b) => b.id === id)) throw notFound('build');
     await this.erase(id);
   }
 
-  /** Erases what was thrown away before a time. @returns how many builds. */
+  /** Erases what was deleted before a time. @returns how many builds. */
   async emptyTrash(before: Date): Promise<number> {
     const gone = (await this.trash()).filter((b) => b.deletedAt <= before.toISOString());
     for (const { id } of gone) await this.erase(id);

@@ -12,7 +12,7 @@ import { keepWearer, ShopStore } from './shopStore';
 /**
  * Loads every build file of a folder once, all of them or none, under an id made from its file name.
  * Dates are moved so that the work begins today.
- * A build that is there already, changed or thrown away, is left alone.
+ * A build that is there already, changed or deleted, is left alone.
  * @returns names of the builds that were added.
  */
 export async function seedBuilds(db: DataSource, folder: string, today = new Date()): Promise<string[]> {

@@ -23,7 +23,7 @@ describe('server', () => {
       .and.not.include("'unsafe-eval'");
   });
 
-  it('tells a build what others said to do otherwise, and not what was thrown away', async () => {
+  it('tells a build what others said to do otherwise, and not what was deleted', async () => {
     const made = async (name: string): Promise<string> =>
       ((await post('/api/builds', { doc: { ...doc, name } })).body as { id: string }).id;
     const [past, now] = [await made('Past helm'), await made('New helm')];
@@ -255,7 +255,7 @@ describe('server', () => {
     expect(again).to.equal(file);
   });
 
-  it('shows a build that cannot be read as broken, gives it out raw, and lets it be thrown away', async () => {
+  it('shows a build that cannot be read as broken, gives it out raw, and lets it be deleted', async () => {
     const good = await create();
     for (const [name, text] of [
       ['Thirteenth month', JSON.stringify({ ...doc, brief: { ...doc.brief, eventDate: '2026-13-45' } })],

@@ -36,6 +36,8 @@ export interface Finding<R = Remedy> {
   excess: number;
   partId?: string;
   pieceId?: string;
+  /** What it has in common with findings of other details of the part: like ones are shown as one, with their number. */
+  alike?: string;
   remedies: readonly R[];
 }
 

@@ -58,6 +58,7 @@ export {
   type RowsField,
   type ScalarField,
 } from './field';
+export { changeName, type Labels } from './changeName';
 export { type Lift, type LiftedKind, liftedParams } from './lift';
 export { mergeDocs, type Merged } from './merge';
 export { share } from './share';

@@ -224,7 +224,7 @@ export function notLaid(feature: Pick<Feature, 'id'>, station: Station, title: s
         severity: 'mind',
         station,
         title,
-        why: 'It was left off the pattern; change it or take it away.',
+        why: 'It was left off the pattern; change it or remove it.',
         provenance: 'standard',
         excess: 1,
         remedies: [],

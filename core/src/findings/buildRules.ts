@@ -5,7 +5,7 @@ import { foamSheet } from '../materials';
 import { isValid, makePart, needCandidates } from '../parts';
 import { fitsSheet } from '../cut';
 import { calendarOf, loudHours, schedule } from '../plan';
-import { printMm, trimNumber, itemAt, firstOf } from '../units';
+import { counted, printMm, trimNumber, itemAt, firstOf } from '../units';
 import type { Finding, Remedy } from '../document';
 import { inPart, when, type RuleInput, type BuildRule } from './rule';
 
@@ -195,7 +195,7 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
       station: 'brief',
       title:
         daysToSpare < 0
-          ? `Ready ${-daysToSpare} days after the event begins.`
+          ? `Ready ${counted(-daysToSpare, 'day')} after the event begins.`
           : 'Ready the night before, with nothing to spare.',
       why: `${trimNumber(report.totals.workMin / 60, 0)} h of work ${doc.make.calendar?.hours ? 'on the days there are' : `at ${trimNumber(hoursPerDay, 1)} h a day`}, and drying that cannot be hurried.`,
       provenance: 'memory',

@@ -3,12 +3,29 @@ import { printMm, firstOf } from '../units';
 import type { Finding } from '../document';
 import { inPart, when, type PartRule } from './rule';
 
+/** So many like ones are told one by one; more are one, with their number. */
+const FEW = 2;
+
+/** Findings of which there are many alike, as the worst of them. */
+function asOne(checks: readonly Finding[]): { check: Finding; others: number }[] {
+  const groups = new Map<string, Finding[]>();
+  for (const check of checks) {
+    const key = check.alike ?? check.id;
+    groups.set(key, [...(groups.get(key) ?? []), check]);
+  }
+  return [...groups.values()].flatMap((all) => {
+    if (all.length <= FEW) return all.map((check) => ({ check, others: 0 }));
+    const worst = all.reduce((a, b) => (b.excess > a.excess ? b : a));
+    return [{ check: worst, others: all.length - 1 }];
+  });
+}
+
 /** What was noticed while the part was worked out. */
 export const ownChecks: PartRule = ({ part, made, index }) =>
-  made.checks.map(({ remedies, ...check }): Finding => ({
+  asOne(made.checks).map(({ check: { remedies, ...check }, others }): Finding => ({
     ...check,
     id: `${check.id}:${part.id}`,
-    title: `${part.name}: ${check.title}`,
+    title: `${part.name}: ${check.title}${others > 0 ? ` ${others} more like it.` : ''}`,
     partId: part.id,
     remedies: remedies.map(({ label, changes }) => ({ label, changes: inPart(index, changes) })),
   }));

@@ -1,6 +1,6 @@
 import { itemAt, firstOf } from '../units';
 import { type Zone, zoneInfo } from '../body';
-import { copiesOf, type Feature, type Part, type PieceDarts } from '../document';
+import { type Check, copiesOf, type Feature, type Part, type PieceDarts } from '../document';
 import { type Laid, type LaidPart, nothing } from '../features';
 import type { Model } from '../forms';
 import type { FoamSheet } from '../materials';
@@ -78,6 +78,10 @@ function shellOf(
   };
 }
 
+/** What a finding about a detail is about, whichever detail of its kind it is. */
+const alikeOf = ({ id, severity }: Check, feature: Feature): string =>
+  `${severity} ${feature.kind} ${id.replace(feature.id, '')}`;
+
 /** Everything the features of a part lay, by their ids; kinds that are all as they were are not laid again. */
 function laysOf(
   part: Part,
@@ -93,7 +97,8 @@ function laysOf(
       const lay = (): Laid => {
         if (!kind) return nothing();
         const pointed = kind.parts ? feature : repointed(feature, laid);
-        return keptOn(kind.lay(on, pointed), pointed, kind, laid, path);
+        const own = keptOn(kind.lay(on, pointed), pointed, kind, laid, path);
+        return { ...own, checks: own.checks.map((c) => ({ ...c, alike: alikeOf(c, feature) })) };
       };
       return [feature.id, known.get(feature.id) ?? lay()];
     }),

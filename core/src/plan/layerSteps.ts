@@ -2,7 +2,7 @@ import type { BuildDoc } from '../document';
 import { glues, speeds } from '../materials';
 import { gluedOf, type PartReport } from '../parts';
 import { outlineLength } from '../geometry';
-import { trimNumber } from '../units';
+import { counted, trimNumber } from '../units';
 import type { Step } from './step';
 
 /** Steps that glue layers face to face, round what lies in them, and slope their edges. */
@@ -19,7 +19,7 @@ export function layerSteps(doc: BuildDoc, part: PartReport, after: string): Step
     steps.push({
       id: id('layers'),
       kind: 'glue',
-      title: `${part.name}: glue ${stacked.length} layers face to face`,
+      title: `${part.name}: glue ${counted(stacked.length, 'layer')} face to face`,
       detail: `In this order: ${stacked.map((p) => p.name).join('; ')}. Both faces, ${g.name}; a paper slip keeps them apart while the edges are lined up.${channels ? ' Lay the stick in its channel before the layer that closes it.' : ''}`,
       partId: part.id,
       about: 'pieces',

@@ -2,7 +2,7 @@ import type { PartReport } from '../parts';
 import type { Wiring } from './wiring';
 import { testPoints } from '../circuit';
 import { speeds } from '../materials';
-import { printVolts } from '../units';
+import { counted, printVolts } from '../units';
 import type { Step } from './step';
 import type { WorkKind } from './workKinds';
 import { workSteps } from './workSteps';
@@ -90,7 +90,7 @@ export function lightSteps(
       'solder',
       'solder',
       'solder the circuit',
-      `${joints} joints on the bench, a connector wherever parts come apart, a service loop at pack and switch.${across.length > 0 ? ` ${across.map((w) => `“${w.name}” crosses between parts: ${w.crossings} connector${w.crossings > 1 ? 's' : ''}`).join('; ')}.` : ''}`,
+      `${counted(joints, 'joint')} on the bench, a connector wherever parts come apart, a service loop at pack and switch.${across.length > 0 ? ` ${across.map((w) => `“${w.name}” crosses between parts: ${w.crossings} connector${w.crossings > 1 ? 's' : ''}`).join('; ')}.` : ''}`,
       joints * speeds.solderJointMin,
       'print',
       { cautions: ['solder'] },

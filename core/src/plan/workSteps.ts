@@ -1,6 +1,11 @@
 import type { Work } from '../features';
 import type { PartReport } from '../parts';
+import { counted, singular } from '../units';
 import type { Step } from './step';
+
+/** So many of something; what is the only one there is needs no number. */
+const howMany = (count: number, what: string): string =>
+  what.startsWith('the ') ? what : counted(count, singular(what), what);
 
 /** What features ask to be done at a stage, like work told as one step, one after another. */
 export function workSteps(part: PartReport, when: Work['when'], after: string): Step[] {
@@ -16,7 +21,7 @@ export function workSteps(part: PartReport, when: Work['when'], after: string): 
     const made: Step = {
       id: `${part.id}:${step}`,
       kind: 'detail',
-      title: `${part.name}: ${verb} ${count} ${what}`,
+      title: `${part.name}: ${verb} ${howMany(count, what)}`,
       detail,
       partId: part.id,
       workMin: Math.ceil(minutes) + 5,

@@ -1,11 +1,13 @@
 export { chance } from './chance';
 export { byId } from './byId';
+export { counted } from './counted';
 export { isRealDay } from './day';
 export { inUnit } from './inUnit';
 export { letterAt } from './letter';
 export { findIn, firstOf, getFrom, itemAt, lastOf } from './lists';
 export { MM_PER_INCH, parseLengthMm, printLength, printMm, trimNumber, type LengthUnit } from './length';
 export { pick } from './pick';
+export { singular } from './singular';
 export { fail, ok, type Result } from './result';
 export { figure, provenanceLabel, type Figure, type Provenance } from './sure';
 export { printHours, printMinutes } from './time';

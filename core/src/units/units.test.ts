@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { parseLengthMm, printInches, printLength, printMm } from './length';
+import { counted } from './counted';
+import { singular } from './singular';
 import { printMinutes } from './time';
 
 const mm = (text: string, bare: 'mm' | 'in' = 'mm'): number => {
@@ -63,5 +65,32 @@ describe('time', () => {
   it('is told in words', () => {
     expect(printMinutes(90)).to.equal('1 h 30 min');
     expect(printMinutes(0.5)).to.equal('30 s');
+  });
+});
+
+describe('things that are counted', () => {
+  it('agree with their number', () => {
+    expect([counted(1, 'piece'), counted(2, 'piece'), counted(0, 'copy', 'copies')]).to.deep.equal([
+      '1 piece',
+      '2 pieces',
+      '0 copies',
+    ]);
+  });
+
+  it('are one of many by their head noun', () => {
+    for (const [many, one] of [
+      ['holes in the case', 'hole in the case'],
+      ['light boxes', 'light box'],
+      ['lenses', 'lens'],
+      ['hatches', 'hatch'],
+      ['joints of 1 in PVC pipe', 'joint of 1 in PVC pipe'],
+      ['folds of the net', 'fold of the net'],
+      ['lids on magnets', 'lid on magnets'],
+      ['magnets, 6 × 2 mm', 'magnet, 6 × 2 mm'],
+      ['rivets', 'rivet'],
+      ['wire channels', 'wire channel'],
+      ['glass', 'glass'],
+    ] as const)
+      expect(singular(many)).to.equal(one);
   });
 });

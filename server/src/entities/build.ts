@@ -9,7 +9,7 @@ export interface BuildRow {
   version: number;
   createdAt: string;
   updatedAt: string;
-  /** Set when thrown away; kept so that it can be brought back. */
+  /** Set when deleted; kept so that it can be brought back. */
   deletedAt: string | null;
   /** What was last worked out of it, JSON with the version it was worked out from. */
   digest: string | null;

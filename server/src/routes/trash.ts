@@ -2,7 +2,7 @@ import { Router } from 'express';
 import type { OutOfSight } from '../outOfSight';
 import { pathId } from '../check';
 
-/** Builds that were thrown away: looked at, brought back (by their own route), or erased for good. */
+/** Builds that were deleted: looked at, brought back (by their own route), or erased for good. */
 export function trashRoutes(store: OutOfSight): Router {
   const routes = Router();
 

@@ -1,16 +1,36 @@
+import { resolveBody } from '@fomrik/core/body';
+import type { FormKind } from '@fomrik/core/forms';
 import { formMenu, standardKinds } from '@fomrik/core/parts';
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { FormPicture, outlineOf, sizeMm } from '../parts/FormPicture';
 import { api, type KeptPart } from '../store/api';
+import { useReport } from '../store/report';
 import { forgetKept } from './keptParts';
 import { addPart, takeKept } from './partActions';
 
 const menu = formMenu(standardKinds);
 
 const item =
-  'max-w-56 cursor-pointer px-2 py-1 leading-tight outline-none data-[highlighted]:bg-wash data-[disabled]:cursor-default';
+  'max-w-72 cursor-pointer px-2 py-1 leading-tight outline-none data-[highlighted]:bg-wash data-[disabled]:cursor-default';
+
+/** Forms of one place, each with its picture: the choice is made by eye. */
+function FormItems({ forms }: { forms: readonly FormKind[] }) {
+  const body = useReport((s) => s.report?.body) ?? resolveBody([]);
+  const drawn = forms.map((form) => ({ form, outline: outlineOf(form, body) }));
+  const largestMm = Math.max(...drawn.map(({ outline }) => sizeMm(outline)));
+  return drawn.map(({ form: { kind, label, summary }, outline }) => (
+    <DropdownMenu.Item key={kind} className={`${item} flex gap-2`} onSelect={() => addPart(kind)}>
+      <FormPicture outline={outline} largestMm={largestMm} />
+      <span>
+        <span className="font-medium text-teal">{label}</span>
+        <span className="block text-[12px] text-soft">{summary}</span>
+      </span>
+    </DropdownMenu.Item>
+  ));
+}
 
 /** Forms by the place they hang from, and parts out of the shop's book. */
 export function AddPart() {
@@ -36,12 +56,7 @@ export function AddPart() {
           {menu.map(({ group, forms }) => (
             <DropdownMenu.Group key={group} className="mb-1">
               <DropdownMenu.Label className="head px-2">{group}</DropdownMenu.Label>
-              {forms.map(({ kind, label, summary }) => (
-                <DropdownMenu.Item key={kind} className={item} onSelect={() => addPart(kind)}>
-                  <span className="font-medium text-teal">{label}</span>
-                  <span className="block text-[12px] text-soft">{summary}</span>
-                </DropdownMenu.Item>
-              ))}
+              <FormItems forms={forms} />
             </DropdownMenu.Group>
           ))}
           {kept.length > 0 && (

@@ -20,7 +20,7 @@ function LeftoverLine({ leftover }: { leftover: Leftover }) {
       </p>
       <p className="text-soft">
         {leftover.broken
-          ? `They cannot be opened: ${leftover.broken} Export them before you throw them away.`
+          ? `They cannot be opened: ${leftover.broken} Export them before you delete them.`
           : 'They were made in another tab. Adding them is one step that Undo reverses.'}
       </p>
       <div className="mt-2 flex gap-2">
@@ -33,7 +33,7 @@ function LeftoverLine({ leftover }: { leftover: Leftover }) {
           Export
         </button>
         <button type="button" className="btn" onClick={() => void dropLeftover(leftover)}>
-          Throw away
+          Delete
         </button>
       </div>
     </section>

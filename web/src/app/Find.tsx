@@ -68,7 +68,7 @@ export function Find({ id }: { id: string }) {
               placeholder="Station, part, finding or action"
             />
             <Command.List className="max-h-80 overflow-auto p-1">
-              <Command.Empty className="p-3 text-soft">Nothing is called that.</Command.Empty>
+              <Command.Empty className="p-3 text-soft">No match.</Command.Empty>
               {groups.map((group) => (
                 <Command.Group
                   key={group}

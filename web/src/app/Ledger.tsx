@@ -1,3 +1,4 @@
+import { counted } from '@fomrik/core/units';
 import { Pin as PinIcon } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { pinNow, useNotes } from '../store/notes';
@@ -45,8 +46,8 @@ export function Ledger() {
       {parts > 0 && (left > 1 || parts < all) && (
         <p role="status" className="text-[12px] text-soft">
           {parts < all
-            ? `figures of the first ${parts} of ${all} parts`
-            : `${parts - left} of ${parts} parts worked out in full`}
+            ? `figures of the first ${parts} of ${counted(all, 'part')}`
+            : `${parts - left} of ${counted(parts, 'part')} worked out in full`}
         </p>
       )}
       <div className="ml-auto flex items-center gap-2">

@@ -1,4 +1,4 @@
-import { firstOf } from '@fomrik/core/units';
+import { counted, firstOf } from '@fomrik/core/units';
 import type { Part } from '@fomrik/core/document';
 import { nested, type PartReport, sidesOf } from '@fomrik/core/parts';
 import { boundsOf } from '@fomrik/core/geometry';
@@ -41,7 +41,7 @@ function Silhouette({ made, small }: { made: PartReport; small: boolean }) {
 function sheetWords(part: Part, report: PartReport | undefined): string {
   if (report && report.pieces.length === 0) return report.sticks[0]?.name ?? 'nothing cut';
   if (part.stack.length > 1)
-    return `${part.stack.length} layers, ${part.stack.reduce((sum, p) => sum + p.nominalMm, 0)} mm`;
+    return `${counted(part.stack.length, 'layer')}, ${part.stack.reduce((sum, p) => sum + p.nominalMm, 0)} mm`;
   return `${firstOf(part.stack).nominalMm} mm`;
 }
 
@@ -102,7 +102,7 @@ export function Rack() {
         }}
       </LongList>
       {docParts.length === 0 && (
-        <p className="my-2 text-[13px] text-soft">Nothing hangs here yet. Add a first part.</p>
+        <p className="my-2 text-[13px] text-soft">No parts yet. Add the first one.</p>
       )}
       <div className="mt-2 grid grid-cols-3 justify-items-center gap-y-1 [&>:first-child]:col-span-3 [&>:first-child]:justify-self-start">
         <AddPart />

@@ -17,7 +17,7 @@ export function Revisions() {
     try {
       const { doc } = await api.revision(id, to);
       useBuild.setState({ doc });
-      toast(`Back to version ${to}. Undo takes you forward again.`);
+      toast(`Restored version ${to}. Undo reverts this.`);
     } catch (error) {
       toast.error((error as ApiError).message);
     }

@@ -130,7 +130,7 @@ export function TellTales({ station }: { station: Station }) {
   const understood = findings.filter(isAside);
   return (
     <aside
-      aria-label="Tell-tales"
+      aria-label="Findings"
       className={`min-h-0 overflow-auto border-l border-hair bg-paper p-2.5 max-[1000px]:absolute max-[1000px]:inset-y-0 max-[1000px]:right-0 max-[1000px]:z-30 max-[1000px]:w-80 max-[1000px]:border-ink ${open ? '' : 'max-[1000px]:hidden'}`}
       tabIndex={-1}
     >

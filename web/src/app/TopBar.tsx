@@ -1,5 +1,7 @@
+import { counted } from '@fomrik/core/units';
 import type { Station } from '@fomrik/core/document';
 import { Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useStore } from 'zustand';
 import { useSaving, type SaveState } from '../store/autosave';
@@ -8,6 +10,7 @@ import { redo, undo, useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { toggle, useView } from '../store/view';
 import { stations } from './stations';
+import { stepName } from './stepName';
 
 const savedWord: Record<SaveState, string> = {
   saved: 'saved',
@@ -52,16 +55,21 @@ function WaitMark() {
 }
 
 function UndoRedo() {
-  const past = useStore(useBuild.temporal, (t) => t.pastStates.length);
-  const future = useStore(useBuild.temporal, (t) => t.futureStates.length);
+  const doc = useBuild((s) => s.doc);
+  const past = useStore(useBuild.temporal, (t) => t.pastStates);
+  const future = useStore(useBuild.temporal, (t) => t.futureStates);
+  // Named when it is looked at: between two states there is all there is to say.
+  const back = useMemo(() => stepName(past.at(-1)?.doc, doc), [past, doc]);
+  const on = useMemo(() => stepName(doc, future.at(-1)?.doc), [future, doc]);
   return (
     <>
       <button
         type="button"
         className="btn btn-icon"
         aria-label="Undo"
-        title="Undo (Ctrl+Z)"
-        disabled={past === 0}
+        aria-description={back}
+        title={back ? `Undo ${back} (Ctrl+Z)` : 'Undo (Ctrl+Z)'}
+        disabled={past.length === 0}
         onClick={() => undo()}
       >
         <Undo2 size={18} aria-hidden />
@@ -70,8 +78,9 @@ function UndoRedo() {
         type="button"
         className="btn btn-icon"
         aria-label="Redo"
-        title="Redo (Shift+Ctrl+Z)"
-        disabled={future === 0}
+        aria-description={on}
+        title={on ? `Redo ${on} (Shift+Ctrl+Z)` : 'Redo (Shift+Ctrl+Z)'}
+        disabled={future.length === 0}
         onClick={() => redo()}
       >
         <Redo2 size={18} aria-hidden />
@@ -106,7 +115,7 @@ function StationLine({ id, here }: { id: string; here: Station }) {
               {own.length > 0 && (
                 <span
                   className={`text-[12px] font-semibold ${stops > 0 ? 'text-stop' : 'text-soft'}`}
-                  aria-label={`${own.length} findings, ${stops} of them stops`}
+                  aria-label={`${counted(own.length, 'finding')}, ${stops} of them stops`}
                 >
                   {stops > 0 ? `${own.length}!` : own.length}
                 </span>

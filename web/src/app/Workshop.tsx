@@ -24,6 +24,7 @@ import { TellTales } from './TellTales';
 import { TopBar } from './TopBar';
 import { useClocksInTitle } from './useClocksInTitle';
 import { useKeys } from './useKeys';
+import { useSelection } from './useSelection';
 
 /** Loads the build named in the address, once. */
 function useOpenBuild(id: string): { error: string; retry: () => void } {
@@ -47,9 +48,7 @@ function useOpenBuild(id: string): { error: string; retry: () => void } {
       .catch((failure: ApiError) => {
         if (!leaving.signal.aborted)
           setError(
-            failure.status === 404
-              ? 'There is no such build; it may have been thrown away.'
-              : failure.message,
+            failure.status === 404 ? 'There is no such build; it may have been deleted.' : failure.message,
           );
       });
     return () => leaving.abort();
@@ -66,6 +65,7 @@ export function Workshop() {
   const failed = useReport((s) => s.error !== '');
   useEffect(() => (open ? watchBuild(id) : undefined), [id, open]);
   useKeys(id);
+  useSelection(open);
   useLoadAhead(open && report !== undefined);
   useClocksInTitle(open);
   const key = stations.some((s) => s.key === station) ? (station as Station) : 'shape';
@@ -87,7 +87,7 @@ export function Workshop() {
       </main>
     );
   }
-  if (!open) return <p className="p-6 text-soft">Fetching the build…</p>;
+  if (!open) return <p className="p-6 text-soft">Loading the build…</p>;
   return (
     <div className="grid h-full grid-rows-[auto_1fr_auto]">
       <TopBar id={id} station={key} />
@@ -100,11 +100,11 @@ export function Workshop() {
           <Conflict />
           <Standing />
           {report ? (
-            <Suspense fallback={<p className="p-4 text-soft">Setting up the bench…</p>}>
+            <Suspense fallback={<p className="p-4 text-soft">Loading…</p>}>
               <Bench />
             </Suspense>
           ) : (
-            !failed && <p className="p-4 text-soft">Working it out…</p>
+            !failed && <p className="p-4 text-soft">Calculating…</p>
           )}
         </main>
         <TellTales station={key} />

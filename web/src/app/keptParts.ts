@@ -38,6 +38,6 @@ export async function forgetKept({ id, name, doc, version }: KeptPart): Promise<
       ...(doc && { action: undoing(name, () => api.putKeptPart(id, 0, name, doc)) }),
     });
   } catch (error) {
-    toast.error(`Still there: ${(error as Error).message}`);
+    toast.error(`Not removed: ${(error as Error).message}`);
   }
 }

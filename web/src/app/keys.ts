@@ -1,8 +1,9 @@
 import { redo, undo } from '../store/build';
 import { pinNow } from '../store/notes';
-import { toggle, useView } from '../store/view';
+import { lookOn, toggle, useView } from '../store/view';
 import { mirrorPart, stepPart } from './partActions';
 import { stations } from './stations';
+import { selectUp } from './useSelection';
 
 /** A key, how it is written in the list, and what it does; those that only work at a field or a card do nothing here. */
 export interface Key {
@@ -48,11 +49,18 @@ export const keys: readonly Key[] = [
   { shown: 'V', does: 'view cone of helmets', press: ['v'], act: () => toggle('sightOpen') },
   { shown: 'O', does: 'openings and what must pass', press: ['o'], act: () => toggle('ringsOpen') },
   { shown: 'F', does: 'everything worn, on the figure', press: ['f'], act: () => toggle('figureOpen') },
+  { shown: 'C', does: 'next view of the solid: turned, front, side, back, top', press: ['c'], act: lookOn },
+  {
+    shown: 'Esc',
+    does: 'one up: from an edge to its part, from a line to none',
+    press: ['escape'],
+    act: selectUp,
+  },
   { shown: '/', does: 'find anything', press: anyLevel('/'), act: () => toggle('findOpen') },
   { shown: '?', does: 'this list', press: anyLevel('?'), act: () => toggle('keysOpen') },
   { shown: 'Ctrl Z', does: 'undo', press: ['mod+z'], act: undo },
   { shown: 'Shift Ctrl Z', does: 'redo', press: ['mod+shift+z'], act: redo },
   { shown: 'D', does: 'under Make: the step is done' },
-  { shown: 'Enter', does: 'on a finding: apply its first cure' },
+  { shown: 'Enter', does: 'on a finding: apply its first remedy' },
   { shown: '↑ ↓', does: 'in a number: nudge by 1; Shift 10, Alt 0.1' },
 ];

@@ -88,7 +88,7 @@ export function freeOne(part: Part): void {
   const free = setFree(part.mount);
   if (!free) return;
   const { doc, update } = useBuild.getState();
-  const made = copiedPart(doc, part, doc, `${part.name}, set free`.slice(0, 120), free.own);
+  const made = copiedPart(doc, part, doc, `${part.name}, detached`.slice(0, 120), free.own);
   update((draft) => {
     const own = draft.parts.find((p) => p.id === part.id);
     if (own) own.mount = free.kept;

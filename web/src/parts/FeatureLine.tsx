@@ -57,7 +57,7 @@ export function FeatureLine({ kind, feature, made, onChange, onRemove, columns }
       <button
         type="button"
         className="btn btn-icon self-center justify-self-end"
-        aria-label={`Take away ${kind.label.toLowerCase()} ${feature.id}`}
+        aria-label={`Remove ${kind.label.toLowerCase()} ${feature.id}`}
         onClick={onRemove}
       >
         <X size={16} aria-hidden />

@@ -39,8 +39,8 @@ function SettingAside({ finding: { id, title } }: { finding: Finding }) {
     <form className="flex w-full gap-1.5" onSubmit={settle}>
       <input
         className="box flex-1"
-        aria-label="Why it may stay"
-        placeholder="Why it may stay"
+        aria-label="Reason to dismiss it"
+        placeholder="Reason to dismiss it"
         maxLength={500}
         autoFocus
         value={reason}

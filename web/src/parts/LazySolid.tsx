@@ -24,7 +24,7 @@ class NoSolid extends Component<{ children: ReactNode }, { failed: boolean }> {
 export function LazySolid(props: ComponentProps<typeof SolidView>) {
   return (
     <NoSolid>
-      <Suspense fallback={<p className="p-4 text-soft">Fetching the solid…</p>}>
+      <Suspense fallback={<p className="p-4 text-soft">Loading the solid…</p>}>
         <View {...props} />
       </Suspense>
     </NoSolid>
@@ -35,7 +35,7 @@ export function LazySolid(props: ComponentProps<typeof SolidView>) {
 export function LazyFigure(props: ComponentProps<typeof FigureView>) {
   return (
     <NoSolid>
-      <Suspense fallback={<p className="p-4 text-soft">Fetching the figure…</p>}>
+      <Suspense fallback={<p className="p-4 text-soft">Loading the figure…</p>}>
         <Figure {...props} />
       </Suspense>
     </NoSolid>

@@ -1,7 +1,7 @@
 import type { Row, RowsField } from '@fomrik/core/document';
 import { type DrawnNode, drawnLine } from '@fomrik/core/forms';
 import { boundsOf, type Vec2 } from '@fomrik/core/geometry';
-import { trimNumber, itemAt } from '@fomrik/core/units';
+import { counted, trimNumber, itemAt } from '@fomrik/core/units';
 import { rangedIn, twinOf } from './outlineRows';
 import { OutlineTools, type OutlineToolsProps } from './OutlineTools';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
@@ -149,7 +149,7 @@ export function OutlineEditor({
         viewBox={`${view.minX - pad} ${-view.maxY - pad} ${w} ${h}`}
         className="h-72 w-full touch-none bg-leaf"
         role="group"
-        aria-label={`${field.label}, drawn: ${rows.length} points`}
+        aria-label={`${field.label}, drawn: ${counted(rows.length, 'point')}`}
         onPointerMove={onMove}
         onPointerUp={drop}
         onPointerCancel={drop}
@@ -279,7 +279,7 @@ export function OutlineEditor({
             disabled={rows.length <= field.range[0]}
             onClick={() => take(current)}
           >
-            Take away
+            Remove the point
           </button>
         </div>
         {nodeField?.type === 'choice' && (

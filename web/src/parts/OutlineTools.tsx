@@ -1,7 +1,7 @@
 import type { Row, RowsField } from '@fomrik/core/document';
 import { drawingUnits, readOutline } from '@fomrik/core/files/outline/readOutline';
 import { type DrawnNode, fittedWithin, offsetNodes } from '@fomrik/core/forms';
-import { trimNumber } from '@fomrik/core/units';
+import { counted, trimNumber } from '@fomrik/core/units';
 import { useState, type ComponentProps, type ReactNode } from 'react';
 import type { Found } from '../pictures/beneath';
 import { TracePicker } from '../pictures/TracePicker';
@@ -63,7 +63,7 @@ export function OutlineTools({
     const also = not.length > 0 ? ` Not taken: ${not.join(', ')}.` : '';
     const inside = ringed ? ` ${rings.length} inner ring${rings.length > 1 ? 's' : ''} with it.` : '';
     setSaid(
-      `${read.length} points read from ${file.name}, within ${trimNumber(offMm, 1)} mm.${inside}${also}`,
+      `${counted(read.length, 'point')} read from ${file.name}, within ${trimNumber(offMm, 1)} mm.${inside}${also}`,
     );
     const outline = read.map(([x, y]): Row => ({ xMm: x, yMm: y, node: 'corner' }));
     if (!onRings) return onChange(outline);

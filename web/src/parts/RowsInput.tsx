@@ -51,7 +51,7 @@ export function RowsInput({ field, rows, ply, onChange }: RowsInputProps) {
           <button
             type="button"
             className="btn btn-icon self-center"
-            aria-label={`Take away ${field.line} ${i + 1}`}
+            aria-label={`Remove ${field.line} ${i + 1}`}
             disabled={rows.length <= least}
             onClick={() => onChange(rows.filter((_, k) => k !== i))}
           >

@@ -4,10 +4,12 @@ import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import type { Mesh, Vec3 } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
-import { useEffect, useLayoutEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { DoubleSide, Vector3, type Mesh as SceneMesh } from 'three';
 import { useView, type EdgeRef } from '../store/view';
 import { bodyWorker } from '../workers/bodyClient';
+import { Eye } from './Eye';
+import { EyeBar } from './EyeBar';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
 import { figureFromScene, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
@@ -171,19 +173,6 @@ function framing(points: [number, number, number][]): { target: [number, number,
   return { target, reach: Math.max(...[0, 1, 2].map((k) => itemAt(high, k) - itemAt(low, k))) * 1.08 };
 }
 
-/** Puts the eye before what is shown when that is another thing; while it is the same, the eye stays where it was turned to. */
-function Eye({ of, at }: { of: string; at: [number, number, number] }) {
-  const { camera, invalidate } = useThree();
-  const before = useRef<string>(undefined);
-  useLayoutEffect(() => {
-    if (before.current === of) return;
-    before.current = of;
-    camera.position.set(...at);
-    invalidate();
-  }, [of, at, camera, invalidate]);
-  return null;
-}
-
 interface SolidViewProps {
   made: PartReport;
   body: Body;
@@ -235,17 +224,11 @@ export function SolidView(props: SolidViewProps) {
           withoutChecks(created);
         }}
       >
-        <Eye
-          of={made.zone ?? made.id}
-          at={[
-            target[0] + reach * 0.75,
-            target[1] + reach * 0.5,
-            target[2] + reach * 1.9 * facing(made.zone),
-          ]}
-        />
+        <Eye of={made.id} target={target} reach={reach} facing={facing(made.zone)} />
         <Scene {...props} edge={edge} stage={stage} />
-        <OrbitControls makeDefault target={target} enablePan={false} minDistance={60} maxDistance={9000} />
+        <OrbitControls makeDefault zoomToCursor minDistance={60} maxDistance={9000} />
       </Canvas>
+      <EyeBar dark={props.dark === true} />
       {props.handles.map((handle) => (
         <Grip key={handle.id} handle={handle} stage={stage} />
       ))}

@@ -90,7 +90,7 @@ export function GiveLine({ lengthMm, likelyMm, keep }: GiveLineProps) {
       if (own) Object.assign(own.params, { [one.field]: value });
       if (one.follows) keep(d, one.part, one.field);
     });
-    const doubt = likelyMm > DOUBTFUL * lengthMm ? ' That is a wide doubt: mark the picture closer.' : '';
+    const doubt = likelyMm > DOUBTFUL * lengthMm ? ' That is imprecise: mark the picture more closely.' : '';
     setSaid(
       one.follows
         ? `${one.words} is ${one.print(value)}, ± ${printMm(likelyMm)} by the picture.${doubt}`
@@ -98,7 +98,7 @@ export function GiveLine({ lengthMm, likelyMm, keep }: GiveLineProps) {
     );
   };
   return (
-    <div className="grid gap-1" role="group" aria-label="Give the measured line to a part">
+    <div className="grid gap-1" role="group" aria-label="Use this length for a part">
       <label>
         <span className="label">The line is</span>
         <select className="box" value={one.key} onChange={(e) => setChosen(e.target.value)}>
@@ -110,7 +110,7 @@ export function GiveLine({ lengthMm, likelyMm, keep }: GiveLineProps) {
         </select>
       </label>
       <button type="button" className="btn self-start" onClick={give}>
-        Give it to the part
+        Apply to the part
       </button>
       {said && (
         <p role="status" className="text-[12.5px]">

@@ -248,7 +248,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
           />
         )}
         {lines.length > 0 && (
-          <ul aria-label="Lines given to parts" className="grid gap-1 border-t border-hair pt-1">
+          <ul aria-label="Lengths applied to parts" className="grid gap-1 border-t border-hair pt-1">
             {lines.map(({ line: one, words }) => (
               <li key={one.id} className="flex items-center justify-between gap-1">
                 <button
@@ -262,7 +262,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
                 <button
                   type="button"
                   className="btn btn-icon"
-                  aria-label={`Forget the line: ${words}`}
+                  aria-label={`Remove the length: ${words}`}
                   onClick={() =>
                     onChange({ ...picture, lines: (picture.lines ?? []).filter((l) => l.id !== one.id) })
                   }
@@ -278,7 +278,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
           larger. Arrows move the focused mark (Shift 10, Alt 0.2).
         </p>
         <button type="button" className="btn self-start" onClick={onRemove}>
-          Take the picture away
+          Remove the picture
         </button>
       </div>
     </div>

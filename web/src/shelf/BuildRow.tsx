@@ -47,7 +47,7 @@ export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged:
     try {
       await api.remove(build.id);
       onChanged();
-      toast(`“${build.name}” thrown away.`, {
+      toast(`“${build.name}” deleted.`, {
         duration: 12000,
         action: { label: 'Undo', onClick: () => void api.restore(build.id).then(onChanged, tell) },
       });
@@ -71,7 +71,7 @@ export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged:
           <>
             <h2 className="font-tight text-[18px] font-semibold">{build.name}</h2>
             <p className="text-stop">
-              Cannot be opened: {build.broken}. Export what is stored, or throw it away.
+              Cannot be opened: {build.broken}. Export what is stored, or delete it.
             </p>
           </>
         ) : (
@@ -113,8 +113,8 @@ export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged:
         <button
           type="button"
           className="btn btn-icon"
-          aria-label={`Throw away ${build.name}`}
-          title="Throw away (undo brings it back)"
+          aria-label={`Delete ${build.name}`}
+          title="Delete (undo brings it back)"
           onClick={() => void remove()}
         >
           <Trash2 size={16} aria-hidden />

@@ -122,7 +122,7 @@ export function Shelf() {
             </button>
           </p>
         )}
-        {!builds && !error && <p className="mt-6 text-soft">Looking along the shelf…</p>}
+        {!builds && !error && <p className="mt-6 text-soft">Loading builds…</p>}
         {builds?.length === 0 && (
           <div className="mt-6 text-[16px]">
             <p>
@@ -158,7 +158,7 @@ export function Shelf() {
           </div>
         )}
         {builds && builds.length > 0 && shown.length === 0 && (
-          <p className="mt-4 text-soft">Nothing on the shelf is called “{search}”.</p>
+          <p className="mt-4 text-soft">No build matches “{search}”.</p>
         )}
         <LongList items={shown} keyOf={(b) => b.id} rowPx={113} className="mt-2">
           {(b) => <BuildRow build={b} onChanged={() => void load()} />}

@@ -9,7 +9,7 @@ interface Thrown {
   deletedAt: string;
 }
 
-/** Builds that were thrown away; after thirty days they are erased by themselves. */
+/** Builds that were deleted; after thirty days they are erased by themselves. */
 export function Trash({ changed, onChanged }: { changed: unknown; onChanged: () => void }) {
   const [builds, setBuilds] = useState<Thrown[]>([]);
   const load = useCallback(() => void api.trash().then(setBuilds, () => setBuilds([])), []);
@@ -25,9 +25,9 @@ export function Trash({ changed, onChanged }: { changed: unknown; onChanged: () 
   if (builds.length === 0) return null;
   return (
     <details className="mt-6 border-t border-hair pt-2">
-      <summary className="cursor-pointer text-soft">Thrown away: {builds.length}</summary>
+      <summary className="cursor-pointer text-soft">Deleted: {builds.length}</summary>
       <p className="mt-1 text-[13px] text-soft">
-        Erased for good thirty days after they were thrown away, with their pins, logs and pictures.
+        Erased for good thirty days after they were deleted, with their pins, logs and pictures.
       </p>
       <ul className="mt-1">
         {builds.map((b) => (

@@ -188,7 +188,7 @@ export async function dropLeftover(leftover: Leftover): Promise<void> {
     if (useBuild.getState().id === leftover.buildId)
       useSaving.setState(({ leftovers }) => ({ leftovers: [...leftovers, leftover] }));
   };
-  toast('The copy is thrown away.', { action: { label: 'Undo', onClick: () => void putBack() } });
+  toast('The copy is deleted.', { action: { label: 'Undo', onClick: () => void putBack() } });
 }
 
 useBuild.subscribe((state, before) => {

@@ -82,7 +82,7 @@ export async function unpin(pin: Pin): Promise<void> {
     useNotes.setState(({ pins }) => ({ pins: pins.filter((p) => p.id !== pin.id) }));
     if (useNotes.getState().pinned?.id === pin.id) comparePin(undefined);
   } catch (error) {
-    toast.error(`Still pinned: ${(error as Error).message}`);
+    toast.error(`Not unpinned: ${(error as Error).message}`);
   }
 }
 

@@ -54,7 +54,7 @@ async function forget({ id }: WaitingEntry): Promise<void> {
 /** Throws an entry away that the server does not accept; the toast puts it back. */
 export async function dropWaiting(item: WaitingEntry): Promise<void> {
   await forget(item);
-  toast(`“${item.entry.subject}” is thrown away.`, {
+  toast(`“${item.entry.subject}” is deleted.`, {
     action: { label: 'Undo', onClick: () => void keep(item) },
   });
 }

@@ -34,6 +34,8 @@ interface View {
   ringsOpen: boolean;
   /** Everything on the figure instead of one solid. */
   figureOpen: boolean;
+  /** From where a solid is looked at, and how often that was asked: asking again frames it anew. */
+  eye: { from: EyeFrom; asked: number };
   shapeTab: ShapeTab;
   /** Parts whose mounted parts are not shown on the rack. */
   folded: string[];
@@ -49,6 +51,10 @@ interface View {
 }
 
 export type ShapeTab = 'form' | 'details' | 'fit';
+
+/** Views of a solid, in the order a key goes through them. */
+export const eyesFrom = ['turned', 'front', 'side', 'back', 'top'] as const;
+export type EyeFrom = (typeof eyesFrom)[number];
 
 /** Points set so far, all on the first one's piece. */
 export interface LineInHand {
@@ -78,6 +84,7 @@ export const useView = create<View>()(
       sightOpen: false,
       ringsOpen: false,
       figureOpen: false,
+      eye: { from: 'turned', asked: 0 },
       shapeTab: 'form',
       folded: [],
       versionId: '',
@@ -93,6 +100,17 @@ export const useView = create<View>()(
     },
   ),
 );
+
+/** Looks from somewhere; the same once more brings a solid that was turned or zoomed back into view. */
+export function lookFrom(from: EyeFrom): void {
+  useView.setState(({ eye }) => ({ eye: { from, asked: eye.asked + 1 } }));
+}
+
+/** The next view, round and round. */
+export const lookOn = (): void => {
+  const { from } = useView.getState().eye;
+  lookFrom(eyesFrom[(eyesFrom.indexOf(from) + 1) % eyesFrom.length]!);
+};
 
 type Switch =
   | 'trialOpen'

@@ -84,7 +84,7 @@ const api = {
     const { points, triangles } = made.mesh;
     if (Math.max(points.length, triangles.length) > MOST_KEPT)
       return fail(
-        `It cannot be simplified below ${triangles.length} triangles and ${points.length} points, and at most ${MOST_KEPT} of either are kept: it hangs together too little.`,
+        `It cannot be simplified below ${triangles.length} triangles and ${points.length} points, and at most ${MOST_KEPT} of either are kept: its pieces are not connected enough.`,
       );
     return ok({ kept: keepMesh(id, name, made.mesh), mending, deviationMm: made.deviationMm });
   },

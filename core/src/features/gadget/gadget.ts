@@ -19,7 +19,7 @@ const dark = new Set<string>(['speaker', 'fan']);
 const isLit = (params: object): boolean => !dark.has((params as { what: string }).what);
 
 const fields = [
-  choice('what', 'What', kinds, 'Told in the lists by this name.'),
+  choice('what', 'What', kinds, 'Its name in the lists.'),
   length('lengthMm', 'Long', [3, 250], 'Measured, with room for its leads.'),
   length('widthMm', 'Wide', [3, 200], 'Measured.'),
   length('thickMm', 'Thick', [1, 100], 'Measured.'),
@@ -37,7 +37,7 @@ const fields = [
     'Gives out below',
     [0.5, 24],
     'V',
-    'Where it goes dim or dumb; about two thirds of its voltage if you do not know.',
+    'Below this it dims or stops; about two thirds of its voltage if you do not know.',
   ),
   number(
     'lumens',

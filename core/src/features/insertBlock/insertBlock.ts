@@ -1,7 +1,7 @@
 import { length, type FoamField, type ParamsOf } from '../../document';
 import { largestRing, type Mesh, stacked, type Vec2, without } from '../../geometry';
 import { platePiece, type Piece } from '../../panel';
-import { trimNumber } from '../../units';
+import { counted, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid } from '../contract';
 import { footingOf, type Footing } from '../laying/device';
 
@@ -156,7 +156,7 @@ export const insertBlock = defineFeature<BlockParams>({
           what: 'insert blocks',
           count: 1,
           eachMin: 10 + 4 * all,
-          detail: `${all} layers of ${sheet.name}${cuts ? `, the upper ${open} with the pocket` : ''}, glued face to face; shave it until it pushes in and stays. A ribbon under the pack pulls it out.`,
+          detail: `${counted(all, 'layer')} of ${sheet.name}${cuts ? `, the upper ${open} with the pocket` : ''}, glued face to face; shave it until it pushes in and stays. A ribbon under the pack pulls it out.`,
           cautions: ['blade', 'solvent'],
           waitMin: 15,
           waitFor: 'glue holding',

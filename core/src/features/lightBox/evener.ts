@@ -1,6 +1,6 @@
 import type { Proposal } from '../../document';
 import { leastDistanceMm, litFace } from '../../light';
-import { trimNumber } from '../../units';
+import { counted, trimNumber } from '../../units';
 import { featurePath, type LaidPart } from '../contract';
 import { boxFace, type LightBox } from './box';
 
@@ -30,10 +30,12 @@ export function evener(on: LaidPart, id: string, params: LightBox & { evenPct: n
     ...[1, 2, 3]
       .filter((more) => params.layers + more <= 4)
       .slice(0, 2)
-      .flatMap((more) => set(`${params.layers + more} layers of diffuser`, { layers: params.layers + more })),
+      .flatMap((more) =>
+        set(`${counted(params.layers + more, 'layer')} of diffuser`, { layers: params.layers + more }),
+      ),
     ...(params.lit !== 'lamps'
       ? params.rows < 12
-        ? set(`${params.rows + 1} rows of strip`, { rows: params.rows + 1 })
+        ? set(`${counted(params.rows + 1, 'row')} of strip`, { rows: params.rows + 1 })
         : []
       : params.columns < 12 && params.rows < 12
         ? set(`${params.columns + 1} × ${params.rows + 1} lamps`, {

@@ -1,6 +1,6 @@
 import { choice, count, type ParamsOf } from '../../document';
 import { rings, strip5V } from '../../materials';
-import { trimNumber } from '../../units';
+import { counted, trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid } from '../contract';
 import { footingOf } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
@@ -9,7 +9,7 @@ const fields = [
   choice(
     'lamps',
     'Ring',
-    rings.map((r) => [String(r.lamps), `${r.lamps} lamps, ${r.acrossMm} mm`] as const),
+    rings.map((r) => [String(r.lamps), `${counted(r.lamps, 'lamp')}, ${r.acrossMm} mm`] as const),
     'How many lamps, and how wide.',
   ),
   count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.'),
@@ -52,7 +52,7 @@ export const lightRing = defineFeature<RingParams>({
     const size = { widthMm: ring.acrossMm, lengthMm: ring.acrossMm, shape: 'disc' as const };
     const footing = footingOf(on, feature, size);
     if (!footing) return notLaid(feature, 'inside', 'the place that held a light ring is no longer there.');
-    const name = `ring of ${ring.lamps} lamps`;
+    const name = `ring of ${counted(ring.lamps, 'lamp')}`;
     const short = THICK_MM - footing.depthMm;
     return {
       ...nothing(),

@@ -2,7 +2,7 @@ import { choice, count, type ParamsOf } from '../../document';
 import { dist2, lerp2, polylineLength, type Vec2 } from '../../geometry';
 import { type LampColour, leds } from '../../materials';
 import type { Footprint } from '../../panel';
-import { trimNumber, itemAt } from '../../units';
+import { counted, trimNumber, itemAt } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { spotFrom } from '../laying/spot';
 import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
@@ -109,7 +109,9 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
         `a light strip on ${laid.panel.name} is ${trimNumber(lengthMm, 0)} mm long; it is cut every ${trimNumber(step, 0)} mm.`,
       );
     const cutMm = parts * step;
-    const name = digital ? `addressable strip of ${parts} lamps` : `12 V strip of ${parts} segments`;
+    const name = digital
+      ? `addressable strip of ${counted(parts, 'lamp')}`
+      : `12 V strip of ${counted(parts, 'segment')}`;
     const steady = stripLoad(params.type, name, parts, params.colour, params.brightPct / 100);
     const middle = itemAt(place.points, Math.floor(place.points.length / 2));
     const spot = spotFrom(

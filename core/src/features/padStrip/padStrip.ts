@@ -9,7 +9,7 @@ import {
 } from '../../document';
 import { boundsOf, type Vec2 } from '../../geometry';
 import { edgeRun, type LaidPanel, type Piece, squareWhenSmall, STEEPEST_BEVEL_DEG } from '../../panel';
-import { trimNumber, itemAt } from '../../units';
+import { counted, trimNumber, itemAt } from '../../units';
 import { defineFeature, featurePath, type LaidPart, panelOf } from '../contract';
 import { layBand } from '../laying/band';
 import { alongPlate, plateRun } from '../laying/plateBand';
@@ -125,7 +125,7 @@ function checksOf(
               layers > params.layers
                 ? [
                     {
-                      label: `${layers} layers`,
+                      label: counted(layers, 'layer'),
                       changes: [{ path: featurePath(on, feature, 'params', 'layers'), value: layers }],
                     },
                   ]

@@ -15,7 +15,7 @@ export const ownSwitchFields = [
       ['momentary', 'momentary'],
       ['remote', 'remote'],
     ],
-    'Stays on, shines while pressed, or is told from afar.',
+    'Stays on, shines while pressed, or is switched remotely.',
     'Own switch',
     { when: own },
   ),

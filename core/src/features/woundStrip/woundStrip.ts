@@ -2,7 +2,7 @@ import type { Check, Proposal } from '../../document';
 import { litFace, type LitFace } from '../../light';
 import { diffusers, strip12V, strip5V } from '../../materials';
 import { type Piece, platePiece } from '../../panel';
-import { trimNumber } from '../../units';
+import { counted, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf } from '../laying/device';
 import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
@@ -80,7 +80,9 @@ function evener(on: LaidPart, id: string, params: WoundParams): Proposal[] {
         ]
       : [];
   const layers =
-    params.layers < 4 ? set(`${params.layers + 1} layers of diffuser`, { layers: params.layers + 1 }) : [];
+    params.layers < 4
+      ? set(`${counted(params.layers + 1, 'layer')} of diffuser`, { layers: params.layers + 1 })
+      : [];
   if (params.way === 'along') {
     const most = Math.min(20, Math.floor(params.wideMm / stripOf(params.type).widthMm));
     return [
@@ -172,7 +174,7 @@ export const woundStrip = defineFeature<WoundParams>({
         id: `wound-wide-${id}`,
         severity: 'mind',
         station: 'inside',
-        title: `${params.rows} rows of strip are ${trimNumber(params.rows * of.widthMm)} mm wide, the core is ${trimNumber(params.wideMm)}.`,
+        title: `${counted(params.rows, 'row')} of strip are ${trimNumber(params.rows * of.widthMm)} mm wide, the core is ${trimNumber(params.wideMm)}.`,
         why: 'What stands over the edge bends and breaks.',
         provenance: 'memory',
         excess: params.rows * of.widthMm - params.wideMm,

@@ -15,12 +15,12 @@ import {
   frontWidthMm,
   NOTE_LINE_MM,
 } from '../../pattern';
-import { inUnit, firstOf, findIn } from '../../units';
+import { counted, inUnit, firstOf, findIn } from '../../units';
 import { boardMap, correction } from './foot';
 import { bar, type Pen, write } from './pen';
 
 const words = (cut: CutPlan, pages: number): string[] => [
-  `${pages} pages of ${cut.page}, at actual size. In the printer’s own window choose 100 %, never “fit to page”.`,
+  `${counted(pages, 'page')} of ${cut.page}, at actual size. In the printer’s own window choose 100 %, never “fit to page”.`,
   'Measure both bars with a real ruler. If one is not 100 mm, type what it measured under Cut and print again.',
   `Tape neighbours by their crosses: pages overlap by ${cut.overlapMm} mm. ${firstOf(correction(cut)).toUpperCase()}${correction(cut).slice(1)}.`,
   'Cut pieces from the outer face up as drawn; “flipped” ones with the paper turned over. L and R are the wearer’s.',

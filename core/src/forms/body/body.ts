@@ -128,7 +128,7 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
       id: 'barrel-end',
       severity: 'note',
       station: 'shape',
-      title: 'an open barrel may not be admitted: plug it, paint its end bright, or leave it solid.',
+      title: 'an open barrel may not be admitted: plug it, paint its end bright, or make it solid.',
       why: 'Many events ask for no opening at the muzzle and for a bright end; their rules decide.',
       provenance: 'practice',
       excess: 1,

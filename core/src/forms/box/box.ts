@@ -37,7 +37,7 @@ const fields = [
       ['back', 'at the back'],
       ['top', 'on top'],
     ],
-    'Left off, or made as a lid.',
+    'Left off, or closed by a lid.',
     'Form',
   ),
   length(

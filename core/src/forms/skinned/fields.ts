@@ -148,7 +148,7 @@ export const skinFields = [
   ...surfaceFields,
   choice(
     'madeAs',
-    'Made as',
+    'Made of',
     [
       ['curved', 'curved pieces between seams'],
       ['nets', 'flat facets folded from nets'],

@@ -1,7 +1,7 @@
 import { type Check, type Proposal, type Params, type Part, setting } from '../../document';
 import { dist2 } from '../../geometry';
 import { dartsOn, edgeRun, type Piece } from '../../panel';
-import { trimNumber } from '../../units';
+import { counted, trimNumber } from '../../units';
 
 /** Hot foam gives about this much when held; from memory. */
 const HOT_LIMIT = 0.12;
@@ -18,7 +18,7 @@ function moreDarts({ darts, stretchPct }: Params, worst: Piece): Proposal[] {
   if (dartsOn(worst).length < darts) return [];
   return [darts + 2, 6]
     .filter((n, i, all) => n <= 6 && all.indexOf(n) === i)
-    .map((n) => setting(`Allow ${n} darts`, { darts: n, stretchPct: Math.min(stretchPct, 8) }));
+    .map((n) => setting(`Allow ${counted(n, 'dart')}`, { darts: n, stretchPct: Math.min(stretchPct, 8) }));
 }
 
 /** More than this tears or thins even hot foam, however small the spot; from memory. */

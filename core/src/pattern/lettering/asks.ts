@@ -1,6 +1,6 @@
 import { bevelMarkWords, edgeRun, type Mark, type Piece, type PieceEdge } from '../../panel';
 import { centroid, lerp2, type Vec2 } from '../../geometry';
-import { trimNumber, itemAt, firstOf } from '../../units';
+import { counted, trimNumber, itemAt, firstOf } from '../../units';
 import { inwardsAt } from '../marks';
 
 /** Something to be written on a piece. */
@@ -57,7 +57,8 @@ function bevels(piece: Piece): Ask[] {
     return { near, inwards: inwardsAt(piece, near) };
   };
   if (words.size === 1 && edges.length > 2) {
-    const every = edges.length === piece.edges.length ? 'all edges' : `${edges.length} edges with a wedge`;
+    const every =
+      edges.length === piece.edges.length ? 'all edges' : `${counted(edges.length, 'edge')} with a wedge`;
     return [...rings, { text: `${every}: ${firstOf([...words])}`, heightMm: 2.5 }];
   }
   return [

@@ -67,7 +67,7 @@ export function Body() {
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_330px]">
       <section aria-label="Figure" className="flex min-h-0 min-w-0 flex-col p-2">
-        <div role="group" aria-label="What to look at" className="flex gap-1.5">
+        <div role="group" aria-label="View of the body" className="flex gap-1.5">
           {(['figure', 'worn', 'arm'] as const).map((v) => (
             <button
               key={v}
@@ -188,7 +188,7 @@ export function Body() {
                       <button
                         type="button"
                         className="text-[11.5px] text-teal underline"
-                        aria-label={`Forget ${label}, estimate it`}
+                        aria-label={`Remove ${label}, use the estimate`}
                         onClick={() =>
                           update(
                             (d) =>
@@ -198,7 +198,7 @@ export function Body() {
                           )
                         }
                       >
-                        forget, estimate it
+                        remove, use the estimate
                       </button>
                     )}
                   </div>

@@ -1,4 +1,4 @@
-import { lastOf, firstOf } from '@fomrik/core/units';
+import { counted, lastOf, firstOf } from '@fomrik/core/units';
 import type { Measure } from '@fomrik/core/body';
 import { useEffect, useRef } from 'react';
 
@@ -49,7 +49,12 @@ export function Drift({ measures, label }: { measures: readonly Measure[]; label
         {label}: {change >= 0 ? '+' : '−'}
         {Math.abs(change).toFixed(0)} mm since {firstOf(sorted).takenOn}
       </figcaption>
-      <div ref={box} className="h-32" role="img" aria-label={`${label} over ${sorted.length} readings`} />
+      <div
+        ref={box}
+        className="h-32"
+        role="img"
+        aria-label={`${label} over ${counted(sorted.length, 'reading')}`}
+      />
     </figure>
   );
 }

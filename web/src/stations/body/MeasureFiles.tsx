@@ -1,3 +1,4 @@
+import { counted } from '@fomrik/core/units';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { useBuild } from '../../store/build';
@@ -24,7 +25,7 @@ export function MeasureFiles() {
       return;
     }
     update((d) => void d.wearer.measures.push(...read.value));
-    toast(`${read.value.length} measures taken from ${file.name}.`);
+    toast(`${counted(read.value.length, 'measure')} taken from ${file.name}.`);
   };
 
   return (

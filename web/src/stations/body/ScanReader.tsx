@@ -1,3 +1,4 @@
+import { counted } from '@fomrik/core/units';
 import { measureInfo, type MeasureKey, type ScanUnit, scanUnits } from '@fomrik/core/body';
 import type { Result } from '@fomrik/core/units';
 import { proxy } from 'comlink';
@@ -76,7 +77,7 @@ export function ScanReader() {
       for (const [key, valueMm] of entries)
         d.wearer.measures.push({ key, valueMm, source: 'scan', takenOn: todayIso() });
     });
-    toast(`${entries.length} measures taken from the scan. Undo brings the old ones back.`);
+    toast(`${counted(entries.length, 'measure')} taken from the scan. Undo brings the old ones back.`);
     leave();
   };
 

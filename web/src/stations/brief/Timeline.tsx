@@ -1,3 +1,4 @@
+import { counted } from '@fomrik/core/units';
 import type { Report } from '@fomrik/core/report';
 import { addDays, differenceInCalendarDays, format } from 'date-fns';
 
@@ -16,8 +17,10 @@ export function Timeline({ report, eventDate }: { report: Report; eventDate: str
   return (
     <section aria-label="Time">
       <h2 className="head">
-        {late ? `Ready ${-totals.daysToSpare} days late` : `Ready with ${totals.daysToSpare} days to spare`} ·{' '}
-        {(totals.workMin / 60).toFixed(0)} h of work
+        {late
+          ? `Ready ${counted(-totals.daysToSpare, 'day')} late`
+          : `Ready with ${counted(totals.daysToSpare, 'day')} to spare`}{' '}
+        · {(totals.workMin / 60).toFixed(0)} h of work
       </h2>
       <svg
         viewBox="0 0 800 84"

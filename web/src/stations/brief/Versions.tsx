@@ -66,7 +66,7 @@ export function Versions() {
       <h2 className="head flex flex-wrap items-center gap-2">
         Versions{' '}
         <span className="font-normal text-soft">
-          hero and stunt, lit and unlit, another size: one build, and what each has otherwise
+          hero and stunt, lit and unlit, another size: one build, with what differs in each
         </span>
         {kinds.map((kind) => (
           <button key={kind.name} type="button" className="btn min-h-7 px-2" onClick={() => add(kind)}>
@@ -155,7 +155,7 @@ function VersionCard({
         <button
           type="button"
           className="btn btn-icon"
-          aria-label={`Take away ${name}`}
+          aria-label={`Remove ${name}`}
           onClick={() => remove(id)}
         >
           <X size={16} aria-hidden />
@@ -183,8 +183,8 @@ function VersionCard({
       </div>
       <p className="text-[13px]">
         {lines.length === 0
-          ? 'Nothing differs yet. Show it on the rack and let edits go to “this one”.'
-          : `Otherwise: ${lines.join('; ')}.`}
+          ? 'No differences yet. Choose it in the rack and set “Edits go to” to “this one”.'
+          : `Differences: ${lines.join('; ')}.`}
       </p>
     </fieldset>
   );

@@ -1,3 +1,4 @@
+import { counted } from '@fomrik/core/units';
 import type { CutPlan } from '@fomrik/core/document';
 import { paper } from '@fomrik/core/pattern';
 import { Empty } from '../../parts/Empty';
@@ -31,7 +32,8 @@ export function Cut() {
       <section aria-label="Sheets">
         <h2 className="head">
           Sheets: {report.packed.sheets.length}
-          {report.packed.tooBig.length > 0 && `, and ${report.packed.tooBig.length} pieces that fit none`}
+          {report.packed.tooBig.length > 0 &&
+            `, and ${counted(report.packed.tooBig.length, 'piece')} that fit none`}
         </h2>
         <NestPanel />
         <div className="mt-1 grid grid-cols-2 gap-3">

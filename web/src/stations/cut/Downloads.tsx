@@ -67,7 +67,7 @@ export function Downloads() {
   const offered = useReport(useShallow((s) => (s.report && s.doc ? offeredExports(s.doc, s.report) : [])));
   return (
     <section aria-label="Downloads">
-      <h2 className="head">Take away</h2>
+      <h2 className="head">Downloads</h2>
       <div className="mt-1 flex flex-wrap gap-2">
         {offered.map((file) => (
           <DownloadButton key={file.id} file={file} />

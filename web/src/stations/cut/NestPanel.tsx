@@ -1,7 +1,7 @@
 import { nestKey, sheetGroups } from '@fomrik/core/cut';
 import type { Nest } from '@fomrik/core/document';
 import { catalogue } from '@fomrik/core/materials';
-import { trimNumber } from '@fomrik/core/units';
+import { counted, trimNumber } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { useEffect, useMemo, useState } from 'react';
 import { useBuild } from '../../store/build';
@@ -79,12 +79,12 @@ export function NestPanel() {
       <p role="status" className="text-[13.5px]">
         {running
           ? progress
-            ? `${progress.sheets} sheets, ${trimNumber(progress.used * 100, 0)} % used, after ${progress.tries} tries; no layout takes fewer than ${progress.leastSheets}, by the area and the largest pieces.`
+            ? `${counted(progress.sheets, 'sheet')}, ${trimNumber(progress.used * 100, 0)} % used, after ${counted(progress.tries, 'try', 'tries')}; no layout takes fewer than ${progress.leastSheets}, by the area and the largest pieces.`
             : 'Laying the first…'
           : nested > 0
             ? nested === sheets.length
               ? 'Nested.'
-              : `Nested on ${nested} of ${sheets.length} sheets; the pieces on the others have changed since, or no sheet holds one of them.`
+              : `Nested on ${nested} of ${counted(sheets.length, 'sheet')}; the pieces on the others have changed since, or no sheet holds one of them.`
             : kept && kept.length > 0
               ? 'The pieces have changed since they were nested: laid by boxes until they are nested again.'
               : 'Laid by boxes. True shapes take less foam; the longer it searches, the better.'}

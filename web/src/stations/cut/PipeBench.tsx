@@ -10,7 +10,7 @@ import {
   saddleWrap,
   sleeveMm,
 } from '@fomrik/core/pipe';
-import { trimNumber, lastOf, firstOf, findIn } from '@fomrik/core/units';
+import { counted, trimNumber, lastOf, firstOf, findIn } from '@fomrik/core/units';
 import { useState } from 'react';
 import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
 import { saveFile } from './saveFile';
@@ -78,7 +78,7 @@ export function PipeBench() {
   const words = {
     mitre: `mitre ${trimNumber(angle, 1)} deg on ${rod.name}`,
     saddle: `saddle of ${rod.name} on ${main.name}`,
-    holes: `${spots.length} holes ${trimNumber(holes.diameterMm, 1)} mm along ${rod.name}`,
+    holes: `${counted(spots.length, 'hole')} ${trimNumber(holes.diameterMm, 1)} mm along ${rod.name}`,
   }[cut];
   const drawing =
     cut === 'holes' ? holesSvg(spots, holes.diameterMm, words) : wrap && wrapSvg(wrap.line, words);

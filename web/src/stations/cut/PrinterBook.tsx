@@ -53,7 +53,7 @@ export function PrinterBook() {
         action: undoing(p.name, () => api.putPrinter(0, withoutVersion(p)), load),
       });
     } catch (error) {
-      toast.error(`Still there: ${(error as Error).message}`);
+      toast.error(`Not removed: ${(error as Error).message}`);
     }
   };
   return (

@@ -4,7 +4,7 @@ import { faceNote } from '@fomrik/core/files/faceNote';
 import { roomiest } from '@fomrik/core/pattern';
 import { regionArea, signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
-import { trimNumber, findIn } from '@fomrik/core/units';
+import { counted, trimNumber, findIn } from '@fomrik/core/units';
 import { useReport } from '../../store/report';
 import { useState } from 'react';
 import { MovablePiece } from './MovablePiece';
@@ -70,7 +70,7 @@ export function SheetDrawing({
           viewBox={`-4 -4 ${sheet.widthMm + 8} ${sheet.heightMm + 8}`}
           className="w-full"
           role="group"
-          aria-label={`Sheet ${number}: ${pieces.length} pieces, ${(used * 100).toFixed(0)} % used`}
+          aria-label={`Sheet ${number}: ${counted(pieces.length, 'piece')}, ${(used * 100).toFixed(0)} % used`}
         >
           {sheet.offcut ? (
             <path

@@ -134,7 +134,7 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
               <button
                 type="button"
                 className="btn btn-icon"
-                aria-label={`Take away circuit ${circuit.name}`}
+                aria-label={`Remove circuit ${circuit.name}`}
                 onClick={() =>
                   update((d) => void (d.circuits = d.circuits.filter((c) => c.id !== circuit.id)))
                 }
@@ -279,7 +279,7 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
                   <button
                     type="button"
                     className="btn btn-icon"
-                    aria-label={`Leave ${load.feature} out of the circuit`}
+                    aria-label={`Remove ${load.feature} from the circuit`}
                     onClick={() => set(circuit.id, (c) => void c.loads.splice(i, 1))}
                   >
                     <X size={14} aria-hidden />

@@ -40,7 +40,7 @@ export function Inside() {
   const [dark, setDark] = useState(false);
   const [gaps, setGaps] = useState(false);
   if (!part) return <Empty what="light" />;
-  if (!made) return <p className="p-4 text-soft">Working it out…</p>;
+  if (!made) return <p className="p-4 text-soft">Calculating…</p>;
   const dropped = (p: Vec3): void => {
     const { inHand } = useView.getState();
     const kind = inHand === undefined ? undefined : standardKinds.features.get(inHand);

@@ -69,7 +69,7 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
         <button
           type="button"
           className="btn btn-icon ml-auto"
-          title="Take all out, with the circuit it feeds"
+          title="Remove everything, with its circuit"
           aria-label="Take all out"
           onClick={() => remove(features.map((f) => f.id))}
         >

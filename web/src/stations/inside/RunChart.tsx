@@ -1,3 +1,4 @@
+import { counted } from '@fomrik/core/units';
 import type { CircuitReport } from '@fomrik/core/circuit';
 import { useEffect, useRef } from 'react';
 import { useBuild } from '../../store/build';
@@ -84,7 +85,7 @@ export function RunChart({ circuit }: { circuit: CircuitReport | undefined }) {
       ref={box}
       className="h-full min-h-0 w-full"
       role="img"
-      aria-label={`Run time ${run.hours.toFixed(1)} hours, ${{ dim: 'then the lamps are half as bright', out: 'then the addressable lamps drop out', empty: 'then the cells are empty' }[run.endedBy]}; asked ${wanted} hours`}
+      aria-label={`Run time ${run.hours.toFixed(1)} hours, ${{ dim: 'then the lamps are half as bright', out: 'then the addressable lamps drop out', empty: 'then the cells are empty' }[run.endedBy]}; asked ${counted(wanted, 'hour')}`}
     />
   );
 }

@@ -243,7 +243,7 @@ export function Diary() {
               </span>
               {refused[w.id] && (
                 <button type="button" className="btn ml-2 min-h-7 px-2" onClick={() => void dropWaiting(w)}>
-                  Throw away<span className="sr-only"> {w.entry.subject}</span>
+                  Delete<span className="sr-only"> {w.entry.subject}</span>
                 </button>
               )}
             </li>

@@ -72,7 +72,7 @@ export function Packing() {
               <button
                 type="button"
                 className="btn btn-icon"
-                aria-label={`Take away ${box.name}`}
+                aria-label={`Remove ${box.name}`}
                 onClick={() =>
                   update((d) => {
                     d.brief.boxes = d.brief.boxes?.filter((b) => b.id !== box.id);

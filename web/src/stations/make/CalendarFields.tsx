@@ -46,7 +46,7 @@ export function CalendarFields() {
           className="btn justify-self-start"
           onClick={() => set((c) => void (c.helperHours = [0, 0, 0, 0, 0, 3, 3]))}
         >
-          A helper lends a hand
+          Add a helper
         </button>
       )}
       <fieldset className="grid grid-cols-3 gap-3 border-t border-hair pt-2">
@@ -107,7 +107,7 @@ export function CalendarFields() {
               <button
                 type="button"
                 className="btn btn-icon"
-                aria-label={`Work on ${day} after all`}
+                aria-label={`Work on ${day}`}
                 onClick={() => set((c) => void (c.daysOff = daysOff.filter((o) => o !== day)))}
               >
                 <X size={14} aria-hidden />

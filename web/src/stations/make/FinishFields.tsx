@@ -77,7 +77,7 @@ export function FinishFields({ partId }: { partId: string }) {
         onChange={(clearCoats) => set({ clearCoats })}
       />
       <button type="button" className="btn col-span-2 justify-self-start" onClick={() => set({}, true)}>
-        The same on every part
+        Apply to every part
       </button>
     </fieldset>
   );

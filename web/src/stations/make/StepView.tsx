@@ -107,7 +107,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
           title={finished ? undefined : 'D'}
           onClick={() => (finished ? untickStep(step) : finish())}
         >
-          {finished ? 'Not done after all' : 'Done'}
+          {finished ? 'Mark as not done' : 'Done'}
         </button>
         {!finished && (
           <>
@@ -194,7 +194,7 @@ function Cautions({
       <p key={key} className="mt-2 flex max-w-2xl gap-2 border-l-4 border-soft bg-paper p-2 text-[15px]">
         <TriangleAlert size={18} aria-hidden className="mt-0.5 shrink-0" />
         <span>
-          <strong>{helped ? 'Care, both of you.' : 'Care.'}</strong> {cautions[key]}
+          <strong>{helped ? 'Caution, both of you.' : 'Care.'}</strong> {cautions[key]}
         </span>
       </p>
     ),

@@ -33,7 +33,9 @@ export function DartList({
     });
   if (pieces.length === 0)
     return (
-      <p className="mt-1 border-t border-hair pt-1 text-soft">Every piece unrolls flat; none wants a dart.</p>
+      <p className="mt-1 border-t border-hair pt-1 text-soft">
+        Every piece unrolls flat; no darts are needed.
+      </p>
     );
   return (
     <section aria-label="Darts" className="mt-1 border-t border-ink pt-1">
@@ -52,7 +54,7 @@ export function DartList({
               <strong>{piece.name}</strong>
               <span>
                 {darts.length === 0 ? 'no darts' : darts.length === 1 ? '1 dart' : `${darts.length} darts`},{' '}
-                {byHand(piece) ? 'by hand' : 'by the stretch'}
+                {byHand(piece) ? 'placed by hand' : 'placed automatically'}
               </span>
               <span className="text-soft">
                 worst {(piece.stretch!.worst * 100).toFixed(0)} % {piece.stretch!.worstWhere}, refolds within{' '}
@@ -75,12 +77,12 @@ export function DartList({
                   className="btn min-h-7 px-2"
                   onClick={() => set(piece.id, darts.slice(0, -1))}
                 >
-                  Take the last away
+                  Remove the last one
                 </button>
               )}
               {byHand(piece) && (
                 <button type="button" className="btn min-h-7 px-2" onClick={() => set(piece.id, undefined)}>
-                  Let the stretch place them
+                  Place them automatically
                 </button>
               )}
             </li>

@@ -39,7 +39,7 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
   if (!first)
     return (
       <p className="text-soft">
-        Nothing of this part is cut from sheet, so nothing can be laid on it. Hang parts on it instead.
+        Nothing of this part is cut from sheet, so no detail can be added. Mount parts on it instead.
       </p>
     );
   const pointed = {

@@ -24,7 +24,7 @@ export function FigureBench() {
       <div className="absolute bottom-1 left-2 right-2">
         {forms.length === 0 ? (
           <p className="pointer-events-none text-[12px] text-soft">
-            Press a part to work on it; press the body where a new part should hang.
+            Press a part to work on it, or the body where a new part should go.
           </p>
         ) : (
           <div

@@ -1,5 +1,5 @@
 import type { PartReport } from '@fomrik/core/parts';
-import { trimNumber } from '@fomrik/core/units';
+import { counted, trimNumber } from '@fomrik/core/units';
 import { useLength } from '../../parts/useLength';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
@@ -39,7 +39,7 @@ function WornFit({ made }: { made: PartReport }) {
     <div className="grid grid-cols-[1fr_1.15fr_1.1fr] gap-x-5 text-[13px]">
       <section aria-label="How it sits">
         <h2 className="head">How it sits</h2>
-        {!wear && <p className="text-soft">Nobody wears it: it stands by itself.</p>}
+        {!wear && <p className="text-soft">Not worn: it stands by itself.</p>}
         {wear && (
           <p>
             Nearest the body: <strong>{length(wear.leastGapMm, 0)}</strong> at {piece(wear.leastAt.pieceId)}
@@ -48,15 +48,15 @@ function WornFit({ made }: { made: PartReport }) {
         )}
         {sag && (
           <p>
-            Slackest edge: {piece(sag.pieceId)}, {sag.edgeName}, gives <strong>{length(sag.sagMm)}</strong>{' '}
-            under its own weight over {length(sag.lengthMm, 0)}.
+            Least supported edge: {piece(sag.pieceId)}, {sag.edgeName}, gives{' '}
+            <strong>{length(sag.sagMm)}</strong> under its own weight over {length(sag.lengthMm, 0)}.
           </p>
         )}
         {wear && (
           <p>
             {wear.pads.length === 0
               ? 'No pads: it lies close, or is not padded.'
-              : `${wear.pads.length} pads, ${wear.pads.map((p) => `${p.thicknessMm} mm on ${piece(p.pieceId)}`).join(', ')}; dotted squares on the pieces.`}
+              : `${counted(wear.pads.length, 'pad')}, ${wear.pads.map((p) => `${p.thicknessMm} mm on ${piece(p.pieceId)}`).join(', ')}; dotted squares on the pieces.`}
           </p>
         )}
         {made.clearances.map((r) => (
@@ -110,7 +110,7 @@ function WornFit({ made }: { made: PartReport }) {
         </p>
       </section>
       <section aria-label="Putting on">
-        <h2 className="head">Putting on, in order</h2>
+        <h2 className="head">Order of dressing</h2>
         <ol className="list-decimal pl-5">
           {fitting.dressing.map((d) => (
             <li key={d.partId} className={d.partId === made.id ? 'font-medium' : ''}>

@@ -122,7 +122,7 @@ export function LayerList({ part, change }: LayerListProps) {
               <button
                 type="button"
                 className="btn btn-icon"
-                aria-label={`Take away layer ${i + 1}`}
+                aria-label={`Remove layer ${i + 1}`}
                 disabled={part.stack.length === 1}
                 onClick={() => set(part.stack.filter((_, k) => k !== i))}
               >

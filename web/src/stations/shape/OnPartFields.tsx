@@ -119,7 +119,7 @@ export function OnPartFields({
       )}
       {setFree(mount) && (
         <button type="button" className="btn self-end" onClick={onSetFree}>
-          Set the last one free
+          Detach the last one
         </button>
       )}
       {copies?.way === 'row' && (

@@ -46,7 +46,7 @@ export function Shape() {
   const beside = useMemo(() => (made ? besideOf(parts, made.id) : undefined), [parts, made]);
   const [gapHere, setGapHere] = useState<string | undefined>();
   if (!part) return <Empty what="shape" />;
-  if (!made) return <p className="p-4 text-soft">Working it out…</p>;
+  if (!made) return <p className="p-4 text-soft">Calculating…</p>;
   const handles = formHandles(made.grips, drag, change, dragEnd);
 
   const onPoint = (p: Vec3 | undefined): void => {

@@ -3,7 +3,7 @@ import type { BuildDoc, Part, Row } from '@fomrik/core/document';
 import { encloses, type FormKind, otherHalf, type SkinParams } from '@fomrik/core/forms';
 import type { PartReport } from '@fomrik/core/parts';
 import type { Mending, UpAxis } from '@fomrik/core/skin';
-import { type Result, trimNumber } from '@fomrik/core/units';
+import { counted, type Result, trimNumber } from '@fomrik/core/units';
 import { proxy } from 'comlink';
 import type { Draft } from 'immer';
 import { useEffect, useRef, useState } from 'react';
@@ -183,15 +183,15 @@ export function SurfacePanel({
         params,
         meshes(),
         thicknessMm,
-        proxy((now) => setBusy(`Looking for seams: ${now.pieces} pieces so far…`)),
+        proxy((now) => setBusy(`Looking for seams: ${counted(now.pieces, 'piece')} so far…`)),
       ),
     );
     if (!found) return;
     change((p) => void (p.params.cuts = found.cuts as unknown as Draft<Row[]>));
     setTold(
       Number.isFinite(found.stretch)
-        ? `${found.pieces} pieces; the worst must stretch about ${trimNumber(found.stretch * 100, 0)} % before darts.`
-        : `${found.pieces} pieces, and one of them is still no piece that lies flat: allow more.`,
+        ? `${counted(found.pieces, 'piece')}; the worst must stretch about ${trimNumber(found.stretch * 100, 0)} % before darts.`
+        : `${counted(found.pieces, 'piece')}, and one of them is still no piece that lies flat: allow more.`,
     );
   };
   const keepSeam = (): void => {

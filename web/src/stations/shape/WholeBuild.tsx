@@ -16,7 +16,7 @@ export function WholeBuild() {
       <div className="flex items-center justify-between">
         <h2 className="head">
           Across the build: {advice.length} {advice.length === 1 ? 'part or detail' : 'parts and details'}{' '}
-          would rather be another thickness
+          would be better in another thickness
         </h2>
         <button type="button" className="btn" onClick={() => applyShown(advice.map((a) => a.change))}>
           Take all
