@@ -48,7 +48,7 @@ describe('the shaping bench', function () {
       .getByRole('button', { name: /^trim, lower edge, square end, 30\.0 mm/ })
       .waitFor({ state: 'attached' });
     await noGraveFaults(page);
-    await page.getByRole('button', { name: 'Remove trim greave-1.trim-2' }).click();
+    await page.getByRole('button', { name: 'Remove trim 2' }).click();
     await drawn('greave-1.trim-2').waitFor({ state: 'detached' });
     await saved(page);
   });
@@ -84,13 +84,13 @@ describe('the shaping bench', function () {
     await choose('Pauldrons');
     const list = page.locator('[data-darts="cap"]');
     const before = await says(list, /dart/);
-    expect(before).to.match(/1 dart, by the stretch/);
+    expect(before).to.match(/1 dart, placed automatically/);
     await list.getByRole('button', { name: /Add a dart/ }).click();
-    await says(list, /2 darts, by hand/);
+    await says(list, /2 darts, placed by hand/);
     const mouth = page.locator('[data-dart="cap-0-mouth"]');
     await mouth.focus();
     await page.keyboard.press('Delete');
-    await says(list, /1 dart, by hand/);
+    await says(list, /1 dart, placed by hand/);
     // A coarse answer comes first; the full one counts.
     const settled = async (): Promise<string> => {
       for (let last = ''; ;) {
@@ -112,7 +112,7 @@ describe('the shaping bench', function () {
     await page.keyboard.press('Control+z');
     await says(list, new RegExp(worst));
     await list.getByRole('button', { name: 'Place them automatically' }).click();
-    await says(list, /1 dart, by the stretch/);
+    await says(list, /1 dart, placed automatically/);
   });
 
   it('slides a seam on the solid', async () => {

@@ -24,7 +24,9 @@ describe('a harness of many forms', function () {
       .getByRole('button', { name: /^gore 8, gore seam/ })
       .first()
       .waitFor({ state: 'attached' });
-    expect(await page.getByLabel('Findings').innerText()).to.include('sees to each side');
+    expect(await page.getByRole('complementary', { name: 'Findings' }).innerText()).to.include(
+      'sees to each side',
+    );
     await page.getByRole('button', { name: 'Stretch' }).click();
     await noGraveFaults(page);
   });
@@ -78,7 +80,7 @@ describe('a harness of many forms', function () {
     await page.getByRole('tab', { name: 'Leg' }).click();
     await type(page, 'Calf girth', '15 1/2"');
     await shows(page, 'Calf girth', '393.7 mm');
-    await page.getByRole('button', { name: 'Forget Knee girth, estimate it' }).click();
+    await page.getByRole('button', { name: 'Remove Knee girth, use the estimate' }).click();
     await page.getByText('est. from calf girth').first().waitFor();
     await page.getByRole('button', { name: 'Everything worn' }).click();
     await page.locator('canvas').first().waitFor();

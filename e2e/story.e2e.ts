@@ -26,7 +26,10 @@ describe('from tape measure to printed pattern', function () {
   onWorkbench((tools) => ({ bench, page, open } = tools));
 
   const girth = async (): Promise<number> => {
-    const text = (await page.getByLabel('Findings').innerText()).replace(/\n/g, ' ');
+    const text = (await page.getByRole('complementary', { name: 'Findings' }).innerText()).replace(
+      /\n/g,
+      ' ',
+    );
     return Number(/(\d+)\s*mm(?:\s*[+−]\d+)?\s*girth of the pattern/.exec(text)?.[1]);
   };
   const cuff = (): Promise<string | null> =>
@@ -118,7 +121,7 @@ describe('from tape measure to printed pattern', function () {
     await type(page, 'Padding', '18 mm');
     await saved(page);
     await go(page, bench, 'inside');
-    await page.getByRole('button', { name: 'Take all out' }).click();
+    await page.getByRole('button', { name: 'Remove all' }).click();
     await page.getByRole('button', { name: 'Light it' }).click();
     await page.getByRole('img', { name: /Circuit: 3 × AAA.*[23] strings, [35][89] mA/ }).waitFor();
     expect(await page.getByText('130 Ω').count()).to.be.within(2, 3);

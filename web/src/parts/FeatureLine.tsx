@@ -8,6 +8,8 @@ import { PlaceInput } from './PlaceInput';
 interface FeatureLineProps {
   kind: FeatureKind;
   feature: Feature;
+  /** What it is called among the details of its part. */
+  name: string;
   made: PartReport;
   onChange: (feature: Feature) => void;
   onRemove: () => void;
@@ -19,7 +21,7 @@ const wordy = (field: Field): boolean =>
   field.type === 'choice' && field.choices.some(({ label }) => label.length > 9);
 
 /** One feature with its place and its fields, all of them from its kind. */
-export function FeatureLine({ kind, feature, made, onChange, onRemove, columns }: FeatureLineProps) {
+export function FeatureLine({ kind, feature, name, made, onChange, onRemove, columns }: FeatureLineProps) {
   const { place } = feature;
   const layered = place.on === 'panel' && made.rooms.some((r) => r.solid && r.panel === place.panel);
   const ply = { foamId: made.foam.foamId, nominalMm: made.foam.nominalMm };
@@ -29,7 +31,7 @@ export function FeatureLine({ kind, feature, made, onChange, onRemove, columns }
       data-kind={feature.kind}
       className={`grid ${columns} items-start gap-x-2 border-t border-hair py-0.5`}
     >
-      <strong className="self-center">{kind.label}</strong>
+      <strong className="self-center">{name}</strong>
       <PlaceInput
         place={feature.place}
         made={made}
@@ -57,7 +59,7 @@ export function FeatureLine({ kind, feature, made, onChange, onRemove, columns }
       <button
         type="button"
         className="btn btn-icon self-center justify-self-end"
-        aria-label={`Remove ${kind.label.toLowerCase()} ${feature.id}`}
+        aria-label={`Remove ${name.toLowerCase()}`}
         onClick={onRemove}
       >
         <X size={16} aria-hidden />

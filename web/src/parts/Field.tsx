@@ -74,7 +74,7 @@ function TypedField({
   return (
     <div className="min-w-0" title={help}>
       <label htmlFor={id} className="label flex justify-between gap-1">
-        <span className="truncate">{label}</span>
+        <span className="min-w-0 leading-tight">{label}</span>
         {estimate && (
           <span className="italic" aria-hidden>
             est.
@@ -208,7 +208,7 @@ export function ChoiceField<T extends string | number>({
   const id = useId();
   return (
     <div className="min-w-0" title={help}>
-      <label htmlFor={id} className="label block truncate">
+      <label htmlFor={id} className="label block leading-tight">
         {label}
       </label>
       <select

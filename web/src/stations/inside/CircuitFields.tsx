@@ -261,7 +261,7 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
               {circuit.loads.map((load, i) => (
                 <li key={load.feature} className="grid grid-cols-[2fr_1fr_32px] items-end gap-x-2">
                   <span className="self-center text-[13.5px]">
-                    {loads.find((n) => n.id === load.feature)?.label ?? `${load.feature} (gone)`}
+                    {loads.find((n) => n.id === load.feature)?.label ?? 'a light that is gone'}
                   </span>
                   {loads.find((n) => n.id === load.feature)?.steady ? (
                     <span className="self-center text-[12.5px] text-soft">
@@ -279,7 +279,7 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
                   <button
                     type="button"
                     className="btn btn-icon"
-                    aria-label={`Remove ${load.feature} from the circuit`}
+                    aria-label={`Remove ${loads.find((n) => n.id === load.feature)?.label ?? 'what is gone'} from the circuit`}
                     onClick={() => set(circuit.id, (c) => void c.loads.splice(i, 1))}
                   >
                     <X size={14} aria-hidden />

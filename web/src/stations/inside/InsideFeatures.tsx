@@ -4,6 +4,7 @@ import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
 import { Plus, Trash2 } from 'lucide-react';
 import { FeatureLine } from '../../parts/FeatureLine';
+import { featureName } from '../../parts/featureName';
 import { useBuild } from '../../store/build';
 import { useView } from '../../store/view';
 import { putIn } from './putIn';
@@ -70,7 +71,7 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
           type="button"
           className="btn btn-icon ml-auto"
           title="Remove everything, with its circuit"
-          aria-label="Take all out"
+          aria-label="Remove all"
           onClick={() => remove(features.map((f) => f.id))}
         >
           <Trash2 size={16} aria-hidden />
@@ -82,6 +83,7 @@ export function InsideFeatures({ part, made, change }: InsideFeaturesProps) {
             key={feature.id}
             kind={getFrom(standardKinds.features, feature.kind)}
             feature={feature}
+            name={featureName(feature, features)}
             made={made}
             columns="grid-cols-[52px_repeat(4,minmax(0,1fr))_32px] [&>*:first-child]:row-span-4 [&>button]:row-span-2 [&>button]:row-start-1 [&>button]:col-start-6"
             onChange={set}

@@ -5,6 +5,7 @@ import type { FeatureKind } from '@fomrik/core/features';
 import type { Draft } from 'immer';
 import { toast } from 'sonner';
 import { FeatureLine } from '../../parts/FeatureLine';
+import { featureName } from '../../parts/featureName';
 import { useBuild } from '../../store/build';
 import { askStart } from '../../store/report';
 import { useView } from '../../store/view';
@@ -130,6 +131,7 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
             key={feature.id}
             kind={getFrom(standardKinds.features, feature.kind)}
             feature={feature}
+            name={featureName(feature, features)}
             made={made}
             columns="grid-cols-[70px_repeat(6,minmax(0,1fr))_32px] [&>button]:row-start-1 [&>button]:col-start-8"
             onChange={set}
