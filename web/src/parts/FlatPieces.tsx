@@ -107,7 +107,8 @@ export function FlatPieces({
                   textAnchor="middle"
                   fill="var(--color-ink)"
                 >
-                  {width > font * 16 ? `${piece.name} · ${quantityText(piece)} · ${foam}` : piece.name}
+                  <title>{[piece.name, quantityText(piece), foam].join(' · ')}</title>
+                  {longest([piece.name, quantityText(piece), foam], (width + 8) / (font * LETTER))}
                 </text>
               )}
             </g>
@@ -142,6 +143,13 @@ export function FlatPieces({
     </figure>
   );
 }
+
+/** As many of some words, one after the other, as fit in so many letters; the first at least. */
+const longest = (words: readonly string[], letters: number): string =>
+  words.slice(1).reduce((said, word) => {
+    const more = `${said} · ${word}`;
+    return more.length <= letters ? more : said;
+  }, words[0] ?? '');
 
 /** How far a piece must give to lie on its form; paper does not give, and foam as far as it is warm. */
 function worstWords({ name, stretch, template }: Piece): string {
