@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import { dot3, joinMeshes, type Mesh, scale3, sub3, type Vec3 } from '../geometry';
 import { allOntoRoot, type PartReport } from '../parts';
 import { type AskedSolid, askedSolid, boxesMeet, inBox, spotsOn } from './solids';
@@ -188,7 +189,7 @@ function chainOf(part: PartReport, parts: readonly PartReport[]): unknown[] {
   for (let now: PartReport | undefined = part, deep = 0; now && deep < parts.length; deep++) {
     chain.push(now.mount);
     const { mount }: PartReport = now;
-    now = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+    now = mount.to === 'part' ? byId(parts, mount.part) : undefined;
   }
   return chain;
 }

@@ -1,4 +1,4 @@
-import { firstOf } from '../units';
+import { byId, firstOf } from '../units';
 import { add3, dot3, type Mesh, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
 import { gridNormals, type Piece, type Surface } from '../panel';
 import { allOntoRoot, type PartReport } from '../parts';
@@ -49,7 +49,7 @@ function withGuests(host: PartReport, guests: readonly Guest[], key: string): Pa
     guest.ways.flatMap((to) => {
       const mesh = movedMesh(bodyOf(guest.part), to);
       return host.surfaces.filter(guest.in).flatMap((surface) => {
-        const piece = host.pieces.find((p) => p.id === surface.pieceId);
+        const piece = byId(host.pieces, surface.pieceId);
         if (!piece) return [];
         return ringsOn(surface, piece, mesh).map((ring) => ({ pieceId: piece.id, guest, ring }));
       });
@@ -120,7 +120,7 @@ const middleOf = (points: readonly Vec3[]): Vec3 =>
 
 /** The middle of a surface, at half its thickness. */
 function heartOf(part: PartReport, surface: Surface): Vec3 {
-  const thick = part.pieces.find((p) => p.id === surface.pieceId)?.thicknessMm ?? 0;
+  const thick = byId(part.pieces, surface.pieceId)?.thicknessMm ?? 0;
   const normals = gridNormals(surface.grid).flat();
   return add3(middleOf(surface.grid.flat()), scale3(middleOf(normals), thick / 2));
 }

@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import type { Mount } from '../document';
 import { allOntoRoot, type PartReport } from '../parts';
 import { type Between, between, bodyOf, boxOf } from './between';
@@ -20,7 +21,7 @@ type OnPart = Extract<Mount, { to: 'part' }>;
 
 export const rootOf = (part: PartReport, parts: readonly PartReport[], deep = 0): PartReport => {
   const { mount } = part;
-  const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+  const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
   return host && deep < parts.length ? rootOf(host, parts, deep + 1) : part;
 };
 

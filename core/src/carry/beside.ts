@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import { dot3, joinMeshes, type Mesh, sub3, type Vec3 } from '../geometry';
 import { allOntoRoot, ontoRoot, type PartReport } from '../parts';
 
@@ -19,7 +20,7 @@ function backOf(place: (p: Vec3) => Vec3): (p: Vec3) => Vec3 {
 export function besideOf(parts: readonly PartReport[], id: string): Mesh | undefined {
   let rootId = id;
   for (let deep = 0; deep < parts.length; deep++) {
-    const mount = parts.find((p) => p.id === rootId)?.mount;
+    const mount = byId(parts, rootId)?.mount;
     if (mount?.to !== 'part' || parts.every((p) => p.id !== mount.part)) break;
     rootId = mount.part;
   }

@@ -1,4 +1,4 @@
-import { lastOf, itemAt } from '../units';
+import { byId, lastOf, itemAt } from '../units';
 import { cross3, dist3, dot3, inertiaAbout, sub3, unit3, type Vec3 } from '../geometry';
 import { type Catalogue, rodMatters, type Rod } from '../materials';
 import { secondMomentMm4, sectionAreaMm2, sectionOf, sizeOf, type Section } from '../panel';
@@ -85,7 +85,7 @@ function stickOf(all: Assembly, fist: number, tip: number, { rods }: Catalogue):
   const reach = Math.max(dot3(stick.from, all.axis), dot3(stick.to, all.axis)) - fist;
   if (reach < NOUGHT) return undefined;
   const others = all.parts.filter((m) => m.part !== all.root);
-  const rootRod = rods.find((r) => r.id === stick.rodId);
+  const rootRod = byId(rods, stick.rodId);
   const judge = (rod: Rod, section: Section): Omit<StickChoice, 'chosen'> => {
     const matter = rodMatters[rod.matter];
     const massG = sectionAreaMm2(section) * length * matter.densityKgM3.value * 1e-6;
@@ -177,7 +177,7 @@ function carriedOf(all: Assembly, catalogue: Catalogue, limitMm: number, before?
   const stick = stickOf(all, fist, high, catalogue);
   const rigid = all.parts.flatMap((m) =>
     m.part.sticks.flatMap((c) => {
-      const rod = catalogue.rods.find((r) => r.id === c.rodId);
+      const rod = byId(catalogue.rods, c.rodId);
       return rod && rodMatters[rod.matter].rigid ? c.cutMm : [];
     }),
   );

@@ -1,4 +1,4 @@
-import { itemAt, firstOf } from '../units';
+import { byId, itemAt, firstOf } from '../units';
 import { contains, dist3, type Vec3 } from '../geometry';
 import type { PartReport } from '../parts';
 
@@ -46,7 +46,7 @@ export function waysOf({ surfaces, pieces }: Pick<PartReport, 'surfaces' | 'piec
   };
   surfaces.forEach(({ grid, flat, pieceId, loose }, s) => {
     if (loose) return;
-    const outline = pieces.find((p) => p.id === pieceId)?.outline;
+    const outline = byId(pieces, pieceId)?.outline;
     const [rows, columns] = [picked(grid.length), picked(firstOf(grid).length)];
     const at = new Map<string, number>();
     rows.forEach((r, i) =>

@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import {
   byKey,
   flag,
@@ -53,7 +54,7 @@ export const versionsFit =
   (doc: { parts: readonly Part[]; versions?: readonly Version[] }): string | undefined => {
     for (const version of doc.versions ?? [])
       for (const [partId, other] of Object.entries(version.parts)) {
-        const part = doc.parts.find((p) => p.id === partId);
+        const part = byId(doc.parts, partId);
         const form = part && forms.get(part.form);
         if (!form) continue;
         const where = `“versions”, ${version.name}, ${part.name}`;

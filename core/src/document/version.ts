@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import type { BuildDoc } from './document';
 import type { PartOtherwise, Version } from './otherwise';
 import type { Part } from './parts/part';
@@ -100,7 +101,7 @@ export function editPart(
   // What the version does not show of a part (its lights, when it is unlit) stays in it.
   const whole =
     doc.versions?.find((v) => v.id === versionId)?.parts[after.id]?.features ??
-    doc.parts.find((p) => p.id === after.id)?.features ??
+    byId(doc.parts, after.id)?.features ??
     [];
   const hidden = whole.filter((f) => !before.features.some((b) => b.id === f.id));
   const values = Object.fromEntries(
@@ -147,8 +148,8 @@ export function differences(
   version: Version,
   labelOf: (form: string, field: string) => string,
 ): string[] {
-  const formOf = (id: string): string => doc.parts.find((p) => p.id === id)?.form ?? '';
-  const nameOf = (id: string): string => doc.parts.find((p) => p.id === id)?.name ?? id;
+  const formOf = (id: string): string => byId(doc.parts, id)?.form ?? '';
+  const nameOf = (id: string): string => byId(doc.parts, id)?.name ?? id;
   return [
     ...(version.unlit ? ['nothing lit'] : []),
     ...(version.statureMm !== undefined ? [`for a wearer of ${Math.round(version.statureMm)} mm`] : []),

@@ -2,7 +2,7 @@ import type { BuildDoc } from '../document';
 import { hotShare } from '../fit';
 import { cautions, type CautionKey } from '../materials';
 import type { Report } from '../report';
-import { printMm, trimNumber } from '../units';
+import { byId, printMm, trimNumber } from '../units';
 
 /** A part of the card for the day: a heading and its lines. */
 export interface CardSection {
@@ -16,7 +16,7 @@ const timesWords = (n: number): string => (n === 1 ? 'one spare set' : `${n} spa
 export function eventCard(doc: BuildDoc, report: Report): CardSection[] {
   const { fitting, circuits, carried, parts } = report;
   const { brief } = doc;
-  const nameOf = (partId: string): string => parts.find((p) => p.id === partId)?.name ?? partId;
+  const nameOf = (partId: string): string => byId(parts, partId)?.name ?? partId;
   const flashing = doc.circuits.some((c) => c.effect && c.effect.kind !== 'steady');
   const care: CautionKey[] = [
     ...(fitting.dressing.length > 0 ? (['wear'] as const) : []),

@@ -1,4 +1,4 @@
-import { firstOf, itemAt } from '../units';
+import { byId, firstOf, itemAt } from '../units';
 import { laidOutline } from '../cut';
 import type { Report } from '../report';
 import { pieceShapes } from '../pattern';
@@ -17,7 +17,7 @@ export function sheetPieces(report: Report, index: number): { name: string; shap
   const known = sourcedPieces(report);
   return sheet.laid
     .flatMap((laid) => {
-      const part = report.parts.find((p) => p.id === laid.partId);
+      const part = byId(report.parts, laid.partId);
       const at = part?.pieces.findIndex((p) => p.id === laid.pieceId) ?? -1;
       const piece = part?.pieces[at];
       const own = known.find((k) => k.piece === piece);

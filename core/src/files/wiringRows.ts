@@ -1,7 +1,7 @@
 import { testPoints } from '../circuit';
 import { controller } from '../materials';
 import type { Report } from '../report';
-import { printVolts, trimNumber, itemAt } from '../units';
+import { byId, printVolts, trimNumber, itemAt } from '../units';
 
 /** One line of the card for the repair kit. */
 export interface WiringRow {
@@ -42,10 +42,10 @@ function dataRows(
 
 /** Every circuit line by line: what feeds what, its wire, how long it lasts, and what a meter shows. */
 export function wiringRows(report: Report): WiringRow[] {
-  const nameOf = (partId: string): string => report.parts.find((p) => p.id === partId)?.name ?? partId;
+  const nameOf = (partId: string): string => byId(report.parts, partId)?.name ?? partId;
   /** The part a thing is in, and the piece it is behind. */
   const whereOf = ({ partId, item }: Placed): string => {
-    const piece = report.parts.find((p) => p.id === partId)?.pieces.find((p) => p.id === item.pieceId);
+    const piece = byId(report.parts, partId)?.pieces.find((p) => p.id === item.pieceId);
     return piece ? `${nameOf(partId)}, behind ${piece.name}` : nameOf(partId);
   };
   const whereAll = (all: readonly Placed[]): string => [...new Set(all.map(whereOf))].join('; ');

@@ -1,4 +1,4 @@
-import { trimNumber } from '../units';
+import { byId, trimNumber } from '../units';
 import type { BuildRule } from './rule';
 
 const ways = {
@@ -9,8 +9,8 @@ const ways = {
 /** Parts that are in each other's place, and those that float off what they hang on. */
 export const partsStand: BuildRule = ({ doc, report }) =>
   report.standings.flatMap((s) => {
-    const part = report.parts.find((p) => p.id === s.partId);
-    const other = report.parts.find((p) => p.id === s.otherId);
+    const part = byId(report.parts, s.partId);
+    const other = byId(report.parts, s.otherId);
     const index = doc.parts.findIndex((p) => p.id === s.partId);
     if (!part || !other || index < 0) return [];
     const deep = s.deepMm > 0;
@@ -51,8 +51,8 @@ export const partsStand: BuildRule = ({ doc, report }) =>
 /** A switch another part covers. */
 export const switchesReached: BuildRule = ({ report }) =>
   report.inFront.map(({ partId, featureId, name, otherId, blocked, wantsMm }) => {
-    const nameOf = (id: string): string => report.parts.find((p) => p.id === id)?.name ?? id;
-    const other = report.parts.find((p) => p.id === otherId);
+    const nameOf = (id: string): string => byId(report.parts, id)?.name ?? id;
+    const other = byId(report.parts, otherId);
     const comesOff = other?.mount.to === 'part' && other.mount.apart === true;
     return {
       id: `covered:${partId}:${featureId}`,
@@ -72,7 +72,7 @@ export const switchesReached: BuildRule = ({ report }) =>
 /** What was put in one part lies in another that is put together with it. */
 export const nothingInOthers: BuildRule = ({ report }) =>
   report.putInClashes.map(({ partId, featureId, name, otherId, deepMm }) => {
-    const nameOf = (id: string): string => report.parts.find((p) => p.id === id)?.name ?? id;
+    const nameOf = (id: string): string => byId(report.parts, id)?.name ?? id;
     return {
       id: `in-other:${partId}:${featureId}:${otherId}`,
       severity: 'stop' as const,

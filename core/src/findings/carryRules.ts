@@ -1,7 +1,7 @@
 import type { Change } from '../document';
 import { isRigid } from '../materials';
 import { modelOf, needCandidates, type PartReport } from '../parts';
-import { printMm, trimNumber, itemAt } from '../units';
+import { byId, printMm, trimNumber, itemAt } from '../units';
 import type { Finding, Remedy } from '../document';
 import { inPart, when, type RuleInput, type BuildRule } from './rule';
 
@@ -224,8 +224,7 @@ export const sticksLongEnough: BuildRule = (input) =>
 const cutFrom = (
   parts: readonly PartReport[],
   foams: RuleInput['context']['catalogue']['foams'],
-): PartReport[] =>
-  parts.filter((p) => p.pieces.some((q) => foams.find((f) => f.id === q.foamId)?.neverLaser));
+): PartReport[] => parts.filter((p) => p.pieces.some((q) => byId(foams, q.foamId)?.neverLaser));
 
 /** PVC is never cut by laser. */
 export const noLaserOnPvc: BuildRule = ({ doc, report, context }) =>

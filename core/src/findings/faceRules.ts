@@ -1,6 +1,6 @@
 import { ledMaxA, leds } from '../materials';
 import { faceLight, type Spotlight } from '../fit';
-import { trimNumber, firstOf } from '../units';
+import { byId, trimNumber, firstOf } from '../units';
 import { each } from './circuitContext';
 import type { Finding } from '../document';
 
@@ -13,7 +13,7 @@ const FAINT_LUX = 30;
 /** Lamps of what is worn on the head that shine on the face: how brightly, and how much they blind its eyes. */
 export const lampsOnFace = each(({ circuit, made, report, at }): Finding[] => {
   const worn = made.lamps.filter(
-    ({ item, partId }) => item.lamp && report.parts.find((p) => p.id === partId)?.zone === 'head',
+    ({ item, partId }) => item.lamp && byId(report.parts, partId)?.zone === 'head',
   );
   const shareOf = (featureId: string): number =>
     (circuit.loads.find((l) => l.feature === featureId)?.currentMa ?? 0) / 1000 / ledMaxA;

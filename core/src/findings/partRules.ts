@@ -1,5 +1,5 @@
 import { measureInfo, type MeasureKey, zoneInfo } from '../body';
-import { printMm, firstOf } from '../units';
+import { byId, printMm, firstOf } from '../units';
 import type { Finding } from '../document';
 import { inPart, when, type PartRule } from './rule';
 
@@ -83,7 +83,7 @@ export const pairFitsBoth: PartRule = ({ part, made, report, index }) => {
 export const mountHolds: PartRule = ({ part, report }) => {
   const { mount } = part;
   if (mount.to !== 'part') return [];
-  const host = report.parts.find((p) => p.id === mount.part);
+  const host = byId(report.parts, mount.part);
   if (host?.anchors.some((a) => a.id === mount.anchor)) return [];
   return [
     {

@@ -2,7 +2,7 @@ import { gaugeMm } from '../materials';
 import { add3, dist3, dot3, scale3, type Vec2, type Vec3 } from '../geometry';
 import { gridNormals, nearestOn, onGrid } from '../panel';
 import type { PartReport } from '../parts';
-import { printMm, trimNumber } from '../units';
+import { byId, printMm, trimNumber } from '../units';
 import { about, each } from './circuitContext';
 import type { Finding } from '../document';
 
@@ -45,7 +45,7 @@ export const wiresHaveRoom = each((input): Finding[] => {
   let tight: { part: PartReport; pieceId: string; gapMm: number } | undefined;
   let under: { part: PartReport; name: string } | undefined;
   for (const run of made.runs) {
-    const part = report.parts.find((p) => p.id === run.partId);
+    const part = byId(report.parts, run.partId);
     const [from, to] = [run.points[0], run.points.at(-1)];
     if (!part || !from || !to) continue;
     const crossed = part.bodies.filter(
@@ -58,9 +58,7 @@ export const wiresHaveRoom = each((input): Finding[] => {
       const surface = picked && part.surfaces.find((s) => s.pieceId === picked.pieceId);
       if (!picked || !surface) continue;
       // A channel in the piece takes its wires.
-      const channelled = part.pieces
-        .find((x) => x.id === picked.pieceId)
-        ?.marks.some((m) => m.wires === true);
+      const channelled = byId(part.pieces, picked.pieceId)?.marks.some((m) => m.wires === true);
       const gapMm = gapAt(part, picked.pieceId, picked.at);
       if (
         !channelled &&
@@ -82,7 +80,7 @@ export const wiresHaveRoom = each((input): Finding[] => {
             ...about(input, 'wires-tight'),
             partId: tight.part.id,
             severity: 'mind' as const,
-            title: `${made.name}: its wires are ${printMm(thickMm, 1)} thick, ${tight.part.pieces.find((p) => p.id === tight.pieceId)?.name ?? tight.pieceId} of ${tight.part.name} is ${printMm(Math.max(0, tight.gapMm), 1)} off the body where they run.`,
+            title: `${made.name}: its wires are ${printMm(thickMm, 1)} thick, ${byId(tight.part.pieces, tight.pieceId)?.name ?? tight.pieceId} of ${tight.part.name} is ${printMm(Math.max(0, tight.gapMm), 1)} off the body where they run.`,
             why: 'They press into the wearer and chafe through. Cut channels along the wires, or lead them another way.',
             provenance: 'memory' as const,
             excess: thickMm - tight.gapMm,

@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import type { Provenance } from '../units';
 
 /** A sheet that light goes through: what share passes, and how far it is spread sideways within it. */
@@ -135,7 +136,7 @@ export function throughFoam(
   foamId: string,
   thicknessMm: number,
 ): { transmission: number; spreadMm: number } | undefined {
-  const own = diffusers.find((d) => d.id === seeThrough[foamId]);
+  const own = byId(diffusers, seeThrough[foamId]);
   if (!own) return undefined;
   const times = thicknessMm / own.thicknessMm;
   return { transmission: own.transmission ** times, spreadMm: own.spreadMm * Math.sqrt(times) };

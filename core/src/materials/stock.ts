@@ -1,4 +1,4 @@
-import { figure, type Figure } from '../units';
+import { byId, figure, type Figure } from '../units';
 import type { Foam, SheetKind, SheetSize } from './foams';
 import type { FoamStock } from './foamStock';
 
@@ -49,7 +49,7 @@ export function foamSheet(
   foamId: string,
   nominalMm: number,
 ): FoamSheet {
-  const known = catalogue.find((f) => f.id === foamId);
+  const known = byId(catalogue, foamId);
   const foam = known ?? unknownFoam(foamId);
   const away = (s: SheetSize): number => Math.abs(s.nominalMm - nominalMm);
   const size = foam.sheets.reduce<SheetSize>(
@@ -88,7 +88,7 @@ export const thicknessesOf = (
   stock: readonly FoamStock[],
   foamId: string,
 ): number[] => {
-  const sold = catalogue.find((f) => f.id === foamId)?.sheets.map((s) => s.nominalMm) ?? [];
+  const sold = byId(catalogue, foamId)?.sheets.map((s) => s.nominalMm) ?? [];
   const own = stock.filter((s) => s.foamId === foamId && s.sheets > 0).map((s) => s.nominalMm);
   return [...new Set([...sold, ...own])].sort((a, b) => a - b);
 };

@@ -1,4 +1,4 @@
-import { firstOf } from '../units';
+import { byId, firstOf } from '../units';
 import type { Ply } from '../document';
 import type { Habits } from '../materials';
 import type { Attachment } from './attachment';
@@ -238,7 +238,7 @@ export interface Stretch {
 /** Where along the sides of its grid an edge of a panel runs; nothing when it has no such edge. */
 export function stretchAlong(panel: Pick<Panel, 'grid' | 'rim'>, id: string): Stretch | undefined {
   if (!panel.rim) return sides.includes(id as Side) ? { side: id as Side, from: 0, to: 1 } : undefined;
-  const edge = panel.rim.find((e) => e.id === id);
+  const edge = byId(panel.rim, id);
   if (!edge) return undefined;
   let start = 0;
   for (const side of sides) {
@@ -258,7 +258,7 @@ export function stretchAlong(panel: Pick<Panel, 'grid' | 'rim'>, id: string): St
 export function edgeVertices(panel: Pick<Panel, 'grid' | 'rim'>, id: string): number[] {
   // Flat pieces cut by an outline of their own have edges that are no sides of their grid.
   if (!panel.rim) return sides.includes(id as Side) ? sideVertices(panel, id as Side) : [];
-  const edge = panel.rim.find((e) => e.id === id);
+  const edge = byId(panel.rim, id);
   return edge ? rimRun(panel, edge) : [];
 }
 

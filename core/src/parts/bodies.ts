@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import type { Item } from '../features';
 import type { Room } from '../panel';
 import { type Convex, solidIn, standIn } from '../space';
@@ -22,7 +23,7 @@ const LEGS_MM = 4;
 export const bodiesOf = (rooms: readonly Room[], items: readonly Item[]): Body[] =>
   items.flatMap((item): Body[] => {
     const { fit } = item;
-    const room = fit && rooms.find((r) => r.id === fit.roomId);
+    const room = fit && byId(rooms, fit.roomId);
     if (!fit || !room) return [];
     // What is small or bends lies on the wall as it is.
     const rigid = !item.lamp && fit.prints.length === 1;

@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import type { Finish, Part } from '../document';
 import { dist3, outlineLength } from '../geometry';
 import {
@@ -42,7 +43,7 @@ export function paintedOf(
   };
   const seen = pieces.filter((p) => (p.role === 'shell' && !p.inside) || p.face === 'outer');
   for (const p of seen) {
-    const kind = foams.find((f) => f.id === p.foamId)?.kind ?? 'foam';
+    const kind = byId(foams, p.foamId)?.kind ?? 'foam';
     add(surfaceOfSheet[kind], p.areaMm2 * eachOf(p));
   }
   for (const p of templates) add('bought', p.areaMm2);

@@ -1,4 +1,4 @@
-import { firstOf } from '../units';
+import { byId, firstOf } from '../units';
 import { applyChanges, type Part, type ScalarField, type Value } from '../document';
 import type { Grip, Model } from '../forms';
 import { dist3, scale3, sub3, type Vec3 } from '../geometry';
@@ -21,7 +21,7 @@ export interface FormHandle {
 const STEP = 2;
 
 const spotOf = (model: Model, { panel, at: [u, v] }: Grip): Vec3 | undefined => {
-  const grid = model.panels.find((p) => p.id === panel)?.grid;
+  const grid = byId(model.panels, panel)?.grid;
   return grid?.[Math.round(v * (grid.length - 1))]?.[Math.round(u * (firstOf(grid).length - 1))];
 };
 

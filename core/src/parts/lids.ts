@@ -2,7 +2,7 @@ import type { Check } from '../document';
 import type { Item } from '../features';
 import { boundsOf } from '../geometry';
 import type { LaidPanel, Piece, Side } from '../panel';
-import { trimNumber } from '../units';
+import { byId, trimNumber } from '../units';
 
 /** Holes keep so far from a hinge, mm; common practice, no source. */
 const CLEAR_MM = 8;
@@ -27,7 +27,7 @@ export function lidChecks(
 ): Check[] {
   return laid.flatMap(({ panel }): Check[] => {
     const { hinge, behindMm } = panel.existing ?? {};
-    const piece = templates.find((t) => t.id === panel.id);
+    const piece = byId(templates, panel.id);
     if (!hinge || !piece) return [];
     const nearest = Math.min(
       ...piece.holes.map((h) => fromSide(piece, hinge, h.centre) - h.diameterMm / 2),

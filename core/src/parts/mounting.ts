@@ -1,4 +1,4 @@
-import { firstOf } from '../units';
+import { byId, firstOf } from '../units';
 import { copiesOf, type Mount, type Part } from '../document';
 import type { Anchor } from '../forms';
 import { add3, cross3, dot3, scale3, sub3, unit3, type Vec3 } from '../geometry';
@@ -110,10 +110,10 @@ export function allOntoRoot(
   deep = 0,
 ): ((p: Vec3) => Vec3)[] {
   if (id === rootId) return [(p) => p];
-  const part = parts.find((p) => p.id === id);
+  const part = byId(parts, id);
   if (!part || part.mount.to !== 'part' || deep > DEEPEST) return [];
   const { mount } = part;
-  const host = parts.find((p) => p.id === mount.part);
+  const host = byId(parts, mount.part);
   const anchor = host?.anchors.find((a) => a.id === mount.anchor) ?? host?.anchors[0];
   if (!host || !anchor) return [];
   const onHost = fixingsAt(anchor, mount);
@@ -135,7 +135,7 @@ export const ontoRoot = (
 
 /** How often what a part hangs on is there. */
 export function timesOf({ mount }: Pick<Part, 'mount'>, parts: readonly Part[], deep = 0): number {
-  const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+  const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
   if (!host || host.mount.to !== 'part' || deep > DEEPEST) return 1;
   return copiesOf(host) * timesOf(host, parts, deep + 1);
 }
@@ -146,12 +146,12 @@ const DEEPEST = 12;
 /** Sticks of everything a part is mounted on, in the part's own space: what may pass through it. */
 export function throughOf(part: Part, parts: readonly Part[], context: Context, deep = 0): Stick[] {
   const { mount } = part;
-  const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+  const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
   if (mount.to !== 'part' || !host || deep > DEEPEST) return [];
   const above = throughOf(host, parts, context, deep + 1);
   const { sticks, anchors } = modelOf(host, { ...context, through: above });
   const all = [...above, ...sticks];
-  const anchor = anchors.find((a) => a.id === mount.anchor) ?? anchors[0];
+  const anchor = byId(anchors, mount.anchor) ?? anchors[0];
   if (!anchor || all.length === 0) return [];
   const { fromHost } = fixingAt(anchor, mount);
   const nought = fromHost({ x: 0, y: 0, z: 0 });

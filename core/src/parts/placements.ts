@@ -1,4 +1,4 @@
-import { itemAt, firstOf } from '../units';
+import { byId, itemAt, firstOf } from '../units';
 import { zoneInfo } from '../body';
 import type { Part, Place } from '../document';
 import type { Item } from '../features';
@@ -125,7 +125,7 @@ export function placements(
   const others = made.featured.items.filter((i) => i.featureId !== featureId);
   const zone = zoneOf(part);
   const tender = (zone && zoneInfo(zone).tender?.(context.body)) ?? [];
-  const now = made.rooms.find((r) => r.id === roomId);
+  const now = byId(made.rooms, roomId);
   const here = now && footAt(item, now);
   // What the foam itself gives, by a pocket or because the thing goes through it.
   const foamMm =

@@ -1,4 +1,4 @@
-import { firstOf } from '../units';
+import { byId, firstOf } from '../units';
 import { type Body, fistAt, hangOn, zoneInfo } from '../body';
 import { add3, rotate2, sub3, type Vec3 } from '../geometry';
 import { fixingAt, fixingsAt } from './mounting';
@@ -34,7 +34,7 @@ function lowestOf(parts: readonly Placed[], part: Placed, deep = 0): number {
   const low = parts.reduce((least, child) => {
     const { mount } = child;
     if (mount.to !== 'part' || mount.part !== part.id || deep > DEEPEST) return least;
-    const anchor = part.anchors.find((a) => a.id === mount.anchor) ?? part.anchors[0];
+    const anchor = byId(part.anchors, mount.anchor) ?? part.anchors[0];
     if (!anchor) return least;
     const { toHost } = fixingAt(anchor, mount);
     return child.solid.mesh.points.reduce((l, p) => Math.min(l, toHost(p).z), least);
@@ -44,7 +44,7 @@ function lowestOf(parts: readonly Placed[], part: Placed, deep = 0): number {
 
 /** Where a copy of a part is in the figure's space: worn, standing beside it, or mounted on another part. */
 export function placingOf(body: Body, parts: readonly Placed[], id: string, side: 1 | -1, deep = 0): Placing {
-  const part = parts.find((p) => p.id === id);
+  const part = byId(parts, id);
   if (!part || deep > DEEPEST) return (p) => p;
   const { mount } = part;
   if (mount.to === 'wearer' && zoneInfo(mount.zone).held) {
@@ -59,14 +59,14 @@ export function placingOf(body: Body, parts: readonly Placed[], id: string, side
     };
   }
   if (mount.to === 'wearer') return hangOn(body, mount.zone, side);
-  const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+  const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
   if (mount.to === 'stand' || !host) {
     const standing = parts.filter((p) => p.mount.to === 'stand');
     const x = body.shoulderBreadth.valueMm / 2 + APART_MM * (1 + Math.max(0, standing.indexOf(part)));
     const low = lowestOf(parts, part);
     return (p) => ({ x: x + p.x, y: p.y, z: p.z - low });
   }
-  const anchor = host.anchors.find((a) => a.id === mount.anchor) ?? host.anchors[0];
+  const anchor = byId(host.anchors, mount.anchor) ?? host.anchors[0];
   if (!anchor) return (p) => p;
   const onHost = placingOf(body, parts, host.id, firstOf(sidesOf(host)), deep + 1);
   const { toHost } = fixingAt(anchor, mount);
@@ -75,12 +75,12 @@ export function placingOf(body: Body, parts: readonly Placed[], id: string, side
 
 /** Every copy of a part in the figure's space: on both sides of a pair, and wherever its mount puts one. */
 export function placingsOf(body: Body, parts: readonly Placed[], id: string, deep = 0): Placing[] {
-  const part = parts.find((p) => p.id === id);
+  const part = byId(parts, id);
   const { mount } = part ?? {};
-  const host = mount?.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+  const host = mount?.to === 'part' ? byId(parts, mount.part) : undefined;
   if (!part || mount?.to !== 'part' || !host || deep > DEEPEST)
     return part ? sidesOf(part).map((side) => placingOf(body, parts, id, side)) : [];
-  const anchor = host.anchors.find((a) => a.id === mount.anchor) ?? host.anchors[0];
+  const anchor = byId(host.anchors, mount.anchor) ?? host.anchors[0];
   if (!anchor) return [(p) => p];
   // On a pair it hangs on the one worn on the right.
   const onHost =

@@ -13,7 +13,7 @@ import {
   type Value,
 } from '../document';
 import { dartsOn } from '../panel';
-import { trimNumber, findIn } from '../units';
+import { byId, trimNumber, findIn } from '../units';
 import { modelOf, type Context } from './context';
 import { thinnerCures } from './checks/foam';
 import { formOf } from './kinds';
@@ -137,7 +137,7 @@ function leftOf(
           ...(from === 'ways' && { ways: true }),
           ...(changes.every((c) => c.path[0] === 'features') && { before: made }),
         }).noticed.map((n) => n.check);
-  return checks.find((c) => c.id === check.id)?.excess ?? 0;
+  return byId(checks, check.id)?.excess ?? 0;
 }
 
 /** Darts as they lie, to keep them in a coarse answer. */

@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import {
   dist3,
   meshWeight,
@@ -15,7 +16,7 @@ import type { MadePart } from './made';
 export const pieceG = (p: Piece): number => (p.volumeMm3 ?? p.areaMm2 * p.thicknessMm) * p.densityKgM3 * 1e-6;
 
 const stickG = (stick: Stick, { rods }: Catalogue): number => {
-  const rod = rods.find((r) => r.id === stick.rodId);
+  const rod = byId(rods, stick.rodId);
   const density = rod ? rodMatters[rod.matter].densityKgM3.value : 1000;
   return sectionAreaMm2(stick.section) * dist3(stick.from, stick.to) * density * 1e-6;
 };

@@ -1,12 +1,12 @@
 import type { BuildDoc } from '../document';
-import { letterAt } from '../units';
+import { byId, letterAt } from '../units';
 import type { PartReport } from '../parts';
 
 type Mounted = Pick<PartReport, 'id' | 'mount'>;
 
 const hostOf = <P extends Mounted>(part: P, parts: readonly P[]): P | undefined => {
   const { mount } = part;
-  return mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+  return mount.to === 'part' ? byId(parts, mount.part) : undefined;
 };
 
 /** How many mounts lie between a part and what carries all of it. */

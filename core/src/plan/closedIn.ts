@@ -1,4 +1,4 @@
-import { itemAt, firstOf } from '../units';
+import { byId, itemAt, firstOf } from '../units';
 import type { BuildDoc } from '../document';
 import { glues } from '../materials';
 import type { PartReport } from '../parts';
@@ -6,7 +6,7 @@ import type { Step } from './step';
 
 /** Things let into a layer that others are glued over. */
 const inLayers = (part: PartReport): PartReport['items'] =>
-  part.items.filter((i) => part.pieces.find((p) => p.id === i.pieceId)?.inside === true);
+  part.items.filter((i) => byId(part.pieces, i.pieceId)?.inside === true);
 
 /** Things that nothing reaches once the seams are glued. */
 const behindSeams = (part: PartReport): PartReport['items'] =>

@@ -13,7 +13,7 @@ import {
   type Rod,
 } from '../materials';
 import { coatsOf, gluedMm, paintedMm2, paintsOf, type PartReport, recipeOf } from '../parts';
-import { type Provenance, firstOf } from '../units';
+import { byId, type Provenance, firstOf } from '../units';
 import { assembliesOf } from './assemblies';
 import { unitsOf } from './units';
 import type { Wiring } from './wiring';
@@ -123,7 +123,7 @@ function finishLines(doc: BuildDoc, parts: readonly PartReport[], coverage: numb
   const paintMl = new Map<PaintCoat, number>();
   for (const unit of assembliesOf(parts).flatMap((group) => unitsOf(group))) {
     // What is glued together is painted as one, as its first part says.
-    const settings = doc.parts.find((p) => p.id === firstOf(unit).id) ?? {};
+    const settings = byId(doc.parts, firstOf(unit).id) ?? {};
     for (const part of unit) {
       const times = 1e-6 * part.copies * coverage;
       for (const { surface, areaMm2 } of part.painted) {

@@ -11,7 +11,7 @@ import {
   surfaceWays,
 } from '../materials';
 import { coatsOf, paintedMm2, type PartReport, recipeOf } from '../parts';
-import { trimNumber, firstOf, lastOf } from '../units';
+import { byId, trimNumber, firstOf, lastOf } from '../units';
 import { attachedEdges } from './attachedEdges';
 import { outlineM } from './outline';
 import type { Step } from './step';
@@ -73,7 +73,7 @@ export function finishSteps(
   const own = firstOf(unit);
   const id = (step: string): string => `${own.id}:${step}`;
   const names = unit.length > 1 ? `${own.name} and what is glued to it` : own.name;
-  const settings = doc.parts.find((p) => p.id === own.id) ?? {};
+  const settings = byId(doc.parts, own.id) ?? {};
   const recipe = recipeOf(settings, doc.make.habits);
   const lit = unit.some((p) => p.items.some((i) => i.lamp));
   const copies = Math.max(...unit.map((p) => p.copies));

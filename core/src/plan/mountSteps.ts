@@ -1,5 +1,5 @@
 import type { PartReport } from '../parts';
-import { trimNumber } from '../units';
+import { byId, trimNumber } from '../units';
 import { depthOf } from './assemblies';
 import type { Step } from './step';
 import { isGlued } from './units';
@@ -11,7 +11,7 @@ const GLUE_MIN = 60;
 function placeWords(part: PartReport, host: PartReport): string {
   const { mount } = part;
   if (mount.to !== 'part') return '';
-  const where = host.anchors.find((a) => a.id === mount.anchor)?.name ?? mount.anchor;
+  const where = byId(host.anchors, mount.anchor)?.name ?? mount.anchor;
   const { alongMm = 0, acrossMm = 0, turnDeg = 0, leanDeg = 0, nodDeg = 0 } = mount;
   const mm = (v: number): string => `${trimNumber(Math.abs(v), 0)} mm`;
   return [
@@ -38,7 +38,7 @@ export function mountSteps(
   return parts
     .flatMap((part): { depth: number; step: Step }[] => {
       const { mount } = part;
-      const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+      const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
       if (mount.to !== 'part' || !host || isGlued(mount) !== (how === 'glued')) return [];
       const place = placeWords(part, host);
       const glued = how === 'glued';
@@ -70,7 +70,7 @@ export function mountSteps(
 export function fitDrySteps(parts: readonly PartReport[], lastOf: (partId: string) => string): Step[] {
   return parts.flatMap((part): Step[] => {
     const { mount } = part;
-    const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+    const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
     if (mount.to !== 'part' || !host || isGlued(mount)) return [];
     return [
       {

@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import type { Mount } from '../document';
 import type { PartReport } from '../parts';
 
@@ -13,7 +14,7 @@ export const isGlued = (mount: Mount): boolean => mount.to === 'part' && mount.a
 export function unitsOf<P extends Mounted>(parts: readonly P[]): P[][] {
   const headOf = (part: P, deep = 0): string => {
     const { mount } = part;
-    const host = mount.to === 'part' ? parts.find((p) => p.id === mount.part) : undefined;
+    const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
     return host && isGlued(mount) && deep < parts.length ? headOf(host, deep + 1) : part.id;
   };
   const units = new Map<string, P[]>();

@@ -1,4 +1,4 @@
-import { firstOf, lastOf, itemAt } from '../units';
+import { byId, firstOf, lastOf, itemAt } from '../units';
 import { packChoices } from '../circuit';
 import { applyChanges, type BuildDoc, type Change, type Circuit, type Feature, type Part } from '../document';
 import type { LightRun, LightMethod } from '../features';
@@ -86,7 +86,7 @@ const methods: readonly Known[] = [...standardKinds.features.values()].flatMap((
 
 /** A pack for the hours asked: the least room that lasts, or the longest there is. */
 function packFor(report: Report, circuit: Circuit, wantedH: number): Pack | undefined {
-  const made = report.circuits.find((c) => c.id === circuit.id);
+  const made = byId(report.circuits, circuit.id);
   if (!made) return undefined;
   const all = packChoices(made, catalogue.packs, wantedH);
   const regulated = made.feed.regulator !== undefined;
@@ -135,7 +135,7 @@ export function lightMethods(
     });
     const switches = catalogue.switches.filter((s) => s.kind === switching);
     const first = deriver(applyChanges(doc, relit));
-    const made = first.circuits.find((c) => c.id === circuit.id);
+    const made = byId(first.circuits, circuit.id);
     const draws = made?.working?.totalA ?? 0;
     const thrown =
       made?.switch?.kind === switching
@@ -158,7 +158,7 @@ export function lightMethods(
       ...(pack?.cell.wantsFuse && !circuit.fused ? [{ path: ['circuits', at, 'fused'], value: true }] : []),
     ];
     const report = deriver(applyChanges(doc, changes));
-    const now = report.circuits.find((c) => c.id === circuit.id);
+    const now = byId(report.circuits, circuit.id);
     if (!now?.run || now.infeasible !== undefined) return [];
     const lights = new Map<string, number>();
     for (const { item, times } of now.lamps)

@@ -1,3 +1,4 @@
+import { byId } from '../units';
 import type { BuildDoc } from '../document';
 import { catalogue } from '../materials';
 import { type NoPlace, type Placement, placements, standardKinds, type Tilt } from '../parts';
@@ -10,7 +11,7 @@ export function placesFor(
   featureId: string,
   tilt: Tilt,
 ): { found: Placement[] } | NoPlace {
-  const part = doc.parts.find((p) => p.id === partId);
+  const part = byId(doc.parts, partId);
   if (!part) return { found: [] };
   const context = contextOfPart(doc, part, surroundingsOf(doc, catalogue, standardKinds));
   return placements(part, context, featureId, tilt);

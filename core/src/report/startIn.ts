@@ -2,7 +2,7 @@ import type { BuildDoc, Feature, Place } from '../document';
 import type { Pointed } from '../features';
 import { catalogue as standard } from '../materials';
 import { standardKinds, startFeature } from '../parts';
-import { fail, type Result } from '../units';
+import { byId, fail, type Result } from '../units';
 import { contextOfPart, surroundingsOf } from './surroundings';
 
 /** A new feature as it is asked for on the bench. */
@@ -19,7 +19,7 @@ export function startIn(
   doc: BuildDoc,
   { partId, kind: name, id, pointed, place }: StartAsked,
 ): Result<Feature> {
-  const part = doc.parts.find((p) => p.id === partId);
+  const part = byId(doc.parts, partId);
   const kind = standardKinds.features.get(name);
   if (!part || !kind) return fail('That part is no longer there.');
   const context = contextOfPart(doc, part, surroundingsOf(doc, standard, standardKinds));

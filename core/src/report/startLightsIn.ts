@@ -2,7 +2,7 @@ import { applyChanges, type BuildDoc, type Circuit, type Feature, type Part } fr
 import { catalogue as standard } from '../materials';
 import { type Context, makePart, partReport, standardKinds, startFeature, startLights } from '../parts';
 import type { Finding, Remedy } from '../document';
-import { fail, ok, type Result, getFrom, firstOf } from '../units';
+import { byId, fail, ok, type Result, getFrom, firstOf } from '../units';
 import { derive } from './derive';
 import { contextOfPart, surroundingsOf } from './surroundings';
 
@@ -51,7 +51,7 @@ export function startLightsIn(
   partId: string,
   free: (base: string) => string,
 ): Result<FittedLights> {
-  const part = doc.parts.find((p) => p.id === partId);
+  const part = byId(doc.parts, partId);
   if (!part) return fail('That part is no longer there.');
   const context = contextOfPart(doc, part, surroundingsOf(doc, standard, standardKinds));
   const first = startLights(part, partReport(part, context, true), standardKinds, free);
@@ -143,7 +143,7 @@ function settled(
   const there = new Set(part.features.map((f) => f.id));
   return ok({
     features: firstOf(now.parts).features.filter((f) => !there.has(f.id)),
-    circuit: now.circuits.find((c) => c.id === lights.circuit.id) ?? lights.circuit,
+    circuit: byId(now.circuits, lights.circuit.id) ?? lights.circuit,
     params: firstOf(now.parts).params,
     changed,
   });

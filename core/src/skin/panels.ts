@@ -1,4 +1,4 @@
-import { firstOf, lastOf, itemAt } from '../units';
+import { byId, firstOf, lastOf, itemAt } from '../units';
 import { dist3, lerp3, type Vec2, type Vec3 } from '../geometry';
 import type { Join, Panel, RimEdge, Side } from '../panel';
 import { type Charted, chartCount, edgesOf } from './charted';
@@ -293,7 +293,7 @@ export function panelsOf(
   const joins = made.flatMap(({ id, rim }): Join[] =>
     rim.flatMap(({ arc }, i): Join[] => {
       if (arc.beyond === undefined || arc.beyond <= id) return [];
-      const other = made.find((m) => m.id === arc.beyond);
+      const other = byId(made, arc.beyond);
       const k =
         other?.rim.findIndex((r) => r.arc.from === arc.to && r.arc.to === arc.from && r.arc.beyond === id) ??
         -1;

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { parseLengthMm, printInches, printLength, printMm } from './length';
+import { byId } from './byId';
 import { counted } from './counted';
 import { singular } from './singular';
 import { printMinutes } from './time';
@@ -92,5 +93,19 @@ describe('things that are counted', () => {
       ['glass', 'glass'],
     ] as const)
       expect(singular(many)).to.equal(one);
+  });
+});
+
+describe('the one with an id', () => {
+  it('is found though the list has changed since it was looked up', () => {
+    const list = [{ id: 'a' }, { id: 'b' }, { id: 'c' }];
+    expect(byId(list, 'c')).to.equal(list[2]);
+    list.splice(0, 1);
+    expect(byId(list, 'c')).to.equal(list[1]);
+    list.length = 0;
+    expect(byId(list, 'c')).to.equal(undefined);
+    list.push({ id: 'c' });
+    expect(byId(list, 'c')).to.equal(list[0]);
+    expect([byId(list, 'z'), byId(list, undefined)]).to.deep.equal([undefined, undefined]);
   });
 });

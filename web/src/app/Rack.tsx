@@ -1,4 +1,4 @@
-import { counted, firstOf } from '@fomrik/core/units';
+import { byId, counted, firstOf } from '@fomrik/core/units';
 import type { Part } from '@fomrik/core/document';
 import { nested, type PartReport, sidesOf } from '@fomrik/core/parts';
 import { boundsOf } from '@fomrik/core/geometry';
@@ -59,7 +59,7 @@ export function Rack() {
     made?.flatMap((m) =>
       m.mount.to === 'wearer' ? [{ zone: m.mount.zone, sides: sidesOf(m), here: m.id === chosen }] : [],
     ) ?? [];
-  const current = docParts.find((p) => p.id === chosen) ?? docParts[0];
+  const current = byId(docParts, chosen) ?? docParts[0];
   return (
     <nav aria-label="Rack" className="flex min-h-0 flex-col overflow-auto border-r border-hair bg-paper p-2">
       <WearerOutline zones={worn} />

@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import type { VersionScope } from '@fomrik/core/document';
 import { useShallow } from 'zustand/react/shallow';
 import { ChoiceField } from '../parts/Field';
@@ -16,7 +17,7 @@ export function VersionChoice() {
     useShallow((v) => ({ versionId: v.versionId, versionScope: v.versionScope })),
   );
   if (!versions || versions.length === 0) return null;
-  const shown = versions.find((v) => v.id === versionId);
+  const shown = byId(versions, versionId);
   return (
     <div className="mb-1.5 border-y border-hair py-1">
       <ChoiceField

@@ -1,4 +1,4 @@
-import { itemAt } from '@fomrik/core/units';
+import { byId, itemAt } from '@fomrik/core/units';
 import { canPair } from '@fomrik/core/body';
 import type { BuildDoc, Part } from '@fomrik/core/document';
 import {
@@ -26,7 +26,7 @@ function hostFor(form: string): string | undefined {
   const chosen = useView.getState().partId || parts[0]?.id;
   for (let id = chosen, deep = 0; id !== undefined && deep < parts.length; deep++) {
     if (made.some((p) => p.id === id && carries(p))) return id;
-    const mount = parts.find((p) => p.id === id)?.mount;
+    const mount = byId(parts, id)?.mount;
     id = mount?.to === 'part' ? mount.part : undefined;
   }
   return made.find(carries)?.id;
@@ -51,7 +51,7 @@ function bring({ part, circuits, meshes }: Copied): void {
 
 export function copyPart(id: string): void {
   const { doc } = useBuild.getState();
-  const part = doc.parts.find((p) => p.id === id);
+  const part = byId(doc.parts, id);
   if (!part) return;
   const copied = copiedPart(doc, part, doc, `${part.name} copy`);
   bring({
@@ -90,7 +90,7 @@ export function freeOne(part: Part): void {
   const { doc, update } = useBuild.getState();
   const made = copiedPart(doc, part, doc, `${part.name}, detached`.slice(0, 120), free.own);
   update((draft) => {
-    const own = draft.parts.find((p) => p.id === part.id);
+    const own = byId(draft.parts, part.id);
     if (own) own.mount = free.kept;
     draft.parts.push(made.part as Draft<Part>);
     draft.circuits.push(...made.circuits);
@@ -110,7 +110,7 @@ export function removePart(id: string): void {
     return;
   }
   useBuild.getState().update((draft) => {
-    const gone = new Set(draft.parts.find((p) => p.id === id)?.features.map((f) => f.id));
+    const gone = new Set(byId(draft.parts, id)?.features.map((f) => f.id));
     draft.parts = draft.parts.filter((p) => p.id !== id);
     draft.circuits = draft.circuits.filter((c) => !gone.has(c.source));
     for (const c of draft.circuits) {
@@ -129,7 +129,7 @@ export const isPaired = ({ mount }: Pick<Part, 'mount'>): boolean =>
 /** One side or both: left and right become a pair, a pair becomes the left one. */
 export function mirrorPart(id: string): void {
   useBuild.getState().update((draft) => {
-    const part = draft.parts.find((p) => p.id === id);
+    const part = byId(draft.parts, id);
     if (part?.mount.to === 'wearer' && canPair(part.mount.zone))
       part.mount.side = part.mount.side === 'pair' ? 'left' : 'pair';
   });

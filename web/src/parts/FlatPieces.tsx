@@ -1,4 +1,4 @@
-import { itemAt } from '@fomrik/core/units';
+import { byId, itemAt } from '@fomrik/core/units';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { quantityText } from '@fomrik/core/pattern';
 import { bevelWords, type Piece } from '@fomrik/core/panel';
@@ -13,6 +13,8 @@ import { useSaid } from './Said';
 
 /** Width of a letter over its height, on average. */
 const LETTER = 0.55;
+/** A letter of the condensed face that captions are set in, of its size. */
+const NARROW = 0.46;
 
 /** The flat pieces of a part side by side; point at an edge and its mate lights up. */
 export function FlatPieces({
@@ -54,8 +56,8 @@ export function FlatPieces({
   const worst = pieces
     .filter((p) => p.stretch)
     .reduce<Piece | undefined>((a, b) => (!a || b.stretch!.worst > a.stretch!.worst ? b : a), undefined);
-  const note = edge && pieces.find((p) => p.id === edge.pieceId)?.note;
-  const chosen = edge && pieces.find((p) => p.id === edge.pieceId)?.edges.find((e) => e.id === edge.edgeId);
+  const note = edge && byId(pieces, edge.pieceId)?.note;
+  const chosen = edge && byId(pieces, edge.pieceId)?.edges.find((e) => e.id === edge.edgeId);
   return (
     <figure className="flex h-full min-h-0 flex-col">
       <svg
@@ -107,8 +109,7 @@ export function FlatPieces({
                   textAnchor="middle"
                   fill="var(--color-ink)"
                 >
-                  <title>{[piece.name, quantityText(piece), foam].join(' · ')}</title>
-                  {longest([piece.name, quantityText(piece), foam], (width + 8) / (font * LETTER))}
+                  {longest([piece.name, quantityText(piece), foam], (width + 8) / (font * NARROW))}
                 </text>
               )}
             </g>

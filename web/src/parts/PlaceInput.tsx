@@ -1,4 +1,4 @@
-import { lastOf, itemAt } from '@fomrik/core/units';
+import { byId, lastOf, itemAt } from '@fomrik/core/units';
 import type { Place } from '@fomrik/core/document';
 import type { PanelReport, PartReport } from '@fomrik/core/parts';
 import { Plus, X } from 'lucide-react';
@@ -114,7 +114,7 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
       return (
         <div className="col-span-2 space-y-0.5">
           {place.runs.map((run, i) => {
-            const piece = shell.find((p) => p.id === run.panel);
+            const piece = byId(shell, run.panel);
             const set = (change: Partial<typeof run>): void =>
               onChange({ ...place, runs: place.runs.map((r, k) => (k === i ? { ...r, ...change } : r)) });
             return (
@@ -204,7 +204,7 @@ function nextRun(
   shell: readonly PanelReport[],
   last: { panel: string; edge: string },
 ): { panel: string; edge: string } {
-  const piece = shell.find((p) => p.id === last.panel);
+  const piece = byId(shell, last.panel);
   const order = piece?.edges.map((e) => e.id) ?? [];
   const onward = piece?.edges[(order.indexOf(last.edge) + 1) % Math.max(1, order.length)];
   return { panel: onward?.mate?.pieceId ?? last.panel, edge: last.edge };

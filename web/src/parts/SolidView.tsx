@@ -1,4 +1,4 @@
-import { itemAt } from '@fomrik/core/units';
+import { byId, itemAt } from '@fomrik/core/units';
 import { type Body, type Zone, zoneInfo } from '@fomrik/core/body';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import type { Mesh, Vec3 } from '@fomrik/core/geometry';
@@ -54,9 +54,7 @@ function Scene({
     }
   });
   const { unplace } = stage;
-  const chosen = drawnPieces(made)
-    .find((p) => p.id === edge?.pieceId)
-    ?.edges.find((e) => e.id === edge?.edgeId);
+  const chosen = byId(drawnPieces(made), edge?.pieceId)?.edges.find((e) => e.id === edge?.edgeId);
   const lines = made.solid.edgeLines.filter(
     (l) =>
       edge &&

@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import type { BuildDoc, Part } from '@fomrik/core/document';
 import type { PartReport } from '@fomrik/core/parts';
 import type { Draft } from 'immer';
@@ -19,7 +20,7 @@ interface Chosen {
 export function usePart(): Chosen {
   const partId = useView((v) => v.partId);
   const parts = useShownParts();
-  const part = parts.find((p) => p.id === partId) ?? parts[0];
+  const part = byId(parts, partId) ?? parts[0];
   const made = useReport((s) => s.report?.parts.find((p) => p.id === part?.id));
   /** The part as it is now: several changes may come from one drawing of the screen. */
   const now = (): Part | undefined =>

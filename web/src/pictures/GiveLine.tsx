@@ -1,6 +1,6 @@
 import type { BuildDoc } from '@fomrik/core/document';
 import { formOf, standardKinds } from '@fomrik/core/parts';
-import { printMm, trimNumber } from '@fomrik/core/units';
+import { byId, printMm, trimNumber } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { useBuild } from '../store/build';
@@ -86,7 +86,7 @@ export function GiveLine({ lengthMm, likelyMm, keep }: GiveLineProps) {
         `${one.words}: ${one.print(value)} is outside ${one.print(least)} to ${one.print(most)}.`,
       );
     update((d) => {
-      const own = d.parts.find((p) => p.id === one.part);
+      const own = byId(d.parts, one.part);
       if (own) Object.assign(own.params, { [one.field]: value });
       if (one.follows) keep(d, one.part, one.field);
     });

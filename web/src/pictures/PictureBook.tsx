@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import type { Picture } from '@fomrik/core/picture';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -36,7 +37,7 @@ export function PictureBook() {
   const replaced = (d: { pictures?: Picture[] }, to: Picture): void => {
     d.pictures = (d.pictures ?? []).map((p) => (p.id === to.id ? to : p));
   };
-  const shown = pictures.find((p) => p.id === open);
+  const shown = byId(pictures, open);
   return (
     <section aria-label="Pictures">
       <h2 className="head">Pictures it is made after</h2>

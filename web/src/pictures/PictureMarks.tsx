@@ -2,7 +2,7 @@ import { GiveLine } from './GiveLine';
 import { knownLength } from '@fomrik/core/document';
 import { disagreement, measuredOn, type Picture, type Spot, type View, views } from '@fomrik/core/picture';
 import { formOf, freeName, standardKinds } from '@fomrik/core/parts';
-import { trimNumber, itemAt } from '@fomrik/core/units';
+import { byId, trimNumber, itemAt } from '@fomrik/core/units';
 import { X } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { ChoiceField, WordsField } from '../parts/Field';
@@ -125,7 +125,7 @@ export function PictureMarks({ picture, onChange, onDrag, onDragEnd, onRemove }:
     put(i, [itemAt(all, i)[0] + move[0], itemAt(all, i)[1] + move[1]], false);
   };
   const lines = (picture.lines ?? []).map((one) => {
-    const part = parts.find((p) => p.id === one.part);
+    const part = byId(parts, one.part);
     const field = part && formOf(standardKinds, part.form).fields.find((f) => f.key === one.field);
     const now = measuredOn(picture, length, one.from, one.to);
     const size = now ? `${trimNumber(now.lengthMm, 0)} ± ${trimNumber(now.likelyMm, 0)} mm` : 'no scale yet';

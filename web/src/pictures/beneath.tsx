@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import type { Beneath, Part } from '@fomrik/core/document';
 import { knownLength } from '@fomrik/core/document';
 import { rotate2, type Vec2 } from '@fomrik/core/geometry';
@@ -33,7 +34,7 @@ export function useBeneath(
 ): { image: ReactNode; fields: ReactNode; trace?: () => Promise<Found> } {
   const pictures = useBuild((s) => s.doc.pictures) ?? [];
   const { beneath } = part;
-  const picture = pictures.find((p) => p.id === beneath?.picture);
+  const picture = byId(pictures, beneath?.picture);
   const body = useReport((s) => s.report?.body);
   const { squared, said } = useSquared(picture);
   const trace = async (): Promise<Found> => {

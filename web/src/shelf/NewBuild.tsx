@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import type { BuildDoc } from '@fomrik/core/document';
 import { measureInfo, type MeasureKey, resolveBody } from '@fomrik/core/body';
 import { formMenu, newBuild, newPart, standardKinds } from '@fomrik/core/parts';
@@ -54,7 +55,7 @@ export function NewBuild({ open, onClose }: { open: boolean; onClose: () => void
 
   const begin = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
-    const known = book.find((w) => w.id === who);
+    const known = byId(book, who);
     const today = todayIso();
     if (eventDate <= today) return setError('The event is not after today.');
     const wearer = known

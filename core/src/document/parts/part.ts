@@ -1,3 +1,4 @@
+import { byId } from '../../units';
 import { zoneInfo } from '../../body';
 import { coatings } from '../../materials';
 import {
@@ -135,7 +136,7 @@ export function partsHang(parts: readonly Part[]): string | undefined {
       const host: string = at.mount.part;
       if (way.has(host)) return `“parts”: ${part.name} is mounted on itself by way of “${host}”`;
       way.add(host);
-      at = parts.find((p) => p.id === host);
+      at = byId(parts, host);
     }
   }
   return undefined;

@@ -1,7 +1,7 @@
 import { length, type ParamsOf } from '../../document';
 import { alongRun, contains, largestRing, polylineLength, type Vec2 } from '../../geometry';
 import { onGrid, type Panel, type PlateCut } from '../../panel';
-import { trimNumber } from '../../units';
+import { byId, trimNumber } from '../../units';
 import { defineFeature, type FoamOf, nothing, notLaid, panelOf } from '../contract';
 
 const fields = [
@@ -27,7 +27,7 @@ function cutInto(
   { id, panel, points, params }: Asked,
   foamOf: FoamOf,
 ): readonly Panel[] {
-  const own = panels.find((p) => p.id === panel);
+  const own = byId(panels, panel);
   if (!own?.plate || own.plate.layers === undefined || own.plate.layers < 2) return panels;
   const { plate } = own;
   const run = points.map(([u, v]): Vec2 => {

@@ -1,3 +1,4 @@
+import { byId } from '../../units';
 import type { Feature } from '../../document';
 import { rotate2, scale3, type Vec2, type Vec3 } from '../../geometry';
 import { depthUnder, type Footprint, footprintOutline, type LaidPanel, type Room } from '../../panel';
@@ -43,7 +44,7 @@ export function footingOf(on: LaidPart, { place }: Pick<Feature, 'place'>, size:
     return standing(room, spotFrom(laid, place, 0), place.turnDeg, size, laid);
   }
   if (place.on !== 'room') return undefined;
-  const room = on.rooms.find((r) => r.id === place.room);
+  const room = byId(on.rooms, place.room);
   if (!room) return undefined;
   const flat = { x: room.middle.x + place.acrossMm, y: room.middle.y + place.alongMm };
   const depth = room.depthAt(flat) ?? 0;

@@ -10,7 +10,7 @@ import {
   pocketCut,
   type Shape,
 } from '../../panel';
-import { trimNumber, findIn, itemAt } from '../../units';
+import { byId, trimNumber, findIn, itemAt } from '../../units';
 import { type FoamOf, featurePath, type LaidPart, panelOf } from '../contract';
 import type { Footing } from './device';
 
@@ -86,7 +86,7 @@ export function pocketChecks(
       changes: [{ path: featurePath(on, { id }, 'place'), value: { ...place, u, v } }],
     }));
   const { plate } = panelOf(on, place.panel)!.panel;
-  const own = plate!.cuts.find((c) => c.id === id);
+  const own = byId(plate!.cuts, id);
   const wallMm = own ? wallOf(own.outline, plate!.outline) : 0;
   if (wallMm < WALL_MM)
     checks.push({
@@ -103,7 +103,7 @@ export function pocketChecks(
       remedies: clear(),
     });
   const inWay = layers.flatMap(({ plate: layer }) => {
-    const cut = layer!.cuts.find((c) => c.id === id);
+    const cut = byId(layer!.cuts, id);
     return cut ? layer!.cuts.filter((c) => c.of !== id && !clearOf(cut.outline, c.outline)) : [];
   })[0];
   if (inWay)

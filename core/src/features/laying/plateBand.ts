@@ -1,4 +1,4 @@
-import { findIn, itemAt, lastOf } from '../../units';
+import { byId, findIn, itemAt, lastOf } from '../../units';
 import type { Feature } from '../../document';
 import { add3, alongRun, common, cross3, dist2, largestRing, lerp2, scale3, type Vec2 } from '../../geometry';
 import { edgeRun, type LaidPanel, type Piece, type Plate, plateMesh, platePiece } from '../../panel';
@@ -8,7 +8,7 @@ import type { Band } from './bandSpec';
 /** A flat panel and the run of one of its edges, in its own plane; nothing when it has no such edge. */
 export function plateRun(laid: LaidPanel, edgeId: string): { plate: Plate; run: Vec2[] } | undefined {
   const { plate } = laid.panel;
-  const edge = plate && laid.piece.edges.find((e) => e.id === edgeId);
+  const edge = plate && byId(laid.piece.edges, edgeId);
   return plate && edge && { plate, run: edgeRun(plate.outline, edge) };
 }
 

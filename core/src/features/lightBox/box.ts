@@ -1,4 +1,4 @@
-import { firstOf, itemAt } from '../../units';
+import { byId, firstOf, itemAt } from '../../units';
 import type { LitFace } from '../../light';
 import { diffusers, LEAST_OVER_BORE_MM, ledBodies, lobes, strip12V, walls } from '../../materials';
 import { stripOf, stripStepMm, type StripType } from '../laying/stripParts';
@@ -22,7 +22,7 @@ export interface LightBox {
   boredMm: number;
 }
 
-export const diffuserOf = (id: string) => diffusers.find((d) => d.id === id) ?? firstOf(diffusers);
+export const diffuserOf = (id: string) => byId(diffusers, id) ?? firstOf(diffusers);
 
 /** Share of its thickness that a diffuser still has over its bores. */
 export function leftOverBore({

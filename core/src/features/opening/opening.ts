@@ -1,3 +1,4 @@
+import { isRigid } from '../../materials';
 import { choice, length, type ParamsOf } from '../../document';
 import { contains, distanceToEdge } from '../../geometry';
 import { offsetGrid, onGrid } from '../../panel';
@@ -67,7 +68,7 @@ export const opening = defineFeature<OpeningParams>({
     if (left < 1)
       return notLaid(feature, 'shape', `an opening of ${size} breaks the edge of ${laid.panel.name}.`);
     const layers = cut.length;
-    const rigid = laid.foam.kind === 'board' || laid.foam.kind === 'acrylic';
+    const rigid = isRigid(laid.foam.kind);
     return {
       ...nothing(),
       // In a flat piece it is cut already; on a bent one it is drawn where the piece lies flat.

@@ -12,7 +12,7 @@ import {
   plateMesh,
   platePiece,
 } from '../../panel';
-import { trimNumber } from '../../units';
+import { byId, trimNumber } from '../../units';
 import { defineFeature, type Laid, type LaidPart, nothing, notLaid, panelOf } from '../contract';
 import { layPatch } from '../laying/patch';
 
@@ -81,7 +81,7 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
 
 /** The piece with a strip more at its right edge, and the line it is glued to. */
 function lapped(piece: Piece, lapMm: number): Piece {
-  const edge = piece.edges.find((e) => e.id === 'right');
+  const edge = byId(piece.edges, 'right');
   if (lapMm === 0 || !edge) return piece;
   const wider = growEdges(
     piece,

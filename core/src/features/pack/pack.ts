@@ -2,7 +2,7 @@ import { type Check, choice, type Proposal, type Feature, type ParamsOf } from '
 import { contains, dist3 } from '../../geometry';
 import { type Pack, packs } from '../../materials';
 import { footprintOutline } from '../../panel';
-import { trimNumber } from '../../units';
+import { byId, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf, type Footing } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
@@ -73,7 +73,7 @@ export const pack = defineFeature<PackParams>({
     params: { packId: '3xaaa', pocket: 'cut', hatch: 'lid', access: 'out', ...ownPackStart },
   }),
   divide: (panels, { id, place, params }, foamOf) => {
-    const source = params.packId === OWN ? ownPack(params) : packs.find((p) => p.id === params.packId);
+    const source = params.packId === OWN ? ownPack(params) : byId(packs, params.packId);
     if (!source) return panels;
     const cut = deviceCut(panels, { id, place }, sizedOf(source, params), foamOf);
     return cut === panels || params.hatch === 'none'
@@ -82,7 +82,7 @@ export const pack = defineFeature<PackParams>({
   },
   lay: (on, feature) => {
     const { id, params } = feature;
-    const source = params.packId === OWN ? ownPack(params) : on.packs.find((p) => p.id === params.packId);
+    const source = params.packId === OWN ? ownPack(params) : byId(on.packs, params.packId);
     if (!source)
       return {
         ...nothing(),

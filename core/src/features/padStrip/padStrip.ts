@@ -9,7 +9,7 @@ import {
 } from '../../document';
 import { boundsOf, type Vec2 } from '../../geometry';
 import { edgeRun, type LaidPanel, type Piece, squareWhenSmall, STEEPEST_BEVEL_DEG } from '../../panel';
-import { counted, trimNumber, itemAt } from '../../units';
+import { byId, counted, trimNumber, itemAt } from '../../units';
 import { defineFeature, featurePath, type LaidPart, panelOf } from '../contract';
 import { layBand } from '../laying/band';
 import { alongPlate, plateRun } from '../laying/plateBand';
@@ -77,7 +77,7 @@ function beside(p: Vec2, a: Vec2, b: Vec2): number {
 
 /** How far it is from the wall to what is worn inside it, half a strip in from the middle of an edge; nothing over a hollow. */
 function gapAt(on: LaidPart, laid: LaidPanel, edge: string, widthMm: number): number | undefined {
-  const own = laid.piece.edges.find((e) => e.id === edge);
+  const own = byId(laid.piece.edges, edge);
   const room = on.rooms.find((r) => r.panel === laid.panel.id);
   if (!own || !room) return undefined;
   const run = edgeRun(laid.piece.outline, own);

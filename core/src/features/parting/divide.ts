@@ -1,3 +1,4 @@
+import { byId } from '../../units';
 import { boundsOf, common, dot3, type Region, signedArea, sub3, type Vec2 } from '../../geometry';
 import { onGrid, onPlane, type Panel, type Plate, platePanel } from '../../panel';
 
@@ -63,7 +64,7 @@ function within(plate: Plate, region: Region): Plate[] {
 
 /** Which pieces a line parts: panels as they are, or two and more in the place of one. */
 export function divided(panels: readonly Panel[], { panelId, spot, turn, staggerMm }: Parting): Panel[] {
-  const on = panels.find((p) => p.id === panelId);
+  const on = byId(panels, panelId);
   if (!on?.plate) return [...panels];
   const at = onGrid(on.grid, spot);
   let layer = 0;

@@ -1,6 +1,6 @@
 import { choice, type ParamsOf } from '../../document';
 import { type Switch, switches } from '../../materials';
-import { trimNumber } from '../../units';
+import { byId, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid } from '../contract';
 import { OWN, ownSwitch, ownSwitchFields, ownSwitchStart } from './ownSwitch';
 import { footingOf } from '../laying/device';
@@ -41,14 +41,12 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
     params: { switchId: 'slide', ...ownSwitchStart },
   }),
   divide: (panels, { id, place, params }, foamOf) => {
-    const found =
-      params.switchId === OWN ? ownSwitch(params) : switches.find((s) => s.id === params.switchId);
+    const found = params.switchId === OWN ? ownSwitch(params) : byId(switches, params.switchId);
     return found ? deviceCut(panels, { id, place }, sizedOf(found), foamOf) : panels;
   },
   lay: (on, feature) => {
     const { id, params } = feature;
-    const found =
-      params.switchId === OWN ? ownSwitch(params) : on.switches.find((s) => s.id === params.switchId);
+    const found = params.switchId === OWN ? ownSwitch(params) : byId(on.switches, params.switchId);
     if (!found)
       return {
         ...nothing(),

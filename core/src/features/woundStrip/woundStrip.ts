@@ -2,7 +2,7 @@ import type { Check, Proposal } from '../../document';
 import { litFace, type LitFace } from '../../light';
 import { diffusers, strip12V, strip5V } from '../../materials';
 import { type Piece, platePiece } from '../../panel';
-import { counted, trimNumber } from '../../units';
+import { byId, counted, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf } from '../laying/device';
 import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
@@ -29,7 +29,7 @@ function sleevePieces(
   id: string,
   { diffuser, layers, sleeveMm, lengthMm }: WoundParams,
 ): Piece[] {
-  const of = diffusers.find((d) => d.id === diffuser)?.sheet;
+  const of = byId(diffusers, diffuser)?.sheet;
   if (!of || on.panels.some((l) => l.foam.foamId === of.foamId)) return [];
   const sheet = on.sheet(of);
   const t = sheet.thicknessMm.value;

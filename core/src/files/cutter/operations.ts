@@ -1,3 +1,4 @@
+import { byId } from '../../units';
 import { laidOutline, type Sheet } from '../../cut';
 import { grown, largestRing, signedArea, type Vec2 } from '../../geometry';
 import type { Report } from '../../report';
@@ -48,7 +49,7 @@ export function operationsOf(
   const known = sourcedPieces(report);
   return sheet.laid
     .flatMap((laid) => {
-      const piece = report.parts.find((p) => p.id === laid.partId)?.pieces.find((p) => p.id === laid.pieceId);
+      const piece = byId(report.parts, laid.partId)?.pieces.find((p) => p.id === laid.pieceId);
       const own = known.find((k) => k.piece === piece);
       return piece && own ? [{ laid, piece, name: `${own.source.code} ${piece.name}` }] : [];
     })

@@ -1,4 +1,4 @@
-import { firstOf } from '../../units';
+import { byId, firstOf } from '../../units';
 import { applyChanges, type Change, type Part } from '../../document';
 import { type Context, foamFor, isValid, modelOf, needCandidates } from '../../parts';
 import { solidOf } from '../../panel';
@@ -29,7 +29,7 @@ export function movementCures(
 ): MovementCure[] {
   if (!movement.stoppedBy || movement.angleDeg >= movement.wantedDeg) return [];
   return movement.stoppedBy.flatMap(({ partId }) => {
-    const part = docParts.find((p) => p.id === partId);
+    const part = byId(docParts, partId);
     if (!part) return [];
     const best = new Map<string, { cure: MovementCure; angleDeg: number }>();
     for (const { group, label, changes } of STEPS_MM.flatMap((mm) =>

@@ -1,7 +1,7 @@
 import { choice, length, type ParamsOf } from '../../document';
 import { rods } from '../../materials';
 import { plugMm } from '../../pipe';
-import { trimNumber } from '../../units';
+import { byId, trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { disc } from '../held/disc';
 import { rectangle } from '../held/outlines';
@@ -54,7 +54,7 @@ function pipeOf({ params, through, rods: known }: FormInput<FittingParams>): {
 } {
   const host = through.find((c) => c.section.shape === 'tube');
   if (host?.section.shape === 'tube') return { outside: host.section.outsideMm, bore: host.section.boreMm };
-  const rod = known.find((r) => r.id === params.rod);
+  const rod = byId(known, params.rod);
   if (rod) return { outside: rod.acrossMm.value, bore: rod.acrossMm.value - 2 * (rod.wallMm?.value ?? 0) };
   return { outside: params.outsideMm, bore: Math.min(params.boreMm, params.outsideMm - 0.5) };
 }

@@ -1,7 +1,7 @@
 import { angle, type Check, choice, length, number, type ParamsOf, rows, setting } from '../../document';
 import { rodMatters, rods } from '../../materials';
 import { type Stick, isRound, sectionAreaMm2, sectionOf, type Section, sizeOf } from '../../panel';
-import { trimNumber, itemAt } from '../../units';
+import { byId, trimNumber, itemAt } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { jointWords } from './joints';
@@ -9,8 +9,7 @@ import { openingsIn } from './openings';
 
 const hasStick = (params: object): boolean => (params as { rod?: string }).rod !== 'none';
 /** Openings are cut in the wall of a pipe; what is solid has none. */
-const isPipe = (params: object): boolean =>
-  rods.find((r) => r.id === (params as { rod?: string }).rod)?.shape === 'tube';
+const isPipe = (params: object): boolean => byId(rods, (params as { rod?: string }).rod)?.shape === 'tube';
 const isJointed = (params: object): boolean =>
   hasStick(params) && ((params as { joints?: unknown[] }).joints?.length ?? 0) > 0;
 
@@ -109,7 +108,7 @@ function stickOf({
   rods: known,
   params,
 }: FormInput<HaftParams>): { section: Section; name: string } | undefined {
-  const rod = known.find((r) => r.id === params.rod);
+  const rod = byId(known, params.rod);
   if (!rod) return undefined;
   const across = params.measuredMm >= LEAST_MM ? params.measuredMm : rod.acrossMm.value;
   return { section: sectionOf(rod, across), name: rod.name };
@@ -138,7 +137,7 @@ function design(input: FormInput<HaftParams>): Design {
     along: out,
   });
   const made = stickOf(input);
-  const rod = known.find((r) => r.id === params.rod);
+  const rod = byId(known, params.rod);
   const breaks = [...new Set(params.joints.map((j) => j.atMm))]
     .filter((at) => at < lengthMm)
     .sort((a, b) => a - b);

@@ -1,3 +1,4 @@
+import { byId } from '../../units';
 import type { KeptMesh } from '../../document';
 import type { Mesh, Vec3 } from '../../geometry';
 import {
@@ -88,7 +89,7 @@ let standIn: Mesh | undefined;
 /** The surface a part names, as it is in the file; nothing when it is not in the build. */
 export function namedMesh(id: string, meshes: readonly KeptMesh[]): Mesh | undefined {
   if (id === STAND_IN) return (standIn ??= gullMask());
-  const kept = meshes.find((m) => m.id === id);
+  const kept = byId(meshes, id);
   if (!kept) return undefined;
   let mesh = read.get(kept);
   if (!mesh) read.set(kept, (mesh = meshOf(kept)));

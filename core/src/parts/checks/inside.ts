@@ -2,7 +2,7 @@ import type { Check, Proposal, Feature, Part } from '../../document';
 import { dot3, scale3, type Vec2 } from '../../geometry';
 import type { LaidPanel, Room } from '../../panel';
 import { type Overlap, overlapOf, standIn } from '../../space';
-import { trimNumber } from '../../units';
+import { byId, trimNumber } from '../../units';
 import type { Body } from '../bodies';
 
 /** Room shared by glue and give alone, mm; common practice, no source. */
@@ -87,7 +87,7 @@ function freed(
 ): Proposal[] {
   const { fit, featureId } = body.item;
   const print = fit?.prints[0];
-  const room = rooms.find((r) => r.id === fit?.roomId);
+  const room = byId(rooms, fit?.roomId);
   const stand = print && room && standIn(room, print.at);
   if (!print || !stand) return slid(part, featureId);
   const out = scale3(way, mm + APART_MM);

@@ -1,7 +1,7 @@
 import type { Check, Feature, Part } from '../../document';
 import type { Kinds } from '../kinds';
 import type { Piece } from '../../panel';
-import { trimNumber, findIn } from '../../units';
+import { byId, trimNumber, findIn } from '../../units';
 import type { PartFit } from '../wear/partFit';
 
 /** Flesh gives this much before a shell is felt; from memory. */
@@ -12,7 +12,7 @@ const SLACK_MM = 8;
 /** Somewhere the shell lies inside the clothed body. */
 export function pressChecks({ leastGapMm, leastAt }: PartFit, pieces: readonly Piece[]): Check[] {
   if (leastGapMm >= -PRESSES_MM) return [];
-  const piece = pieces.find((p) => p.id === leastAt.pieceId);
+  const piece = byId(pieces, leastAt.pieceId);
   return [
     {
       id: 'presses',

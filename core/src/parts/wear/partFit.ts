@@ -1,4 +1,4 @@
-import { itemAt, firstOf } from '../../units';
+import { byId, itemAt, firstOf } from '../../units';
 import type { Clearance } from '../../body';
 import type { Ply } from '../../document';
 import type { Laid } from '../../features';
@@ -52,7 +52,7 @@ function slackestEdges(
   sheet: (ply: Ply) => FoamSheet,
 ): Sag[] {
   const sags = surfaces.flatMap((surface) => {
-    const piece = pieces.find((p) => p.id === surface.pieceId);
+    const piece = byId(pieces, surface.pieceId);
     if (!piece) return [];
     const held = piece.edges.flatMap((e) => (e.joint === 'free' ? [] : edgeRun(surface, e.id)));
     const supports = [...held, ...pads.filter((p) => p.pieceId === piece.id).map((p) => p.at)];

@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
@@ -58,7 +59,7 @@ export function WearerBook() {
           className="box"
           value=""
           onChange={(e) => {
-            const chosen = book.find((w) => w.id === e.target.value);
+            const chosen = byId(book, e.target.value);
             if (chosen) update((d) => void (d.wearer = plain(chosen)));
           }}
         >

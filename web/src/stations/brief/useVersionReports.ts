@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import { inVersion, type BuildDoc } from '@fomrik/core/document';
 import type { Totals } from '@fomrik/core/findings';
 import { useEffect, useState } from 'react';
@@ -13,13 +14,7 @@ export function useVersionTotals(doc: BuildDoc): ReadonlyMap<string, Totals & { 
     const found = new Map<string, Totals & { stops: number }>();
     const next = (): void => {
       const id = waiting[0];
-      if (id !== undefined)
-        client.ask(
-          inVersion(
-            doc,
-            versions.find((v) => v.id === id),
-          ),
-        );
+      if (id !== undefined) client.ask(inVersion(doc, byId(versions, id)));
     };
     const client = new DeriveClient(
       (report, of) => {

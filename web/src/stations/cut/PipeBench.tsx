@@ -10,7 +10,7 @@ import {
   saddleWrap,
   sleeveMm,
 } from '@fomrik/core/pipe';
-import { counted, trimNumber, lastOf, firstOf, findIn } from '@fomrik/core/units';
+import { byId, counted, trimNumber, lastOf, firstOf, findIn } from '@fomrik/core/units';
 import { useState } from 'react';
 import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
 import { saveFile } from './saveFile';
@@ -61,10 +61,10 @@ export function PipeBench() {
   const [onto, setOnto] = useState('pvc-2in');
   const [foam, setFoam] = useState(5);
   const [holes, setHoles] = useState({ startMm: 40, endMm: 240, pitchMm: 40, diameterMm: 8 });
-  const rod = tubes.find((r) => r.id === rodId) ?? firstOf(tubes);
+  const rod = byId(tubes, rodId) ?? firstOf(tubes);
   const outside = rod.acrossMm.value;
   const bore = boreOf(rod);
-  const main = tubes.find((r) => r.id === onto) ?? rod;
+  const main = byId(tubes, onto) ?? rod;
   const wrap =
     cut === 'mitre'
       ? mitreWrap(outside, angle)

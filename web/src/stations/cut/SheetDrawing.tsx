@@ -4,7 +4,7 @@ import { faceNote } from '@fomrik/core/files/faceNote';
 import { roomiest } from '@fomrik/core/pattern';
 import { regionArea, signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
-import { counted, trimNumber, findIn } from '@fomrik/core/units';
+import { byId, counted, trimNumber, findIn } from '@fomrik/core/units';
 import { useReport } from '../../store/report';
 import { useState } from 'react';
 import { MovablePiece } from './MovablePiece';
@@ -22,9 +22,9 @@ export function SheetDrawing({
   parts: readonly PartReport[];
   number: number;
 }) {
-  const foam = catalogue.foams.find((f) => f.id === sheet.foamId)?.name ?? sheet.foamId;
+  const foam = byId(catalogue.foams, sheet.foamId)?.name ?? sheet.foamId;
   const pieces = sheet.laid.flatMap((laid) => {
-    const piece = parts.find((p) => p.id === laid.partId)?.pieces.find((p) => p.id === laid.pieceId);
+    const piece = byId(parts, laid.partId)?.pieces.find((p) => p.id === laid.pieceId);
     return piece
       ? [
           {

@@ -1,6 +1,6 @@
 import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Circuit, Part } from '@fomrik/core/document';
-import { printVolts, trimNumber, getFrom, itemAt } from '@fomrik/core/units';
+import { byId, printVolts, trimNumber, getFrom, itemAt } from '@fomrik/core/units';
 import { effectWords, type EffectKind } from '@fomrik/core/light';
 import {
   gaugeMm,
@@ -55,7 +55,7 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
   );
   const set = (id: string, recipe: (c: Draft<Circuit>) => void): void =>
     update((d) => {
-      const circuit = d.circuits.find((c) => c.id === id);
+      const circuit = byId(d.circuits, id);
       if (circuit) recipe(circuit);
     });
   const add = (): void => {
@@ -261,9 +261,9 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
               {circuit.loads.map((load, i) => (
                 <li key={load.feature} className="grid grid-cols-[2fr_1fr_32px] items-end gap-x-2">
                   <span className="self-center text-[13.5px]">
-                    {loads.find((n) => n.id === load.feature)?.label ?? 'a light that is gone'}
+                    {byId(loads, load.feature)?.label ?? 'a light that is gone'}
                   </span>
-                  {loads.find((n) => n.id === load.feature)?.steady ? (
+                  {byId(loads, load.feature)?.steady ? (
                     <span className="self-center text-[12.5px] text-soft">
                       {steadyWords(report, load.feature)}
                     </span>
@@ -279,7 +279,7 @@ export function CircuitFields({ part, chosen }: { part: Part; chosen: string | u
                   <button
                     type="button"
                     className="btn btn-icon"
-                    aria-label={`Remove ${loads.find((n) => n.id === load.feature)?.label ?? 'what is gone'} from the circuit`}
+                    aria-label={`Remove ${byId(loads, load.feature)?.label ?? 'what is gone'} from the circuit`}
                     onClick={() => set(circuit.id, (c) => void c.loads.splice(i, 1))}
                   >
                     <X size={14} aria-hidden />

@@ -1,4 +1,4 @@
-import { findIn } from '@fomrik/core/units';
+import { byId, findIn } from '@fomrik/core/units';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import { applyChanges, type Circuit, type Feature, type Part } from '@fomrik/core/document';
 import type { CircuitReport } from '@fomrik/core/circuit';
@@ -52,7 +52,7 @@ export function Inside() {
   if (inside.length === 0) return <Dark part={part} made={made} />;
   const glowing = part.features.filter((f) => standardKinds.features.get(f.kind)?.glows);
   const own = circuits.filter((c) => c.partIds.includes(part.id));
-  const circuit = own.find((c) => c.id === chosen) ?? own[0];
+  const circuit = byId(own, chosen) ?? own[0];
   return (
     <div className="grid h-full min-h-[640px] grid-cols-[5fr_6fr] grid-rows-[minmax(0,1.1fr)_minmax(0,1fr)]">
       <div className="relative min-h-0 border-b border-r border-hair bg-paper">
@@ -166,7 +166,7 @@ export function Inside() {
                 feature={f}
                 onTake={(params) =>
                   change((p) => {
-                    const own = p.features.find((o) => o.id === f.id);
+                    const own = byId(p.features, f.id);
                     if (own) Object.assign(own.params, params);
                   })
                 }
@@ -182,7 +182,7 @@ export function Inside() {
 /** What is shown in the dark as it is played: never what flashes too often. */
 const playedOf = (made: readonly CircuitReport[], circuits: readonly Circuit[], partId: string): Played[] =>
   made.flatMap((c) => {
-    const effect = circuits.find((o) => o.id === c.id)?.effect;
+    const effect = byId(circuits, c.id)?.effect;
     if (!effect || effect.kind === 'steady' || c.flashes > 3) return [];
     return [{ effect, ids: c.lamps.filter((l) => l.partId === partId).map((l) => l.item.id) }];
   });

@@ -1,6 +1,6 @@
 import type { Feature, Part } from '@fomrik/core/document';
 import { type NoPlace, type Placement, standardKinds, type Tilt } from '@fomrik/core/parts';
-import { trimNumber, firstOf, getFrom } from '@fomrik/core/units';
+import { byId, trimNumber, firstOf, getFrom } from '@fomrik/core/units';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { useBuild } from '../../store/build';
@@ -36,7 +36,7 @@ export function Places({
   const asked = useRef(0);
   useEffect(() => () => void (asked.current += 1), []);
   if (things.length === 0) return <p className="text-soft">Put in a pack or a switch first.</p>;
-  const thing = things.find((f) => f.id === chosen) ?? firstOf(things);
+  const thing = byId(things, chosen) ?? firstOf(things);
   const search = (): void => {
     const mine = ++asked.current;
     setBusy(true);

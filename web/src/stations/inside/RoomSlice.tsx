@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import type { Item } from '@fomrik/core/features';
 import type { PartReport } from '@fomrik/core/parts';
 import { useLength } from '../../parts/useLength';
@@ -87,7 +88,7 @@ export function RoomSlice({ made }: { made: PartReport }) {
     >
       {items.map((item) => {
         const { needMm, haveMm, fromMm, roomId } = item.fit!;
-        const room = made.rooms.find((r) => r.id === roomId)?.name ?? roomId;
+        const room = byId(made.rooms, roomId)?.name ?? roomId;
         const spare = haveMm - needMm;
         return (
           <figure key={item.id} className="flex min-h-24 flex-1 gap-2">

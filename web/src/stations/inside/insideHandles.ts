@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import type { PanelSpot, Part } from '@fomrik/core/document';
 import type { Item } from '@fomrik/core/features';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
@@ -24,10 +25,10 @@ export function insideHandles(
     const { place } = feature;
     if (!item || place.on !== 'panel') return [];
     const put = (p: Draft<Part>, spot: Partial<PanelSpot>): void => {
-      const found = p.features.find((f) => f.id === feature.id);
+      const found = byId(p.features, feature.id);
       if (found?.place.on === 'panel') Object.assign(found.place, spot);
     };
-    const piece = drawnPieces(made).find((p) => p.id === place.panel);
+    const piece = byId(drawnPieces(made), place.panel);
     // One step is about a millimetre on the piece.
     const box = piece?.outline ?? [];
     const size = (k: 'x' | 'y'): number =>

@@ -1,6 +1,6 @@
 import { type Compared, compared, spentOf, type WorkKind, workKinds } from '@fomrik/core/plan';
 
-import { printMinutes, trimNumber } from '@fomrik/core/units';
+import { byId, printMinutes, trimNumber } from '@fomrik/core/units';
 import { useBuild } from '../../store/build';
 import { useNotes } from '../../store/notes';
 import { useReport } from '../../store/report';
@@ -27,11 +27,7 @@ export function AgainstPlan() {
         <Bars name="By sort of work" rows={kinds} labelOf={(key) => workKinds[key as WorkKind].label} />
       )}
       {parts.length > 0 && (
-        <Bars
-          name="By part"
-          rows={parts}
-          labelOf={(key) => report.parts.find((p) => p.id === key)?.name ?? key}
-        />
+        <Bars name="By part" rows={parts} labelOf={(key) => byId(report.parts, key)?.name ?? key} />
       )}
       {spent.receipts > 0 && (
         <section aria-label="Money">

@@ -1,6 +1,6 @@
 import type { Totals } from '@fomrik/core/findings';
 import type { LogEntry, LogSort } from '@fomrik/core/document';
-import { trimNumber, findIn } from '@fomrik/core/units';
+import { byId, trimNumber, findIn } from '@fomrik/core/units';
 import { format } from 'date-fns';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -279,9 +279,7 @@ export function Diary() {
                       <span className="block text-[12.5px] text-soft">
                         {[
                           ...(e.sort ? [findIn(sorts, (s) => s.value === e.sort).label] : []),
-                          ...(e.part
-                            ? [doc.parts.find((p) => p.id === e.part)?.name ?? 'a part that is gone']
-                            : []),
+                          ...(e.part ? [byId(doc.parts, e.part)?.name ?? 'a part that is gone'] : []),
                         ].join(' · ')}
                       </span>
                     )}

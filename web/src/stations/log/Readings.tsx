@@ -1,5 +1,5 @@
 import { type Quantity, quantities, quantityKeys, type Reading } from '@fomrik/core/learn';
-import { trimNumber } from '@fomrik/core/units';
+import { byId, trimNumber } from '@fomrik/core/units';
 import { Trash2 } from 'lucide-react';
 import { type FormEvent, type ReactNode, useState } from 'react';
 import { useBuild } from '../../store/build';
@@ -143,7 +143,7 @@ function Weighed({
   onRead: (part: Weighable, actualG: number) => void;
 }) {
   const [partId, setPartId] = useState('');
-  const part = parts.find((p) => p.id === partId) ?? parts[0];
+  const part = byId(parts, partId) ?? parts[0];
   if (!part) return null;
   return (
     <ReadingForm

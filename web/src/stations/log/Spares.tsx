@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import { useBuild } from '../../store/build';
 import { useNotes } from '../../store/notes';
 
@@ -14,9 +15,7 @@ export function Spares() {
       <ul className="mt-1 grid max-w-3xl gap-1">
         {partIds.map((id) => {
           const own = broke.filter((e) => e.part === id);
-          const name = id
-            ? (parts.find((p) => p.id === id)?.name ?? 'a part that is gone')
-            : 'The whole build';
+          const name = id ? (byId(parts, id)?.name ?? 'a part that is gone') : 'The whole build';
           return (
             <li key={id ?? ''}>
               <strong>{name}</strong>

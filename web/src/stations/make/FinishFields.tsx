@@ -1,4 +1,4 @@
-import { findIn } from '@fomrik/core/units';
+import { byId, findIn } from '@fomrik/core/units';
 import type { Finish } from '@fomrik/core/document';
 import { coatings } from '@fomrik/core/materials';
 import { recipeOf } from '@fomrik/core/parts';
@@ -15,7 +15,7 @@ const weatherings: { value: Finish['weathering']; label: string }[] = [
 
 /** The coats of a part, from sealer to clear; steps, amounts, money and time follow. */
 export function FinishFields({ partId }: { partId: string }) {
-  const part = useBuild((s) => s.doc.parts.find((p) => p.id === partId));
+  const part = useBuild((s) => byId(s.doc.parts, partId));
   const habits = useBuild((s) => s.doc.make.habits);
   const update = useBuild((s) => s.update);
   if (!part) return null;

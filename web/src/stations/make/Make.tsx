@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import { floats, scheduleTime, type Step } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
 import { format } from 'date-fns';
@@ -58,7 +59,7 @@ export function Make() {
       done[s.id] === undefined &&
       s.after.every((id) => done[id] !== undefined || !steps.some((x) => x.id === id)),
   );
-  const open = steps.find((s) => s.id === openId) ?? next ?? ordered.at(-1);
+  const open = byId(steps, openId) ?? next ?? ordered.at(-1);
   if (!open) return <Empty what="make" />;
   const show = (id: string | undefined): void => {
     setOpenId(id);

@@ -2,7 +2,7 @@ import { applyChanges } from '@fomrik/core/document';
 import { quantities } from '@fomrik/core/learn';
 import type { Readiness } from '@fomrik/core/plan';
 import type { Easing, Report } from '@fomrik/core/report';
-import { trimNumber } from '@fomrik/core/units';
+import { byId, trimNumber } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -102,7 +102,7 @@ export function ReadyPanel({ report }: { report: Report }) {
             ))}
             {now.deciding.slice(0, 4).map((d) => (
               <li key={d.stepId}>
-                {report.steps.find((s) => s.id === d.stepId)?.title} ({percent(d.strength)})
+                {byId(report.steps, d.stepId)?.title} ({percent(d.strength)})
               </li>
             ))}
           </ul>

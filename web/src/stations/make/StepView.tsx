@@ -1,7 +1,7 @@
 import { cautionNames, cautions } from '@fomrik/core/materials';
 import { scheduleTime, type Slot, type Step, stepTime, workKinds } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
-import { trimNumber, findIn } from '@fomrik/core/units';
+import { byId, trimNumber, findIn } from '@fomrik/core/units';
 import { format, isSameDay } from 'date-fns';
 import { DoorClosed, Hourglass, TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -48,7 +48,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
     (other) => done[other] === undefined && report.steps.some((s) => s.id === other),
   );
   const finished = done[step.id] !== undefined;
-  const about = report.parts.find((p) => p.id === step.partId);
+  const about = byId(report.parts, step.partId);
   const learned = report.constants[workKinds[step.kind].teaches].readings;
   const finish = (): void => {
     const typed = minutesOf(took);

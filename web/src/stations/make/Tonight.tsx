@@ -2,7 +2,7 @@ import { pieceCode } from '@fomrik/core/pattern';
 import { templatesOf } from '@fomrik/core/parts';
 import { DAY, scheduleTime } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
-import { printMinutes, firstOf, lastOf, findIn } from '@fomrik/core/units';
+import { byId, printMinutes, firstOf, lastOf, findIn } from '@fomrik/core/units';
 import { format } from 'date-fns';
 import { Said } from '../../parts/Said';
 
@@ -29,7 +29,7 @@ export function Tonight({ report, onOpen }: { report: Report; onOpen: (stepId: s
       <ol className="mt-2 max-w-3xl">
         {tonight.map(({ slot, fromMin, toMin }) => {
           const step = findIn(steps, (s) => s.id === slot.stepId);
-          const part = parts.find((p) => p.id === step.partId);
+          const part = byId(parts, step.partId);
           return (
             <li key={slot.stepId} className="flex gap-4 border-t border-hair py-2 text-[17px]">
               <span className="w-28 shrink-0 text-soft">

@@ -1,4 +1,4 @@
-import { firstOf, getFrom } from '@fomrik/core/units';
+import { byId, firstOf, getFrom } from '@fomrik/core/units';
 import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import { drawnPieces, type PartReport, standardKinds, freeName } from '@fomrik/core/parts';
 import type { FeatureKind } from '@fomrik/core/features';
@@ -35,7 +35,7 @@ export function DetailsTab({ part, made, change }: DetailsTabProps) {
   const drawing = useView((v) => v.drawing);
   const last = useView((v) => v.lastEdge);
   const shell = drawnPieces(made).filter((p) => p.role === 'shell');
-  const edge = shell.find((p) => p.id === last?.pieceId)?.edges.find((e) => e.id === last?.edgeId);
+  const edge = byId(shell, last?.pieceId)?.edges.find((e) => e.id === last?.edgeId);
   const first = made.panels[0];
   if (!first)
     return (

@@ -1,5 +1,5 @@
 import type { PartReport } from '@fomrik/core/parts';
-import { counted, trimNumber } from '@fomrik/core/units';
+import { byId, counted, trimNumber } from '@fomrik/core/units';
 import { useLength } from '../../parts/useLength';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
@@ -9,7 +9,7 @@ import { HeadBalance } from './HeadBalance';
 /** How the part sits, what moves, in which order everything is put on, and every strap. */
 export function FitTab({ made }: { made: PartReport }) {
   const carried = useReport((s) => s.report!.carried.find((c) => c.partIds.includes(made.id)));
-  const root = useReport((s) => s.report!.parts.find((p) => p.id === carried?.rootId));
+  const root = useReport((s) => byId(s.report!.parts, carried?.rootId));
   const update = useBuild((s) => s.update);
   if (!carried) return <WornFit made={made} />;
   const field = root?.stickField;
@@ -19,7 +19,7 @@ export function FitTab({ made }: { made: PartReport }) {
       {...(field && {
         onStick: (rodId: string) =>
           update((d) => {
-            const part = d.parts.find((p) => p.id === carried.rootId);
+            const part = byId(d.parts, carried.rootId);
             if (part) part.params[field] = rodId;
           }),
       })}
@@ -34,7 +34,7 @@ function WornFit({ made }: { made: PartReport }) {
   const head = useReport((s) => s.report!.onHead.find((h) => h.partIds.includes(made.id)));
   const sag = wear?.sags[0];
   const straps = fitting.straps.filter((s) => s.partId === made.id);
-  const piece = (id: string): string => made.pieces.find((p) => p.id === id)?.name ?? id;
+  const piece = (id: string): string => byId(made.pieces, id)?.name ?? id;
   return (
     <div className="grid grid-cols-[1fr_1.15fr_1.1fr] gap-x-5 text-[13px]">
       <section aria-label="How it sits">

@@ -3,7 +3,7 @@ import type { BuildDoc, Part, Row } from '@fomrik/core/document';
 import { encloses, type FormKind, otherHalf, type SkinParams } from '@fomrik/core/forms';
 import type { PartReport } from '@fomrik/core/parts';
 import type { Mending, UpAxis } from '@fomrik/core/skin';
-import { counted, type Result, trimNumber } from '@fomrik/core/units';
+import { byId, counted, type Result, trimNumber } from '@fomrik/core/units';
 import { proxy } from 'comlink';
 import type { Draft } from 'immer';
 import { useEffect, useRef, useState } from 'react';
@@ -159,7 +159,7 @@ export function SurfacePanel({
       // What no part and no version is skinned over any more gives way; undo brings it back.
       const used = usedMeshes(d);
       d.meshes = [...(d.meshes ?? []).filter((m) => used.has(m.id)), kept];
-      const own = d.parts.find((p) => p.id === part.id);
+      const own = byId(d.parts, part.id);
       if (own)
         Object.assign(own.params, {
           mesh: id,
