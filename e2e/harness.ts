@@ -152,6 +152,8 @@ export async function go(page: Page, bench: Workbench, station: string, build = 
   if (new URL(page.url()).pathname.startsWith(at) && (await tab.count()) > 0) await tab.click();
   else await page.goto(`${bench.url}${at}${station}`);
   await page.locator('[data-figure="massG"]').getByText(/\d/).first().waitFor();
+  // The station's own code may still be on its way: without it nothing is there once the server is stopped.
+  await page.locator('main').getByText('Loading…', { exact: true }).waitFor({ state: 'detached' });
 }
 
 /** Opens a station as it is opened first, with nothing in the page that was there before. */
