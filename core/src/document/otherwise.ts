@@ -22,7 +22,7 @@ import { featureRule, MOST_LAYERS, type Part, pieceDartsRule, plyRule } from './
 /** What a form holds is checked once its part is known, in `versionsFit`. */
 const anyParams: Rule<Params> = rule(Joi.object());
 
-/** What one part has otherwise in a version; what is not named is as in the document. */
+/** What differs in one part of a version; everything that is not named stays as in the document. */
 const partOtherwiseRule = (known: Known) =>
   object({
     leftOut: flag,
@@ -48,7 +48,7 @@ export const versionRule = (known: Known) =>
   });
 export type Version = ValueOf<ReturnType<typeof versionRule>>;
 
-/** What a version has otherwise must be what its part's form can have; parts that are gone are passed over. */
+/** Values that differ in a version must be valid for the form of their part; parts that were removed are skipped. */
 export const versionsFit =
   ({ forms }: Known) =>
   (doc: { parts: readonly Part[]; versions?: readonly Version[] }): string | undefined => {

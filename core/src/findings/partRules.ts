@@ -3,10 +3,10 @@ import { byId, printMm, firstOf } from '../units';
 import type { Finding } from '../document';
 import { inPart, when, type PartRule } from './rule';
 
-/** So many like ones are told one by one; more are one, with their number. */
+/** Up to this many similar findings are listed one by one; more are shown as one, with a count. */
 const FEW = 2;
 
-/** Findings of which there are many alike, as the worst of them. */
+/** Groups similar findings: a large group is represented by its worst one. */
 function asOne(checks: readonly Finding[]): { check: Finding; others: number }[] {
   const groups = new Map<string, Finding[]>();
   for (const check of checks) {

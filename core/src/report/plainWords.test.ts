@@ -28,7 +28,7 @@ const fieldTexts = (fields: readonly Field[]): string[] =>
 describe('plain English', function () {
   this.timeout(120_000);
 
-  it('is told apart from what is not', () => {
+  it('recognises bad wording and lets good wording pass', () => {
     for (const bad of [
       'trace 1 pieces',
       'At the on left wall',

@@ -1,13 +1,12 @@
+import { colourField } from '../laying/stripFields';
 import { type Check, choice, count, type Proposal, length, type ParamsOf } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
 import { edgeGlow, type EdgeLit, mostEngraved } from '../../light';
-import { type LampColour, ledBodies, leds, walls } from '../../materials';
+import { ledBodies, walls } from '../../materials';
 import { platePiece } from '../../panel';
 import { trimNumber, firstOf } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
 import { spotFrom } from '../laying/spot';
-
-const colours = Object.keys(leds) as LampColour[];
 
 const fields = [
   length('widthMm', 'Across', [15, 400], 'Of what is seen of the sheet; lamps stand along this.'),
@@ -38,12 +37,7 @@ const fields = [
     'Of the face: lines and dots scratched or milled; what is left is looked through.',
   ),
   count('lamps', 'Lamps an edge', [1, 40], 'Set into the edge, evenly.'),
-  choice(
-    'colour',
-    'Colour',
-    colours.map((c) => [c, c] as const),
-    'Of the light.',
-  ),
+  colourField,
   choice(
     'edges',
     'Far edge',

@@ -1,12 +1,11 @@
+import { colourField } from '../laying/stripFields';
 import { choice, count, length, type ParamsOf } from '../../document';
-import { type LampColour, ledBodies, leds } from '../../materials';
+import { ledBodies } from '../../materials';
 import { defineFeature, type Item, nothing, notLaid, panelOf } from '../contract';
 import { spotBy } from '../laying/spot';
 import { checksOf, LEAST_PITCH_MM } from './checks';
 import { layoutOf } from './layout';
 import { throughChecks, throughWork } from './through';
-
-const colours = Object.keys(leds) as LampColour[];
 
 const fields = [
   count('count', 'Lamps', [1, 60], 'All of them together.'),
@@ -23,12 +22,7 @@ const fields = [
   count('rows', 'Rows', [1, 20], 'Of the grid, as far apart as its lamps.', 'Form', {
     when: (params) => (params as { layout?: string }).layout === 'grid',
   }),
-  choice(
-    'colour',
-    'Colour',
-    colours.map((c) => [c, c] as const),
-    'Of the light.',
-  ),
+  colourField,
   choice(
     'body',
     'Body',

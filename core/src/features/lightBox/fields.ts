@@ -1,11 +1,10 @@
 import { choice, count, length, type ParamsOf } from '../../document';
-import { diffusers, type LampColour, leds } from '../../materials';
+import { diffusers } from '../../materials';
+import { colourField, diffuserField } from '../laying/stripFields';
 import { diffuserOf } from './box';
 
 const litOf = (params: object): string | undefined => (params as { lit?: string }).lit;
 const ofLamps = (params: object): boolean => litOf(params) === 'lamps';
-
-const colours = Object.keys(leds) as LampColour[];
 
 export const fields = [
   length('widthMm', 'Width', [8, 400], 'Of the window.'),
@@ -34,12 +33,7 @@ export const fields = [
   count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.', 'Form', {
     when: (params) => litOf(params) === '5v',
   }),
-  choice(
-    'colour',
-    'Colour',
-    colours.map((c) => [c, c] as const),
-    'Of the light.',
-  ),
+  colourField,
   choice(
     'shine',
     'Lamps',
@@ -53,12 +47,7 @@ export const fields = [
     { when: ofLamps },
   ),
   length('deepMm', 'Lamps behind', [3, 80], 'From the lamps to the diffuser.'),
-  choice(
-    'diffuser',
-    'Diffuser',
-    diffusers.map((d) => [d.id, d.name] as const),
-    'What the light goes through.',
-  ),
+  diffuserField('Diffuser'),
   count('layers', 'Layers', [1, 4], 'Of it.'),
   choice(
     'over',

@@ -1,7 +1,5 @@
 import { choice, count, length, type ParamsOf } from '../../document';
-import { diffusers, type LampColour, leds } from '../../materials';
-
-const colours = Object.keys(leds) as LampColour[];
+import { colourField, diffuserField } from '../laying/stripFields';
 
 const isAlong = (params: object): boolean => (params as { way?: string }).way === 'along';
 const isWound = (params: object): boolean => !isAlong(params);
@@ -16,12 +14,7 @@ export const fields = [
     ],
     'Wound round a dowel or tube.',
   ),
-  choice(
-    'colour',
-    'Colour',
-    colours.map((c) => [c, c] as const),
-    'Of the light.',
-  ),
+  colourField,
   choice(
     'way',
     'Runs',
@@ -43,12 +36,7 @@ export const fields = [
     when: isWound,
   }),
   length('sleeveMm', 'Sleeve inside', [20, 400], 'Of the diffuser round it.'),
-  choice(
-    'diffuser',
-    'Sleeve of',
-    diffusers.map((d) => [d.id, d.name] as const),
-    'What it shines through.',
-  ),
+  diffuserField('Sleeve of'),
   count('layers', 'Layers', [1, 4], 'Of diffuser.'),
   count('evenPct', 'Evenness wanted, %', [10, 95], 'Darkest spot against the mean.'),
 ] as const;
