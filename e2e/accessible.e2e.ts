@@ -73,9 +73,9 @@ describe('every screen can be used by everyone', function () {
   it('keeps what was noticed in a drawer where it is narrow', async () => {
     await page.setViewportSize({ width: 820, height: 1180 });
     await go(page, bench, 'shape', troubled);
-    const tales = page.getByRole('complementary', { name: 'Findings' });
+    const tales = page.getByRole('complementary', { name: 'Inspector' });
     expect(await tales.isVisible()).to.equal(false);
-    await page.getByRole('button', { name: /^Noticed \d+/ }).click();
+    await page.getByRole('button', { name: /^Inspector \(\d+/ }).click();
     await tales.waitFor();
   });
 });

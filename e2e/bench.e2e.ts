@@ -1,6 +1,16 @@
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
-import { go, noGraveFaults, onWorkbench, saved, shows, type, type Workbench } from './harness';
+import {
+  go,
+  noGraveFaults,
+  onWorkbench,
+  openDetail,
+  openDrawer,
+  saved,
+  shows,
+  type,
+  type Workbench,
+} from './harness';
 
 const build = 'demo-lampwarden-harness';
 
@@ -21,7 +31,6 @@ describe('the shaping bench', function () {
       .click();
     await page.locator('canvas').waitFor();
   };
-  const tab = (name: string): Promise<void> => page.getByRole('tab', { name }).click();
   const drawn = (piece: string): Locator => page.locator(`[data-piece="${piece}"]`);
   /** Waits until a text somewhere matches. */
   const says = async (where: Locator, what: RegExp): Promise<string> => {
@@ -35,14 +44,13 @@ describe('the shaping bench', function () {
 
   it('trims an edge, mitres it with the next, and cuts both as pieces', async () => {
     await choose('Greaves');
-    await tab('Details and darts');
     await page.getByRole('button', { name: /^first half, lower edge/ }).focus();
     await page.getByRole('button', { name: 'Trim an edge' }).click();
     await drawn('greave-1.trim-1').waitFor({ state: 'attached' });
     await page.getByRole('button', { name: /^first half, gap/ }).focus();
     await page.getByRole('button', { name: 'Trim an edge' }).click();
     await page.getByRole('button', { name: /^trim, lower edge, mitred end/ }).waitFor({ state: 'attached' });
-    await page.locator('[data-feature="greave-1.trim-1"]').getByLabel('Width').fill('30');
+    await (await openDetail(page, { id: 'greave-1.trim-1' })).getByLabel('Width').fill('30');
     await page.keyboard.press('Enter');
     await page
       .getByRole('button', { name: /^trim, lower edge, square end, 30\.0 mm/ })
@@ -54,7 +62,7 @@ describe('the shaping bench', function () {
   });
 
   it('refuses a width out of range and keeps what was there', async () => {
-    const row = page.locator('[data-feature="greave-1.trim-1"]');
+    const row = await openDetail(page, { id: 'greave-1.trim-1' });
     await row.getByLabel('Width').fill('400');
     await page.keyboard.press('Enter');
     expect(await row.innerText()).to.match(/4.*120/);
@@ -117,7 +125,6 @@ describe('the shaping bench', function () {
 
   it('slides a seam on the solid', async () => {
     await choose('Greaves');
-    await tab('Form and foam');
     const seam = page.locator('[data-handle="seamDeg"]');
     await seam.focus();
     for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
@@ -126,7 +133,7 @@ describe('the shaping bench', function () {
   });
 
   it('tells how it fits: gaps, moving, order of putting on, straps', async () => {
-    await tab('Fit');
+    await openDrawer(page, 'Fit');
     expect(await page.getByLabel('How it sits').innerText()).to.match(/Nearest the body: \d+/);
     expect(await page.getByLabel('Moving').innerText()).to.match(/knee bends/);
     expect(await page.getByLabel('Putting on').innerText()).to.match(
@@ -156,7 +163,6 @@ describe('the shaping bench', function () {
       .getByRole('button', { name: /^Thigh/ })
       .waitFor();
     await page.getByRole('button', { name: 'On the figure' }).click();
-    await tab('Form and foam');
     await type(page, 'Ease in girth', '22');
     await shows(page, 'Ease in girth', '22 mm');
     await saved(page);

@@ -89,6 +89,7 @@ describe('a bought thing, refitted', function () {
     await page.getByLabel('By, thing 4').fill('20');
     await page.getByLabel('Price, thing 4').fill('3');
     await page.getByLabel('Price, thing 4').blur();
+    await page.getByRole('button', { name: /^All \d+ figures/ }).click();
     const figure = page.getByText('found things cost').locator('..');
     await figure.getByText('3.00').waitFor();
     await page.getByLabel('Set', { exact: true }).fill('2');
@@ -107,6 +108,7 @@ describe('a bought thing, refitted', function () {
     // 150 mm as they were cut, within half a percent.
     await page.getByRole('button', { name: /Take 1: (149\.[3-9]|150\.[0-7]) ±/ }).waitFor();
     await page.getByRole('button', { name: 'Take all 2 as pieces' }).click();
+    await page.getByRole('button', { name: 'Flat', exact: true }).click();
     await page.getByText(/piece A · cut 1/).waitFor();
     await page.getByText(/piece B · cut 1/).waitFor();
     await saved(page);

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { go, saved, shows, type, type Workbench, onWorkbench, noGraveFaults } from './harness';
+import { go, openGroup, saved, shows, type, type Workbench, onWorkbench, noGraveFaults } from './harness';
 
 const build = 'demo-lampwarden-harness';
 
@@ -24,7 +24,8 @@ describe('a harness of many forms', function () {
       .getByRole('button', { name: /^gore 8, gore seam/ })
       .first()
       .waitFor({ state: 'attached' });
-    expect(await page.getByRole('complementary', { name: 'Findings' }).innerText()).to.include(
+    await page.getByRole('button', { name: /^All \d+ figures/ }).click();
+    expect(await page.getByRole('complementary', { name: 'Inspector' }).innerText()).to.include(
       'sees to each side',
     );
     await page.getByRole('button', { name: 'Stretch' }).click();
@@ -60,6 +61,7 @@ describe('a harness of many forms', function () {
     await page.getByRole('menuitem', { name: /Knee cop/ }).click();
     await page.getByRole('button', { name: /^cop, lower edge/ }).waitFor({ state: 'attached' });
     await type(page, 'Dome', '70');
+    await openGroup(page, 'Flattening');
     await type(page, 'Darts at most', '0');
     await page.locator('[data-rule="stretch"]').waitFor();
     expect(await page.locator('[data-rule="stretch"]').innerText()).to.match(/must stretch \d+ %/);

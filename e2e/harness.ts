@@ -162,6 +162,34 @@ export async function openAnew(page: Page, bench: Workbench, station: string, bu
   await go(page, bench, station, build);
 }
 
+/** Opens a group of the inspector, where it is folded. */
+export async function openGroup(page: Page, title: string): Promise<Locator> {
+  const group = page
+    .getByRole('complementary', { name: 'Inspector' })
+    .getByRole('region', { name: title, exact: true });
+  const head = group.getByRole('heading').getByRole('button').first();
+  if ((await head.getAttribute('aria-expanded')) !== 'true') await head.click();
+  return group;
+}
+
+/** Opens a detail of the part in the inspector, by its id or its kind, and gives its line. */
+export async function openDetail(page: Page, which: { id: string } | { kind: string }): Promise<Locator> {
+  const line = page
+    .locator('id' in which ? `[data-feature="${which.id}"]` : `li[data-kind="${which.kind}"]`)
+    .first();
+  const head = line.getByRole('button').first();
+  await head.waitFor();
+  if ((await head.getAttribute('aria-expanded')) !== 'true') await head.click();
+  return line;
+}
+
+/** Opens a tab of the drawer. */
+export async function openDrawer(page: Page, name: string): Promise<void> {
+  const tab = page.getByRole('tab', { name, exact: false });
+  await tab.waitFor();
+  if ((await tab.getAttribute('aria-selected')) !== 'true') await tab.click();
+}
+
 /** What a figure of the ledger shows. */
 export const figure = async (page: Page, key: string): Promise<string> =>
   page.locator(`[data-figure="${key}"]`).innerText();

@@ -5,7 +5,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import sharp from 'sharp';
-import { drag, figure, go, noGraveFaults, onWorkbench, saved, shows, type, type Workbench } from './harness';
+import {
+  drag,
+  figure,
+  go,
+  noGraveFaults,
+  onWorkbench,
+  openDrawer,
+  saved,
+  shows,
+  type,
+  type Workbench,
+} from './harness';
 
 const build = 'demo-lampwarden-arms';
 
@@ -93,7 +104,7 @@ describe('the arms on the bench', function () {
 
   it('tells how it balances and hangs, and takes another stick', async () => {
     await choose('Wick-pike, shaft');
-    await page.getByRole('tab', { name: 'Fit' }).click();
+    await openDrawer(page, 'Fit');
     const hand = page.getByRole('region', { name: 'In the hand' });
     expect(await hand.innerText()).to.match(/balances 2\d\d mm beyond/);
     const before = await figure(page, 'massG');
@@ -129,8 +140,9 @@ describe('the arms on the bench', function () {
     expect(names.length).to.be.greaterThan(3);
     for (const text of names.slice(0, 5)) {
       await choose(text.split('\n')[0]!);
-      for (const name of ['Form and foam', 'Details and darts', 'Fit']) {
-        await page.getByRole('tab', { name }).click();
+      const tabs = page.getByLabel('More at this station').getByRole('tab');
+      for (let i = 0; i < (await tabs.count()); i++) {
+        if ((await tabs.nth(i).getAttribute('aria-selected')) !== 'true') await tabs.nth(i).click();
         await page.getByRole('tabpanel').waitFor();
       }
     }
@@ -139,7 +151,7 @@ describe('the arms on the bench', function () {
 
   it('parts a board along a line: two pieces, letters on both, one step to join them', async () => {
     await choose('Signal pistol, body');
-    await page.getByRole('tab', { name: 'Details and darts' }).click();
+    await page.getByRole('button', { name: 'Flat', exact: true }).click();
     const before = await page.locator('[data-piece]').count();
     await page.getByRole('button', { name: 'Part it' }).click();
     await page.locator('[data-piece$="-b"]').first().waitFor({ state: 'attached' });
@@ -156,7 +168,6 @@ describe('the arms on the bench', function () {
     await rack()
       .getByRole('button', { name: /^Turned form/ })
       .waitFor();
-    await page.getByRole('tab', { name: 'Form and foam' }).click();
     expect(await page.getByLabel('Hangs from').locator('option:checked').innerText()).to.equal(
       'Fog knife, handle',
     );
@@ -194,7 +205,6 @@ describe('the arms on the bench', function () {
     await saved(page);
     await go(page, bench, 'shape', build);
     await choose('Signal pistol, body');
-    await page.getByRole('tab', { name: 'Form and foam' }).click();
     const editor = page.getByRole('group', { name: /^Outline, drawn/ });
     const width = async (): Promise<number> => Number(await editor.locator('image').getAttribute('width'));
     await editor.locator('image').waitFor();
@@ -255,7 +265,6 @@ describe('the arms on the bench', function () {
     await saved(page);
     await go(page, bench, 'shape', build);
     await choose('Signal pistol, body');
-    await page.getByRole('tab', { name: 'Form and foam' }).click();
     await page.getByLabel('Picture beneath').selectOption({ label: 'template' });
     const found = page.getByRole('group', { name: 'Traced from the picture' });
     await found.getByRole('button', { name: 'Trace its outlines' }).click();
@@ -291,7 +300,6 @@ describe('the arms on the bench', function () {
       .waitFor({ state: 'detached' });
     await rack().getByLabel('Edits go to').selectOption({ label: 'this one' });
     await choose('Fog knife, blade');
-    await page.getByRole('tab', { name: 'Form and foam' }).click();
     await type(page, 'Length', '150 mm');
     await rack().getByLabel('Version', { exact: true }).selectOption({ label: 'as designed' });
     await shows(page, 'Length', '210 mm');

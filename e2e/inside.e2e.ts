@@ -1,6 +1,15 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { go, noGraveFaults, onWorkbench, saved, type, type Workbench } from './harness';
+import {
+  go,
+  noGraveFaults,
+  onWorkbench,
+  openDetail,
+  openDrawer,
+  saved,
+  type,
+  type Workbench,
+} from './harness';
 
 /** What lies inside, from the tray to a whole method of light, on the real bench. */
 describe('the inside of a prop', function () {
@@ -9,7 +18,7 @@ describe('the inside of a prop', function () {
   let page: Page;
   onWorkbench((tools) => ({ bench, page } = tools));
 
-  const inside = () => page.getByRole('region', { name: 'What is inside' });
+  const inside = () => page.getByRole('complementary').getByRole('region', { name: 'Put in' });
   const choose = async (part: string): Promise<void> => {
     await page
       .getByRole('navigation', { name: 'Rack' })
@@ -22,7 +31,8 @@ describe('the inside of a prop', function () {
     await page.locator('canvas').waitFor();
     await page.waitForTimeout(1500);
     const before = await inside().locator('li').count();
-    const from = (await inside().getByRole('button', { name: 'Device' }).boundingBox())!;
+    const tray = page.getByRole('group', { name: 'Put in' });
+    const from = (await tray.getByRole('button', { name: 'Device' }).boundingBox())!;
     const solid = (await page.locator('canvas').boundingBox())!;
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
     await page.mouse.down();
@@ -31,8 +41,8 @@ describe('the inside of a prop', function () {
     const line = inside().locator('li[data-kind="gadget"]');
     await line.waitFor();
     expect(await inside().locator('li').count()).to.equal(before + 1);
-    const up = await line.getByLabel('Up', { exact: true }).inputValue();
-    expect(Number(up)).to.be.lessThan(45);
+    const up = await line.getByLabel('From its lower edge', { exact: true }).inputValue();
+    expect(Number.parseFloat(up)).to.be.lessThan(90);
     // Let go beside the shell it stays in the tray.
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
     await page.mouse.down();
@@ -45,7 +55,7 @@ describe('the inside of a prop', function () {
   });
 
   it('compares the methods of light and takes one whole, in one step', async () => {
-    await page.getByRole('tab', { name: 'Methods' }).click();
+    await openDrawer(page, 'Methods');
     await page.getByRole('button', { name: 'Compare the methods' }).click();
     await page.getByRole('button', { name: '12 V strip cut in segments' }).click();
     await inside().locator('li[data-kind="light-strip"]').waitFor();
@@ -62,19 +72,17 @@ describe('the inside of a prop', function () {
     await page.getByRole('button', { name: 'Part', exact: true }).click();
     await page.getByRole('menuitem', { name: /^Bought thing, opened up/ }).click();
     await choose('Bought thing, opened up');
-    await page.getByRole('tab', { name: 'Form and foam' }).click();
     await type(page, 'Deep', '40 mm');
     await go(page, bench, 'inside', 'demo-lampwarden-arms');
     await choose('Bought thing, opened up');
     await page.getByRole('button', { name: 'Light it' }).click();
     const pack = inside().locator('li[data-kind="pack"]');
-    await pack.waitFor();
+    await openDetail(page, { kind: 'pack' });
     expect(await pack.getByLabel('Where').locator('option:checked').innerText()).to.equal('inside');
     await noGraveFaults(page);
     // Three cells side by side want more than a shallow case has.
     await go(page, bench, 'shape', 'demo-lampwarden-arms');
     await choose('Bought thing, opened up');
-    await page.getByRole('tab', { name: 'Form and foam' }).click();
     await type(page, 'Deep', '12 mm');
     await page
       .getByText(/Bought thing, opened up: .* mm (deep|thick|room)/)
@@ -94,7 +102,7 @@ describe('the inside of a prop', function () {
     await go(page, bench, 'inside', 'demo-lampwarden-arms');
     await choose('Signal pistol, body');
     await page.getByRole('button', { name: 'Light it' }).click();
-    const pack = inside().locator('li[data-kind="pack"]');
+    const pack = await openDetail(page, { kind: 'pack' });
     await pack.getByLabel('Pack', { exact: true }).selectOption({ label: 'another, measured' });
     await pack.getByLabel('Thick', { exact: true }).waitFor();
     await type(page, 'Thick', '8');
@@ -114,6 +122,8 @@ describe('the inside of a prop', function () {
   it('takes the regulator away from a ring, says what that does, and gives it back', async () => {
     await choose('Wick-pike, lantern');
     const circuit = page.locator('[data-circuit="wick"]');
+    const head = circuit.getByRole('button').first();
+    if ((await head.getAttribute('aria-expanded')) !== 'true') await head.click();
     await circuit
       .getByLabel('Regulator', { exact: true })
       .selectOption({ label: 'none: straight from the pack' });

@@ -9,6 +9,8 @@ import {
   figure,
   go,
   noGraveFaults,
+  openDetail,
+  openDrawer,
   saved,
   shows,
   type,
@@ -26,7 +28,7 @@ describe('from tape measure to printed pattern', function () {
   onWorkbench((tools) => ({ bench, page, open } = tools));
 
   const girth = async (): Promise<number> => {
-    const text = (await page.getByRole('complementary', { name: 'Findings' }).innerText()).replace(
+    const text = (await page.getByRole('complementary', { name: 'Inspector' }).innerText()).replace(
       /\n/g,
       ' ',
     );
@@ -125,7 +127,7 @@ describe('from tape measure to printed pattern', function () {
     await page.getByRole('button', { name: 'Light it' }).click();
     await page.getByRole('img', { name: /Circuit: 3 × AAA.*[23] strings, [35][89] mA/ }).waitFor();
     expect(await page.getByText('130 Ω').count()).to.be.within(2, 3);
-    await page.getByRole('tab', { name: 'Hours' }).click();
+    await openDrawer(page, 'Hours');
     await page
       .getByRole('img', { name: /Run time [\d.]+ hours/ })
       .locator('svg')
@@ -135,28 +137,27 @@ describe('from tape measure to printed pattern', function () {
   });
 
   it('reads the bench meter, compares packs, and searches where the pack may sit', async () => {
-    await page.getByRole('tab', { name: 'Bench meter' }).click();
+    await openDrawer(page, 'Bench meter');
     await page.getByLabel('Volts across the slide switch, light on').fill('0,02');
     await page.getByRole('cell', { name: 'sound', exact: true }).waitFor();
     await page.getByLabel('Volts across the slide switch, light on').fill('4.5');
     await page.getByText('the switch is open or its joint is dry').waitFor();
-    await page.getByRole('tab', { name: 'Packs' }).click();
+    await openDrawer(page, 'Packs');
     await page.getByRole('row', { name: /3 × AAA flat holder \(now\)/ }).waitFor();
     expect(await page.getByRole('row', { name: /4 × AAA flat holder/ }).innerText()).to.match(/[\d.]+ h/);
-    await page.getByRole('tab', { name: 'Places' }).click();
+    await openDrawer(page, 'Places');
     const places = page.getByRole('region', { name: 'Places' });
     await places.getByRole('button', { name: 'Search' }).click();
     await places.getByRole('button', { name: 'Put it there' }).first().waitFor();
     expect(await places.getByRole('listitem').first().innerText()).to.match(/mm to spare/);
     await noGraveFaults(page);
-    await page.getByRole('tab', { name: 'Circuit' }).click();
+    await openDrawer(page, 'Circuit');
   });
 
   it('says when the pack does not fit, and cures it with one press', async () => {
     await go(page, bench, 'shape');
     await type(page, 'Padding', '2');
     const finding = page.locator('[data-rule^="pack-room"]');
-    await page.locator('aside summary', { hasText: '13 mm thick' }).click();
     await finding.waitFor();
     expect(await finding.innerText()).to.match(/13 mm thick, the room behind shell is [\d.]+ mm/);
     await finding.getByRole('button', { name: /^Padding/ }).click();
@@ -203,12 +204,12 @@ describe('from tape measure to printed pattern', function () {
   it('drags lamps along the shell', async () => {
     await go(page, bench, 'inside');
     const grip = page.locator('[data-handle^="bracer-1.lamps"]');
-    const up = page.locator('[data-kind="lamps"]').getByLabel('Up', { exact: true });
+    const up = (await openDetail(page, { kind: 'lamps' })).getByLabel('From its lower edge', { exact: true });
     const before = Number.parseFloat(await up.inputValue());
     const now = async (): Promise<number> => Number.parseFloat(await up.inputValue());
     await drag(grip, 12, -26, async () => (await now()) !== before);
     const after = await now();
-    expect(after - before).to.be.within(2, 30);
+    expect(after - before).to.be.within(3, 60);
   });
 
   it('hands out PDF, SVG, DXF and lists that say the same', async () => {

@@ -5,7 +5,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { egg } from '../core/src/skin/testing/surfaces';
-import { go, noGraveFaults, onWorkbench, saved, shows, type Workbench } from './harness';
+import {
+  go,
+  noGraveFaults,
+  openDrawer,
+  openGroup,
+  onWorkbench,
+  saved,
+  shows,
+  type Workbench,
+} from './harness';
 
 const build = 'demo-lampwarden-gull';
 
@@ -75,15 +84,14 @@ describe('a mask skinned over a surface', function () {
     const before = await pieces();
     await surface().getByRole('button', { name: 'Draw a seam' }).click();
     const box = (await page.locator('canvas').boundingBox())!;
-    for (const [x, y] of [
-      [0.5, 0.32],
-      [0.55, 0.5],
-      [0.5, 0.62],
-    ] as const) {
-      await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+    const keep = surface().getByRole('button', { name: /^Keep the seam/ });
+    // Down the middle, until three presses met the shell.
+    for (let y = 0.34; y < 0.7 && !/3 spots/.test(await keep.innerText()); y += 0.06) {
+      await page.mouse.click(box.x + 0.47 * box.width, box.y + y * box.height);
       await page.waitForTimeout(300);
     }
     await surface().getByRole('button', { name: 'Keep the seam (3 spots)' }).click();
+    await openDrawer(page, 'Drawn seams');
     await shows(page, 'Line, spot 1', '1');
     await saved(page);
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -95,10 +103,9 @@ describe('a mask skinned over a surface', function () {
   it('comes apart: one side stays, the rest is a part of its own, and undo takes it away', async () => {
     const parts = () => page.getByRole('navigation', { name: 'Rack' });
     expect(await surface().getByRole('button', { name: 'Make the rest a part' }).count()).to.equal(0);
-    await page
-      .locator('fieldset', { hasText: 'Comes apart' })
-      .getByRole('button', { name: 'parting', exact: true })
-      .click();
+    const group = await openGroup(page, 'Comes apart');
+    await group.getByRole('button', { name: /open the table/ }).click();
+    await page.getByRole('tabpanel').getByRole('button', { name: 'parting', exact: true }).click();
     await shows(page, 'Up, parting 1', '80 mm');
     await surface().getByRole('button', { name: 'Make the rest a part' }).click();
     await parts().getByText('Gull mask, the rest').waitFor();

@@ -90,7 +90,7 @@ const numeric =
     label: string,
     range: readonly [number, number],
     help: string,
-    group = 'Form',
+    group = 'Size',
     rest: Rest<K> = {},
   ): NumberField<K> => ({ type, key, label, range, help, group, ...rest });
 
@@ -105,7 +105,7 @@ export const number = <K extends string>(
   range: readonly [number, number],
   unit: string,
   help: string,
-  group = 'Form',
+  group = 'Size',
   rest: Rest<K> = {},
 ): NumberField<K> => ({ type: 'number', key, label, range, unit, help, group, ...rest });
 
@@ -114,7 +114,7 @@ export const choice = <K extends string, const V extends string | number>(
   label: string,
   choices: readonly (readonly [V, string])[],
   help: string,
-  group = 'Form',
+  group = 'Size',
   rest: Rest<K> & { open?: boolean; surfaces?: boolean } = {},
 ): ChoiceField<K, V> => ({
   type: 'choice',

@@ -36,6 +36,9 @@ export interface Finding<R = Remedy> {
   excess: number;
   partId?: string;
   pieceId?: string;
+  /** The detail of the part, or the circuit, that it is about. */
+  featureId?: string;
+  circuitId?: string;
   /** What it has in common with findings of other details of the part: like ones are shown as one, with their number. */
   alike?: string;
   remedies: readonly R[];

@@ -4,6 +4,7 @@ import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Switch } from '../materials';
 import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
 import type { Provenance } from '../units';
+import type { Picture } from './picture';
 
 /** The sheet a panel is cut from. */
 export type FoamOf = (panel: Panel) => FoamSheet;
@@ -157,6 +158,8 @@ export interface FeatureKind {
   /** Its name, and what adding one is called. */
   label: string;
   verb: string;
+  /** A small picture of it: it is chosen by eye. */
+  picture: Picture;
   summary: string;
   /** The station where it is planned. */
   station: Extract<Station, 'shape' | 'inside'>;

@@ -15,3 +15,4 @@ export {
 export { diffuserRows, type DiffuserRow } from './lightBox/compared';
 export { boxFace, diffuserOf, type LightBox } from './lightBox/box';
 export { features } from './registry';
+export { PICTURE_MM, type Ink, type Picture } from './picture';

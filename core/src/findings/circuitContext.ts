@@ -25,9 +25,9 @@ export const each =
 export const about = (
   { made }: CircuitContext,
   id: string,
-): Pick<Finding, 'id' | 'station'> & { partId?: string } => {
+): Pick<Finding, 'id' | 'station'> & { partId?: string; circuitId: string } => {
   const partId = made.source?.partId ?? made.partIds[0];
-  return { id: `${id}:${made.id}`, station: 'inside', ...(partId && { partId }) };
+  return { id: `${id}:${made.id}`, station: 'inside', circuitId: made.id, ...(partId && { partId }) };
 };
 
 /** A change of what an item is, such as another pack in the same place. */

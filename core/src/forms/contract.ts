@@ -125,14 +125,6 @@ export interface Model {
 /** Only what a form has; the rest is empty. */
 export type Design = Partial<Model> & Pick<Model, 'panels' | 'joins' | 'roomMm'>;
 
-/** A spot of a panel that follows a value: its place among the values, and shares of width and height. */
-export interface Grip {
-  path: readonly (string | number)[];
-  label: string;
-  panel: string;
-  at: readonly [number, number];
-}
-
 /** Whether a form is made of one sheet, of layers glued face to face, is there already and only covered in sheet, or of no sheet at all. */
 export type Sheets = 'one' | 'layers' | 'existing' | 'none';
 
@@ -163,7 +155,6 @@ export interface FormKind {
   model: (input: FormInput<Params>) => Model;
   /** Outline in its own proportions for the rack, millimetres, y up. */
   silhouette: (params: Params, body: Body) => Vec2[];
-  grips: readonly Grip[];
 }
 
 /** A form as its folder writes it; P is what its fields describe. */
@@ -183,7 +174,6 @@ export interface FormSpec<P> {
   defaults: (body: Body) => P;
   design: (input: FormInput<P>) => Design;
   silhouette: (params: P, body: Body) => Vec2[];
-  grips?: readonly Grip[];
 }
 
 /** Fields of every form that does not simply unroll. */
@@ -200,13 +190,12 @@ export const layFields = [
 
 /** A form under the common contract. */
 export function defineForm<P>(spec: FormSpec<P>): FormKind {
-  const { kind, label, summary, zones, grips = [], developable = false } = spec;
+  const { kind, label, summary, zones, developable = false } = spec;
   return {
     kind,
     label,
     summary,
     zones,
-    grips,
     fields: developable ? spec.fields : [...spec.fields, ...layFields],
     ...(spec.lifts && { lifts: spec.lifts }),
     startStack: spec.startStack ?? [{ foamId: 'light-eva', nominalMm: 6 }],

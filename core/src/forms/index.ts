@@ -4,7 +4,6 @@ export type {
   FormFigure,
   FormInput,
   FormKind,
-  Grip,
   Model,
   OpeningClearance,
   Tie,

@@ -3,7 +3,6 @@ export { copiedPart, freeName, keptAlone, ownCircuits, type Copied } from './cop
 export { foamFor, modelOf, type Context } from './context';
 export { isValid, needCandidates } from './remedies';
 export { fasteningsG } from './gapFastenings';
-export type { FormHandle } from './grips';
 export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
 export { makePart } from './made';
 export { newBuild, newPart } from './newPart';

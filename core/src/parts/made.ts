@@ -98,7 +98,10 @@ function laysOf(
         if (!kind) return nothing();
         const pointed = kind.parts ? feature : repointed(feature, laid);
         const own = keptOn(kind.lay(on, pointed), pointed, kind, laid, path);
-        return { ...own, checks: own.checks.map((c) => ({ ...c, alike: alikeOf(c, feature) })) };
+        return {
+          ...own,
+          checks: own.checks.map((c) => ({ ...c, featureId: feature.id, alike: alikeOf(c, feature) })),
+        };
       };
       return [feature.id, known.get(feature.id) ?? lay()];
     }),

@@ -25,7 +25,6 @@ import type { Body } from './bodies';
 import { closedFeatures, comingOut } from './checks/wayOut';
 import { finishG, type Painted, paintedOf } from './finish';
 import { fasteningsG, gapFastenings } from './gapFastenings';
-import { type FormHandle, gripsOf } from './grips';
 import { formOf } from './kinds';
 import { makePart, type MadePart, type Noticed, zoneOf } from './made';
 import { packingOf, smallestBox, type PackedPart } from './packed';
@@ -121,7 +120,6 @@ export interface PartReport extends AsItIs {
   /** The smallest box it goes into, and how it travels. */
   packed: PackedPart;
   trial: TrialRow[];
-  grips: FormHandle[];
 }
 
 /** Everything flat of a part that is drawn: what is cut, and the walls of a bought thing. */
@@ -332,6 +330,5 @@ export function partReport(
     packed,
     trial:
       coarse || untried ? (before?.trial ?? []) : trialOf(part, context, made, { pieces, packed, copies }),
-    grips: gripsOf(part, context, model, before?.grips),
   };
 }

@@ -5,5 +5,6 @@ export { placesFor } from './places';
 export { digestOf, type Digest } from './digest';
 export { proposedChannels } from './proposedChannels';
 export { easings, readinessRuns, type Easing } from './easing';
+export { dimensionsIn } from './dimensionsIn';
 export { startIn, type StartAsked } from './startIn';
 export { startLightsIn, type FittedLights } from './startLightsIn';

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { useBuild } from '../store/build';
 import { pinNow } from '../store/notes';
 import { useReport } from '../store/report';
+import { useSelected, selectPart } from '../store/selection';
 import { toggle, useView } from '../store/view';
 import { addPart, mirrorPart } from './partActions';
 import { stations } from './stations';
@@ -28,7 +29,7 @@ export function Find({ id }: { id: string }) {
       label: p.name,
       group: 'Parts',
       run: () => {
-        useView.setState({ partId: p.id });
+        selectPart(p.id);
         go('shape');
       },
     })),
@@ -36,7 +37,7 @@ export function Find({ id }: { id: string }) {
       label: f.title,
       group: 'Findings',
       run: () => {
-        if (f.partId) useView.setState({ partId: f.partId });
+        if (f.partId) selectPart(f.partId);
         go(f.station);
       },
     })),
@@ -45,7 +46,7 @@ export function Find({ id }: { id: string }) {
       group: 'Actions',
       run: () => addPart(kind),
     })),
-    { label: 'Mirror the part', group: 'Actions', run: () => mirrorPart(useView.getState().partId) },
+    { label: 'Mirror the part', group: 'Actions', run: () => mirrorPart(useSelected.getState().partId) },
     { label: 'Pin the present state', group: 'Actions', run: () => void pinNow() },
     { label: 'Compare with a pin', group: 'Actions', run: () => toggle('compareOpen') },
     { label: 'Thickness trial', group: 'Actions', run: () => go('shape') },

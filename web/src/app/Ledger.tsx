@@ -17,7 +17,7 @@ export function Ledger() {
   const parts = useReport((s) => s.report?.parts.length ?? 0);
   const left = useReport((s) => s.report?.coarse.length ?? 0);
   const noticed = useReport((s) => s.report?.findings.length ?? 0);
-  const tales = useView((v) => v.talesOpen);
+  const open = useView((v) => v.inspectorOpen);
   const all = useShownParts().length;
   const failed = useReport((s) => s.error !== '' && s.report !== undefined);
   const old = useBehind() > 0 || failed;
@@ -53,11 +53,12 @@ export function Ledger() {
       <div className="ml-auto flex items-center gap-2">
         <button
           type="button"
-          className="btn hidden max-[1000px]:inline-flex"
-          aria-pressed={tales}
-          onClick={() => toggle('talesOpen')}
+          className="btn hidden max-[1099px]:inline-flex"
+          aria-pressed={open}
+          title="Values and findings of what is selected (I)"
+          onClick={() => toggle('inspectorOpen')}
         >
-          Noticed {noticed}
+          Inspector ({noticed})
         </button>
         {pin && (
           <span className="max-w-40 truncate text-[12px] text-soft">differences from “{pin.name}”</span>

@@ -7,6 +7,7 @@ import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { fold, isFolded } from '../store/folded';
 import { useShownParts } from '../store/version';
+import { useSelected, selectPart } from '../store/selection';
 import { useView } from '../store/view';
 import { LongList } from '../parts/LongList';
 import { WearerOutline } from '../parts/WearerOutline';
@@ -54,7 +55,7 @@ export function Rack() {
   const wearer = useBuild((s) => s.doc.wearer.name);
   const made = useReport((s) => s.report?.parts);
   const letters = useReport((s) => s.report?.letters);
-  const chosen = useView((v) => v.partId) || docParts[0]?.id;
+  const chosen = useSelected((s) => s.partId) || docParts[0]?.id;
   const worn =
     made?.flatMap((m) =>
       m.mount.to === 'wearer' ? [{ zone: m.mount.zone, sides: sidesOf(m), here: m.id === chosen }] : [],
@@ -86,7 +87,7 @@ export function Rack() {
               <button
                 type="button"
                 aria-pressed={here}
-                onClick={() => useView.setState({ partId: part.id })}
+                onClick={() => selectPart(part.id)}
                 className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : 'border-transparent'}`}
               >
                 {report && <Silhouette made={report} small={docParts.length > 3} />}

@@ -1,4 +1,3 @@
-import { findIn } from '@fomrik/core/units';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { toast } from 'sonner';
@@ -9,6 +8,7 @@ import { watchBuild } from '../store/live';
 import { loadNotes } from '../store/notes';
 import '../store/digest';
 import { useReport } from '../store/report';
+import { useSelected, selectPart } from '../store/selection';
 import { useView } from '../store/view';
 import type { Station } from '@fomrik/core/document';
 import { benches, useLoadAhead } from './benches';
@@ -17,14 +17,13 @@ import { Conflict } from './Conflict';
 import { Find } from './Find';
 import { KeysHelp } from './KeysHelp';
 import { Ledger } from './Ledger';
-import { Rack } from './Rack';
 import { Standing } from './Standing';
 import { stations } from './stations';
-import { TellTales } from './TellTales';
 import { TopBar } from './TopBar';
 import { useClocksInTitle } from './useClocksInTitle';
 import { useKeys } from './useKeys';
 import { useSelection } from './useSelection';
+import { Desk } from './Desk';
 
 /** Loads the build named in the address, once. */
 function useOpenBuild(id: string): { error: string; retry: () => void } {
@@ -38,8 +37,8 @@ function useOpenBuild(id: string): { error: string; retry: () => void } {
         useView.setState({ versionId: '', versionScope: 'all' });
         if (recovered) toast('Picked up changes that had not reached the server.');
         const first = useBuild.getState().doc.parts[0];
-        if (!useBuild.getState().doc.parts.some((p) => p.id === useView.getState().partId))
-          useView.setState({ partId: first?.id ?? '' });
+        if (!useBuild.getState().doc.parts.some((p) => p.id === useSelected.getState().partId))
+          selectPart(first?.id ?? '');
         // The build opens without its pins and log as well.
         await loadNotes(id).catch((failure: ApiError) => {
           if (!leaving.signal.aborted) toast.error(`Pins and log are not here yet: ${failure.message}`);
@@ -91,24 +90,17 @@ export function Workshop() {
   return (
     <div className="grid h-full grid-rows-[auto_1fr_auto]">
       <TopBar id={id} station={key} />
-      <div className="relative grid min-h-0 grid-cols-[148px_1fr_292px] max-[1200px]:grid-cols-[112px_1fr_250px] max-[1000px]:grid-cols-[104px_1fr]">
-        <Rack />
-        <main
-          className="relative min-h-0 overflow-auto"
-          aria-label={findIn(stations, (s) => s.key === key).label}
-        >
-          <Conflict />
-          <Standing />
-          {report ? (
-            <Suspense fallback={<p className="p-4 text-soft">Loading…</p>}>
-              <Bench />
-            </Suspense>
-          ) : (
-            !failed && <p className="p-4 text-soft">Calculating…</p>
-          )}
-        </main>
-        <TellTales station={key} />
-      </div>
+      <Desk station={key}>
+        <Conflict />
+        <Standing />
+        {report ? (
+          <Suspense fallback={<p className="p-4 text-soft">Loading…</p>}>
+            <Bench />
+          </Suspense>
+        ) : (
+          !failed && <p className="p-4 text-soft">Calculating…</p>
+        )}
+      </Desk>
       <Ledger />
       <Compare />
       <KeysHelp />

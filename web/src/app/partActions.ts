@@ -14,6 +14,7 @@ import {
 import type { Draft } from 'immer';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
+import { useSelected, selectPart } from '../store/selection';
 import { useView } from '../store/view';
 
 const partIds = (doc: Pick<BuildDoc, 'parts'>): string[] => doc.parts.map((p) => p.id);
@@ -23,7 +24,7 @@ function hostFor(form: string): string | undefined {
   if (!formOf(standardKinds, form).rides) return undefined;
   const { parts } = useBuild.getState().doc;
   const made = useReport.getState().report?.parts ?? [];
-  const chosen = useView.getState().partId || parts[0]?.id;
+  const chosen = useSelected.getState().partId || parts[0]?.id;
   for (let id = chosen, deep = 0; id !== undefined && deep < parts.length; deep++) {
     if (made.some((p) => p.id === id && carries(p))) return id;
     const mount = byId(parts, id)?.mount;
@@ -36,7 +37,7 @@ export function addPart(form: string): void {
   const { doc, update } = useBuild.getState();
   const part = newPart(freeName(partIds(doc), form), doc.wearer, form, standardKinds, hostFor(form));
   update((draft) => void draft.parts.push(part as Draft<Part>));
-  useView.setState({ partId: part.id });
+  selectPart(part.id);
 }
 
 /** A copy of a part comes into the build, with its circuits and what surfaces it needs. */
@@ -46,7 +47,7 @@ function bring({ part, circuits, meshes }: Copied): void {
     draft.circuits.push(...circuits);
     if (meshes.length > 0) draft.meshes = [...(draft.meshes ?? []), ...(meshes as Draft<typeof meshes>)];
   });
-  useView.setState({ partId: part.id });
+  selectPart(part.id);
 }
 
 export function copyPart(id: string): void {
@@ -79,7 +80,7 @@ export function addLike(part: Part, name: string, params: Part['params']): void 
     darts: [],
   };
   useBuild.getState().update((draft) => void draft.parts.push(like as Draft<Part>));
-  useView.setState({ partId: id });
+  selectPart(id);
 }
 
 /** The last of several copies as a part of its own, where it stood, with what is on it. */
@@ -95,7 +96,19 @@ export function freeOne(part: Part): void {
     draft.parts.push(made.part as Draft<Part>);
     draft.circuits.push(...made.circuits);
   });
-  useView.setState({ partId: made.part.id });
+  selectPart(made.part.id);
+}
+
+/** Several parts taken away as one step. */
+export function removeParts(ids: readonly string[]): void {
+  const { temporal } = useBuild;
+  const [first, ...rest] = ids;
+  if (first === undefined) return;
+  removePart(first);
+  // What follows belongs to the same step.
+  temporal.getState().pause();
+  rest.forEach(removePart);
+  temporal.getState().resume();
 }
 
 /** Takes a part away, out of the shown version alone when edits go there; otherwise with the circuits it fed; what fed its lamps from elsewhere lets go of them. */
@@ -106,7 +119,7 @@ export function removePart(id: string): void {
       const version = draft.versions?.find((v) => v.id === versionId);
       if (version) version.parts[id] = { ...version.parts[id], leftOut: true };
     });
-    useView.setState({ partId: '' });
+    selectPart('');
     return;
   }
   useBuild.getState().update((draft) => {
@@ -119,7 +132,7 @@ export function removePart(id: string): void {
     }
   });
   const first = useBuild.getState().doc.parts[0];
-  useView.setState({ partId: first?.id ?? '' });
+  selectPart(first?.id ?? '');
 }
 
 /** Whether a part has a left and a right. */
@@ -138,6 +151,6 @@ export function mirrorPart(id: string): void {
 export function stepPart(by: 1 | -1): void {
   const { parts } = useBuild.getState().doc;
   if (parts.length === 0) return;
-  const at = parts.findIndex((p) => p.id === useView.getState().partId);
-  useView.setState({ partId: itemAt(parts, (at + by + parts.length) % parts.length).id });
+  const at = parts.findIndex((p) => p.id === useSelected.getState().partId);
+  selectPart(itemAt(parts, (at + by + parts.length) % parts.length).id);
 }

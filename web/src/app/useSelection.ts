@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
-import { useShallow } from 'zustand/react/shallow';
+import { inAddress, selectUp, useSelected } from '../store/selection';
 import { useView } from '../store/view';
 
 /**
@@ -10,21 +10,24 @@ import { useView } from '../store/view';
 export function useSelection(open: boolean): void {
   const [params, setParams] = useSearchParams();
   const read = useRef(false);
-  const selected = useView(useShallow(({ partId, circuitId }) => ({ part: partId, circuit: circuitId })));
+  const selected = useSelected();
   useEffect(() => {
     if (read.current) return;
     read.current = true;
-    const [part, circuit] = [params.get('part'), params.get('circuit')];
-    useView.setState({ ...(part && { partId: part }), ...(circuit && { circuitId: circuit }) });
+    const named = Object.entries(inAddress).map(([key, { read: from }]) => {
+      const text = params.get(key);
+      return text ? from(text) : {};
+    });
+    useSelected.setState(Object.assign({}, ...named) as object);
   }, [params]);
   useEffect(() => {
     if (!open) return;
-    const same = Object.entries(selected).every(([key, id]) => (params.get(key) ?? '') === id);
-    if (same) return;
+    const written = Object.entries(inAddress).map(([key, { write }]) => [key, write(selected)] as const);
+    if (written.every(([key, text]) => (params.get(key) ?? '') === text)) return;
     setParams(
       (before) => {
-        for (const [key, id] of Object.entries(selected)) {
-          if (id) before.set(key, id);
+        for (const [key, text] of written) {
+          if (text) before.set(key, text);
           else before.delete(key);
         }
         return before;
@@ -34,9 +37,9 @@ export function useSelection(open: boolean): void {
   }, [open, selected, params, setParams]);
 }
 
-/** One up from what is selected: from an edge to its part, from a line being drawn to none. */
-export function selectUp(): void {
-  const { edge, drawing, seam } = useView.getState();
+/** Escape: what is being drawn is dropped, a pane gives its room back, else one up from what is selected. */
+export function escape(): void {
+  const { drawing, seam, fullPane } = useView.getState();
   if (drawing || seam) useView.setState({ drawing: undefined, seam: undefined });
-  else if (edge) useView.setState({ edge: undefined, lastEdge: undefined });
+  else if (!selectUp() && fullPane !== '') useView.setState({ fullPane: '' });
 }

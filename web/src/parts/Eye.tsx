@@ -40,27 +40,29 @@ const OTHER_SIZE = 1.25;
  * or smaller. Otherwise the eye stays where it was turned to, and nothing moves while a grip is held.
  */
 export function Eye({ of, target, reach, facing }: EyeProps) {
-  const { camera, controls, invalidate } = useThree();
+  const { camera, controls, invalidate, size } = useThree();
+  // A pane narrower than it is high sees less to the sides: the eye stands further off.
+  const far = reach / Math.min(1, size.width / Math.max(1, size.height));
   const { from, asked } = useView((v) => v.eye);
   const framed = useRef<{ of: string; asked: number; reach: number }>(undefined);
   useLayoutEffect(() => {
     const orbit = controls as unknown as Orbit | null;
     if (!orbit) return;
     const before = framed.current;
-    const grown = before ? reach / before.reach : 1;
+    const grown = before ? far / before.reach : 1;
     const other = before?.of !== of || before.asked !== asked;
     const resized = grown > OTHER_SIZE || grown < 1 / OTHER_SIZE;
     if (!other && (!resized || dragging())) return;
     const middle = new Vector3(...target);
     const away =
       other || !before
-        ? new Vector3(...standing[from](facing)).multiplyScalar(reach)
+        ? new Vector3(...standing[from](facing)).multiplyScalar(far)
         : camera.position.clone().sub(orbit.target).multiplyScalar(grown);
     camera.position.copy(middle).add(away);
     orbit.target.copy(middle);
     orbit.update();
-    framed.current = { of, asked, reach };
+    framed.current = { of, asked, reach: far };
     invalidate();
-  }, [of, asked, from, target, reach, facing, camera, controls, invalidate]);
+  }, [of, asked, from, target, far, facing, camera, controls, invalidate]);
   return null;
 }

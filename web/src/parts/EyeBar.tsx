@@ -12,13 +12,13 @@ const words: Record<EyeFrom, string> = {
 export function EyeBar({ dark }: { dark: boolean }) {
   const from = useView((v) => v.eye.from);
   return (
-    <div role="toolbar" aria-label="View" className="absolute right-1 top-11 flex flex-col items-end gap-px">
+    <div role="toolbar" aria-label="View" className="absolute right-1 top-1 flex flex-col items-end gap-px">
       {eyesFrom.map((eye) => (
         <button
           key={eye}
           type="button"
           aria-pressed={eye === from}
-          title={`${words[eye]}; C goes to the next view`}
+          title={`${words[eye]}; V goes to the next view`}
           onClick={() => lookFrom(eye)}
           className={`min-h-6 px-1.5 text-[12px] ${dark ? 'text-white' : 'text-teal'} ${eye === from ? 'border-b-2 border-current font-semibold' : 'border-b-2 border-transparent'}`}
         >

@@ -5,12 +5,16 @@ import { otherUnit } from './useLength';
 
 interface TextFieldProps {
   label: string;
+  /** Said to those who do not see it instead of the label: in a table the column is the label. */
+  bare?: boolean;
   shown: string;
   /** Reads what was typed; a failure is said under the field and nothing changes. */
   read: (text: string) => Result<number>;
   onCommit: (value: number) => void;
-  /** Arrow keys change the value by this. */
-  nudge: (by: number) => number;
+  /** What an arrow key types: the shown number, changed. */
+  nudge?: (by: number) => number;
+  /** The value an arrow key leads to, where what is typed is not the value. */
+  nudged?: (by: number) => number;
   beneath?: ReactNode;
   help?: string;
   suffix?: string;
@@ -18,12 +22,14 @@ interface TextFieldProps {
 }
 
 /** A typed number: commits on Enter or on leaving, Escape takes it back, arrows nudge. */
-function TypedField({
+export function TypedField({
   label,
+  bare = false,
   shown,
   read,
   onCommit,
   nudge,
+  nudged,
   beneath,
   help,
   suffix,
@@ -63,7 +69,13 @@ function TypedField({
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
     event.preventDefault();
     const size = event.altKey ? 0.1 : event.shiftKey ? 10 : 1;
-    const value = nudge(event.key === 'ArrowUp' ? size : -size);
+    const by = event.key === 'ArrowUp' ? size : -size;
+    if (nudged) {
+      settle();
+      onCommit(nudged(by));
+      return;
+    }
+    const value = nudge!(by);
     const checked = read(trimNumber(value, 3));
     if (checked.ok) {
       settle();
@@ -72,8 +84,8 @@ function TypedField({
   };
 
   return (
-    <div className="min-w-0" title={help}>
-      <label htmlFor={id} className="label flex justify-between gap-1">
+    <div className="field" title={help}>
+      <label htmlFor={id} className={bare ? 'sr-only' : 'label flex justify-between gap-1'}>
         <span className="min-w-0 leading-tight">{label}</span>
         {estimate && (
           <span className="italic" aria-hidden>
@@ -90,20 +102,23 @@ function TypedField({
           autoComplete="off"
           spellCheck={false}
           aria-invalid={message !== ''}
-          aria-describedby={`${id}-note`}
+          aria-describedby={message || beneath ? `${id}-note` : undefined}
           onChange={(e) => setDraft(e.target.value)}
           onBlur={commit}
           onKeyDown={onKey}
         />
         {suffix && <span className="unit pointer-events-none absolute right-2 top-1.5">{suffix}</span>}
+        {!message && beneath && (
+          <p id={`${id}-note`} className="field-note">
+            {beneath}
+          </p>
+        )}
       </div>
-      <p
-        id={`${id}-note`}
-        className={`text-[11.5px] leading-tight ${message ? 'text-stop' : 'text-soft'}`}
-        role={message ? 'alert' : undefined}
-      >
-        {message || beneath}
-      </p>
+      {message && (
+        <p id={`${id}-note`} className="field-wrong" role="alert">
+          {message}
+        </p>
+      )}
     </div>
   );
 }
@@ -126,15 +141,26 @@ interface LengthFieldProps {
   help?: string;
   note?: string;
   estimate?: boolean;
+  bare?: boolean;
 }
 
 /** A length typed in any unit, shown in the chosen one with the other beneath. */
-export function LengthField({ label, valueMm, range, onChange, help, note, estimate }: LengthFieldProps) {
+export function LengthField({
+  label,
+  valueMm,
+  range,
+  onChange,
+  help,
+  note,
+  estimate,
+  bare = false,
+}: LengthFieldProps) {
   const unit = useView((v) => v.unit);
   const print = (mm: number): string => printLength(mm, unit);
   return (
     <TypedField
       label={label}
+      bare={bare}
       shown={print(valueMm)}
       read={(text) => {
         const parsed = parseLengthMm(text, unit);
@@ -142,7 +168,7 @@ export function LengthField({ label, valueMm, range, onChange, help, note, estim
       }}
       onCommit={onChange}
       nudge={(by) => (unit === 'mm' ? valueMm + by : (valueMm + by) / 25.4)}
-      beneath={note ?? printLength(valueMm, otherUnit(unit))}
+      beneath={bare ? undefined : (note ?? printLength(valueMm, otherUnit(unit)))}
       {...(help !== undefined && { help })}
       {...(estimate !== undefined && { estimate })}
     />
@@ -158,6 +184,7 @@ interface NumberFieldProps {
   help?: string;
   whole?: boolean;
   decimals?: number;
+  bare?: boolean;
 }
 
 export function NumberField({
@@ -169,10 +196,12 @@ export function NumberField({
   help,
   whole = false,
   decimals = 2,
+  bare = false,
 }: NumberFieldProps) {
   return (
     <TypedField
       label={label}
+      bare={bare}
       shown={trimNumber(value, decimals)}
       read={(text) => {
         const number = Number(text.replace(',', '.').trim());
@@ -196,7 +225,11 @@ interface ChoiceFieldProps<T extends string | number> {
   choices: readonly { value: T; label: string }[];
   onChange: (value: T) => void;
   help?: string;
+  bare?: boolean;
 }
+
+/** Choices longer than this stand under their label where fields are lines. */
+const WORDY = 17;
 
 export function ChoiceField<T extends string | number>({
   label,
@@ -204,11 +237,13 @@ export function ChoiceField<T extends string | number>({
   choices,
   onChange,
   help,
+  bare = false,
 }: ChoiceFieldProps<T>) {
   const id = useId();
+  const wordy = choices.some((c) => c.label.length > WORDY);
   return (
-    <div className="min-w-0" title={help}>
-      <label htmlFor={id} className="label block leading-tight">
+    <div className={`field ${wordy ? 'field-wordy' : ''}`} title={help}>
+      <label htmlFor={id} className={bare ? 'sr-only' : 'label block leading-tight'}>
         {label}
       </label>
       <select
@@ -248,7 +283,7 @@ export function WordsField({ label, value, onChange, type = 'text', maxLength = 
     if (trimmed !== '' && trimmed !== value) onChange(trimmed);
   };
   return (
-    <div className="min-w-0">
+    <div className="field">
       <label htmlFor={id} className="label">
         {label}
       </label>

@@ -10,12 +10,21 @@ interface FieldInputProps {
   /** The part's own foam, for fields that name a thickness of it. */
   ply?: Ply;
   label?: string;
+  /** Without its label: in a table the column says it. */
+  bare?: boolean;
 }
 
 const none: readonly KeptMesh[] = [];
 
 /** One field of a form or a feature, drawn after its kind; its range is the one that is checked. */
-export function FieldInput({ field, value, onChange, ply, label = field.label }: FieldInputProps) {
+export function FieldInput({
+  field,
+  value,
+  onChange,
+  ply,
+  label = field.label,
+  bare = false,
+}: FieldInputProps) {
   const stock = useBuild((s) => s.doc.stock);
   const meshes = useBuild((s) => s.doc.meshes ?? none);
   switch (field.type) {
@@ -27,6 +36,7 @@ export function FieldInput({ field, value, onChange, ply, label = field.label }:
       return (
         <ChoiceField
           label={label}
+          bare={bare}
           help={field.help}
           value={value}
           choices={known ? choices : [{ value, label: `${value} (not known)` }, ...choices]}
@@ -40,6 +50,7 @@ export function FieldInput({ field, value, onChange, ply, label = field.label }:
       return (
         <ChoiceField
           label={label}
+          bare={bare}
           help={field.help}
           value={value}
           choices={[
@@ -55,6 +66,7 @@ export function FieldInput({ field, value, onChange, ply, label = field.label }:
       return (
         <LengthField
           label={label}
+          bare={bare}
           help={field.help}
           valueMm={Number(value)}
           range={field.range}
@@ -65,6 +77,7 @@ export function FieldInput({ field, value, onChange, ply, label = field.label }:
       return (
         <NumberField
           label={label}
+          bare={bare}
           help={field.help}
           value={Number(value)}
           range={field.range}

@@ -5,6 +5,7 @@ import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { Said } from './Said';
 import { useBuild } from '../store/build';
+import { selectPart } from '../store/selection';
 import { applyShown } from '../store/version';
 
 export const findingMark: Record<Severity, { icon: typeof Circle; word: string; tone: string }> = {
@@ -54,31 +55,54 @@ function SettingAside({ finding: { id, title } }: { finding: Finding }) {
   );
 }
 
-/** One finding with its numbers, reason and cures. Enter on the card applies the first cure. */
-export function FindingCard({ finding }: { finding: Finding }) {
+/** One finding: what it says and what mends it; why, and from what, on a press. Enter on it applies the first remedy. */
+export function FindingCard({ finding, where }: { finding: Finding; where?: string }) {
   const { icon: Icon, word, tone } = findingMark[finding.severity];
   const remedies = finding.remedies.filter((r) => r.changes.length > 0);
+  const [open, setOpen] = useState(false);
+  const find = (): void => {
+    if (finding.partId) selectPart(finding.partId);
+  };
   return (
     <article
       tabIndex={0}
       aria-label={`${word}: ${finding.title}`}
       data-rule={finding.id.split(':')[0]}
-      className="border-t border-hair py-2 pl-6 pr-2 relative"
+      className="relative border-t border-hair py-1 pl-6"
       onKeyDown={(e) => {
         if (e.key === 'Enter' && e.target === e.currentTarget && remedies[0]) applyShown(remedies[0].changes);
       }}
     >
-      <Icon aria-hidden size={16} className={`absolute left-1 top-2.5 ${tone}`} />
-      <p className="font-medium leading-snug">
+      <Icon aria-hidden size={15} className={`absolute left-1 top-2 ${tone}`} />
+      <button
+        type="button"
+        className="block w-full text-left leading-snug"
+        aria-expanded={open}
+        title={open ? 'Fold the reason' : 'Show the reason'}
+        onClick={() => {
+          setOpen(!open);
+          find();
+        }}
+      >
         <span className={`mr-1 text-[12px] font-semibold ${tone}`}>{word}</span>
-        <Said words={finding.title} />
-      </p>
-      <p className="mt-0.5 text-[12.5px] leading-snug text-soft">
-        <Said words={finding.why} /> <span className="italic">({provenanceLabel[finding.provenance]})</span>
-      </p>
-      <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
+        <span className="text-[13.5px] font-medium">
+          <Said words={finding.title} />
+        </span>
+        {where && <span className="ml-1 text-[12px] text-soft">· {where}</span>}
+      </button>
+      {open && (
+        <p className="mt-0.5 text-[12.5px] leading-snug text-soft">
+          <Said words={finding.why} /> <span className="italic">({provenanceLabel[finding.provenance]})</span>
+        </p>
+      )}
+      <div className="mt-0.5 flex flex-wrap items-center gap-1">
         {remedies.map((remedy) => (
-          <button key={remedy.label} type="button" className="btn" onClick={() => applyShown(remedy.changes)}>
+          <button
+            key={remedy.label}
+            type="button"
+            className="btn min-h-7 px-2 text-[13px]"
+            onClick={() => applyShown(remedy.changes)}
+          >
             <Said words={remedy.label} />
           </button>
         ))}

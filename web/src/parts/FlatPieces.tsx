@@ -1,12 +1,15 @@
+import type { Dimension } from '@fomrik/core/dimensions';
 import { byId, itemAt } from '@fomrik/core/units';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { quantityText } from '@fomrik/core/pattern';
 import { bevelWords, type Piece } from '@fomrik/core/panel';
 import { boundsOf } from '@fomrik/core/geometry';
-import { useView, type EdgeRef } from '../store/view';
+import type { EdgeRef } from '../store/selection';
+import { useShownEdge, useView } from '../store/view';
 import type { HandDart } from '@fomrik/core/document';
 import { DartGrips } from './DartGrips';
 import { layOut } from './layOut';
+import { FlatDimension } from './FlatDimension';
 import { PieceDrawing } from './PieceDrawing';
 import { useLength } from './useLength';
 import { useSaid } from './Said';
@@ -20,17 +23,28 @@ const NARROW = 0.46;
 export function FlatPieces({
   made,
   onEdge,
+  onSelect,
   onDarts,
+  dimension,
+  onSlide,
+  onSlid,
   gap = false,
 }: {
   made: PartReport;
+  /** The edge under the pointer. */
   onEdge: (edge: EdgeRef | undefined) => void;
+  /** The edge that is pressed, or reached by key. */
+  onSelect: (edge: EdgeRef) => void;
   /** Darts of a piece moved by hand; a mirrored piece passes them on to the one it mirrors. */
   onDarts?: (pieceId: string, darts: HandDart[], done: boolean) => void;
+  /** The dimension that is drawn, and its value changed by its grip. */
+  dimension?: Dimension | undefined;
+  onSlide?: (dimension: Dimension, by: number) => void;
+  onSlid?: () => void;
   /** With lines of equal gap to the body, whatever the bench shows. */
   gap?: boolean;
 }) {
-  const edge = useView((v) => v.edge);
+  const edge = useShownEdge();
   const showStretch = useView((v) => v.stretchOpen);
   const gapOpen = useView((v) => v.gapOpen);
   const showGap = gap || gapOpen;
@@ -53,6 +67,7 @@ export function FlatPieces({
     w: itemAt(sizes, i).w,
   }));
   const font = fontOf({ w, h });
+  const dimensioned = laid.find(({ index }) => itemAt(pieces, index).id === dimension?.flat?.pieceId);
   const worst = pieces
     .filter((p) => p.stretch)
     .reduce<Piece | undefined>((a, b) => (!a || b.stretch!.worst > a.stretch!.worst ? b : a), undefined);
@@ -79,6 +94,7 @@ export function FlatPieces({
                 heightMm={height}
                 edge={edge}
                 onEdge={onEdge}
+                onSelect={onSelect}
                 showStretch={showStretch && !showGap}
                 gap={showGap ? made.wear?.standOff.find((g) => g.pieceId === piece.id) : undefined}
               />
@@ -115,6 +131,16 @@ export function FlatPieces({
             </g>
           );
         })}
+        {dimensioned && dimension && (
+          <FlatDimension
+            dimension={dimension}
+            place={(p) => ({ x: p.x + dimensioned.x, y: dimensioned.h - p.y + dimensioned.y })}
+            middle={{ x: dimensioned.x + dimensioned.w / 2, y: dimensioned.y + dimensioned.h / 2 }}
+            pxMm={Math.max(w / 420, h / 380)}
+            onSlide={(by) => onSlide?.(dimension, by)}
+            onEnd={() => onSlid?.()}
+          />
+        )}
       </svg>
       <figcaption className="order-first min-h-6 px-2 pt-1 text-[12.5px]" aria-live="polite">
         {chosen ? (

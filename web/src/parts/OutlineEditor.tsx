@@ -143,184 +143,186 @@ export function OutlineEditor({
   const current = Math.min(chosen, rows.length - 1);
   const nodeField = field.of.find((f) => f.key === 'node');
   return (
-    <div className="col-span-full grid grid-cols-[minmax(0,1fr)_13rem] gap-3 border-t border-hair pt-1 max-[1000px]:grid-cols-1">
-      <svg
-        ref={svg}
-        viewBox={`${view.minX - pad} ${-view.maxY - pad} ${w} ${h}`}
-        className="h-72 w-full touch-none bg-leaf"
-        role="group"
-        aria-label={`${field.label}, drawn: ${counted(rows.length, 'point')}`}
-        onPointerMove={onMove}
-        onPointerUp={drop}
-        onPointerCancel={drop}
-      >
-        {beneath.image}
-        <line
-          x1={0}
-          x2={0}
-          y1={-view.maxY - pad}
-          y2={-view.minY + pad}
-          stroke="var(--color-soft)"
-          strokeWidth={size / 600}
-          strokeDasharray={`${size / 60} ${size / 150} ${size / 300} ${size / 150}`}
-        />
-        {half && (
-          <polyline
-            points={line.map((p) => `${-p.x},${-p.y}`).join(' ')}
-            fill="none"
+    <div className="@container min-h-full">
+      <div className="grid min-h-full grid-rows-[minmax(18rem,1fr)_auto] gap-2 @[600px]:grid-cols-[minmax(0,1fr)_13rem] @[600px]:grid-rows-1">
+        <svg
+          ref={svg}
+          viewBox={`${view.minX - pad} ${-view.maxY - pad} ${w} ${h}`}
+          className="h-full max-h-[70vh] min-h-72 w-full touch-none bg-leaf"
+          role="group"
+          aria-label={`${field.label}, drawn: ${counted(rows.length, 'point')}`}
+          onPointerMove={onMove}
+          onPointerUp={drop}
+          onPointerCancel={drop}
+        >
+          {beneath.image}
+          <line
+            x1={0}
+            x2={0}
+            y1={-view.maxY - pad}
+            y2={-view.minY + pad}
             stroke="var(--color-soft)"
-            strokeWidth={size / 500}
+            strokeWidth={size / 600}
+            strokeDasharray={`${size / 60} ${size / 150} ${size / 300} ${size / 150}`}
           />
-        )}
-        {half ? (
-          <polyline
-            points={line.map((p) => `${p.x},${-p.y}`).join(' ')}
-            fill="none"
-            stroke="var(--color-ink)"
-            strokeWidth={size / 300}
-          />
-        ) : (
-          <polygon
-            points={line.map((p) => `${p.x},${-p.y}`).join(' ')}
-            fill="var(--color-foam)"
-            fillOpacity={0.18}
-            stroke="var(--color-ink)"
-            strokeWidth={size / 300}
-          />
-        )}
-        {numbers.map(({ number, at: spot, from }) => (
-          <text
-            key={number}
-            x={(spot.x + from.x) / 2}
-            y={-(spot.y + from.y) / 2}
-            fontSize={size / 16}
-            textAnchor="middle"
-            dominantBaseline="middle"
-            fill="var(--color-ink)"
-            stroke="white"
-            strokeWidth={size / 120}
-            paintOrder="stroke"
-          >
-            {number}
-          </text>
-        ))}
-        {points.map((p, i) => (
-          <g
-            key={i}
-            role="button"
-            tabIndex={0}
-            aria-label={`Point ${i + 1}: ${trimNumber(p.x, 1)} across, ${trimNumber(p.y, 1)} up`}
-            aria-pressed={i === current}
-            className="cursor-move outline-none focus-visible:[&>rect]:stroke-[var(--color-marigold)]"
-            onFocus={() => setChosen(i)}
-            onKeyDown={(e) => onKey(e, i)}
-            onPointerDown={(e) => {
-              (e.target as Element).setPointerCapture(e.pointerId);
-              held.current = i;
-              setPaper(b);
-              setChosen(i);
-            }}
-          >
-            <circle cx={p.x} cy={-p.y} r={size / 40} fill="transparent" />
-            {rows[i]?.['node'] === 'arc' ? (
-              <polygon
-                points={[
-                  [p.x, -p.y - size / 85],
-                  [p.x + size / 85, -p.y],
-                  [p.x, -p.y + size / 85],
-                  [p.x - size / 85, -p.y],
-                ]
-                  .map((q) => q.join(','))
-                  .join(' ')}
-                fill={i === current ? 'var(--color-teal)' : 'white'}
-                stroke="var(--color-teal)"
-                strokeWidth={size / 350}
-              />
-            ) : rows[i]?.['node'] === 'smooth' ? (
-              <circle
-                cx={p.x}
-                cy={-p.y}
-                r={size / 110}
-                fill={i === current ? 'var(--color-teal)' : 'white'}
-                stroke="var(--color-teal)"
-                strokeWidth={size / 350}
-              />
-            ) : (
-              <rect
-                x={p.x - size / 120}
-                y={-p.y - size / 120}
-                width={size / 60}
-                height={size / 60}
-                fill={i === current ? 'var(--color-teal)' : 'white'}
-                stroke="var(--color-teal)"
-                strokeWidth={size / 350}
-              />
-            )}
-          </g>
-        ))}
-      </svg>
-      <div className="flex flex-col gap-1.5 text-[13px]">
-        <p>
-          Point {current + 1}: {trimNumber(points[current]?.x ?? 0, 1)} across,{' '}
-          {trimNumber(points[current]?.y ?? 0, 1)} up
-        </p>
-        <div className="flex flex-wrap gap-1">
-          <button
-            type="button"
-            className="btn min-h-7 px-2"
-            disabled={rows.length >= field.range[1]}
-            onClick={() => add(current)}
-          >
-            Add after it
-          </button>
-          <button
-            type="button"
-            className="btn min-h-7 px-2"
-            disabled={rows.length <= field.range[0]}
-            onClick={() => take(current)}
-          >
-            Remove the point
-          </button>
-        </div>
-        {nodeField?.type === 'choice' && (
-          <label className="label">
-            The line here
-            <select
-              className="box"
-              value={String(rows[current]?.['node'])}
-              onChange={(e) =>
-                onChange(rows.map((r, k) => (k === current ? { ...r, node: e.target.value } : r)))
-              }
+          {half && (
+            <polyline
+              points={line.map((p) => `${-p.x},${-p.y}`).join(' ')}
+              fill="none"
+              stroke="var(--color-soft)"
+              strokeWidth={size / 500}
+            />
+          )}
+          {half ? (
+            <polyline
+              points={line.map((p) => `${p.x},${-p.y}`).join(' ')}
+              fill="none"
+              stroke="var(--color-ink)"
+              strokeWidth={size / 300}
+            />
+          ) : (
+            <polygon
+              points={line.map((p) => `${p.x},${-p.y}`).join(' ')}
+              fill="var(--color-foam)"
+              fillOpacity={0.18}
+              stroke="var(--color-ink)"
+              strokeWidth={size / 300}
+            />
+          )}
+          {numbers.map(({ number, at: spot, from }) => (
+            <text
+              key={number}
+              x={(spot.x + from.x) / 2}
+              y={-(spot.y + from.y) / 2}
+              fontSize={size / 16}
+              textAnchor="middle"
+              dominantBaseline="middle"
+              fill="var(--color-ink)"
+              stroke="white"
+              strokeWidth={size / 120}
+              paintOrder="stroke"
             >
-              {nodeField.choices.map((c) => (
-                <option key={c.value} value={c.value}>
-                  {nodeWords[c.value] ?? c.label}
+              {number}
+            </text>
+          ))}
+          {points.map((p, i) => (
+            <g
+              key={i}
+              role="button"
+              tabIndex={0}
+              aria-label={`Point ${i + 1}: ${trimNumber(p.x, 1)} across, ${trimNumber(p.y, 1)} up`}
+              aria-pressed={i === current}
+              className="cursor-move outline-none focus-visible:[&>rect]:stroke-[var(--color-marigold)]"
+              onFocus={() => setChosen(i)}
+              onKeyDown={(e) => onKey(e, i)}
+              onPointerDown={(e) => {
+                (e.target as Element).setPointerCapture(e.pointerId);
+                held.current = i;
+                setPaper(b);
+                setChosen(i);
+              }}
+            >
+              <circle cx={p.x} cy={-p.y} r={size / 40} fill="transparent" />
+              {rows[i]?.['node'] === 'arc' ? (
+                <polygon
+                  points={[
+                    [p.x, -p.y - size / 85],
+                    [p.x + size / 85, -p.y],
+                    [p.x, -p.y + size / 85],
+                    [p.x - size / 85, -p.y],
+                  ]
+                    .map((q) => q.join(','))
+                    .join(' ')}
+                  fill={i === current ? 'var(--color-teal)' : 'white'}
+                  stroke="var(--color-teal)"
+                  strokeWidth={size / 350}
+                />
+              ) : rows[i]?.['node'] === 'smooth' ? (
+                <circle
+                  cx={p.x}
+                  cy={-p.y}
+                  r={size / 110}
+                  fill={i === current ? 'var(--color-teal)' : 'white'}
+                  stroke="var(--color-teal)"
+                  strokeWidth={size / 350}
+                />
+              ) : (
+                <rect
+                  x={p.x - size / 120}
+                  y={-p.y - size / 120}
+                  width={size / 60}
+                  height={size / 60}
+                  fill={i === current ? 'var(--color-teal)' : 'white'}
+                  stroke="var(--color-teal)"
+                  strokeWidth={size / 350}
+                />
+              )}
+            </g>
+          ))}
+        </svg>
+        <div className="grid content-start items-end gap-x-2 gap-y-1 text-[13px] grid-cols-2 @[600px]:grid-cols-1">
+          <p>
+            Point {current + 1}: {trimNumber(points[current]?.x ?? 0, 1)} across,{' '}
+            {trimNumber(points[current]?.y ?? 0, 1)} up
+          </p>
+          <div className="flex flex-wrap gap-1">
+            <button
+              type="button"
+              className="btn min-h-7 px-2"
+              disabled={rows.length >= field.range[1]}
+              onClick={() => add(current)}
+            >
+              Add after it
+            </button>
+            <button
+              type="button"
+              className="btn min-h-7 px-2"
+              disabled={rows.length <= field.range[0]}
+              onClick={() => take(current)}
+            >
+              Remove the point
+            </button>
+          </div>
+          {nodeField?.type === 'choice' && (
+            <label className="label">
+              The line here
+              <select
+                className="box"
+                value={String(rows[current]?.['node'])}
+                onChange={(e) =>
+                  onChange(rows.map((r, k) => (k === current ? { ...r, node: e.target.value } : r)))
+                }
+              >
+                {nodeField.choices.map((c) => (
+                  <option key={c.value} value={c.value}>
+                    {nodeWords[c.value] ?? c.label}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          <label className="label">
+            Snap to
+            <select className="box" value={snap} onChange={(e) => setSnap(Number(e.target.value))}>
+              {SNAPS.map((mm) => (
+                <option key={mm} value={mm}>
+                  {mm === 0 ? 'nothing' : `${mm} mm, points, middle line`}
                 </option>
               ))}
             </select>
           </label>
-        )}
-        <label className="label">
-          Snap to
-          <select className="box" value={snap} onChange={(e) => setSnap(Number(e.target.value))}>
-            {SNAPS.map((mm) => (
-              <option key={mm} value={mm}>
-                {mm === 0 ? 'nothing' : `${mm} mm, points, middle line`}
-              </option>
-            ))}
-          </select>
-        </label>
-        <OutlineTools
-          field={field}
-          rows={rows}
-          onChange={onChange}
-          half={half}
-          symmetric={symmetric}
-          setSymmetric={setSymmetric}
-          beneath={beneath}
-          onRings={onRings}
-          {...(onTakeAll && { onTakeAll })}
-        />
+          <OutlineTools
+            field={field}
+            rows={rows}
+            onChange={onChange}
+            half={half}
+            symmetric={symmetric}
+            setSymmetric={setSymmetric}
+            beneath={beneath}
+            onRings={onRings}
+            {...(onTakeAll && { onTakeAll })}
+          />
+        </div>
       </div>
     </div>
   );

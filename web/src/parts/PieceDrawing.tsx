@@ -3,7 +3,7 @@ import { edgeRun, type Piece, type PieceEdge } from '@fomrik/core/panel';
 import type { StandOff } from '@fomrik/core/parts';
 import type { Vec2 } from '@fomrik/core/geometry';
 import { bevelWedge, markShapes, type Shape, wordsWidthMm } from '@fomrik/core/pattern';
-import type { EdgeRef } from '../store/view';
+import type { EdgeRef } from '../store/selection';
 import { Shapes } from './Shapes';
 
 interface PieceDrawingProps {
@@ -14,6 +14,7 @@ interface PieceDrawingProps {
   heightMm: number;
   edge?: EdgeRef | undefined;
   onEdge?: (edge: EdgeRef | undefined) => void;
+  onSelect?: (edge: EdgeRef) => void;
   showStretch?: boolean;
   /** Lines of equal gap to the body. */
   gap?: StandOff | undefined;
@@ -32,6 +33,7 @@ export function PieceDrawing({
   heightMm,
   edge,
   onEdge,
+  onSelect,
   showStretch = false,
   gap,
   lit,
@@ -185,8 +187,8 @@ export function PieceDrawing({
                 aria-pressed={here}
                 aria-label={`${piece.name}, ${e.name}, ${e.lengthMm.toFixed(1)} mm${e.mate ? `, meets ${e.mate.pieceId} ${e.mate.edgeId}` : ''}`}
                 onPointerEnter={() => onEdge(ref)}
-                onFocus={() => onEdge(ref)}
-                onClick={() => onEdge(ref)}
+                onFocus={() => onSelect?.(ref)}
+                onClick={() => onSelect?.(ref)}
               />
             </g>
           );

@@ -56,7 +56,7 @@ export function PiecesEditor({
     setChosen(1);
   };
   return (
-    <div className="col-span-full">
+    <div className="flex min-h-full flex-col [&>:last-child]:flex-1">
       <div role="group" aria-label="Piece that is drawn" className="flex flex-wrap gap-1 py-1">
         {Array.from({ length: pieces }, (_, i) => (
           <button

@@ -1,8 +1,10 @@
+import { dist3, type Vec3 } from '@fomrik/core/geometry';
 import { byId, lastOf, itemAt } from '@fomrik/core/units';
 import type { Place } from '@fomrik/core/document';
 import type { PanelReport, PartReport } from '@fomrik/core/parts';
 import { Plus, X } from 'lucide-react';
 import { ChoiceField, LengthField, NumberField } from './Field';
+import { ShareField } from './ShareField';
 
 interface PlaceInputProps {
   place: Place;
@@ -18,7 +20,20 @@ interface PlaceInputProps {
 const edgeWords = (panel: PanelReport, edge: PanelReport['edges'][number]): string =>
   panel.edges.filter((e) => e.name === edge.name).length > 1 ? `${edge.name}, ${edge.id}` : edge.name;
 
-const percent = (share: number): number => Math.round(share * 1000) / 10;
+const runMm = (points: readonly Vec3[]): number =>
+  points.slice(1).reduce((sum, p, i) => sum + dist3(p, itemAt(points, i)), 0);
+
+/** How far a piece runs across and up through a spot of it, mm, over its outer face. */
+function runsAt(made: PartReport, pieceId: string, u: number, v: number): { acrossMm: number; upMm: number } {
+  const grid = made.surfaces.find((s) => s.pieceId === pieceId)?.grid;
+  if (!grid) return { acrossMm: 100, upMm: 100 };
+  const row = itemAt(grid, Math.round(v * (grid.length - 1)));
+  const column = Math.round(u * (row.length - 1));
+  return {
+    acrossMm: Math.max(1, runMm(row)),
+    upMm: Math.max(1, runMm(grid.map((r) => itemAt(r, column)))),
+  };
+}
 
 /** Where a feature is: on a piece, along edges, over a piece, or in a room. */
 export function PlaceInput({ place, made, rooms = false, spot = true, onChange }: PlaceInputProps) {
@@ -61,35 +76,33 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
           />
           {spot && place.on === 'panel' && (
             <>
-              <NumberField
-                label="Across"
-                value={percent(place.u)}
-                range={[0, 100]}
-                suffix="%"
-                help="From the left of the piece, seen from outside."
-                onChange={(u) => onChange({ ...place, u: u / 100 })}
+              <ShareField
+                label="From its left edge"
+                share={place.u}
+                ofMm={runsAt(made, place.panel, place.u, place.v).acrossMm}
+                help="To the middle of it, over the piece as it is seen from outside; 50 % is the middle."
+                onChange={(u) => onChange({ ...place, u })}
               />
-              <NumberField
-                label="Up"
-                value={percent(place.v)}
-                range={[0, 100]}
-                suffix="%"
-                help="From the lower edge of the piece."
-                onChange={(v) => onChange({ ...place, v: v / 100 })}
+              <ShareField
+                label="From its lower edge"
+                share={place.v}
+                ofMm={runsAt(made, place.panel, place.u, place.v).upMm}
+                help="To the middle of it, over the piece; 50 % is the middle."
+                onChange={(v) => onChange({ ...place, v })}
               />
             </>
           )}
           {place.on === 'room' && (
             <>
               <LengthField
-                label="Across"
+                label="To the right of the middle"
                 valueMm={place.acrossMm}
                 range={[-2000, 2000]}
                 help="From the middle of the room."
                 onChange={(acrossMm) => onChange({ ...place, acrossMm })}
               />
               <LengthField
-                label="Up"
+                label="Above the middle"
                 valueMm={place.alongMm}
                 range={[-2000, 2000]}
                 help="From the middle of the room."
@@ -99,7 +112,7 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
           )}
           {spot && (
             <NumberField
-              label="Turned"
+              label="Turned clockwise"
               value={place.turnDeg}
               range={[-360, 360]}
               suffix="°"
@@ -112,13 +125,13 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
     }
     case 'edges':
       return (
-        <div className="col-span-2 space-y-0.5">
+        <div>
           {place.runs.map((run, i) => {
             const piece = byId(shell, run.panel);
             const set = (change: Partial<typeof run>): void =>
               onChange({ ...place, runs: place.runs.map((r, k) => (k === i ? { ...r, ...change } : r)) });
             return (
-              <div key={i} className="flex items-end gap-1">
+              <div key={i} className="above flex items-end gap-1">
                 <div className="min-w-0 flex-1">
                   <ChoiceField
                     label={i === 0 ? 'Piece' : `Piece ${i + 1}`}
@@ -176,20 +189,18 @@ export function PlaceInput({ place, made, rooms = false, spot = true, onChange }
             const set = (point: [number, number]): void =>
               onChange({ ...place, points: place.points.map((p, i) => (i === at ? point : p)) });
             return (
-              <div key={at} className="grid grid-cols-2 gap-x-1">
-                <NumberField
-                  label={`${at === 0 ? 'From' : 'To'}, across`}
-                  value={percent(x)}
-                  range={[0, 100]}
-                  suffix="%"
-                  onChange={(v) => set([v / 100, y])}
+              <div key={at}>
+                <ShareField
+                  label={`${at === 0 ? 'Begins' : 'Ends'}, from the left edge`}
+                  share={x}
+                  ofMm={runsAt(made, place.panel, x, y).acrossMm}
+                  onChange={(next) => set([next, y])}
                 />
-                <NumberField
-                  label="up"
-                  value={percent(y)}
-                  range={[0, 100]}
-                  suffix="%"
-                  onChange={(v) => set([x, v / 100])}
+                <ShareField
+                  label={`${at === 0 ? 'Begins' : 'Ends'}, from the lower edge`}
+                  share={y}
+                  ofMm={runsAt(made, place.panel, x, y).upMm}
+                  onChange={(next) => set([x, next])}
                 />
               </div>
             );

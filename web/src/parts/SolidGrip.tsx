@@ -9,7 +9,7 @@ export interface Handle {
   id: string;
   label: string;
   at: Vec3;
-  look: 'edge' | 'lamp' | 'pack' | 'switch';
+  look: 'edge' | 'lamp' | 'pack' | 'switch' | 'detail';
   /** Slides along `step` by its value's own units. */
   onSlide?: (by: number) => void;
   /** Where the handle goes for one unit more. */
@@ -19,10 +19,15 @@ export interface Handle {
   /** Arrow keys: steps up and to the right. */
   onNudge: (up: number, right: number) => void;
   onEnd: () => void;
+  /** Selects what it belongs to. */
+  onSelect?: () => void;
+  /** The pointer is over it, or has left it. */
+  onHint?: (over: boolean) => void;
 }
 
 const looks: Record<Handle['look'], string> = {
-  edge: 'h-4 w-4 rotate-45 bg-teal border-2 border-white',
+  edge: 'h-3 w-3 rotate-45 bg-teal border-2 border-white',
+  detail: 'h-3.5 w-3.5 bg-leaf border-2 border-teal',
   lamp: 'h-4 w-4 rounded-full bg-marigold border-2 border-ink',
   pack: 'h-5 w-7 bg-leaf border-2 border-ink',
   switch: 'h-4 w-5 bg-pen border-2 border-ink',
@@ -37,6 +42,8 @@ export interface Stage {
   shell: RefObject<Mesh | null>;
   /** The buttons by handle, placed over the canvas at every frame. */
   buttons: RefObject<Map<string, HTMLButtonElement>>;
+  /** Draws the dimension anew. */
+  redraw: RefObject<() => void>;
 }
 
 /** What a drag holds on to from its beginning. */
@@ -120,6 +127,13 @@ export function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
       data-handle={handle.id}
       {...drag()}
       onKeyDown={onKey}
+      onFocus={() => {
+        handle.onSelect?.();
+        handle.onHint?.(true);
+      }}
+      onBlur={() => handle.onHint?.(false)}
+      onPointerEnter={() => handle.onHint?.(true)}
+      onPointerLeave={() => handle.onHint?.(false)}
     >
       <span aria-hidden className={looks[handle.look]} />
     </button>

@@ -6,8 +6,11 @@ import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
 import { DoubleSide, Vector3, type Mesh as SceneMesh } from 'three';
-import { useView, type EdgeRef } from '../store/view';
+import type { EdgeRef } from '../store/selection';
+import { useShownEdge } from '../store/view';
 import { bodyWorker } from '../workers/bodyClient';
+import type { Dimension } from '@fomrik/core/dimensions';
+import { DimensionLayer } from './DimensionLayer';
 import { Eye } from './Eye';
 import { EyeBar } from './EyeBar';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
@@ -46,6 +49,7 @@ function Scene({
   useEffect(() => () => limbs.forEach((limb) => limb.dispose()), [limbs]);
   useEffect(() => invalidate(), [foam, extras, limbs, edge, handles, overlays, invalidate]);
   useFrame((root) => {
+    stage.redraw.current();
     for (const handle of handles) {
       const button = stage.buttons.current.get(handle.id);
       if (!button) continue;
@@ -172,6 +176,8 @@ function framing(points: [number, number, number][]): { target: [number, number,
 }
 
 interface SolidViewProps {
+  /** The dimension that is drawn on it. */
+  dimension?: Dimension | undefined;
   made: PartReport;
   body: Body;
   handles: Handle[];
@@ -195,7 +201,7 @@ interface SolidViewProps {
 
 /** The part in its foam on the limb; turn it by dragging, take handles to change it. */
 export function SolidView(props: SolidViewProps) {
-  const edge = useView((v) => v.edge);
+  const edge = useShownEdge();
   const { made, beside } = props;
   const { place, unplace } = useMemo(() => scenes(made), [made]);
   const { target, reach } = useMemo(() => {
@@ -206,7 +212,8 @@ export function SolidView(props: SolidViewProps) {
   const root = useRef<RootState>(null);
   const shell = useRef<SceneMesh>(null);
   const buttons = useRef(new Map<string, HTMLButtonElement>());
-  const stage: Stage = { place, unplace, root, shell, buttons };
+  const redraw = useRef<() => void>(() => undefined);
+  const stage: Stage = { place, unplace, root, shell, buttons, redraw };
   return (
     <div
       role="group"
@@ -227,6 +234,7 @@ export function SolidView(props: SolidViewProps) {
         <OrbitControls makeDefault zoomToCursor minDistance={60} maxDistance={9000} />
       </Canvas>
       <EyeBar dark={props.dark === true} />
+      <DimensionLayer dimension={props.dimension} stage={stage} middle={target} redraw={redraw} />
       {props.handles.map((handle) => (
         <Grip key={handle.id} handle={handle} stage={stage} />
       ))}

@@ -5,6 +5,7 @@ import type { Draft } from 'immer';
 import { dragReplace, useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { editedPart, shownDoc, useShownParts } from '../store/version';
+import { useSelected } from '../store/selection';
 import { useView } from '../store/view';
 
 interface Chosen {
@@ -18,7 +19,7 @@ interface Chosen {
 
 /** The chosen part, what was worked out about it, and how to change it. */
 export function usePart(): Chosen {
-  const partId = useView((v) => v.partId);
+  const partId = useSelected((s) => s.partId);
   const parts = useShownParts();
   const part = byId(parts, partId) ?? parts[0];
   const made = useReport((s) => s.report?.parts.find((p) => p.id === part?.id));

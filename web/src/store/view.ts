@@ -1,30 +1,27 @@
-import type { Vec3 } from '@fomrik/core/geometry';
-import type { Params, VersionScope } from '@fomrik/core/document';
-import type { Vec2 } from '@fomrik/core/geometry';
+import type { Params, Station, VersionScope } from '@fomrik/core/document';
+import type { Vec2, Vec3 } from '@fomrik/core/geometry';
 import type { LengthUnit } from '@fomrik/core/units';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import { safeStorage } from './safeStorage';
-
-/** An edge that is pointed at or chosen. */
-export interface EdgeRef {
-  pieceId: string;
-  edgeId: string;
-}
+import { type EdgeRef, useSelected } from './selection';
 
 interface View {
   unit: LengthUnit;
-  partId: string;
-  circuitId: string;
-  edge: EdgeRef | undefined;
-  /** The last edge that was pointed at: new details go there. */
-  lastEdge: EdgeRef | undefined;
-  trialOpen: boolean;
+  /** The edge under the pointer; what is selected is in the selection. */
+  pointed: EdgeRef | undefined;
+  /** The value whose dimension is drawn: the field that has the focus. */
+  dimensionOf: FieldRef | undefined;
+  /** The field whose dimension the pointer is on. */
+  hinted: FieldRef | undefined;
+  /** Whether things that are moved are drawn to middles, edges and each other. */
+  snaps: boolean;
   compareOpen: boolean;
   keysOpen: boolean;
+  tourOpen: boolean;
   findOpen: boolean;
-  /** What was noticed, on screens too narrow to show it beside the bench. */
-  talesOpen: boolean;
+  /** The inspector, on screens too narrow to show it beside the bench. */
+  inspectorOpen: boolean;
   legendOpen: boolean;
   /** The stretch map on the pieces. */
   stretchOpen: boolean;
@@ -34,9 +31,19 @@ interface View {
   ringsOpen: boolean;
   /** Everything on the figure instead of one solid. */
   figureOpen: boolean;
+  /** Nothing seen but what is lit. */
+  darkOpen: boolean;
   /** From where a solid is looked at, and how often that was asked: asking again frames it anew. */
   eye: { from: EyeFrom; asked: number };
-  shapeTab: ShapeTab;
+  /** Groups of the inspector that were opened or folded by hand, by their name. */
+  groups: Record<string, boolean>;
+  /** The tab of each station's drawer; none when it is shut, its first when that one is not there. */
+  drawers: Partial<Record<Station, string>>;
+  /** What a pane with several pictures shows. */
+  panes: Record<string, string>;
+  /** The pane that fills the bench, and the one that was used last. */
+  fullPane: string;
+  usedPane: string;
   /** Parts whose mounted parts are not shown on the rack. */
   folded: string[];
   /** The version that is shown; the document itself when empty. */
@@ -50,7 +57,15 @@ interface View {
   seam: Vec3[] | undefined;
 }
 
-export type ShapeTab = 'form' | 'details' | 'fit';
+/** A value of a part: its own or that of one of its details. */
+export interface FieldRef {
+  partId: string;
+  featureId?: string;
+  path: readonly (string | number)[];
+}
+
+export const sameField = (a: FieldRef | undefined, b: FieldRef | undefined): boolean =>
+  a?.partId === b?.partId && a?.featureId === b?.featureId && a?.path.join() === b?.path.join();
 
 /** Views of a solid, in the order a key goes through them. */
 export const eyesFrom = ['turned', 'front', 'side', 'back', 'top'] as const;
@@ -69,23 +84,28 @@ export const useView = create<View>()(
   persist(
     (): View => ({
       unit: 'mm',
-      partId: '',
-      circuitId: '',
-      edge: undefined,
-      lastEdge: undefined,
-      trialOpen: true,
+      pointed: undefined,
+      dimensionOf: undefined,
+      hinted: undefined,
+      snaps: true,
       compareOpen: false,
       keysOpen: false,
+      tourOpen: false,
       findOpen: false,
-      talesOpen: false,
+      inspectorOpen: false,
       legendOpen: false,
       stretchOpen: true,
       gapOpen: false,
       sightOpen: false,
       ringsOpen: false,
       figureOpen: false,
+      darkOpen: false,
       eye: { from: 'turned', asked: 0 },
-      shapeTab: 'form',
+      groups: {},
+      drawers: { shape: 'trial', inside: 'circuit' },
+      panes: {},
+      fullPane: '',
+      usedPane: '',
       folded: [],
       versionId: '',
       versionScope: 'all',
@@ -96,10 +116,17 @@ export const useView = create<View>()(
     {
       name: 'fomrik:view',
       storage: createJSONStorage(() => safeStorage),
-      partialize: ({ unit, trialOpen }) => ({ unit, trialOpen }),
+      partialize: ({ unit, snaps, groups, drawers }) => ({ unit, snaps, groups, drawers }),
     },
   ),
 );
+
+/** The edge that is shown: the one under the pointer, or the one selected. */
+export function useShownEdge(): EdgeRef | undefined {
+  const pointed = useView((v) => v.pointed);
+  const selected = useSelected((s) => s.edge);
+  return pointed ?? selected;
+}
 
 /** Looks from somewhere; the same once more brings a solid that was turned or zoomed back into view. */
 export function lookFrom(from: EyeFrom): void {
@@ -112,18 +139,34 @@ export const lookOn = (): void => {
   lookFrom(eyesFrom[(eyesFrom.indexOf(from) + 1) % eyesFrom.length]!);
 };
 
+/** Fills the bench with the pane that was used last, or gives the others their room back. */
+export function fillBench(pane = useView.getState().usedPane): void {
+  useView.setState(({ fullPane }) => ({ fullPane: fullPane === '' ? pane : '' }));
+}
+
+/** Shows a tab of a station's drawer; none shuts it. */
+export function setDrawer(station: Station, tab: string): void {
+  useView.setState(({ drawers }) => ({ drawers: { ...drawers, [station]: tab } }));
+}
+
+/** Opens a tab of a drawer, or shuts it where it is open. */
+export const toggleDrawer = (station: Station, tab: string): void =>
+  setDrawer(station, useView.getState().drawers[station] === tab ? '' : tab);
+
 type Switch =
-  | 'trialOpen'
   | 'compareOpen'
   | 'keysOpen'
+  | 'tourOpen'
   | 'findOpen'
-  | 'talesOpen'
+  | 'inspectorOpen'
   | 'legendOpen'
   | 'stretchOpen'
   | 'gapOpen'
   | 'sightOpen'
   | 'ringsOpen'
-  | 'figureOpen';
+  | 'figureOpen'
+  | 'darkOpen'
+  | 'snaps';
 
 export const toggle = (key: Switch): void => {
   useView.setState((view) => ({ [key]: !view[key] }));

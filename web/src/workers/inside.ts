@@ -2,7 +2,9 @@ import type { WireRun } from '@fomrik/core/circuit';
 import type { BuildDoc, Feature, Part } from '@fomrik/core/document';
 import { diffuserRows, type DiffuserRow, type LightBox } from '@fomrik/core/features';
 import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
+import type { Dimension } from '@fomrik/core/dimensions';
 import {
+  dimensionsIn,
   lightMethods,
   placesFor,
   proposedChannels,
@@ -23,6 +25,8 @@ export const inside = {
   diffusers: (box: LightBox): DiffuserRow[] => diffuserRows(box),
   places: (doc: BuildDoc, partId: string, featureId: string, tilt: Tilt): Places =>
     placesFor(doc, partId, featureId, tilt),
+  dimensions: (doc: BuildDoc, partId: string, asked: Parameters<typeof dimensionsIn>[2]): Dimension[] =>
+    dimensionsIn(doc, partId, asked),
   channels: (doc: BuildDoc, part: Part, runs: readonly WireRun[], awg: number): Feature[] =>
     proposedChannels(doc, part, runs, awg),
   methods: (doc: BuildDoc, circuitId: string, asked: MethodsAsked): MethodProposal[] =>

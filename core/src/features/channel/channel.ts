@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { length, type ParamsOf } from '../../document';
 import { alongRun, contains, largestRing, polylineLength, type Vec2 } from '../../geometry';
 import { onGrid, type Panel, type PlateCut } from '../../panel';
@@ -58,6 +59,7 @@ export const channel = defineFeature<ChannelParams>({
   kind: 'channel',
   label: 'Wire channel',
   verb: 'Wire channel',
+  picture: [draw.plate, draw.line('M6 12H44V44M10 18H38V44'), draw.light('M8 15H41V44')],
   summary: 'A way for wires cut into the foam, between layers or into the back of a shell.',
   station: 'inside',
   fields,

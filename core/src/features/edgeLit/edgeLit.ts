@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { colourField } from '../laying/stripFields';
 import { type Check, choice, count, type Proposal, length, type ParamsOf } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
@@ -105,6 +106,11 @@ export const edgeLit = defineFeature<EdgeParams>({
   kind: 'edge-lit',
   label: 'Edge-lit sheet',
   verb: 'Edge-lit sheet',
+  picture: [
+    draw.clear(draw.box(14, 4, 44, 32)),
+    draw.line('M22 30L36 10L50 30M29 24H43'),
+    draw.light(draw.box(14, 38, 44, 5)),
+  ],
   summary: 'Clear acrylic behind a window, engraved and lit at its edge: it glows and is seen through.',
   station: 'inside',
   electric: 'load',

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { type Check, choice, length, number, type ParamsOf } from '../../document';
 import { type Gel, gels } from '../../materials';
 import { trimNumber, findIn } from '../../units';
@@ -45,7 +46,7 @@ const fields = [
     [0, 2000],
     'lm',
     'Printed on it; 0 if it gives no light or you do not know.',
-    'Form',
+    'Size',
     {
       when: isLit,
     },
@@ -55,7 +56,7 @@ const fields = [
     'Gel before it',
     Object.entries(gels).map(([key, { label }]): [Gel, string] => [key as Gel, label]),
     'A sheet of coloured filter; what it costs in light is reported.',
-    'Form',
+    'Size',
     { when: isLit },
   ),
 ] as const;
@@ -86,6 +87,11 @@ export const gadget = defineFeature<ParamsOf<typeof fields>>({
   kind: 'gadget',
   label: 'Measured device',
   verb: 'Device',
+  picture: [
+    draw.casing(draw.box(8, 12, 56, 24)),
+    draw.light(draw.box(14, 17, 14, 14)),
+    draw.line('M64 24h7'),
+  ],
   summary:
     'A board out of a torch, fairy lights, a small speaker or a fan, by its measured size and current.',
   station: 'inside',

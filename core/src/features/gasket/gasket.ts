@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
@@ -17,6 +18,7 @@ export const gasket = defineFeature<ParamsOf<typeof fields>>({
   kind: 'gasket',
   label: 'Gasket ring',
   verb: 'Gasket ring',
+  picture: [draw.plate, draw.line(draw.discs(34, [36, 24])), draw.clear(draw.discs(24, [36, 24]))],
   summary: 'A ring of 2 mm foam round a lamp, bush or tube: it hides the slop of the hole and grips.',
   station: 'shape',
   ornamental: true,

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { choice, length, type ParamsOf } from '../../document';
 import { contains, distanceToEdge, type Mesh, type Vec2, type Vec3 } from '../../geometry';
 import { type LaidPanel, offsetGrid, onGrid, type Piece, platePiece } from '../../panel';
@@ -66,6 +67,11 @@ export const hatch = defineFeature<HatchParams>({
   kind: 'hatch',
   label: 'Hatch',
   verb: 'Hatch',
+  picture: [
+    draw.plate,
+    draw.line(draw.box(18, 12, 36, 24)),
+    draw.casing(draw.discs(4, [22, 16], [50, 16], [22, 32], [50, 32])),
+  ],
   summary: 'A lid cut out of a piece, on a lip, so that what is inside comes out again.',
   station: 'inside',
   opens: 'hatch',

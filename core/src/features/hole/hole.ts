@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { length, type ParamsOf } from '../../document';
 import { distanceToEdge } from '../../geometry';
 import { trimNumber } from '../../units';
@@ -14,6 +15,7 @@ export const hole = defineFeature<ParamsOf<typeof fields>>({
   kind: 'hole',
   label: 'Hole',
   verb: 'Hole',
+  picture: [draw.plate, draw.clear(draw.discs(10, [36, 24]))],
   summary: 'A round hole cut through, for a post, a cord or air.',
   station: 'shape',
   fields,

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { length, type FoamField, type ParamsOf } from '../../document';
 import { largestRing, type Mesh, stacked, type Vec2, without } from '../../geometry';
 import { platePiece, type Piece } from '../../panel';
@@ -71,6 +72,7 @@ export const insertBlock = defineFeature<BlockParams>({
   kind: 'insert-block',
   label: 'Insert block',
   verb: 'Insert block',
+  picture: [draw.foam(draw.box(10, 4, 52, 40)), draw.clear(draw.box(22, 14, 28, 20))],
   summary:
     'A block of foam layers pushed into a room, with a snug pocket for a pack and a notch for its wires.',
   station: 'inside',

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { colourField } from '../laying/stripFields';
 import { choice, count, length, type ParamsOf } from '../../document';
 import { ledBodies } from '../../materials';
@@ -19,7 +20,7 @@ const fields = [
     ],
     'A line begins at its place; a circle and a grid lie round it.',
   ),
-  count('rows', 'Rows', [1, 20], 'Of the grid, as far apart as its lamps.', 'Form', {
+  count('rows', 'Rows', [1, 20], 'Of the grid, as far apart as its lamps.', 'Size', {
     when: (params) => (params as { layout?: string }).layout === 'grid',
   }),
   colourField,
@@ -45,7 +46,7 @@ const fields = [
     ],
     'Through foam that light goes through, no hole is cut.',
   ),
-  length('awayMm', 'Behind the foam', [0, 80], 'From the lamps to the foam they shine through.', 'Form', {
+  length('awayMm', 'Behind the foam', [0, 80], 'From the lamps to the foam they shine through.', 'Size', {
     when: (params) => (params as { shows?: string }).shows === 'through',
   }),
 ] as const;
@@ -68,6 +69,7 @@ export const lamps = defineFeature<LampParams>({
   kind: 'lamps',
   label: 'Lamps',
   verb: 'Lamp row',
+  picture: [draw.plate, draw.light(draw.discs(6, [16, 24], [36, 24], [56, 24]))],
   summary: 'LEDs in a line, on a circle or on a grid, each pushed into a hole from behind.',
   station: 'inside',
   electric: 'load',

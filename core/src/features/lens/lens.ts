@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { type FoamField, length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { offsetGrid, onGrid } from '../../panel';
@@ -39,6 +40,7 @@ export const lens = defineFeature<LensParams>({
   kind: 'lens',
   label: 'Lens recess',
   verb: 'Lens recess',
+  picture: [draw.plate, draw.clear(draw.discs(30, [36, 24])), draw.line(draw.discs(36, [36, 24]))],
   summary: 'A window with a ledge, a seat as deep as the lens and a ring that keeps it in.',
   station: 'shape',
   fields,

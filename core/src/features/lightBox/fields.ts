@@ -28,9 +28,9 @@ export const fields = [
     ],
     'Single lamps stand in the back; strip is glued across it.',
   ),
-  count('columns', 'Lamps across', [1, 12], 'Behind it.', 'Form', { when: ofLamps }),
+  count('columns', 'Lamps across', [1, 12], 'Behind it.', 'Size', { when: ofLamps }),
   count('rows', 'Rows', [1, 12], 'Of lamps or of strip, one over the other.'),
-  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.', 'Form', {
+  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.', 'Size', {
     when: (params) => litOf(params) === '5v',
   }),
   colourField,
@@ -43,7 +43,7 @@ export const fields = [
       ['clear', '5 mm clear'],
     ],
     'Clear ones shine narrowly and leave spots.',
-    'Form',
+    'Size',
     { when: ofLamps },
   ),
   length('deepMm', 'Lamps behind', [3, 80], 'From the lamps to the diffuser.'),

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import type { Check } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
 import { litFace } from '../../light';
@@ -21,6 +22,11 @@ export const lightBox = defineFeature<BoxParams>({
   kind: 'light-box',
   label: 'Light box',
   verb: 'Light box',
+  picture: [
+    draw.foam(draw.box(8, 4, 56, 40)),
+    draw.light(draw.box(13, 9, 46, 30)),
+    draw.line('M13 9L8 4M59 9L64 4M13 39L8 44M59 39L64 44'),
+  ],
   summary: 'A window with a diffuser and a box of lamps behind it; how evenly it glows is worked out.',
   station: 'inside',
   electric: 'load',

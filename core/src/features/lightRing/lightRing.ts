@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { choice, count, type ParamsOf } from '../../document';
 import { rings, strip5V } from '../../materials';
 import { counted, trimNumber } from '../../units';
@@ -34,6 +35,13 @@ export const lightRing = defineFeature<RingParams>({
   kind: 'light-ring',
   label: 'Light ring',
   verb: 'Light ring',
+  picture: [
+    draw.casing(draw.discs(37, [36, 24])),
+    draw.clear(draw.discs(23, [36, 24])),
+    draw.light(
+      draw.discs(5, [36, 9], [47, 13.5], [51, 24], [47, 34.5], [36, 39], [25, 34.5], [21, 24], [25, 13.5]),
+    ),
+  ],
   summary: 'An addressable LED ring behind a piece or in a lantern; one controller plays all of its circuit.',
   station: 'inside',
   electric: 'load',

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { choice, count, type ParamsOf } from '../../document';
 import { dist2, lerp2, polylineLength, type Vec2 } from '../../geometry';
 import { type LampColour, leds } from '../../materials';
@@ -26,7 +27,7 @@ const fields = [
     colours.map((c) => [c, c] as const),
     'Of the light.',
   ),
-  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.', 'Form', {
+  count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.', 'Size', {
     when: addressable,
   }),
 ] as const;
@@ -53,6 +54,13 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
   kind: 'light-strip',
   label: 'Light strip',
   verb: 'Light strip',
+  picture: [
+    draw.plate,
+    draw.clear(draw.box(4, 19, 64, 10)),
+    draw.light(
+      `${draw.box(9, 21.5, 5, 5)}${draw.box(26, 21.5, 5, 5)}${draw.box(43, 21.5, 5, 5)}${draw.box(60, 21.5, 5, 5)}`,
+    ),
+  ],
   summary: 'An LED strip glued along a line inside: 12 V in segments, or addressable from a controller.',
   station: 'inside',
   electric: 'load',

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { itemAt, lastOf } from '../../units';
 import { choice, type ParamsOf } from '../../document';
 import { offsetGrid, onGrid } from '../../panel';
@@ -24,6 +25,7 @@ export const line = defineFeature<ParamsOf<typeof fields>>({
   kind: 'line',
   label: 'Line',
   verb: 'Line across',
+  picture: [draw.plate, draw.line('M6 36C24 36 22 12 40 12S58 30 66 30')],
   summary: 'A score or groove drawn on the form.',
   station: 'shape',
   ornamental: true,

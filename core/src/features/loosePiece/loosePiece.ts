@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { choice, type ParamsOf } from '../../document';
 import type { Piece } from '../../panel';
 import { trimNumber } from '../../units';
@@ -39,6 +40,11 @@ export const loosePiece = defineFeature<LooseParams>({
   kind: 'loose-piece',
   label: 'Loose piece',
   verb: 'Leave loose',
+  picture: [
+    draw.plate,
+    draw.line(draw.box(22, 12, 28, 24)),
+    draw.casing(draw.discs(5, [27, 17], [45, 17], [27, 31], [45, 31])),
+  ],
   summary: 'A whole piece held by magnets, hook-and-loop or its own fit: it comes off and is put on again.',
   station: 'inside',
   opens: 'piece',

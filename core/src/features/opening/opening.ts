@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { isRigid } from '../../materials';
 import { choice, length, type ParamsOf } from '../../document';
 import { contains, distanceToEdge } from '../../geometry';
@@ -38,6 +39,7 @@ export const opening = defineFeature<OpeningParams>({
   kind: 'opening',
   label: 'Opening',
   verb: 'Opening',
+  picture: [draw.plate, draw.clear('M22 18h28a6 6 0 0 1 0 12h-28a6 6 0 0 1 0 -12Z')],
   summary: 'A slot or window cut through a piece, or through every layer of a lamination.',
   station: 'shape',
   fields,

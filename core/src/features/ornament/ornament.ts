@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { itemAt, firstOf } from '../../units';
 import { choice, count, type FoamField, length, type ParamsOf } from '../../document';
 import { add3, cross3, dist3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../../geometry';
@@ -68,6 +69,7 @@ export const ornament = defineFeature<ParamsOf<typeof fields>>({
   kind: 'ornament',
   label: 'Ornament',
   verb: 'Row of ornaments',
+  picture: [draw.plate, draw.foam('M8 34l10 -20l10 20ZM26 34l10 -20l10 20ZM44 34l10 -20l10 20Z')],
   summary: 'A small shape or a stack of them, repeated evenly along a line.',
   station: 'shape',
   ornamental: true,

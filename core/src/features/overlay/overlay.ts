@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { type FoamField, length, type ParamsOf } from '../../document';
 import { cross3, grown, largestRing, scale3, add3 } from '../../geometry';
 import {
@@ -36,6 +37,7 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
   kind: 'overlay',
   label: 'Layer',
   verb: 'Raised layer',
+  picture: [draw.plate, draw.line(draw.box(12, 10, 48, 28)), draw.foam(draw.box(14, 12, 44, 24))],
   summary: 'A second layer on the outside, set in from every edge.',
   station: 'shape',
   ornamental: true,

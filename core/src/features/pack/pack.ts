@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { type Check, choice, type Proposal, type Feature, type ParamsOf } from '../../document';
 import { contains, dist3 } from '../../geometry';
 import { type Pack, packs } from '../../materials';
@@ -16,7 +17,7 @@ const fields = [
     'Pack',
     [...packs.map((p) => [p.id, p.name] as const), [OWN, 'another, measured'] as const],
     'Cells and holder.',
-    'Form',
+    'Size',
     { open: true },
   ),
   choice(
@@ -27,7 +28,7 @@ const fields = [
       ['none', 'none'],
     ],
     'Gives the pack more room behind a shell.',
-    'Form',
+    'Size',
     { only: 'shell' },
   ),
   choice(
@@ -38,7 +39,7 @@ const fields = [
       ['none', 'none'],
     ],
     'Of a pocket in layers: cells come out without a knife.',
-    'Form',
+    'Size',
     { only: 'layers' },
   ),
   choice(
@@ -63,6 +64,7 @@ export const pack = defineFeature<PackParams>({
   kind: 'pack',
   label: 'Pack',
   verb: 'Pack',
+  picture: [draw.casing(draw.box(5, 0.5, 62, 47)), draw.line('M5 16H67M5 32H67M12 8h12M48 24h12M12 40h12')],
   summary: 'Cells and holder, behind the shell or in a box.',
   station: 'inside',
   electric: 'source',

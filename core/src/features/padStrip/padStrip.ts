@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import {
   angle,
   count,
@@ -155,6 +156,7 @@ export const padStrip = defineFeature<PadParams>({
   kind: 'pad-strip',
   label: 'Padding strip',
   verb: 'Padding strip',
+  picture: [draw.plate, draw.casing(draw.box(2, 30, 68, 14))],
   summary: 'Padding inside an edge, cut at the angle at which the shell closes.',
   station: 'shape',
   fields,

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { choice, length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf, type Work } from '../contract';
@@ -55,6 +56,7 @@ export const parting = defineFeature<PartingParams>({
   kind: 'parting',
   label: 'Parting line',
   verb: 'Part it',
+  picture: [draw.foam(draw.box(2, 4, 31, 40)), draw.foam(draw.box(39, 4, 31, 40)), draw.line('M36 2V46')],
   summary: 'Parts a board or a lamination in two along a line: longer than a sheet, or than the luggage.',
   station: 'shape',
   parts: true,

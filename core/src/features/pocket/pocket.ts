@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { length, type ParamsOf } from '../../document';
 import { contains } from '../../geometry';
 import { footprintOutline } from '../../panel';
@@ -30,6 +31,12 @@ export const pocket = defineFeature<ParamsOf<typeof fields>>({
   kind: 'pocket',
   label: 'Pocket',
   verb: 'Pocket',
+  picture: [
+    draw.plate,
+    draw.line(draw.box(18, 12, 36, 24)),
+    draw.line('M18 12l5 5M54 12l-5 5M18 36l5 -5M54 36l-5 -5'),
+    draw.line(draw.box(23, 17, 26, 14)),
+  ],
   summary: 'Cut into the back of a shell, or into as many layers of a lamination as it is deep.',
   station: 'inside',
   fields,

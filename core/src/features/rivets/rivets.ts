@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { length, type ParamsOf } from '../../document';
 import { add3, boundsOf, contains, cross3, scale3, type Vec2 } from '../../geometry';
 import { offsetGrid, onGrid, onPlane, spotsAlong, stretchAlong } from '../../panel';
@@ -23,6 +24,7 @@ export const rivets = defineFeature<ParamsOf<typeof fields>>({
   kind: 'rivets',
   label: 'Rivets',
   verb: 'Rivets',
+  picture: [draw.plate, draw.casing(draw.discs(8, [12, 24], [28, 24], [44, 24], [60, 24]))],
   summary: 'Half-round heads along an edge, glued on the painted face.',
   station: 'shape',
   ornamental: true,

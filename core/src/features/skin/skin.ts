@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { choice, length, type ParamsOf } from '../../document';
 import { add3, cross3, grown, largestRing, scale3, signedArea } from '../../geometry';
 import { growEdges, offsetGrid, type Piece, type Plate, plateMesh, platePiece } from '../../panel';
@@ -40,6 +41,7 @@ export const skin = defineFeature<ParamsOf<typeof fields>>({
   kind: 'skin',
   label: 'Skin',
   verb: 'Skin',
+  picture: [draw.plate, draw.casing('M2 4H70V44H2ZM40 44L70 22V44Z')],
   summary: 'A thin sheet over the whole face, turned over its edges: hard thermoplastic, or foam over seams.',
   station: 'shape',
   fields,

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { type FoamField, length, type ParamsOf } from '../../document';
 import { defineFeature } from '../contract';
 import { layBand } from '../laying/band';
@@ -18,6 +19,7 @@ export const strip = defineFeature<ParamsOf<typeof fields>>({
   kind: 'strip',
   label: 'Strip',
   verb: 'Stiffening strip',
+  picture: [draw.plate, draw.line(draw.box(8, 26, 56, 10))],
   summary: 'A strip inside an edge, so that it keeps its shape.',
   station: 'shape',
   fields,

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { choice, type ParamsOf } from '../../document';
 import { type Switch, switches } from '../../materials';
 import { byId, trimNumber } from '../../units';
@@ -12,7 +13,7 @@ const fields = [
     'Switch',
     [...switches.map((s) => [s.id, `${s.name} (${s.kind})`] as const), [OWN, 'another, measured'] as const],
     'Up means on.',
-    'Form',
+    'Size',
     { open: true },
   ),
   ...ownSwitchFields,
@@ -31,6 +32,11 @@ export const toggle = defineFeature<ParamsOf<typeof fields>>({
   kind: 'switch',
   label: 'Switch',
   verb: 'Switch',
+  picture: [
+    draw.casing(draw.box(26, 17, 20, 14)),
+    draw.clear(draw.box(30, 21, 6, 6)),
+    draw.line('M22 24h4M46 24h4'),
+  ],
   summary: 'Turns a circuit on and off.',
   station: 'inside',
   electric: 'switch',

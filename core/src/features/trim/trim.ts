@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import { choice, type FoamField, length, type ParamsOf } from '../../document';
 import { defineFeature } from '../contract';
 import { layBand } from '../laying/band';
@@ -31,6 +32,7 @@ export const trim = defineFeature<ParamsOf<typeof fields>>({
   kind: 'trim',
   label: 'Trim',
   verb: 'Trim an edge',
+  picture: [draw.plate, draw.foam(draw.box(2, 34, 68, 10)), draw.line('M2 34H70')],
   summary: 'A band along an edge, outside; it hides the cut.',
   station: 'shape',
   ornamental: true,

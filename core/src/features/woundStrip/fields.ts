@@ -24,15 +24,15 @@ export const fields = [
     ],
     'Round a dowel or tube in turns, or straight along the faces of a bar or board.',
   ),
-  length('coreMm', 'Core across', [8, 150], 'Of the dowel or tube it is wound on.', 'Form', {
+  length('coreMm', 'Core across', [8, 150], 'Of the dowel or tube it is wound on.', 'Size', {
     when: isWound,
   }),
-  length('wideMm', 'Core wide', [8, 400], 'Of the bar or board.', 'Form', { when: isAlong }),
-  length('thickMm', 'Core thick', [1, 60], 'Of the bar or board.', 'Form', { when: isAlong }),
-  count('faces', 'Faces', [1, 2], 'One side of it, or both.', 'Form', { when: isAlong }),
-  count('rows', 'Rows a face', [1, 20], 'Of strip, side by side.', 'Form', { when: isAlong }),
+  length('wideMm', 'Core wide', [8, 400], 'Of the bar or board.', 'Size', { when: isAlong }),
+  length('thickMm', 'Core thick', [1, 60], 'Of the bar or board.', 'Size', { when: isAlong }),
+  count('faces', 'Faces', [1, 2], 'One side of it, or both.', 'Size', { when: isAlong }),
+  count('rows', 'Rows a face', [1, 20], 'Of strip, side by side.', 'Size', { when: isAlong }),
   length('lengthMm', 'Length', [20, 1500], 'Along the core.'),
-  length('pitchMm', 'Pitch', [8, 200], 'From turn to turn; a strip is at least its width.', 'Form', {
+  length('pitchMm', 'Pitch', [8, 200], 'From turn to turn; a strip is at least its width.', 'Size', {
     when: isWound,
   }),
   length('sleeveMm', 'Sleeve inside', [20, 400], 'Of the diffuser round it.'),

@@ -1,3 +1,4 @@
+import * as draw from '../picture';
 import type { Check, Proposal } from '../../document';
 import { litFace, type LitFace } from '../../light';
 import { diffusers, strip12V, strip5V } from '../../materials';
@@ -106,6 +107,10 @@ export const woundStrip = defineFeature<WoundParams>({
   kind: 'wound-strip',
   label: 'Wound strip',
   verb: 'Wound strip',
+  picture: [
+    draw.foam(draw.box(20, 2, 32, 44)),
+    draw.light('M20 12L52 6V10L20 16ZM20 26L52 20V24L20 30ZM20 40L52 34V38L20 44Z'),
+  ],
   summary: 'A light strip wound round a core within a sleeve: length, pitch, turns, and how evenly it glows.',
   station: 'inside',
   electric: 'load',

@@ -9,10 +9,10 @@ import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 const hasTassets = (params: object): boolean => (params as { tassets?: number }).tassets !== 0;
 
 const fields = [
-  length('heightMm', 'Belt height', [25, 140], 'Lower to upper edge.', 'Form', {
+  length('heightMm', 'Belt height', [25, 140], 'Lower to upper edge.', 'Size', {
     gives: [{ need: 'reach', by: -1 }],
   }),
-  length('atMm', 'Above the waist', [-200, 80], 'Where the upper edge lies.', 'Form', {
+  length('atMm', 'Above the waist', [-200, 80], 'Where the upper edge lies.', 'Size', {
     gives: [{ need: 'reach', by: -1 }],
   }),
   closureField('Shut with', 'Behind, across the ends of the belt.'),
@@ -171,11 +171,6 @@ export const belt = defineForm<BeltParams>({
     tassetFoam: 0,
   }),
   design,
-  grips: [
-    { path: ['atMm'], label: 'Belt: up or down', panel: 'belt', at: [0.5, 1] },
-    { path: ['tassetMm'], label: 'Tasset length', panel: 'tasset-1', at: [0.5, 0] },
-    { path: ['flareMm'], label: 'Stand out', panel: 'tasset-2', at: [0.5, 0] },
-  ],
   silhouette: ({ heightMm, tassetMm }) => [
     { x: -90, y: 0 },
     { x: -70, y: -tassetMm * 0.6 },

@@ -15,11 +15,11 @@ const given =
     (params as Record<string, unknown>)[key] !== 0;
 
 const fields = [
-  length('lengthMm', 'Length', [60, 2500], 'From shoulder to point.', 'Form', {
+  length('lengthMm', 'Length', [60, 2500], 'From shoulder to point.', 'Size', {
     gives: [{ need: 'reach', by: -1 }],
   }),
-  length('widthMm', 'Width', [12, 400], 'At the shoulder.', 'Form', { gives: [{ need: 'room', by: 2 }] }),
-  length('tipWidthMm', 'Width at the point', [6, 400], 'Where the point begins.', 'Form', {
+  length('widthMm', 'Width', [12, 400], 'At the shoulder.', 'Size', { gives: [{ need: 'room', by: 2 }] }),
+  length('tipWidthMm', 'Width at the point', [6, 400], 'Where the point begins.', 'Size', {
     gives: [{ need: 'room', by: 2 }],
   }),
   choice(
@@ -33,9 +33,9 @@ const fields = [
       ['square', 'square'],
     ],
     'How it ends.',
-    'Form',
+    'Size',
   ),
-  length('pointMm', 'Point length', [5, 600], 'From where it begins to its end.', 'Form'),
+  length('pointMm', 'Point length', [5, 600], 'From where it begins to its end.', 'Size'),
   length('bevelMm', 'Bevel', [0, 150], 'From the edge inwards, on both faces; 0 leaves it square.', 'Edge'),
   length('edgeMm', 'Edge left', [1, 40], 'Square at the very edge.', 'Edge', { when: given('bevelMm') }),
   length(
@@ -284,5 +284,4 @@ export const blade = defineForm<BladeParams>({
   }),
   design,
   silhouette: (params) => [...bladeOutline(params)],
-  grips: [],
 });

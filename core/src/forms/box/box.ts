@@ -5,9 +5,9 @@ import { defineForm, type Design, type FormInput } from '../contract';
 import { rectangle } from '../held/outlines';
 
 const fields = [
-  length('widthMm', 'Width', [10, 1500], 'From side to side.', 'Form'),
-  length('heightMm', 'Height', [10, 1500], 'Upwards.', 'Form'),
-  length('deepMm', 'Depth', [10, 1500], 'From front to back.', 'Form'),
+  length('widthMm', 'Width', [10, 1500], 'From side to side.', 'Size'),
+  length('heightMm', 'Height', [10, 1500], 'Upwards.', 'Size'),
+  length('deepMm', 'Depth', [10, 1500], 'From front to back.', 'Size'),
   choice(
     'held',
     'Sizes are',
@@ -16,7 +16,7 @@ const fields = [
       ['outside', 'outside'],
     ],
     'Which of the two stays as typed whatever the sheet.',
-    'Form',
+    'Size',
   ),
   choice(
     'corners',
@@ -27,7 +27,7 @@ const fields = [
       ['folded', 'folded from one net'],
     ],
     'Every edge bevelled to half the corner, cut square with the plates behind each other, or the walls folded from the face in grooved foam and bevelled where they meet.',
-    'Form',
+    'Size',
   ),
   choice(
     'open',
@@ -38,14 +38,14 @@ const fields = [
       ['top', 'on top'],
     ],
     'Left off, or closed by a lid.',
-    'Form',
+    'Size',
   ),
   length(
     'skinMm',
     'Skin',
     [0, 5],
     'Thermoplastic, filler or paint on every face. A lid is drawn in by it twice all round, and outside sizes count it.',
-    'Form',
+    'Size',
   ),
 ] as const;
 

@@ -23,14 +23,14 @@ const fieldsOf = (front: boolean) =>
       'Below the waist',
       [-80, 160],
       'How far the lower edge reaches past the waist.',
-      'Form',
+      'Size',
       { gives: [{ need: 'reach', by: -1 }] },
     ),
     angle('sideDeg', 'Reach to each side', [40, 95], '90° meets the other plate at the sides.'),
-    length('neckScoopMm', 'Neck scoop', [0, 200], 'Depth of the cut-out in the middle.', 'Form', {
+    length('neckScoopMm', 'Neck scoop', [0, 200], 'Depth of the cut-out in the middle.', 'Size', {
       gives: [{ need: 'reach', by: 1 }],
     }),
-    length('armScoopMm', 'Arm scoop', [0, 200], 'Depth of the cut-away for the arms.', 'Form', {
+    length('armScoopMm', 'Arm scoop', [0, 200], 'Depth of the cut-away for the arms.', 'Size', {
       gives: [{ need: 'reach', by: 1 }],
     }),
     length('ridgeMm', front ? 'Centre ridge' : 'Centre fullness', [0, 60], 'How far the middle stands out.'),
@@ -256,14 +256,6 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
       closure: 'hook-and-loop',
     }),
     design,
-    grips: [
-      { path: ['belowWaistMm'], label: 'Waist edge: up or down', panel: 'a', at: [0.5, 0] },
-      { path: ['neckScoopMm'], label: 'Neck scoop', panel: 'a', at: [1, 1] },
-      { path: ['sideDeg'], label: 'Reach to the side', panel: 'a', at: [0, 0.5] },
-      { path: ['armScoopMm'], label: 'Arm scoop', panel: 'a', at: [0, 1] },
-      { path: ['ridgeMm'], label: 'Centre ridge', panel: 'a', at: [1, 0.5] },
-      { path: ['seamDeg'], label: 'Side seam: slide round the trunk', panel: 'd', at: [0, 0.4] },
-    ],
     silhouette: ({ belowWaistMm, topMm, neckScoopMm, armScoopMm }, body: Body) => {
       const at = levels(body);
       const h = at.neckBase - topMm - (at.waist - belowWaistMm);

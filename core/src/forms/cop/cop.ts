@@ -97,11 +97,6 @@ function cop(
       };
     },
     design,
-    grips: [
-      { path: ['heightMm'], label: 'Height', panel: 'a', at: [0.5, 1] },
-      { path: ['domeMm'], label: 'Dome', panel: 'a', at: [0.5, 0.5] },
-      { path: ['wrapDeg'], label: 'Reach to the side', panel: 'a', at: [0, 0.5] },
-    ],
     silhouette: ({ heightMm, wingMm }) => [
       { x: -60, y: -wingMm / 2 },
       { x: 0, y: -heightMm / 2 },

@@ -9,7 +9,7 @@ import { facets } from '../held/staves';
 import { silhouetteOf } from '../held/silhouette';
 
 const fields = [
-  count('sides', 'Sides', [3, 16], 'Faces round the axis.', 'Form'),
+  count('sides', 'Sides', [3, 16], 'Faces round the axis.', 'Size'),
   choice(
     'ends',
     'Ends',
@@ -19,7 +19,7 @@ const fields = [
       ['both', 'both closed'],
     ],
     'Plates with a hole for the stick.',
-    'Form',
+    'Size',
   ),
   profileField(),
 ] as const;

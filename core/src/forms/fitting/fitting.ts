@@ -24,20 +24,20 @@ const fields = [
       ['bulkhead', 'bulkhead with a cable hole'],
     ],
     'Small parts usable anywhere.',
-    'Form',
+    'Size',
   ),
   choice(
     'rod',
     'For pipe',
     [['own', 'own sizes'], ...tubes.map((r): [string, string] => [r.id, r.name])],
     'The stick it is mounted on, when it is mounted on one, comes first.',
-    'Form',
+    'Size',
     { open: true },
   ),
-  length('outsideMm', 'Outside', [6, 300], 'Of the pipe.', 'Form', { when: byHand }),
-  length('boreMm', 'Bore', [4, 290], 'Of the pipe.', 'Form', { when: byHand }),
-  length('smallerMm', 'Inner pipe', [4, 290], 'Outside of the pipe within.', 'Form', { when: isAdapter }),
-  length('highMm', 'High', [2, 200], 'Band, ring or plug.', 'Form'),
+  length('outsideMm', 'Outside', [6, 300], 'Of the pipe.', 'Size', { when: byHand }),
+  length('boreMm', 'Bore', [4, 290], 'Of the pipe.', 'Size', { when: byHand }),
+  length('smallerMm', 'Inner pipe', [4, 290], 'Outside of the pipe within.', 'Size', { when: isAdapter }),
+  length('highMm', 'High', [2, 200], 'Band, ring or plug.', 'Size'),
 ] as const;
 
 export type FittingParams = ParamsOf<typeof fields>;

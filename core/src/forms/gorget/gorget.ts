@@ -12,7 +12,7 @@ const fields = [
     'tiers',
     'Tiers',
     [
-      length('heightMm', 'Height', [8, 90], 'Lower to upper edge.', 'Form', {
+      length('heightMm', 'Height', [8, 90], 'Lower to upper edge.', 'Size', {
         gives: [{ need: 'reach', by: -1 }],
       }),
       length('leanMm', 'Lean out', [-30, 50], 'How far its upper edge stands out beyond its lower.'),
@@ -216,11 +216,6 @@ export const gorget = defineForm<GorgetParams>({
     };
   },
   design,
-  grips: [
-    { path: ['tiers', 0, 'heightMm'], label: 'Height of tier 1', panel: 'tier-1', at: [0.5, 1] },
-    { path: ['tiers', 0, 'leanMm'], label: 'Lean of tier 1', panel: 'tier-1', at: [0.75, 1] },
-    { path: ['setBackMm'], label: 'Set back', panel: 'tier-2', at: [0.5, 1] },
-  ],
   silhouette: ({ tiers }) => {
     const h = tiers.reduce((sum, t) => sum + t.heightMm * 0.8, 0);
     return [

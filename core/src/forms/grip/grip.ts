@@ -20,14 +20,14 @@ const fields = [
       ['rolled', 'rolled round the stick'],
     ],
     'Layers with a channel, or each sheet rolled over the one before.',
-    'Form',
+    'Size',
   ),
-  length('lengthMm', 'Length', [40, 900], 'End to end.', 'Form'),
-  length('widthMm', 'Width', [15, 120], 'Across the layers, once carved.', 'Form', {
+  length('lengthMm', 'Length', [40, 900], 'End to end.', 'Size'),
+  length('widthMm', 'Width', [15, 120], 'Across the layers, once carved.', 'Size', {
     when: layered,
     gives: [{ need: 'room', by: 2 }],
   }),
-  length('boreMm', 'Bore', [0, 110], 'When no stick passes: hollow of this across; 0 is solid.', 'Form'),
+  length('boreMm', 'Bore', [0, 110], 'When no stick passes: hollow of this across; 0 is solid.', 'Size'),
   count('hands', 'Hands', [1, 2], 'That hold it at once.', 'Hold'),
   choice(
     'wrap',

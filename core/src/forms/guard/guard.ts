@@ -22,13 +22,13 @@ const fields = [
       ['drawn', 'drawn'],
     ],
     'Seen along the stick.',
-    'Form',
+    'Size',
   ),
-  length('widthMm', 'Width', [20, 600], 'From side to side.', 'Form', {
+  length('widthMm', 'Width', [20, 600], 'From side to side.', 'Size', {
     when: isSized,
     gives: [{ need: 'room', by: 2 }],
   }),
-  length('deepMm', 'Depth', [15, 400], 'From front to back.', 'Form', {
+  length('deepMm', 'Depth', [15, 400], 'From front to back.', 'Size', {
     when: isSized,
     gives: [{ need: 'room', by: 2 }],
   }),

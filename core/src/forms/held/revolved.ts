@@ -19,7 +19,7 @@ export const profileField = (when?: (params: object) => boolean) =>
     'Profile',
     [
       length('zMm', 'Up', [-600, 3000], 'Along the axis.'),
-      length('acrossMm', 'Across', [1, 1500], 'Outside, there.', 'Form', {
+      length('acrossMm', 'Across', [1, 1500], 'Outside, there.', 'Size', {
         gives: [{ need: 'room', by: 1 }],
       }),
     ] as const,

@@ -104,15 +104,6 @@ export const helmet = defineForm<HelmetParams>({
   fields: helmetFields,
   defaults: helmetDefaults,
   design,
-  grips: [
-    { path: ['skirtMm'], label: 'Lower edge: up or down', panel: 'skirt', at: [0.5, 0] },
-    { path: ['skirtMm'], label: 'Lower edge: up or down', panel: 'nape', at: [0.5, 0] },
-    { path: ['faceDeg'], label: 'Face opening', panel: 'skirt', at: [1, 0.2] },
-    { path: ['faceDeg'], label: 'Face opening', panel: 'cheek-right', at: [1, 0.2] },
-    { path: ['stripMm'], label: 'Strip seam: slide sideways', panel: 'strip', at: [0, 0.4] },
-    { path: ['bandMm'], label: 'Brow band height', panel: 'band', at: [0.75, 1] },
-    { path: ['crestMm'], label: 'Crest height', panel: 'crest', at: [0.5, 1] },
-  ],
   silhouette: ({ skirtMm, crestMm }) => [
     { x: -90, y: -skirtMm },
     { x: 90, y: -skirtMm },

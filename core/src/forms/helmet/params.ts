@@ -30,7 +30,7 @@ export const helmetFields = [
       { need: 'girth', by: 2 * Math.PI },
     ],
   }),
-  length('skirtMm', 'Skirt', [20, 220], 'From the brow line down.', 'Form', {
+  length('skirtMm', 'Skirt', [20, 220], 'From the brow line down.', 'Size', {
     gives: [{ need: 'reach', by: -1 }],
   }),
   angle('faceDeg', 'Face opening, each side', [25, 90], 'From straight ahead to the cheek edge.', 'Face'),

@@ -8,14 +8,14 @@ import { foldedWall } from '../held/foldedWall';
 import { facets } from '../held/staves';
 
 const fields = [
-  count('sides', 'Sides', [3, 12], 'Of base, roof and light.', 'Form'),
-  length('acrossMm', 'Across', [50, 600], 'Flat to flat, outside the posts.', 'Form', {
+  count('sides', 'Sides', [3, 12], 'Of base, roof and light.', 'Size'),
+  length('acrossMm', 'Across', [50, 600], 'Flat to flat, outside the posts.', 'Size', {
     gives: [{ need: 'room', by: 1 }],
   }),
-  length('lightMm', 'Light height', [30, 800], 'Between base and roof.', 'Form'),
-  length('roofMm', 'Roof height', [10, 500], 'From eaves to top.', 'Form'),
-  length('eavesMm', 'Eaves', [0, 150], 'How far the roof stands out.', 'Form'),
-  length('topMm', 'Roof top', [8, 300], 'Flat to flat where the roof ends.', 'Form'),
+  length('lightMm', 'Light height', [30, 800], 'Between base and roof.', 'Size'),
+  length('roofMm', 'Roof height', [10, 500], 'From eaves to top.', 'Size'),
+  length('eavesMm', 'Eaves', [0, 150], 'How far the roof stands out.', 'Size'),
+  length('topMm', 'Roof top', [8, 300], 'Flat to flat where the roof ends.', 'Size'),
   length('postMm', 'Post width', [6, 100], 'Of the posts at the corners.', 'Posts'),
   length('sleeveInMm', 'Diffuser in', [0, 60], 'From the posts to the diffuser inside them.', 'Light'),
   ownFoam('sleeveMm', 'Diffuser thickness'),

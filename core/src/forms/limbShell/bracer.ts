@@ -275,12 +275,6 @@ export const bracer = defineForm<BracerParams>({
     };
   },
   design,
-  grips: [
-    { path: ['startMm'], label: 'Cuff edge: slide along the arm', panel: 'a', at: [0.25, 0] },
-    { path: ['endMm'], label: 'Elbow edge: slide along the arm', panel: 'a', at: [0.5, 1] },
-    { path: ['pointMm'], label: 'Point: slide over the hand', panel: 'a', at: [0.5, 0] },
-    { path: ['elbowCutMm'], label: 'Elbow cut-away', panel: 'a', at: [0, 1] },
-  ],
   /** Seen from the back of the arm: cuff edge below with its point, elbow edge above. */
   silhouette: (params) => {
     const span = params.endMm - params.startMm;

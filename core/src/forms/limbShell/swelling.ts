@@ -149,12 +149,6 @@ export function swellingShell(of: SwellingShell): FormKind {
       };
     },
     design,
-    grips: [
-      { path: ['startMm'], label: 'Lower edge: slide along the limb', panel: 'a', at: [0.5, 0] },
-      { path: ['endMm'], label: 'Upper edge: slide along the limb', panel: 'a', at: [0.5, 1] },
-      { path: ['seamDeg'], label: 'Seam: slide round the limb', panel: 'b', at: [0, 0.5] },
-      { path: ['flareMm'], label: 'Flare of the upper edge', panel: 'a', at: [1, 1] },
-    ],
     silhouette: ({ startMm, endMm, pointMm }, body) => {
       const w = (at: number): number => limbGirthMm(body, limb, at) / Math.PI / 2 + 8;
       const [a, b] = [w(startMm), w(endMm)];

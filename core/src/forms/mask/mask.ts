@@ -132,12 +132,6 @@ export const halfMask = defineForm<MaskParams>({
     breath: 'holes',
   }),
   design,
-  grips: [
-    { path: ['heightMm'], label: 'Chin edge', panel: 'a', at: [1, 0] },
-    { path: ['topMm'], label: 'Cheek edge', panel: 'a', at: [1, 1] },
-    { path: ['forwardMm'], label: 'Ridge', panel: 'a', at: [1, 0.5] },
-    { path: ['widthDeg'], label: 'Reach to the ear', panel: 'a', at: [0, 0.6] },
-  ],
   silhouette: ({ heightMm }) => [
     { x: -75, y: 0 },
     { x: -60, y: -heightMm * 0.7 },

@@ -6,7 +6,7 @@ import { defineForm, ownPly, type Design, type FormInput } from '../contract';
 import { roundLimb, strapOver } from '../straps';
 
 const fields = [
-  length('capMm', 'Cap height', [40, 180], 'From the tip of the shoulder up to the top of the cap.', 'Form', {
+  length('capMm', 'Cap height', [40, 180], 'From the tip of the shoulder up to the top of the cap.', 'Size', {
     gives: [{ need: 'reach', by: -1 }],
   }),
   angle('wrapDeg', 'Reach front and back', [50, 120], 'How far round the arm it goes from its outside.'),
@@ -178,12 +178,6 @@ export const pauldron = defineForm<PauldronParams>({
     lames: Array.from({ length: 3 }, () => ({ heightMm: 52, overlapMm: 18, flareMm: 6, foamMm: 0 })),
   }),
   design,
-  grips: [
-    { path: ['capMm'], label: 'Cap height', panel: 'cap', at: [0.5, 1] },
-    { path: ['wrapDeg'], label: 'Reach to the front', panel: 'cap', at: [1, 0] },
-    { path: ['lames', 0, 'heightMm'], label: 'Height of lame 1', panel: 'lame-1', at: [0.5, 0] },
-    { path: ['lames', 0, 'flareMm'], label: 'Flare of lame 1', panel: 'lame-1', at: [0.25, 0] },
-  ],
   silhouette: ({ capMm, lames }) => {
     const drop = lames.reduce((sum, l) => sum + l.heightMm - l.overlapMm, 0);
     return [

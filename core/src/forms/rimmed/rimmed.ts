@@ -19,10 +19,10 @@ const fields = [
       ['drawn', 'drawn'],
     ],
     'Of the plate.',
-    'Form',
+    'Size',
   ),
-  length('widthMm', 'Width', [40, 1200], 'Outside, from side to side.', 'Form', { when: isSized }),
-  length('heightMm', 'Height', [40, 1200], 'Outside, from foot to top.', 'Form', { when: isSized }),
+  length('widthMm', 'Width', [40, 1200], 'Outside, from side to side.', 'Size', { when: isSized }),
+  length('heightMm', 'Height', [40, 1200], 'Outside, from foot to top.', 'Size', { when: isSized }),
   length('wallMm', 'Wall', [8, 400], 'How far the wall stands behind the plate.', 'Wall'),
   choice(
     'turns',

@@ -23,8 +23,8 @@ const fields = [
         'A wall, a solid, a wall of stacked rings, or a dome of bands.',
       ),
       length('heightMm', 'Height', [3, 800], 'Of this section.'),
-      length('lowMm', 'Across below', [6, 1200], 'Outside.', 'Form', { gives: [{ need: 'room', by: 1 }] }),
-      length('highMm', 'Across above', [6, 1200], 'Outside.', 'Form', { gives: [{ need: 'room', by: 1 }] }),
+      length('lowMm', 'Across below', [6, 1200], 'Outside.', 'Size', { gives: [{ need: 'room', by: 1 }] }),
+      length('highMm', 'Across above', [6, 1200], 'Outside.', 'Size', { gives: [{ need: 'room', by: 1 }] }),
       choice(
         'joint',
         'Joint above',
@@ -51,7 +51,7 @@ const fields = [
     'section',
     'Lettered from the foot up, each with its own height and diameters.',
   ),
-  length('ringMm', 'Ring wall', [4, 200], 'Of sections stacked from rings.', 'Form'),
+  length('ringMm', 'Ring wall', [4, 200], 'Of sections stacked from rings.', 'Size'),
 ] as const;
 
 export type RoundsParams = ParamsOf<typeof fields>;

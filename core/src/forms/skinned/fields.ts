@@ -1,6 +1,6 @@
 import type { Body } from '../../body';
 import { BELOW_EYES_MM } from './stands';
-import { angle, choice, count, length, number, type ParamsOf, rows } from '../../document';
+import { angle, choice, count, length, number, type Params, type ParamsOf, rows } from '../../document';
 
 /** The made-up mask that stands in until a surface is read. */
 export const STAND_IN = 'gull-mask';
@@ -11,6 +11,9 @@ const spot = (help: string) =>
     length('yMm', 'Ahead', [-1500, 1500], 'Of the middle.'),
     length('zMm', 'Up', [-1500, 3000], 'Over the lower edge.'),
   ] as const;
+
+/** From where to where it is widened is asked once it is. */
+const widened = ({ widenMm }: Params): boolean => widenMm !== 0;
 
 const lines = rows(
   'lines',
@@ -121,8 +124,10 @@ export const surfaceFields = [
   length('widenMm', 'Widen', [0, 60], 'Each side drawn apart by so much, between two heights.', 'Surface', {
     gives: [{ need: 'room', by: 1 }],
   }),
-  length('widenFromMm', 'from', [0, 1500], 'Height over the lower edge.', 'Surface'),
-  length('widenToMm', 'to', [0, 1500], 'Height over the lower edge.', 'Surface'),
+  length('widenFromMm', 'Widened from', [0, 1500], 'Height over the lower edge.', 'Surface', {
+    when: widened,
+  }),
+  length('widenToMm', 'Widened to', [0, 1500], 'Height over the lower edge.', 'Surface', { when: widened }),
   apart,
 ] as const;
 

@@ -22,10 +22,10 @@ const fields = [
       ['gores', 'gores from foot to top'],
     ],
     'The error of each against the profile is reported.',
-    'Form',
+    'Size',
   ),
-  count('gores', 'Gores', [3, 24], 'Sides from foot to top.', 'Form', { when: byGores }),
-  length('boreMm', 'Bore', [0, 400], 'Through the discs when no stick passes; 0 is solid.', 'Form', {
+  count('gores', 'Gores', [3, 24], 'Sides from foot to top.', 'Size', { when: byGores }),
+  length('boreMm', 'Bore', [0, 400], 'Through the discs when no stick passes; 0 is solid.', 'Size', {
     when: byDiscs,
   }),
   count('flutes', 'Flutes', [0, 16], 'Round hollows down the outside.', 'Flutes', { when: byDiscs }),

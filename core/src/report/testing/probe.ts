@@ -54,7 +54,6 @@ export const armlet = defineForm<ParamsOf<typeof ringFields>>({
     { x: 50, y: heightMm },
     { x: -50, y: heightMm },
   ],
-  grips: [{ path: ['atMm'], label: 'Lower edge', panel: 'ring', at: [0.5, 0] }],
 });
 
 const hoopFields = [length('acrossMm', 'Across', [60, 400], 'Inside.')] as const;
@@ -103,6 +102,7 @@ export const dot = defineFeature<ParamsOf<typeof dotFields>>({
   kind: 'dot',
   label: 'Dot',
   verb: 'Engrave a dot',
+  picture: [],
   summary: 'A round hollow in the outer face.',
   station: 'shape',
   fields: dotFields,

@@ -3,7 +3,7 @@ import type { HandDart, Part } from '@fomrik/core/document';
 import type { PartReport } from '@fomrik/core/parts';
 import { dartsOn, type Piece } from '@fomrik/core/panel';
 import type { Draft } from 'immer';
-import { useView } from '../../store/view';
+import { useSelected } from '../../store/selection';
 
 /** Middle of the widest run of an edge between its corners and the darts it has. */
 function freeSpot(darts: readonly HandDart[], edgeId: string): number {
@@ -23,7 +23,7 @@ export function DartList({
   made: PartReport;
   change: (recipe: (part: Draft<Part>) => void) => void;
 }) {
-  const edge = useView((v) => v.lastEdge);
+  const edge = useSelected((s) => s.edge);
   const pieces = made.pieces.filter((p) => p.role === 'shell' && p.stretch && !p.mirrors);
   const byHand = (piece: Piece): boolean => part.darts.some((d) => d.pieceId === piece.id);
   const set = (pieceId: string, darts: HandDart[] | undefined): void =>

@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { addPart } from '../../app/partActions';
 import { LazyFigure } from '../../parts/LazySolid';
 import { useReport } from '../../store/report';
-import { useView } from '../../store/view';
+import { useSelected, selectPart } from '../../store/selection';
 
 /** Everything worn on the figure: press a part to work on it, or bare body to hang a new part there. */
 export function FigureBench() {
   const report = useReport((s) => s.report!);
-  const chosen = useView((v) => v.partId);
+  const chosen = useSelected((s) => s.partId);
   const [zones, setZones] = useState<Zone[]>([]);
   const forms = formsAt(standardKinds, zones);
   return (
@@ -18,7 +18,7 @@ export function FigureBench() {
         body={report.body}
         parts={report.parts}
         chosen={chosen || report.parts[0]?.id}
-        onPart={(partId) => useView.setState({ partId })}
+        onPart={(partId) => selectPart(partId)}
         onBody={setZones}
       />
       <div className="absolute bottom-1 left-2 right-2">

@@ -49,27 +49,29 @@ export function LayerList({ part, change }: LayerListProps) {
     GLUE_MM,
   ).slice(0, WAYS);
   return (
-    <fieldset className="col-span-full border-t border-hair pt-0.5">
-      <legend className="head flex items-center gap-2 pr-2">
-        Layers{' '}
-        <span className="font-normal text-soft">
-          from the back, {trimNumber(total, 1)} mm with the glue between them
-        </span>
-        <button
-          type="button"
-          className="btn min-h-7 px-2"
-          disabled={part.stack.length >= MOST}
-          onClick={() => set([...part.stack, { ...lastOf(part.stack) }])}
-        >
-          <Plus size={14} aria-hidden /> layer
-        </button>
-      </legend>
-      <div className="grid grid-cols-[1fr_auto] gap-x-6 max-[1100px]:grid-cols-1">
-        <div className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-x-4">
+    <div className="cells">
+      <p className="text-[12.5px] text-soft">
+        Layers from the back, {trimNumber(total, 1)} mm with the glue between them
+      </p>
+      <table className="w-full table-fixed">
+        <thead className="sr-only">
+          <tr>
+            {['layer', 'foam', 'thickness', 'move or remove'].map((h) => (
+              <th key={h} scope="col">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
           {part.stack.map((ply, i) => (
-            <div key={i} data-row={`layer-${i + 1}`} className="flex items-end gap-1.5">
-              <div className="min-w-0 flex-[3]">
+            <tr key={i} data-row={`layer-${i + 1}`}>
+              <th scope="row" className="w-5 text-left text-[12px] font-normal text-soft">
+                {i + 1}
+              </th>
+              <td className="px-0.5">
                 <ChoiceField
+                  bare
                   label={`Layer ${i + 1}`}
                   value={ply.foamId}
                   choices={[
@@ -87,9 +89,10 @@ export function LayerList({ part, change }: LayerListProps) {
                     })
                   }
                 />
-              </div>
-              <div className="min-w-0 flex-[2]">
+              </td>
+              <td className="w-20 px-0.5">
                 <ChoiceField
+                  bare
                   label={`Layer ${i + 1}, thickness`}
                   value={ply.nominalMm}
                   choices={[
@@ -100,69 +103,74 @@ export function LayerList({ part, change }: LayerListProps) {
                   ]}
                   onChange={(nominalMm) => put(i, { ...ply, nominalMm })}
                 />
-              </div>
-              <button
-                type="button"
-                className="btn btn-icon"
-                aria-label={`Layer ${i + 1} further back`}
-                disabled={i === 0}
-                onClick={() => move(i, -1)}
-              >
-                <ArrowUp size={15} aria-hidden />
-              </button>
-              <button
-                type="button"
-                className="btn btn-icon"
-                aria-label={`Layer ${i + 1} further forward`}
-                disabled={i === part.stack.length - 1}
-                onClick={() => move(i, 1)}
-              >
-                <ArrowDown size={15} aria-hidden />
-              </button>
-              <button
-                type="button"
-                className="btn btn-icon"
-                aria-label={`Remove layer ${i + 1}`}
-                disabled={part.stack.length === 1}
-                onClick={() => set(part.stack.filter((_, k) => k !== i))}
-              >
-                <X size={15} aria-hidden />
-              </button>
-            </div>
-          ))}
-        </div>
-        <div className="w-64" aria-label="Sheets that make a thickness" role="group">
-          <LengthField
-            label="Together they should be"
-            valueMm={target}
-            range={[1, 120]}
-            onChange={setTarget}
-          />
-          <ul className="text-[13px]">
-            {ways.map((way) => (
-              <li
-                key={way.layersMm.join()}
-                className="flex items-center justify-between border-t border-hair"
-              >
-                <span>
-                  {way.layersMm.map((mm) => trimNumber(mm)).join(' + ')} = {trimNumber(way.totalMm, 1)} mm
-                </span>
+              </td>
+              <td className="w-[80px] whitespace-nowrap text-right">
                 <button
                   type="button"
-                  className="btn min-h-7 px-2"
-                  aria-label={`Take ${way.layersMm.join(' and ')} mm`}
-                  onClick={() => set(way.layersMm.map((nominalMm) => ({ foamId, nominalMm })))}
+                  className="tiny"
+                  aria-label={`Layer ${i + 1} further back`}
+                  title="Further back"
+                  disabled={i === 0}
+                  onClick={() => move(i, -1)}
                 >
-                  Take
+                  <ArrowUp size={14} aria-hidden />
                 </button>
-              </li>
-            ))}
-            {ways.length === 0 && (
-              <li className="text-soft">No sheets of this foam come within {TOLERANCE_MM} mm.</li>
-            )}
-          </ul>
-        </div>
+                <button
+                  type="button"
+                  className="tiny"
+                  aria-label={`Layer ${i + 1} further forward`}
+                  title="Further forward"
+                  disabled={i === part.stack.length - 1}
+                  onClick={() => move(i, 1)}
+                >
+                  <ArrowDown size={14} aria-hidden />
+                </button>
+                <button
+                  type="button"
+                  className="tiny"
+                  aria-label={`Remove layer ${i + 1}`}
+                  title="Remove"
+                  disabled={part.stack.length === 1}
+                  onClick={() => set(part.stack.filter((_, k) => k !== i))}
+                >
+                  <X size={14} aria-hidden />
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <button
+        type="button"
+        className="btn my-1 min-h-7 px-2"
+        disabled={part.stack.length >= MOST}
+        onClick={() => set([...part.stack, { ...lastOf(part.stack) }])}
+      >
+        <Plus size={14} aria-hidden /> layer
+      </button>
+      <div aria-label="Sheets that make a thickness" role="group">
+        <LengthField label="Together they should be" valueMm={target} range={[1, 120]} onChange={setTarget} />
+        <ul className="text-[13px]">
+          {ways.map((way) => (
+            <li key={way.layersMm.join()} className="flex items-center justify-between border-t border-hair">
+              <span>
+                {way.layersMm.map((mm) => trimNumber(mm)).join(' + ')} = {trimNumber(way.totalMm, 1)} mm
+              </span>
+              <button
+                type="button"
+                className="btn min-h-7 px-2"
+                aria-label={`Take ${way.layersMm.join(' and ')} mm`}
+                onClick={() => set(way.layersMm.map((nominalMm) => ({ foamId, nominalMm })))}
+              >
+                Take
+              </button>
+            </li>
+          ))}
+          {ways.length === 0 && (
+            <li className="text-soft">No sheets of this foam come within {TOLERANCE_MM} mm.</li>
+          )}
+        </ul>
       </div>
-    </fieldset>
+    </div>
   );
 }

@@ -1,75 +1,61 @@
-import { itemAt, findIn } from '@fomrik/core/units';
-import type { HandDart } from '@fomrik/core/document';
+import type { Dimension } from '@fomrik/core/dimensions';
 import { besideOf } from '@fomrik/core/carry';
-import { nearestOn } from '@fomrik/core/panel';
+import type { HandDart, Part, Row, RowsField } from '@fomrik/core/document';
 import type { Vec3 } from '@fomrik/core/geometry';
-import { Tabs } from 'radix-ui';
+import { nearestOn } from '@fomrik/core/panel';
+import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
+import { counted, findIn, firstOf, itemAt } from '@fomrik/core/units';
+import type { Draft } from 'immer';
 import { useMemo, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
+import { Bench } from '../../bench/Bench';
+import type { DrawerTab } from '../../bench/Drawer';
+import { PaneChoice, ViewBar } from '../../bench/ViewBar';
+import { addFeature } from '../../inspector/featureActions';
+import { fieldsThatCount, tableKey } from '../../inspector/FormGroups';
 import { Empty } from '../../parts/Empty';
 import { FlatPieces } from '../../parts/FlatPieces';
 import { LazySolid } from '../../parts/LazySolid';
 import { Legend } from '../../parts/Legend';
+import { isWide, RowsTable } from '../../parts/RowsTable';
+import { useDimensions, useShownDimension } from '../../parts/useDimensions';
 import { usePart } from '../../parts/usePart';
 import { dragEnd } from '../../store/build';
 import { useReport } from '../../store/report';
-import { useView, type ShapeTab } from '../../store/view';
-import { BenchToggles } from './BenchToggles';
-import { DetailsTab } from './DetailsTab';
+import { selectEdge } from '../../store/selection';
+import { useView } from '../../store/view';
 import { FigureBench } from './FigureBench';
 import { FitTab } from './FitTab';
-import { formHandles } from './formHandles';
-import { FormTab } from './FormTab';
+import { formHandles, setAt } from './formHandles';
+import { OutlinePane } from './OutlinePane';
+import { ThicknessTrial } from './ThicknessTrial';
+import { WholeBuild } from './WholeBuild';
 
-const tabs: { key: ShapeTab; label: string }[] = [
-  { key: 'form', label: 'Form and foam' },
-  { key: 'details', label: 'Details and darts' },
-  { key: 'fit', label: 'Fit' },
-];
+type Changer = (recipe: (part: Draft<Part>) => void) => void;
 
-/** Solid and flat side by side; below, the form's values, its details, or how it fits. */
+/** Solid and flat side by side at full height; thickness, fit and wide lists in the drawer. */
 export function Shape() {
   const { part, made, change, drag } = usePart();
-  const body = useReport((s) => s.report!.body);
-  const { gapOpen, sightOpen, ringsOpen, figureOpen, shapeTab, drawing, seam } = useView(
-    useShallow((v) => ({
-      gapOpen: v.gapOpen,
-      sightOpen: v.sightOpen,
-      ringsOpen: v.ringsOpen,
-      figureOpen: v.figureOpen,
-      shapeTab: v.shapeTab,
-      drawing: v.drawing,
-      seam: v.seam,
-    })),
-  );
-  const parts = useReport((s) => s.report!.parts);
-  const beside = useMemo(() => (made ? besideOf(parts, made.id) : undefined), [parts, made]);
-  const [gapHere, setGapHere] = useState<string | undefined>();
   if (!part) return <Empty what="shape" />;
   if (!made) return <p className="p-4 text-soft">Calculating…</p>;
-  const handles = formHandles(made.grips, drag, change, dragEnd);
+  return <ShapeOf part={part} made={made} change={change} drag={drag} />;
+}
 
-  const onPoint = (p: Vec3 | undefined): void => {
-    const spot = p && nearestOn(made.surfaces, p);
-    const gap = spot && made.wear?.standOff.find((s) => s.pieceId === spot.pieceId)?.gapMm;
-    if (!spot || !gap) return setGapHere(undefined);
-    const row = itemAt(gap, Math.round(spot.at.y * (gap.length - 1)));
-    const mm = itemAt(row, Math.round(spot.at.x * (row.length - 1)));
-    setGapHere(
-      `${findIn(made.panels, (q) => q.id === spot.pieceId).name}: ${mm.toFixed(0)} mm from the clothed body`,
-    );
-  };
-  const onPick = (p: Vec3): void => {
-    const { seam: drawn } = useView.getState();
-    if (drawn) {
-      useView.setState({ seam: [...drawn, p] });
-      return;
-    }
-    const spot = nearestOn(made.surfaces, p);
-    const line = useView.getState().drawing;
-    if (!spot || !line || (line.pieceId && line.pieceId !== spot.pieceId)) return;
-    useView.setState({ drawing: { ...line, pieceId: spot.pieceId, points: [...line.points, spot.at] } });
-  };
+interface ShapeOfProps {
+  part: Part;
+  made: PartReport;
+  change: Changer;
+  drag: Changer;
+}
+
+function ShapeOf({ part, made, change, drag }: ShapeOfProps) {
+  const flatPane = useView((v) => v.panes['flat']);
+  const dimensions = useDimensions(part);
+  const dimension = useShownDimension(part.id, dimensions);
+  const form = formOf(standardKinds, part.form);
+  const fields = fieldsThatCount(form, part);
+  const drawn = fields.find((f): f is RowsField => f.type === 'rows' && f.draws !== undefined);
+  const outline = drawn && flatPane !== 'flat' ? drawn : undefined;
   const onDarts = (pieceId: string, darts: HandDart[], done: boolean): void => {
     (done ? change : drag)((p) => {
       p.darts = [...p.darts.filter((d) => d.pieceId !== pieceId), { pieceId, darts }];
@@ -77,72 +63,177 @@ export function Shape() {
     if (done) dragEnd();
   };
   return (
-    <div className="flex h-full min-h-[620px] flex-col">
-      <div className="relative grid min-h-0 flex-1 grid-cols-[5fr_6fr] border-b border-hair max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[5fr_4fr]">
-        <div className="relative min-h-0 border-r border-hair bg-paper max-[1000px]:border-b max-[1000px]:border-r-0">
-          {figureOpen ? (
-            <FigureBench />
+    <Bench
+      station="shape"
+      panes={[
+        {
+          id: 'solid',
+          label: 'the solid',
+          share: 48,
+          bar: <ViewBar made={made} on="solid" />,
+          picture: <SolidPane {...{ part, made, change, drag, dimensions, dimension }} />,
+        },
+        {
+          id: 'flat',
+          label: outline ? outline.label.toLowerCase() : 'the flat pieces',
+          share: 52,
+          bar: (
+            <>
+              {drawn && (
+                <PaneChoice
+                  pane="flat"
+                  choices={[
+                    ['outline', drawn.label],
+                    ['flat', 'Flat'],
+                  ]}
+                />
+              )}
+              {!outline && <ViewBar made={made} on="flat" />}
+            </>
+          ),
+          picture: outline ? (
+            <OutlinePane key={part.id} part={part} form={form} field={outline} change={change} drag={drag} />
           ) : (
             <>
-              <LazySolid
+              <FlatPieces
                 made={made}
-                body={body}
-                handles={handles}
-                {...(beside && { beside })}
-                overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
-                {...(gapOpen && { seeThrough: true, onPoint })}
-                {...((drawing ?? seam) && { onPick })}
+                onEdge={(pointed) => useView.setState({ pointed })}
+                onSelect={selectEdge}
+                onDarts={onDarts}
+                dimension={dimension}
+                onSlide={({ path, value, range: [low, high] }, by) =>
+                  drag((p) => setAt(p, path, () => Math.min(high, Math.max(low, Math.round(value + by)))))
+                }
+                onSlid={dragEnd}
               />
-              <p
-                aria-live="polite"
-                className="pointer-events-none absolute bottom-1 left-2 bg-paper px-1 text-[12px] text-soft"
-              >
-                {seam
-                  ? `Press on the shell from rim to rim: ${seam.length} spots. Keep the seam below.`
-                  : drawing
-                    ? `Press on the shell to set points: ${drawing.points.length} set. Finish under Details.`
-                    : (gapHere ??
-                      `Drag to turn.${handles.length > 0 ? ' Diamonds slide edges and seams.' : ''}`)}
-              </p>
+              <Legend />
             </>
-          )}
-          <BenchToggles made={made} />
-        </div>
-        <FlatPieces
-          made={made}
-          onEdge={(edge) => useView.setState(edge ? { edge, lastEdge: edge } : { edge })}
-          {...(shapeTab === 'details' && { onDarts })}
-        />
-        <Legend />
-      </div>
-      <Tabs.Root
-        value={shapeTab}
-        onValueChange={(tab) => useView.setState({ shapeTab: tab as ShapeTab })}
-        className="flex max-h-[54%] flex-col"
+          ),
+        },
+      ]}
+      drawer={[...tables(fields, part, change), trial(form.sheets === 'one', made, change), fit(made)]}
+    />
+  );
+}
+
+/** Lists too wide for the inspector; drawn ones are tables of points as well. */
+const tables = (fields: ReturnType<typeof fieldsThatCount>, part: Part, change: Changer): DrawerTab[] =>
+  fields.flatMap((field) => {
+    if (field.type !== 'rows' || !isWide(field)) return [];
+    const rows = part.params[field.key] as Row[];
+    return [
+      {
+        key: tableKey(field),
+        label: `${field.label}: ${counted(rows.length, field.line)}`,
+        content: (
+          <RowsTable
+            field={field}
+            rows={rows}
+            part={part}
+            onChange={(next) => change((p) => void Object.assign(p.params, { [field.key]: next }))}
+          />
+        ),
+      },
+    ];
+  });
+
+/** Thicknesses of a part of one sheet; what every part would rather be is beside any part. */
+const trial = (one: boolean, made: PartReport, change: Changer): DrawerTab =>
+  one
+    ? {
+        key: 'trial',
+        label: 'Thickness trial',
+        content: (
+          <>
+            <ThicknessTrial
+              made={made}
+              onChoose={(mm) => change((p) => void (firstOf(p.stack).nominalMm = mm))}
+            />
+            <WholeBuild />
+          </>
+        ),
+      }
+    : { key: 'across', label: 'Across the build', content: <WholeBuild /> };
+
+const fit = (made: PartReport): DrawerTab => ({ key: 'fit', label: 'Fit', content: <FitTab made={made} /> });
+
+/** The solid with its grips, and what is drawn on it by pressing. */
+function SolidPane({
+  part,
+  made,
+  change,
+  drag,
+  dimensions,
+  dimension,
+}: ShapeOfProps & { dimensions: readonly Dimension[]; dimension: Dimension | undefined }) {
+  const body = useReport((s) => s.report!.body);
+  const { gapOpen, sightOpen, ringsOpen, figureOpen, darkOpen, drawing, seam } = useView(
+    useShallow((v) => ({
+      gapOpen: v.gapOpen,
+      sightOpen: v.sightOpen,
+      ringsOpen: v.ringsOpen,
+      figureOpen: v.figureOpen,
+      darkOpen: v.darkOpen,
+      drawing: v.drawing,
+      seam: v.seam,
+    })),
+  );
+  const parts = useReport((s) => s.report!.parts);
+  const beside = useMemo(() => besideOf(parts, made.id), [parts, made]);
+  const [gapHere, setGapHere] = useState<string | undefined>();
+  const form = formOf(standardKinds, part.form);
+  if (figureOpen) return <FigureBench />;
+  // Points of an outline are dragged where it is drawn.
+  const outlined = new Set(form.fields.flatMap((f) => (f.type === 'rows' && f.draws ? [f.key] : [])));
+  const gripped = dimensions.filter((d) => !outlined.has(String(d.path[0])));
+  const handles = darkOpen ? [] : formHandles(part.id, gripped, { drag, change, end: dragEnd });
+  const onPoint = (p: Vec3 | undefined): void => {
+    const spot = p && nearestOn(made.surfaces, p);
+    const gap = spot && made.wear?.standOff.find((s) => s.pieceId === spot.pieceId)?.gapMm;
+    if (!spot || !gap) return setGapHere(undefined);
+    const row = itemAt(gap, Math.round(spot.at.y * (gap.length - 1)));
+    const mm = itemAt(row, Math.round(spot.at.x * (row.length - 1)));
+    const piece = findIn(made.panels, (q) => q.id === spot.pieceId).name;
+    setGapHere(`${piece}: ${mm.toFixed(0)} mm from the clothed body`);
+  };
+  const onPick = (p: Vec3): void => {
+    const { seam: drawn, drawing: line } = useView.getState();
+    if (drawn) return void useView.setState({ seam: [...drawn, p] });
+    const spot = nearestOn(made.surfaces, p);
+    if (!spot || !line || (line.pieceId && line.pieceId !== spot.pieceId)) return;
+    useView.setState({ drawing: { ...line, pieceId: spot.pieceId, points: [...line.points, spot.at] } });
+  };
+  const onDropped = (p: Vec3): void => {
+    const { inHand } = useView.getState();
+    const kind = inHand === undefined ? undefined : standardKinds.features.get(inHand);
+    useView.setState({ inHand: undefined });
+    const spot = kind && nearestOn(made.surfaces, p);
+    if (kind && spot) void addFeature(part, made, kind, spot);
+  };
+  return (
+    <>
+      <LazySolid
+        made={made}
+        body={body}
+        handles={handles}
+        dimension={dimension}
+        dark={darkOpen}
+        {...(beside && { beside })}
+        overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
+        onDropped={onDropped}
+        {...(gapOpen && { seeThrough: true, onPoint })}
+        {...((drawing ?? seam) && { onPick })}
+      />
+      <p
+        aria-live="polite"
+        className="pointer-events-none absolute bottom-1 left-2 bg-paper px-1 text-[12px] text-soft"
       >
-        <Tabs.List aria-label="What to change" className="flex border-b border-hair px-3">
-          {tabs.map((t) => (
-            <Tabs.Trigger
-              key={t.key}
-              value={t.key}
-              className="px-3 py-1 font-medium text-teal data-[state=active]:bg-foam data-[state=active]:text-white"
-            >
-              {t.label}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        <div className="overflow-auto px-3 pb-1 pt-1.5">
-          <Tabs.Content value="form">
-            <FormTab part={part} made={made} change={change} drag={drag} />
-          </Tabs.Content>
-          <Tabs.Content value="details">
-            <DetailsTab part={part} made={made} change={change} />
-          </Tabs.Content>
-          <Tabs.Content value="fit">
-            <FitTab made={made} />
-          </Tabs.Content>
-        </div>
-      </Tabs.Root>
-    </div>
+        {seam
+          ? `Press on the shell from rim to rim: ${counted(seam.length, 'spot')}. Keep the seam in the inspector.`
+          : drawing
+            ? `Press on the shell to set points: ${drawing.points.length} set. Finish under Details.`
+            : (gapHere ?? `Drag to turn.${handles.length > 0 ? ' Drag a grip to change a value.' : ''}`)}
+      </p>
+    </>
   );
 }

@@ -10,7 +10,10 @@ export function WholeBuild() {
   const advice = useReport((s) => s.report!.advice);
   const count = useReport((s) => s.report!.parts.length);
   const currency = useBuild((s) => s.doc.brief.currency);
-  if (advice.length === 0 || (count < 2 && advice.every((a) => a.id === a.partId))) return null;
+  if (advice.length === 0 || (count < 2 && advice.every((a) => a.id === a.partId)))
+    return (
+      <p className="py-1 text-[13px] text-soft">No part or detail would be better in another thickness.</p>
+    );
   return (
     <section aria-label="Thickness across the build" className="mt-2 border-t border-hair pt-1">
       <div className="flex items-center justify-between">

@@ -12,19 +12,25 @@ function bench(endMm: number, step = { x: 0, y: 0, z: 1 }) {
   const now = structuredClone(part);
   let ended = 0;
   const [handle] = formHandles(
+    't',
     [
       {
         path: ['endMm'],
         label: 'Upper edge',
-        at: { x: 0, y: 0, z: endMm },
+        unit: 'mm',
+        way: 'between',
+        from: { x: 0, y: 0, z: 0 },
+        to: { x: 0, y: 0, z: endMm },
         step,
         value: endMm,
         range: [40, 600],
       },
     ],
-    (recipe) => recipe(now as never),
-    (recipe) => recipe(now as never),
-    () => (ended += 1),
+    {
+      drag: (recipe) => recipe(now as never),
+      change: (recipe) => recipe(now as never),
+      end: () => (ended += 1),
+    },
   );
   return { handle: handle!, end: () => (now.params as Record<string, number>)['endMm'], ended: () => ended };
 }

@@ -1,0 +1,4 @@
+export type { Dimension } from './dimension';
+export { dimensionsOf } from './dimensionsOf';
+export { turned } from './turning';
+export { movedTo } from './moved';

@@ -1,0 +1,67 @@
+import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
+import { freeName, standardKinds } from '@fomrik/core/parts';
+import type { Draft } from 'immer';
+import { useBuild } from '../store/build';
+import { selectFeature } from '../store/selection';
+import { useView } from '../store/view';
+
+/** What is drawn by pressing on the solid: every way of every kind that lies along a path. */
+const drawn = [...standardKinds.features.values()]
+  .filter((k) => k.station === 'shape' && k.places.includes('path'))
+  .flatMap((k) =>
+    k.fields.flatMap((f) =>
+      f.type === 'choice'
+        ? f.choices.map((c) => ({ kind: k.kind, label: c.label, params: { [f.key]: c.value } }))
+        : [],
+    ),
+  );
+
+/** Lines drawn point by point on the solid, then kept as a detail. */
+export function DrawLines({
+  part,
+  change,
+}: {
+  part: Part;
+  change: (recipe: (part: Draft<Part>) => void) => void;
+}) {
+  const drawing = useView((v) => v.drawing);
+  const finish = (): void => {
+    if (drawing?.pieceId && drawing.points.length >= 2) {
+      const id = freeName(featureIdsOf(useBuild.getState().doc), `${part.id}.${drawing.kind}`);
+      const place: Feature['place'] = {
+        on: 'path',
+        panel: drawing.pieceId,
+        points: drawing.points.map(({ x, y }) => [x, y]),
+      };
+      const feature = { id, kind: drawing.kind, place, params: drawing.params };
+      change((p) => void p.features.push(feature as Draft<Feature>));
+      selectFeature(part.id, id);
+    }
+    useView.setState({ drawing: undefined });
+  };
+  if (drawing)
+    return (
+      <div className="flex flex-wrap gap-1 pb-1">
+        <button type="button" className="btn btn-main" disabled={drawing.points.length < 2} onClick={finish}>
+          Keep the line ({drawing.points.length} points)
+        </button>
+        <button type="button" className="btn" onClick={() => useView.setState({ drawing: undefined })}>
+          Cancel
+        </button>
+      </div>
+    );
+  return (
+    <div role="group" aria-label="Draw on the solid" className="flex flex-wrap items-center gap-1 pb-1">
+      {drawn.map(({ kind, label, params }) => (
+        <button
+          key={label}
+          type="button"
+          className="btn min-h-7 px-2 text-[13px]"
+          onClick={() => useView.setState({ drawing: { kind, params, points: [] }, figureOpen: false })}
+        >
+          Draw a {label}
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,144 @@
+import type { Feature, Part } from '@fomrik/core/document';
+import { type PartReport, standardKinds } from '@fomrik/core/parts';
+import { getFrom } from '@fomrik/core/units';
+import type { Draft } from 'immer';
+import { ChevronDown, ChevronRight, X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { featureName } from '../parts/featureName';
+import { FeatureFields } from '../parts/FeatureFields';
+import { PictureOf } from '../parts/PictureOf';
+import { selectFeature, selectFeatureToo, useSelected } from '../store/selection';
+import { useView } from '../store/view';
+import { addFeature, hasPlace, removeFeatures } from './featureActions';
+import { byGroup, groupWords } from './fieldWords';
+import { Group } from './Group';
+import { SeveralFeatures } from './SeveralFeatures';
+import { Tray } from './Tray';
+
+interface FeatureGroupProps {
+  title: string;
+  station: 'shape' | 'inside';
+  part: Part;
+  made: PartReport;
+  change: (recipe: (part: Draft<Part>) => void) => void;
+  open: boolean;
+  /** Beneath the tray: other ways to add. */
+  more?: ReactNode;
+  /** When there is none yet. */
+  empty: string;
+}
+
+/** The details of a part that are planned at a station: chosen from the tray, each a line that opens into its fields. */
+export function FeatureGroup({ title, station, part, made, change, open, more, empty }: FeatureGroupProps) {
+  const kinds = [...standardKinds.features.values()].filter((k) => k.station === station);
+  const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));
+  const selected = useSelected((s) => s.featureIds);
+  const forced = features.some((f) => selected.includes(f.id));
+  const own = selected.filter((id) => features.some((f) => f.id === id));
+  return (
+    <Group
+      title={title}
+      open={open}
+      forced={forced}
+      holds={features.length === 0 ? 'none' : features.map((f) => featureName(f, features)).join(', ')}
+    >
+      <Tray
+        label={station === 'shape' ? 'Add a detail' : 'Put in'}
+        kinds={kinds}
+        without={(kind) =>
+          hasPlace(kind, made) ? undefined : `${kind.verb}: nothing of this part takes one.`
+        }
+        onAdd={(kind) => void addFeature(part, made, kind)}
+      />
+      {more}
+      {features.length === 0 && <p className="text-[13px] text-soft">{empty}</p>}
+      <ul>
+        {features.map((feature) => (
+          <FeatureLine
+            key={feature.id}
+            feature={feature}
+            part={part}
+            made={made}
+            name={featureName(feature, features)}
+            open={own.length === 1 && own[0] === feature.id}
+            chosen={own.includes(feature.id)}
+            change={change}
+          />
+        ))}
+      </ul>
+      {own.length > 1 && <SeveralFeatures part={part} ids={own} change={change} />}
+    </Group>
+  );
+}
+
+function FeatureLine({
+  feature,
+  part,
+  made,
+  name,
+  open,
+  chosen,
+  change,
+}: {
+  feature: Feature;
+  part: Part;
+  made: PartReport;
+  name: string;
+  open: boolean;
+  chosen: boolean;
+  change: (recipe: (part: Draft<Part>) => void) => void;
+}) {
+  const unit = useView((v) => v.unit);
+  const kind = getFrom(standardKinds.features, feature.kind);
+  const Icon = open ? ChevronDown : ChevronRight;
+  const first = byGroup(kind.fields.filter((f) => !f.when || f.when(feature.params)))[0]?.[1] ?? [];
+  return (
+    <li data-feature={feature.id} data-kind={feature.kind} className="border-t border-hair">
+      <div className={`flex items-center ${chosen ? 'bg-wash' : ''}`}>
+        <button
+          type="button"
+          aria-expanded={open}
+          aria-pressed={chosen}
+          title="Press to open; with Ctrl or Shift, several are selected"
+          className="flex min-h-8 min-w-0 flex-1 items-center gap-1.5 text-left"
+          onClick={(e) => {
+            if (e.ctrlKey || e.metaKey || e.shiftKey) selectFeatureToo(feature.id);
+            else if (open) useSelected.setState({ featureIds: [] });
+            else selectFeature(part.id, feature.id);
+          }}
+        >
+          <Icon size={13} aria-hidden className="shrink-0" />
+          <PictureOf picture={kind.picture} className="h-5 w-[30px] shrink-0" />
+          <span className="shrink-0 font-medium">{name}</span>
+          {!open && (
+            <span className="ml-auto min-w-0 truncate pl-1 text-[12px] text-soft">
+              {groupWords(first, feature.params, unit)}
+            </span>
+          )}
+        </button>
+        <button
+          type="button"
+          className="tiny"
+          aria-label={`Remove ${name.toLowerCase()}`}
+          title={`Remove ${name.toLowerCase()} (Delete)`}
+          onClick={() => removeFeatures(part.id, [feature.id])}
+        >
+          <X size={15} aria-hidden />
+        </button>
+      </div>
+      {open && (
+        <FeatureFields
+          kind={kind}
+          feature={feature}
+          part={part}
+          made={made}
+          onChange={(next) =>
+            change((p) => {
+              p.features = p.features.map((f) => (f.id === next.id ? (next as Draft<Feature>) : f));
+            })
+          }
+        />
+      )}
+    </li>
+  );
+}

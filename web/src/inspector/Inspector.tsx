@@ -1,0 +1,93 @@
+import type { Part, Station } from '@fomrik/core/document';
+import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
+import type { Draft } from 'immer';
+import { DartList } from '../stations/shape/DartList';
+import { CircuitGroup } from '../stations/inside/CircuitGroup';
+import { usePart } from '../parts/usePart';
+import { Crumbs } from './Crumbs';
+import { DrawLines } from './DrawLines';
+import { FeatureGroup } from './FeatureGroup';
+import { Figures } from './Figures';
+import { FormGroups } from './FormGroups';
+import { Group } from './Group';
+import { Noticed } from './Noticed';
+import { AttachGroup, FoamGroup } from './PartGroups';
+import { SeveralParts } from './SeveralParts';
+
+/** Stations where a part is chosen; elsewhere the inspector is about the build. */
+const ofPart: readonly Station[] = ['body', 'shape', 'inside', 'cut'];
+
+/** Right of the bench: what is selected, its figures, what was noticed about it, and its values by group. */
+export function Inspector({ station }: { station: Station }) {
+  const { part, made, change } = usePart();
+  const about = ofPart.includes(station);
+  return (
+    <aside aria-label="Inspector" className="h-full min-h-0 overflow-auto bg-paper p-2.5" tabIndex={-1}>
+      <Crumbs part={about ? part : undefined} made={made} />
+      {about && made && <Figures made={made} />}
+      <Noticed station={station} partId={about ? part?.id : undefined} />
+      {about && part && made && <PartGroups station={station} part={part} made={made} change={change} />}
+    </aside>
+  );
+}
+
+/** Every group of a part, the same at each station; those a station is about begin open. */
+function PartGroups({
+  station,
+  part,
+  made,
+  change,
+}: {
+  station: Station;
+  part: Part;
+  made: PartReport;
+  change: (recipe: (part: Draft<Part>) => void) => void;
+}) {
+  const form = formOf(standardKinds, part.form);
+  const shaping = station === 'shape';
+  const about = { part, made, form, change };
+  const features = { part, made, change };
+  const hasPieces = made.panels.length > 0;
+  const darts = made.pieces.some((p) => p.role === 'shell' && p.stretch && !p.mirrors);
+  return (
+    <div className="mt-1 border-b border-hair">
+      <SeveralParts />
+      {station === 'inside' && (
+        <>
+          <FeatureGroup {...features} title="Put in" station="inside" open empty="Nothing is in it yet." />
+          <CircuitGroup part={part} open />
+        </>
+      )}
+      <FormGroups {...about} open={shaping} />
+      <FoamGroup {...about} open={shaping} />
+      <AttachGroup {...about} open={shaping && part.mount.to === 'part'} />
+      {hasPieces && (
+        <FeatureGroup
+          {...features}
+          title="Details"
+          station="shape"
+          open={shaping && part.features.length < 8}
+          more={<DrawLines part={part} change={change} />}
+          empty="Plain foam so far. Trim hides cut edges, a layer stiffens and raises, a strip inside keeps a slack edge."
+        />
+      )}
+      {darts && (
+        <Group title="Darts" open={shaping} holds="on curved pieces">
+          <DartList part={part} made={made} change={change} />
+        </Group>
+      )}
+      {station !== 'inside' && (
+        <>
+          <FeatureGroup
+            {...features}
+            title="Put in"
+            station="inside"
+            open={false}
+            empty="Nothing is in it yet."
+          />
+          <CircuitGroup part={part} open={false} />
+        </>
+      )}
+    </div>
+  );
+}

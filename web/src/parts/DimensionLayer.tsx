@@ -1,0 +1,80 @@
+import type { Dimension } from '@fomrik/core/dimensions';
+import { trimNumber } from '@fomrik/core/units';
+import { type RefObject, useLayoutEffect, useRef } from 'react';
+import { Vector3 } from 'three';
+import { dimensionDrawing, drawnPaths } from './dimensionDrawing';
+import { type Stage, toPixels } from './SolidGrip';
+import { useLength } from './useLength';
+
+/** What draws the dimension anew when the eye moves. */
+export type Redraw = RefObject<() => void>;
+
+/** One dimension over the solid, as ISO 129 draws it; it follows the eye. */
+export function DimensionLayer({
+  dimension,
+  stage,
+  middle,
+  redraw,
+}: {
+  dimension: Dimension | undefined;
+  stage: Stage;
+  /** Middle of the thing, in the scene. */
+  middle: [number, number, number];
+  redraw: Redraw;
+}) {
+  const length = useLength();
+  const halo = useRef<SVGPathElement>(null);
+  const lines = useRef<SVGPathElement>(null);
+  const arrows = useRef<SVGPathElement>(null);
+  const text = useRef<SVGGElement>(null);
+  useLayoutEffect(() => {
+    const draw = (): void => {
+      const root = stage.root.current;
+      if (!root || !dimension || !lines.current) return;
+      const drawing = dimensionDrawing(
+        dimension,
+        (p) => toPixels(new Vector3(...stage.place(p)), root),
+        toPixels(new Vector3(...middle), root),
+      );
+      const paths = drawnPaths(drawing);
+      halo.current?.setAttribute('d', paths.lines);
+      lines.current.setAttribute('d', paths.lines);
+      arrows.current?.setAttribute('d', paths.arrows);
+      const { clientWidth, clientHeight } = root.gl.domElement;
+      const within = (v: number, least: number, most: number): number => Math.min(most, Math.max(least, v));
+      const x = within(drawing.text.x, 60, clientWidth - 60);
+      const y = within(drawing.text.y, 14, clientHeight - 14);
+      text.current?.setAttribute('transform', `translate(${x.toFixed(1)} ${y.toFixed(1)})`);
+    };
+    redraw.current = draw;
+    draw();
+  });
+  if (!dimension) return null;
+  const value = dimension.unit === 'mm' ? length(dimension.value) : `${trimNumber(dimension.value, 1)}°`;
+  const words = `${dimension.label}: ${value}`;
+  const wide = Math.min(220, words.length * 5.8 + 12);
+  return (
+    <svg
+      className="pointer-events-none absolute inset-0 h-full w-full"
+      data-dimension={dimension.path.join('.')}
+      aria-hidden
+    >
+      <path ref={halo} fill="none" stroke="white" strokeWidth={3.5} opacity={0.7} />
+      <path ref={lines} fill="none" stroke="var(--color-teal)" strokeWidth={1.2} />
+      <path ref={arrows} fill="var(--color-teal)" stroke="white" strokeWidth={0.6} />
+      <g ref={text}>
+        <rect
+          x={-wide / 2}
+          y={-10}
+          width={wide}
+          height={20}
+          fill="var(--color-leaf)"
+          stroke="var(--color-teal)"
+        />
+        <text textAnchor="middle" dominantBaseline="central" fontSize={12} fill="var(--color-ink)">
+          {words}
+        </text>
+      </g>
+    </svg>
+  );
+}
