@@ -53,7 +53,7 @@ describe('the shelf and its dangers', function () {
     await holds(9);
   });
 
-  it('begins a build for someone new in one small step, and lands where work begins', async () => {
+  it('begins a build for someone new on one page, and lands where work begins', async () => {
     await page.getByRole('button', { name: 'New build', exact: true }).click();
     const step = page.getByRole('dialog', { name: 'New build' });
     await step.getByLabel('Name of the wearer').fill('Perrin');
@@ -61,7 +61,10 @@ describe('the shelf and its dangers', function () {
     await stature.fill('1.34 m');
     await stature.press('Enter');
     await step.getByText('est. from stature').first().waitFor();
-    await step.getByLabel('What first').selectOption({ label: 'Greave' });
+    await step.getByRole('button', { name: 'Or one part…' }).click();
+    await step.getByRole('radio', { name: 'Greave', exact: true }).click();
+    await step.getByLabel('Calf girth').waitFor();
+    expect(await step.getByLabel('Head girth').count()).to.equal(0);
     await step.getByLabel('When is the event').fill('2020-01-01');
     await step.getByRole('button', { name: 'Create' }).click();
     await step.getByRole('alert').getByText('not after today').waitFor();

@@ -1,6 +1,7 @@
 import { ellipseAtNormal, type Mesh, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import { figure } from './figure';
+import { junctions } from './junctions';
 import { type Limb, limbLengthMm, limbSection } from './sections';
 import { type Zone, zoneInfo } from './zones';
 
@@ -9,7 +10,7 @@ export function bodyMeshes(body: Body, zone: Zone | undefined): Mesh[] {
   if (!zone) return [];
   const { limb, frame } = zoneInfo(zone);
   if (limb) return [limbMesh(body, limb)];
-  return frame ? [] : figure(body).parts.map((p) => p.mesh);
+  return frame ? [] : [...figure(body).parts, ...junctions(body)].map((p) => p.mesh);
 }
 
 /** A limb alone, upright from its narrow end. */

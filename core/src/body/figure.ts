@@ -20,7 +20,7 @@ const HEAD_AROUND = 96;
 const HEAD_ROWS = 64;
 
 /** Rings of points joined into a closed tube with capped ends. */
-function loft(rings: Vec3[][]): Mesh {
+export function loft(rings: Vec3[][]): Mesh {
   const points = rings.flat();
   const triangles: [number, number, number][] = [];
   const n = firstOf(rings).length;
@@ -121,7 +121,7 @@ export function onLimb({ origin, along, out, side }: Frame, p: Vec3): Vec3 {
 }
 
 /** The left limb is the right one mirrored, which turns its faces inside out. */
-const turned = (mesh: Mesh, side: 1 | -1): Mesh =>
+export const turned = (mesh: Mesh, side: 1 | -1): Mesh =>
   side === 1 ? mesh : { points: mesh.points, triangles: mesh.triangles.map(([a, b, c]) => [a, c, b]) };
 
 function limbMesh(body: Body, limb: Limb, side: 1 | -1, lean: number): Mesh {

@@ -3,6 +3,7 @@ export { bodyMeshes } from './bodyMeshes';
 export type { Clearance } from './clearance';
 export { largerBody, newestMeasures, resolveBody, type Body } from './estimate';
 export { armLean, figure, limbFrame, onLimb, type FigurePart } from './figure';
+export { junctions } from './junctions';
 export { earOf, faceOutMm, headForm, type HeadForm, noseTip, skinAt } from './head';
 export { CROWN, FLOOR, landmarks, seenMarks, type Landmark } from './landmarks';
 export {

@@ -9,7 +9,8 @@ export interface Dimension {
   /** The value's place among the values of the part. */
   path: readonly (string | number)[];
   label: string;
-  unit: 'mm' | 'deg';
+  /** Millimetres, degrees, or the unit of a plain number such as a size in percent. */
+  unit: string;
   value: number;
   range: readonly [number, number];
   way: 'between' | 'arc' | 'note';

@@ -146,7 +146,9 @@ export function dimensionOf(about: About, felt: Felt, taken: readonly Vec3[], ro
     const candidates =
       about.unit === 'deg'
         ? [round(about, one, felt)]
-        : [bothSides(about, one, moving), oneSide(about, one, some)];
+        : about.unit === 'mm'
+          ? [bothSides(about, one, moving), oneSide(about, one, some)]
+          : [];
     for (const candidate of [...candidates, noted(about, one)]) {
       if (!candidate) continue;
       const penalty = candidate.penalty + unclear(one, taken, roomMm);

@@ -14,16 +14,20 @@ const OF_RANGE = 0.1;
 /** Grips stand apart by this share of the thing. */
 const ROOM = 0.07;
 
-/** A length or an angle of a part, and what it is called. */
+/** A length, an angle or a size of a part, and what it is called. */
 interface Sized {
   path: readonly (string | number)[];
   label: string;
   field: NumberField;
 }
 
-const isSized = (field: Field): field is NumberField => field.type === 'length' || field.type === 'angle';
+const isSized = (field: Field): field is NumberField =>
+  field.type === 'length' || field.type === 'angle' || field.type === 'number';
 
-/** Every length and angle a part has as it stands, its lists line by line. */
+const unitOf = ({ type, unit }: NumberField): string =>
+  type === 'length' ? 'mm' : type === 'angle' ? 'deg' : (unit ?? '');
+
+/** Every length, angle and plain number a part has as it stands, its lists line by line. */
 export function sizedOf(part: Part, fields: readonly Field[]): Sized[] {
   return fields
     .filter((f) => (!f.when || f.when(part.params)) && (f.only !== 'carried' || part.mount.to !== 'part'))
@@ -97,11 +101,13 @@ export function dimensionsOf(
       const less =
         down && (!up || field.type === 'angle') ? felt(part, context, path, value - by) : undefined;
       const dimension = dimensionOf(
-        { path, label, unit: field.type === 'length' ? 'mm' : 'deg', value, range: field.range },
+        { path, label, unit: unitOf(field), value, range: field.range },
         { now, by, ...(more && { more }), ...(less && { less }) },
         taken,
         roomMm,
       );
+      // A plain number is on the picture only where the thing answers to it: a size does, a mass does not.
+      if (field.type === 'number' && dimension.still) return [];
       taken.push(dimension.to);
       return [dimension];
     });

@@ -31,7 +31,7 @@ export {
 export { FLOOR_MM, layersRoom, layersUnder, pocketCut } from './layers';
 export { between, bandAlong, insetOf, onGrid, spotsAlong } from './patch';
 export { netsOf, type Nets } from './nets';
-export { nearestOn } from './pick';
+export { nearestOn, onFlat, onSurface, spotOfFlat } from './pick';
 export { dartsOn, eachOf, type Hole, type Mark, type MarkKind, type Piece, type PieceEdge } from './piece';
 export { platePanel, platePiece } from './plate';
 export { plateMesh } from './plateMesh';

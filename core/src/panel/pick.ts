@@ -44,3 +44,19 @@ export function nearestOn(surfaces: readonly Surface[], p: Vec3): Picked | undef
   }
   return { pieceId: best.pieceId, at, distanceMm: dist3(p, onGrid(grid, at)) };
 }
+
+/** Where a spot of a surface is in space, by shares of its width and height. */
+export const onSurface = ({ grid }: Pick<Surface, 'grid'>, at: Vec2): Vec3 => onGrid(grid, at);
+
+const raised = (flat: readonly Vec2[][]): Vec3[][] =>
+  flat.map((row) => row.map(({ x, y }) => ({ x, y, z: 0 })));
+
+/** The same spot on its piece laid flat. */
+export function onFlat({ flat }: Pick<Surface, 'flat'>, at: Vec2): Vec2 {
+  const { x, y } = onGrid(raised(flat), at);
+  return { x, y };
+}
+
+/** The spot of a surface that a point of its flat piece is nearest to, as shares of its width and height. */
+export const spotOfFlat = (surface: Surface, { x, y }: Vec2): Vec2 =>
+  nearestOn([{ ...surface, grid: raised(surface.flat) }], { x, y, z: 0 })!.at;

@@ -15,7 +15,7 @@ export { smallestBox } from './packed';
 export { setFree, type SetFree } from './setFree';
 export { placingOf, placingsOf, sidesOf } from './placing';
 export { startFeature } from './startFeature';
-export { startLights } from './startLights';
+export { firstLights, startLights } from './startLights';
 export type { StandOff } from './wear/standOff';
 export { coatsOf, finishG, type Painted, paintedMm2, paintsOf, recipeOf } from './finish';
 export { gluedMm, gluedOf, type Glued } from './glued';

@@ -48,7 +48,7 @@ export const newBuild = (name: string, todayIso: string, wearer: Wearer): BuildD
     startDate: todayIso,
     eventDate: addDays(todayIso, 42),
     hoursPerDay: 2,
-    budget: 120,
+    budget: 150,
     currency: 'EUR',
     lightHours: 6,
     luggageMm: 650,

@@ -9,8 +9,17 @@ import { drawnPieces, type PartReport } from './partReport';
 /** Current a new circuit begins with, mA a lamp. */
 const START_MA = 20;
 
-const kindOf = ({ features }: Kinds, electric: FeatureKind['electric']): FeatureKind | undefined =>
-  [...features.values()].find((k) => k.electric === electric);
+/** The first kind that feeds, switches or is fed; of what is fed the one that is asked for. */
+const kindOf = (
+  { features }: Kinds,
+  electric: FeatureKind['electric'],
+  asked?: string,
+): FeatureKind | undefined =>
+  [...features.values()].find((k) => k.electric === electric && (asked === undefined || k.kind === asked));
+
+/** Kinds of light a part may begin with: what a circuit feeds and a piece of the part takes. */
+export const firstLights = ({ features }: Kinds): FeatureKind[] =>
+  [...features.values()].filter((k) => k.electric === 'load' && k.places.includes('panel'));
 
 /** The largest piece that is seen, where lamps begin. */
 function largest(made: PartReport): Piece {
@@ -61,14 +70,18 @@ function roomiest(made: PartReport): { panel: string; at: Vec2 } {
 /**
  * A first row of lamps, a pack and a switch for a part, and the circuit that joins them: lamps on its largest piece,
  * the pack where there is most room. Nothing when the product knows no such features.
+ * @param light the kind of light; lamps when absent.
  */
 export function startLights(
   part: Part,
   made: PartReport,
   kinds: Kinds,
   free: (base: string) => string,
+  light?: string,
 ): { features: Feature[]; circuit: Circuit } | undefined {
-  const [load, source, toggle] = (['load', 'source', 'switch'] as const).map((e) => kindOf(kinds, e));
+  const [load, source, toggle] = (['load', 'source', 'switch'] as const).map((e) =>
+    kindOf(kinds, e, e === 'load' ? light : undefined),
+  );
   if (!load || !source || !toggle) return undefined;
   if (made.pieces.length === 0 && made.templates.length === 0) return inRoomLights(part, made, kinds, free);
   const piece = largest(made);

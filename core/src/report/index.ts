@@ -6,5 +6,6 @@ export { digestOf, type Digest } from './digest';
 export { proposedChannels } from './proposedChannels';
 export { easings, readinessRuns, type Easing } from './easing';
 export { dimensionsIn } from './dimensionsIn';
+export { decisiveMeasures } from './measuresIn';
 export { startIn, type StartAsked } from './startIn';
-export { startLightsIn, type FittedLights } from './startLightsIn';
+export { startLightsIn, type FittedLights, type LightsAsked } from './startLightsIn';

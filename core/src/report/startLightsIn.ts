@@ -18,6 +18,12 @@ export interface FittedLights extends Lights {
   changed: string[];
 }
 
+/** What should shine, and for how long: lamps, and as long as the build's day, when nothing is said. */
+export interface LightsAsked {
+  light?: string;
+  hours?: number;
+}
+
 /** Remedies that are taken one after another before a light is given up. */
 const ROUNDS = 6;
 /** So many rounds that put nothing right are the last. */
@@ -47,14 +53,16 @@ function alone(doc: BuildDoc, part: Part, { features, circuit }: Lights): BuildD
  * @param free makes a name that is not taken.
  */
 export function startLightsIn(
-  doc: BuildDoc,
+  from: BuildDoc,
   partId: string,
   free: (base: string) => string,
+  { light, hours }: LightsAsked = {},
 ): Result<FittedLights> {
+  const doc = hours === undefined ? from : { ...from, brief: { ...from.brief, lightHours: hours } };
   const part = byId(doc.parts, partId);
   if (!part) return fail('That part is no longer there.');
   const context = contextOfPart(doc, part, surroundingsOf(doc, standard, standardKinds));
-  const first = startLights(part, partReport(part, context, true), standardKinds, free);
+  const first = startLights(part, partReport(part, context, true), standardKinds, free, light);
   if (!first) return fail('There is nowhere on this part for lamps, a pack and a switch.');
   const before = new Set(makePart(part, context, { coarse: true }).noticed.map((n) => n.check.id));
   let said = '';
@@ -112,9 +120,13 @@ function settled(
   before: ReadonlySet<string>,
   may: (remedy: Pick<Remedy, 'changes'>) => boolean,
 ): Result<FittedLights> {
-  const stopsOf = (of: BuildDoc, untried = true): Finding[] =>
+  /** What stops it; while there is something to choose, what a circuit warns of as well, such as too few hours. */
+  const stopsOf = (of: BuildDoc, untried = true, also = true): Finding[] =>
     derive(of, { untried }).findings.filter(
-      (f) => f.severity === 'stop' && f.station === 'inside' && !before.has(f.id),
+      (f) =>
+        f.station === 'inside' &&
+        !before.has(f.id) &&
+        (f.severity === 'stop' || (also && f.severity === 'mind' && f.circuitId !== undefined)),
     );
   let now = alone(doc, part, lights);
   let stops = stopsOf(now);
@@ -138,7 +150,8 @@ function settled(
     [now, stops] = [best.next, best.stops];
     if (!ofLight(best)) changed.push(best.label);
   }
-  if (stops.length > 0) return fail(firstOf(stops).title);
+  const [stop] = stopsOf(now, true, false);
+  if (stop) return fail(stop.title);
   // Its lamps, pack and switch, and what its remedies added for them, such as a hatch.
   const there = new Set(part.features.map((f) => f.id));
   return ok({

@@ -6,6 +6,13 @@ export function KeysHelp() {
   const open = useView((v) => v.keysOpen);
   return (
     <Sheet open={open} onClose={() => toggle('keysOpen')} title="Keys">
+      <button
+        type="button"
+        className="btn mb-2"
+        onClick={() => useView.setState({ keysOpen: false, tourOpen: true })}
+      >
+        Take the tour
+      </button>
       <dl className="grid grid-cols-[130px_1fr] gap-y-1">
         {keys
           .filter(({ shown }) => shown !== '')

@@ -7,7 +7,7 @@ import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { fold, isFolded } from '../store/folded';
 import { useShownParts } from '../store/version';
-import { useSelected, selectPart } from '../store/selection';
+import { selectPart, selectPartToo, useSelected } from '../store/selection';
 import { useView } from '../store/view';
 import { LongList } from '../parts/LongList';
 import { WearerOutline } from '../parts/WearerOutline';
@@ -60,6 +60,7 @@ export function Rack() {
     made?.flatMap((m) =>
       m.mount.to === 'wearer' ? [{ zone: m.mount.zone, sides: sidesOf(m), here: m.id === chosen }] : [],
     ) ?? [];
+  const also = useSelected((s) => s.alsoPartIds);
   const current = byId(docParts, chosen) ?? docParts[0];
   return (
     <nav aria-label="Rack" className="flex min-h-0 flex-col overflow-auto border-r border-hair bg-paper p-2">
@@ -86,9 +87,11 @@ export function Rack() {
               )}
               <button
                 type="button"
-                aria-pressed={here}
-                onClick={() => selectPart(part.id)}
-                className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : 'border-transparent'}`}
+                aria-pressed={here || also.includes(part.id)}
+                onClick={(e) =>
+                  e.ctrlKey || e.metaKey || e.shiftKey ? selectPartToo(part.id) : selectPart(part.id)
+                }
+                className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : also.includes(part.id) ? 'border-teal' : 'border-transparent'}`}
               >
                 {report && <Silhouette made={report} small={docParts.length > 3} />}
                 <span className="block truncate font-medium">{part.name}</span>

@@ -20,6 +20,7 @@ import { Ledger } from './Ledger';
 import { Standing } from './Standing';
 import { stations } from './stations';
 import { TopBar } from './TopBar';
+import { Tour } from './Tour';
 import { useClocksInTitle } from './useClocksInTitle';
 import { useKeys } from './useKeys';
 import { useSelection } from './useSelection';
@@ -104,6 +105,7 @@ export function Workshop() {
       <Ledger />
       <Compare />
       <KeysHelp />
+      <Tour />
       <Find id={id} />
     </div>
   );

@@ -1,6 +1,6 @@
 import type { Station } from '@fomrik/core/document';
 import { Maximize2, Minimize2 } from 'lucide-react';
-import { Fragment, type ReactNode } from 'react';
+import { Fragment, type ReactNode, useEffect } from 'react';
 import { Group, Panel, useDefaultLayout } from 'react-resizable-panels';
 import { safeStorage } from '../store/safeStorage';
 import { fillBench, useView } from '../store/view';
@@ -69,6 +69,12 @@ export function Bench({
     storage: safeStorage,
   });
   const full = panes.find((p) => p.id === filled);
+  const first = panes[0]?.id ?? '';
+  const known = panes.map((p) => p.id).join();
+  useEffect(() => {
+    // The key fills the bench with its first pane until another was used.
+    if (!known.split(',').includes(useView.getState().usedPane)) useView.setState({ usedPane: first });
+  }, [known, first]);
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="min-h-[260px] flex-1">

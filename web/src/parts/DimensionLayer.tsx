@@ -1,10 +1,10 @@
 import type { Dimension } from '@fomrik/core/dimensions';
-import { trimNumber } from '@fomrik/core/units';
 import { type RefObject, useLayoutEffect, useRef } from 'react';
 import { Vector3 } from 'three';
 import { dimensionDrawing, drawnPaths } from './dimensionDrawing';
 import { type Stage, toPixels } from './SolidGrip';
 import { useLength } from './useLength';
+import { said } from './dimensionDrawing';
 
 /** What draws the dimension anew when the eye moves. */
 export type Redraw = RefObject<() => void>;
@@ -50,7 +50,7 @@ export function DimensionLayer({
     draw();
   });
   if (!dimension) return null;
-  const value = dimension.unit === 'mm' ? length(dimension.value) : `${trimNumber(dimension.value, 1)}°`;
+  const value = said(dimension, length);
   const words = `${dimension.label}: ${value}`;
   const wide = Math.min(220, words.length * 5.8 + 12);
   return (

@@ -1,4 +1,5 @@
 import { standardKinds } from '@fomrik/core/parts';
+import { Link } from 'react-router';
 import { AddPart } from '../app/AddPart';
 import { addPart } from '../app/partActions';
 
@@ -20,6 +21,9 @@ export function Empty({ what }: { what: string }) {
           </button>
         )}
         <AddPart />
+        <Link className="btn" to="/">
+          Look at a sample
+        </Link>
       </div>
     </div>
   );

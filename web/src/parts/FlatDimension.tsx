@@ -1,10 +1,10 @@
 import type { Dimension } from '@fomrik/core/dimensions';
 import { length3, type Vec2 } from '@fomrik/core/geometry';
-import { trimNumber } from '@fomrik/core/units';
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { drawnPaths, flatDrawing } from './dimensionDrawing';
 import { useLength } from './useLength';
+import { said } from './dimensionDrawing';
 
 interface FlatDimensionProps {
   dimension: Dimension;
@@ -42,7 +42,7 @@ export function FlatDimension({ dimension, place, middle, pxMm, onSlide, onEnd }
   const px = (p: Vec2): Vec2 => ({ x: p.x / pxMm, y: p.y / pxMm });
   const drawing = flatDrawing(from && px(from), px(to), px(middle));
   const paths = drawnPaths(drawing);
-  const value = dimension.unit === 'mm' ? length(dimension.value) : `${trimNumber(dimension.value, 1)}°`;
+  const value = said(dimension, length);
   const wide = value.length * 7 + 10;
   return (
     <g transform={`scale(${pxMm})`} data-flat-dimension={dimension.path.join('.')}>

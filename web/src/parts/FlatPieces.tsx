@@ -9,6 +9,8 @@ import { useShownEdge, useView } from '../store/view';
 import type { HandDart } from '@fomrik/core/document';
 import { DartGrips } from './DartGrips';
 import { layOut } from './layOut';
+import type { FeatureGrips } from './featureHandles';
+import { FlatGrips } from './FlatGrips';
 import { FlatDimension } from './FlatDimension';
 import { PieceDrawing } from './PieceDrawing';
 import { useLength } from './useLength';
@@ -29,6 +31,7 @@ export function FlatPieces({
   onSlide,
   onSlid,
   gap = false,
+  grips,
 }: {
   made: PartReport;
   /** The edge under the pointer. */
@@ -41,6 +44,8 @@ export function FlatPieces({
   dimension?: Dimension | undefined;
   onSlide?: (dimension: Dimension, by: number) => void;
   onSlid?: () => void;
+  /** What details on the pieces are moved with. */
+  grips?: Pick<FeatureGrips, 'part' | 'drag' | 'change' | 'end'>;
   /** With lines of equal gap to the body, whatever the bench shows. */
   gap?: boolean;
 }) {
@@ -98,6 +103,17 @@ export function FlatPieces({
                 showStretch={showStretch && !showGap}
                 gap={showGap ? made.wear?.standOff.find((g) => g.pieceId === piece.id) : undefined}
               />
+              {grips && (
+                <FlatGrips
+                  {...grips}
+                  made={made}
+                  pieceId={piece.id}
+                  x={x}
+                  y={y}
+                  heightMm={height}
+                  pxMm={Math.max(w / 420, h / 380)}
+                />
+              )}
               {onDarts && piece.role === 'shell' && !piece.mirrors && (
                 <DartGrips
                   piece={piece}

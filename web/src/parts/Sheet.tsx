@@ -18,7 +18,7 @@ export function Sheet({ open, onClose, title, children, wide = false }: SheetPro
         <Dialog.Overlay className="fixed inset-0 bg-ink/25" />
         <Dialog.Content
           aria-describedby={undefined}
-          className={`fixed bottom-14 left-1/2 max-h-[80vh] -translate-x-1/2 overflow-auto border border-ink bg-leaf p-4 ${wide ? 'w-[860px]' : 'w-[520px]'} max-w-[94vw]`}
+          className={`fixed bottom-14 left-1/2 max-h-[86vh] -translate-x-1/2 overflow-auto border border-ink bg-leaf p-4 ${wide ? 'w-[980px]' : 'w-[520px]'} max-w-[94vw]`}
         >
           <div className="mb-2 flex items-center justify-between">
             <Dialog.Title className="text-lg">{title}</Dialog.Title>

@@ -1,4 +1,5 @@
 import { type Dimension, turned } from '@fomrik/core/dimensions';
+import { trimNumber } from '@fomrik/core/units';
 import { add3, scale3, sub3, type Vec3 } from '@fomrik/core/geometry';
 
 /** A point on the screen, pixels. */
@@ -122,6 +123,12 @@ export function flatDrawing(from: Px | undefined, to: Px, middle: Px): Dimension
   const away = sub({ x: (other.x + to.x) / 2, y: (other.y + to.y) / 2 }, middle);
   return from && size(sub(to, from)) >= 4 ? lengthDrawing(from, to, away) : noteDrawing(to, away);
 }
+
+/** A dimension's value with its unit. */
+export const said = (
+  { unit, value }: Pick<Dimension, 'unit' | 'value'>,
+  length: (mm: number) => string,
+): string => (unit === 'mm' ? length(value) : `${trimNumber(value, 1)}${unit === 'deg' ? '°' : ` ${unit}`}`);
 
 const pathOf = (points: readonly Px[], close: boolean): string =>
   points.length === 0

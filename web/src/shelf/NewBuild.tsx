@@ -1,7 +1,8 @@
-import { byId } from '@fomrik/core/units';
+import { byId, counted } from '@fomrik/core/units';
 import type { BuildDoc } from '@fomrik/core/document';
 import { measureInfo, type MeasureKey, resolveBody } from '@fomrik/core/body';
-import { formMenu, newBuild, newPart, standardKinds } from '@fomrik/core/parts';
+import { newBuild } from '@fomrik/core/parts';
+import { propsOnly } from '@fomrik/core/sets';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { LengthField } from '../parts/Field';
@@ -9,6 +10,8 @@ import { Sheet } from '../parts/Sheet';
 import { api, type ApiError, type SavedWearer } from '../store/api';
 import { plainFoam } from '../store/shop';
 import { todayIso } from '../store/today';
+import { dimensionWorker } from '../workers/dimensionClient';
+import { type First, partsOf, WhatFirst } from './WhatFirst';
 
 /** The shop goes on with its habits and what it has read off its work, from the build last changed. */
 async function lastMake(): Promise<Partial<BuildDoc['make']>> {
@@ -19,8 +22,8 @@ async function lastMake(): Promise<Partial<BuildDoc['make']>> {
   return readings && readings.length > 0 ? { habits, readings } : {};
 }
 
-/** Stature gives a figure; three tapes make it this wearer's. */
-const tapes: MeasureKey[] = ['stature', 'headGirth', 'chestGirth', 'waistGirth'];
+/** Stature gives a figure; what the chosen parts depend on makes it fit. */
+const ALWAYS: MeasureKey = 'stature';
 
 const SOMEONE_NEW = '';
 
@@ -30,14 +33,41 @@ const sixWeeksOn = (): string => {
   return at.toISOString().slice(0, 10);
 };
 
-/** For whom, what first, and until when: one small step, and on to where work begins. */
+/** Measures the chosen parts depend on; stature alone until they are known. */
+function useDecisive(first: First): { keys: MeasureKey[]; looking: boolean } {
+  const [known, setKnown] = useState<{ first: First; keys: MeasureKey[] }>();
+  useEffect(() => {
+    if (first === undefined) return;
+    let left = false;
+    const anyone = { name: 'Anyone', underLayerMm: 2, measures: [] };
+    const doc = { ...newBuild('New build', todayIso(), anyone), parts: partsOf(first, anyone) };
+    dimensionWorker
+      .measures(doc)
+      .then((keys) => {
+        if (!left) setKnown({ first, keys });
+      })
+      // They can be taken at the Body station as well.
+      .catch(() => undefined);
+    return () => {
+      left = true;
+    };
+  }, [first]);
+  const keys = known && known.first === first ? known.keys : [];
+  return {
+    keys: [ALWAYS, ...keys.filter((k) => k !== ALWAYS)],
+    looking: first !== undefined && known?.first !== first,
+  };
+}
+
+/** What, for whom and until when, on one page; then on to where the first decision is. */
 export function NewBuild({ open, onClose }: { open: boolean; onClose: () => void }) {
   const [book, setBook] = useState<SavedWearer[]>([]);
   const [who, setWho] = useState(SOMEONE_NEW);
   const [wearerName, setWearerName] = useState('');
   const [taken, setTaken] = useState<Partial<Record<MeasureKey, number>>>({});
   const [name, setName] = useState('');
-  const [form, setForm] = useState('');
+  const [first, setFirst] = useState<First>(undefined);
+  const { keys, looking } = useDecisive(first);
   const [eventDate, setEventDate] = useState(sixWeeksOn);
   const [error, setError] = useState('');
   const navigate = useNavigate();
@@ -65,6 +95,9 @@ export function NewBuild({ open, onClose }: { open: boolean; onClose: () => void
           underLayerMm: 2,
           measures: readings,
         };
+    const parts = partsOf(first, wearer);
+    // What is worn begins at the tape, unless it has been taken; a prop where it is shaped.
+    const atTape = wearer.measures.length === 0 && (parts.length === 0 || !propsOnly(parts));
     try {
       const doc = newBuild(name.trim() || 'New build', today, wearer);
       const [stock, shop] = await Promise.all([api.stock(), lastMake()]);
@@ -73,99 +106,103 @@ export function NewBuild({ open, onClose }: { open: boolean; onClose: () => void
         stock: stock.map(plainFoam),
         make: { ...doc.make, ...shop },
         brief: { ...doc.brief, eventDate },
-        parts: form === '' ? [] : [newPart(`${form}-1`, wearer, form)],
+        parts,
       });
-      await navigate(`/build/${made.id}/${wearer.measures.length === 0 ? 'body' : 'shape'}`);
+      await navigate(`/build/${made.id}/${atTape ? 'body' : 'shape'}`);
     } catch (failure) {
       setError((failure as ApiError).message);
     }
   };
 
   return (
-    <Sheet open={open} onClose={onClose} title="New build">
-      <form className="grid grid-cols-2 gap-x-4 gap-y-2" onSubmit={(e) => void begin(e)}>
-        <label className="label col-span-2">
-          Name of the build
-          <input
-            className="box"
-            value={name}
-            maxLength={120}
-            placeholder="New build"
-            onChange={(e) => setName(e.target.value)}
-          />
-        </label>
-        <label className="label">
-          For whom
-          <select className="box" value={who} onChange={(e) => setWho(e.target.value)}>
-            <option value={SOMEONE_NEW}>someone new</option>
-            {book.map((w) => (
-              <option key={w.id} value={w.id}>
-                {w.name}, {w.measures.length} readings
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="label">
-          When is the event
-          <input
-            type="date"
-            className="box"
-            required
-            value={eventDate}
-            onChange={(e) => setEventDate(e.target.value)}
-          />
-        </label>
-        {who === SOMEONE_NEW && (
-          <fieldset className="col-span-2 grid grid-cols-2 gap-x-4 gap-y-2 border-t border-hair pt-2">
-            <legend className="sr-only">Someone new</legend>
-            <label className="label col-span-2">
-              Name of the wearer
-              <input
-                className="box"
-                value={wearerName}
-                maxLength={120}
-                placeholder="New wearer"
-                onChange={(e) => setWearerName(e.target.value)}
-              />
-            </label>
-            {tapes.map((key) => (
-              <LengthField
-                key={key}
-                label={measureInfo(key).label}
-                valueMm={Math.round(body[key].valueMm)}
-                estimate={taken[key] === undefined}
-                {...(taken[key] === undefined && { note: `est. from ${body[key].from ?? 'others'}` })}
-                range={measureInfo(key).rangeMm}
-                onChange={(mm) => setTaken((t) => ({ ...t, [key]: mm }))}
-                help={measureInfo(key).how}
-              />
-            ))}
-            <p className="col-span-2 text-[13px] text-soft">
-              Stature alone gives a figure; every other measure is estimated until it is taken.
-            </p>
-          </fieldset>
-        )}
-        <label className="label col-span-2">
-          What first
-          <select className="box" value={form} onChange={(e) => setForm(e.target.value)}>
-            <option value="">nothing yet</option>
-            {formMenu(standardKinds).map(({ group, forms }) => (
-              <optgroup key={group} label={group}>
-                {forms.map(({ kind, label }) => (
-                  <option key={kind} value={kind}>
-                    {label}
+    <Sheet open={open} onClose={onClose} title="New build" wide>
+      <form className="grid gap-3" onSubmit={(e) => void begin(e)}>
+        <fieldset>
+          <legend className="text-[15px] font-semibold">1 · What</legend>
+          <label className="label my-1 block max-w-96">
+            Name of the build
+            <input
+              className="box"
+              value={name}
+              maxLength={120}
+              placeholder="New build"
+              onChange={(e) => setName(e.target.value)}
+            />
+          </label>
+          <WhatFirst first={first} onChange={setFirst} />
+        </fieldset>
+        <fieldset className="border-t border-hair pt-2">
+          <legend className="text-[15px] font-semibold">2 · For whom</legend>
+          <div className="grid grid-cols-3 gap-x-4 gap-y-1 max-[700px]:grid-cols-2">
+            <label className="label">
+              For whom
+              <select className="box" value={who} onChange={(e) => setWho(e.target.value)}>
+                <option value={SOMEONE_NEW}>someone new</option>
+                {book.map((w) => (
+                  <option key={w.id} value={w.id}>
+                    {w.name}, {counted(w.measures.length, 'reading')}
                   </option>
                 ))}
-              </optgroup>
-            ))}
-          </select>
-        </label>
+              </select>
+            </label>
+            {who === SOMEONE_NEW && (
+              <label className="label">
+                Name of the wearer
+                <input
+                  className="box"
+                  value={wearerName}
+                  maxLength={120}
+                  placeholder="New wearer"
+                  onChange={(e) => setWearerName(e.target.value)}
+                />
+              </label>
+            )}
+          </div>
+          {who === SOMEONE_NEW && (
+            <>
+              <div className="mt-1 grid grid-cols-4 gap-x-4 gap-y-1 max-[700px]:grid-cols-2">
+                {keys.map((key) => (
+                  <LengthField
+                    key={key}
+                    label={measureInfo(key).label}
+                    valueMm={Math.round(body[key].valueMm)}
+                    estimate={taken[key] === undefined}
+                    {...(taken[key] === undefined && { note: `est. from ${body[key].from ?? 'others'}` })}
+                    range={measureInfo(key).rangeMm}
+                    onChange={(mm) => setTaken((t) => ({ ...t, [key]: mm }))}
+                    help={measureInfo(key).how}
+                  />
+                ))}
+              </div>
+              <p role="status" className="mt-1 text-[13px] text-soft">
+                {looking
+                  ? 'Looking up which measures these parts depend on…'
+                  : keys.length === 1 && first !== undefined
+                    ? 'These parts depend on no tape. Stature alone gives a figure to show them on.'
+                    : 'What these parts depend on. Anything left is estimated from stature, and can be measured later.'}
+              </p>
+            </>
+          )}
+        </fieldset>
+        <fieldset className="border-t border-hair pt-2">
+          <legend className="text-[15px] font-semibold">3 · When</legend>
+          <label className="label block max-w-56">
+            When is the event
+            <input
+              type="date"
+              className="box"
+              required
+              value={eventDate}
+              onChange={(e) => setEventDate(e.target.value)}
+            />
+          </label>
+        </fieldset>
         {error && (
-          <p role="alert" className="col-span-2 text-stop">
+          <p role="alert" className="text-stop">
             {error}
           </p>
         )}
-        <div className="col-span-2 flex justify-end gap-2">
+        <div className="sticky -bottom-4 flex justify-end gap-2 border-t border-hair bg-leaf py-2">
           <button type="button" className="btn" onClick={onClose}>
             Cancel
           </button>

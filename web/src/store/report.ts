@@ -1,6 +1,6 @@
 import type { BuildDoc, CutPlan, Feature } from '@fomrik/core/document';
 import type { Page } from '@fomrik/core/pattern';
-import type { FittedLights, Report, StartAsked } from '@fomrik/core/report';
+import type { FittedLights, LightsAsked, Report, StartAsked } from '@fomrik/core/report';
 import type { Result } from '@fomrik/core/units';
 import { create } from 'zustand';
 import { DeriveClient } from '../workers/deriveClient';
@@ -64,5 +64,5 @@ export const askStart = (asked: StartAsked): Promise<Result<Feature>> =>
   client.startIn(useBuild.getState().doc, asked);
 
 /** A first light for a part of the open build, or why there is none. */
-export const askLights = (partId: string): Promise<Result<FittedLights>> =>
-  client.startLights(useBuild.getState().doc, partId);
+export const askLights = (partId: string, asked: LightsAsked): Promise<Result<FittedLights>> =>
+  client.startLights(useBuild.getState().doc, partId, asked);

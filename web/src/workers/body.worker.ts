@@ -2,6 +2,7 @@ import {
   type Body,
   bodyMeshes,
   figure,
+  junctions,
   type FigurePart,
   type MeasureKey,
   type Tape,
@@ -15,7 +16,7 @@ import { type MeasureView, measureView } from '../stations/body/measureView';
 /** The wearer drawn: worked out here, so that a measure can be dragged without a stutter. */
 const api = {
   figure: (body: Body): { parts: FigurePart[]; tapes: Tape[] } => ({
-    parts: figure(body).parts,
+    parts: [...figure(body).parts, ...junctions(body)],
     tapes: tapes(body),
   }),
   bodiesOf: (body: Body, zone: Zone | undefined): Mesh[] => bodyMeshes(body, zone),

@@ -1,7 +1,14 @@
 import { type BuildDoc, type CutPlan, featureIdsOf, share } from '@fomrik/core/document';
 import { freeName } from '@fomrik/core/parts';
 import { type Page, planPages, printedPieces } from '@fomrik/core/pattern';
-import { createDeriver, type Report, type StartAsked, startIn, startLightsIn } from '@fomrik/core/report';
+import {
+  createDeriver,
+  type LightsAsked,
+  type Report,
+  type StartAsked,
+  startIn,
+  startLightsIn,
+} from '@fomrik/core/report';
 import { createSender, type PartialReport } from './partial';
 
 let previous: BuildDoc | undefined;
@@ -30,13 +37,14 @@ export const derive = {
   /** A new detail that fits a part. */
   startIn: (doc: BuildDoc, asked: StartAsked) => startIn(doc, asked),
   /** A first light that fits a part; names that are taken are not given again. */
-  startLights(doc: BuildDoc, partId: string) {
+  startLights(doc: BuildDoc, partId: string, asked: LightsAsked) {
     const taken = [...featureIdsOf(doc), ...doc.circuits.map((c) => c.id)];
-    return startLightsIn(doc, partId, (base) => {
+    const free = (base: string): string => {
       const name = freeName(taken, base);
       taken.push(name);
       return name;
-    });
+    };
+    return startLightsIn(doc, partId, free, asked);
   },
 };
 

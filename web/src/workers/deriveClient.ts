@@ -1,6 +1,6 @@
 import { firstParts, type BuildDoc, type CutPlan, type Feature } from '@fomrik/core/document';
 import type { Page } from '@fomrik/core/pattern';
-import type { FittedLights, Report, StartAsked } from '@fomrik/core/report';
+import type { FittedLights, LightsAsked, Report, StartAsked } from '@fomrik/core/report';
 import type { Result } from '@fomrik/core/units';
 import { todayIso } from '../store/today';
 import { coreWorker } from './coreWorker';
@@ -71,8 +71,8 @@ export class DeriveClient {
   }
 
   /** A first light that fits a part, or why there is none. */
-  startLights(doc: BuildDoc, partId: string): Promise<Result<FittedLights>> {
-    return this.worker.api.startLights(doc, partId);
+  startLights(doc: BuildDoc, partId: string, asked: LightsAsked): Promise<Result<FittedLights>> {
+    return this.worker.api.startLights(doc, partId, asked);
   }
 
   private async answer(doc: BuildDoc, withinMs: number): Promise<Report> {

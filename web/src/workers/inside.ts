@@ -1,9 +1,11 @@
+import type { MeasureKey } from '@fomrik/core/body';
 import type { WireRun } from '@fomrik/core/circuit';
 import type { BuildDoc, Feature, Part } from '@fomrik/core/document';
 import { diffuserRows, type DiffuserRow, type LightBox } from '@fomrik/core/features';
 import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
 import type { Dimension } from '@fomrik/core/dimensions';
 import {
+  decisiveMeasures,
   dimensionsIn,
   lightMethods,
   placesFor,
@@ -27,6 +29,7 @@ export const inside = {
     placesFor(doc, partId, featureId, tilt),
   dimensions: (doc: BuildDoc, partId: string, asked: Parameters<typeof dimensionsIn>[2]): Dimension[] =>
     dimensionsIn(doc, partId, asked),
+  measures: (doc: BuildDoc): MeasureKey[] => decisiveMeasures(doc),
   channels: (doc: BuildDoc, part: Part, runs: readonly WireRun[], awg: number): Feature[] =>
     proposedChannels(doc, part, runs, awg),
   methods: (doc: BuildDoc, circuitId: string, asked: MethodsAsked): MethodProposal[] =>

@@ -6,6 +6,7 @@ import { regionArea, signedArea } from '@fomrik/core/geometry';
 import { catalogue } from '@fomrik/core/materials';
 import { byId, counted, trimNumber, findIn } from '@fomrik/core/units';
 import { useReport } from '../../store/report';
+import { selectPart } from '../../store/selection';
 import { useState } from 'react';
 import { MovablePiece } from './MovablePiece';
 import { Replay, takeMotion } from './Replay';
@@ -93,7 +94,10 @@ export function SheetDrawing({
                   name={`${i + 1} ${part}: ${piece.name}`}
                   chosen={chosen === i}
                   locked={laid.locked ?? false}
-                  onChoose={() => setChosen(i)}
+                  onChoose={() => {
+                    setChosen(i);
+                    selectPart(laid.partId);
+                  }}
                   onMove={(how) => hand.move(sheet.laid.indexOf(laid), how)}
                 />
                 <text

@@ -10,6 +10,7 @@ import type { DrawerTab } from '../../bench/Drawer';
 import { PaneChoice, ViewBar } from '../../bench/ViewBar';
 import { addFeature } from '../../inspector/featureActions';
 import { Empty } from '../../parts/Empty';
+import { featureHandles } from '../../parts/featureHandles';
 import { FlatPieces } from '../../parts/FlatPieces';
 import type { Played } from '../../parts/Halos';
 import { LazySolid } from '../../parts/LazySolid';
@@ -21,7 +22,6 @@ import { useView } from '../../store/view';
 import { ChannelsButton } from './ChannelsButton';
 import { Dark } from './Dark';
 import { Glow } from './Glow';
-import { insideHandles } from './insideHandles';
 import { Methods } from './Methods';
 import { PackChoices } from './PackChoices';
 import { Places } from './Places';
@@ -53,13 +53,13 @@ export function Inside() {
       bar: <ViewBar made={made} on="solid" />,
       picture: <InsidePane {...{ part, made, change, drag, own, played }} />,
     },
-    sectionPane(made),
+    sectionPane(part, made, change, drag),
   ];
   return <Bench station="inside" panes={panes} drawer={drawerOf({ part, change, circuit })} />;
 }
 
 /** Sections of what lies in rooms, the gap map, or the flat pieces. */
-function sectionPane(made: PartReport): Pane {
+function sectionPane(part: Part, made: PartReport, change: Changer, drag: Changer): Pane {
   return {
     id: 'section',
     label: 'the sections',
@@ -74,11 +74,21 @@ function sectionPane(made: PartReport): Pane {
         ]}
       />
     ),
-    picture: <SectionPicture made={made} />,
+    picture: <SectionPicture {...{ part, made, change, drag }} />,
   };
 }
 
-function SectionPicture({ made }: { made: PartReport }) {
+function SectionPicture({
+  part,
+  made,
+  change,
+  drag,
+}: {
+  part: Part;
+  made: PartReport;
+  change: Changer;
+  drag: Changer;
+}) {
   const shown = useView((v) => v.panes['section']);
   if (shown === 'flat' || (shown === 'gap' && made.wear))
     return (
@@ -87,6 +97,7 @@ function SectionPicture({ made }: { made: PartReport }) {
         onEdge={(pointed) => useView.setState({ pointed })}
         onSelect={selectEdge}
         gap={shown === 'gap'}
+        grips={{ part, drag, change, end: dragEnd }}
       />
     );
   return <RoomSlice made={made} />;
@@ -127,7 +138,9 @@ function InsidePane({
         played={played}
         onDropped={dropped}
         wires={own.flatMap((c) => c.runs.filter((r) => r.partId === part.id).map((r) => r.points))}
-        handles={dark ? [] : insideHandles({ part, made, drag, change, end: dragEnd, snaps })}
+        handles={
+          dark ? [] : featureHandles({ part, made, station: 'inside', drag, change, end: dragEnd, snaps })
+        }
       />
       <p
         className={`pointer-events-none absolute bottom-1 left-2 text-[12px] ${dark ? 'text-white' : 'text-soft'}`}

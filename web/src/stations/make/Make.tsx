@@ -10,6 +10,7 @@ import { Empty } from '../../parts/Empty';
 import { TabLine } from '../../parts/TabLine';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
+import { selectStep, useSelected } from '../../store/selection';
 import { CalendarFields } from './CalendarFields';
 import { Habits } from './Habits';
 import { ReadyPanel } from './ReadyPanel';
@@ -47,7 +48,7 @@ export function Make() {
   const done = useBuild((s) => s.doc.make.done);
   const report = useReport((s) => s.report)!;
   const { steps, schedule } = report;
-  const [openId, setOpenId] = useState<string>();
+  const openId = useSelected((s) => s.stepId);
   const [tab, setTab] = useState<string>('step');
   const ordered = useMemo(() => inOrder(report, done), [report, done]);
   const critical = useMemo(() => {
@@ -62,7 +63,7 @@ export function Make() {
   const open = byId(steps, openId) ?? next ?? ordered.at(-1);
   if (!open) return <Empty what="make" />;
   const show = (id: string | undefined): void => {
-    setOpenId(id);
+    selectStep(id ?? '');
     setTab('step');
   };
   const ready = steps.filter((s) => done[s.id] !== undefined).length;
@@ -115,7 +116,7 @@ export function Make() {
         </div>
         <Tabs.Content value="step" className="min-h-0 flex-1 overflow-auto">
           <section aria-label="The step">
-            <StepView step={open} report={report} onDone={() => setOpenId(undefined)} />
+            <StepView step={open} report={report} onDone={() => selectStep('')} />
           </section>
         </Tabs.Content>
         <Tabs.Content value="tonight" className="min-h-0 flex-1 overflow-auto">

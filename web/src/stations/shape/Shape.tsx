@@ -14,6 +14,7 @@ import { PaneChoice, ViewBar } from '../../bench/ViewBar';
 import { addFeature } from '../../inspector/featureActions';
 import { fieldsThatCount, tableKey } from '../../inspector/FormGroups';
 import { Empty } from '../../parts/Empty';
+import { featureHandles } from '../../parts/featureHandles';
 import { FlatPieces } from '../../parts/FlatPieces';
 import { LazySolid } from '../../parts/LazySolid';
 import { Legend } from '../../parts/Legend';
@@ -100,6 +101,7 @@ function ShapeOf({ part, made, change, drag }: ShapeOfProps) {
                 onEdge={(pointed) => useView.setState({ pointed })}
                 onSelect={selectEdge}
                 onDarts={onDarts}
+                grips={{ part, drag, change, end: dragEnd }}
                 dimension={dimension}
                 onSlide={({ path, value, range: [low, high] }, by) =>
                   drag((p) => setAt(p, path, () => Math.min(high, Math.max(low, Math.round(value + by)))))
@@ -167,7 +169,7 @@ function SolidPane({
   dimension,
 }: ShapeOfProps & { dimensions: readonly Dimension[]; dimension: Dimension | undefined }) {
   const body = useReport((s) => s.report!.body);
-  const { gapOpen, sightOpen, ringsOpen, figureOpen, darkOpen, drawing, seam } = useView(
+  const { gapOpen, sightOpen, ringsOpen, figureOpen, darkOpen, drawing, seam, snaps } = useView(
     useShallow((v) => ({
       gapOpen: v.gapOpen,
       sightOpen: v.sightOpen,
@@ -176,6 +178,7 @@ function SolidPane({
       darkOpen: v.darkOpen,
       drawing: v.drawing,
       seam: v.seam,
+      snaps: v.snaps,
     })),
   );
   const parts = useReport((s) => s.report!.parts);
@@ -186,7 +189,12 @@ function SolidPane({
   // Points of an outline are dragged where it is drawn.
   const outlined = new Set(form.fields.flatMap((f) => (f.type === 'rows' && f.draws ? [f.key] : [])));
   const gripped = dimensions.filter((d) => !outlined.has(String(d.path[0])));
-  const handles = darkOpen ? [] : formHandles(part.id, gripped, { drag, change, end: dragEnd });
+  const handles = darkOpen
+    ? []
+    : [
+        ...formHandles(part.id, gripped, { drag, change, end: dragEnd }),
+        ...featureHandles({ part, made, station: 'shape', drag, change, end: dragEnd, snaps }),
+      ];
   const onPoint = (p: Vec3 | undefined): void => {
     const spot = p && nearestOn(made.surfaces, p);
     const gap = spot && made.wear?.standOff.find((s) => s.pieceId === spot.pieceId)?.gapMm;

@@ -31,6 +31,14 @@ const axes: { value: UpAxis; label: string }[] = [
   { value: 'x', label: 'x' },
 ];
 
+/** Ways a surface may face before it is sized, and how far it is turned to look ahead. */
+const faces = [
+  { label: 'Straight ahead', turnDeg: 0 },
+  { label: 'To the wearer’s left', turnDeg: -90 },
+  { label: 'Backwards', turnDeg: 180 },
+  { label: 'To the wearer’s right', turnDeg: 90 },
+] as const;
+
 /** Surfaces that a part is skinned over, here or in a version. */
 const usedMeshes = (doc: Pick<BuildDoc, 'parts' | 'versions'>): Set<unknown> =>
   new Set(
@@ -78,6 +86,7 @@ export function SurfacePanel({
   const [read, setRead] = useState<{ name: string; found: SurfaceRead } | undefined>();
   const [unit, setUnit] = useState<ScanUnit>('mm');
   const [up, setUp] = useState<UpAxis>('z');
+  const [facing, setFacing] = useState(false);
   const leave = (): void => {
     client.current?.end();
     client.current = undefined;
@@ -216,17 +225,19 @@ export function SurfacePanel({
     addLike(part, `${part.name}, the rest`, { apart: rest as unknown as Row[] });
     toast('The rest is a part of its own. Undo takes it away again.');
   };
-  const seat = async (resized: boolean): Promise<void> => {
+  const seat = async (resized: boolean, turnedBy = 0): Promise<void> => {
     const { doc } = useBuild.getState();
     const { body } = useReport.getState().report!;
+    const turnDeg = ((params.turnDeg + turnedBy + 540) % 360) - 180;
+    const seated = { ...params, turnDeg };
     const found = await run('Setting it on the head…', ({ surface }) =>
-      surface.seat(params, meshes(), body, thicknessMm, doc.wearer.underLayerMm, ROOM_MM, resized),
+      surface.seat(seated, meshes(), body, thicknessMm, doc.wearer.underLayerMm, ROOM_MM, resized),
     );
     if (!found) return;
     const { leastGapMm, scalePct, aheadMm, upMm, share, offMm } = found;
     if (resized && (leastGapMm < 0 || !encloses(found)))
       return setTold(`No size up to ${scalePct} % takes the head where it stands. Set it on the head first.`);
-    change((p) => void Object.assign(p.params, { scalePct, aheadMm, upMm }));
+    change((p) => void Object.assign(p.params, { scalePct, aheadMm, upMm, turnDeg }));
     setTold(
       leastGapMm >= 0
         ? encloses(found)
@@ -276,10 +287,36 @@ export function SurfacePanel({
             <button type="button" className="btn" disabled={busy !== ''} onClick={() => void seat(false)}>
               Set it on the head
             </button>
-            <button type="button" className="btn" disabled={busy !== ''} onClick={() => void seat(true)}>
+            <button
+              type="button"
+              className="btn"
+              disabled={busy !== ''}
+              aria-expanded={facing}
+              onClick={() => setFacing(!facing)}
+            >
               Size it to the head
             </button>
           </>
+        )}
+        {facing && busy === '' && (
+          <div role="group" aria-label="Which way it faces now" className="leaf w-full p-2">
+            <p className="text-[13px]">Which way does it face now? Look at it from the front (V).</p>
+            <div className="mt-1 flex flex-wrap gap-1">
+              {faces.map(({ label, turnDeg }) => (
+                <button
+                  key={label}
+                  type="button"
+                  className="btn min-h-7 px-2"
+                  onClick={() => {
+                    setFacing(false);
+                    void seat(true, turnDeg);
+                  }}
+                >
+                  {label}
+                </button>
+              ))}
+            </div>
+          </div>
         )}
         {busy !== '' && (
           <>

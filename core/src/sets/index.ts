@@ -1,0 +1,2 @@
+export { partsOfSet, propsOnly, type ReadySet, type SetPart } from './readySet';
+export { readySets } from './registry';
