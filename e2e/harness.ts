@@ -178,6 +178,8 @@ export async function openDetail(page: Page, which: { id: string } | { kind: str
     .locator('id' in which ? `[data-feature="${which.id}"]` : `li[data-kind="${which.kind}"]`)
     .first();
   const head = line.getByRole('button').first();
+  // Things put in are folded away where foam is shaped.
+  if ((await line.count()) === 0) await openGroup(page, 'Put in');
   await head.waitFor();
   if ((await head.getAttribute('aria-expanded')) !== 'true') await head.click();
   return line;

@@ -14,7 +14,11 @@ import { stations } from './stations';
 export function Desk({ station, children }: { station: Station; children: ReactNode }) {
   const narrow = useMedia(NARROW);
   const open = useView((v) => v.inspectorOpen);
-  const { defaultLayout, onLayoutChanged } = useDefaultLayout({ id: 'fomrik:desk', storage: safeStorage });
+  const { defaultLayout, onLayoutChanged } = useDefaultLayout({
+    id: 'fomrik:desk',
+    onlySaveAfterUserInteractions: true,
+    storage: safeStorage,
+  });
   const bench = (
     <main
       className="relative h-full min-h-0 overflow-auto"

@@ -136,7 +136,7 @@ export function TopBar({ id, station }: { id: string; station: Station }) {
       <div className="flex min-w-0 items-baseline gap-2">
         <Link
           to="/"
-          className="font-tight text-[17px] font-semibold text-teal"
+          className="inline-flex min-h-6 items-center font-tight text-[17px] font-semibold text-teal"
           aria-label="Fomrik: to the shelf"
         >
           Fomrik

@@ -67,8 +67,17 @@ export function Tour() {
       setBox(found && { left: found.left, top: found.top, width: found.width, height: found.height });
     };
     measure();
+    const leave = (event: KeyboardEvent): void => {
+      if (event.key !== 'Escape') return;
+      event.stopPropagation();
+      useView.setState({ tourOpen: false });
+    };
     window.addEventListener('resize', measure);
-    return () => window.removeEventListener('resize', measure);
+    window.addEventListener('keydown', leave, true);
+    return () => {
+      window.removeEventListener('resize', measure);
+      window.removeEventListener('keydown', leave, true);
+    };
   }, [open, stop]);
   if (!open) return null;
   const last = at === stops.length - 1;
@@ -85,11 +94,6 @@ export function Tour() {
         role="dialog"
         aria-label="Tour"
         className="fixed bottom-16 left-1/2 z-50 w-[440px] max-w-[94vw] -translate-x-1/2 border border-ink bg-leaf p-4"
-        onKeyDown={(e) => {
-          if (e.key !== 'Escape') return;
-          e.stopPropagation();
-          toggle('tourOpen');
-        }}
       >
         <p className="text-[12px] text-soft">
           {at + 1} of {stops.length}

@@ -50,7 +50,37 @@ function PaneFrame({ pane, alone }: { pane: Pane; alone: boolean }) {
   );
 }
 
-/** The bench of a station: its panes with dividers between them, and what belongs to the whole station in a drawer. */
+/** Panes beside each other, or above each other where it is upright, with dividers between them. */
+function Panes({ station, panes }: { station: Station; panes: readonly Pane[] }) {
+  const upright = useMedia(UPRIGHT);
+  const way = upright ? 'vertical' : 'horizontal';
+  const { defaultLayout, onLayoutChanged } = useDefaultLayout({
+    id: `fomrik:${station}:${way}`,
+    panelIds: panes.map((p) => p.id),
+    onlySaveAfterUserInteractions: true,
+    storage: safeStorage,
+  });
+  return (
+    <Group
+      key={way}
+      orientation={way}
+      className="h-full"
+      {...(defaultLayout && { defaultLayout })}
+      onLayoutChanged={onLayoutChanged}
+    >
+      {panes.map((pane, i) => (
+        <Fragment key={pane.id}>
+          {i > 0 && <Divider label={`Between ${panes[i - 1]!.label} and ${pane.label}`} level={upright} />}
+          <Panel id={pane.id} defaultSize={`${pane.share}%`} minSize="20%" className="min-h-0">
+            <PaneFrame pane={pane} alone={panes.length === 1} />
+          </Panel>
+        </Fragment>
+      ))}
+    </Group>
+  );
+}
+
+/** The bench of a station: its panes, and what belongs to the whole station in a drawer below. */
 export function Bench({
   station,
   panes,
@@ -60,14 +90,7 @@ export function Bench({
   panes: readonly Pane[];
   drawer?: readonly DrawerTab[];
 }) {
-  const upright = useMedia(UPRIGHT);
   const filled = useView((v) => v.fullPane);
-  const way = upright ? 'vertical' : 'horizontal';
-  const { defaultLayout, onLayoutChanged } = useDefaultLayout({
-    id: `fomrik:${station}:${way}`,
-    panelIds: panes.map((p) => p.id),
-    storage: safeStorage,
-  });
   const full = panes.find((p) => p.id === filled);
   const first = panes[0]?.id ?? '';
   const known = panes.map((p) => p.id).join();
@@ -81,24 +104,7 @@ export function Bench({
         {full ? (
           <PaneFrame pane={full} alone={panes.length === 1} />
         ) : (
-          <Group
-            key={way}
-            orientation={way}
-            className="h-full"
-            {...(defaultLayout && { defaultLayout })}
-            onLayoutChanged={onLayoutChanged}
-          >
-            {panes.map((pane, i) => (
-              <Fragment key={pane.id}>
-                {i > 0 && (
-                  <Divider label={`Between ${panes[i - 1]!.label} and ${pane.label}`} level={upright} />
-                )}
-                <Panel id={pane.id} defaultSize={`${pane.share}%`} minSize="20%" className="min-h-0">
-                  <PaneFrame pane={pane} alone={panes.length === 1} />
-                </Panel>
-              </Fragment>
-            ))}
-          </Group>
+          <Panes station={station} panes={panes} />
         )}
       </div>
       {drawer && drawer.length > 0 && !full && <Drawer station={station} tabs={drawer} />}

@@ -72,7 +72,7 @@ export function ViewBar({ made, on }: { made: PartReport; on: 'solid' | 'flat' }
       {on === 'solid' && (
         <button
           type="button"
-          className={`btn btn-icon min-h-6 px-1 ${view.snaps ? 'bg-wash' : ''}`}
+          className={`btn btn-icon min-h-6 min-w-6 px-1 ${view.snaps ? 'bg-wash' : ''}`}
           aria-pressed={view.snaps}
           aria-label="Snap"
           title="What is moved snaps to middles and to its neighbours (N)"

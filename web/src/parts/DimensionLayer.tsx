@@ -40,10 +40,10 @@ export function DimensionLayer({
       halo.current?.setAttribute('d', paths.lines);
       lines.current.setAttribute('d', paths.lines);
       arrows.current?.setAttribute('d', paths.arrows);
-      const { clientWidth, clientHeight } = root.gl.domElement;
+      const { width, height } = root.get().size;
       const within = (v: number, least: number, most: number): number => Math.min(most, Math.max(least, v));
-      const x = within(drawing.text.x, 60, clientWidth - 60);
-      const y = within(drawing.text.y, 14, clientHeight - 14);
+      const x = within(drawing.text.x, 60, width - 60);
+      const y = within(drawing.text.y, 14, height - 14);
       text.current?.setAttribute('transform', `translate(${x.toFixed(1)} ${y.toFixed(1)})`);
     };
     redraw.current = draw;

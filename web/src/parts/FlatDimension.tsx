@@ -66,6 +66,8 @@ export function FlatDimension({ dimension, place, middle, pxMm, onSlide, onEnd }
         <circle
           ref={grip}
           {...bind()}
+          // The field keeps its focus, and so its dimension is there while it is dragged.
+          onMouseDown={(e) => e.preventDefault()}
           data-flat-grip={dimension.path.join('.')}
           cx={px(to).x}
           cy={px(to).y}

@@ -141,8 +141,9 @@ export function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
 }
 
 /** Where a scene point appears on the canvas, in pixels from its upper left. */
-export function toPixels(p: Vector3, { camera, gl }: RootState): Vector2 {
-  const { clientWidth, clientHeight } = gl.domElement;
+export function toPixels(p: Vector3, root: RootState): Vector2 {
+  // Measured by the scene when its pane changes: asking the page each time would lay it out each time.
+  const { camera, size } = root.get();
   const q = p.clone().project(camera);
-  return new Vector2(((q.x + 1) / 2) * clientWidth, ((1 - q.y) / 2) * clientHeight);
+  return new Vector2(((q.x + 1) / 2) * size.width, ((1 - q.y) / 2) * size.height);
 }

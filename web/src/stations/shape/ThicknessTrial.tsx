@@ -55,7 +55,7 @@ export function ThicknessTrial({
                 <th scope="row" className="whitespace-nowrap px-1 py-0.5 text-left">
                   <button
                     type="button"
-                    className="text-teal underline"
+                    className="min-h-6 text-teal underline"
                     aria-pressed={row.chosen}
                     onClick={() => onChoose(row.nominalMm)}
                   >

@@ -28,7 +28,11 @@ export function WholeBuild() {
       <ul className="text-[12.5px]">
         {advice.map((a) => (
           <li key={a.id} className="flex items-center gap-2 border-t border-hair py-0.5">
-            <button type="button" className="text-teal underline" onClick={() => applyShown([a.change])}>
+            <button
+              type="button"
+              className="min-h-6 text-teal underline"
+              onClick={() => applyShown([a.change])}
+            >
               {a.name}: {a.fromMm} → {a.toMm} mm
             </button>
             <span>
