@@ -24,6 +24,38 @@ const cutLabels = (page: Page): Promise<string[]> =>
       .map((e) => e.innerText),
   );
 
+/** Areas that scroll and are too low to work in, or of which two stand in one column; and whether the page itself scrolls. */
+async function scrollFaults(page: Page): Promise<string[]> {
+  const LEAST_PX = 400;
+  const { areas, pageScrolls } = await page.evaluate(() => ({
+    areas: [...document.querySelectorAll<HTMLElement>('*')]
+      .filter(
+        (e) =>
+          e.offsetParent !== null &&
+          e.tagName !== 'TEXTAREA' &&
+          /auto|scroll/.test(getComputedStyle(e).overflowY) &&
+          e.scrollHeight > e.clientHeight + 2,
+      )
+      .map((e) => ({
+        name: `${e.tagName} ${e.getAttribute('aria-label') ?? e.className.slice(0, 60)}`,
+        high: e.clientHeight,
+        left: e.getBoundingClientRect().left,
+        right: e.getBoundingClientRect().right,
+      })),
+    pageScrolls: document.documentElement.scrollHeight > window.innerHeight + 1,
+  }));
+  return [
+    ...areas.filter((a) => a.high < LEAST_PX).map((a) => `${a.name} is ${a.high} px high`),
+    ...areas.flatMap((a, i) =>
+      areas
+        .slice(i + 1)
+        .filter((b) => Math.min(a.right, b.right) - Math.max(a.left, b.left) > 20)
+        .map((b) => `${a.name} and ${b.name} scroll in one column`),
+    ),
+    ...(pageScrolls ? ['the page scrolls'] : []),
+  ];
+}
+
 /** WCAG 2 A and AA by axe-core, on every screen, with findings showing. */
 describe('every screen can be used by everyone', function () {
   this.timeout(180_000);
@@ -67,6 +99,7 @@ describe('every screen can be used by everyone', function () {
         expect(Math.max(...over.bar), `${width}: bars`).to.be.at.most(1);
         expect(over.main, `${width}: bench`).to.be.at.most(1);
         expect(await cutLabels(page), `${width}: cut off`).to.deep.equal([]);
+        expect(await scrollFaults(page), `${width}: scrolling`).to.deep.equal([]);
       }
     });
 

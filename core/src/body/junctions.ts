@@ -1,5 +1,4 @@
-import { dist3, ellipseAtNormal, type Mesh, type Vec2, type Vec3 } from '../geometry';
-import { meshVolume } from '../geometry/mesh';
+import { dist3, ellipseAtNormal, type Mesh, meshVolume, type Vec2, type Vec3 } from '../geometry';
 import type { Body } from './estimate';
 import { armLean, type FigurePart, limbFrame, loft, onLimb, turned } from './figure';
 import { levels, limbLengthMm, limbSection, neckSection, torsoSection } from './sections';

@@ -47,7 +47,7 @@ export function Drawer({ station, tabs }: { station: Station; tabs: readonly Dra
         )}
       </div>
       {tabs.map(({ key, content }) => (
-        <Tabs.Content key={key} value={key} className="min-h-0 overflow-auto px-3 pb-2 outline-none">
+        <Tabs.Content key={key} value={key} className="relative min-h-0 overflow-auto px-3 pb-2 outline-none">
           {content}
         </Tabs.Content>
       ))}

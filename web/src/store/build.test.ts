@@ -38,7 +38,7 @@ describe('the open build', () => {
     spend(50);
     expect(budget()).to.equal(50);
     expect(useBuild.getState().doc.wearer).to.equal(doc.wearer);
-    expect(doc.brief.budget).to.equal(120);
+    expect(doc.brief.budget).to.equal(150);
   });
 
   it('undoes and redoes every change', () => {
@@ -52,7 +52,7 @@ describe('the open build', () => {
     undo();
     expect(useBuild.getState().doc).to.deep.equal(doc);
     undo();
-    expect(budget()).to.equal(120);
+    expect(budget()).to.equal(150);
   });
 
   it('forgets what was undone once something else is done', () => {
@@ -70,7 +70,7 @@ describe('the open build', () => {
     dragEnd();
     expect(past()).to.equal(before + 1);
     undo();
-    expect(budget()).to.equal(120);
+    expect(budget()).to.equal(150);
     redo();
     expect(budget()).to.equal(4);
   });
