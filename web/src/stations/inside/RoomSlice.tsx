@@ -84,14 +84,14 @@ export function RoomSlice({ made }: { made: PartReport }) {
       role="group"
       aria-label="Things put in"
       tabIndex={0}
-      className="flex h-full min-h-0 flex-col gap-2 overflow-auto pt-10"
+      className="grid h-full min-h-0 auto-rows-[minmax(96px,1fr)] grid-cols-[repeat(auto-fill,minmax(250px,1fr))] gap-2 overflow-auto p-2"
     >
       {items.map((item) => {
         const { needMm, haveMm, fromMm, roomId } = item.fit!;
         const room = byId(made.rooms, roomId)?.name ?? roomId;
         const spare = haveMm - needMm;
         return (
-          <figure key={item.id} className="flex min-h-24 flex-1 gap-2">
+          <figure key={item.id} className="flex min-h-0 gap-2">
             <Slice item={item} outside={made.zone ? '#e4dcd2' : '#dfe5e1'} />
             <figcaption className="w-36 shrink-0 self-center text-[13px] leading-snug">
               <strong className="block font-semibold">{item.name}</strong>
