@@ -22,7 +22,11 @@ export function Inspector({ station }: { station: Station }) {
   const { part, made, change } = usePart();
   const about = ofPart.includes(station);
   return (
-    <aside aria-label="Inspector" className="relative h-full min-h-0 overflow-auto bg-paper p-2.5" tabIndex={-1}>
+    <aside
+      aria-label="Inspector"
+      className="relative h-full min-h-0 overflow-auto bg-paper p-2.5"
+      tabIndex={-1}
+    >
       <Crumbs part={about ? part : undefined} made={made} />
       {about && made && <Figures made={made} />}
       <Noticed station={station} partId={about ? part?.id : undefined} />

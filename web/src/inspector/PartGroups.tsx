@@ -1,4 +1,4 @@
-import type { Part, Ply } from '@fomrik/core/document';
+import type { Part } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
 import type { PartReport } from '@fomrik/core/parts';
@@ -103,5 +103,3 @@ export function AttachGroup({ part, form, change, open }: Omit<PartGroupsProps, 
     </Group>
   );
 }
-
-export const plyOf = (part: Part): Ply => firstOf(part.stack);
