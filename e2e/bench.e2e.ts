@@ -76,7 +76,7 @@ describe('the shaping bench', function () {
     const canvas = (await page.locator('canvas').boundingBox())!;
     const [x, y] = [canvas.x + canvas.width * 0.4, canvas.y + canvas.height * 0.5];
     // The solid may still be on its way: a press beside it draws nothing, so it is pressed again.
-    const first = page.getByRole('button', { name: 'Keep the line (1 points)' });
+    const first = page.getByRole('button', { name: 'Keep the line (1 point)' });
     for (let i = 0; i < 30 && !(await first.isVisible()); i++) {
       await page.mouse.click(x, y - 30);
       await first.waitFor({ timeout: 1000 }).catch(() => undefined);

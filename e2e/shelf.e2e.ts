@@ -60,10 +60,10 @@ describe('the shelf and its dangers', function () {
     const stature = step.getByLabel(/^Stature/);
     await stature.fill('1.34 m');
     await stature.press('Enter');
-    await step.getByText('est. from stature').first().waitFor();
     await step.getByRole('button', { name: 'Or one part…' }).click();
     await step.getByRole('radio', { name: 'Greave', exact: true }).click();
     await step.getByLabel('Calf girth').waitFor();
+    await step.getByText('est. from stature').first().waitFor();
     expect(await step.getByLabel('Head girth').count()).to.equal(0);
     await step.getByLabel('When is the event').fill('2020-01-01');
     await step.getByRole('button', { name: 'Create' }).click();
@@ -131,20 +131,24 @@ describe('the shelf and its dangers', function () {
     await page.getByLabel('The step').waitFor();
     expect(page.url()).to.include(`${calm}/make`);
     await page.keyboard.press('3');
-    await page.getByLabel('Thickness trial').waitFor();
+    const trial = page.getByRole('region', { name: 'Thickness trial' });
+    await trial.waitFor();
     await page.keyboard.press('t');
-    await page.getByLabel('Thickness trial').waitFor({ state: 'detached' });
+    await trial.waitFor({ state: 'detached' });
     await page.keyboard.press('t');
   });
+
+  /** Opens what the inspector keeps folded of what was noticed. */
+  const unfold = async (): Promise<void> => {
+    const more = page.locator('aside').getByRole('button', { name: /^Show \d+ (more|finding|dismissed)/ });
+    while ((await more.count()) > 0) await more.first().click();
+  };
 
   it('lets a troubled build be cured finding by finding until no stop is left', async () => {
     await go(page, bench, 'shape', troubled);
     const cards = page.locator('aside article');
+    await unfold();
     expect(await cards.count()).to.be.at.least(10);
-    const unfold = (): Promise<void> =>
-      page.evaluate(() =>
-        document.querySelectorAll('aside details').forEach((d) => d.setAttribute('open', '')),
-      );
     for (let i = 0; i < 25; i++) {
       await unfold();
       const next = page
@@ -170,15 +174,21 @@ describe('the shelf and its dangers', function () {
   it('sets a finding aside with a reason until its numbers change', async () => {
     await go(page, bench, 'brief', 'demo-lampwarden-harness');
     const heat = page.locator('aside article', { hasText: 'Foam covers about' });
+    await unfold();
     await heat.getByRole('button', { name: 'Dismiss' }).click();
     await heat.getByLabel('Reason to dismiss it').fill('Short photo walk in winter');
     await heat.getByRole('button', { name: 'Dismiss' }).click();
-    const set = page.locator('aside details', { hasText: 'Foam covers about' });
-    await set.getByText('Short photo walk in winter').waitFor();
+    await unfold();
+    await heat.getByText('dismissed: Short photo walk in winter').waitFor();
     await saved(page);
     await page.reload();
-    await set.locator('summary').click();
-    await set.getByRole('button', { name: 'Show again' }).click();
+    await heat
+      .or(page.getByRole('button', { name: /^Show .*dismissed/ }))
+      .first()
+      .waitFor();
+    await unfold();
+    await heat.getByRole('button', { name: 'Show again' }).click();
+    await unfold();
     await heat.getByRole('button', { name: 'Dismiss' }).waitFor();
   });
 

@@ -11,7 +11,8 @@ export function useKeys(id: string): void {
       keys
         .find((k) => k.press?.includes(hotkey))
         ?.act?.((station) => void navigate(`/build/${id}/${station}`)),
-    { useKey: true, preventDefault: true },
+    // What has the focus may have a use of its own for a key: a point of an outline is deleted, not what is selected.
+    { useKey: true, preventDefault: true, ignoreEventWhen: (event) => event.defaultPrevented },
     [id, navigate],
   );
 }

@@ -1,11 +1,17 @@
 import type { Part } from '@fomrik/core/document';
 import type { PartReport } from '@fomrik/core/parts';
-import { drawnPieces } from '@fomrik/core/parts';
+import { drawnPieces, standardKinds } from '@fomrik/core/parts';
 import { byId, counted } from '@fomrik/core/units';
 import { useShallow } from 'zustand/react/shallow';
 import { featureName } from '../parts/featureName';
 import { useBuild } from '../store/build';
 import { useSelected } from '../store/selection';
+
+/** What a line of one of the part's lists is called. */
+function lineOf(part: Part | undefined, key: string): string {
+  const field = part && standardKinds.forms.get(part.form)?.fields.find((f) => f.key === key);
+  return field?.type === 'rows' ? field.line : 'line';
+}
 
 /** What is selected, from the build down; each step up is pressed to select it. */
 export function Crumbs({ part, made }: { part: Part | undefined; made: PartReport | undefined }) {
@@ -27,7 +33,7 @@ export function Crumbs({ part, made }: { part: Part | undefined; made: PartRepor
     : more
       ? counted(featureIds.length, 'detail')
       : row
-        ? `${row.field} ${row.index + 1}`
+        ? `${lineOf(part, row.field)} ${row.index + 1}`
         : piece && ofPiece
           ? `${piece.name}, ${ofPiece.name}`
           : '';

@@ -1,5 +1,6 @@
 import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import { freeName, standardKinds } from '@fomrik/core/parts';
+import { counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { useBuild } from '../store/build';
 import { selectFeature } from '../store/selection';
@@ -43,7 +44,7 @@ export function DrawLines({
     return (
       <div className="flex flex-wrap gap-1 pb-1">
         <button type="button" className="btn btn-main" disabled={drawing.points.length < 2} onClick={finish}>
-          Keep the line ({drawing.points.length} points)
+          Keep the line ({counted(drawing.points.length, 'point')})
         </button>
         <button type="button" className="btn" onClick={() => useView.setState({ drawing: undefined })}>
           Cancel

@@ -2,7 +2,7 @@ import type { Feature, Part } from '@fomrik/core/document';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import { getFrom } from '@fomrik/core/units';
 import type { Draft } from 'immer';
-import { ChevronDown, ChevronRight, X } from 'lucide-react';
+import { ChevronDown, ChevronRight, Trash2, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { featureName } from '../parts/featureName';
 import { FeatureFields } from '../parts/FeatureFields';
@@ -40,6 +40,25 @@ export function FeatureGroup({ title, station, part, made, change, open, more, e
       title={title}
       open={open}
       forced={forced}
+      {...(station === 'inside' &&
+        features.length > 0 && {
+          tools: (
+            <button
+              type="button"
+              className="tiny"
+              aria-label="Remove all"
+              title="Remove everything put in, with its circuits"
+              onClick={() =>
+                removeFeatures(
+                  part.id,
+                  features.map((f) => f.id),
+                )
+              }
+            >
+              <Trash2 size={15} aria-hidden />
+            </button>
+          ),
+        })}
       holds={features.length === 0 ? 'none' : features.map((f) => featureName(f, features)).join(', ')}
     >
       <Tray

@@ -3,7 +3,7 @@ import { counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { Copy, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { ShareField } from '../parts/ShareField';
+import { NumberField } from '../parts/Field';
 import { copySelected } from './clipboard';
 import { removeFeatures } from './featureActions';
 
@@ -43,7 +43,13 @@ export function SeveralFeatures({ part, ids, change }: SeveralFeaturesProps) {
       </div>
       {placed.length > 0 && (
         <>
-          <ShareField label="Move by, share of the piece" share={by} ofMm={100} onChange={setBy} />
+          <NumberField
+            label="Move by, of the piece"
+            value={by * 100}
+            range={[0.1, 100]}
+            suffix="%"
+            onChange={(percent) => setBy(percent / 100)}
+          />
           <div className="flex gap-1 pt-1">
             {(
               [

@@ -261,7 +261,7 @@ export function SurfacePanel({
         {seam ? (
           <>
             <button type="button" className="btn btn-main" disabled={seam.length < 2} onClick={keepSeam}>
-              Keep the seam ({seam.length} spots)
+              Keep the seam ({counted(seam.length, 'spot')})
             </button>
             <button type="button" className="btn" onClick={() => useView.setState({ seam: undefined })}>
               Leave the seam
