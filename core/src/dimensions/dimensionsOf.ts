@@ -1,5 +1,5 @@
 import { applyChanges, type Field, type NumberField, type Part, type Row, type Value } from '../document';
-import type { Vec3 } from '../geometry';
+import { dist3, type Vec3 } from '../geometry';
 import { layPanels } from '../panel';
 import type { Model } from '../forms';
 import { type Context, foamFor, formOf, modelOf } from '../parts';
@@ -87,10 +87,9 @@ export function dimensionsOf(
   const model = modelOf(part, context);
   const now = trackedOf(model);
   const roomMm = ROOM * reachOf([...now.values()].map((t) => t.at));
-  const taken: Dimension['to'][] = [];
-  const found = sizedOf(part, formOf(context.kinds, part.form).fields)
+  const measured: Measured[] = sizedOf(part, formOf(context.kinds, part.form).fields)
     .filter(({ path }) => !wanted || wanted.includes(path.join('.')))
-    .flatMap(({ path, label, field }): Dimension[] => {
+    .flatMap(({ path, label, field }): Measured[] => {
       const value = valueAt(part, path);
       if (typeof value !== 'number' || performance.now() > until) return [];
       const [low, high] = field.range;
@@ -100,18 +99,34 @@ export function dimensionsOf(
       // An angle wants both for its middle; a length the other way only at the end of its range.
       const less =
         down && (!up || field.type === 'angle') ? felt(part, context, path, value - by) : undefined;
-      const dimension = dimensionOf(
-        { path, label, unit: unitOf(field), value, range: field.range },
-        { now, by, ...(more && { more }), ...(less && { less }) },
-        taken,
-        roomMm,
-      );
+      const again = (taken: readonly Vec3[]): Dimension =>
+        dimensionOf(
+          { path, label, unit: unitOf(field), value, range: field.range },
+          { now, by, ...(more && { more }), ...(less && { less }) },
+          taken,
+          roomMm,
+        );
+      const dimension = again([]);
       // A plain number is on the picture only where the thing answers to it: a size does, a mass does not.
-      if (field.type === 'number' && dimension.still) return [];
-      taken.push(dimension.to);
-      return [dimension];
+      return field.type === 'number' && dimension.still ? [] : [{ dimension, again }];
     });
-  return onFlat(found, model, part, context);
+  return onFlat(apart(measured, roomMm), model, part, context);
+}
+
+/** A dimension, and the same with some spots taken by others. */
+interface Measured {
+  dimension: Dimension;
+  again: (taken: readonly Vec3[]) => Dimension;
+}
+
+/** Dimensions whose grips stand clear of each other, where they have another spot that shows them: one that has none keeps its own. */
+function apart(measured: readonly Measured[], roomMm: number): Dimension[] {
+  const found = measured.map((m) => m.dimension);
+  for (const [i, { again }] of measured.entries()) {
+    const others = found.filter((_, k) => k !== i).map((d) => d.to);
+    if (others.some((to) => dist3(to, found[i]!.to) < roomMm)) found[i] = again(others);
+  }
+  return found;
 }
 
 /** Dimensions with their ends on the flat pieces as well, where they lie on one. */
