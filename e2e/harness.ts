@@ -179,7 +179,7 @@ export async function openDetail(page: Page, which: { id: string } | { kind: str
     .first();
   const head = line.getByRole('button').first();
   // Things put in are folded away where foam is shaped.
-  if ((await line.count()) === 0) await openGroup(page, 'Put in');
+  await head.waitFor({ timeout: 3000 }).catch(() => openGroup(page, 'Put in'));
   await head.waitFor();
   if ((await head.getAttribute('aria-expanded')) !== 'true') await head.click();
   return line;

@@ -158,7 +158,7 @@ describe('the arms on the bench', function () {
     expect(await page.locator('[data-piece]').count()).to.be.greaterThan(before);
     await page.getByRole('button', { name: /^Remove parting line/ }).click();
     await page.locator('[data-piece$="-b"]').first().waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'Outline', exact: true }).click();
+    await page.locator('main').getByRole('button', { name: 'Outline', exact: true }).click();
   });
 
   it('hangs a new head on the chosen stick', async () => {
