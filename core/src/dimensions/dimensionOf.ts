@@ -5,7 +5,7 @@ import type { Tracked } from './tracked';
 import { circleThrough, turned } from './turning';
 
 /** A model as it is, with one value a little more and a little less. */
-export interface Felt {
+export interface Varied {
   now: ReadonlyMap<string, Tracked>;
   more?: ReadonlyMap<string, Tracked>;
   less?: ReadonlyMap<string, Tracked>;
@@ -86,8 +86,8 @@ function oneSide(about: About, one: Moving, standing: readonly Tracked[]): Candi
 }
 
 /** An arc about the middle a point turns round. */
-function round(about: About, one: Moving, felt: Felt): Candidate | undefined {
-  const [less, more] = [felt.less?.get(one.key)?.at, felt.more?.get(one.key)?.at];
+function round(about: About, one: Moving, varied: Varied): Candidate | undefined {
+  const [less, more] = [varied.less?.get(one.key)?.at, varied.more?.get(one.key)?.at];
   const circle = less && more && circleThrough(less, one.at, more);
   const rate = (one.speed * 180) / Math.PI;
   if (!circle || circle.radius > 3000) return undefined;
@@ -115,7 +115,7 @@ const noted = (about: About, one: Moving): Candidate => ({
 });
 
 /** Where a value nothing moves for is noted: where it would make something, else in the middle of the thing. */
-function stillAt(about: About, { now, more }: Felt): Dimension {
+function stillAt(about: About, { now, more }: Varied): Dimension {
   const points = [...now.values()];
   const middle = scale3(
     points.reduce((sum, p) => add3(sum, p.at), { x: 0, y: 0, z: 0 }),
@@ -130,12 +130,12 @@ function stillAt(about: About, { now, more }: Felt): Dimension {
 }
 
 /**
- * The dimension of a value, felt on the model: whatever moves when it changes is what it measures. So a form declares
+ * The dimension of a value, measured on the model: whatever moves when it changes is what it measures. So a form declares
  * nothing, and what is drawn cannot say anything else than what the form does.
  * @param taken spots of other grips, kept clear by `roomMm` where that can be.
  */
-export function dimensionOf(about: About, felt: Felt, taken: readonly Vec3[], roomMm: number): Dimension {
-  const { now, more, less, by } = felt;
+export function dimensionOf(about: About, varied: Varied, taken: readonly Vec3[], roomMm: number): Dimension {
+  const { now, more, less, by } = varied;
   const moving = more ? movingOf(now, more, by) : less ? movingOf(now, less, -by) : [];
   const moved = new Set(moving.map((m) => m.key));
   const standing = [...now].flatMap(([key, t]) => (t.corners === undefined && !moved.has(key) ? [t] : []));
@@ -145,7 +145,7 @@ export function dimensionOf(about: About, felt: Felt, taken: readonly Vec3[], ro
   for (const one of moving) {
     const candidates =
       about.unit === 'deg'
-        ? [round(about, one, felt)]
+        ? [round(about, one, varied)]
         : about.unit === 'mm'
           ? [bothSides(about, one, moving), oneSide(about, one, some)]
           : [];
@@ -155,5 +155,5 @@ export function dimensionOf(about: About, felt: Felt, taken: readonly Vec3[], ro
       if (!best || penalty < best.penalty) best = { ...candidate, penalty };
     }
   }
-  return best?.drawn ?? stillAt(about, felt);
+  return best?.drawn ?? stillAt(about, varied);
 }

@@ -8,7 +8,7 @@ import type { Dimension } from './dimension';
 import { dimensionOf } from './dimensionOf';
 import { type Tracked, trackedOf } from './tracked';
 
-/** How far a value is moved to feel what answers to it: mm or degrees, and less where its range is small. */
+/** How far a value is changed to see what moves: mm or degrees, and less where its range is small. */
 const STEP = 2;
 const OF_RANGE = 0.1;
 /** Grips stand apart by this share of the thing. */
@@ -63,7 +63,7 @@ const valueAt = (part: Part, path: readonly (string | number)[]): Value | undefi
   ) as Value | undefined;
 
 /** The part with one of its values another, or nothing where the form makes nothing of that. */
-function felt(
+function tracedAt(
   part: Part,
   context: Context,
   path: Sized['path'],
@@ -95,10 +95,10 @@ export function dimensionsOf(
       const [low, high] = field.range;
       const by = Math.min(STEP, OF_RANGE * (high - low));
       const [up, down] = [value + by <= high, value - by >= low];
-      const more = up ? felt(part, context, path, value + by) : undefined;
+      const more = up ? tracedAt(part, context, path, value + by) : undefined;
       // An angle wants both for its middle; a length the other way only at the end of its range.
       const less =
-        down && (!up || field.type === 'angle') ? felt(part, context, path, value - by) : undefined;
+        down && (!up || field.type === 'angle') ? tracedAt(part, context, path, value - by) : undefined;
       const again = (taken: readonly Vec3[]): Dimension =>
         dimensionOf(
           { path, label, unit: unitOf(field), value, range: field.range },

@@ -2,7 +2,7 @@ import { add3, scale3, sub3, unit3 } from '../geometry';
 import type { Dimension } from './dimension';
 import { turned } from './turning';
 
-/** A dimension as it is drawn once its value is another: its end goes its way, until it is felt anew. */
+/** A dimension as it is drawn once its value is another: its end goes its way, until it is measured anew. */
 export function movedTo(d: Dimension, value: number): Dimension {
   if (value === d.value) return d;
   if (d.way === 'arc' && d.centre && d.axis)

@@ -37,16 +37,14 @@ export function FormGroups({ part, made, form, change, open }: FormGroupsProps) 
   const groups = byGroup(fields);
   return (
     <>
-      {groups.map(([title, own]) => (
+      {groups.map(([title, own], i) => (
         <Group
           key={title}
           title={title}
           open={open && !seldom.includes(title)}
           holds={groupWords(own, part.params, unit)}
         >
-          {form.surface && title === 'Surface' && (
-            <SurfacePanel part={part} made={made} form={form} change={change} />
-          )}
+          {form.surface && i === 0 && <SurfacePanel part={part} made={made} form={form} change={change} />}
           {own.map((field) =>
             field.type === 'rows' ? (
               <RowsHere key={field.key} field={field} part={part} onChange={(rows) => set(field.key, rows)} />

@@ -33,6 +33,7 @@ function Findings({ list }: { list: readonly { finding: Finding; where?: string 
 /** What was noticed about the selected part, this station's first; then about the rest of the build. */
 export function Noticed({ station, partId }: { station: Station; partId: string | undefined }) {
   const findings = useReport((s) => s.report?.findings) ?? [];
+  const known = useReport((s) => s.report !== undefined);
   const failed = useReport((s) => s.error !== '');
   const old = useBehind() > 0 || failed;
   const aside = useBuild((s) => s.doc.setAside);
@@ -62,11 +63,15 @@ export function Noticed({ station, partId }: { station: Station; partId: string 
   return (
     <section aria-label="Noticed" className="mt-1">
       <h2 className="head">
-        {old
-          ? 'From before the last change'
-          : own.length > 0
-            ? `Noticed (${own.length})`
-            : 'No problems here'}
+        {!known
+          ? failed
+            ? 'Not worked out'
+            : 'Calculating…'
+          : old
+            ? 'From before the last change'
+            : own.length > 0
+              ? `Noticed (${own.length})`
+              : 'No problems here'}
       </h2>
       <Findings
         list={own.map((finding) => ({ finding, ...(far(finding) === 1 && { where: label(finding) }) }))}

@@ -1,3 +1,4 @@
+import { zoneInfo } from '@fomrik/core/body';
 import type { Part } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
@@ -91,7 +92,8 @@ export function AttachGroup({ part, form, change, open }: Omit<PartGroupsProps, 
       : '';
   });
   const { mount } = part;
-  const holds = mount.to === 'wearer' ? mount.zone : mount.to === 'part' ? `on ${host}` : 'on a stand';
+  const holds =
+    mount.to === 'wearer' ? zoneInfo(mount.zone).label : mount.to === 'part' ? `on ${host}` : 'on a stand';
   return (
     <Group title="Where it is" open={open} holds={holds}>
       <MountFields part={part} form={form} change={change} />

@@ -19,7 +19,8 @@ const KEY = 'fomrik:clipboard';
 
 function clipped(): Clip | undefined {
   try {
-    return JSON.parse(safeStorage.getItem(KEY) ?? '') as Clip;
+    const read = JSON.parse(safeStorage.getItem(KEY) ?? '') as Partial<Record<'details' | 'parts', unknown>>;
+    return Array.isArray(read.details) || Array.isArray(read.parts) ? (read as Clip) : undefined;
   } catch {
     return undefined;
   }

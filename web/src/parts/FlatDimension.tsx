@@ -14,7 +14,8 @@ interface FlatDimensionProps {
   middle: Vec2;
   /** Millimetres of the drawing that are about a pixel. */
   pxMm: number;
-  onSlide: (by: number) => void;
+  /** Its value, so much more than it was when the drag began. */
+  onSlide: (value: number) => void;
   onEnd: () => void;
 }
 
@@ -28,14 +29,17 @@ export function FlatDimension({ dimension, place, middle, pxMm, onSlide, onEnd }
   const way = from && { x: to.x - from.x, y: to.y - from.y };
   const size = way ? Math.hypot(way.x, way.y) : 0;
   const bind = useDrag(
-    ({ movement: [px, py], last, event }) => {
+    ({ movement: [px, py], last, memo, event }) => {
       event.stopPropagation();
-      const scale = grip.current?.getScreenCTM()?.a ?? 1;
-      if (!way || size < 1e-6) return;
+      // Counted from the value it had when it was taken hold of; the drawing's own scale turns pixels to millimetres.
+      const began = (memo as number | undefined) ?? dimension.value;
+      const scale = grip.current?.ownerSVGElement?.getScreenCTM()?.a ?? 1;
+      if (!way || size < 1e-6) return began;
       // As much of the way as goes along the dimension, by how fast its end follows the value.
       const along = (px * way.x + py * way.y) / size / scale;
-      onSlide(along / Math.max(0.3, length3(dimension.step)));
+      onSlide(began + along / Math.max(0.3, length3(dimension.step)));
       if (last) onEnd();
+      return began;
     },
     { pointer: { keys: false } },
   );

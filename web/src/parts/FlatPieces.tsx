@@ -42,7 +42,7 @@ export function FlatPieces({
   onDarts?: (pieceId: string, darts: HandDart[], done: boolean) => void;
   /** The dimension that is drawn, and its value changed by its grip. */
   dimension?: Dimension | undefined;
-  onSlide?: (dimension: Dimension, by: number) => void;
+  onSlide?: (dimension: Dimension, value: number) => void;
   onSlid?: () => void;
   /** What details on the pieces are moved with. */
   grips?: Pick<FeatureGrips, 'part' | 'drag' | 'change' | 'end'>;
@@ -153,7 +153,7 @@ export function FlatPieces({
             place={(p) => ({ x: p.x + dimensioned.x, y: dimensioned.h - p.y + dimensioned.y })}
             middle={{ x: dimensioned.x + dimensioned.w / 2, y: dimensioned.y + dimensioned.h / 2 }}
             pxMm={Math.max(w / 420, h / 380)}
-            onSlide={(by) => onSlide?.(dimension, by)}
+            onSlide={(value) => onSlide?.(dimension, value)}
             onEnd={() => onSlid?.()}
           />
         )}

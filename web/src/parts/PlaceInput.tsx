@@ -1,4 +1,4 @@
-import { dist3, type Vec3 } from '@fomrik/core/geometry';
+import { dist2, type Vec2 } from '@fomrik/core/geometry';
 import { byId, lastOf, itemAt } from '@fomrik/core/units';
 import type { Place } from '@fomrik/core/document';
 import type { PanelReport, PartReport } from '@fomrik/core/parts';
@@ -20,12 +20,12 @@ interface PlaceInputProps {
 const edgeWords = (panel: PanelReport, edge: PanelReport['edges'][number]): string =>
   panel.edges.filter((e) => e.name === edge.name).length > 1 ? `${edge.name}, ${edge.id}` : edge.name;
 
-const runMm = (points: readonly Vec3[]): number =>
-  points.slice(1).reduce((sum, p, i) => sum + dist3(p, itemAt(points, i)), 0);
+const runMm = (points: readonly Vec2[]): number =>
+  points.slice(1).reduce((sum, p, i) => sum + dist2(p, itemAt(points, i)), 0);
 
-/** How far a piece runs across and up through a spot of it, mm, over its outer face. */
+/** How far a piece runs across and up through a spot of it, mm, as a ruler measures it on the flat foam. */
 function runsAt(made: PartReport, pieceId: string, u: number, v: number): { acrossMm: number; upMm: number } {
-  const grid = made.surfaces.find((s) => s.pieceId === pieceId)?.grid;
+  const grid = made.surfaces.find((s) => s.pieceId === pieceId)?.flat;
   if (!grid) return { acrossMm: 100, upMm: 100 };
   const row = itemAt(grid, Math.round(v * (grid.length - 1)));
   const column = Math.round(u * (row.length - 1));

@@ -55,7 +55,7 @@ describe('cells of a spreadsheet put into a list', () => {
     expect(wrong('1\t2', 0, 2)).to.include('none');
   });
 
-  it('are told from one value that was copied', () => {
+  it('are recognised, and a single copied value is left to the field', () => {
     expect(isCells('12.5 mm')).to.equal(false);
     expect(isCells('12.5\n')).to.equal(false);
     expect(isCells('1\t2')).to.equal(true);

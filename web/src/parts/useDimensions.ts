@@ -3,7 +3,7 @@ import type { Part } from '@fomrik/core/document';
 import { useEffect, useMemo, useState } from 'react';
 import { dragging, useBuild } from '../store/build';
 import { shownDoc } from '../store/version';
-import { useView } from '../store/view';
+import { type FieldRef, useView } from '../store/view';
 import { dimensionWorker } from '../workers/dimensionClient';
 
 /** Waited after a change before dimensions are asked again, and how long a first answer may take; ms. */
@@ -77,7 +77,7 @@ export function useDimensions(part: Part): Dimension[] {
 export function useShownDimension(partId: string, all: readonly Dimension[]): Dimension | undefined {
   const hinted = useView((v) => v.hinted);
   const focused = useView((v) => v.dimensionOf);
-  const shown = hinted ?? focused;
-  if (!shown || shown.partId !== partId || shown.featureId) return undefined;
-  return all.find((d) => pathOf(d) === shown.path.join('.'));
+  const of = (ref: FieldRef | undefined): Dimension | undefined =>
+    ref?.partId === partId && !ref.featureId ? all.find((d) => pathOf(d) === ref.path.join('.')) : undefined;
+  return of(hinted) ?? of(focused);
 }

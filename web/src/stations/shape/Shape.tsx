@@ -27,7 +27,7 @@ import { selectEdge } from '../../store/selection';
 import { useView } from '../../store/view';
 import { FigureBench } from './FigureBench';
 import { FitTab } from './FitTab';
-import { formHandles, setAt } from './formHandles';
+import { formHandles, keptIn, setAt } from './formHandles';
 import { OutlinePane } from './OutlinePane';
 import { ThicknessTrial } from './ThicknessTrial';
 import { WholeBuild } from './WholeBuild';
@@ -103,9 +103,7 @@ function ShapeOf({ part, made, change, drag }: ShapeOfProps) {
                 onDarts={onDarts}
                 grips={{ part, drag, change, end: dragEnd }}
                 dimension={dimension}
-                onSlide={({ path, value, range: [low, high] }, by) =>
-                  drag((p) => setAt(p, path, () => Math.min(high, Math.max(low, Math.round(value + by)))))
-                }
+                onSlide={({ path, range }, value) => drag((p) => setAt(p, path, () => keptIn(range, value)))}
                 onSlid={dragEnd}
               />
               <Legend />

@@ -29,6 +29,12 @@ const FINE = 20;
 /** Slower than this, mm a unit, a grip would run away from the pointer. */
 const LIVELY = 0.15;
 
+/** A dragged value as its field takes it: within its range, in whole units or in halves. */
+export function keptIn([low, high]: readonly [number, number], value: number): number {
+  const grain = high - low <= FINE ? 0.5 : 1;
+  return Math.min(high, Math.max(low, Math.round(value / grain) * grain));
+}
+
 /** Grips for the dimensions of a part: dragged the way they go, nudged by one unit, kept in range. */
 export function formHandles(
   partId: string,
@@ -37,8 +43,7 @@ export function formHandles(
 ): Handle[] {
   return dimensions.flatMap(({ path, label, to, step, value, range: [low, high], still }) => {
     if (still) return [];
-    const grain = high - low <= FINE ? 0.5 : 1;
-    const kept = (next: number): number => Math.min(high, Math.max(low, Math.round(next / grain) * grain));
+    const kept = (next: number): number => keptIn([low, high], next);
     const speed = length3(step);
     const scale = Math.max(speed, LIVELY) / Math.max(speed, 1e-6);
     const ref: FieldRef = { partId, path };
