@@ -8,6 +8,8 @@ import type { Tracked } from './tracked';
 export interface Dimension {
   /** The value's place among the values of the part. */
   path: readonly (string | number)[];
+  /** The detail it is a value of; of the part itself when absent. */
+  featureId?: string;
   label: string;
   /** Millimetres, degrees, or the unit of a plain number such as a size in percent. */
   unit: string;

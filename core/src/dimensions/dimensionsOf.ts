@@ -12,7 +12,7 @@ import { type Tracked, trackedOf } from './tracked';
 const STEP = 2;
 const OF_RANGE = 0.1;
 /** Grips stand apart by this share of the thing. */
-const ROOM = 0.07;
+export const ROOM = 0.07;
 
 /** A length, an angle or a size of a part, and what it is called. */
 interface Sized {
@@ -21,10 +21,10 @@ interface Sized {
   field: NumberField;
 }
 
-const isSized = (field: Field): field is NumberField =>
+export const isSized = (field: Field): field is NumberField =>
   field.type === 'length' || field.type === 'angle' || field.type === 'number';
 
-const unitOf = ({ type, unit }: NumberField): string =>
+export const unitOf = ({ type, unit }: NumberField): string =>
   type === 'length' ? 'mm' : type === 'angle' ? 'deg' : (unit ?? '');
 
 /** Every length, angle and plain number a part has as it stands, its lists line by line. */
@@ -45,8 +45,12 @@ export function sizedOf(part: Part, fields: readonly Field[]): Sized[] {
     });
 }
 
+/** How far a value is changed to see what moves. */
+export const byHowMuch = ({ range: [low, high] }: NumberField): number =>
+  Math.min(STEP, OF_RANGE * (high - low));
+
 /** How far points reach, along the axis they reach furthest. */
-const reachOf = (points: readonly Vec3[]): number =>
+export const reachOf = (points: readonly Vec3[]): number =>
   Math.max(
     ...(['x', 'y', 'z'] as const).map((k) => {
       const all = points.map((p) => p[k]);
@@ -93,7 +97,7 @@ export function dimensionsOf(
       const value = valueAt(part, path);
       if (typeof value !== 'number' || performance.now() > until) return [];
       const [low, high] = field.range;
-      const by = Math.min(STEP, OF_RANGE * (high - low));
+      const by = byHowMuch(field);
       const [up, down] = [value + by <= high, value - by >= low];
       const more = up ? tracedAt(part, context, path, value + by) : undefined;
       // An angle wants both for its middle; a length the other way only at the end of its range.

@@ -4,7 +4,7 @@ export { foamFor, modelOf, type Context } from './context';
 export { isValid, needCandidates } from './remedies';
 export { fasteningsG } from './gapFastenings';
 export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
-export { makePart } from './made';
+export { makePart, type MadePart } from './made';
 export { newBuild, newPart } from './newPart';
 export { placements, type NoPlace, type Placement, type Tilt } from './placements';
 export { drawnPieces, partReport, type PanelReport, type PartReport } from './partReport';

@@ -4,6 +4,7 @@ import { Vector3 } from 'three';
 import { dimensionDrawing, drawnPaths } from './dimensionDrawing';
 import { type Stage, toPixels } from './SolidGrip';
 import { useLength } from './useLength';
+import { useView } from '../store/view';
 import { said } from './dimensionDrawing';
 
 /** What draws the dimension anew when the eye moves. */
@@ -23,6 +24,7 @@ export function DimensionLayer({
   redraw: Redraw;
 }) {
   const length = useLength();
+  const snappedTo = useView((v) => v.snappedTo);
   const halo = useRef<SVGPathElement>(null);
   const lines = useRef<SVGPathElement>(null);
   const arrows = useRef<SVGPathElement>(null);
@@ -51,8 +53,8 @@ export function DimensionLayer({
   });
   if (!dimension) return null;
   const value = said(dimension, length);
-  const words = `${dimension.label}: ${value}`;
-  const wide = Math.min(220, words.length * 5.8 + 12);
+  const words = `${dimension.label}: ${value}${snappedTo ? `, ${snappedTo}` : ''}`;
+  const wide = Math.min(320, words.length * 5.8 + 12);
   return (
     <svg
       className="pointer-events-none absolute inset-0 h-full w-full"

@@ -4,6 +4,7 @@ import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { drawnPaths, flatDrawing } from './dimensionDrawing';
 import { useLength } from './useLength';
+import { useView } from '../store/view';
 import { said } from './dimensionDrawing';
 
 interface FlatDimensionProps {
@@ -46,7 +47,8 @@ export function FlatDimension({ dimension, place, middle, pxMm, onSlide, onEnd }
   const px = (p: Vec2): Vec2 => ({ x: p.x / pxMm, y: p.y / pxMm });
   const drawing = flatDrawing(from && px(from), px(to), px(middle));
   const paths = drawnPaths(drawing);
-  const value = said(dimension, length);
+  const snappedTo = useView((v) => v.snappedTo);
+  const value = `${said(dimension, length)}${snappedTo ? `, ${snappedTo}` : ''}`;
   const wide = value.length * 7 + 10;
   return (
     <g transform={`scale(${pxMm})`} data-flat-dimension={dimension.path.join('.')}>

@@ -1,13 +1,13 @@
-import type { Feature } from '@fomrik/core/document';
+import type { Place } from '@fomrik/core/document';
 import type { Vec2 } from '@fomrik/core/geometry';
 import { onFlat, spotOfFlat } from '@fomrik/core/panel';
-import { type PartReport, standardKinds } from '@fomrik/core/parts';
+import type { PartReport } from '@fomrik/core/parts';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { selectFeature, useSelected } from '../store/selection';
 import { useView } from '../store/view';
-import { type FeatureGrips, putAt, spotSnapped } from './featureHandles';
-import { featureName } from './featureName';
+import { type FeatureGrips, heldWords, putAt } from './featureHandles';
+import { type HeldSpot, heldSpots, surfaceOf } from './heldSpots';
 import { clampShare } from './snapped';
 
 type FlatGripsProps = Omit<FeatureGrips, 'station' | 'snaps'> & {
@@ -19,21 +19,28 @@ type FlatGripsProps = Omit<FeatureGrips, 'station' | 'snaps'> & {
   pxMm: number;
 };
 
-/** Grips on every detail that sits at a spot of a flat piece. */
+/** Grips on every detail that lies on a flat piece: at its spot, along its line, on its edges. */
 export function FlatGrips(props: FlatGripsProps) {
-  const here = props.part.features.filter(
-    ({ kind, place }) =>
-      place.on === 'panel' &&
-      place.panel === props.pieceId &&
-      standardKinds.features.get(kind)?.spotless !== true,
-  );
-  const surface = props.made.surfaces.find((s) => s.pieceId === props.pieceId);
+  const surface = surfaceOf(props.made, props.pieceId);
   if (!surface) return null;
-  return here.map((feature) => <FlatGrip key={feature.id} feature={feature} surface={surface} {...props} />);
+  return props.part.features
+    .flatMap((feature) => heldSpots(props.part, props.made, feature))
+    .filter((held) => held.panel === props.pieceId)
+    .map((held) => (
+      <FlatGrip key={`${held.feature.id}.${held.index ?? ''}`} held={held} surface={surface} {...props} />
+    ));
+}
+
+/** Where a place was snapped: along which of its shares it is not where the pointer is. */
+function guideOf(to: Place, { index }: HeldSpot, uv: Vec2): { u: number; v: number } | undefined {
+  const [u, v] =
+    to.on === 'panel' ? [to.u, to.v] : (to.on === 'path' && to.points[index ?? 0]) || [undefined, undefined];
+  if (u === undefined || v === undefined) return undefined;
+  return { u: u === clampShare(uv.x) ? NaN : u, v: v === clampShare(uv.y) ? NaN : v };
 }
 
 function FlatGrip({
-  feature,
+  held,
   surface,
   part,
   drag,
@@ -43,15 +50,14 @@ function FlatGrip({
   y,
   heightMm,
   pxMm,
-}: FlatGripsProps & { feature: Feature; surface: PartReport['surfaces'][number] }) {
+}: FlatGripsProps & { held: HeldSpot; surface: PartReport['surfaces'][number] }) {
+  const { feature } = held;
   const snaps = useView((v) => v.snaps);
   const selected = useSelected((s) => s.featureIds.includes(feature.id));
   const grip = useRef<SVGCircleElement>(null);
   const [guide, setGuide] = useState<{ u: number; v: number }>();
-  const { place } = feature;
-  const spot = place.on === 'panel' ? place : { u: 0.5, v: 0.5, panel: '' };
   const draw = (p: Vec2): Vec2 => ({ x: p.x + x, y: heightMm - p.y + y });
-  const at = draw(onFlat(surface, { x: spot.u, y: spot.v }));
+  const at = draw(onFlat(surface, held.at));
   const bind = useDrag(
     ({ xy: [px, py], first, last, event }) => {
       event.stopPropagation();
@@ -60,13 +66,9 @@ function FlatGrip({
       if (!matrix) return;
       const p = new DOMPoint(px, py).matrixTransform(matrix);
       const uv = spotOfFlat(surface, { x: p.x - x, y: heightMm - (p.y - y) });
-      const to = spotSnapped(part, feature.id, spot.panel, { u: uv.x, v: uv.y }, snaps);
+      const to = held.put(held.panel, uv, snaps);
       drag((draft) => putAt(draft, feature.id, to));
-      setGuide(
-        last
-          ? undefined
-          : { u: to.u === clampShare(uv.x) ? NaN : to.u, v: to.v === clampShare(uv.y) ? NaN : to.v },
-      );
+      setGuide(last || !to ? undefined : guideOf(to, held, uv));
       if (last) end();
     },
     { pointer: { keys: false }, filterTaps: true },
@@ -82,9 +84,9 @@ function FlatGrip({
     const move = moves[event.key];
     if (!move) return;
     event.preventDefault();
-    const flat = onFlat(surface, { x: spot.u, y: spot.v });
+    const flat = onFlat(surface, held.at);
     const uv = spotOfFlat(surface, { x: flat.x + move[0], y: flat.y + move[1] });
-    change((draft) => putAt(draft, feature.id, { u: clampShare(uv.x), v: clampShare(uv.y) }));
+    change((draft) => putAt(draft, feature.id, held.put(held.panel, uv, false)));
   };
   const line = (fixed: 'u' | 'v', value: number): string =>
     [0, 0.25, 0.5, 0.75, 1]
@@ -113,8 +115,9 @@ function FlatGrip({
         tabIndex={0}
         role="button"
         aria-pressed={selected}
-        aria-label={`${featureName(feature, part.features)} on the piece: drag, or arrow keys`}
+        aria-label={`${heldWords(part, held)} on the piece: drag, or arrow keys`}
         data-flat-feature={feature.id}
+        {...(held.index !== undefined && { 'data-flat-point': held.index })}
         cx={at.x}
         cy={at.y}
         r={(selected ? 7 : 5) * pxMm}

@@ -1,12 +1,13 @@
-import type { PanelSpot, Part } from '@fomrik/core/document';
+import type { Part, Place } from '@fomrik/core/document';
 import type { FeatureKind, Item } from '@fomrik/core/features';
+import { boundsOf } from '@fomrik/core/geometry';
 import { nearestOn, onSurface } from '@fomrik/core/panel';
 import { drawnPieces, type PartReport, standardKinds } from '@fomrik/core/parts';
 import { byId } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { selectFeature } from '../store/selection';
 import { featureName } from './featureName';
-import { clampShare, snapOf } from './snapped';
+import { type HeldSpot, heldSpots, surfaceOf } from './heldSpots';
 import type { Handle } from './SolidGrip';
 
 type Changer = (recipe: (part: Draft<Part>) => void) => void;
@@ -25,74 +26,55 @@ export interface FeatureGrips {
   snaps: boolean;
 }
 
-/** Puts a detail at a spot of a piece. */
-export function putAt(part: Draft<Part>, featureId: string, spot: Partial<PanelSpot>): void {
+/** Gives a detail another place. */
+export function putAt(part: Draft<Part>, featureId: string, place: Place | undefined): void {
   const found = byId(part.features, featureId);
-  if (found?.place.on === 'panel') Object.assign(found.place, spot);
+  if (found && place) found.place = place as Draft<Place>;
 }
 
-/** A spot drawn to the middle of its piece and to what else is on it, where that is asked. */
-export function spotSnapped(
-  part: Part,
-  featureId: string,
-  panel: string,
-  spot: { u: number; v: number },
-  snaps: boolean,
-): { u: number; v: number } {
-  const others = part.features.flatMap((f) =>
-    f.id !== featureId && f.place.on === 'panel' && f.place.panel === panel ? [f.place] : [],
-  );
-  const to = (key: 'u' | 'v'): number =>
-    clampShare(
-      (snaps
-        ? snapOf(
-            spot[key],
-            others.map((o) => o[key]),
-          )
-        : undefined) ?? spot[key],
-    );
-  return { u: to('u'), v: to('v') };
+/** What a grip is called: the detail, and which end or edge of it. */
+export function heldWords(part: Part, { feature, index }: HeldSpot): string {
+  const name = featureName(feature, part.features);
+  if (index === undefined) return name;
+  return `${name}, ${feature.place.on === 'edges' ? 'edge' : 'point'} ${index + 1}`;
 }
 
-/** Grips on every detail of a station that sits at a spot of the shell: a row of lamps is held by its first. */
+/** Grips on every detail of a station that lies on the shell: at its spot, along its line, on its edges. A row of lamps is held by its first. */
 export function featureHandles({ part, made, station, drag, change, end, snaps }: FeatureGrips): Handle[] {
-  return part.features.flatMap((feature): Handle[] => {
-    const kind = standardKinds.features.get(feature.kind);
-    const { place } = feature;
-    if (kind?.station !== station || kind.spotless || place.on !== 'panel') return [];
-    const item = made.items.find((i) => i.featureId === feature.id);
-    const surface = made.surfaces.find((s) => s.pieceId === place.panel);
-    if (!item && !surface) return [];
-    const piece = byId(drawnPieces(made), place.panel);
-    // One step is about a millimetre on the piece.
-    const box = piece?.outline ?? [];
-    const size = (k: 'x' | 'y'): number =>
-      Math.max(1, Math.max(...box.map((p) => p[k])) - Math.min(...box.map((p) => p[k])));
-    const name = item?.lamp
-      ? `${item.lamp.colour} lamps`
-      : (item?.name ?? featureName(feature, part.features));
-    return [
-      {
-        id: feature.id,
-        label: `${name}: drag over the shell`,
-        at: item?.at ?? onSurface(surface!, { x: place.u, y: place.v }),
-        look: looks(item),
-        onSelect: () => selectFeature(part.id, feature.id),
-        onPlace: (point) => {
-          const spot = nearestOn(made.surfaces, point);
-          if (!spot) return;
-          const to = spotSnapped(part, feature.id, spot.pieceId, { u: spot.at.x, v: spot.at.y }, snaps);
-          drag((p) => putAt(p, feature.id, { panel: spot.pieceId, ...to }));
+  const own = part.features.filter((f) => standardKinds.features.get(f.kind)?.station === station);
+  return own.flatMap((feature) =>
+    heldSpots(part, made, feature).flatMap((held): Handle[] => {
+      const item = held.index === undefined ? made.items.find((i) => i.featureId === feature.id) : undefined;
+      const surface = surfaceOf(made, held.panel);
+      if (!item && !surface) return [];
+      const piece = byId(drawnPieces(made), held.panel);
+      // One step is about a millimetre on the piece.
+      const box = piece && boundsOf(piece.outline);
+      const across = Math.max(1, box ? box.maxX - box.minX : 1);
+      const up = Math.max(1, box ? box.maxY - box.minY : 1);
+      const name = item?.lamp ? `${item.lamp.colour} lamps` : (item?.name ?? heldWords(part, held));
+      return [
+        {
+          id: held.index === undefined ? feature.id : `${feature.id}.${held.index}`,
+          label: `${name}: drag over the shell`,
+          at: item?.at ?? onSurface(surface!, held.at),
+          look: looks(item),
+          onSelect: () => selectFeature(part.id, feature.id),
+          onPlace: (point) => {
+            const spot = nearestOn(made.surfaces, point);
+            if (spot) drag((p) => putAt(p, feature.id, held.put(spot.pieceId, spot.at, snaps)));
+          },
+          onNudge: (upBy, rightBy) =>
+            change((p) =>
+              putAt(
+                p,
+                feature.id,
+                held.put(held.panel, { x: held.at.x + rightBy / across, y: held.at.y + upBy / up }, false),
+              ),
+            ),
+          onEnd: end,
         },
-        onNudge: (up, right) =>
-          change((p) =>
-            putAt(p, feature.id, {
-              u: clampShare(place.u + right / size('x')),
-              v: clampShare(place.v + up / size('y')),
-            }),
-          ),
-        onEnd: end,
-      },
-    ];
-  });
+      ];
+    }),
+  );
 }

@@ -14,6 +14,8 @@ interface View {
   dimensionOf: FieldRef | undefined;
   /** The field whose dimension the pointer is on. */
   hinted: FieldRef | undefined;
+  /** What a dragged value has snapped to, in words. */
+  snappedTo: string | undefined;
   /** Whether things that are moved are drawn to middles, edges and each other. */
   snaps: boolean;
   compareOpen: boolean;
@@ -87,6 +89,7 @@ export const useView = create<View>()(
       pointed: undefined,
       dimensionOf: undefined,
       hinted: undefined,
+      snappedTo: undefined,
       snaps: true,
       compareOpen: false,
       keysOpen: false,

@@ -1,4 +1,5 @@
 import type { CircuitReport } from '@fomrik/core/circuit';
+import type { Dimension } from '@fomrik/core/dimensions';
 import { applyChanges, type Circuit, type Feature, type Part } from '@fomrik/core/document';
 import type { Vec3 } from '@fomrik/core/geometry';
 import { nearestOn } from '@fomrik/core/panel';
@@ -14,7 +15,10 @@ import { featureHandles } from '../../parts/featureHandles';
 import { FlatPieces } from '../../parts/FlatPieces';
 import type { Played } from '../../parts/Halos';
 import { LazySolid } from '../../parts/LazySolid';
+import { useDetailDimensions, useShownDimension } from '../../parts/useDimensions';
 import { usePart } from '../../parts/usePart';
+import { slideEnd } from '../../parts/slideEnd';
+import { setAt, slid, valueHandles } from '../../parts/valueHandles';
 import { dragEnd, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { selectEdge, useSelected } from '../../store/selection';
@@ -35,13 +39,32 @@ type Changer = (recipe: (part: Draft<Part>) => void) => void;
 /** What lights up, from what, for how long, and where it all sits: the see-through solid at full height. */
 export function Inside() {
   const { part, made, change, drag } = usePart();
-  const circuits = useReport((s) => s.report!.circuits);
-  const chosen = useSelected((s) => s.circuitId);
-  const effects = useBuild((s) => s.doc.circuits);
   if (!part) return <Empty what="light" />;
   if (!made) return <p className="p-4 text-soft">Calculating…</p>;
   const inside = part.features.filter((f) => standardKinds.features.get(f.kind)?.station === 'inside');
   if (inside.length === 0) return <Dark part={part} made={made} />;
+  return <InsideOf {...{ part, made, change, drag }} />;
+}
+
+interface InsideOfProps {
+  part: Part;
+  made: PartReport;
+  change: Changer;
+  drag: Changer;
+}
+
+/** Dimensions of the detail that is selected, and the one that is drawn. */
+interface Measured {
+  details: readonly Dimension[];
+  dimension: Dimension | undefined;
+}
+
+function InsideOf({ part, made, change, drag }: InsideOfProps) {
+  const circuits = useReport((s) => s.report!.circuits);
+  const chosen = useSelected((s) => s.circuitId);
+  const effects = useBuild((s) => s.doc.circuits);
+  const details = useDetailDimensions(part);
+  const dimension = useShownDimension(part.id, details);
   const own = circuits.filter((c) => c.partIds.includes(part.id));
   const circuit = byId(own, chosen) ?? own[0];
   const played = playedOf(own, effects, part.id);
@@ -51,15 +74,16 @@ export function Inside() {
       label: 'the see-through solid',
       share: 62,
       bar: <ViewBar made={made} on="solid" />,
-      picture: <InsidePane {...{ part, made, change, drag, own, played }} />,
+      picture: <InsidePane {...{ part, made, change, drag, own, played, details, dimension }} />,
     },
-    sectionPane(part, made, change, drag),
+    sectionPane({ part, made, change, drag, details, dimension }),
   ];
   return <Bench station="inside" panes={panes} drawer={drawerOf({ part, change, circuit })} />;
 }
 
 /** Sections of what lies in rooms, the gap map, or the flat pieces. */
-function sectionPane(part: Part, made: PartReport, change: Changer, drag: Changer): Pane {
+function sectionPane(props: InsideOfProps & Measured): Pane {
+  const { made } = props;
   return {
     id: 'section',
     label: 'the sections',
@@ -74,21 +98,11 @@ function sectionPane(part: Part, made: PartReport, change: Changer, drag: Change
         ]}
       />
     ),
-    picture: <SectionPicture {...{ part, made, change, drag }} />,
+    picture: <SectionPicture {...props} />,
   };
 }
 
-function SectionPicture({
-  part,
-  made,
-  change,
-  drag,
-}: {
-  part: Part;
-  made: PartReport;
-  change: Changer;
-  drag: Changer;
-}) {
+function SectionPicture({ part, made, change, drag, details, dimension }: InsideOfProps & Measured) {
   const shown = useView((v) => v.panes['section']);
   if (shown === 'flat' || (shown === 'gap' && made.wear))
     return (
@@ -98,6 +112,9 @@ function SectionPicture({
         onSelect={selectEdge}
         gap={shown === 'gap'}
         grips={{ part, drag, change, end: dragEnd }}
+        dimension={dimension}
+        onSlide={(d, value) => drag((p) => setAt(p, d, () => slid(d, details, value)))}
+        onSlid={slideEnd}
       />
     );
   return <RoomSlice made={made} />;
@@ -110,14 +127,9 @@ function InsidePane({
   drag,
   own,
   played,
-}: {
-  part: Part;
-  made: PartReport;
-  change: Changer;
-  drag: Changer;
-  own: readonly CircuitReport[];
-  played: readonly Played[];
-}) {
+  details,
+  dimension,
+}: InsideOfProps & Measured & { own: readonly CircuitReport[]; played: readonly Played[] }) {
   const body = useReport((s) => s.report!.body);
   const dark = useView((v) => v.darkOpen);
   const snaps = useView((v) => v.snaps);
@@ -136,10 +148,16 @@ function InsidePane({
         seeThrough
         dark={dark}
         played={played}
+        dimension={dimension}
         onDropped={dropped}
         wires={own.flatMap((c) => c.runs.filter((r) => r.partId === part.id).map((r) => r.points))}
         handles={
-          dark ? [] : featureHandles({ part, made, station: 'inside', drag, change, end: dragEnd, snaps })
+          dark
+            ? []
+            : [
+                ...featureHandles({ part, made, station: 'inside', drag, change, end: dragEnd, snaps }),
+                ...valueHandles(part.id, details, { drag, change, end: slideEnd }),
+              ]
         }
       />
       <p

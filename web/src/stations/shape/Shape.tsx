@@ -27,7 +27,8 @@ import { selectEdge } from '../../store/selection';
 import { useView } from '../../store/view';
 import { FigureBench } from './FigureBench';
 import { FitTab } from './FitTab';
-import { formHandles, keptIn, setAt } from './formHandles';
+import { slideEnd } from '../../parts/slideEnd';
+import { setAt, slid, valueHandles } from '../../parts/valueHandles';
 import { OutlinePane } from './OutlinePane';
 import { ThicknessTrial } from './ThicknessTrial';
 import { WholeBuild } from './WholeBuild';
@@ -103,8 +104,8 @@ function ShapeOf({ part, made, change, drag }: ShapeOfProps) {
                 onDarts={onDarts}
                 grips={{ part, drag, change, end: dragEnd }}
                 dimension={dimension}
-                onSlide={({ path, range }, value) => drag((p) => setAt(p, path, () => keptIn(range, value)))}
-                onSlid={dragEnd}
+                onSlide={(d, value) => drag((p) => setAt(p, d, () => slid(d, dimensions, value)))}
+                onSlid={slideEnd}
               />
               <Legend />
             </>
@@ -190,7 +191,7 @@ function SolidPane({
   const handles = darkOpen
     ? []
     : [
-        ...formHandles(part.id, gripped, { drag, change, end: dragEnd }),
+        ...valueHandles(part.id, gripped, { drag, change, end: slideEnd }),
         ...featureHandles({ part, made, station: 'shape', drag, change, end: dragEnd, snaps }),
       ];
   const onPoint = (p: Vec3 | undefined): void => {

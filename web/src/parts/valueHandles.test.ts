@@ -1,7 +1,8 @@
 import { newPart } from '@fomrik/core/parts';
 import type { Part } from '@fomrik/core/document';
 import { expect } from 'chai';
-import { formHandles } from './formHandles';
+import { snapValue } from './snapped';
+import { setAt, valueAt, valueHandles } from './valueHandles';
 
 const wearer = { name: 'Tamsin', underLayerMm: 3, measures: [] };
 
@@ -11,7 +12,7 @@ function bench(endMm: number, step = { x: 0, y: 0, z: 1 }) {
   const part: Part = { ...fresh, params: { ...fresh.params, endMm } };
   const now = structuredClone(part);
   let ended = 0;
-  const [handle] = formHandles(
+  const [handle] = valueHandles(
     't',
     [
       {
@@ -70,5 +71,39 @@ describe('handles of a form', () => {
     const { handle, ended } = bench(300);
     handle.onEnd();
     expect(ended()).to.equal(1);
+  });
+
+  it('set a value of a detail where the dimension is of one', () => {
+    const fresh = newPart('t', wearer, 'thigh');
+    const hole = (id: string) => ({
+      id,
+      kind: 'hole',
+      place: { on: 'panel', panel: 'shell', u: 0.5, v: 0.5, turnDeg: 0 },
+      params: { diameterMm: 10 },
+    });
+    const part = { ...fresh, features: [hole('a'), hole('b')] } as unknown as Part;
+    setAt(part as never, { featureId: 'b', path: ['diameterMm'] }, (now) => now + 4);
+    expect(part.features.map((f) => f.params['diameterMm'])).to.deep.equal([10, 14]);
+    expect(valueAt(part, { featureId: 'b', path: ['diameterMm'] })).to.equal(14);
+    expect(valueAt(part, { featureId: 'gone', path: ['diameterMm'] })).to.equal(undefined);
+  });
+});
+
+describe('a dragged value', () => {
+  const others = [
+    { label: 'Upper edge', value: 300 },
+    { label: 'Lower edge', value: 296 },
+  ];
+
+  it('snaps to the nearest other value of its unit, and says to which', () => {
+    expect(snapValue(298.4, 'mm', others)).to.deep.equal({ value: 300, words: 'as upper edge' });
+    expect(snapValue(297.4, 'mm', others)).to.deep.equal({ value: 296, words: 'as lower edge' });
+    expect(snapValue(240, 'mm', others)).to.equal(undefined);
+  });
+
+  it('snaps to round angles', () => {
+    expect(snapValue(44, 'deg', [])).to.deep.equal({ value: 45, words: '' });
+    expect(snapValue(40, 'deg', [])).to.equal(undefined);
+    expect(snapValue(44, 'mm', [])).to.equal(undefined);
   });
 });
