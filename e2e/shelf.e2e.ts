@@ -132,10 +132,10 @@ describe('the shelf and its dangers', function () {
     expect(page.url()).to.include(`${calm}/make`);
     await page.keyboard.press('3');
     const trial = page.getByRole('region', { name: 'Thickness trial' });
+    await page.keyboard.press('t');
     await trial.waitFor();
     await page.keyboard.press('t');
     await trial.waitFor({ state: 'detached' });
-    await page.keyboard.press('t');
   });
 
   /** Opens what the inspector keeps folded of what was noticed. */

@@ -1,3 +1,4 @@
+import type { Picture } from '../thumbnail';
 import type { MeasureKey } from '../body';
 import type { Params, Row, Value } from './parts/value';
 
@@ -35,7 +36,7 @@ export interface ChoiceField<
   V extends string | number = string | number,
 > extends FieldBase<K> {
   type: 'choice';
-  choices: readonly { value: V; label: string }[];
+  choices: readonly { value: V; label: string; picture?: Picture }[];
   /** Values that are not on the list are kept and reported rather than refused: things out of a catalogue. */
   open?: boolean;
   /** The surfaces of the build are choices too. */
@@ -112,7 +113,8 @@ export const number = <K extends string>(
 export const choice = <K extends string, const V extends string | number>(
   key: K,
   label: string,
-  choices: readonly (readonly [V, string])[],
+  /** Values, what they are called, and a picture of each where they are told apart by eye. */
+  choices: readonly (readonly [V, string, Picture?])[],
   help: string,
   group = 'Size',
   rest: Rest<K> & { open?: boolean; surfaces?: boolean } = {},
@@ -122,7 +124,7 @@ export const choice = <K extends string, const V extends string | number>(
   label,
   help,
   group,
-  choices: choices.map(([value, text]) => ({ value, label: text })),
+  choices: choices.map(([value, text, picture]) => ({ value, label: text, ...(picture && { picture }) })),
   ...rest,
 });
 

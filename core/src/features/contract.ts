@@ -4,7 +4,7 @@ import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Switch } from '../materials';
 import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
 import type { Provenance } from '../units';
-import type { Picture } from './picture';
+import type { Picture } from '../thumbnail';
 
 /** The sheet a panel is cut from. */
 export type FoamOf = (panel: Panel) => FoamSheet;

@@ -15,4 +15,3 @@ export {
 export { diffuserRows, type DiffuserRow } from './lightBox/compared';
 export { boxFace, diffuserOf, type LightBox } from './lightBox/box';
 export { features } from './registry';
-export { PICTURE_MM, type Ink, type Picture } from './picture';

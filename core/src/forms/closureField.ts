@@ -14,8 +14,8 @@ export const closureField = (
     'closure',
     label,
     [
-      ...gapClosures.map((kind) => [kind, worded(closures[kind].name)] as const),
-      ...(closed === undefined ? [] : [['none', closed] as const]),
+      ...gapClosures.map((kind) => [kind, worded(closures[kind].name), closures[kind].picture] as const),
+      ...(closed === undefined ? [] : [['none', closed, closures.none.picture] as const]),
     ],
     help,
     'Closure',

@@ -42,6 +42,7 @@ export {
   type Region,
 } from './regions';
 export { sliceAt, slicerOf, tapeGirthMm } from './slice';
+export { planeCut } from './planeCut';
 export { boxRing, roundRing, stacked } from './stacked';
 export { thinned, type Thinned } from './thinned';
 export { unspiked } from './unspiked';

@@ -27,3 +27,4 @@ export {
   type PaintCoat,
 } from './working';
 export { linearMostW, type Regulator, type RegulatorKind, regulators } from './regulators';
+export { bevelPictures, foamPicture, foldPictures, packPicture, switchPicture } from './pictures';

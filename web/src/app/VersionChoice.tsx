@@ -1,7 +1,7 @@
 import { byId } from '@fomrik/core/units';
 import type { VersionScope } from '@fomrik/core/document';
 import { useShallow } from 'zustand/react/shallow';
-import { ChoiceField } from '../parts/Field';
+import { ChoiceField } from '../parts/ChoiceField';
 import { useBuild } from '../store/build';
 import { useView } from '../store/view';
 

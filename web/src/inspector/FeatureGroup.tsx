@@ -3,7 +3,7 @@ import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import { getFrom } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { ChevronDown, ChevronRight, Trash2, X } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { featureName } from '../parts/featureName';
 import { FeatureFields } from '../parts/FeatureFields';
 import { PictureOf } from '../parts/PictureOf';
@@ -109,10 +109,16 @@ function FeatureLine({
 }) {
   const unit = useView((v) => v.unit);
   const kind = getFrom(standardKinds.features, feature.kind);
+  const line = useRef<HTMLLIElement>(null);
+  // Chosen on the picture: its values come into view. Chosen here, nothing moves under the pointer.
+  useEffect(() => {
+    if (open && !line.current?.contains(document.activeElement))
+      line.current?.scrollIntoView({ block: 'start' });
+  }, [open]);
   const Icon = open ? ChevronDown : ChevronRight;
   const first = byGroup(kind.fields.filter((f) => !f.when || f.when(feature.params)))[0]?.[1] ?? [];
   return (
-    <li data-feature={feature.id} data-kind={feature.kind} className="border-t border-hair">
+    <li ref={line} data-feature={feature.id} data-kind={feature.kind} className="border-t border-hair">
       <div className={`flex items-center ${chosen ? 'bg-wash' : ''}`}>
         <button
           type="button"

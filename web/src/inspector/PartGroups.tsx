@@ -1,12 +1,13 @@
 import { zoneInfo } from '@fomrik/core/body';
 import type { Part } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
-import { catalogue, thicknessesOf } from '@fomrik/core/materials';
+import { catalogue, foamPicture, thicknessesOf } from '@fomrik/core/materials';
 import type { PartReport } from '@fomrik/core/parts';
 import { firstOf } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { isPaired, mirrorPart } from '../app/partActions';
-import { ChoiceField, WordsField } from '../parts/Field';
+import { ChoiceField } from '../parts/ChoiceField';
+import { WordsField } from '../parts/Field';
 import { MountFields } from '../stations/shape/MountFields';
 import { LayerList } from '../stations/shape/LayerList';
 import { useBuild } from '../store/build';
@@ -48,7 +49,7 @@ export function FoamGroup({ part, made, form, change, open }: PartGroupsProps) {
               ...(unknown ? [{ value: ply.foamId, label: `${ply.foamId} (not known)` }] : []),
               ...catalogue.foams
                 .filter((f) => f.kind === 'foam' || form.zones.length === 0 || f.id === ply.foamId)
-                .map((f) => ({ value: f.id, label: f.name })),
+                .map((f) => ({ value: f.id, label: f.name, picture: foamPicture(f) })),
             ]}
             onChange={(foamId) =>
               change((p) => void (p.stack = [{ foamId, nominalMm: nearest(foamId, ply.nominalMm) }]))

@@ -2,7 +2,7 @@ import { counted } from '@fomrik/core/units';
 import { Copy, Trash2 } from 'lucide-react';
 import { removeParts } from '../app/partActions';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
-import { ChoiceField } from '../parts/Field';
+import { ChoiceField } from '../parts/ChoiceField';
 import { useBuild } from '../store/build';
 import { useSelected } from '../store/selection';
 import { copySelected } from './clipboard';

@@ -1,4 +1,5 @@
-import { type EyeFrom, eyesFrom, lookFrom, useView } from '../store/view';
+import { useSelected } from '../store/selection';
+import { type EyeFrom, eyesNow, lookFrom, useView } from '../store/view';
 
 const words: Record<EyeFrom, string> = {
   turned: 'Turned',
@@ -6,14 +7,16 @@ const words: Record<EyeFrom, string> = {
   side: 'Side',
   back: 'Back',
   top: 'Top',
+  edge: 'Along edge',
 };
 
 /** From where the solid is looked at; pressing the same again frames it anew. */
 export function EyeBar({ dark }: { dark: boolean }) {
   const from = useView((v) => v.eye.from);
+  const edge = useSelected((s) => s.edge);
   return (
     <div role="toolbar" aria-label="View" className="absolute right-1 top-1 flex flex-col items-end gap-px">
-      {eyesFrom.map((eye) => (
+      {eyesNow(edge).map((eye) => (
         <button
           key={eye}
           type="button"

@@ -219,52 +219,6 @@ export function NumberField({
   );
 }
 
-interface ChoiceFieldProps<T extends string | number> {
-  label: string;
-  value: T;
-  choices: readonly { value: T; label: string }[];
-  onChange: (value: T) => void;
-  help?: string;
-  bare?: boolean;
-}
-
-/** Choices longer than this stand under their label where fields are lines. */
-const WORDY = 17;
-
-export function ChoiceField<T extends string | number>({
-  label,
-  value,
-  choices,
-  onChange,
-  help,
-  bare = false,
-}: ChoiceFieldProps<T>) {
-  const id = useId();
-  const wordy = choices.some((c) => c.label.length > WORDY);
-  return (
-    <div className={`field ${wordy ? 'field-wordy' : ''}`} title={help}>
-      <label htmlFor={id} className={bare ? 'sr-only' : 'label block leading-tight'}>
-        {label}
-      </label>
-      <select
-        id={id}
-        className="box"
-        value={String(value)}
-        onChange={(e) => {
-          const chosen = choices.find((c) => String(c.value) === e.target.value);
-          if (chosen) onChange(chosen.value);
-        }}
-      >
-        {choices.map((c) => (
-          <option key={String(c.value)} value={String(c.value)}>
-            {c.label}
-          </option>
-        ))}
-      </select>
-    </div>
-  );
-}
-
 interface WordsFieldProps {
   label: string;
   value: string;

@@ -1,7 +1,8 @@
 import type { KeptMesh, Ply, ScalarField } from '@fomrik/core/document';
 import { catalogue, thicknessesOf } from '@fomrik/core/materials';
 import { useBuild } from '../store/build';
-import { ChoiceField, LengthField, NumberField } from './Field';
+import { ChoiceField } from './ChoiceField';
+import { LengthField, NumberField } from './Field';
 
 interface FieldInputProps {
   field: ScalarField;

@@ -1,4 +1,4 @@
-import { type Ink, type Picture, PICTURE_MM } from '@fomrik/core/features';
+import { type Ink, type Picture, PICTURE_MM } from '@fomrik/core/thumbnail';
 import type { SVGProps } from 'react';
 
 const inks: Record<Ink, SVGProps<SVGPathElement>> = {

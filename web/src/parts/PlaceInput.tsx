@@ -3,7 +3,8 @@ import { byId, lastOf, itemAt } from '@fomrik/core/units';
 import type { Place } from '@fomrik/core/document';
 import type { PanelReport, PartReport } from '@fomrik/core/parts';
 import { Plus, X } from 'lucide-react';
-import { ChoiceField, LengthField, NumberField } from './Field';
+import { ChoiceField } from './ChoiceField';
+import { LengthField, NumberField } from './Field';
 import { ShareField } from './ShareField';
 
 interface PlaceInputProps {

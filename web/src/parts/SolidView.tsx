@@ -6,7 +6,7 @@ import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
 import { DoubleSide, Vector3, type Mesh as SceneMesh } from 'three';
-import type { EdgeRef } from '../store/selection';
+import { type EdgeRef, useSelected } from '../store/selection';
 import { useShownEdge } from '../store/view';
 import { bodyWorker } from '../workers/bodyClient';
 import type { Dimension } from '@fomrik/core/dimensions';
@@ -175,6 +175,19 @@ function framing(points: [number, number, number][]): { target: [number, number,
   return { target, reach: Math.max(...[0, 1, 2].map((k) => itemAt(high, k) - itemAt(low, k))) * 1.08 };
 }
 
+/** The way an edge runs in the scene, from end to end, as long as one. */
+function wayOf(
+  { solid }: PartReport,
+  edge: EdgeRef | undefined,
+  place: Stage['place'],
+): [number, number, number] | undefined {
+  const line = solid.edgeLines.find((l) => l.pieceId === edge?.pieceId && l.edgeId === edge.edgeId);
+  const [from, to] = [line?.points[0], line?.points.at(-1)];
+  if (!from || !to) return undefined;
+  const way = new Vector3(...place(to)).sub(new Vector3(...place(from)));
+  return way.length() < 1 ? undefined : way.normalize().toArray();
+}
+
 interface SolidViewProps {
   /** The dimension that is drawn on it. */
   dimension?: Dimension | undefined;
@@ -209,6 +222,8 @@ export function SolidView(props: SolidViewProps) {
     const whole = made.mount.to === 'part' ? [] : (beside?.points ?? []);
     return framing([...made.solid.mesh.points, ...made.extras.points, ...whole].map(place));
   }, [made, beside, place]);
+  const selected = useSelected((s) => s.edge);
+  const along = useMemo(() => wayOf(made, selected, place), [made, selected, place]);
   const root = useRef<RootState>(null);
   const shell = useRef<SceneMesh>(null);
   const buttons = useRef(new Map<string, HTMLButtonElement>());
@@ -229,7 +244,7 @@ export function SolidView(props: SolidViewProps) {
           withoutChecks(created);
         }}
       >
-        <Eye of={made.id} target={target} reach={reach} facing={facing(made.zone)} />
+        <Eye of={made.id} target={target} reach={reach} facing={facing(made.zone)} along={along} />
         <Scene {...props} edge={edge} stage={stage} />
         <OrbitControls makeDefault zoomToCursor minDistance={60} maxDistance={9000} />
       </Canvas>

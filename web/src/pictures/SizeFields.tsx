@@ -2,7 +2,8 @@ import { landmarks, measures, seenMarks } from '@fomrik/core/body';
 import { standingIn } from '@fomrik/core/document';
 import { knownSheets, type Picture, type Spot } from '@fomrik/core/picture';
 import { trimNumber, firstOf, findIn, itemAt } from '@fomrik/core/units';
-import { ChoiceField, LengthField } from '../parts/Field';
+import { ChoiceField } from '../parts/ChoiceField';
+import { LengthField } from '../parts/Field';
 import { useReport } from '../store/report';
 
 /** What says how large a picture is: a sheet seen in it, a known length, or the wearer standing in it. */

@@ -70,7 +70,7 @@ export const sameField = (a: FieldRef | undefined, b: FieldRef | undefined): boo
   a?.partId === b?.partId && a?.featureId === b?.featureId && a?.path.join() === b?.path.join();
 
 /** Views of a solid, in the order a key goes through them. */
-export const eyesFrom = ['turned', 'front', 'side', 'back', 'top'] as const;
+export const eyesFrom = ['turned', 'front', 'side', 'back', 'top', 'edge'] as const;
 export type EyeFrom = (typeof eyesFrom)[number];
 
 /** Points set so far, all on the first one's piece. */
@@ -80,6 +80,10 @@ export interface LineInHand {
   pieceId?: string;
   points: Vec2[];
 }
+
+/** Room for the picture and a drawer below it; on a lower screen the drawer begins shut. */
+const TALL_PX = 940;
+const isTall = (): boolean => typeof window !== 'undefined' && window.innerHeight >= TALL_PX;
 
 /** How things are looked at; not part of any build. */
 export const useView = create<View>()(
@@ -105,7 +109,7 @@ export const useView = create<View>()(
       darkOpen: false,
       eye: { from: 'turned', asked: 0 },
       groups: {},
-      drawers: { shape: 'trial', inside: 'circuit' },
+      drawers: isTall() ? { shape: 'trial', inside: 'circuit' } : { shape: '', inside: '' },
       panes: {},
       fullPane: '',
       usedPane: '',
@@ -136,10 +140,15 @@ export function lookFrom(from: EyeFrom): void {
   useView.setState(({ eye }) => ({ eye: { from, asked: eye.asked + 1 } }));
 }
 
+/** The views there are now: along an edge only while one is selected. */
+export const eyesNow = (edge: EdgeRef | undefined): readonly EyeFrom[] =>
+  edge ? eyesFrom : eyesFrom.filter((from) => from !== 'edge');
+
 /** The next view, round and round. */
 export const lookOn = (): void => {
   const { from } = useView.getState().eye;
-  lookFrom(eyesFrom[(eyesFrom.indexOf(from) + 1) % eyesFrom.length]!);
+  const there = eyesNow(useSelected.getState().edge);
+  lookFrom(there[(there.indexOf(from) + 1) % there.length]!);
 };
 
 /** Fills the bench with the pane that was used last, or gives the others their room back. */

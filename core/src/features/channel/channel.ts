@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { length, type ParamsOf } from '../../document';
 import { alongRun, contains, largestRing, polylineLength, type Vec2 } from '../../geometry';
 import { onGrid, type Panel, type PlateCut } from '../../panel';

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { colourField } from '../laying/stripFields';
 import { type Check, choice, count, type Proposal, length, type ParamsOf } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { type Check, choice, length, number, type ParamsOf } from '../../document';
 import { type Gel, gels } from '../../materials';
 import { trimNumber, findIn } from '../../units';

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';

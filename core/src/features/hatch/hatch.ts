@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { choice, length, type ParamsOf } from '../../document';
 import { contains, distanceToEdge, type Mesh, type Vec2, type Vec3 } from '../../geometry';
 import { type LaidPanel, offsetGrid, onGrid, type Piece, platePiece } from '../../panel';

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { length, type FoamField, type ParamsOf } from '../../document';
 import { largestRing, type Mesh, stacked, type Vec2, without } from '../../geometry';
 import { platePiece, type Piece } from '../../panel';

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { colourField } from '../laying/stripFields';
 import { choice, count, length, type ParamsOf } from '../../document';
 import { ledBodies } from '../../materials';

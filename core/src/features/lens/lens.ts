@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { type FoamField, length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { offsetGrid, onGrid } from '../../panel';

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { choice, count, type ParamsOf } from '../../document';
 import { rings, strip5V } from '../../materials';
 import { counted, trimNumber } from '../../units';

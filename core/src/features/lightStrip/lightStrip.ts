@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { choice, count, type ParamsOf } from '../../document';
 import { dist2, lerp2, polylineLength, type Vec2 } from '../../geometry';
 import { type LampColour, leds } from '../../materials';

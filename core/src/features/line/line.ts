@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { itemAt, lastOf } from '../../units';
 import { choice, type ParamsOf } from '../../document';
 import { offsetGrid, onGrid } from '../../panel';

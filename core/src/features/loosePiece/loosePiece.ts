@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { choice, type ParamsOf } from '../../document';
 import type { Piece } from '../../panel';
 import { trimNumber } from '../../units';

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { isRigid } from '../../materials';
 import { choice, length, type ParamsOf } from '../../document';
 import { contains, distanceToEdge } from '../../geometry';

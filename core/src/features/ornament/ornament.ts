@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { itemAt, firstOf } from '../../units';
 import { choice, count, type FoamField, length, type ParamsOf } from '../../document';
 import { add3, cross3, dist3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../../geometry';

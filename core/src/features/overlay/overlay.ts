@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { type FoamField, length, type ParamsOf } from '../../document';
 import { cross3, grown, largestRing, scale3, add3 } from '../../geometry';
 import {

@@ -1,7 +1,7 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { type Check, choice, type Proposal, type Feature, type ParamsOf } from '../../document';
 import { contains, dist3 } from '../../geometry';
-import { type Pack, packs } from '../../materials';
+import { type Pack, packPicture, packs } from '../../materials';
 import { footprintOutline } from '../../panel';
 import { byId, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
@@ -15,7 +15,7 @@ const fields = [
   choice(
     'packId',
     'Pack',
-    [...packs.map((p) => [p.id, p.name] as const), [OWN, 'another, measured'] as const],
+    [...packs.map((p) => [p.id, p.name, packPicture(p)] as const), [OWN, 'another, measured'] as const],
     'Cells and holder.',
     'Size',
     { open: true },

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { choice, length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf, type Work } from '../contract';

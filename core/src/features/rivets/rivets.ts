@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { length, type ParamsOf } from '../../document';
 import { add3, boundsOf, contains, cross3, scale3, type Vec2 } from '../../geometry';
 import { offsetGrid, onGrid, onPlane, spotsAlong, stretchAlong } from '../../panel';

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { choice, length, type ParamsOf } from '../../document';
 import { add3, cross3, grown, largestRing, scale3, signedArea } from '../../geometry';
 import { growEdges, offsetGrid, type Piece, type Plate, plateMesh, platePiece } from '../../panel';

@@ -1,6 +1,6 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { choice, type ParamsOf } from '../../document';
-import { type Switch, switches } from '../../materials';
+import { type Switch, switches, switchPicture } from '../../materials';
 import { byId, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid } from '../contract';
 import { OWN, ownSwitch, ownSwitchFields, ownSwitchStart } from './ownSwitch';
@@ -11,7 +11,10 @@ const fields = [
   choice(
     'switchId',
     'Switch',
-    [...switches.map((s) => [s.id, `${s.name} (${s.kind})`] as const), [OWN, 'another, measured'] as const],
+    [
+      ...switches.map((s) => [s.id, `${s.name} (${s.kind})`, switchPicture(s)] as const),
+      [OWN, 'another, measured'] as const,
+    ],
     'Up means on.',
     'Size',
     { open: true },

@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import { choice, type FoamField, length, type ParamsOf } from '../../document';
 import { defineFeature } from '../contract';
 import { layBand } from '../laying/band';

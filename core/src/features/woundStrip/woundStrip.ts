@@ -1,4 +1,4 @@
-import * as draw from '../picture';
+import * as draw from '../../thumbnail';
 import type { Check, Proposal } from '../../document';
 import { litFace, type LitFace } from '../../light';
 import { diffusers, strip12V, strip5V } from '../../materials';

@@ -1,9 +1,16 @@
+import { box, casing, clear, foam, line } from '../../thumbnail';
 import type { Closure } from './contract';
 import { strapped } from './straps';
 
 export const buckle: Closure = {
   ...strapped,
   name: 'strap and buckle',
+  picture: [
+    foam('M6 8H28V40H6ZM44 8H66V40H44Z'),
+    casing(box(16, 19, 40, 10)),
+    clear(box(32, 15, 10, 18)),
+    line('M37 24H52'),
+  ],
   shutsGaps: true,
   minGapMm: 10,
   maxGapMm: 60,

@@ -1,3 +1,4 @@
+import type { Picture } from '../../thumbnail';
 import type { Provenance } from '../../units';
 
 /** Strap, lace or elastic to cut: where it goes, how many, how long and how much of it overlaps. */
@@ -11,6 +12,8 @@ export interface Run {
 /** A kind of closure: how a gap is shut. Ranges of gap are common practice, no source; masses, prices and times are from memory. */
 export interface Closure {
   name: string;
+  /** The gap and what shuts it, seen from outside. */
+  picture: Picture;
   /** What it makes of the two edges: glued to each other, or a gap that can be opened. */
   joint: 'seam' | 'closure';
   /** Whether shells, plates and belts may be shut with it. */

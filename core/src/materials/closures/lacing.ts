@@ -1,3 +1,4 @@
+import { clear, discs, foam, line } from '../../thumbnail';
 import type { Closure } from './contract';
 
 /** Eyelets of a laced edge stand this far apart; common practice, no source. */
@@ -11,6 +12,11 @@ function laceMm(edgeMm: number, gapMm: number): number {
 
 export const lacing: Closure = {
   name: 'eyelets and lace',
+  picture: [
+    foam('M6 8H30V40H6ZM42 8H66V40H42Z'),
+    clear(discs(3, [26, 13], [26, 24], [26, 35], [46, 13], [46, 24], [46, 35])),
+    line('M26 13L46 24L26 35M46 13L26 24L46 35'),
+  ],
   joint: 'closure',
   shutsGaps: true,
   minGapMm: 8,

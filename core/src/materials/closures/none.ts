@@ -1,3 +1,4 @@
+import { foam, line } from '../../thumbnail';
 import type { Closure } from './contract';
 import { strapped } from './straps';
 
@@ -5,6 +6,7 @@ import { strapped } from './straps';
 export const none: Closure = {
   ...strapped,
   name: 'closed tube, slipped on',
+  picture: [foam('M6 8H35V40H6ZM35 8H66V40H35Z'), line('M35 8V40')],
   joint: 'seam',
   shutsGaps: false,
   minGapMm: 0,

@@ -11,7 +11,8 @@ import {
 } from '@fomrik/core/body';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { ChoiceField, LengthField, WordsField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { LengthField, WordsField } from '../../parts/Field';
 import { LazyFigure } from '../../parts/LazySolid';
 import { dragEnd, dragUpdate, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';

@@ -4,7 +4,7 @@ import type { Result } from '@fomrik/core/units';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { ChoiceField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';

@@ -1,7 +1,8 @@
 import type { BuildDoc } from '@fomrik/core/document';
 import type { Draft } from 'immer';
 import { useId } from 'react';
-import { ChoiceField, LengthField, NumberField, WordsField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { LengthField, NumberField, WordsField } from '../../parts/Field';
 import { PictureBook } from '../../pictures/PictureBook';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';

@@ -12,7 +12,8 @@ import {
 } from '@fomrik/core/pipe';
 import { byId, counted, trimNumber, lastOf, firstOf, findIn } from '@fomrik/core/units';
 import { useState } from 'react';
-import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { LengthField, NumberField } from '../../parts/Field';
 import { saveFile } from './saveFile';
 
 const tubes = rods.filter((r) => r.shape === 'tube');

@@ -1,7 +1,8 @@
 import { catalogue, foamSheet, type FoamSheet, type Offcut } from '@fomrik/core/materials';
 import { trimNumber } from '@fomrik/core/units';
 import { toast } from 'sonner';
-import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { LengthField, NumberField } from '../../parts/Field';
 import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
 import { changeShelf, undoing, withShelf } from '../../store/shop';

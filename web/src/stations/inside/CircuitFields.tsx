@@ -12,7 +12,8 @@ import {
 } from '@fomrik/core/materials';
 import type { Draft } from 'immer';
 import { X } from 'lucide-react';
-import { ChoiceField, NumberField, WordsField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { NumberField, WordsField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { PlayedEffect } from './PlayedEffect';
 

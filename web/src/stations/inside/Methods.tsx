@@ -3,7 +3,7 @@ import type { SwitchKind } from '@fomrik/core/materials';
 import type { PowerMethod, MethodProposal } from '@fomrik/core/report';
 import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
-import { ChoiceField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { insideWorker, stopInside } from '../../workers/insideClient';

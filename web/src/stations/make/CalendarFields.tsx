@@ -4,7 +4,8 @@ import { format, parseISO } from 'date-fns';
 import type { Draft } from 'immer';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { ChoiceField, NumberField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { NumberField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 
 const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];

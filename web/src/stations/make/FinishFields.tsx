@@ -2,7 +2,8 @@ import { byId, findIn } from '@fomrik/core/units';
 import type { Finish } from '@fomrik/core/document';
 import { coatings } from '@fomrik/core/materials';
 import { recipeOf } from '@fomrik/core/parts';
-import { ChoiceField, NumberField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { NumberField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 
 const seals = Object.keys(coatings) as (keyof typeof coatings)[];

@@ -1,6 +1,7 @@
 import { type MeasureKey, measures } from '@fomrik/core/body';
 import { useState } from 'react';
-import { ChoiceField, LengthField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { LengthField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { todayIso } from '../../store/today';

@@ -1,8 +1,16 @@
-import type { Habits as HabitsDoc } from '@fomrik/core/materials';
-import { ChoiceField, LengthField } from '../../parts/Field';
+import { bevelPictures, foldPictures, type Habits as HabitsDoc } from '@fomrik/core/materials';
+import type { Picture } from '@fomrik/core/thumbnail';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { LengthField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 
-const habitChoices: { key: keyof HabitsDoc; label: string; choices: { value: string; label: string }[] }[] = [
+interface HabitChoice {
+  key: keyof HabitsDoc;
+  label: string;
+  choices: { value: string; label: string; picture?: Picture }[];
+}
+
+const habitChoices: HabitChoice[] = [
   {
     key: 'glue',
     label: 'Glue',
@@ -16,10 +24,10 @@ const habitChoices: { key: keyof HabitsDoc; label: string; choices: { value: str
     key: 'fold',
     label: 'Folds',
     choices: [
-      { value: 'v-groove', label: 'deep V groove' },
-      { value: 'slanted-pair', label: 'half-depth slanted pair' },
-      { value: 'heat-and-fold', label: 'heat and fold' },
-      { value: 'partial-cut', label: 'partial cut with depth stops' },
+      { value: 'v-groove', label: 'deep V groove', picture: foldPictures['v-groove'] },
+      { value: 'slanted-pair', label: 'half-depth slanted pair', picture: foldPictures['slanted-pair'] },
+      { value: 'heat-and-fold', label: 'heat and fold', picture: foldPictures['heat-and-fold'] },
+      { value: 'partial-cut', label: 'partial cut with depth stops', picture: foldPictures['partial-cut'] },
     ],
   },
   {
@@ -46,8 +54,12 @@ const habitChoices: { key: keyof HabitsDoc; label: string; choices: { value: str
     key: 'bevel',
     label: 'Bevels',
     choices: [
-      { value: 'two-lines', label: 'cut square, then bevel to a second line' },
-      { value: 'tilted', label: 'blade tilted on one line' },
+      {
+        value: 'two-lines',
+        label: 'cut square, then bevel to a second line',
+        picture: bevelPictures['two-lines'],
+      },
+      { value: 'tilted', label: 'blade tilted on one line', picture: bevelPictures['tilted'] },
     ],
   },
 ];

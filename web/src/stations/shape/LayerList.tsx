@@ -5,7 +5,8 @@ import { trimNumber, itemAt, firstOf, lastOf } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import { ChoiceField, LengthField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { LengthField } from '../../parts/Field';
 import { useBuild } from '../../store/build';
 
 interface LayerListProps {

@@ -3,7 +3,7 @@ import { zoneInfo } from '@fomrik/core/body';
 import type { Mount, Part } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
 import type { Draft } from 'immer';
-import { ChoiceField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { freeOne } from '../../app/partActions';

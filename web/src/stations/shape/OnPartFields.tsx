@@ -1,6 +1,7 @@
 import type { Copies, Mount } from '@fomrik/core/document';
 import { setFree } from '@fomrik/core/parts';
-import { ChoiceField, LengthField, NumberField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { LengthField, NumberField } from '../../parts/Field';
 
 type OnPart = Extract<Mount, { to: 'part' }>;
 

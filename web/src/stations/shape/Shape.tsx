@@ -30,6 +30,7 @@ import { FitTab } from './FitTab';
 import { slideEnd } from '../../parts/slideEnd';
 import { setAt, slid, valueHandles } from '../../parts/valueHandles';
 import { OutlinePane } from './OutlinePane';
+import { SectionPane } from './SectionPane';
 import { ThicknessTrial } from './ThicknessTrial';
 import { WholeBuild } from './WholeBuild';
 
@@ -57,7 +58,8 @@ function ShapeOf({ part, made, change, drag }: ShapeOfProps) {
   const form = formOf(standardKinds, part.form);
   const fields = fieldsThatCount(form, part);
   const drawn = fields.find((f): f is RowsField => f.type === 'rows' && f.draws !== undefined);
-  const outline = drawn && flatPane !== 'flat' ? drawn : undefined;
+  const section = flatPane === 'section' && made.zone !== undefined;
+  const outline = drawn && flatPane !== 'flat' && !section ? drawn : undefined;
   const onDarts = (pieceId: string, darts: HandDart[], done: boolean): void => {
     (done ? change : drag)((p) => {
       p.darts = [...p.darts.filter((d) => d.pieceId !== pieceId), { pieceId, darts }];
@@ -77,23 +79,26 @@ function ShapeOf({ part, made, change, drag }: ShapeOfProps) {
         },
         {
           id: 'flat',
-          label: outline ? outline.label.toLowerCase() : 'the flat pieces',
+          label: section ? 'the section' : outline ? outline.label.toLowerCase() : 'the flat pieces',
           share: 52,
           bar: (
             <>
-              {drawn && (
+              {(drawn !== undefined || made.zone !== undefined) && (
                 <PaneChoice
                   pane="flat"
                   choices={[
-                    ['outline', drawn.label],
+                    ...(drawn ? [['outline', drawn.label] as const] : []),
                     ['flat', 'Flat'],
+                    ...(made.zone === undefined ? [] : [['section', 'Section'] as const]),
                   ]}
                 />
               )}
-              {!outline && <ViewBar made={made} on="flat" />}
+              {!outline && !section && <ViewBar made={made} on="flat" />}
             </>
           ),
-          picture: outline ? (
+          picture: section ? (
+            <SectionPane made={made} />
+          ) : outline ? (
             <OutlinePane key={part.id} part={part} form={form} field={outline} change={change} drag={drag} />
           ) : (
             <>

@@ -9,7 +9,7 @@ import type { Draft } from 'immer';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { addLike } from '../../app/partActions';
-import { ChoiceField } from '../../parts/Field';
+import { ChoiceField } from '../../parts/ChoiceField';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';

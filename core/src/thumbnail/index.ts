@@ -1,0 +1,2 @@
+export * from './picture';
+export { centred, scaleFor } from './scale';
