@@ -86,6 +86,7 @@ describe('from tape measure to printed pattern', function () {
   });
 
   it('pins 6 mm, tries 10 mm, and shows what that does everywhere', async () => {
+    await openDrawer(page, 'Thickness trial');
     const before = await girth();
     await page.getByRole('button', { name: 'Pin', exact: true }).click();
     await page.getByText(/differences from/).waitFor();
@@ -125,6 +126,7 @@ describe('from tape measure to printed pattern', function () {
     await go(page, bench, 'inside');
     await page.getByRole('button', { name: 'Remove all' }).click();
     await page.getByRole('button', { name: 'Light it' }).click();
+    await openDrawer(page, 'Circuit');
     await page.getByRole('img', { name: /Circuit: 3 × AAA.*[23] strings, [35][89] mA/ }).waitFor();
     expect(await page.getByText('130 Ω').count()).to.be.within(2, 3);
     await openDrawer(page, 'Hours');

@@ -62,7 +62,7 @@ describe('what strangers have in mind, by mouse', function () {
     await known();
     await hand.press(station('Inside'));
     await hand.press(button('Light it'));
-    await page.getByRole('img', { name: /^Circuit:/ }).waitFor();
+    await page.locator('li[data-kind="pack"]').waitFor();
     await hand.press(station('Cut'));
     const [file] = await Promise.all([page.waitForEvent('download'), hand.press(button('Pattern, PDF'))]);
     expect(file.suggestedFilename()).to.match(/\.pdf$/);
@@ -85,7 +85,7 @@ describe('what strangers have in mind, by mouse', function () {
     await hand.set('Crest', '60 mm');
     await hand.press(station('Inside'));
     await hand.press(button('Light it'));
-    await page.getByRole('img', { name: /^Circuit:/ }).waitFor();
+    await page.locator('li[data-kind="pack"]').waitFor();
     await hand.press(page.locator('li[data-kind="lamps"]').getByRole('button').first());
     await hand.set('Lamps', '2');
     await hand.press(page.locator('li[data-kind="pack"]').getByRole('button').first());

@@ -68,6 +68,8 @@ export interface Drawn {
   kind: 'groove' | 'score' | 'rivet' | 'hole';
   points: Vec3[];
   acrossMm: number;
+  /** The detail that draws it. */
+  featureId?: string;
 }
 
 /** Something to buy for one copy. */
@@ -94,6 +96,8 @@ export interface Work {
   cautions: readonly CautionKey[];
   waitMin: number;
   waitFor?: string;
+  /** The detail it is for; that of a form or a fold is for none. */
+  featureId?: string;
 }
 
 /** What a feature does to its part. */

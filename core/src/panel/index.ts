@@ -10,7 +10,7 @@ export { flatPanel } from './flatPanel';
 export { gridOf, halfTurnFor, onEllipsoid, onSlice, type Slice } from './grids';
 export { layPanels, type LaidPanel, type LayOptions } from './lay';
 export { bendingOf, type Bending, foamOf } from './foamMeasures';
-export { skinMesh, type Solid, solidOf, type Surface, surfaceOf } from './solid';
+export { type Run, runsOf, skinMesh, type Solid, solidOf, type Surface, surfaceOf } from './solid';
 export {
   gridMesh,
   gridNormals,

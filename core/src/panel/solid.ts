@@ -16,8 +16,17 @@ export interface EdgeLine {
   points: Vec3[];
 }
 
+/** Which triangles of a mesh are of what: from the first up to, not with, the last. */
+export interface Run {
+  id: string;
+  from: number;
+  to: number;
+}
+
 export interface Solid {
   mesh: Mesh;
+  /** The triangles of every piece, in their order. */
+  runs: Run[];
   edgeLines: EdgeLine[];
   /** Outlines of openings on the outer face. */
   openings: Vec3[][];
@@ -60,19 +69,30 @@ function edgeLines({ panel }: Skin, outer: Panel['grid']): EdgeLine[] {
   }));
 }
 
+/** The triangles of meshes that are joined in this order. */
+export function runsOf(meshes: readonly { id: string; mesh: Mesh }[]): Run[] {
+  let from = 0;
+  return meshes.map(({ id, mesh }) => {
+    const run = { id, from, to: from + mesh.triangles.length };
+    from = run.to;
+    return run;
+  });
+}
+
 /** The foam as a closed mesh, drawn from the very panels that are laid flat. */
 export function solidOf(skins: readonly Skin[]): Solid {
   const seen = skins.filter(({ panel }) => !panel.unseen);
   const made = seen.map(skinMesh);
   return {
     mesh: joinMeshes(made.map((m) => m.mesh)),
+    runs: runsOf(made.map((m, i) => ({ id: itemAt(seen, i).panel.id, mesh: m.mesh }))),
     edgeLines: made.flatMap((m) => m.edgeLines),
     openings: made.flatMap((m) => m.openings),
   };
 }
 
 /** One panel in its foam. */
-export function skinMesh(skin: Skin): Solid {
+export function skinMesh(skin: Skin): Omit<Solid, 'runs'> {
   const { panel, foam, turns } = skin;
   const t = foam.thicknessMm.value;
   if (panel.plate)

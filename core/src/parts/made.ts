@@ -100,6 +100,8 @@ function laysOf(
         const own = keptOn(kind.lay(on, pointed), pointed, kind, laid, path);
         return {
           ...own,
+          drawn: own.drawn.map((d) => ({ ...d, featureId: feature.id })),
+          work: own.work.map((w) => ({ ...w, featureId: feature.id })),
           checks: own.checks.map((c) => ({ ...c, featureId: feature.id, alike: alikeOf(c, feature) })),
         };
       };

@@ -15,6 +15,8 @@ import {
   type Piece,
   type PieceEdge,
   type Room,
+  type Run,
+  runsOf,
   type Solid,
   solidOf,
 } from '../panel';
@@ -84,8 +86,9 @@ export interface PartReport extends AsItIs {
   /** Some of its pieces are bent to shape. */
   bent: boolean;
   solid: Solid;
-  /** What features lay on the shell. */
+  /** What features lay on the shell, a bought thing and sticks; and which of its triangles are of which feature. */
   extras: Mesh;
+  extraRuns: Run[];
   /** What features are laid on: the panels by the names they have in the document. */
   panels: PanelReport[];
   rooms: RoomReport[];
@@ -182,6 +185,7 @@ function solidAsCut({ laid, nets }: MadePart): Solid {
   const whole = solidOf(laid);
   return {
     ...whole,
+    runs: whole.runs.map((run) => ({ ...run, id: nets.placeOf(run.id)?.netId ?? run.id })),
     edgeLines: whole.edgeLines.map((line) => {
       const net = nets.placeOf(line.pieceId);
       return net ? { ...line, pieceId: net.netId, edgeId: net.edgeId(line.edgeId) } : line;
@@ -294,6 +298,7 @@ export function partReport(
     bent: laid.some((l) => !l.panel.plate && !l.panel.existing) && bending.tightestRadiusMm < FLAT_MM,
     solid,
     extras,
+    extraRuns: runsOf([...made.lays].flatMap(([id, { solids }]) => solids.map((mesh) => ({ id, mesh })))),
     drawn: featured.drawn,
     rooms: made.rooms.map((room) => pick(room, ['id', 'name', 'outline', 'middle', 'panel', 'solid'])),
     anchors: anchorsOf(made),

@@ -20,6 +20,7 @@ const one = (id: string, after: string[], rest: Partial<Step> = {}): Step => ({
   title: `${id.slice(0, 2)}: do it`,
   detail: 'So.',
   kind: 'cut',
+  about: 'pieces',
   partId: id.slice(0, 2),
   workMin: 20,
   waitMin: 0,

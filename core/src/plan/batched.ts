@@ -45,7 +45,7 @@ function together(steps: readonly Step[]): Step {
   const whole = steps.reduce((sum, s) => sum + s.workMin, 0);
   const saved = (steps.length - 1) * SET_UP_MIN[own.kind]!;
   const names = steps.map((s) => s.title.slice(0, s.title.indexOf(': ')));
-  const { reads: _reads, about: _about, ...rest } = own;
+  const { reads: _reads, ...rest } = own;
   const stated = steps.every((s) => s.reads?.quantity === own.reads?.quantity)
     ? steps.reduce((sum, s) => sum + (s.reads?.stated ?? 0), 0)
     : 0;
@@ -54,6 +54,8 @@ function together(steps: readonly Step[]): Step {
     title: `${steps.length} parts together: ${own.title.slice(own.title.indexOf(': ') + 2)}`,
     detail: steps.map((s, i) => `${names[i]}: ${s.detail}`).join(' '),
     of: steps.map((s) => s.id),
+    partIds: [...new Set(steps.flatMap((s) => s.partId ?? []))],
+    featureIds: steps.flatMap((s) => s.featureIds ?? []),
     ...(own.reads && stated > 0 && { reads: { ...own.reads, stated } }),
     workMin: Math.ceil(Math.max(LEAST_SHARE * whole, whole - saved)),
     after: [...new Set(steps.flatMap((s) => s.after))],

@@ -67,6 +67,7 @@ export function closingIn(
   const inside: Step = {
     id: id('inside'),
     kind: 'paint',
+    about: 'surface',
     title: `${part.name}: paint what is out of reach once it is closed`,
     detail:
       'Dark inside, or light where it throws light back; glue edges stay bare. Dry before anything goes in.',
@@ -80,6 +81,7 @@ export function closingIn(
   const inlay: Step = {
     id: id('inlay'),
     kind: 'fit',
+    about: 'items',
     title: `${part.name}: lay ${count} ${count === 1 ? 'thing' : 'things'} into ${layers ? 'the layers' : 'it'}`,
     detail: `${items.map((i) => i.name).join(', ')}. Wires ${layers ? 'in their channels ' : ''}with a loop to spare, a connector outside.`,
     partId: part.id,
@@ -95,6 +97,7 @@ export function closingIn(
   const again: Step = {
     id: id('test-in'),
     kind: 'test',
+    about: 'wires',
     title: `${part.name}: test before it is closed`,
     detail: 'Switch it on and off ten times, bend, shake.',
     partId: part.id,

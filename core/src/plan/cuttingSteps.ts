@@ -101,6 +101,7 @@ export function grooveStep({ make: { habits } }: BuildDoc, part: PartReport): Li
   return {
     id: `${part.id}:groove`,
     kind: 'groove',
+    about: 'folds',
     title: `${part.name}: groove the back`,
     detail: `${counted(count, 'groove')} at each tight side, ${trimNumber(spacingMm, 0)} mm apart, ${trimNumber(part.foam.thicknessMm.value * 0.55, 1)} mm deep and ${trimNumber(foldOpeningMm(part.foam, Math.PI / count), 1)} mm open, along the bend.`,
     partId: part.id,
@@ -118,7 +119,7 @@ export function formStep(part: PartReport): Link | undefined {
     title: `${part.name}: ${part.strainClass === 'cold' ? 'bend to shape' : 'heat and form'}`,
     detail: `Warm the whole piece, bend past the shape, hold till cool. Outer face stretches ${trimNumber(part.bendStrain * 100, 0)} %.`,
     partId: part.id,
-    about: 'pieces',
+    about: 'bends',
     workMin: speeds.formPieceMin * piecesToCut(part),
     waitMin: 15,
     waitFor: 'foam cool',

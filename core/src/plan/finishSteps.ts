@@ -28,6 +28,7 @@ export function heatSteps(part: PartReport, after: string): Step[] {
     {
       id: `${part.id}:round`,
       kind: 'sand',
+      about: 'edges',
       title: `${part.name}: ${[...(rounds ? ['round over edges'] : []), ...verbs].join(', ')}`,
       detail: [...(rounds ? ['Edges by drum, then by hand.'] : []), ...ways.map((w) => w.detail)].join(' '),
       partId: part.id,
@@ -100,6 +101,7 @@ export function finishSteps(
     steps.push({
       id: id('mask'),
       kind: 'paint',
+      about: 'masks',
       title: `${names}: mask what paint spoils`,
       detail: `${masked.join(', ')}. Low-tack tape pressed down at its edge; foam plugs in holes.`,
       partId: own.id,
@@ -120,6 +122,7 @@ export function finishSteps(
       steps.push({
         id: id(`${key}${i}`),
         kind: 'coat',
+        about: 'surface',
         title: `${names}: ${coating.name}, coat ${i} of ${coats}`,
         detail: [
           ...(surfaces.length > 1 ? [`On the ${surfaceWords[surface]}.`] : []),
@@ -145,10 +148,12 @@ export function finishSteps(
     title: string,
     detail: string,
     waitFor: string,
+    about: Step['about'] = 'surface',
   ): void => {
     steps.push({
       id: id(step),
       kind: 'paint',
+      about,
       title: `${names}: ${title}`,
       detail: `${detail} ${amount(what.mlPerM2 * times, whole)}`.trim(),
       partId: own.id,
@@ -189,6 +194,7 @@ export function finishSteps(
           ? 'Into the deep places, wiped off the high ones before it dries.'
           : 'Nearly no paint on the brush, over edges and rivets only.',
         'paint dry',
+        'edges',
       );
   }
   for (const part of unit) steps.push(...workSteps(part, 'painted', steps.at(-1)?.id ?? firstOf(after)));
@@ -208,6 +214,7 @@ export function finishSteps(
     steps.push({
       id: id('unmask'),
       kind: 'paint',
+      about: 'masks',
       title: `${names}: take the masks off`,
       detail:
         'Pulled back on itself, slowly; a blade along the edge where paint bridges it. Then switch it on once.',
@@ -238,6 +245,7 @@ export function strapSteps(part: PartReport, after: readonly string[], straps: r
     {
       id: `${part.id}:strap`,
       kind: 'strap',
+      about: 'straps',
       title: `${part.name}: ${[...kinds.map((k) => closures[k].name), ...(padded ? ['padding'] : [])].join(', ')}`,
       detail: [
         ...attachedEdges(part)

@@ -47,6 +47,7 @@ export function lightSteps(
   const make = (
     step: string,
     kind: WorkKind,
+    about: Step['about'],
     title: string,
     detail: string,
     workMin: number,
@@ -55,6 +56,7 @@ export function lightSteps(
   ): Step => ({
     id: id(step),
     kind,
+    about,
     title: `${part.name}: ${title}`,
     detail,
     partId: part.id,
@@ -70,6 +72,7 @@ export function lightSteps(
       make(
         'drill',
         'drill',
+        'items',
         `${holes} lamp holes`,
         `${[...new Set(inFoam.map((l) => l.lamp!.led.bodyMm))].join(' and ')} mm, pilot first, square to the surface or the light is lost.`,
         holes * speeds.drillHoleMin,
@@ -89,6 +92,7 @@ export function lightSteps(
     make(
       'solder',
       'solder',
+      'wires',
       'solder the circuit',
       `${counted(joints, 'joint')} on the bench, a connector wherever parts come apart, a service loop at pack and switch.${across.length > 0 ? ` ${across.map((w) => `“${w.name}” crosses between parts: ${w.crossings} connector${w.crossings > 1 ? 's' : ''}`).join('; ')}.` : ''}`,
       joints * speeds.solderJointMin,
@@ -98,6 +102,7 @@ export function lightSteps(
     make(
       'test1',
       'test',
+      'wires',
       'test on the bench',
       [
         ...fed.flatMap(({ feed: { regulator } }) =>
@@ -120,16 +125,26 @@ export function lightSteps(
     make(
       'fit',
       'fit',
+      'items',
       'fit lamps, switch and pack',
       'Push lamps in to the rim; a 2 mm foam ring hides slop. Up means on.',
       30 * part.copies,
       id('test1'),
       { after: [...new Set([placed, id('test1'), ...heats])] },
     ),
-    make('test2', 'test', 'test again in the shell', 'Bend, shake, switch ten times.', 10, id('fit'), {
-      gate: 'Test the lights before gluing the lining: it closes the wires in.',
-      ...burnt(fed),
-    }),
+    make(
+      'test2',
+      'test',
+      'wires',
+      'test again in the shell',
+      'Bend, shake, switch ten times.',
+      10,
+      id('fit'),
+      {
+        gate: 'Test the lights before gluing the lining: it closes the wires in.',
+        ...burnt(fed),
+      },
+    ),
   );
   return steps;
 }

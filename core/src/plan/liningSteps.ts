@@ -30,6 +30,7 @@ export function liningSteps(doc: BuildDoc, part: PartReport, after: string): Ste
     {
       id: id('test3'),
       kind: 'test',
+      about: 'wires',
       title: `${part.name}: test after closing`,
       detail: 'Last chance to reopen before paint.',
       partId: part.id,

@@ -48,6 +48,7 @@ export function mountSteps(
           step: {
             id: `${part.id}:mount`,
             kind: 'mount',
+            about: 'mount',
             title: `${glued ? 'Glue' : 'Put'} ${part.name} on ${host.name}`,
             detail: glued
               ? `${place}. Dry first, mark it, pilot holes before large ones; scuff pipe where glue must hold, then glue or pin.`
@@ -76,6 +77,7 @@ export function fitDrySteps(parts: readonly PartReport[], lastOf: (partId: strin
       {
         id: `${part.id}:dry`,
         kind: 'mount',
+        about: 'mount',
         title: `Try ${part.name} on ${host.name}`,
         detail: `${placeWords(part, host)}. Mark it, drill pilot holes before large ones, let in its magnets or pins, and take it off again.`,
         partId: part.id,
@@ -97,6 +99,7 @@ export function fillSteps(unit: readonly PartReport[], after: readonly string[])
     {
       id: `${head.id}:fill`,
       kind: 'sand',
+      about: 'edges',
       title: `${head.name}: fill and sand the joints as one`,
       detail: `Where ${unit
         .slice(1)

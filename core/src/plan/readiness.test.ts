@@ -10,6 +10,7 @@ const step = (id: string, workMin: number, waitMin = 0, after: string[] = []): S
   id,
   title: id,
   kind: 'cut',
+  about: 'pieces',
   detail: '',
   workMin,
   waitMin,

@@ -10,6 +10,7 @@ const step = (id: string, workMin: number, waitMin: number, after: string[] = []
   id,
   title: id,
   kind: 'cut',
+  about: 'pieces',
   detail: '',
   workMin,
   waitMin,

@@ -2,8 +2,35 @@ import type { Quantity } from '../learn';
 import type { CautionKey } from '../materials';
 import type { WorkKind } from './workKinds';
 
-/** What a step handles: whole pieces, or edges of a kind. */
-export type StepAbout = 'pieces' | 'seams' | 'bevels' | 'darts' | 'attached' | 'laid' | 'lining';
+/** What a step handles, which is what its picture shows. */
+export type StepAbout =
+  /** Flat pieces, or some of them. */
+  | 'pieces'
+  | 'bevels'
+  | 'folds'
+  | 'darts'
+  | 'laid'
+  | 'lining'
+  /** Edges that meet on the solid. */
+  | 'seams'
+  | 'attached'
+  /** The solid: bent, rounded, coated, masked, strapped. */
+  | 'bends'
+  | 'edges'
+  | 'surface'
+  | 'masks'
+  | 'straps'
+  /** Some of its details. */
+  | 'details'
+  /** What is put in, and its wires. */
+  | 'items'
+  | 'wires'
+  /** The part on what carries it. */
+  | 'mount'
+  /** The whole build: its paper, as it is worn, written up. */
+  | 'pages'
+  | 'worn'
+  | 'build';
 
 /** One thing to do. */
 export interface Step {
@@ -16,8 +43,11 @@ export interface Step {
   partId?: string;
   /** Like steps of several parts that are done together: their ids, each of which is done with it. */
   of?: string[];
-  /** Which of the part's pieces and edges it is about; drawn beside the words. */
-  about?: StepAbout;
+  /** The parts it is done on, where they are several. */
+  partIds?: string[];
+  about: StepAbout;
+  /** The details it is about, where it is about some. */
+  featureIds?: string[];
   /** What may be read off it besides its minutes, and what is stated for it before anything was learned. */
   reads?: { quantity: Quantity; stated: number };
   workMin: number;

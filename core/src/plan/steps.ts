@@ -38,6 +38,7 @@ export function buildSteps(
   const print: Step = {
     id: 'print',
     kind: 'print',
+    about: 'pages',
     title: 'Print the pattern at actual size',
     detail: `${pages} ${pages === 1 ? 'page' : 'pages'} of ${doc.cut.page}, the first says how. Measure both 100 mm bars with a real ruler; type what they measured under Cut. Tape pages on the crosses, cut the paper.`,
     workMin: Math.ceil(5 + pages * PAGE_MIN),
@@ -54,6 +55,7 @@ export function buildSteps(
           {
             id: mockUpId,
             kind: 'wear',
+            about: 'pages',
             title: 'Try the paper on',
             detail:
               'Tape the paper pieces together over the clothes worn underneath; bend, reach, sit. Where it is tight or gapes, measure again and type it under Body: the pattern follows, and only what changed is printed anew.',
@@ -128,6 +130,7 @@ export function buildSteps(
   const wear: Step = {
     id: 'wear',
     kind: 'wear',
+    about: 'worn',
     hands: 2,
     title: 'Wear everything for ten minutes',
     detail: `Put on in this order: ${worn.dressing.map((d) => d.name).join(', ')}. Bend, reach, drink, sit. Note what pinches.`,
@@ -143,6 +146,7 @@ export function buildSteps(
         {
           id: 'carry',
           kind: 'wear',
+          about: 'build',
           title: 'Carry everything for ten minutes',
           detail:
             'Hold it as for pictures, walk, turn in a doorway, set it down. Pull at every joint; feel every edge with an open hand.',
@@ -157,6 +161,7 @@ export function buildSteps(
   const log: Step = {
     id: 'log',
     kind: 'log',
+    about: 'build',
     title: 'Write the log',
     detail: 'Real hours, real burn time, what you would change.',
     workMin: 10,

@@ -21,6 +21,8 @@ export function workSteps(part: PartReport, when: Work['when'], after: string): 
     const made: Step = {
       id: `${part.id}:${step}`,
       kind: 'detail',
+      about: 'details',
+      featureIds: [...new Set(all.flatMap((w) => w.featureId ?? []))],
       title: `${part.name}: ${verb} ${howMany(count, what)}`,
       detail,
       partId: part.id,

@@ -1,0 +1,100 @@
+import { boundsOf, type Vec2 } from '../geometry';
+import type { Mark, Piece, PieceEdge } from '../panel';
+import { itemAt } from '../units';
+import type { Drawing, Look } from '../view';
+
+/** What of flat pieces the work is: whole pieces, some of their edges, or some of their marks. */
+export interface FlatWork {
+  of: (piece: Piece) => boolean;
+  edge?: (edge: PieceEdge) => boolean;
+  mark?: (mark: Mark) => boolean;
+}
+
+/** Marks that go all round something. */
+const closed = new Set<Mark['kind']>(['pad', 'pocket', 'rivet', 'slot']);
+
+/** Pieces that are drawn at most; the largest first. */
+const MOST = 12;
+/** Between pieces, as a share of the largest one. */
+const GAP = 0.08;
+/** Corners of a round hole as it is drawn. */
+const ROUND = 20;
+
+interface Spot {
+  x: number;
+  y: number;
+}
+
+/** Boxes in rows, one row after another, in about the shape of the picture. */
+function inRows(
+  sizes: readonly { w: number; h: number }[],
+  shape: number,
+): { spots: Spot[]; w: number; h: number } {
+  const gap = GAP * Math.max(...sizes.map((s) => Math.max(s.w, s.h)));
+  const area = sizes.reduce((sum, s) => sum + (s.w + gap) * (s.h + gap), 0);
+  const wide = Math.max(...sizes.map((s) => s.w), Math.sqrt(area * shape) * 1.05);
+  let [x, y, row, w] = [0, 0, 0, 0];
+  const spots = sizes.map((s) => {
+    if (x > 0 && x + s.w > wide) [x, y, row] = [0, y + row + gap, 0];
+    const spot = { x, y };
+    x += s.w + gap;
+    row = Math.max(row, s.h);
+    w = Math.max(w, x - gap);
+    return spot;
+  });
+  return { spots, w, h: y + row };
+}
+
+const runOf = ({ outline }: Piece, { from, to }: PieceEdge): Vec2[] => {
+  const count = ((to - from + outline.length) % outline.length) + 1;
+  return Array.from({ length: count }, (_, i) => itemAt(outline, (from + i) % outline.length));
+};
+
+const ring = ({ x, y }: Vec2, across: number): Vec2[] =>
+  Array.from({ length: ROUND }, (_, i) => ({
+    x: x + (Math.cos((i / ROUND) * 2 * Math.PI) * across) / 2,
+    y: y + (Math.sin((i / ROUND) * 2 * Math.PI) * across) / 2,
+  }));
+
+/** Flat pieces side by side, outer face up, with what is worked on picked out. */
+export function flatPicture(
+  pieces: readonly Piece[],
+  work: FlatWork,
+  width: number,
+  height: number,
+): Drawing | undefined {
+  const shown = pieces
+    .filter(work.of)
+    .sort((a, b) => b.areaMm2 - a.areaMm2)
+    .slice(0, MOST);
+  if (shown.length === 0) return undefined;
+  const boxes = shown.map((p) => boundsOf(p.outline));
+  const sizes = boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY }));
+  const laid = inRows(sizes, width / height);
+  const scale = Math.min((width * 0.94) / laid.w, (height * 0.94) / laid.h);
+  const left = (width - laid.w * scale) / 2;
+  const top = (height - laid.h * scale) / 2;
+  const drawing: Drawing = { width, height, regions: [], lines: [], words: [] };
+  shown.forEach((piece, i) => {
+    const [box, size, spot] = [itemAt(boxes, i), itemAt(sizes, i), itemAt(laid.spots, i)];
+    const at = ({ x, y }: Vec2): Vec2 => ({
+      x: left + (spot.x + x - box.minX) * scale,
+      y: top + (spot.y + size.h - (y - box.minY)) * scale,
+    });
+    const whole = !work.edge && !work.mark;
+    const holes = piece.holes.map((h) => ring(h.centre, h.diameterMm).map(at));
+    drawing.regions.push({ look: whole ? 'work' : 'there', rings: [piece.outline.map(at), ...holes] });
+    const line = (points: readonly Vec2[], look: Look): void =>
+      void drawing.lines.push({ look, runs: [points.map(at)] });
+    for (const mark of piece.marks)
+      line(
+        closed.has(mark.kind) ? [...mark.points, ...mark.points.slice(0, 1)] : mark.points,
+        work.mark?.(mark) ? 'work' : 'there',
+      );
+    for (const edge of piece.edges) if (work.edge?.(edge)) line(runOf(piece, edge), 'work');
+    const middle = at({ x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 });
+    if (piece.name.length * 6.2 < size.w * scale && size.h * scale > 16)
+      drawing.words.push({ at: middle, text: piece.name, look: whole ? 'work' : 'there' });
+  });
+  return drawing;
+}

@@ -1,0 +1,2 @@
+export { type Pictured, stepPicture } from './stepPicture';
+export { wornPicture } from './wornPicture';

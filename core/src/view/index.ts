@@ -1,0 +1,11 @@
+export { bestEye } from './bestEye';
+export { type Drawing, drawingOf, type Look, type ToDraw } from './drawing';
+export { type Eye, eyeAlong, eyeAt, seen, usualEye } from './eye';
+export { type Frame, frameOf, inFrame } from './frame';
+export { type Raster, rasterOf, visibleIn } from './raster';
+export { regionsOf } from './regions';
+export { figureToScene, isBehind, toScene } from './scene';
+export { type PixelPicture, shadedPicture, type Tone } from './shaded';
+export { OTHER, placed, type Shown, shownAt, shownOf } from './shown';
+export { inks, pathOf, svgBody, svgOf } from './svg';
+export { visibleRuns } from './visibleLines';
