@@ -65,3 +65,13 @@ export { share } from './share';
 export { firstParts } from './firstParts';
 export { differences, editPart, featureIdsOf, inVersion, type VersionScope } from './version';
 export { knownLength, standingIn } from './knownLength';
+export {
+  bareScheme,
+  type Coat,
+  type PaintedArea,
+  type Scheme,
+  schemeRule,
+  type SurfaceLook,
+  surfaceLooks,
+  type WornLook,
+} from './parts/scheme';

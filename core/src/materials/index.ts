@@ -28,3 +28,4 @@ export {
 } from './working';
 export { linearMostW, type Regulator, type RegulatorKind, regulators } from './regulators';
 export { bevelPictures, foamPicture, foldPictures, packPicture, switchPicture } from './pictures';
+export { colourName, lightness } from './colourNames';

@@ -1,5 +1,5 @@
 import { byId } from '../units';
-import type { Finish, Part } from '../document';
+import type { Finish, Part, Scheme } from '../document';
 import { dist3, outlineLength } from '../geometry';
 import {
   type Catalogue,
@@ -15,6 +15,7 @@ import {
 } from '../materials';
 import { type Stick, eachOf, type Piece, sectionOutline } from '../panel';
 import { gluedMm } from './glued';
+import { colourCount } from './scheme';
 
 /** What is sealed and painted of one copy, by what it is of. */
 export interface Painted {
@@ -71,10 +72,26 @@ export function coatsOf(
 /** Coats of a part, from sealer to clear, when it has no finish of its own. */
 const usual: Finish = { colours: 2, weathering: 'none', clearCoats: 1 };
 
-/** How a part is finished, with every coat counted. */
-export function recipeOf({ finish }: Pick<Part, 'finish'>, habits: Pick<Habits, 'seal'>): Required<Finish> {
+/** How a part is finished, with every coat counted; a scheme says which colours and what wear. */
+export function recipeOf(
+  { finish, scheme }: Pick<Part, 'finish' | 'scheme'>,
+  habits: Pick<Habits, 'seal'>,
+): Required<Finish> {
   const seal = finish?.seal ?? habits.seal;
-  return { seal, sealCoats: coatings[seal].coats, ...usual, ...finish };
+  return {
+    seal,
+    sealCoats: coatings[seal].coats,
+    ...usual,
+    ...finish,
+    ...(scheme && { colours: colourCount(scheme), weathering: weatheringOf(scheme) }),
+  };
+}
+
+/** What wear is made with: a wash for creases and dust, a dry brush for edges and scratches; the one there is more of. */
+function weatheringOf({ wear }: Scheme): Finish['weathering'] {
+  const [wash, brush] = [Math.max(wear.creases, wear.dust), Math.max(wear.edges, wear.scratches)];
+  if (wash === 0 && brush === 0) return 'none';
+  return wash >= brush ? 'wash' : 'dry-brush';
 }
 
 /** The paints of a recipe in the order they go on. */
@@ -91,7 +108,7 @@ export function paintsOf({ colours, weathering, clearCoats }: Required<Finish>):
 export function finishG(
   pieces: readonly Piece[],
   painted: readonly Painted[],
-  part: Pick<Part, 'finish'>,
+  part: Pick<Part, 'finish' | 'scheme'>,
   habits: Pick<Habits, 'glue' | 'seal'>,
 ): number {
   const paintG = paintsOf(recipeOf(part, habits)).reduce((sum, p) => sum + p.gPerM2, 0);

@@ -1,5 +1,5 @@
 import type { Sheet } from '../cut';
-import type { BuildDoc } from '../document';
+import type { BuildDoc, Part } from '../document';
 import type { Fastening } from '../forms';
 import {
   type Catalogue,
@@ -11,8 +11,9 @@ import {
   glues,
   type PaintCoat,
   type Rod,
+  paints,
 } from '../materials';
-import { coatsOf, gluedMm, paintedMm2, paintsOf, type PartReport, recipeOf } from '../parts';
+import { coatsOf, coloursOf, gluedMm, paintedMm2, paintsOf, type PartReport, recipeOf } from '../parts';
 import { byId, type Provenance, firstOf } from '../units';
 import { assembliesOf } from './assemblies';
 import { unitsOf } from './units';
@@ -117,10 +118,14 @@ function fasteningLines(straps: readonly Fastening[]): CostLine[] {
   });
 }
 
+/** More of a colour than this is bought in bottles, ml. */
+const POT_ML = 120;
+
 /** Coats and paints, in what they are sold in. */
 function finishLines(doc: BuildDoc, parts: readonly PartReport[], coverage: number): CostLine[] {
   const coatMl = new Map<string, { coating: Coating; ml: number }>();
   const paintMl = new Map<PaintCoat, number>();
+  const colourMl = new Map<string, number>();
   for (const unit of assembliesOf(parts).flatMap((group) => unitsOf(group))) {
     // What is glued together is painted as one, as its first part says.
     const settings = byId(doc.parts, firstOf(unit).id) ?? {};
@@ -134,8 +139,13 @@ function finishLines(doc: BuildDoc, parts: readonly PartReport[], coverage: numb
         coatMl.set(coating.name, { coating, ml: known + areaMm2 * times * coats * coating.mlPerM2 });
       }
       const m2 = paintedMm2(part.painted) * times;
+      const own: Partial<Part> = byId(doc.parts, part.id) ?? {};
+      // A scheme names its colours; without one there are so many of no name.
+      for (const { name, areaMm2 } of coloursOf(own, part))
+        colourMl.set(name, (colourMl.get(name) ?? 0) + areaMm2 * times * paints.base.mlPerM2);
       for (const paint of paintsOf(recipeOf(settings, doc.make.habits)))
-        paintMl.set(paint, (paintMl.get(paint) ?? 0) + m2 * paint.mlPerM2);
+        if (!own.scheme || (paint !== paints.base && paint !== paints.detail))
+          paintMl.set(paint, (paintMl.get(paint) ?? 0) + m2 * paint.mlPerM2);
     }
   }
   // What a can costs, by what all coats of a square metre do.
@@ -147,6 +157,10 @@ function finishLines(doc: BuildDoc, parts: readonly PartReport[], coverage: numb
     ...[...coatMl.values()].flatMap(({ coating: c, ml }) =>
       lineOf(c.name, ml, c.soldMl, c.soldIn, canPrice(c)),
     ),
+    ...[...colourMl].flatMap(([name, ml]) => {
+      const { soldMl, soldIn, price } = ml > POT_ML ? paints.base : paints.detail;
+      return lineOf(`acrylic paint, ${name}`, ml, soldMl, soldIn, price);
+    }),
     ...[...paintMl].flatMap(([p, ml]) => lineOf(p.name, ml, p.soldMl, p.soldIn, p.price)),
   ];
 }

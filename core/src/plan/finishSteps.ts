@@ -4,13 +4,22 @@ import {
   clearBetweenMin,
   clearWearMin,
   closures,
+  colourName,
   type PaintCoat,
   paints,
   speeds,
   type Surface,
   surfaceWays,
 } from '../materials';
-import { coatsOf, paintedMm2, type PartReport, recipeOf } from '../parts';
+import {
+  coatsOf,
+  coloursOf,
+  inPaintOrder,
+  type PaintedColour,
+  paintedMm2,
+  type PartReport,
+  recipeOf,
+} from '../parts';
 import { byId, trimNumber, firstOf, lastOf } from '../units';
 import { attachedEdges } from './attachedEdges';
 import { outlineM } from './outline';
@@ -59,6 +68,22 @@ function maskedOf(part: PartReport, strapped: boolean): string[] {
 const MASK_MIN = 4;
 const UNMASK_MIN = 2;
 
+/** The colours of parts that are painted as one, on every copy of them, in the order they go on. */
+function coloursOfUnit(doc: BuildDoc, unit: readonly PartReport[]): PaintedColour[] {
+  const found: PaintedColour[] = [];
+  for (const part of unit)
+    for (const colour of coloursOf(byId(doc.parts, part.id) ?? {}, part)) {
+      const named = (on: string): string => (unit.length > 1 ? `${part.name}, ${on}` : on);
+      const whole = unit.length > 1 ? [part.name] : [];
+      const on = colour.on.length > 0 ? colour.on.map(named) : whole;
+      const areaMm2 = colour.areaMm2 * part.copies;
+      const known = found.find((f) => f.name === colour.name && f.colour === colour.colour);
+      if (known) Object.assign(known, { on: [...known.on, ...on], areaMm2: known.areaMm2 + areaMm2 });
+      else found.push({ ...colour, on, areaMm2 });
+    }
+  return inPaintOrder(found);
+}
+
 /**
  * Steps from what is ready for paint to what is finished, for parts that are painted as one: masks on, coats by material,
  * paint from base to clear, masks off.
@@ -76,6 +101,13 @@ export function finishSteps(
   const names = unit.length > 1 ? `${own.name} and what is glued to it` : own.name;
   const settings = byId(doc.parts, own.id) ?? {};
   const recipe = recipeOf(settings, doc.make.habits);
+  const schemed = unit.some((p) => byId(doc.parts, p.id)?.scheme !== undefined);
+  const colours = coloursOfUnit(doc, unit);
+  const base = colours.reduce<PaintedColour | undefined>(
+    (a, b) => (!a || b.areaMm2 > a.areaMm2 ? b : a),
+    undefined,
+  );
+  const others = colours.filter((c) => c !== base);
   const lit = unit.some((p) => p.items.some((i) => i.lamp));
   const copies = Math.max(...unit.map((p) => p.copies));
   const steps: Step[] = [];
@@ -149,16 +181,17 @@ export function finishSteps(
     detail: string,
     waitFor: string,
     about: Step['about'] = 'surface',
+    m2 = whole,
   ): void => {
     steps.push({
       id: id(step),
       kind: 'paint',
       about,
       title: `${names}: ${title}`,
-      detail: `${detail} ${amount(what.mlPerM2 * times, whole)}`.trim(),
+      detail: `${detail} ${amount(what.mlPerM2 * times, m2)}`.trim(),
       partId: own.id,
-      ...coated(what.mlPerM2 * times, whole),
-      workMin: Math.ceil((what.workMin * copies + what.minPerM2 * whole) * times),
+      ...coated(what.mlPerM2 * times, m2),
+      workMin: Math.ceil((what.workMin * copies + what.minPerM2 * m2) * times),
       waitMin: what.dryMin,
       waitFor,
       after: previous(),
@@ -166,16 +199,27 @@ export function finishSteps(
     });
   };
   if (whole > 0) {
-    if (recipe.colours > 0)
+    if (schemed ? base : recipe.colours > 0)
       paint(
         'paint',
         paints.base,
         1,
-        'paint the base colour',
-        'Two thin coats rather than one thick.',
+        base ? `paint it ${base.name}` : 'paint the base colour',
+        `${base ? `${colourName(base.colour)} (${base.colour}). ` : ''}Two thin coats rather than one thick.`,
         'paint dry',
       );
-    if (recipe.colours > 1)
+    for (const [i, colour] of others.entries())
+      paint(
+        `colour-${i + 1}`,
+        { ...paints.base, workMin: paints.detail.workMin },
+        1,
+        `paint ${colour.on.join(', ')} ${colour.name}`,
+        `${colour.surface === 'metallic' ? 'Metal goes over black, dry through. ' : ''}${colourName(colour.colour)} (${colour.colour}). Mask what keeps its colour: low-tack tape pressed down at its edge.`,
+        'paint dry',
+        'surface',
+        colour.areaMm2 / 1e6,
+      );
+    if (recipe.colours > 1 && !schemed)
       paint(
         'colours',
         paints.detail,

@@ -5,7 +5,7 @@ export { calendarOf, DAY, loudHours, type Calendar } from './calendar';
 export { floats, type Float } from './criticalPath';
 export { schedule, scheduleTime, wallMinute, type Schedule, type Slot } from './schedule';
 export { workFactor, workKinds, type WorkKind } from './workKinds';
-export type { Step, StepAbout } from './step';
+export { handlesPieces, type Step, type StepAbout } from './step';
 export { buildSteps, stepTime } from './steps';
 export {
   atShopPace,

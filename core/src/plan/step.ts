@@ -32,6 +32,20 @@ export type StepAbout =
   | 'worn'
   | 'build';
 
+const handled = new Set<StepAbout>([
+  'pieces',
+  'bevels',
+  'folds',
+  'darts',
+  'laid',
+  'lining',
+  'seams',
+  'attached',
+]);
+
+/** Whether a step takes pieces in hand, so that it helps to name them. */
+export const handlesPieces = ({ about }: Pick<Step, 'about'>): boolean => handled.has(about);
+
 /** One thing to do. */
 export interface Step {
   id: string;

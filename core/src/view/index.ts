@@ -6,6 +6,8 @@ export { type Raster, rasterOf, visibleIn } from './raster';
 export { regionsOf } from './regions';
 export { figureToScene, isBehind, toScene } from './scene';
 export { type PixelPicture, shadedPicture, type Tone } from './shaded';
+export { partPicture } from './partPicture';
 export { OTHER, placed, type Shown, shownAt, shownOf } from './shown';
 export { inks, pathOf, svgBody, svgOf } from './svg';
+export { coatOf, rgbOf, surfaceTones, toneIn } from './tones';
 export { visibleRuns } from './visibleLines';

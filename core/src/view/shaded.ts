@@ -1,6 +1,7 @@
 import type { Eye } from './eye';
 import type { Frame } from './frame';
-import { rasterOf } from './raster';
+import type { WornLook } from '../document';
+import { type Raster, rasterOf } from './raster';
 import type { Shown } from './shown';
 
 /** How a surface looks: its colour, how glossy it is, and how much of a metal; 0 to 1. */
@@ -44,12 +45,49 @@ function lit({ rgb, gloss, metal }: Tone, n: Way): [number, number, number] {
   ];
 }
 
-/** A picture of what is shown, each thing in its own tone, on nothing. */
+/** How far to either side a face is compared with itself, pixels. */
+const NEXT = 2;
+/** Bends as sharp as this show wear in full. */
+const SHARP = 0.7;
+
+/** How a face bends at a pixel: above nought outwards, as at an edge, below inwards, as in a crease; −1 to 1. */
+function bendAt({ width, height, of, near, normal }: Raster, pixel: number, reachMm: number): number {
+  const x = pixel % width;
+  const y = (pixel - x) / width;
+  if (x < NEXT || y < NEXT || x >= width - NEXT || y >= height - NEXT) return 0;
+  const apart = (a: number, b: number, axis: 0 | 1): number => {
+    if (of[a]! < 0 || of[b]! < 0 || Math.abs(near[a]! - near[b]!) > reachMm) return 0;
+    return normal[a * 3 + axis]! - normal[b * 3 + axis]!;
+  };
+  const bend = apart(pixel + NEXT, pixel - NEXT, 0) + apart(pixel - NEXT * width, pixel + NEXT * width, 1);
+  return Math.max(-1, Math.min(1, bend / SHARP));
+}
+
+/** Worn light: edges brighter, creases darker, dust rising from below; scratches are not seen at this size. */
+function worn(
+  light: [number, number, number],
+  bend: number,
+  low: number,
+  { edges, creases, dust }: WornLook,
+): [number, number, number] {
+  const bright = edges * Math.max(0, bend) * 0.75;
+  const dark = creases * Math.max(0, -bend) * 0.8;
+  const grey = dust * Math.max(0, low - 0.45) * 0.9;
+  return light.map((c, k) => {
+    const edge = (c + (205 - c) * bright) * (1 - dark);
+    return edge + (DUST[k]! - edge) * grey;
+  }) as [number, number, number];
+}
+
+const DUST = [150, 140, 122];
+
+/** A picture of what is shown, each thing in its own tone, on nothing; worn as is asked. */
 export function shadedPicture(
   shown: readonly Shown[],
   toneOf: (shown: Shown) => Tone,
   eye: Eye,
   frame: Frame,
+  wear?: WornLook,
 ): PixelPicture {
   const fine: Frame = {
     ...frame,
@@ -70,11 +108,14 @@ export function shadedPicture(
           const index = raster.of[pixel]!;
           if (index < 0) continue;
           const { normal } = raster;
-          const light = lit(tones[index]!, [
+          const plain = lit(tones[index]!, [
             normal[pixel * 3]!,
             normal[pixel * 3 + 1]!,
             normal[pixel * 3 + 2]!,
           ]);
+          const light = wear
+            ? worn(plain, bendAt(raster, pixel, 12 / fine.pxPerMm), y / frame.height, wear)
+            : plain;
           light.forEach((c, k) => (sum[k]! += c));
           count++;
         }

@@ -1,7 +1,6 @@
 import { byId, counted, firstOf } from '@fomrik/core/units';
 import type { Part } from '@fomrik/core/document';
 import { nested, type PartReport, sidesOf } from '@fomrik/core/parts';
-import { boundsOf } from '@fomrik/core/geometry';
 import { BookPlus, Copy, Trash2 } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
@@ -9,6 +8,7 @@ import { fold, isFolded } from '../store/folded';
 import { useShownParts } from '../store/version';
 import { selectPart, selectPartToo, useSelected } from '../store/selection';
 import { useView } from '../store/view';
+import { PartPicture } from '../parts/PartPicture';
 import { LongList } from '../parts/LongList';
 import { WearerOutline } from '../parts/WearerOutline';
 import { AddPart } from './AddPart';
@@ -16,27 +16,6 @@ import { keepPart } from './keptParts';
 import { copyPart, removePart } from './partActions';
 import { VersionChoice } from './VersionChoice';
 import { Said } from '../parts/Said';
-
-/** A part in its own proportions with its foam as the lip along the lower right. */
-function Silhouette({ made, small }: { made: PartReport; small: boolean }) {
-  const b = boundsOf(made.silhouette);
-  const pad = 14;
-  const points = made.silhouette.map((p) => `${p.x},${-p.y}`).join(' ');
-  const lip = made.foam.thicknessMm.value;
-  return (
-    <svg
-      viewBox={`${b.minX - pad} ${-b.maxY - pad} ${b.maxX - b.minX + 2 * pad + lip} ${b.maxY - b.minY + 2 * pad + lip}`}
-      className={small ? 'h-12 w-full' : 'h-20 w-full'}
-      aria-hidden
-    >
-      <polygon points={points} transform={`translate(${lip} ${lip})`} fill="#7d8889" />
-      <polygon points={points} fill="var(--color-foam)" stroke="var(--color-pen)" strokeWidth={2} />
-      {made.items.some((i) => i.lamp) && (
-        <circle cx={0} cy={-(b.minY + b.maxY) / 2} r={9} fill="var(--color-marigold)" />
-      )}
-    </svg>
-  );
-}
 
 /** What it is made of, in a word. */
 function sheetWords(part: Part, report: PartReport | undefined): string {
@@ -93,7 +72,7 @@ export function Rack() {
                 }
                 className={`w-full border-l-4 px-1 py-1.5 text-left ${here ? 'border-teal bg-wash' : also.includes(part.id) ? 'border-teal' : 'border-transparent'}`}
               >
-                {report && <Silhouette made={report} small={docParts.length > 3} />}
+                {report && <PartPicture made={report} small={docParts.length > 3} />}
                 <span className="block truncate font-medium">{part.name}</span>
                 <span className="block text-[12px] text-soft">
                   {letters?.[part.id] && `${letters[part.id]} · `}

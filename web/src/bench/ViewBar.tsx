@@ -6,16 +6,29 @@ import { toggle, useView } from '../store/view';
 /** What is laid over a picture, each with a key; only what this part has. */
 export function ViewBar({ made, on }: { made: PartReport; on: 'solid' | 'flat' }) {
   const view = useView(
-    useShallow(({ figureOpen, darkOpen, gapOpen, sightOpen, ringsOpen, stretchOpen, legendOpen, snaps }) => ({
-      figureOpen,
-      darkOpen,
-      gapOpen,
-      sightOpen,
-      ringsOpen,
-      stretchOpen,
-      legendOpen,
-      snaps,
-    })),
+    useShallow(
+      ({
+        figureOpen,
+        darkOpen,
+        finishOpen,
+        gapOpen,
+        sightOpen,
+        ringsOpen,
+        stretchOpen,
+        legendOpen,
+        snaps,
+      }) => ({
+        figureOpen,
+        darkOpen,
+        finishOpen,
+        gapOpen,
+        sightOpen,
+        ringsOpen,
+        stretchOpen,
+        legendOpen,
+        snaps,
+      }),
+    ),
   );
   const hasGap = (made.wear?.standOff.length ?? 0) > 0;
   const solid = [
@@ -33,6 +46,7 @@ export function ViewBar({ made, on }: { made: PartReport; on: 'solid' | 'flat' }
       title: 'Openings and what must pass (O)',
       has: made.clearances.length > 0,
     },
+    { key: 'finishOpen', label: 'Finished', title: 'The solid in its colours (C)', has: true },
     {
       key: 'darkOpen',
       label: 'In the dark',

@@ -8,6 +8,7 @@ import { Crumbs } from './Crumbs';
 import { DrawLines } from './DrawLines';
 import { FeatureGroup } from './FeatureGroup';
 import { Figures } from './Figures';
+import { FinishGroup } from './FinishGroup';
 import { FormGroups } from './FormGroups';
 import { Group } from './Group';
 import { Noticed } from './Noticed';
@@ -64,6 +65,7 @@ function PartGroups({
       )}
       <FormGroups {...about} open={shaping} />
       <FoamGroup {...about} open={shaping} />
+      <FinishGroup {...features} open={false} />
       <AttachGroup {...about} open={shaping && part.mount.to === 'part'} />
       {hasPieces && (
         <FeatureGroup

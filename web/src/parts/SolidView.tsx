@@ -1,6 +1,7 @@
 import { byId, itemAt } from '@fomrik/core/units';
 import { type Body, type Zone, zoneInfo } from '@fomrik/core/body';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
+import type { Scheme } from '@fomrik/core/document';
 import type { Mesh, Vec3 } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
@@ -12,6 +13,7 @@ import { bodyWorker } from '../workers/bodyClient';
 import type { Dimension } from '@fomrik/core/dimensions';
 import { DimensionLayer } from './DimensionLayer';
 import { Eye } from './Eye';
+import { Finished } from './Finished';
 import { EyeBar } from './EyeBar';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
@@ -30,6 +32,7 @@ function Scene({
   overlays,
   wires,
   dark = false,
+  finished,
   played,
   onPoint,
   onPick,
@@ -74,7 +77,10 @@ function Scene({
           <meshLambertMaterial color={dark ? '#121615' : '#d9cfc4'} side={DoubleSide} />
         </mesh>
       ))}
-      <mesh geometry={extras}>
+      {finished && (
+        <Finished made={made} scheme={finished.scheme} foam={foam} extras={extras} place={place} />
+      )}
+      <mesh geometry={extras} visible={!finished}>
         <meshLambertMaterial color={dark ? '#15191a' : '#6f7a7e'} side={DoubleSide} />
       </mesh>
       {others && (
@@ -114,12 +120,13 @@ function Scene({
         })}
       >
         <meshLambertMaterial
+          colorWrite={!finished}
           color={dark ? '#15191a' : '#566065'}
 
           side={DoubleSide}
           transparent={seeThrough === true && !dark}
           opacity={seeThrough && !dark ? 0.55 : 1}
-          depthWrite={!seeThrough || dark}
+          depthWrite={(!seeThrough || dark) && !finished}
         />
       </mesh>
       {lines.map((l) => (
@@ -202,6 +209,8 @@ interface SolidViewProps {
   wires?: readonly (readonly Vec3[])[];
   /** In the dark: nothing but what is lit is seen. */
   dark?: boolean;
+  /** In its finish: its colours, or bare foam where it has none. */
+  finished?: { scheme: Scheme | undefined } | undefined;
   /** What is played on its lamps, in the dark. */
   played?: readonly Played[];
   /** The point of the shell under the pointer, in the form's space. */

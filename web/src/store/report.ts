@@ -2,7 +2,9 @@ import type { BuildDoc, CutPlan, Feature } from '@fomrik/core/document';
 import type { Page } from '@fomrik/core/pattern';
 import type { FittedLights, LightsAsked, Report, StartAsked } from '@fomrik/core/report';
 import type { Result } from '@fomrik/core/units';
+import type { Drawing } from '@fomrik/core/view';
 import { create } from 'zustand';
+import type { PartPicture } from '../workers/derive';
 import { DeriveClient } from '../workers/deriveClient';
 import { useBuild } from './build';
 import { shownDoc } from './version';
@@ -58,6 +60,16 @@ useView.subscribe((view, before) => {
 
 /** The pages the report's pieces print on. */
 export const askPages = (cut: CutPlan): Promise<Page[]> => client.pages(cut);
+
+/** The picture of a step of the open build. */
+export const askStepPicture = (stepId: string): Promise<Drawing | undefined> => client.stepPicture(stepId);
+
+/** Small pictures of parts of the open build, in their finish. */
+export const askPartPictures = (
+  partIds: readonly string[],
+  width: number,
+  height: number,
+): Promise<PartPicture[]> => client.partPictures(partIds, width, height);
 
 /** A new detail of the open build that fits its part, or why none does. */
 export const askStart = (asked: StartAsked): Promise<Result<Feature>> =>

@@ -35,6 +35,8 @@ interface View {
   figureOpen: boolean;
   /** Nothing seen but what is lit. */
   darkOpen: boolean;
+  /** The solid in its finish. */
+  finishOpen: boolean;
   /** From where a solid is looked at, and how often that was asked: asking again frames it anew. */
   eye: { from: EyeFrom; asked: number };
   /** Groups of the inspector that were opened or folded by hand, by their name. */
@@ -107,6 +109,7 @@ export const useView = create<View>()(
       ringsOpen: false,
       figureOpen: false,
       darkOpen: false,
+      finishOpen: false,
       eye: { from: 'turned', asked: 0 },
       groups: {},
       drawers: isTall() ? { shape: 'trial', inside: 'circuit' } : { shape: '', inside: '' },
@@ -178,6 +181,7 @@ type Switch =
   | 'ringsOpen'
   | 'figureOpen'
   | 'darkOpen'
+  | 'finishOpen'
   | 'snaps';
 
 export const toggle = (key: Switch): void => {

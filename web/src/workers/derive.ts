@@ -9,6 +9,9 @@ import {
   startIn,
   startLightsIn,
 } from '@fomrik/core/report';
+import { stepPicture } from '@fomrik/core/stepPicture';
+import { byId } from '@fomrik/core/units';
+import { type Drawing, partPicture, type PixelPicture } from '@fomrik/core/view';
 import { createSender, type PartialReport } from './partial';
 
 let previous: BuildDoc | undefined;
@@ -34,6 +37,19 @@ export const derive = {
   },
   /** The pages the build last derived prints on. */
   pages: (cut: CutPlan): Page[] => (report ? planPages(printedPieces(report), cut) : []),
+  /** The picture of a step of the build last derived. */
+  stepPicture(stepId: string): Drawing | undefined {
+    const step = report && byId(report.steps, stepId);
+    return step && stepPicture(step, report!);
+  },
+  /** Small pictures of parts of the build last derived, in their finish; those that are not known yet are left out. */
+  partPictures(partIds: readonly string[], width: number, height: number): PartPicture[] {
+    const { parts = [] } = previous ?? {};
+    return partIds.flatMap((id) => {
+      const made = report && byId(report.parts, id);
+      return made ? [{ id, picture: partPicture(made, byId(parts, id)?.scheme, width, height) }] : [];
+    });
+  },
   /** A new detail that fits a part. */
   startIn: (doc: BuildDoc, asked: StartAsked) => startIn(doc, asked),
   /** A first light that fits a part; names that are taken are not given again. */
@@ -47,5 +63,10 @@ export const derive = {
     return startLightsIn(doc, partId, free, asked);
   },
 };
+
+export interface PartPicture {
+  id: string;
+  picture: PixelPicture;
+}
 
 export type DeriveApi = typeof derive;

@@ -2,9 +2,10 @@ import { firstParts, type BuildDoc, type CutPlan, type Feature } from '@fomrik/c
 import type { Page } from '@fomrik/core/pattern';
 import type { FittedLights, LightsAsked, Report, StartAsked } from '@fomrik/core/report';
 import type { Result } from '@fomrik/core/units';
+import type { Drawing } from '@fomrik/core/view';
 import { todayIso } from '../store/today';
 import { coreWorker } from './coreWorker';
-import type { DeriveApi } from './derive';
+import type { DeriveApi, PartPicture } from './derive';
 import { createReceiver } from './partial';
 import { Stopped, WorkerFault } from './workerOf';
 
@@ -63,6 +64,16 @@ export class DeriveClient {
   /** The pages of the newest answer. */
   pages(cut: CutPlan): Promise<Page[]> {
     return this.worker.api.pages(cut);
+  }
+
+  /** The picture of a step of the newest answer. */
+  stepPicture(stepId: string): Promise<Drawing | undefined> {
+    return this.worker.api.stepPicture(stepId);
+  }
+
+  /** Small pictures of parts of the newest answer. */
+  partPictures(partIds: readonly string[], width: number, height: number): Promise<PartPicture[]> {
+    return this.worker.api.partPictures(partIds, width, height);
   }
 
   /** A new detail that fits a part, or why none does. */

@@ -20,6 +20,7 @@ import type { Known } from '../known';
 import { mountRule } from './mount';
 import { chosenBy, kindsRule, paramsRule } from './params';
 import { type Place, placeOf } from './place';
+import { schemeRule } from './scheme';
 import type { Params } from './value';
 
 /** A lamination of more layers is several parts. */
@@ -117,6 +118,7 @@ export const partRule = (known: Known) => {
       darts: list(pieceDartsRule, { most: 100, unique: 'pieceId' }),
       beneath: optional(beneathRule),
       finish: optional(finishRule),
+      scheme: optional(schemeRule),
     }),
     mountFits(known),
   );

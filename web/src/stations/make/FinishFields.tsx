@@ -56,20 +56,24 @@ export function FinishFields({ partId }: { partId: string }) {
         whole
         onChange={(sealCoats) => set({ sealCoats })}
       />
-      <NumberField
-        label="Colours"
-        value={recipe.colours}
-        range={[0, 12]}
-        whole
-        onChange={(colours) => set({ colours })}
-        help="The base one among them."
-      />
-      <ChoiceField
-        label="Weathering"
-        value={recipe.weathering}
-        choices={weatherings}
-        onChange={(weathering) => set({ weathering })}
-      />
+      {part.scheme === undefined && (
+        <NumberField
+          label="Colours"
+          value={recipe.colours}
+          range={[0, 12]}
+          whole
+          onChange={(colours) => set({ colours })}
+          help="The base one among them."
+        />
+      )}
+      {part.scheme === undefined && (
+        <ChoiceField
+          label="Weathering"
+          value={recipe.weathering}
+          choices={weatherings}
+          onChange={(weathering) => set({ weathering })}
+        />
+      )}
       <NumberField
         label="Coats of clear"
         value={recipe.clearCoats}

@@ -1,7 +1,7 @@
 import { cautionNames, cautions } from '@fomrik/core/materials';
 import { scheduleTime, type Slot, type Step, stepTime, workKinds } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
-import { byId, trimNumber, findIn } from '@fomrik/core/units';
+import { trimNumber, findIn } from '@fomrik/core/units';
 import { format, isSameDay } from 'date-fns';
 import { DoorClosed, Hourglass, TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -11,7 +11,7 @@ import { useBuild } from '../../store/build';
 import { clockMs, pressClock, useWorkClock } from '../../store/workClock';
 import { DryingTimer } from './DryingTimer';
 import { FinishFields } from './FinishFields';
-import { StepPieces } from './StepPieces';
+import { StepPicture } from './StepPicture';
 import { BarReading } from './BarReading';
 import { FitReading } from './FitReading';
 import { FoamReading } from './FoamReading';
@@ -48,7 +48,6 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
     (other) => done[other] === undefined && report.steps.some((s) => s.id === other),
   );
   const finished = done[step.id] !== undefined;
-  const about = byId(report.parts, step.partId);
   const learned = report.constants[workKinds[step.kind].teaches].readings;
   const finish = (): void => {
     const typed = minutesOf(took);
@@ -70,7 +69,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
       {slot && <When slot={slot} report={report} />}
       <h2 className="mt-1 text-[30px] leading-tight">{said(step.title)}</h2>
       <p className="mt-2 max-w-2xl text-[21px] leading-snug">{said(step.detail)}</p>
-      {about && step.about && <StepPieces made={about} about={step.about} />}
+      <StepPicture step={step} />
       <p className="mt-2 flex items-center gap-2 text-[17px]">
         <Hourglass size={18} aria-hidden /> {stepTime(step)}
         {step.hands === 2 && ' · wants two people'}

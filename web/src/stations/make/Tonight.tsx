@@ -1,6 +1,6 @@
 import { pieceCode } from '@fomrik/core/pattern';
 import { templatesOf } from '@fomrik/core/parts';
-import { DAY, scheduleTime } from '@fomrik/core/plan';
+import { DAY, handlesPieces, scheduleTime } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
 import { byId, printMinutes, firstOf, lastOf, findIn } from '@fomrik/core/units';
 import { format } from 'date-fns';
@@ -49,7 +49,7 @@ export function Tonight({ report, onOpen }: { report: Report; onOpen: (stepId: s
                     then {printMinutes(step.waitMin)} {step.waitFor}, until {at(slot.readyMin, 'EEE HH:mm')}
                   </span>
                 )}
-                {part && step.about && (
+                {part && handlesPieces(step) && (
                   <span className="block text-[14px] text-soft">
                     {templatesOf(part.pieces)
                       .slice(0, 12)

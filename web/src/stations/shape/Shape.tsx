@@ -173,13 +173,14 @@ function SolidPane({
   dimension,
 }: ShapeOfProps & { dimensions: readonly Dimension[]; dimension: Dimension | undefined }) {
   const body = useReport((s) => s.report!.body);
-  const { gapOpen, sightOpen, ringsOpen, figureOpen, darkOpen, drawing, seam, snaps } = useView(
+  const { gapOpen, sightOpen, ringsOpen, figureOpen, darkOpen, finishOpen, drawing, seam, snaps } = useView(
     useShallow((v) => ({
       gapOpen: v.gapOpen,
       sightOpen: v.sightOpen,
       ringsOpen: v.ringsOpen,
       figureOpen: v.figureOpen,
       darkOpen: v.darkOpen,
+      finishOpen: v.finishOpen,
       drawing: v.drawing,
       seam: v.seam,
       snaps: v.snaps,
@@ -188,17 +189,22 @@ function SolidPane({
   const parts = useReport((s) => s.report!.parts);
   const beside = useMemo(() => besideOf(parts, made.id), [parts, made]);
   const [gapHere, setGapHere] = useState<string | undefined>();
+  const finished = useMemo(
+    () => (finishOpen && !darkOpen ? { scheme: part.scheme } : undefined),
+    [finishOpen, darkOpen, part.scheme],
+  );
   const form = formOf(standardKinds, part.form);
   if (figureOpen) return <FigureBench />;
   // Points of an outline are dragged where it is drawn.
   const outlined = new Set(form.fields.flatMap((f) => (f.type === 'rows' && f.draws ? [f.key] : [])));
   const gripped = dimensions.filter((d) => !outlined.has(String(d.path[0])));
-  const handles = darkOpen
-    ? []
-    : [
-        ...valueHandles(part.id, gripped, { drag, change, end: slideEnd }),
-        ...featureHandles({ part, made, station: 'shape', drag, change, end: dragEnd, snaps }),
-      ];
+  const handles =
+    darkOpen || finishOpen
+      ? []
+      : [
+          ...valueHandles(part.id, gripped, { drag, change, end: slideEnd }),
+          ...featureHandles({ part, made, station: 'shape', drag, change, end: dragEnd, snaps }),
+        ];
   const onPoint = (p: Vec3 | undefined): void => {
     const spot = p && nearestOn(made.surfaces, p);
     const gap = spot && made.wear?.standOff.find((s) => s.pieceId === spot.pieceId)?.gapMm;
@@ -230,6 +236,7 @@ function SolidPane({
         handles={handles}
         dimension={dimension}
         dark={darkOpen}
+        finished={finished}
         {...(beside && { beside })}
         overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
         onDropped={onDropped}

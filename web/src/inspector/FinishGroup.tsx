@@ -1,0 +1,271 @@
+import {
+  bareScheme,
+  type Coat,
+  type Part,
+  type Scheme,
+  type SurfaceLook,
+  surfaceLooks,
+} from '@fomrik/core/document';
+import { colourName } from '@fomrik/core/materials';
+import { drawnPieces, type PartReport } from '@fomrik/core/parts';
+import { counted } from '@fomrik/core/units';
+import type { Draft } from 'immer';
+import { Plus, X } from 'lucide-react';
+import { useId } from 'react';
+import { ChoiceField } from '../parts/ChoiceField';
+import { featureName } from '../parts/featureName';
+import { useBuild } from '../store/build';
+import { useSelected } from '../store/selection';
+import { Group } from './Group';
+
+interface FinishGroupProps {
+  part: Part;
+  made: PartReport;
+  change: (recipe: (part: Draft<Part>) => void) => void;
+  open: boolean;
+}
+
+/** What most of a part is painted when colours are first chosen. */
+const FIRST: Coat = { colour: '#51657a', surface: 'satin' };
+const ACCENT: Coat = { colour: '#e0a323', surface: 'metallic' };
+
+const surfaceWords: Record<SurfaceLook, string> = {
+  matt: 'matt',
+  satin: 'satin',
+  gloss: 'gloss',
+  metallic: 'metallic',
+  pearl: 'pearl',
+  bare: 'bare foam',
+  leather: 'leather',
+  wood: 'wood grain',
+};
+
+const wears: { key: keyof Scheme['wear']; label: string }[] = [
+  { key: 'creases', label: 'Dark wash in creases' },
+  { key: 'edges', label: 'Bright edges' },
+  { key: 'dust', label: 'Dust from below' },
+  { key: 'scratches', label: 'Scratches' },
+];
+
+/** The colours of a part, how they take the light, and its wear: coats, amounts, steps and pictures follow. */
+export function FinishGroup({ part, made, change, open }: FinishGroupProps) {
+  const { scheme } = part;
+  const set = (recipe: (scheme: Draft<Scheme>) => void): void =>
+    change((p) => {
+      p.scheme ??= structuredClone({ ...bareScheme, base: FIRST }) as Draft<Scheme>;
+      recipe(p.scheme);
+    });
+  const holds = scheme
+    ? [scheme.base, ...scheme.areas].map((c) => colourName(c.colour)).join(', ')
+    : 'no colours yet';
+  return (
+    <Group title="Finish" open={open} holds={holds}>
+      {scheme ? (
+        <Colours part={part} made={made} scheme={scheme} set={set} change={change} />
+      ) : (
+        <>
+          <p className="text-[13px] text-soft">
+            Choose colours: the finished picture, coats, masks, amounts and steps follow.
+          </p>
+          <button type="button" className="btn" onClick={() => set(() => undefined)}>
+            Choose colours
+          </button>
+        </>
+      )}
+      <FromOther part={part} change={change} />
+    </Group>
+  );
+}
+
+function Colours({
+  part,
+  made,
+  scheme,
+  set,
+  change,
+}: Omit<FinishGroupProps, 'open'> & { scheme: Scheme; set: (recipe: (s: Draft<Scheme>) => void) => void }) {
+  const chosen = useSelected((s) => s.featureIds[0]);
+  const edge = useSelected((s) => s.edge?.pieceId);
+  const pieces = drawnPieces(made).filter((p) => p.role === 'shell');
+  const details = part.features.filter((f) => made.extraRuns.some((r) => r.id === f.id));
+  const things = [
+    ...pieces.map((p) => ({ value: p.id, label: p.name })),
+    ...details.map((f) => ({ value: f.id, label: featureName(f, part.features) })),
+  ];
+  const free = things.find((t) => scheme.areas.every((a) => a.id !== t.value));
+  const wanted = [chosen, edge].find((id) => things.some((t) => t.value === id)) ?? free?.value;
+  const of = (id: string): 'piece' | 'detail' => (details.some((f) => f.id === id) ? 'detail' : 'piece');
+  return (
+    <>
+      <CoatFields
+        label="Most of it"
+        coat={scheme.base}
+        onChange={(coat) => set((s) => void (s.base = coat))}
+      />
+      {scheme.areas.map((area, i) => (
+        <div key={i} className="mt-1 border-t border-hair pt-1">
+          <div className="flex items-end gap-1">
+            <div className="min-w-0 flex-1">
+              <ChoiceField
+                label={`Area ${i + 1}`}
+                value={area.id}
+                choices={
+                  things.some((t) => t.value === area.id)
+                    ? things
+                    : [{ value: area.id, label: `${area.id} (gone)` }, ...things]
+                }
+                onChange={(id) => set((s) => void Object.assign(s.areas[i]!, { id, of: of(id) }))}
+              />
+            </div>
+            <button
+              type="button"
+              className="tiny"
+              aria-label={`Remove area ${i + 1}`}
+              title={`Remove area ${i + 1}`}
+              onClick={() => set((s) => void s.areas.splice(i, 1))}
+            >
+              <X size={15} aria-hidden />
+            </button>
+          </div>
+          <CoatFields
+            label={`Colour of area ${i + 1}`}
+            coat={area}
+            onChange={(coat) => set((s) => void Object.assign(s.areas[i]!, coat))}
+          />
+        </div>
+      ))}
+      <div className="mt-1 flex flex-wrap gap-1">
+        <button
+          type="button"
+          className="btn"
+          disabled={wanted === undefined}
+          onClick={() => wanted && set((s) => void s.areas.push({ of: of(wanted), id: wanted, ...ACCENT }))}
+        >
+          <Plus size={14} aria-hidden /> Another colour
+        </button>
+        <button type="button" className="btn" onClick={() => change((p) => void delete p.scheme)}>
+          No colours
+        </button>
+      </div>
+      <h4 className="head mt-2">Wear</h4>
+      {wears.map(({ key, label }) => (
+        <Slider
+          key={key}
+          label={label}
+          value={scheme.wear[key]}
+          onChange={(value) => set((s) => void (s.wear[key] = value))}
+        />
+      ))}
+    </>
+  );
+}
+
+/** A colour and how it takes the light. */
+function CoatFields({
+  label,
+  coat,
+  onChange,
+}: {
+  label: string;
+  coat: Coat;
+  onChange: (coat: Coat) => void;
+}) {
+  const id = useId();
+  return (
+    <div className="field">
+      <label htmlFor={id} className="label block leading-tight">
+        {label}
+      </label>
+      <div className="flex items-center gap-1">
+        <input
+          id={id}
+          type="color"
+          value={coat.colour}
+          title={`${colourName(coat.colour)}, ${coat.colour}`}
+          className="h-8 w-10 shrink-0 cursor-pointer border border-hair bg-leaf p-0.5"
+          onChange={(e) => onChange({ surface: coat.surface, colour: e.target.value.toLowerCase() })}
+        />
+        <select
+          className="box min-w-0 flex-1"
+          aria-label={`${label}: surface`}
+          value={coat.surface}
+          onChange={(e) => {
+            const surface = surfaceLooks.find((s) => s === e.target.value);
+            if (surface) onChange({ colour: coat.colour, surface });
+          }}
+        >
+          {surfaceLooks.map((s) => (
+            <option key={s} value={s}>
+              {surfaceWords[s]}
+            </option>
+          ))}
+        </select>
+      </div>
+      <p className="field-note">
+        {colourName(coat.colour)} {coat.colour}
+      </p>
+    </div>
+  );
+}
+
+function Slider({ label, value, onChange }: { label: string; value: number; onChange: (v: number) => void }) {
+  const id = useId();
+  return (
+    <div className="flex min-h-8 items-center gap-2">
+      <label htmlFor={id} className="label min-w-0 flex-1 leading-tight">
+        {label}
+      </label>
+      <input
+        id={id}
+        type="range"
+        min={0}
+        max={1}
+        step={0.05}
+        value={value}
+        className="w-28"
+        aria-valuetext={`${Math.round(value * 100)} %`}
+        onChange={(e) => onChange(Number(e.target.value))}
+      />
+      <span className="w-10 text-right text-[12.5px] text-soft">{Math.round(value * 100)} %</span>
+    </div>
+  );
+}
+
+/** Takes the colours of another part, as far as its areas are here too; or gives these to every part. */
+function FromOther({ part, change }: Pick<FinishGroupProps, 'part' | 'change'>) {
+  const others = useBuild((s) => s.doc.parts).filter((p) => p.id !== part.id);
+  const update = useBuild((s) => s.update);
+  const painted = others.filter((p) => p.scheme);
+  const { scheme } = part;
+  return (
+    <div className="mt-1 grid gap-1">
+      {painted.length > 0 && (
+        <ChoiceField
+          label="Colours of another part"
+          value=""
+          choices={[{ value: '', label: 'choose…' }, ...painted.map((p) => ({ value: p.id, label: p.name }))]}
+          onChange={(id) => {
+            const from = painted.find((p) => p.id === id)?.scheme;
+            if (from)
+              change((p) => void (p.scheme = { ...structuredClone(from), areas: [] } as Draft<Scheme>));
+          }}
+        />
+      )}
+      {scheme && others.length > 0 && (
+        <button
+          type="button"
+          className="btn justify-self-start"
+          onClick={() =>
+            update((d) => {
+              for (const p of d.parts)
+                if (p.id !== part.id)
+                  p.scheme = { ...structuredClone(scheme), areas: p.scheme?.areas ?? [] } as Draft<Scheme>;
+            })
+          }
+        >
+          Give all {counted(others.length + 1, 'part')} these colours
+        </button>
+      )}
+    </div>
+  );
+}
