@@ -9,15 +9,19 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 
-/** `fomrik derive FILE --out DIR [--json]`: everything the browser can download, without a browser. */
+/** `fomrik derive FILE --out DIR [--json] [--book]`: everything the browser can download, without a browser. */
 function usage(message: string): never {
-  console.error(`${message}\nUsage: ./fomrik derive FILE --out DIR [--json]`);
+  console.error(`${message}\nUsage: ./fomrik derive FILE --out DIR [--json] [--book]`);
   process.exit(2);
 }
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { out: { type: 'string' }, json: { type: 'boolean', default: false } },
+  options: {
+    out: { type: 'string' },
+    json: { type: 'boolean', default: false },
+    book: { type: 'boolean', default: false },
+  },
 });
 const [file] = positionals;
 if (!file || !values.out) usage('Name a build file and a folder for the results.');
@@ -36,7 +40,7 @@ const printFont: FontSource = (name) => readFile(createRequire(import.meta.url).
 const build = read.value;
 const report = derive(build);
 mkdirSync(values.out, { recursive: true });
-const files = offeredExports(build, report);
+const files = offeredExports(build, report).filter((f) => f.slow !== true || values.book);
 const source: ExportSource = {
   doc: build,
   report,

@@ -1,2 +1,3 @@
+export { finishedPicture } from './finishedPicture';
 export { type Pictured, stepPicture } from './stepPicture';
 export { wornPicture } from './wornPicture';

@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import { derive } from './derive';
+import { files } from './files';
 import { inside } from './inside';
 import { ready } from './ready';
 
 /** The whole of core in one script, fetched once: a thread of it works out the build, others search or plan beside it. */
-expose({ ...derive, ...inside, ...ready });
+expose({ ...derive, ...files, ...inside, ...ready });

@@ -25,6 +25,8 @@ export interface FileExport {
   type: string;
   /** Whether it would have something in it; always, when left out. */
   when?: (doc: BuildDoc, report: Report) => boolean;
+  /** It takes a while: made only where it is asked for. */
+  slow?: true;
   /** Fetches what makes it. */
   load: () => Promise<(source: ExportSource) => Contents | Promise<Contents>>;
 }

@@ -133,4 +133,16 @@ export const fileExports = [
       return ({ doc, report, font }) => eventCardPdf(doc, report, font);
     },
   },
+  {
+    id: 'book.pdf',
+    label: 'Build book, PDF',
+    about: 'the whole plan, every step with its picture',
+    type: PDF,
+    when: (_, report) => report.parts.length > 0,
+    slow: true,
+    load: async () => {
+      const { buildBook } = await import('../book/buildBook');
+      return ({ doc, report, unit, font }) => buildBook({ doc, report, unit }, font);
+    },
+  },
 ] as const satisfies readonly FileExport[];

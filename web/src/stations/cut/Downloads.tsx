@@ -2,7 +2,7 @@ import chinese from '@expo-google-fonts/zcool-kuaile/400Regular/ZCOOLKuaiLe_400R
 import japanese from '@expo-google-fonts/kosugi/Kosugi_400Regular.ttf?url';
 import korean from '@expo-google-fonts/gowun-dodum/400Regular/GowunDodum_400Regular.ttf?url';
 import plain from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url';
-import { type FileExport, makeExport, offeredExports } from '@fomrik/core/files/exports';
+import { type ExportId, type FileExport, makeExport, offeredExports } from '@fomrik/core/files/exports';
 import type { FontName } from '@fomrik/core/files/pdf/fonts';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
@@ -12,16 +12,16 @@ import { ExportBuild } from '../../shelf/ExportBuild';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
+import { fileWorker } from '../../workers/fileClient';
+import { printFont } from '../../workers/files';
 import { saveFile } from './saveFile';
 
 const fontUrls: Record<FontName, string> = { plain, japanese, chinese, korean };
 
-/** A font of printed pages, as this application serves it. */
-async function printFont(name: FontName): Promise<Uint8Array> {
-  const answer = await fetch(fontUrls[name]);
-  if (!answer.ok) throw new Error('a font of the pages could not be fetched.');
-  return new Uint8Array(await answer.arrayBuffer());
-}
+/** Where fonts are, wherever it is asked from. */
+const fonts = Object.fromEntries(
+  Object.entries(fontUrls).map(([name, url]) => [name, new URL(url, window.location.href).href]),
+) as Record<FontName, string>;
 
 /** One file, made in this browser from the present state. */
 export function DownloadButton({ file }: { file: FileExport }) {
@@ -33,12 +33,11 @@ export function DownloadButton({ file }: { file: FileExport }) {
     setBusy(true);
     try {
       const { unit } = useView.getState();
-      saveFile(
-        await makeExport(file, { doc, report, stamp: new Date(), font: printFont, unit }),
-        id,
-        type,
-        doc.name,
-      );
+      const stamp = new Date();
+      const made = file.slow
+        ? await fileWorker.file(doc, id as ExportId, { unit, stamp, fonts })
+        : await makeExport(file, { doc, report, stamp, font: (name) => printFont(fonts[name]), unit });
+      saveFile(made, id, type, doc.name);
     } catch (error) {
       toast.error(`Not made: ${(error as Error).message}`);
     } finally {

@@ -1,0 +1,53 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { reportOf } from '../../report/testing/reportOf';
+import { demo } from '../testing/demo';
+import { fontFile } from '../testing/font';
+import { buildBook } from './buildBook';
+
+describe('the build book', function () {
+  this.timeout(120_000);
+  const doc = demo('lampwarden-bracers');
+  const report = reportOf(doc);
+  let bytes: Uint8Array;
+  let text = '';
+  before(async () => {
+    bytes = await buildBook({ doc, report, unit: 'mm' }, fontFile);
+    const file = join(mkdtempSync(join(tmpdir(), 'fomrik-book-')), 'book.pdf');
+    writeFileSync(file, bytes);
+    text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  });
+
+  const squeezed = (words: string): string => words.replace(/\s+/g, '');
+
+  it('has a cover, lists and every step two to a page', async () => {
+    const pdf = await PDFDocument.load(bytes);
+    const pages = pdf.getPageCount();
+    const ofSteps = Math.ceil(report.steps.length / 2);
+    expect(pages).to.be.within(ofSteps + 4, ofSteps + 8);
+    expect(bytes.length).to.be.lessThan(10e6);
+  });
+
+  it('names every step by its number, with its time; every part, measure and thing to buy', () => {
+    const all = squeezed(text);
+    report.steps.forEach((step, i) =>
+      expect(all, step.title).to.include(squeezed(`${i + 1}. ${step.title.slice(0, 24)}`)),
+    );
+    for (const part of report.parts) expect(all).to.include(squeezed(part.name));
+    for (const line of report.cost.filter((l) => l.need > l.have))
+      expect(all, line.what).to.include(squeezed(line.what));
+    for (const word of ['Measures', 'Parts', 'Sheets', 'Shopping', 'Packing', 'Theday', 'Wiring'])
+      expect(all, word).to.include(word);
+  });
+
+  it('says every caution at its step', () => {
+    const all = squeezed(text);
+    const cautions = report.steps.flatMap((s) => s.cautions);
+    expect(cautions.length).to.be.greaterThan(3);
+    expect(all.split('Care,').length - 1).to.equal(cautions.length);
+  });
+});
