@@ -45,7 +45,7 @@ describe('any valid build', function () {
         const took = cpuS() - begun;
         if (took > SLOW_S * doc.parts.length) slow.push(`${what} ${took.toFixed(1)} s`);
         expect(nans(report), what).to.deep.equal([]);
-        for (const of of offeredExports(read.value, report)) {
+        for (const of of offeredExports(read.value, report).filter((e) => !e.slow)) {
           const file = await makeExport(of, { doc: read.value, report, stamp, font: fontFile, unit: 'mm' });
           if (typeof file === 'string')
             expect(words.exec(file)?.[0], `${of.id} of ${what}`).to.equal(undefined);

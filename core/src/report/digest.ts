@@ -7,6 +7,8 @@ export interface Digest {
   steps: number;
   done: number;
   daysToSpare: number;
+  /** A small picture of it in its finish: a PNG as a data URL. */
+  picture?: string;
 }
 
 export const digestOf = (report: Report, doc: BuildDoc): Digest => ({

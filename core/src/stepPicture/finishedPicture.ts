@@ -18,7 +18,7 @@ import {
 /** The wearer is drawn pale and matt. */
 const WEARER: Tone = { rgb: [214, 204, 193], gloss: 0, metal: 0 };
 
-/** A whole build in its finish, on its wearer where anything is worn. */
+/** A whole build in its finish, as large as it goes in, on its wearer where anything is worn. */
 export function finishedPicture(
   body: Body,
   made: readonly PartReport[],
@@ -45,5 +45,11 @@ export function finishedPicture(
   const tones = new Map<Shown, Tone>(shown.map((s) => [s, s.tone]));
   const eye = eyeAt(20, 8);
   const wear = parts.find((p) => p.scheme)?.scheme?.wear;
-  return shadedPicture(shown, (s) => tones.get(s)!, eye, frameOf(shown, eye, width, height), wear);
+  return shadedPicture(
+    shown,
+    (s) => tones.get(s)!,
+    eye,
+    frameOf(own.length > 0 ? own : shown, eye, width, height),
+    wear,
+  );
 }

@@ -2,6 +2,7 @@ export { bestEye } from './bestEye';
 export { type Drawing, drawingOf, type Look, type ToDraw } from './drawing';
 export { type Eye, eyeAlong, eyeAt, seen, usualEye } from './eye';
 export { type Frame, frameOf, inFrame } from './frame';
+export { pngOf, pngUrl } from './pngUrl';
 export { type Raster, rasterOf, visibleIn } from './raster';
 export { regionsOf } from './regions';
 export { figureToScene, isBehind, toScene } from './scene';

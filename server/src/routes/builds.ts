@@ -1,6 +1,6 @@
 import { standardBuildRule } from '@fomrik/core/files/schema';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
-import { object, whole } from '@fomrik/core/rule';
+import { also, matching, object, optional, whole } from '@fomrik/core/rule';
 import { Router, text } from 'express';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
@@ -20,6 +20,9 @@ const MOST_TEXT_MB = 256;
 const createRule = object({ doc: standardBuildRule });
 const saveRule = object({ baseVersion: whole(1, 1e9), doc: standardBuildRule });
 
+/** A small picture as text, letters. */
+const MOST_PICTURE = 200_000;
+
 const tally = whole(0, 1e6);
 const digestRule = object({
   version: tally,
@@ -27,6 +30,11 @@ const digestRule = object({
   steps: tally,
   done: tally,
   daysToSpare: whole(-1e6, 1e6),
+  picture: optional(
+    also(matching(/^data:image\/png;base64,[A-Za-z0-9+/=]+$/), (url) =>
+      url.length > MOST_PICTURE ? `is larger than ${MOST_PICTURE} letters` : undefined,
+    ),
+  ),
 });
 
 const fileName = (name: string): string =>

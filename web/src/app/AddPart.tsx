@@ -1,10 +1,11 @@
 import { resolveBody } from '@fomrik/core/body';
 import type { FormKind } from '@fomrik/core/forms';
-import { formMenu, standardKinds } from '@fomrik/core/parts';
+import { formMenu, newPart, standardKinds } from '@fomrik/core/parts';
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { BegunPicture, typicalWearer } from '../parts/BegunPicture';
 import { FormPicture, outlineOf, sizeMm } from '../parts/FormPicture';
 import { api, type KeptPart } from '../store/api';
 import { useReport } from '../store/report';
@@ -23,7 +24,12 @@ function FormItems({ forms }: { forms: readonly FormKind[] }) {
   const largestMm = Math.max(...drawn.map(({ outline }) => sizeMm(outline)));
   return drawn.map(({ form: { kind, label, summary }, outline }) => (
     <DropdownMenu.Item key={kind} className={`${item} flex gap-2`} onSelect={() => addPart(kind)}>
-      <FormPicture outline={outline} largestMm={largestMm} />
+      <BegunPicture
+        of={kind}
+        parts={() => [newPart('picture', typicalWearer, kind)]}
+        meanwhile={<FormPicture outline={outline} largestMm={largestMm} />}
+        className="size-11 shrink-0"
+      />
       <span>
         <span className="font-medium text-teal">{label}</span>
         <span className="block text-[12px] text-soft">{summary}</span>

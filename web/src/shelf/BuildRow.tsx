@@ -57,14 +57,18 @@ export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged:
   };
   return (
     <article className="flex items-center gap-4 border-t border-hair py-2">
-      <div className="w-20 shrink-0">
-        <WearerOutline
-          zones={build.worn.map(({ zone, side }) => ({
-            zone,
-            sides: sidesOf({ mount: { to: 'wearer', zone, side } }),
-            here: false,
-          }))}
-        />
+      <div className="grid h-24 w-20 shrink-0 place-items-center">
+        {build.digest?.picture ? (
+          <img src={build.digest.picture} alt="" className="max-h-24 max-w-20" />
+        ) : (
+          <WearerOutline
+            zones={build.worn.map(({ zone, side }) => ({
+              zone,
+              sides: sidesOf({ mount: { to: 'wearer', zone, side } }),
+              here: false,
+            }))}
+          />
+        )}
       </div>
       <div className="min-w-0 flex-1">
         {build.broken ? (

@@ -3,6 +3,7 @@ import { formMenu, formOf, newPart, standardKinds } from '@fomrik/core/parts';
 import { partsOfSet, readySets } from '@fomrik/core/sets';
 import type { Part } from '@fomrik/core/document';
 import { useMemo, useState } from 'react';
+import { BegunPicture, typicalWearer } from '../parts/BegunPicture';
 import { FormPicture, outlineOf, sizeMm } from '../parts/FormPicture';
 import { PictureChoice } from '../parts/PictureChoice';
 import { SetPicture } from './SetPicture';
@@ -43,7 +44,14 @@ export function WhatFirst({ first, onChange }: { first: First; onChange: (first:
             value: set.key,
             label: set.label,
             summary: set.summary,
-            picture: <SetPicture parts={parts} body={body} />,
+            picture: (
+              <BegunPicture
+                of={`set ${set.key}`}
+                parts={() => parts}
+                meanwhile={<SetPicture parts={parts} body={body} />}
+                className="h-18 w-18"
+              />
+            ),
           })),
           {
             value: NOTHING,
@@ -71,9 +79,16 @@ export function WhatFirst({ first, onChange }: { first: First; onChange: (first:
               label: f.label,
               summary: f.summary,
               picture: (
-                <FormPicture
-                  outline={outlines.get(f.kind)!}
-                  largestMm={Math.max(...forms.map((o) => sizeMm(outlines.get(o.kind)!)))}
+                <BegunPicture
+                  of={f.kind}
+                  parts={() => [newPart('picture', typicalWearer, f.kind)]}
+                  meanwhile={
+                    <FormPicture
+                      outline={outlines.get(f.kind)!}
+                      largestMm={Math.max(...forms.map((o) => sizeMm(outlines.get(o.kind)!)))}
+                    />
+                  }
+                  className="size-11"
                 />
               ),
             }))}

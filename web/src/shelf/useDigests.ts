@@ -1,6 +1,7 @@
 import { digestOf } from '@fomrik/core/report';
 import { useEffect } from 'react';
 import { api, type BuildSummary } from '../store/api';
+import { SHELF_PX } from '../store/digest';
 import { DeriveClient } from '../workers/deriveClient';
 
 /** So many builds are worked out unasked while the shelf is looked at. */
@@ -17,7 +18,17 @@ export function useDigests(builds: readonly BuildSummary[] | undefined, onTold: 
       (report, doc) => {
         if (gone || report.coarse.length > 0 || report.parts.length < doc.parts.length) return;
         gone = true;
-        api.putDigest(missing.id, missing.version, digestOf(report, doc)).then(onTold, () => undefined);
+        client
+          .buildPicture(SHELF_PX.width, SHELF_PX.height)
+          .catch(() => undefined)
+          .then((picture) =>
+            api.putDigest(missing.id, missing.version, {
+              ...digestOf(report, doc),
+              ...(picture !== undefined && { picture }),
+            }),
+          )
+          .then(onTold, () => undefined)
+          .finally(() => client.end());
       },
       () => undefined,
     );
@@ -26,8 +37,9 @@ export function useDigests(builds: readonly BuildSummary[] | undefined, onTold: 
       () => undefined,
     );
     return () => {
+      // Its picture is still on its way where it was worked out.
+      if (!gone) client.end();
       gone = true;
-      client.end();
     };
     // One build at a time: the next follows when this one is reported.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -2,7 +2,10 @@ import { digestOf } from '@fomrik/core/report';
 import { api } from './api';
 import { useSaving } from './autosave';
 import { useBuild } from './build';
-import { useReport } from './report';
+import { askBuildPicture, useReport } from './report';
+
+/** Size of a build's picture on the shelf, pixels: twice that of its place. */
+export const SHELF_PX = { width: 176, height: 208 } as const;
 
 let sent = '';
 
@@ -15,7 +18,12 @@ function tellShelf(): void {
   if (state !== 'saved' || !report || of !== doc || report.coarse.length > 0 || sent === key) return;
   sent = key;
   // The shelf does without when it cannot be reported.
-  api.putDigest(id, version, digestOf(report, doc)).catch(() => undefined);
+  void askBuildPicture(SHELF_PX.width, SHELF_PX.height)
+    .catch(() => undefined)
+    .then((picture) =>
+      api.putDigest(id, version, { ...digestOf(report, doc), ...(picture !== undefined && { picture }) }),
+    )
+    .catch(() => undefined);
 }
 
 useReport.subscribe(tellShelf);

@@ -64,6 +64,10 @@ export const askPages = (cut: CutPlan): Promise<Page[]> => client.pages(cut);
 /** The picture of a step of the open build. */
 export const askStepPicture = (stepId: string): Promise<Drawing | undefined> => client.stepPicture(stepId);
 
+/** A picture of the whole of the open build, for the shelf. */
+export const askBuildPicture = (width: number, height: number): Promise<string | undefined> =>
+  client.buildPicture(width, height);
+
 /** Small pictures of parts of the open build, in their finish. */
 export const askPartPictures = (
   partIds: readonly string[],

@@ -9,9 +9,9 @@ import {
   startIn,
   startLightsIn,
 } from '@fomrik/core/report';
-import { stepPicture } from '@fomrik/core/stepPicture';
+import { finishedPicture, stepPicture } from '@fomrik/core/stepPicture';
 import { byId } from '@fomrik/core/units';
-import { type Drawing, partPicture, type PixelPicture } from '@fomrik/core/view';
+import { type Drawing, partPicture, type PixelPicture, pngUrl } from '@fomrik/core/view';
 import { createSender, type PartialReport } from './partial';
 
 let previous: BuildDoc | undefined;
@@ -41,6 +41,11 @@ export const derive = {
   stepPicture(stepId: string): Drawing | undefined {
     const step = report && byId(report.steps, stepId);
     return step && stepPicture(step, report!);
+  },
+  /** A picture of the whole of the build last derived, in its finish, as a PNG in a data URL. */
+  buildPicture(width: number, height: number): string | undefined {
+    if (!report || !previous || report.parts.length === 0) return undefined;
+    return pngUrl(finishedPicture(report.body, report.parts, previous.parts, width, height));
   },
   /** Small pictures of parts of the build last derived, in their finish; those that are not known yet are left out. */
   partPictures(partIds: readonly string[], width: number, height: number): PartPicture[] {

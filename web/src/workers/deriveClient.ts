@@ -71,6 +71,11 @@ export class DeriveClient {
     return this.worker.api.stepPicture(stepId);
   }
 
+  /** A picture of the whole of the newest answer. */
+  buildPicture(width: number, height: number): Promise<string | undefined> {
+    return this.worker.api.buildPicture(width, height);
+  }
+
   /** Small pictures of parts of the newest answer. */
   partPictures(partIds: readonly string[], width: number, height: number): Promise<PartPicture[]> {
     return this.worker.api.partPictures(partIds, width, height);

@@ -14,6 +14,7 @@ import {
   type MethodsAsked,
 } from '@fomrik/core/report';
 import { transfer } from 'comlink';
+import { begunPicture } from './begunPicture';
 
 type Places = ReturnType<typeof placesFor>;
 type Tilt = Parameters<typeof placesFor>[3];
@@ -29,6 +30,7 @@ export const inside = {
     placesFor(doc, partId, featureId, tilt),
   dimensions: (doc: BuildDoc, partId: string, asked: Parameters<typeof dimensionsIn>[2]): Dimension[] =>
     dimensionsIn(doc, partId, asked),
+  begun: begunPicture,
   measures: (doc: BuildDoc): MeasureKey[] => decisiveMeasures(doc),
   channels: (doc: BuildDoc, part: Part, runs: readonly WireRun[], awg: number): Feature[] =>
     proposedChannels(doc, part, runs, awg),

@@ -1,9 +1,8 @@
 import { PDFDocument, type PDFFont, rgb } from '@cantoo/pdf-lib';
 import fontkit from '@pdf-lib/fontkit';
-import { encode } from 'fast-png';
 import type { CutPlan } from '../../document';
 import { PAGE_MARGIN_MM, paper } from '../../pattern';
-import { type Drawing, inks, pathOf, type PixelPicture, rgbOf } from '../../view';
+import { type Drawing, inks, pathOf, type PixelPicture, pngOf, rgbOf } from '../../view';
 import { embedded } from '../pdf/embed';
 import type { FontSource } from '../pdf/fonts';
 import { grey, type Pen, PT_PER_MM, write } from '../pdf/pen';
@@ -176,13 +175,13 @@ export function draw(
 /** A picture of pixels with its upper left corner at a spot. */
 export async function picture(
   { pdf, pen }: Book,
-  { width, height, data }: PixelPicture,
+  made: PixelPicture,
   x: number,
   top: number,
   wideMm: number,
 ): Promise<number> {
-  const image = await pdf.embedPng(encode({ width, height, data, channels: 4, depth: 8 }));
-  const highMm = (wideMm * height) / width;
+  const image = await pdf.embedPng(pngOf(made));
+  const highMm = (wideMm * made.height) / made.width;
   pen.page.drawImage(image, {
     x: x * PT_PER_MM,
     y: (top - highMm) * PT_PER_MM,
