@@ -43,6 +43,7 @@ export {
 } from './regions';
 export { sliceAt, slicerOf, tapeGirthMm } from './slice';
 export { planeCut } from './planeCut';
+export { boxesInRows } from './boxesInRows';
 export { boxRing, roundRing, stacked } from './stacked';
 export { thinned, type Thinned } from './thinned';
 export { unspiked } from './unspiked';

@@ -19,6 +19,8 @@ export interface EdgeLine {
 /** Which triangles of a mesh are of what: from the first up to, not with, the last. */
 export interface Run {
   id: string;
+  /** The panel it is drawn from, where the piece is a net of several. */
+  panel?: string;
   from: number;
   to: number;
 }

@@ -185,7 +185,7 @@ function solidAsCut({ laid, nets }: MadePart): Solid {
   const whole = solidOf(laid);
   return {
     ...whole,
-    runs: whole.runs.map((run) => ({ ...run, id: nets.placeOf(run.id)?.netId ?? run.id })),
+    runs: whole.runs.map((run) => ({ ...run, panel: run.id, id: nets.placeOf(run.id)?.netId ?? run.id })),
     edgeLines: whole.edgeLines.map((line) => {
       const net = nets.placeOf(line.pieceId);
       return net ? { ...line, pieceId: net.netId, edgeId: net.edgeId(line.edgeId) } : line;

@@ -1,4 +1,4 @@
-import { boundsOf, type Vec2 } from '../geometry';
+import { boundsOf, boxesInRows, type Vec2 } from '../geometry';
 import type { Mark, Piece, PieceEdge } from '../panel';
 import { itemAt } from '../units';
 import type { Drawing, Look } from '../view';
@@ -15,35 +15,8 @@ const closed = new Set<Mark['kind']>(['pad', 'pocket', 'rivet', 'slot']);
 
 /** Pieces that are drawn at most; the largest first. */
 const MOST = 12;
-/** Between pieces, as a share of the largest one. */
-const GAP = 0.08;
 /** Corners of a round hole as it is drawn. */
 const ROUND = 20;
-
-interface Spot {
-  x: number;
-  y: number;
-}
-
-/** Boxes in rows, one row after another, in about the shape of the picture. */
-function inRows(
-  sizes: readonly { w: number; h: number }[],
-  shape: number,
-): { spots: Spot[]; w: number; h: number } {
-  const gap = GAP * Math.max(...sizes.map((s) => Math.max(s.w, s.h)));
-  const area = sizes.reduce((sum, s) => sum + (s.w + gap) * (s.h + gap), 0);
-  const wide = Math.max(...sizes.map((s) => s.w), Math.sqrt(area * shape) * 1.05);
-  let [x, y, row, w] = [0, 0, 0, 0];
-  const spots = sizes.map((s) => {
-    if (x > 0 && x + s.w > wide) [x, y, row] = [0, y + row + gap, 0];
-    const spot = { x, y };
-    x += s.w + gap;
-    row = Math.max(row, s.h);
-    w = Math.max(w, x - gap);
-    return spot;
-  });
-  return { spots, w, h: y + row };
-}
 
 const runOf = ({ outline }: Piece, { from, to }: PieceEdge): Vec2[] => {
   const count = ((to - from + outline.length) % outline.length) + 1;
@@ -70,7 +43,7 @@ export function flatPicture(
   if (shown.length === 0) return undefined;
   const boxes = shown.map((p) => boundsOf(p.outline));
   const sizes = boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY }));
-  const laid = inRows(sizes, width / height);
+  const laid = boxesInRows(sizes, width / height);
   const scale = Math.min((width * 0.94) / laid.w, (height * 0.94) / laid.h);
   const left = (width - laid.w * scale) / 2;
   const top = (height - laid.h * scale) / 2;

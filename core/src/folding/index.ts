@@ -1,0 +1,2 @@
+export { foldedPart, type FoldedPiece } from './foldPart';
+export { foldedGrids } from './foldGrid';
