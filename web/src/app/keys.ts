@@ -69,6 +69,7 @@ export const keys: readonly Key[] = [
   { shown: 'E', does: 'what is seen through a helmet', press: ['e'], act: () => toggle('sightOpen') },
   { shown: 'O', does: 'openings and what must pass', press: ['o'], act: () => toggle('ringsOpen') },
   { shown: 'C', does: 'the solid in its colours', press: ['c'], act: () => toggle('finishOpen') },
+  { shown: 'B', does: 'flat pieces fold into the solid', press: ['b'], act: () => toggle('foldOpen') },
   { shown: 'W', does: 'everything worn, on the figure', press: ['w'], act: () => toggle('figureOpen') },
   {
     shown: 'D',

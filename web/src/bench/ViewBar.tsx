@@ -6,29 +6,18 @@ import { toggle, useView } from '../store/view';
 /** What is laid over a picture, each with a key; only what this part has. */
 export function ViewBar({ made, on }: { made: PartReport; on: 'solid' | 'flat' }) {
   const view = useView(
-    useShallow(
-      ({
-        figureOpen,
-        darkOpen,
-        finishOpen,
-        gapOpen,
-        sightOpen,
-        ringsOpen,
-        stretchOpen,
-        legendOpen,
-        snaps,
-      }) => ({
-        figureOpen,
-        darkOpen,
-        finishOpen,
-        gapOpen,
-        sightOpen,
-        ringsOpen,
-        stretchOpen,
-        legendOpen,
-        snaps,
-      }),
-    ),
+    useShallow((v) => ({
+      figureOpen: v.figureOpen,
+      darkOpen: v.darkOpen,
+      finishOpen: v.finishOpen,
+      foldOpen: v.foldOpen,
+      gapOpen: v.gapOpen,
+      sightOpen: v.sightOpen,
+      ringsOpen: v.ringsOpen,
+      stretchOpen: v.stretchOpen,
+      legendOpen: v.legendOpen,
+      snaps: v.snaps,
+    })),
   );
   const hasGap = (made.wear?.standOff.length ?? 0) > 0;
   const solid = [
@@ -47,6 +36,12 @@ export function ViewBar({ made, on }: { made: PartReport; on: 'solid' | 'flat' }
       has: made.clearances.length > 0,
     },
     { key: 'finishOpen', label: 'Finished', title: 'The solid in its colours (C)', has: true },
+    {
+      key: 'foldOpen',
+      label: 'Fold',
+      title: 'From flat pieces to the solid (B)',
+      has: made.surfaces.length > 0,
+    },
     {
       key: 'darkOpen',
       label: 'In the dark',

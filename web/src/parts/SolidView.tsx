@@ -1,7 +1,9 @@
 import { byId, itemAt } from '@fomrik/core/units';
 import { type Body, type Zone, zoneInfo } from '@fomrik/core/body';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
-import type { Scheme } from '@fomrik/core/document';
+import { bareScheme, type Scheme } from '@fomrik/core/document';
+import type { FoldedPiece } from '@fomrik/core/folding';
+import { coatOf } from '@fomrik/core/view';
 import type { Mesh, Vec3 } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
@@ -14,6 +16,7 @@ import type { Dimension } from '@fomrik/core/dimensions';
 import { DimensionLayer } from './DimensionLayer';
 import { Eye } from './Eye';
 import { Finished } from './Finished';
+import { Folding } from './Folding';
 import { EyeBar } from './EyeBar';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
@@ -33,6 +36,7 @@ function Scene({
   wires,
   dark = false,
   finished,
+  folding,
   played,
   onPoint,
   onPick,
@@ -50,7 +54,7 @@ function Scene({
   useEffect(() => () => foam.dispose(), [foam]);
   useEffect(() => () => extras.dispose(), [extras]);
   useEffect(() => () => limbs.forEach((limb) => limb.dispose()), [limbs]);
-  useEffect(() => invalidate(), [foam, extras, limbs, edge, handles, overlays, invalidate]);
+  useEffect(() => invalidate(), [foam, extras, limbs, edge, handles, overlays, folding, invalidate]);
   useFrame((root) => {
     stage.redraw.current();
     for (const handle of handles) {
@@ -72,15 +76,23 @@ function Scene({
     <>
       <hemisphereLight args={['#ffffff', '#8d9a95', 1.5]} />
       <directionalLight position={[250, 400, 500]} intensity={1.7} />
-      {limbs.map((limb, i) => (
-        <mesh key={i} geometry={limb}>
-          <meshLambertMaterial color={dark ? '#121615' : '#d9cfc4'} side={DoubleSide} />
-        </mesh>
-      ))}
-      {finished && (
+      {!folding &&
+        limbs.map((limb, i) => (
+          <mesh key={i} geometry={limb}>
+            <meshLambertMaterial color={dark ? '#121615' : '#d9cfc4'} side={DoubleSide} />
+          </mesh>
+        ))}
+      {folding && (
+        <Folding
+          pieces={folding.pieces}
+          share={folding.share}
+          colourOf={(id) => (finished ? coatOf(finished.scheme ?? bareScheme, id).colour : '#566065')}
+        />
+      )}
+      {finished && !folding && (
         <Finished made={made} scheme={finished.scheme} foam={foam} extras={extras} place={place} />
       )}
-      <mesh geometry={extras} visible={!finished}>
+      <mesh geometry={extras} visible={!finished && !folding}>
         <meshLambertMaterial color={dark ? '#15191a' : '#6f7a7e'} side={DoubleSide} />
       </mesh>
       {others && (
@@ -95,7 +107,7 @@ function Scene({
           />
         </mesh>
       )}
-      {!dark && <Drawn made={made} place={place} />}
+      {!dark && !folding && <Drawn made={made} place={place} />}
       {!dark &&
         wires?.map((points, i) => (
           <Line key={i} points={points.map(place)} color="#d98e06" lineWidth={2.5} />
@@ -120,13 +132,13 @@ function Scene({
         })}
       >
         <meshLambertMaterial
-          colorWrite={!finished}
+          colorWrite={!finished && !folding}
           color={dark ? '#15191a' : '#566065'}
 
           side={DoubleSide}
           transparent={seeThrough === true && !dark}
           opacity={seeThrough && !dark ? 0.55 : 1}
-          depthWrite={(!seeThrough || dark) && !finished}
+          depthWrite={(!seeThrough || dark) && !finished && !folding}
         />
       </mesh>
       {lines.map((l) => (
@@ -147,7 +159,8 @@ function Scene({
       {dark && <Halos items={made.items} place={place} {...(played && { played })} />}
       {made.items.map(
         ({ id, at, lamp, marginMm }) =>
-          lamp && (
+          lamp &&
+          !folding && (
             <mesh key={id} position={place(at)}>
               <sphereGeometry args={[lamp.led.bodyMm / 2 + 0.8, 16, 12]} />
               <meshBasicMaterial color={marginMm > 0 ? '#f2a71b' : '#a81c1c'} />
@@ -182,6 +195,18 @@ function framing(points: [number, number, number][]): { target: [number, number,
   return { target, reach: Math.max(...[0, 1, 2].map((k) => itemAt(high, k) - itemAt(low, k))) * 1.08 };
 }
 
+/** Where the pieces of a part begin and end: what must be in view while they go together. */
+const spotsOf = (pieces: readonly FoldedPiece[]): [number, number, number][] =>
+  pieces.flatMap(({ keys }) =>
+    [keys[0]!, keys.at(-1)!].flatMap((at) =>
+      Array.from({ length: at.length / 3 }, (_, i): [number, number, number] => [
+        at[i * 3]!,
+        at[i * 3 + 1]!,
+        at[i * 3 + 2]!,
+      ]),
+    ),
+  );
+
 /** The way an edge runs in the scene, from end to end, as long as one. */
 function wayOf(
   { solid }: PartReport,
@@ -209,6 +234,8 @@ interface SolidViewProps {
   wires?: readonly (readonly Vec3[])[];
   /** In the dark: nothing but what is lit is seen. */
   dark?: boolean;
+  /** Its pieces on their way from the table, and how far they are. */
+  folding?: { pieces: readonly FoldedPiece[]; share: number } | undefined;
   /** In its finish: its colours, or bare foam where it has none. */
   finished?: { scheme: Scheme | undefined } | undefined;
   /** What is played on its lamps, in the dark. */
@@ -226,11 +253,14 @@ export function SolidView(props: SolidViewProps) {
   const edge = useShownEdge();
   const { made, beside } = props;
   const { place, unplace } = useMemo(() => scenes(made), [made]);
+  const { folding } = props;
+  const pieces = folding?.pieces;
   const { target, reach } = useMemo(() => {
+    if (pieces) return framing(spotsOf(pieces));
     // What carries the rest is shown with it; what is mounted fills the view itself.
     const whole = made.mount.to === 'part' ? [] : (beside?.points ?? []);
     return framing([...made.solid.mesh.points, ...made.extras.points, ...whole].map(place));
-  }, [made, beside, place]);
+  }, [made, beside, place, pieces]);
   const selected = useSelected((s) => s.edge);
   const along = useMemo(() => wayOf(made, selected, place), [made, selected, place]);
   const root = useRef<RootState>(null);
@@ -253,7 +283,13 @@ export function SolidView(props: SolidViewProps) {
           withoutChecks(created);
         }}
       >
-        <Eye of={made.id} target={target} reach={reach} facing={facing(made.zone)} along={along} />
+        <Eye
+          of={pieces ? `${made.id} folding` : made.id}
+          target={target}
+          reach={reach}
+          facing={facing(made.zone)}
+          along={along}
+        />
         <Scene {...props} edge={edge} stage={stage} />
         <OrbitControls makeDefault zoomToCursor minDistance={60} maxDistance={9000} />
       </Canvas>

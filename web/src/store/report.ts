@@ -2,6 +2,7 @@ import type { BuildDoc, CutPlan, Feature } from '@fomrik/core/document';
 import type { Page } from '@fomrik/core/pattern';
 import type { FittedLights, LightsAsked, Report, StartAsked } from '@fomrik/core/report';
 import type { Result } from '@fomrik/core/units';
+import type { FoldedPiece } from '@fomrik/core/folding';
 import type { Drawing } from '@fomrik/core/view';
 import { create } from 'zustand';
 import type { PartPicture } from '../workers/derive';
@@ -63,6 +64,9 @@ export const askPages = (cut: CutPlan): Promise<Page[]> => client.pages(cut);
 
 /** The picture of a step of the open build. */
 export const askStepPicture = (stepId: string): Promise<Drawing | undefined> => client.stepPicture(stepId);
+
+/** A part of the open build, from flat pieces to the solid. */
+export const askFolding = (partId: string): Promise<FoldedPiece[]> => client.folding(partId);
 
 /** A picture of the whole of the open build, for the shelf. */
 export const askBuildPicture = (width: number, height: number): Promise<string | undefined> =>

@@ -37,6 +37,9 @@ interface View {
   darkOpen: boolean;
   /** The solid in its finish. */
   finishOpen: boolean;
+  /** Flat pieces going together, and how far they are: 0 on the table, 1 the solid. */
+  foldOpen: boolean;
+  foldShare: number;
   /** From where a solid is looked at, and how often that was asked: asking again frames it anew. */
   eye: { from: EyeFrom; asked: number };
   /** Groups of the inspector that were opened or folded by hand, by their name. */
@@ -110,6 +113,8 @@ export const useView = create<View>()(
       figureOpen: false,
       darkOpen: false,
       finishOpen: false,
+      foldOpen: false,
+      foldShare: 1,
       eye: { from: 'turned', asked: 0 },
       groups: {},
       drawers: isTall() ? { shape: 'trial', inside: 'circuit' } : { shape: '', inside: '' },
@@ -136,6 +141,11 @@ export function useShownEdge(): EdgeRef | undefined {
   const pointed = useView((v) => v.pointed);
   const selected = useSelected((s) => s.edge);
   return pointed ?? selected;
+}
+
+/** How far pieces are on their way from the table to the solid. */
+export function setFold(foldShare: number): void {
+  useView.setState({ foldShare });
 }
 
 /** Looks from somewhere; the same once more brings a solid that was turned or zoomed back into view. */
@@ -182,6 +192,7 @@ type Switch =
   | 'figureOpen'
   | 'darkOpen'
   | 'finishOpen'
+  | 'foldOpen'
   | 'snaps';
 
 export const toggle = (key: Switch): void => {

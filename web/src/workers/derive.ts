@@ -9,6 +9,7 @@ import {
   startIn,
   startLightsIn,
 } from '@fomrik/core/report';
+import { foldedPart, type FoldedPiece } from '@fomrik/core/folding';
 import { finishedPicture, stepPicture } from '@fomrik/core/stepPicture';
 import { byId } from '@fomrik/core/units';
 import { type Drawing, partPicture, type PixelPicture, pngUrl } from '@fomrik/core/view';
@@ -41,6 +42,11 @@ export const derive = {
   stepPicture(stepId: string): Drawing | undefined {
     const step = report && byId(report.steps, stepId);
     return step && stepPicture(step, report!);
+  },
+  /** A part of the build last derived, from flat pieces to the solid. */
+  folding(partId: string): FoldedPiece[] {
+    const made = report && byId(report.parts, partId);
+    return made ? foldedPart(made) : [];
   },
   /** A picture of the whole of the build last derived, in its finish, as a PNG in a data URL. */
   buildPicture(width: number, height: number): string | undefined {

@@ -2,6 +2,7 @@ import { firstParts, type BuildDoc, type CutPlan, type Feature } from '@fomrik/c
 import type { Page } from '@fomrik/core/pattern';
 import type { FittedLights, LightsAsked, Report, StartAsked } from '@fomrik/core/report';
 import type { Result } from '@fomrik/core/units';
+import type { FoldedPiece } from '@fomrik/core/folding';
 import type { Drawing } from '@fomrik/core/view';
 import { todayIso } from '../store/today';
 import { coreWorker } from './coreWorker';
@@ -69,6 +70,11 @@ export class DeriveClient {
   /** The picture of a step of the newest answer. */
   stepPicture(stepId: string): Promise<Drawing | undefined> {
     return this.worker.api.stepPicture(stepId);
+  }
+
+  /** A part of the newest answer, from flat pieces to the solid. */
+  folding(partId: string): Promise<FoldedPiece[]> {
+    return this.worker.api.folding(partId);
   }
 
   /** A picture of the whole of the newest answer. */

@@ -134,6 +134,21 @@ export const fileExports = [
     },
   },
   {
+    id: 'finished.png',
+    label: 'Picture, PNG',
+    about: 'the finished build, on nothing',
+    type: 'image/png',
+    when: (_, report) => report.parts.length > 0,
+    slow: true,
+    load: async () => {
+      const [{ finishedPicture }, { pngOf }] = await Promise.all([
+        import('../../stepPicture'),
+        import('../../view'),
+      ]);
+      return ({ doc, report }) => pngOf(finishedPicture(report.body, report.parts, doc.parts, 1500, 2000));
+    },
+  },
+  {
     id: 'book.pdf',
     label: 'Build book, PDF',
     about: 'the whole plan, every step with its picture',

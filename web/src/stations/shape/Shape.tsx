@@ -20,9 +20,11 @@ import { LazySolid } from '../../parts/LazySolid';
 import { Legend } from '../../parts/Legend';
 import { isWide, RowsTable } from '../../parts/RowsTable';
 import { useDimensions, useShownDimension } from '../../parts/useDimensions';
+import { FoldBar } from '../../parts/FoldBar';
+import { useWorked } from '../../parts/useWorked';
 import { usePart } from '../../parts/usePart';
 import { dragEnd } from '../../store/build';
-import { useReport } from '../../store/report';
+import { askFolding, useReport } from '../../store/report';
 import { selectEdge } from '../../store/selection';
 import { useView } from '../../store/view';
 import { FigureBench } from './FigureBench';
@@ -173,7 +175,19 @@ function SolidPane({
   dimension,
 }: ShapeOfProps & { dimensions: readonly Dimension[]; dimension: Dimension | undefined }) {
   const body = useReport((s) => s.report!.body);
-  const { gapOpen, sightOpen, ringsOpen, figureOpen, darkOpen, finishOpen, drawing, seam, snaps } = useView(
+  const {
+    gapOpen,
+    sightOpen,
+    ringsOpen,
+    figureOpen,
+    darkOpen,
+    finishOpen,
+    foldOpen,
+    foldShare,
+    drawing,
+    seam,
+    snaps,
+  } = useView(
     useShallow((v) => ({
       gapOpen: v.gapOpen,
       sightOpen: v.sightOpen,
@@ -181,6 +195,8 @@ function SolidPane({
       figureOpen: v.figureOpen,
       darkOpen: v.darkOpen,
       finishOpen: v.finishOpen,
+      foldOpen: v.foldOpen,
+      foldShare: v.foldShare,
       drawing: v.drawing,
       seam: v.seam,
       snaps: v.snaps,
@@ -189,6 +205,14 @@ function SolidPane({
   const parts = useReport((s) => s.report!.parts);
   const beside = useMemo(() => besideOf(parts, made.id), [parts, made]);
   const [gapHere, setGapHere] = useState<string | undefined>();
+  const folded = useWorked(
+    () => (foldOpen ? askFolding(part.id) : Promise.resolve(undefined)),
+    [foldOpen, made],
+  );
+  const folding = useMemo(
+    () => (foldOpen && folded.value ? { pieces: folded.value, share: foldShare } : undefined),
+    [foldOpen, folded.value, foldShare],
+  );
   const finished = useMemo(
     () => (finishOpen && !darkOpen ? { scheme: part.scheme } : undefined),
     [finishOpen, darkOpen, part.scheme],
@@ -199,7 +223,7 @@ function SolidPane({
   const outlined = new Set(form.fields.flatMap((f) => (f.type === 'rows' && f.draws ? [f.key] : [])));
   const gripped = dimensions.filter((d) => !outlined.has(String(d.path[0])));
   const handles =
-    darkOpen || finishOpen
+    darkOpen || finishOpen || foldOpen
       ? []
       : [
           ...valueHandles(part.id, gripped, { drag, change, end: slideEnd }),
@@ -237,13 +261,16 @@ function SolidPane({
         dimension={dimension}
         dark={darkOpen}
         finished={finished}
+        folding={folding}
         {...(beside && { beside })}
         overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
         onDropped={onDropped}
         {...(gapOpen && { seeThrough: true, onPoint })}
         {...((drawing ?? seam) && { onPick })}
       />
+      {foldOpen && <FoldBar />}
       <p
+        hidden={foldOpen}
         aria-live="polite"
         className="pointer-events-none absolute bottom-1 left-2 bg-paper px-1 text-[12px] text-soft"
       >

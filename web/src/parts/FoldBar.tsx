@@ -1,0 +1,57 @@
+import { Pause, Play } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { setFold, useView } from '../store/view';
+
+/** The whole of it is played in so many seconds. */
+const PLAYED_S = 9;
+
+/** How far the pieces are from the table to the solid: dragged, or played. */
+export function FoldBar() {
+  const share = useView((v) => v.foldShare);
+  const [plays, setPlays] = useState(false);
+  useEffect(() => {
+    if (!plays) return;
+    let before = performance.now();
+    let frame = requestAnimationFrame(function next(now) {
+      const { foldShare } = useView.getState();
+      const then = Math.min(1, foldShare + (now - before) / 1000 / PLAYED_S);
+      before = now;
+      setFold(then);
+      if (then >= 1) setPlays(false);
+      else frame = requestAnimationFrame(next);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [plays]);
+  return (
+    <div className="absolute bottom-1 left-2 right-2 flex items-center gap-2 bg-paper px-2 py-1">
+      <button
+        type="button"
+        className="btn btn-icon min-h-7 min-w-7"
+        aria-label={plays ? 'Pause' : 'Play how it goes together'}
+        title={plays ? 'Pause' : 'Play how it goes together'}
+        onClick={() => {
+          if (!plays && share >= 1) setFold(0);
+          setPlays(!plays);
+        }}
+      >
+        {plays ? <Pause size={14} aria-hidden /> : <Play size={14} aria-hidden />}
+      </button>
+      <span className="text-[12.5px] text-soft">Flat</span>
+      <input
+        type="range"
+        min={0}
+        max={1}
+        step={0.005}
+        value={share}
+        className="min-w-0 flex-1"
+        aria-label="From flat pieces to the solid"
+        aria-valuetext={`${Math.round(share * 100)} % together`}
+        onChange={(e) => {
+          setPlays(false);
+          setFold(Number(e.target.value));
+        }}
+      />
+      <span className="text-[12.5px] text-soft">Solid</span>
+    </div>
+  );
+}
