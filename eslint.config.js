@@ -6,7 +6,7 @@ import ts from 'typescript-eslint';
 /** Inside core each folder imports only the faces of folders named before it; those on one line do not know each other. */
 const coreLayers = [
   ['units'],
-  ['rule'],
+  ['rule', 'thumbnail'],
   ['geometry', 'learn', 'light'],
   ['picture'],
   ['materials'],
@@ -20,9 +20,11 @@ const coreLayers = [
   ['features'],
   ['forms'],
   ['parts'],
-  ['fit', 'circuit', 'cut', 'carry', 'assembly'],
+  ['dimensions', 'sets', 'view'],
+  ['fit', 'circuit', 'cut', 'carry', 'assembly', 'folding'],
   ['pattern'],
   ['plan', 'travel'],
+  ['stepPicture'],
   ['findings'],
   ['report'],
   ['files'],

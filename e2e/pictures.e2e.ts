@@ -28,15 +28,11 @@ describe('pictures of what is made', function () {
 
   it('parts hang on the rack by pictures of their solids', async () => {
     await go(page, bench, 'shape', bracers);
-    const picture = page.getByRole('navigation', { name: 'Rack' }).locator('canvas').first();
+    const picture = page.getByRole('navigation', { name: 'Rack' }).locator('button img').first();
     await picture.waitFor();
-    const dark = await picture.evaluate((canvas) => {
-      const { width, height } = canvas as HTMLCanvasElement;
-      const { data } = (canvas as HTMLCanvasElement).getContext('2d')!.getImageData(0, 0, width, height);
-      let count = 0;
-      for (let i = 3; i < data.length; i += 4) if (data[i]! > 200) count += 1;
-      return count / (width * height);
-    });
+    const shot = await picture.screenshot();
+    const { data, info } = await sharp(shot).greyscale().raw().toBuffer({ resolveWithObject: true });
+    const dark = data.filter((v) => v < 110).length / (info.width * info.height);
     expect(dark, 'share of the picture that is foam').to.be.within(0.08, 0.9);
   });
 

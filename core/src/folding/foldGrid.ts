@@ -1,6 +1,6 @@
 import { Quaternion, Vector3 } from 'three';
 import { dist2, type Vec2, type Vec3 } from '../geometry';
-import { heldTogether } from './banded';
+import { heldTogether } from './heldTogether';
 import { angleOf, nearestTo, turnBy, turnOf } from './turns';
 
 /** A triangle of a grid: its corners by number, how it is turned from the middle one, and its stretch. */

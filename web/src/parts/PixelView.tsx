@@ -1,22 +1,32 @@
 import type { PixelPicture } from '@fomrik/core/view';
-import { useEffect, useRef } from 'react';
+import { useEffect, useState } from 'react';
+
+/** A picture of pixels as a file of the browser's, for as long as it is shown. */
+async function urlOf({ width, height, data }: PixelPicture): Promise<string> {
+  const canvas = new OffscreenCanvas(width, height);
+  canvas.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
+  return URL.createObjectURL(await canvas.convertToBlob());
+}
 
 /** A picture of pixels, as large as its place. */
-export function PixelView({ picture, className }: { picture: PixelPicture; className?: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
+export function PixelView({ picture, className = '' }: { picture: PixelPicture; className?: string }) {
+  const [url, setUrl] = useState<string>();
   useEffect(() => {
-    const { width, height, data } = picture;
-    canvas.current
-      ?.getContext('2d')
-      ?.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
+    let left = false;
+    let made: string | undefined;
+    void urlOf(picture).then((next) => {
+      made = next;
+      if (left) URL.revokeObjectURL(next);
+      else setUrl(next);
+    });
+    return () => {
+      left = true;
+      if (made) URL.revokeObjectURL(made);
+    };
   }, [picture]);
-  return (
-    <canvas
-      ref={canvas}
-      width={picture.width}
-      height={picture.height}
-      className={`object-contain ${className ?? ''}`}
-      aria-hidden
-    />
+  return url ? (
+    <img src={url} alt="" draggable={false} className={`object-contain ${className}`} />
+  ) : (
+    <span className={className} aria-hidden />
   );
 }
