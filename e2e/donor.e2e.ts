@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { go, noGraveFaults, onWorkbench, saved, type Workbench } from './harness';
+import { go, noGraveFaults, onWorkbench, openDrawer, saved, type Workbench } from './harness';
 
 const helm = 'demo-lampwarden-harbour';
 
@@ -80,6 +80,7 @@ describe('a bought thing, refitted', function () {
   it('a device of found things: a second thing of one place is an alternative, the cheapest set first', async () => {
     await page.getByRole('button', { name: 'Part', exact: true }).click();
     await page.getByRole('menuitem', { name: /Device of found things/ }).click();
+    await openDrawer(page, 'Found things');
     await page.getByLabel('Price, thing 2', { exact: true }).fill('9');
     await page.getByRole('button', { name: 'thing', exact: true }).click();
     await page.getByLabel('Place, thing 4', { exact: true }).fill('2');

@@ -1,6 +1,16 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { go, openGroup, saved, shows, type, type Workbench, onWorkbench, noGraveFaults } from './harness';
+import {
+  go,
+  noGraveFaults,
+  onWorkbench,
+  openDrawer,
+  openGroup,
+  saved,
+  shows,
+  type,
+  type Workbench,
+} from './harness';
 
 const build = 'demo-lampwarden-harness';
 
@@ -73,6 +83,7 @@ describe('a harness of many forms', function () {
   });
 
   it('advises a thickness across the build and takes it at once', async () => {
+    await openDrawer(page, 'Thickness trial');
     await page.getByRole('button', { name: 'Take all' }).click();
     await page.getByRole('region', { name: 'Thickness across the build' }).waitFor({ state: 'detached' });
   });

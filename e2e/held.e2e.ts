@@ -153,7 +153,7 @@ describe('the arms on the bench', function () {
     await choose('Signal pistol, body');
     await page.getByRole('button', { name: 'Flat', exact: true }).click();
     const before = await page.locator('[data-piece]').count();
-    await page.getByRole('button', { name: 'Part it' }).click();
+    await page.getByRole('button', { name: 'Divide it' }).click();
     await page.locator('[data-piece$="-b"]').first().waitFor({ state: 'attached' });
     expect(await page.locator('[data-piece]').count()).to.be.greaterThan(before);
     await page.getByRole('button', { name: /^Remove parting line/ }).click();

@@ -104,8 +104,9 @@ describe('the inside of a prop', function () {
     await page.getByRole('button', { name: 'Light it' }).click();
     const pack = await openDetail(page, { kind: 'pack' });
     await pack.getByLabel('Pack', { exact: true }).selectOption({ label: 'another, measured' });
-    await pack.getByLabel('Thick', { exact: true }).waitFor();
-    await type(page, 'Thick', '8');
+    const thick = pack.getByLabel('Thickness', { exact: true });
+    await thick.fill('8');
+    await thick.press('Enter');
     await pack.getByLabel('Where').selectOption({ label: 'body, layer 3 of 4' });
     await page
       .getByText(/own pack of .* is glued in: 1 layer lies over its pocket/)

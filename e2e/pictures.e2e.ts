@@ -77,6 +77,10 @@ describe('pictures of what is made', function () {
         (document.querySelector('[aria-label="From flat pieces to the solid"]') as HTMLInputElement).value ===
         '1',
     );
+    const whole = await solid.screenshot();
+    await page.getByLabel('Apart', { exact: true }).fill('0.8');
+    await page.waitForTimeout(600);
+    expect((await solid.screenshot()).equals(whole), 'drawn apart').to.equal(false);
     await page.getByRole('button', { name: 'Fold', exact: true }).click();
     await slider.waitFor({ state: 'detached' });
   });

@@ -5,6 +5,7 @@ export { placesFor } from './places';
 export { digestOf, type Digest } from './digest';
 export { proposedChannels } from './proposedChannels';
 export { easings, readinessRuns, type Easing } from './easing';
+export { coarseParts } from './coarseParts';
 export { dimensionsIn } from './dimensionsIn';
 export { decisiveMeasures } from './measuresIn';
 export { startIn, type StartAsked } from './startIn';

@@ -10,7 +10,7 @@ import { colourName } from '@fomrik/core/materials';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
-import { Plus, X } from 'lucide-react';
+import { Pipette, Plus, X } from 'lucide-react';
 import { useId } from 'react';
 import { ChoiceField } from '../parts/ChoiceField';
 import { featureName } from '../parts/featureName';
@@ -160,6 +160,21 @@ function Colours({
   );
 }
 
+/** What some browsers have to pick a colour with. */
+interface Dropper {
+  open: () => Promise<{ sRGBHex: string }>;
+}
+
+/** A colour picked out of anything on the screen; none when it is given up. */
+async function picked(): Promise<string | undefined> {
+  const { EyeDropper } = window as unknown as { EyeDropper: new () => Dropper };
+  try {
+    return (await new EyeDropper().open()).sRGBHex.toLowerCase();
+  } catch {
+    return undefined;
+  }
+}
+
 /** A colour and how it takes the light. */
 function CoatFields({
   label,
@@ -185,6 +200,19 @@ function CoatFields({
           className="h-8 w-10 shrink-0 cursor-pointer border border-hair bg-leaf p-0.5"
           onChange={(e) => onChange({ surface: coat.surface, colour: e.target.value.toLowerCase() })}
         />
+        {'EyeDropper' in window && (
+          <button
+            type="button"
+            className="tiny"
+            aria-label={`${label}: pick from the screen`}
+            title="Pick the colour out of anything on the screen, such as a reference picture"
+            onClick={() =>
+              void picked().then((colour) => colour && onChange({ surface: coat.surface, colour }))
+            }
+          >
+            <Pipette size={15} aria-hidden />
+          </button>
+        )}
         <select
           className="box min-w-0 flex-1"
           aria-label={`${label}: surface`}

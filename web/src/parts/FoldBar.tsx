@@ -1,6 +1,6 @@
 import { Pause, Play } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { setFold, useView } from '../store/view';
+import { setApart, setFold, useView } from '../store/view';
 
 /** The whole of it is played in so many seconds. */
 const PLAYED_S = 9;
@@ -8,6 +8,7 @@ const PLAYED_S = 9;
 /** How far the pieces are from the table to the solid: dragged, or played. */
 export function FoldBar() {
   const share = useView((v) => v.foldShare);
+  const apart = useView((v) => v.apartShare);
   const [plays, setPlays] = useState(false);
   useEffect(() => {
     if (!plays) return;
@@ -48,10 +49,28 @@ export function FoldBar() {
         aria-valuetext={`${Math.round(share * 100)} % together`}
         onChange={(e) => {
           setPlays(false);
+          setApart(0);
           setFold(Number(e.target.value));
         }}
       />
       <span className="text-[12.5px] text-soft">Solid</span>
+      <label className="flex items-center gap-1.5 text-[12.5px] text-soft">
+        Apart
+        <input
+          type="range"
+          min={0}
+          max={1}
+          step={0.02}
+          value={apart}
+          className="w-20"
+          aria-valuetext={`${Math.round(apart * 100)} % apart`}
+          onChange={(e) => {
+            setPlays(false);
+            setFold(1);
+            setApart(Number(e.target.value));
+          }}
+        />
+      </label>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import type { FoldedPiece } from '@fomrik/core/folding';
+import { Line } from '@react-three/drei';
 import { useEffect, useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide } from 'three';
 
@@ -17,24 +18,70 @@ function between(keys: readonly Float32Array[], share: number, out: Float32Array
   for (let i = 0; i < out.length; i++) out[i] = a[i]! + (b[i]! - a[i]!) * (at - low);
 }
 
-/** The pieces of a part on their way from the table to the solid. */
+type Triple = [number, number, number];
+
+/** Pieces drawn apart in full stand this much further from the middle. */
+const APART = 0.9;
+
+/** The middle of points three by three. */
+function middleOf(points: Float32Array): Triple {
+  const sum: Triple = [0, 0, 0];
+  points.forEach((v, i) => (sum[i % 3]! += v));
+  return sum.map((v) => (3 * v) / Math.max(1, points.length)) as Triple;
+}
+
+/** How far each piece is moved when they are drawn apart: straight away from the middle of all. */
+function shifts(pieces: readonly FoldedPiece[], apart: number): Triple[] {
+  const middles = pieces.map((p) => middleOf(p.keys.at(-1)!));
+  const whole = [0, 1, 2].map(
+    (k) => middles.reduce((sum, m) => sum + m[k]!, 0) / Math.max(1, middles.length),
+  );
+  return middles.map((m) => m.map((v, k) => (v - whole[k]!) * APART * apart) as Triple);
+}
+
+/** Two edges that meet: their pieces, and the middle of each on the solid. */
+export interface Mates {
+  of: [string, string];
+  at: [Triple, Triple];
+}
+
+/** The pieces of a part on their way from the table to the solid, or drawn apart with a line from edge to mate. */
 export function Folding({
   pieces,
   share,
+  apart,
+  mates,
   colourOf,
 }: {
   pieces: readonly FoldedPiece[];
   share: number;
+  apart: number;
+  mates: readonly Mates[];
   colourOf: (id: string) => string;
 }) {
-  return pieces.map((piece, i) => (
-    <OnItsWay
-      key={`${piece.id} ${i}`}
-      piece={piece}
-      share={shareOf(share, i, pieces.length)}
-      colour={colourOf(piece.id)}
-    />
-  ));
+  const moved = useMemo(() => shifts(pieces, apart), [pieces, apart]);
+  const shiftOf = (id: string): Triple => moved[pieces.findIndex((p) => p.id === id)] ?? [0, 0, 0];
+  return (
+    <>
+      {pieces.map((piece, i) => (
+        <group key={`${piece.id} ${i}`} position={moved[i]!}>
+          <OnItsWay piece={piece} share={shareOf(share, i, pieces.length)} colour={colourOf(piece.id)} />
+        </group>
+      ))}
+      {apart > 0 &&
+        mates.map(({ of, at }, i) => (
+          <Line
+            key={i}
+            points={at.map((p, k) => p.map((v, n) => v + shiftOf(of[k]!)[n]!) as Triple)}
+            color="#0b5c63"
+            lineWidth={1.2}
+            dashed
+            dashSize={5}
+            gapSize={4}
+          />
+        ))}
+    </>
+  );
 }
 
 function OnItsWay({ piece, share, colour }: { piece: FoldedPiece; share: number; colour: string }) {

@@ -16,7 +16,7 @@ import type { Dimension } from '@fomrik/core/dimensions';
 import { DimensionLayer } from './DimensionLayer';
 import { Eye } from './Eye';
 import { Finished } from './Finished';
-import { Folding } from './Folding';
+import { Folding, type Mates } from './Folding';
 import { EyeBar } from './EyeBar';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
@@ -64,6 +64,7 @@ function Scene({
       button.style.transform = `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`;
     }
   });
+  const mates = useMemo(() => (folding ? matesOf(made, place) : []), [folding, made, place]);
   const { unplace } = stage;
   const chosen = byId(drawnPieces(made), edge?.pieceId)?.edges.find((e) => e.id === edge?.edgeId);
   const lines = made.solid.edgeLines.filter(
@@ -86,6 +87,8 @@ function Scene({
         <Folding
           pieces={folding.pieces}
           share={folding.share}
+          apart={folding.apart}
+          mates={mates}
           colourOf={(id) => (finished ? coatOf(finished.scheme ?? bareScheme, id).colour : '#566065')}
         />
       )}
@@ -195,6 +198,22 @@ function framing(points: [number, number, number][]): { target: [number, number,
   return { target, reach: Math.max(...[0, 1, 2].map((k) => itemAt(high, k) - itemAt(low, k))) * 1.08 };
 }
 
+/** The edges of a part that meet, once each, by their middles on the solid. */
+function matesOf(made: PartReport, place: Stage['place']): Mates[] {
+  const middle = (pieceId: string, edgeId: string): [number, number, number] | undefined => {
+    const run = made.solid.edgeLines.find((l) => l.pieceId === pieceId && l.edgeId === edgeId)?.points;
+    return run && run.length > 0 ? place(itemAt(run, Math.floor(run.length / 2))) : undefined;
+  };
+  return made.pieces.flatMap((piece) =>
+    piece.edges.flatMap((edge): Mates[] => {
+      const { mate } = edge;
+      if (!mate || `${mate.pieceId} ${mate.edgeId}` < `${piece.id} ${edge.id}`) return [];
+      const [a, b] = [middle(piece.id, edge.id), middle(mate.pieceId, mate.edgeId)];
+      return a && b ? [{ of: [piece.id, mate.pieceId], at: [a, b] }] : [];
+    }),
+  );
+}
+
 /** Where the pieces of a part begin and end: what must be in view while they go together. */
 const spotsOf = (pieces: readonly FoldedPiece[]): [number, number, number][] =>
   pieces.flatMap(({ keys }) =>
@@ -235,7 +254,7 @@ interface SolidViewProps {
   /** In the dark: nothing but what is lit is seen. */
   dark?: boolean;
   /** Its pieces on their way from the table, and how far they are. */
-  folding?: { pieces: readonly FoldedPiece[]; share: number } | undefined;
+  folding?: { pieces: readonly FoldedPiece[]; share: number; apart: number } | undefined;
   /** In its finish: its colours, or bare foam where it has none. */
   finished?: { scheme: Scheme | undefined } | undefined;
   /** What is played on its lamps, in the dark. */

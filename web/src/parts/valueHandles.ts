@@ -76,7 +76,7 @@ export function valueHandles(
     const ref = fieldOf(partId, dimension);
     return [
       {
-        id: [...(featureId === undefined ? [] : [featureId]), ...path].join('.'),
+        id: `${path.join('.')}${featureId === undefined ? '' : `@${featureId}`}`,
         label: `${label}: drag, or arrow keys`,
         at: to,
         look: 'edge' as const,

@@ -40,6 +40,8 @@ interface View {
   /** Flat pieces going together, and how far they are: 0 on the table, 1 the solid. */
   foldOpen: boolean;
   foldShare: number;
+  /** How far the pieces of the solid are drawn apart, 0 to 1. */
+  apartShare: number;
   /** From where a solid is looked at, and how often that was asked: asking again frames it anew. */
   eye: { from: EyeFrom; asked: number };
   /** Groups of the inspector that were opened or folded by hand, by their name. */
@@ -115,6 +117,7 @@ export const useView = create<View>()(
       finishOpen: false,
       foldOpen: false,
       foldShare: 1,
+      apartShare: 0,
       eye: { from: 'turned', asked: 0 },
       groups: {},
       drawers: isTall() ? { shape: 'trial', inside: 'circuit' } : { shape: '', inside: '' },
@@ -146,6 +149,11 @@ export function useShownEdge(): EdgeRef | undefined {
 /** How far pieces are on their way from the table to the solid. */
 export function setFold(foldShare: number): void {
   useView.setState({ foldShare });
+}
+
+/** How far the pieces of the solid are drawn apart. */
+export function setApart(apartShare: number): void {
+  useView.setState({ apartShare });
 }
 
 /** Looks from somewhere; the same once more brings a solid that was turned or zoomed back into view. */

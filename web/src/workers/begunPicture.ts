@@ -1,18 +1,20 @@
+import { resolveBody } from '@fomrik/core/body';
 import type { Part } from '@fomrik/core/document';
 import { newBuild } from '@fomrik/core/parts';
-import { createDeriver } from '@fomrik/core/report';
+import { coarseParts } from '@fomrik/core/report';
 import { finishedPicture } from '@fomrik/core/stepPicture';
 import { partPicture, type PixelPicture } from '@fomrik/core/view';
 
 /** On a typical adult. */
+const body = resolveBody([]);
 const typical = newBuild('Picture', '2026-01-01', { name: 'Typical', underLayerMm: 2, measures: [] });
 
 /** What parts look like before anything is changed: one by itself, several as they are worn or held together. */
 export function begunPicture(parts: Part[], size: number): PixelPicture | undefined {
-  const report = createDeriver()({ ...typical, parts }, { coarse: true });
-  const [first] = report.parts;
+  const made = coarseParts({ ...typical, parts });
+  const [first] = made;
   if (!first) return undefined;
   return parts.length === 1
     ? partPicture(first, undefined, size, size)
-    : finishedPicture(report.body, report.parts, parts, size, size);
+    : finishedPicture(body, made, parts, size, size);
 }

@@ -6,8 +6,8 @@ import { byId, trimNumber } from '../../units';
 import { defineFeature, type FoamOf, nothing, notLaid, panelOf } from '../contract';
 
 const fields = [
-  length('widthMm', 'Wide', [2, 20], 'Two thin wires side by side want about 4 mm.'),
-  length('deepMm', 'Deep', [1, 20], 'From the face it is cut into; foam is left under it.'),
+  length('widthMm', 'Width', [2, 20], 'Two thin wires side by side want about 4 mm.'),
+  length('deepMm', 'Depth', [1, 20], 'From the face it is cut into; foam is left under it.'),
 ] as const;
 
 type ChannelParams = ParamsOf<typeof fields>;

@@ -16,19 +16,19 @@ const foam: FoamField<'foamMm'> = {
 };
 
 const fields = [
-  length('widthMm', 'Wide', [10, 600], 'Of the block: the room it is pushed into.', 'Block'),
-  length('lengthMm', 'Long', [10, 600], 'Of the block.', 'Block'),
-  length('deepMm', 'Deep', [3, 200], 'Of the block; as many layers as it takes.', 'Block'),
+  length('widthMm', 'Width', [10, 600], 'Of the block: the room it is pushed into.', 'Block'),
+  length('lengthMm', 'Length', [10, 600], 'Of the block.', 'Block'),
+  length('deepMm', 'Depth', [3, 200], 'Of the block; as many layers as it takes.', 'Block'),
   foam,
   length(
     'pocketWideMm',
-    'Pocket, wide',
+    'Pocket width',
     [2, 500],
     'Of what goes in; it is cut 2 mm under, to hold.',
     'Pocket',
   ),
-  length('pocketLongMm', 'Pocket, long', [2, 500], 'Of what goes in.', 'Pocket'),
-  length('pocketDeepMm', 'Pocket, deep', [0, 190], 'From the top layer down; 0 cuts none.', 'Pocket'),
+  length('pocketLongMm', 'Pocket length', [2, 500], 'Of what goes in.', 'Pocket'),
+  length('pocketDeepMm', 'Pocket depth', [0, 190], 'From the top layer down; 0 cuts none.', 'Pocket'),
   length(
     'notchMm',
     'Notch',

@@ -36,7 +36,7 @@ const fields = [
     ],
     'The hole is as wide as the body.',
   ),
-  length('pitchMm', 'Apart', [6, 500], 'Middle to middle, along the foam.'),
+  length('pitchMm', 'Spacing', [6, 500], 'Middle to middle, along the foam.'),
   choice(
     'shows',
     'Shines',

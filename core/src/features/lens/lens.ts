@@ -16,7 +16,7 @@ const foam: FoamField<'foamMm'> = {
 
 const fields = [
   length('acrossMm', 'Across', [5, 150], 'Of the lens, over its rim.', 'Lens'),
-  length('thickMm', 'Thick', [0.5, 40], 'Of the lens at its rim.', 'Lens'),
+  length('thickMm', 'Thickness', [0.5, 40], 'Of the lens at its rim.', 'Lens'),
   length('ledgeMm', 'Ledge', [1, 30], 'What holds it in, all round, before and behind.', 'Seat'),
   length('lipMm', 'Lip', [3, 40], 'Of the seat beyond the lens, all round.', 'Seat'),
   foam,

@@ -55,9 +55,16 @@ export const fields = [
     [['none', 'nothing more'] as const, ...diffusers.map((d) => [d.id, d.name] as const)],
     'A second diffuser outside the first: soft foam under a hard sheet.',
   ),
-  length('boredMm', 'Bored up', [0, 40], 'From every lamp into soft foam: light comes further.', 'Light', {
-    when: (p) => diffuserOf(String(p['diffuser'])).boreable === true,
-  }),
+  length(
+    'boredMm',
+    'Bored into the foam',
+    [0, 40],
+    'From every lamp into soft foam: light comes further.',
+    'Light',
+    {
+      when: (p) => diffuserOf(String(p['diffuser'])).boreable === true,
+    },
+  ),
   choice(
     'walls',
     'Walls',
@@ -68,7 +75,7 @@ export const fields = [
     ],
     'Inside the box.',
   ),
-  count('evenPct', 'Even to, %', [10, 95], 'The darkest spot against the mean.'),
+  count('evenPct', 'Evenness wanted, %', [10, 95], 'The darkest spot against the mean.'),
   {
     type: 'foam',
     key: 'foamMm',

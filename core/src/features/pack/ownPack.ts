@@ -19,14 +19,22 @@ export const ownPackFields = [
   count('ownCells', 'How many', [1, 12], 'One after the other: their voltages add.', 'Own pack', {
     when: own,
   }),
-  length('ownLengthMm', 'Long', [5, 250], 'Measured, with room for its leads.', 'Own pack', { when: own }),
-  length('ownWidthMm', 'Wide', [5, 200], 'Measured.', 'Own pack', { when: own }),
-  length('ownThickMm', 'Thick', [2, 100], 'Measured.', 'Own pack', { when: own }),
-  number('ownG', 'Weighs', [1, 2000], 'g', 'With its cells.', 'Own pack', { when: own }),
-  number('ownAh', 'Holds', [0, 50], 'Ah', 'Measured or printed on it; 0 takes what is typical.', 'Own pack', {
-    when: own,
-  }),
-  number('ownPrice', 'Costs', [0, 1000], '', 'Each, in the currency of the build.', 'Own pack', {
+  length('ownLengthMm', 'Length', [5, 250], 'Measured, with room for its leads.', 'Own pack', { when: own }),
+  length('ownWidthMm', 'Width', [5, 200], 'Measured.', 'Own pack', { when: own }),
+  length('ownThickMm', 'Thickness', [2, 100], 'Measured.', 'Own pack', { when: own }),
+  number('ownG', 'Mass', [1, 2000], 'g', 'With its cells.', 'Own pack', { when: own }),
+  number(
+    'ownAh',
+    'Capacity',
+    [0, 50],
+    'Ah',
+    'Measured or printed on it; 0 takes what is typical.',
+    'Own pack',
+    {
+      when: own,
+    },
+  ),
+  number('ownPrice', 'Price', [0, 1000], '', 'Each, in the currency of the build.', 'Own pack', {
     when: own,
   }),
 ] as const;

@@ -55,7 +55,7 @@ const joints: Record<
 export const parting = defineFeature<PartingParams>({
   kind: 'parting',
   label: 'Parting line',
-  verb: 'Part it',
+  verb: 'Divide it',
   picture: [draw.foam(draw.box(2, 4, 31, 40)), draw.foam(draw.box(39, 4, 31, 40)), draw.line('M36 2V46')],
   summary: 'Parts a board or a lamination in two along a line: longer than a sheet, or than the luggage.',
   station: 'shape',

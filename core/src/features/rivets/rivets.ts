@@ -7,7 +7,7 @@ import { plateRun, spotsOnPlate } from '../laying/plateBand';
 
 const fields = [
   length('insetMm', 'In from the edge', [3, 100], 'To the middle of each.'),
-  length('spacingMm', 'Apart', [8, 400], 'Middle to middle, about.'),
+  length('spacingMm', 'Spacing', [8, 400], 'Middle to middle, about.'),
   length('diameterMm', 'Across', [3, 40], 'Of each head.'),
 ] as const;
 

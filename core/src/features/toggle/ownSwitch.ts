@@ -19,11 +19,11 @@ export const ownSwitchFields = [
     'Own switch',
     { when: own },
   ),
-  length('ownLengthMm', 'Long', [3, 100], 'Measured.', 'Own switch', { when: own }),
-  length('ownWidthMm', 'Wide', [3, 100], 'Measured.', 'Own switch', { when: own }),
-  length('ownDeepMm', 'Deep', [2, 80], 'Behind the face, with its legs.', 'Own switch', { when: own }),
+  length('ownLengthMm', 'Length', [3, 100], 'Measured.', 'Own switch', { when: own }),
+  length('ownWidthMm', 'Width', [3, 100], 'Measured.', 'Own switch', { when: own }),
+  length('ownDeepMm', 'Depth', [2, 80], 'Behind the face, with its legs.', 'Own switch', { when: own }),
   length('ownThrowMm', 'Throw', [0, 30], 'Room round it so that it can move.', 'Own switch', { when: own }),
-  number('ownMostA', 'Switches', [0.01, 20], 'A', 'Printed on it.', 'Own switch', { when: own }),
+  number('ownMostA', 'Rated current', [0.01, 20], 'A', 'Printed on it.', 'Own switch', { when: own }),
 ] as const;
 
 export type OwnSwitchParams = ParamsOf<typeof ownSwitchFields>;

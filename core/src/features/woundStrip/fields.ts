@@ -27,10 +27,10 @@ export const fields = [
   length('coreMm', 'Core across', [8, 150], 'Of the dowel or tube it is wound on.', 'Size', {
     when: isWound,
   }),
-  length('wideMm', 'Core wide', [8, 400], 'Of the bar or board.', 'Size', { when: isAlong }),
-  length('thickMm', 'Core thick', [1, 60], 'Of the bar or board.', 'Size', { when: isAlong }),
+  length('wideMm', 'Core width', [8, 400], 'Of the bar or board.', 'Size', { when: isAlong }),
+  length('thickMm', 'Core thickness', [1, 60], 'Of the bar or board.', 'Size', { when: isAlong }),
   count('faces', 'Faces', [1, 2], 'One side of it, or both.', 'Size', { when: isAlong }),
-  count('rows', 'Rows a face', [1, 20], 'Of strip, side by side.', 'Size', { when: isAlong }),
+  count('rows', 'Rows on each face', [1, 20], 'Of strip, side by side.', 'Size', { when: isAlong }),
   length('lengthMm', 'Length', [20, 1500], 'Along the core.'),
   length('pitchMm', 'Pitch', [8, 200], 'From turn to turn; a strip is at least its width.', 'Size', {
     when: isWound,

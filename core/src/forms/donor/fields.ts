@@ -68,7 +68,7 @@ export const caseFields = [
       ['open', 'it is open'],
       ['glued', 'it is glued shut'],
     ],
-    'How its inside is come to.',
+    'How you get at its inside.',
     'Inside',
   ),
   count('screws', 'Screws', [1, 40], 'To be bagged and put back in their order.', 'Inside', {
@@ -172,7 +172,7 @@ export const fields = [
       length('tallMm', 'Stands out', [1, 1000], 'From the back wall forwards.'),
       choice(
         'fate',
-        'May it go',
+        'Can be removed',
         [
           ['cut', 'may be cut away'],
           ['stays', 'must stay'],

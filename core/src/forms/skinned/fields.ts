@@ -118,7 +118,13 @@ export const surfaceFields = [
     'Surface',
   ),
   angle('turnDeg', 'Turned', [-180, 180], 'About the upright.', 'Surface'),
-  angle('nodDeg', 'Nods', [-180, 180], 'Forwards or back; 90 stands up what lies.', 'Surface'),
+  angle(
+    'nodDeg',
+    'Tilted forwards',
+    [-180, 180],
+    'Back where it is below nought; 90 stands up what lies.',
+    'Surface',
+  ),
   length('aheadMm', 'Ahead', [-500, 500], 'Of where it stands.', 'Surface'),
   length('upMm', 'Up', [-500, 500], 'Of where it stands.', 'Surface'),
   length('widenMm', 'Widen', [0, 60], 'Each side drawn apart by so much, between two heights.', 'Surface', {

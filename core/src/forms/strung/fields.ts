@@ -17,7 +17,7 @@ export const fields = [
     'Found things',
     [
       count('place', 'Place', [1, 12], 'From the foot up; things of one place are alternatives.'),
-      choice('what', 'What', things, 'Told in the lists by this name.'),
+      choice('what', 'What', things, 'Its name in the lists.'),
       length('longMm', 'Long', [5, 1500], 'Along the axis.'),
       length('lowMm', 'Across below', [5, 400], 'Outside.'),
       length('highMm', 'Across above', [5, 400], 'Outside.'),
@@ -34,7 +34,7 @@ export const fields = [
       ),
       length('intoMm', 'By', [0, 300], 'How far one goes into the other.'),
       number('massG', 'Mass', [1, 3000], 'g', 'Empty, on a scale.'),
-      number('price', 'Price', [0, 500], '', 'What it costs; 0 out of the kitchen drawer.'),
+      number('price', 'Price', [0, 500], '', 'What it costs; 0 if you have it already.'),
     ],
     [1, 24],
     (before) => ({

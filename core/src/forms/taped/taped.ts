@@ -214,7 +214,8 @@ const square = (piece: number, x: number, w: number, h: number): TapedPoint[] =>
 export const taped = defineForm<TapedParams>({
   kind: 'taped',
   label: 'Taped pattern',
-  summary: 'Pieces traced from film and tape or read from a file: edges named, mates judged, foam answered.',
+  summary:
+    'Pieces traced from film and tape or read from a file: edges are named and matched, and foam thickness is allowed for.',
   zones: [],
   fields,
   developable: true,

@@ -21,7 +21,7 @@ const tubes = rods.filter((r) => r.shape === 'tube');
 const holeFields = [
   { key: 'startMm', label: 'First hole at', range: [0, 3000] },
   { key: 'endMm', label: 'Last hole by', range: [0, 3000] },
-  { key: 'pitchMm', label: 'Apart', range: [2, 1000] },
+  { key: 'pitchMm', label: 'Spacing', range: [2, 1000] },
   { key: 'diameterMm', label: 'Across each', range: [1, 60] },
 ] as const;
 

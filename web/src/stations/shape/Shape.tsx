@@ -184,6 +184,7 @@ function SolidPane({
     finishOpen,
     foldOpen,
     foldShare,
+    apartShare,
     drawing,
     seam,
     snaps,
@@ -197,6 +198,7 @@ function SolidPane({
       finishOpen: v.finishOpen,
       foldOpen: v.foldOpen,
       foldShare: v.foldShare,
+      apartShare: v.apartShare,
       drawing: v.drawing,
       seam: v.seam,
       snaps: v.snaps,
@@ -210,8 +212,9 @@ function SolidPane({
     [foldOpen, made],
   );
   const folding = useMemo(
-    () => (foldOpen && folded.value ? { pieces: folded.value, share: foldShare } : undefined),
-    [foldOpen, folded.value, foldShare],
+    () =>
+      foldOpen && folded.value ? { pieces: folded.value, share: foldShare, apart: apartShare } : undefined,
+    [foldOpen, folded.value, foldShare, apartShare],
   );
   const finished = useMemo(
     () => (finishOpen && !darkOpen ? { scheme: part.scheme } : undefined),
