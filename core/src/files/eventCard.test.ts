@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { reportOf } from '../report/testing/reportOf';
 import { exportOf, makeExport } from './exports';
 import { eventCard } from './eventCard';
-import { wrapped } from './pdf/eventCardPdf';
+import { wrapped } from './pdf/wrapped';
 import { fontFiles, type FontName } from './pdf/fonts';
 import { demo } from './testing/demo';
 

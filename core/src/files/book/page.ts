@@ -6,6 +6,7 @@ import { type Drawing, inks, pathOf, type PixelPicture, pngOf, rgbOf } from '../
 import { embedded } from '../pdf/embed';
 import type { FontSource } from '../pdf/fonts';
 import { grey, type Pen, PT_PER_MM, write } from '../pdf/pen';
+import { wrapped } from '../pdf/wrapped';
 
 /** A letter is about this much of its height wide, and a line this much high. */
 const WIDE = 0.6;
@@ -17,18 +18,6 @@ const ink = (hex: string) => {
   const [r, g, b] = rgbOf(hex.length === 4 ? `#${[...hex.slice(1)].map((c) => c + c).join('')}` : hex);
   return rgb(r / 255, g / 255, b / 255);
 };
-
-/** Words in lines no longer than so many letters. */
-function linesOf(text: string, most: number): string[] {
-  const lines: string[] = [];
-  for (const word of text.split(' ')) {
-    const last = lines.at(-1);
-    if (last !== undefined && last.length + 1 + word.length <= most)
-      lines[lines.length - 1] = `${last} ${word}`;
-    else lines.push(word);
-  }
-  return lines;
-}
 
 /** Pages that are written from top to bottom; measures in millimetres, y the height left above the lower edge. */
 export interface Book {
@@ -92,7 +81,7 @@ export function say(
   mm: number,
   { x = MARGIN_MM, wideMm = roomMm(book), keep = false } = {},
 ): number {
-  const lines = linesOf(text, Math.max(8, Math.floor(wideMm / (mm * WIDE))));
+  const lines = wrapped(text, Math.max(8, Math.floor(wideMm / (mm * WIDE))));
   if (!keep) need(book, mm * HIGH * Math.min(3, lines.length));
   const from = book.y;
   for (const line of lines) {

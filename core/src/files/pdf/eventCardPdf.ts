@@ -7,24 +7,13 @@ import { PAGE_MARGIN_MM, paper } from '../../pattern';
 import { embedded } from './embed';
 import type { FontSource } from './fonts';
 import { PT_PER_MM, type Pen, write } from './pen';
+import { wrapped } from './wrapped';
 
 const LARGEST_MM = 4;
 const SMALLEST_MM = 1.9;
 /** A letter is about this much of its height wide, and a line this much high. */
 const WIDE = 0.57;
 const HIGH = 1.5;
-
-/** Words in lines no longer than so many letters. */
-export function wrapped(text: string, most: number): string[] {
-  const lines: string[] = [];
-  for (const word of text.split(' ')) {
-    const last = lines.at(-1);
-    if (last !== undefined && last.length + 1 + word.length <= most)
-      lines[lines.length - 1] = `${last} ${word}`;
-    else lines.push(word);
-  }
-  return lines;
-}
 
 /** Everything for the day on one page, in letters as large as it lets them be. */
 export async function eventCardPdf(doc: BuildDoc, report: Report, font: FontSource): Promise<Uint8Array> {
