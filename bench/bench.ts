@@ -18,6 +18,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { glow, manyBoxes, nudged, placesIn, solveSixty } from './inside';
 import { largestGroup, nestedFor, overBestKnown, shareUsed } from './nesting';
+import { book, foldings, picturesOf, sixtyPictures } from './pictures';
 import { repaintMs } from './repaint';
 import { shelfMs } from './shelf';
 
@@ -279,6 +280,10 @@ readMesh('tube.obj', obj);
 report('scan of a million triangles, OBJ', performance.now() - scanStart, 'ms', 5000);
 const source = { doc, report: first, stamp: new Date(0), font: fontFile, unit: 'mm' as const };
 report('pattern PDF', await time(15, () => makeExport(exportOf('pattern.pdf'), source)), 'ms');
+const pictured = picturesOf(harness);
+report('pictures of 60 parts', await time(3, () => sixtyPictures(pictured)), 'ms', 5000);
+report('harness, every part folded', await time(3, () => foldings(pictured)), 'ms');
+report('harness, build book', await time(1, () => book(pictured)), 'ms', 20_000);
 report('pattern DXF', await time(30, () => makeExport(exportOf('pattern.dxf'), source)), 'ms');
 const repaint = await repaintMs(12);
 report('browser, nudge to first redrawn piece', repaint.firstMs, 'ms', 100);

@@ -93,6 +93,40 @@ describe('the bench by hand', function () {
     await saved(page);
   });
 
+  it('a value of a detail has its dimension, and a grip that is moved', async () => {
+    const lamps = await openDetail(page, { kind: 'lamps' });
+    const spacing = lamps.getByLabel('Spacing', { exact: true });
+    const mm = async (): Promise<number> => Number.parseFloat(await spacing.inputValue());
+    await spacing.focus();
+    await page.locator('[data-flat-dimension="pitchMm"]').waitFor();
+    const before = await mm();
+    const grip = page.locator('[data-handle^="pitchMm@"]');
+    await grip.focus();
+    await page.locator('svg[data-dimension="pitchMm"]').waitFor();
+    await page.keyboard.press('ArrowUp');
+    for (let i = 0; i < 40 && (await mm()) === before; i++) await page.waitForTimeout(100);
+    expect(await mm()).to.equal(before + 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    for (let i = 0; i < 40 && (await mm()) !== before; i++) await page.waitForTimeout(100);
+    expect(await mm()).to.equal(before);
+    await saved(page);
+  });
+
+  it('a trim is dragged from its edge to another, on the flat', async () => {
+    await go(page, bench, 'shape', harness);
+    await choose(/^Pauldrons/);
+    const trim = await openDetail(page, { id: 'pauldron-1.rim' });
+    const edge = (): Promise<string> => trim.getByLabel('Edge', { exact: true }).inputValue();
+    const before = await edge();
+    const grip = page.locator('[data-flat-feature="pauldron-1.rim"][data-flat-point="0"]');
+    await drag(grip, 0, -70, async () => (await edge()) !== before);
+    expect(await edge()).to.not.equal(before);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    for (let i = 0; i < 40 && (await edge()) !== before; i++) await page.waitForTimeout(100);
+    expect(await edge()).to.equal(before);
+    await go(page, bench, 'shape', 'demo-lampwarden-bracers');
+  });
+
   it('details are copied to another part and removed, each in one step', async () => {
     const count = (): Promise<number> => page.locator('li[data-kind="lamps"]').count();
     const before = await count();

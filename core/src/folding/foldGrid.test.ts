@@ -90,7 +90,7 @@ describe('a piece on its way from flat to form', () => {
         surface.grid
           .flat()
           .forEach((p, i) => expect(dist3(p, ended![i]!), `${name} does not get there`).to.be.lessThan(1));
-        expect(worstOf(surface.grid, surface.flat), name).to.be.lessThan(0.02 + (piece.stretch?.worst ?? 0));
+        expect(worstOf(surface.grid, surface.flat), name).to.be.lessThan(0.03 + (piece.stretch?.worst ?? 0));
       }
     });
 });

@@ -60,6 +60,17 @@ describe('a part for the shop’s book', () => {
     expect(new Set(report.circuits.map((c) => c.partIds[0])).size).to.equal(2);
   });
 
+  it('keeps its colours, those of its details under the names these have there', () => {
+    const doc = demo('harness');
+    const part = doc.parts.find((p) => p.form === 'pauldron')!;
+    const copied = copiedPart(doc, part, doc, 'Copy').part;
+    const details = new Set(copied.features.map((f) => f.id));
+    const areas = copied.scheme!.areas;
+    expect(areas).to.have.length(part.scheme!.areas.length).and.to.have.length.greaterThan(1);
+    for (const area of areas.filter((a) => a.of === 'detail')) expect(details).to.include(area.id);
+    expect(copied.scheme!.base).to.deep.equal(part.scheme!.base);
+  });
+
   it('brings the surface it is skinned over, once', () => {
     const gull = demo('gull');
     const mesh = {

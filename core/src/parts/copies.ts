@@ -1,5 +1,5 @@
 import { getFrom, firstOf } from '../units';
-import { type BuildDoc, type Circuit, featureIdsOf, type Mount, type Part } from '../document';
+import { type BuildDoc, type Circuit, featureIdsOf, type Mount, type Part, type Scheme } from '../document';
 import { zoneInfo } from '../body';
 import { formOf, type Kinds, standardKinds } from './kinds';
 import { newBuild } from './newPart';
@@ -26,6 +26,12 @@ export function ownCircuits({ circuits }: Pick<BuildDoc, 'circuits'>, part: Part
   const own = new Set(part.features.map((f) => f.id));
   return circuits.filter((c) => namedBy(c).every((id) => own.has(id)));
 }
+
+/** Colours of details under the names these have in the copy. */
+const schemeWith = (scheme: Scheme, renamed: ReadonlyMap<string, string>): Scheme => ({
+  ...scheme,
+  areas: scheme.areas.map((a) => ({ ...a, id: renamed.get(a.id) ?? a.id })),
+});
 
 /** What a copy of a part brings to a build: itself and its circuits under ids that are free there, and surfaces it needs. */
 export interface Copied {
@@ -69,6 +75,7 @@ export function copiedPart(
       name: name.slice(0, 120),
       mount: mount.to === 'part' && !into.parts.some((p) => p.id === mount.part) ? { to: 'stand' } : mount,
       features: part.features.map((f) => ({ ...f, id: getFrom(renamed, f.id) })),
+      ...(part.scheme && { scheme: schemeWith(part.scheme, renamed) }),
     },
     circuits: ownCircuits(from, part).map((c) => {
       const id = freeName(circuitIds, stem(c.id));

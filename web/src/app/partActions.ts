@@ -11,7 +11,7 @@ import {
   setFree,
   standardKinds,
 } from '@fomrik/core/parts';
-import type { Draft } from 'immer';
+import { current, type Draft } from 'immer';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { useSelected, selectPart } from '../store/selection';
@@ -41,13 +41,15 @@ export function addPart(form: string): void {
 }
 
 /** A copy of a part comes into the build, with its circuits and what surfaces it needs. */
-function bring({ part, circuits, meshes }: Copied): void {
-  useBuild.getState().update((draft) => {
-    draft.parts.push(part as Draft<Part>);
-    draft.circuits.push(...circuits);
-    if (meshes.length > 0) draft.meshes = [...(draft.meshes ?? []), ...(meshes as Draft<typeof meshes>)];
-  });
-  selectPart(part.id);
+function bring(copied: Copied): void {
+  useBuild.getState().update((draft) => putInto(draft, copied));
+  selectPart(copied.part.id);
+}
+
+function putInto(draft: Draft<BuildDoc>, { part, circuits, meshes }: Copied): void {
+  draft.parts.push(part as Draft<Part>);
+  draft.circuits.push(...circuits);
+  if (meshes.length > 0) draft.meshes = [...(draft.meshes ?? []), ...(meshes as Draft<typeof meshes>)];
 }
 
 export function copyPart(id: string): void {
@@ -62,10 +64,22 @@ export function copyPart(id: string): void {
 }
 
 /** A part out of the shop's book. */
-export function takeKept(kept: BuildDoc): void {
-  const { doc } = useBuild.getState();
-  const [part] = kept.parts;
-  if (part) bring(copiedPart(kept, part, doc, part.name));
+export const takeKept = (kept: BuildDoc): void => takeAll([kept]);
+
+/** Parts as the shop's book keeps them, all of them in one step. */
+export function takeAll(kept: readonly BuildDoc[]): void {
+  const taken: string[] = [];
+  useBuild.getState().update((draft) => {
+    for (const from of kept) {
+      const [part] = from.parts;
+      if (!part) continue;
+      const copied = copiedPart(from, part, current(draft), part.name);
+      putInto(draft, copied);
+      taken.push(copied.part.id);
+    }
+  });
+  const last = taken.at(-1);
+  if (last !== undefined) selectPart(last);
 }
 
 /** A new part like another but for some of its values, with nothing laid on it. */

@@ -16,7 +16,7 @@ import { AttachGroup, FoamGroup } from './PartGroups';
 import { SeveralParts } from './SeveralParts';
 
 /** Stations where a part is chosen; elsewhere the inspector is about the build. */
-const ofPart: readonly Station[] = ['body', 'shape', 'inside', 'cut'];
+const ofPart: readonly Station[] = ['body', 'shape', 'inside', 'cut', 'make'];
 
 /** Right of the bench: what is selected, its figures, what was noticed about it, and its values by group. */
 export function Inspector({ station }: { station: Station }) {
@@ -65,7 +65,7 @@ function PartGroups({
       )}
       <FormGroups {...about} open={shaping} />
       <FoamGroup {...about} open={shaping} />
-      <FinishGroup {...features} open={false} />
+      <FinishGroup {...features} open={station === 'make'} />
       <AttachGroup {...about} open={shaping && part.mount.to === 'part'} />
       {hasPieces && (
         <FeatureGroup

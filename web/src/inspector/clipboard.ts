@@ -3,7 +3,7 @@ import { freeName, keptAlone, standardKinds } from '@fomrik/core/parts';
 import { byId, counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { toast } from 'sonner';
-import { takeKept } from '../app/partActions';
+import { takeAll } from '../app/partActions';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
 import { safeStorage } from '../store/safeStorage';
@@ -50,7 +50,7 @@ export function copySelected(): void {
 export function pasteCopied(): void {
   const clip = clipped();
   if (!clip) return void toast('Nothing was copied yet.');
-  if ('parts' in clip) for (const doc of clip.parts) takeKept(doc);
+  if ('parts' in clip) takeAll(clip.parts);
   else pasteDetails(clip.details);
 }
 

@@ -66,7 +66,12 @@ export function selectFeatureToo(featureId: string): void {
 export const selectEdge = (edge: EdgeRef | undefined): void => useSelected.setState({ edge });
 export const selectRow = (row: RowRef | undefined): void => useSelected.setState({ row, featureIds: [] });
 export const selectCircuit = (circuitId: string): void => useSelected.setState({ circuitId });
-export const selectStep = (stepId: string): void => useSelected.setState({ stepId });
+/** A step, and the part it is done on. */
+export const selectStep = (stepId: string, partId?: string): void =>
+  useSelected.setState({
+    stepId,
+    ...(partId !== undefined && { partId, alsoPartIds: [], featureIds: [], row: undefined }),
+  });
 
 /** One up from what is selected: from a detail, a line or an edge to its part, from several parts to one. */
 export function selectUp(): boolean {

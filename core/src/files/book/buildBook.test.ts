@@ -4,9 +4,11 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { reportOf } from '../../report/testing/reportOf';
 import { demo } from '../testing/demo';
 import { fontFile } from '../testing/font';
+import { exportOf, makeExport } from '../exports';
 import { buildBook } from './buildBook';
 
 describe('the build book', function () {
@@ -42,6 +44,20 @@ describe('the build book', function () {
       expect(all, line.what).to.include(squeezed(line.what));
     for (const word of ['Measures', 'Parts', 'Sheets', 'Shopping', 'Packing', 'Theday', 'Wiring'])
       expect(all, word).to.include(word);
+  });
+
+  it('has its cover as a picture of its own', async () => {
+    const png = await makeExport(exportOf('finished.png'), {
+      doc,
+      report,
+      stamp: new Date(0),
+      font: fontFile,
+      unit: 'mm',
+    });
+    const { data, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
+    expect([info.width, info.height, info.channels]).to.deep.equal([1200, 1600, 4]);
+    const seen = data.filter((v, i) => i % 4 === 3 && v > 200).length / (info.width * info.height);
+    expect(seen, 'share that is not empty').to.be.within(0.1, 0.95);
   });
 
   it('says every caution at its step', () => {

@@ -145,7 +145,7 @@ export const fileExports = [
         import('../../stepPicture'),
         import('../../view'),
       ]);
-      return ({ doc, report }) => pngOf(finishedPicture(report.body, report.parts, doc.parts, 1500, 2000));
+      return ({ doc, report }) => pngOf(finishedPicture(report.body, report.parts, doc.parts, 1200, 1600));
     },
   },
   {

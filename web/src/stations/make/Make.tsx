@@ -63,7 +63,7 @@ export function Make() {
   const open = byId(steps, openId) ?? next ?? ordered.at(-1);
   if (!open) return <Empty what="make" />;
   const show = (id: string | undefined): void => {
-    selectStep(id ?? '');
+    selectStep(id ?? '', byId(steps, id)?.partId);
     setTab('step');
   };
   const ready = steps.filter((s) => done[s.id] !== undefined).length;
