@@ -113,7 +113,7 @@ export const number = <K extends string>(
 export const choice = <K extends string, const V extends string | number>(
   key: K,
   label: string,
-  /** Values, what they are called, and a picture of each where they are told apart by eye. */
+  /** Each value with its label, and a picture where people choose by looks. */
   choices: readonly (readonly [V, string, Picture?])[],
   help: string,
   group = 'Size',

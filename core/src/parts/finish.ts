@@ -1,5 +1,5 @@
 import { byId } from '../units';
-import type { Finish, Part, Scheme } from '../document';
+import type { Finish, Part } from '../document';
 import { dist3, outlineLength } from '../geometry';
 import {
   type Catalogue,
@@ -83,23 +83,29 @@ export function recipeOf(
     sealCoats: coatings[seal].coats,
     ...usual,
     ...finish,
-    ...(scheme && { colours: colourCount(scheme), weathering: weatheringOf(scheme) }),
+    ...(scheme && { colours: colourCount(scheme), weathering: weatheringsOf({ scheme })[0] ?? 'none' }),
   };
 }
 
-/** What wear is made with: a wash for creases and dust, a dry brush for edges and scratches; the one there is more of. */
-function weatheringOf({ wear }: Scheme): Finish['weathering'] {
-  const [wash, brush] = [Math.max(wear.creases, wear.dust), Math.max(wear.edges, wear.scratches)];
-  if (wash === 0 && brush === 0) return 'none';
-  return wash >= brush ? 'wash' : 'dry-brush';
+type Weathering = Exclude<Finish['weathering'], 'none'>;
+
+/** What wear is made with, in the order it goes on: a wash for creases and dust, a dry brush for edges and scratches. */
+export function weatheringsOf({ finish, scheme }: Pick<Part, 'finish' | 'scheme'>): Weathering[] {
+  if (!scheme) return finish && finish.weathering !== 'none' ? [finish.weathering] : [];
+  const { creases, dust, edges, scratches } = scheme.wear;
+  return [
+    ...(creases > 0 || dust > 0 ? (['wash'] as const) : []),
+    ...(edges > 0 || scratches > 0 ? (['dry-brush'] as const) : []),
+  ];
 }
 
-/** The paints of a recipe in the order they go on. */
-export function paintsOf({ colours, weathering, clearCoats }: Required<Finish>): PaintCoat[] {
+/** The paints of a part in the order they go on. */
+export function paintsOf(part: Pick<Part, 'finish' | 'scheme'>, habits: Pick<Habits, 'seal'>): PaintCoat[] {
+  const { colours, clearCoats } = recipeOf(part, habits);
   return [
     ...(colours > 0 ? [paints.base] : []),
     ...Array.from({ length: Math.max(0, colours - 1) }, () => paints.detail),
-    ...(weathering === 'none' ? [] : [paints[weathering]]),
+    ...weatheringsOf(part).map((w) => paints[w]),
     ...Array.from({ length: clearCoats }, () => paints.clear),
   ];
 }
@@ -111,7 +117,7 @@ export function finishG(
   part: Pick<Part, 'finish' | 'scheme'>,
   habits: Pick<Habits, 'glue' | 'seal'>,
 ): number {
-  const paintG = paintsOf(recipeOf(part, habits)).reduce((sum, p) => sum + p.gPerM2, 0);
+  const paintG = paintsOf(part, habits).reduce((sum, p) => sum + p.gPerM2, 0);
   const coatsG = painted.reduce((sum, { surface, areaMm2 }) => {
     const own = coatsOf(surface, part, habits);
     const coatG = own ? own.coating.gPerM2 * (own.coats / own.coating.coats) : 0;

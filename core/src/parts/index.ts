@@ -18,6 +18,6 @@ export { startFeature } from './startFeature';
 export { firstLights, startLights } from './startLights';
 export type { StandOff } from './wear/standOff';
 export { colourCount, coloursOf, inPaintOrder, type PaintedColour } from './scheme';
-export { coatsOf, finishG, type Painted, paintedMm2, paintsOf, recipeOf } from './finish';
+export { coatsOf, finishG, type Painted, paintedMm2, paintsOf, recipeOf, weatheringsOf } from './finish';
 export { gluedMm, gluedOf, type Glued } from './glued';
 export type { PackedPart, Packing } from './packed';

@@ -93,6 +93,35 @@ describe('a scheme of colours', () => {
     expect(plain.some((w) => w.includes('base colour'))).to.equal(true);
   });
 
+  it('makes both kinds of wear where both are wanted, in their order, and buys for both', () => {
+    const of = (change: Partial<Scheme['wear']>): string[] =>
+      derive(painted(scheme({ wear: { ...wear, ...change } })))
+        .steps.filter((s) => s.kind === 'paint' && /wash with|dry-brush/.test(s.title))
+        .map((s) => (s.title.includes('wash with') ? 'wash' : 'brush'));
+    expect(of({})).to.deep.equal([]);
+    expect(of({ dust: 0.1 })).to.deep.equal(['wash']);
+    expect(of({ scratches: 0.1 })).to.deep.equal(['brush']);
+    expect(of({ creases: 0.5, edges: 0.4 })).to.deep.equal(['wash', 'brush']);
+  });
+
+  it('buys as much of a colour as its area wants: 130 ml a square metre, by hand', () => {
+    const report = derive(painted(scheme()));
+    const [part] = report.parts;
+    // Shoelace over the outlines that leave the house, for every copy of every piece that is seen.
+    const m2 = part!.pieces
+      .filter((p) => (p.role === 'shell' && !p.inside) || p.face === 'outer')
+      .reduce((sum, p) => {
+        const twice = p.outline.reduce((s, a, i) => {
+          const b = p.outline[(i + 1) % p.outline.length]!;
+          return s + a.x * b.y - b.x * a.y;
+        }, 0);
+        return sum + (Math.abs(twice) / 2) * 1e-6 * p.quantity;
+      }, 0);
+    const step = report.steps.find((s) => s.title.includes('paint it'))!;
+    const ml = Number(/About (\d+) ml/.exec(step.detail)![1]);
+    expect(ml).to.be.closeTo(130 * m2, 1 + 0.03 * 130 * m2);
+  });
+
   it('is what is seen: a piece in its own colour, the rest in the base', () => {
     const own = scheme({ areas: [{ of: 'piece', id: 'crest', colour: '#b8923f', surface: 'metallic' }] });
     expect(coatOf(own, 'crest').colour).to.equal('#b8923f');

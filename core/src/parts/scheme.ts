@@ -56,7 +56,6 @@ export function coloursOf(
     }
   }
   const rest = found.reduce((sum, f) => sum + f.areaMm2, 0);
-  if (scheme.edges && !sameCoat(scheme.edges, scheme.base)) add(scheme.edges, 'edges', 0);
   const whole = report.painted.reduce((sum, p) => sum + p.areaMm2, 0);
   const base: PaintedColour = {
     colour: scheme.base.colour,
@@ -77,7 +76,7 @@ export const inPaintOrder = (colours: readonly PaintedColour[]): PaintedColour[]
   );
 
 /** How many colours a scheme paints. */
-export function colourCount({ base, areas, edges }: Scheme): number {
-  const painted = [base, ...areas, ...(edges ? [edges] : [])].filter((c) => c.surface !== 'bare');
+export function colourCount({ base, areas }: Scheme): number {
+  const painted = [base, ...areas].filter((c) => c.surface !== 'bare');
   return new Set(painted.map((c) => `${c.colour} ${c.surface}`)).size;
 }

@@ -13,7 +13,7 @@ import {
   type Rod,
   paints,
 } from '../materials';
-import { coatsOf, coloursOf, gluedMm, paintedMm2, paintsOf, type PartReport, recipeOf } from '../parts';
+import { coatsOf, coloursOf, gluedMm, paintedMm2, paintsOf, type PartReport } from '../parts';
 import { byId, type Provenance, firstOf } from '../units';
 import { assembliesOf } from './assemblies';
 import { unitsOf } from './units';
@@ -143,7 +143,7 @@ function finishLines(doc: BuildDoc, parts: readonly PartReport[], coverage: numb
       // A scheme names its colours; without one there are so many of no name.
       for (const { name, areaMm2 } of coloursOf(own, part))
         colourMl.set(name, (colourMl.get(name) ?? 0) + areaMm2 * times * paints.base.mlPerM2);
-      for (const paint of paintsOf(recipeOf(settings, doc.make.habits)))
+      for (const paint of paintsOf(own.scheme ? own : settings, doc.make.habits))
         if (!own.scheme || (paint !== paints.base && paint !== paints.detail))
           paintMl.set(paint, (paintMl.get(paint) ?? 0) + m2 * paint.mlPerM2);
     }

@@ -19,6 +19,7 @@ import {
   paintedMm2,
   type PartReport,
   recipeOf,
+  weatheringsOf,
 } from '../parts';
 import { byId, trimNumber, firstOf, lastOf } from '../units';
 import { attachedEdges } from './attachedEdges';
@@ -101,6 +102,13 @@ export function finishSteps(
   const names = unit.length > 1 ? `${own.name} and what is glued to it` : own.name;
   const settings = byId(doc.parts, own.id) ?? {};
   const recipe = recipeOf(settings, doc.make.habits);
+  const worn = new Set(
+    unit.flatMap((p) => {
+      const part = byId(doc.parts, p.id);
+      return weatheringsOf(part?.scheme ? part : settings);
+    }),
+  );
+  const weatherings = (['wash', 'dry-brush'] as const).filter((w) => worn.has(w));
   const schemed = unit.some((p) => byId(doc.parts, p.id)?.scheme !== undefined);
   const colours = coloursOfUnit(doc, unit);
   const base = colours.reduce<PaintedColour | undefined>(
@@ -126,7 +134,7 @@ export function finishSteps(
   const covers =
     whole > 0 &&
     (recipe.colours > 0 ||
-      recipe.weathering !== 'none' ||
+      weatherings.length > 0 ||
       recipe.clearCoats > 0 ||
       surfaces.some((of) => coatsOf(of, settings, doc.make.habits)));
   if (masked.length > 0 && covers)
@@ -228,13 +236,13 @@ export function finishSteps(
         'Mix from the lightest colour, black last; deep places first, edges after.',
         'paint dry',
       );
-    if (recipe.weathering !== 'none')
+    for (const how of weatherings)
       paint(
-        'weather',
-        paints[recipe.weathering],
+        weatherings.length > 1 ? `weather-${how}` : 'weather',
+        paints[how],
         1,
-        recipe.weathering === 'wash' ? 'wash with thinned dark paint' : 'dry-brush the edges',
-        recipe.weathering === 'wash'
+        how === 'wash' ? 'wash with thinned dark paint' : 'dry-brush the edges',
+        how === 'wash'
           ? 'Into the deep places, wiped off the high ones before it dries.'
           : 'Nearly no paint on the brush, over edges and rivets only.',
         'paint dry',

@@ -1,4 +1,4 @@
-import { applyChanges, type BuildDoc, type Change, type Finish, inVersion } from '../document';
+import { bareScheme, applyChanges, type BuildDoc, type Change, type Finish, inVersion } from '../document';
 import { calendarOf, readiness, type Readiness, simulated, spreadsOf } from '../plan';
 import { recipeOf, standardKinds } from '../parts';
 import { createDeriver } from './derive';
@@ -43,6 +43,12 @@ function finishes(doc: BuildDoc, change: (finish: Required<Finish>) => Partial<F
   });
 }
 
+/** Schemes of one colour, without wear. */
+const plainSchemes = (doc: BuildDoc): Change[] =>
+  doc.parts.flatMap(({ scheme }, i) =>
+    scheme ? [{ path: ['parts', i, 'scheme'], value: { ...bareScheme, base: scheme.base } }] : [],
+  );
+
 const ornamental = (kind: string): boolean => standardKinds.features.get(kind)?.ornamental === true;
 
 /** What could be dropped, made simpler or worked longer; a whole change of its own. */
@@ -68,7 +74,10 @@ function ways(doc: BuildDoc): Way[] {
     },
     {
       label: 'One colour, no weathering',
-      changes: finishes(doc, ({ colours }) => ({ colours: Math.min(1, colours), weathering: 'none' })),
+      changes: [
+        ...finishes(doc, ({ colours }) => ({ colours: Math.min(1, colours), weathering: 'none' })),
+        ...plainSchemes(doc),
+      ],
     },
     {
       label: 'Plain: no trim, layers, lines or rivets',

@@ -99,17 +99,6 @@ export function Finished({
               opacity={0.6 * creases}
             />
           ))}
-      {scheme?.edges &&
-        made.solid.edgeLines
-          .filter((l) => l.points.length > 1)
-          .map((l) => (
-            <Line
-              key={`edge ${l.pieceId}/${l.edgeId}`}
-              points={l.points.map(place)}
-              color={scheme.edges!.colour}
-              lineWidth={3}
-            />
-          ))}
     </>
   );
 }

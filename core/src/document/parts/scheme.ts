@@ -1,4 +1,4 @@
-import { list, matching, object, oneOf, optional, id, type ValueOf, within } from '../../rule';
+import { list, matching, object, oneOf, id, type ValueOf, within } from '../../rule';
 
 /** How a surface takes the light. */
 export const surfaceLooks = [
@@ -34,12 +34,10 @@ export const wearRule = object({
 });
 export type WornLook = ValueOf<typeof wearRule>;
 
-/** The colours of a part: what most of it has, what differs, its edges, and its wear. */
+/** The colours of a part: what most of it has, what differs, and its wear. */
 export const schemeRule = object({
   base: coatRule,
   areas: list(areaRule, { most: 80 }),
-  /** Along every edge, a line as wide as the foam is thick. */
-  edges: optional(coatRule),
   wear: wearRule,
 });
 export type Scheme = ValueOf<typeof schemeRule>;

@@ -6,7 +6,7 @@ import { printedPieces, sourcedPieces } from '../../pattern';
 import { type Step, stepTime } from '../../plan';
 import type { Report } from '../../report';
 import { finishedPicture, stepPicture } from '../../stepPicture';
-import { byId, counted, type LengthUnit, printLength, trimNumber } from '../../units';
+import { byId, counted, inUnit, type LengthUnit, printLength, trimNumber } from '../../units';
 import { type Drawing, partPicture } from '../../view';
 import { eventCard } from '../eventCard';
 import type { FontSource } from '../pdf/fonts';
@@ -175,7 +175,7 @@ const keyOf = ({ about, partId, partIds, featureIds }: Step): string =>
   [about, partIds?.[0] ?? partId, ...(featureIds ?? [])].join(' ');
 
 /** Every step with its picture, two to a page: what, how long, what must be first, with what care, and a box to tick. */
-function steps(book: Book, { report }: BookOf): void {
+function steps(book: Book, { report, unit }: BookOf): void {
   const known = new Map<string, Drawing>();
   report.steps.forEach((step, i) => {
     const second = i % 2 === 1;
@@ -185,7 +185,11 @@ function steps(book: Book, { report }: BookOf): void {
     book.y = top;
     if (second) rule(book);
     tickBox(book, leftMm, book.y - 7, 5);
-    say(book, `${i + 1}. ${step.title}`, 3.8, { x: leftMm + 8, wideMm: roomMm(book) - 8, keep: true });
+    say(book, `${i + 1}. ${inUnit(step.title, unit)}`, 3.8, {
+      x: leftMm + 8,
+      wideMm: roomMm(book) - 8,
+      keep: true,
+    });
     book.y -= 1;
     const drawing = known.get(keyOf(step)) ?? stepPicture(step, report);
     known.set(keyOf(step), drawing);
@@ -193,9 +197,9 @@ function steps(book: Book, { report }: BookOf): void {
     draw(book, drawing, leftMm, book.y, wide, high);
     const side = { x: leftMm + wide + 4, wideMm: roomMm(book) - wide - 4, keep: true };
     const words: [string, number][] = [
-      [step.detail, READ_MM],
+      [inUnit(step.detail, unit), READ_MM],
       [stepTime(step), LIST_MM],
-      ...(step.gate ? [[`First: ${step.gate}`, LIST_MM] as [string, number]] : []),
+      ...(step.gate ? [[`Gate: ${inUnit(step.gate, unit)}`, LIST_MM] as [string, number]] : []),
       ...step.cautions.map((c): [string, number] => [`Care, ${cautionNames[c]}: ${cautions[c]}`, 2.1]),
     ];
     // What does not fit beside the picture is in smaller letters.
