@@ -20,7 +20,7 @@ const coreLayers = [
   ['features'],
   ['forms'],
   ['parts'],
-  ['dimensions', 'sets', 'view'],
+  ['dimensions', 'glow', 'sets', 'view'],
   ['fit', 'circuit', 'cut', 'carry', 'assembly', 'folding'],
   ['pattern'],
   ['plan', 'travel'],

@@ -5,6 +5,7 @@ import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Swit
 import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
 import type { Provenance } from '../units';
 import type { Picture } from '../thumbnail';
+import type { Shine } from './laying/shine';
 
 /** The sheet a panel is cut from. */
 export type FoamOf = (panel: Panel) => FoamSheet;
@@ -185,6 +186,8 @@ export interface FeatureKind {
   remedies?: 'slack' | 'split';
   /** Its values are those of a light box, whose face can be drawn as it glows. */
   glows?: true;
+  /** The light it gives, where that is more than a lamp at each of its items. */
+  shine?: (on: LaidPart, feature: Feature) => Shine;
   /** Draws what it draws, so that no current is asked for it. */
   steady?: true;
   /** A line taken off a pattern: the values it has where it is only drawn. */
@@ -200,9 +203,10 @@ export interface FeatureKind {
 }
 
 /** A feature as its folder writes it; P is what its fields describe. */
-export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay' | 'divide'> {
+export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay' | 'divide' | 'shine'> {
   start: (pointed: Pointed) => { place: Place; params: P };
   lay: (on: LaidPart, feature: Omit<Feature, 'params'> & { params: P }) => Laid;
+  shine?: (on: LaidPart, feature: Omit<Feature, 'params'> & { params: P }) => Shine;
   divide?: (
     panels: readonly Panel[],
     feature: Omit<Feature, 'params'> & { params: P },
@@ -211,8 +215,11 @@ export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay' | 'div
 }
 
 /** A feature under the common contract. */
-export const defineFeature = <P>({ start, lay, divide, ...rest }: FeatureSpec<P>): FeatureKind => ({
+export const defineFeature = <P>({ start, lay, shine, divide, ...rest }: FeatureSpec<P>): FeatureKind => ({
   ...rest,
+  ...(shine && {
+    shine: (on, feature) => shine(on, feature as unknown as Omit<Feature, 'params'> & { params: P }),
+  }),
   ...(divide && {
     divide: (panels, feature, foamOf) =>
       divide(panels, feature as unknown as Omit<Feature, 'params'> & { params: P }, foamOf),

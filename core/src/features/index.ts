@@ -14,4 +14,16 @@ export {
 } from './contract';
 export { diffuserRows, type DiffuserRow } from './lightBox/compared';
 export { boxFace, diffuserOf, type LightBox } from './lightBox/box';
+export { tinted } from './lightBox/shine';
 export { features } from './registry';
+export {
+  lampFlux,
+  lampRgb,
+  type LightRgb,
+  type LitPatch,
+  type LitPoint,
+  type LitShell,
+  noShine,
+  shellsOf,
+  type Shine,
+} from './laying/shine';

@@ -27,6 +27,7 @@ export {
   contains,
   distanceToEdge,
   outlineLength,
+  pointAlong,
   polylineLength,
   signedArea,
 } from './polygon';

@@ -51,6 +51,19 @@ export function polylineLength(points: readonly Vec2[]): number {
   return sum;
 }
 
+/** The point so far along a run from its first; the last one where it is shorter. */
+export function pointAlong(points: readonly Vec2[], mm: number): Vec2 {
+  let left = mm;
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1]!, points[i]!];
+    const long = Math.hypot(b.x - a.x, b.y - a.y);
+    if (left <= long && long > 0)
+      return { x: a.x + ((b.x - a.x) * left) / long, y: a.y + ((b.y - a.y) * left) / long };
+    left -= long;
+  }
+  return points[points.length - 1]!;
+}
+
 /** All round a closed outline. */
 export const outlineLength = (outline: readonly Vec2[]): number =>
   outline.length === 0 ? 0 : polylineLength([...outline, firstOf(outline)]);

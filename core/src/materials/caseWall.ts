@@ -6,6 +6,7 @@ export const caseWall = (wallMm: number): FoamSheet => ({
   foamId: 'case',
   name: 'its case',
   kind: 'board',
+  colour: '#454c50',
   nominalMm: wallMm,
   thicknessMm: figure(wallMm, 'measured'),
   densityKgM3: figure(0, 'measured'),

@@ -16,6 +16,8 @@ export interface Foam {
   id: string;
   name: string;
   kind: SheetKind;
+  /** As it comes, unpainted. */
+  colour: string;
   /** Gives off hydrogen chloride when it burns, so that it is never cut by laser. */
   neverLaser?: true;
   densityKgM3: Figure;
@@ -41,6 +43,7 @@ const plastic = (
   id: string,
   name: string,
   kind: SheetKind,
+  colour: string,
   densityKgM3: number,
   modulusMPa: number,
   use: string,
@@ -49,6 +52,7 @@ const plastic = (
   id,
   name,
   kind,
+  colour,
   densityKgM3: figure(densityKgM3, 'memory'),
   modulusMPa: figure(modulusMPa, 'memory'),
   neutralFraction: figure(0.5, 'memory'),
@@ -57,12 +61,16 @@ const plastic = (
   sheets,
 });
 
+/** Clear sheet as it looks over what is dark. */
+const acrylicColours = { clear: '#c9d2d3', frosted: '#dfe6e6', fluorescent: '#b9d98a' } as const;
+
 /** Densities, moduli and prices are typical values from memory; sizes sold are common practice, no source. */
 export const foams: Foam[] = [
   {
     id: 'dense-eva',
     name: 'dense EVA',
     kind: 'foam',
+    colour: '#33393c',
     densityKgM3: figure(100, 'memory'),
     modulusMPa: figure(4.5, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
@@ -81,6 +89,7 @@ export const foams: Foam[] = [
     id: 'light-eva',
     name: 'light EVA',
     kind: 'foam',
+    colour: '#454c50',
     densityKgM3: figure(50, 'memory'),
     modulusMPa: figure(1.5, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
@@ -100,6 +109,7 @@ export const foams: Foam[] = [
     id: 'floor-mat',
     name: 'floor mat',
     kind: 'foam',
+    colour: '#3c4042',
     densityKgM3: figure(75, 'memory'),
     modulusMPa: figure(2.2, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
@@ -111,6 +121,7 @@ export const foams: Foam[] = [
     id: 'pe-white',
     name: 'white polyethylene foam',
     kind: 'foam',
+    colour: '#f1f0ea',
     densityKgM3: figure(36, 'memory'),
     modulusMPa: figure(1, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
@@ -118,19 +129,28 @@ export const foams: Foam[] = [
     use: 'diffusers',
     sheets: [sheet(3, 1000, 500, 6), sheet(5, 1000, 500, 8), sheet(10, 1000, 500, 12)],
   },
-  plastic('upholstery', 'upholstery foam', 'block', 30, 0.1, 'squashy spikes and tips', [
+  plastic('upholstery', 'upholstery foam', 'block', '#e8dcbc', 30, 0.1, 'squashy spikes and tips', [
     sheet(20, 1000, 500, 9),
     sheet(50, 1000, 500, 18),
     sheet(100, 500, 500, 20),
   ]),
   {
-    ...plastic('pvc-board', 'PVC foam board', 'board', 550, 1000, 'stiff layers, plates and boxes', [
-      sheet(3, 1000, 500, 9),
-      sheet(5, 1000, 500, 13),
-      sheet(6, 1000, 500, 15),
-      sheet(10, 1000, 500, 22),
-      sheet(19, 1000, 500, 38),
-    ]),
+    ...plastic(
+      'pvc-board',
+      'PVC foam board',
+      'board',
+      '#ecebe6',
+      550,
+      1000,
+      'stiff layers, plates and boxes',
+      [
+        sheet(3, 1000, 500, 9),
+        sheet(5, 1000, 500, 13),
+        sheet(6, 1000, 500, 15),
+        sheet(10, 1000, 500, 22),
+        sheet(19, 1000, 500, 38),
+      ],
+    ),
     neverLaser: true,
   },
   ...(['clear', 'frosted', 'fluorescent'] as const).map((look) =>
@@ -138,14 +158,21 @@ export const foams: Foam[] = [
       `acrylic-${look}`,
       `${look} acrylic`,
       'acrylic',
+      acrylicColours[look],
       1190,
       3000,
       'windows, lenses and blades of light',
       [sheet(2, 500, 400, 9), sheet(3, 500, 400, 12), sheet(5, 500, 400, 18)],
     ),
   ),
-  plastic('thermoplastic', 'thermoplastic sheet', 'thermoplastic', 1050, 600, 'hard skins over foam', [
-    sheet(1, 750, 500, 24),
-    sheet(2, 750, 500, 40),
-  ]),
+  plastic(
+    'thermoplastic',
+    'thermoplastic sheet',
+    'thermoplastic',
+    '#b59f7c',
+    1050,
+    600,
+    'hard skins over foam',
+    [sheet(1, 750, 500, 24), sheet(2, 750, 500, 40)],
+  ),
 ];

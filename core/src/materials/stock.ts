@@ -7,6 +7,7 @@ export interface FoamSheet {
   foamId: string;
   name: string;
   kind: SheetKind;
+  colour: string;
   neverLaser?: true;
   nominalMm: number;
   thicknessMm: Figure;
@@ -29,6 +30,7 @@ const unknownFoam = (id: string): Foam => ({
   id,
   name: `unknown foam “${id}”`,
   kind: 'foam',
+  colour: '#454c50',
   densityKgM3: figure(100, 'memory'),
   modulusMPa: figure(3, 'memory'),
   neutralFraction: figure(0.5, 'memory'),
@@ -63,6 +65,7 @@ export function foamSheet(
   return {
     foamId,
     kind: foam.kind,
+    colour: foam.colour,
     ...(foam.neverLaser && { neverLaser: true as const }),
     name: `${nominalMm} mm ${foam.name}`,
     nominalMm,

@@ -370,6 +370,7 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     ],
     foamId: foam.foamId,
     foamName: foam.name,
+    foamColour: foam.colour,
     nominalMm: foam.nominalMm,
     thicknessMm: foam.thicknessMm.value,
     densityKgM3: foam.densityKgM3.value,

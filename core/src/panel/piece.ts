@@ -106,6 +106,7 @@ export interface Piece {
   /** What it is cut from; the words for it are its only ones. */
   foamId: string;
   foamName: string;
+  foamColour: string;
   nominalMm: number;
   thicknessMm: number;
   densityKgM3: number;

@@ -209,6 +209,7 @@ export function makePart(
     ...made,
     nets,
     features: part.features,
+    on,
     lays,
     featured: {
       ...featured,

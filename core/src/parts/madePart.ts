@@ -1,5 +1,5 @@
 import type { Check, Feature, PieceDarts } from '../document';
-import type { Laid } from '../features';
+import type { Laid, LaidPart } from '../features';
 import type { Model } from '../forms';
 import type { FoamSheet } from '../materials';
 import type { Bending, LaidPanel, Nets, Piece, Room, Surface } from '../panel';
@@ -43,6 +43,8 @@ export interface MadePart extends Shell {
   ways?: WaysOut;
   wear?: PartFit;
   features: readonly Feature[];
+  /** The part as its features find it. */
+  on: LaidPart;
   /** What each feature lays, by its id, and all of it together. */
   lays: ReadonlyMap<string, Laid>;
   featured: Laid;

@@ -125,7 +125,7 @@ describe('a scheme of colours', () => {
   it('is what is seen: a piece in its own colour, the rest in the base', () => {
     const own = scheme({ areas: [{ of: 'piece', id: 'crest', colour: '#b8923f', surface: 'metallic' }] });
     expect(coatOf(own, 'crest').colour).to.equal('#b8923f');
-    expect(toneIn(own)({ id: 'crest' })).to.deep.include({ rgb: [184, 146, 63], metal: 1 });
-    expect(toneIn(own)({ id: 'visor' }).rgb).to.deep.equal([32, 64, 96]);
+    expect(toneIn({ pieces: [] }, own)({ id: 'crest' })).to.deep.include({ rgb: [184, 146, 63], metal: 1 });
+    expect(toneIn({ pieces: [] }, own)({ id: 'visor' }).rgb).to.deep.equal([32, 64, 96]);
   });
 });

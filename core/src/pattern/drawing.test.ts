@@ -23,6 +23,7 @@ const square = (size: number, rest: Partial<Piece> = {}): Piece => ({
   marks: [],
   foamId: 'dense-eva',
   foamName: '6 mm dense EVA',
+  foamColour: '#33393c',
   densityKgM3: 100,
   nominalMm: 6,
   thicknessMm: 6,

@@ -7,6 +7,7 @@ export { proposedChannels } from './proposedChannels';
 export { easings, readinessRuns, type Easing } from './easing';
 export { coarseParts } from './coarseParts';
 export { dimensionsIn } from './dimensionsIn';
+export { shineIn } from './shineIn';
 export { decisiveMeasures } from './measuresIn';
 export { startIn, type StartAsked } from './startIn';
 export { startLightsIn, type FittedLights, type LightsAsked } from './startLightsIn';

@@ -27,7 +27,7 @@ export function finishedPicture(
   height: number,
 ): PixelPicture {
   const own: (Shown & { tone: Tone })[] = made.flatMap((part) => {
-    const tone = toneIn(byId(parts, part.id)?.scheme);
+    const tone = toneIn(part, byId(parts, part.id)?.scheme);
     return placingsOf(body, made, part.id).flatMap((onFigure) =>
       shownAt(part, (p) => figureToScene(onFigure(p))).map((s) => ({ ...s, tone: tone(s) })),
     );

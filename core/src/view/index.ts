@@ -6,7 +6,7 @@ export { pngOf, pngUrl } from './pngUrl';
 export { type Raster, rasterOf, visibleIn } from './raster';
 export { regionsOf } from './regions';
 export { figureToScene, isBehind, toScene } from './scene';
-export { type PixelPicture, shadedPicture, type Tone } from './shaded';
+export { dusted, type PixelPicture, shadedPicture, type Tone } from './shaded';
 export { partPicture } from './partPicture';
 export { OTHER, placed, type Shown, shownAt, shownOf } from './shown';
 export { inks, pathOf, svgBody, svgOf } from './svg';

@@ -19,7 +19,7 @@ export function partPicture(
 ): PixelPicture {
   const shown = shownOf(part);
   const eye = isBehind(part) ? fromBehind : usualEye;
-  const tone = toneIn(scheme);
+  const tone = toneIn(part, scheme);
   const wear = scheme?.wear;
   return shadedPicture(shown, tone, eye, frameOf(shown, eye, width, height), wear);
 }

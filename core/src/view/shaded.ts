@@ -63,6 +63,20 @@ function bendAt({ width, height, of, near, normal }: Raster, pixel: number, reac
   return Math.max(-1, Math.min(1, bend / SHARP));
 }
 
+const DUST = [150, 140, 122] as const;
+/** Dust lies on what is lower than so much of the whole. */
+const DUST_FROM = 0.45;
+
+/** A colour with the dust that has risen to it; `low` is 0 at the top of the part and 1 at its foot. */
+export function dusted(
+  rgb: readonly [number, number, number],
+  low: number,
+  dust: number,
+): [number, number, number] {
+  const grey = dust * Math.max(0, low - DUST_FROM) * 0.9;
+  return [0, 1, 2].map((k) => rgb[k]! + (DUST[k]! - rgb[k]!) * grey) as [number, number, number];
+}
+
 /** Worn light: edges brighter, creases darker, dust rising from below; scratches are not seen at this size. */
 function worn(
   light: [number, number, number],
@@ -72,14 +86,9 @@ function worn(
 ): [number, number, number] {
   const bright = edges * Math.max(0, bend) * 0.75;
   const dark = creases * Math.max(0, -bend) * 0.8;
-  const grey = dust * Math.max(0, low - 0.45) * 0.9;
-  return light.map((c, k) => {
-    const edge = (c + (205 - c) * bright) * (1 - dark);
-    return edge + (DUST[k]! - edge) * grey;
-  }) as [number, number, number];
+  const edged = light.map((c) => (c + (205 - c) * bright) * (1 - dark));
+  return dusted([edged[0]!, edged[1]!, edged[2]!], low, dust);
 }
-
-const DUST = [150, 140, 122];
 
 /** A picture of what is shown, each thing in its own tone, on nothing; worn as is asked. */
 export function shadedPicture(

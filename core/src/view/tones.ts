@@ -1,4 +1,5 @@
 import { bareScheme, type Coat, type Scheme, type SurfaceLook } from '../document';
+import type { PartReport } from '../parts';
 import type { Tone } from './shaded';
 
 /** How glossy and how much of a metal each surface is; as it looks, no source. */
@@ -23,10 +24,25 @@ export const rgbOf = (hex: string): [number, number, number] => [
 export const coatOf = ({ base, areas }: Scheme, id: string): Coat =>
   [...areas].reverse().find((a) => a.id === id) ?? base;
 
-/** How what is shown of a part looks in its scheme; bare foam without one. */
-export const toneIn =
-  (scheme: Scheme = bareScheme) =>
-  ({ id }: { id: string }): Tone => {
+/** The colours that the sheets of a part come in, by piece and by the detail that lays one. */
+export function sheetColours({ pieces }: Pick<PartReport, 'pieces'>): ReadonlyMap<string, string> {
+  return new Map(
+    pieces.flatMap(({ id, featureId, foamColour }): [string, string][] => [
+      [id, foamColour],
+      ...(featureId === undefined ? [] : [[featureId, foamColour] as [string, string]]),
+    ]),
+  );
+}
+
+/** How what is shown of a part looks in its scheme; what is not painted has the colour of its sheet. */
+export function toneIn(
+  part: Pick<PartReport, 'pieces'>,
+  scheme: Scheme = bareScheme,
+): (shown: { id: string }) => Tone {
+  const sheets = sheetColours(part);
+  return ({ id }) => {
     const { colour, surface } = coatOf(scheme, id);
-    return { rgb: rgbOf(colour), ...surfaceTones[surface] };
+    const shown = surface === 'bare' ? (sheets.get(id) ?? colour) : colour;
+    return { rgb: rgbOf(shown), ...surfaceTones[surface] };
   };
+}

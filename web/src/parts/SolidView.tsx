@@ -1,9 +1,9 @@
 import { byId, itemAt } from '@fomrik/core/units';
 import { type Body, type Zone, zoneInfo } from '@fomrik/core/body';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
-import { bareScheme, type Scheme } from '@fomrik/core/document';
+import type { Scheme } from '@fomrik/core/document';
 import type { FoldedPiece } from '@fomrik/core/folding';
-import { coatOf } from '@fomrik/core/view';
+import { toneIn } from '@fomrik/core/view';
 import type { Mesh, Vec3 } from '@fomrik/core/geometry';
 import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree, type RootState, type ThreeEvent } from '@react-three/fiber';
@@ -16,12 +16,15 @@ import type { Dimension } from '@fomrik/core/dimensions';
 import { DimensionLayer } from './DimensionLayer';
 import { Eye } from './Eye';
 import { Finished } from './Finished';
+import type { Look } from './Painted';
 import { Folding, type Mates } from './Folding';
 import { EyeBar } from './EyeBar';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
 import { figureFromScene, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
-import { Halos, type Played } from './Halos';
+import type { Played } from './light/played';
+import { brightest, MOST_LIGHTS, NIGHT, Shining, Unlit } from './light/Shining';
+import type { Shine } from '@fomrik/core/features';
 import { withoutChecks } from './withoutChecks';
 import { useWorked } from './useWorked';
 
@@ -37,6 +40,7 @@ function Scene({
   dark = false,
   finished,
   folding,
+  shine,
   played,
   onPoint,
   onPick,
@@ -64,6 +68,19 @@ function Scene({
       button.style.transform = `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`;
     }
   });
+  const look = useMemo(
+    (): Look | undefined =>
+      finished && {
+        scheme: finished.scheme,
+        shells: (dark && shine?.shells) || [],
+        played: (dark && played) || [],
+      },
+    [finished, dark, shine, played],
+  );
+  const colourOf = useMemo(() => {
+    const tone = finished && toneIn(made, finished.scheme);
+    return (id: string) => (tone ? `rgb(${tone({ id }).rgb.join(',')})` : '#566065');
+  }, [made, finished]);
   const mates = useMemo(() => (folding ? matesOf(made, place) : []), [folding, made, place]);
   const { unplace } = stage;
   const chosen = byId(drawnPieces(made), edge?.pieceId)?.edges.find((e) => e.id === edge?.edgeId);
@@ -75,12 +92,12 @@ function Scene({
   );
   return (
     <>
-      <hemisphereLight args={['#ffffff', '#8d9a95', 1.5]} />
-      <directionalLight position={[250, 400, 500]} intensity={1.7} />
+      <hemisphereLight args={['#ffffff', '#8d9a95', dark ? NIGHT : 1.5]} />
+      {!dark && <directionalLight position={[250, 400, 500]} intensity={1.7} />}
       {!folding &&
         limbs.map((limb, i) => (
           <mesh key={i} geometry={limb}>
-            <meshLambertMaterial color={dark ? '#121615' : '#d9cfc4'} side={DoubleSide} />
+            <meshLambertMaterial color="#d9cfc4" side={DoubleSide} />
           </mesh>
         ))}
       {folding && (
@@ -89,14 +106,14 @@ function Scene({
           share={folding.share}
           apart={folding.apart}
           mates={mates}
-          colourOf={(id) => (finished ? coatOf(finished.scheme ?? bareScheme, id).colour : '#566065')}
+          colourOf={colourOf}
         />
       )}
-      {finished && !folding && (
-        <Finished made={made} scheme={finished.scheme} foam={foam} extras={extras} place={place} />
+      {look && !folding && (
+        <Finished made={made} look={look} foam={foam} extras={extras} place={place} dark={dark} />
       )}
       <mesh geometry={extras} visible={!finished && !folding}>
-        <meshLambertMaterial color={dark ? '#15191a' : '#6f7a7e'} side={DoubleSide} />
+        <meshLambertMaterial color="#6f7a7e" side={DoubleSide} />
       </mesh>
       {others && (
         <mesh geometry={others}>
@@ -136,7 +153,7 @@ function Scene({
       >
         <meshLambertMaterial
           colorWrite={!finished && !folding}
-          color={dark ? '#15191a' : '#566065'}
+          color="#566065"
 
           side={DoubleSide}
           transparent={seeThrough === true && !dark}
@@ -159,11 +176,21 @@ function Scene({
         made.solid.openings.map((run, i) => (
           <Line key={i} points={run.map(place)} color="#e9efec" lineWidth={2} />
         ))}
-      {dark && <Halos items={made.items} place={place} {...(played && { played })} />}
+      {shine && finished && !folding && !dark && <Unlit patches={shine.patches} place={place} />}
+      {shine && dark && !folding && (
+        <Shining
+          shine={shine}
+          place={place}
+          most={brightest([shine])}
+          lights={MOST_LIGHTS}
+          played={played ?? []}
+        />
+      )}
       {made.items.map(
         ({ id, at, lamp, marginMm }) =>
           lamp &&
-          !folding && (
+          !folding &&
+          !finished && (
             <mesh key={id} position={place(at)}>
               <sphereGeometry args={[lamp.led.bodyMm / 2 + 0.8, 16, 12]} />
               <meshBasicMaterial color={marginMm > 0 ? '#f2a71b' : '#a81c1c'} />
@@ -257,6 +284,8 @@ interface SolidViewProps {
   folding?: { pieces: readonly FoldedPiece[]; share: number; apart: number } | undefined;
   /** In its finish: its colours, or bare foam where it has none. */
   finished?: { scheme: Scheme | undefined } | undefined;
+  /** The light it gives. */
+  shine?: Shine | undefined;
   /** What is played on its lamps, in the dark. */
   played?: readonly Played[];
   /** The point of the shell under the pointer, in the form's space. */

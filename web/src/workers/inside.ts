@@ -1,11 +1,12 @@
 import type { MeasureKey } from '@fomrik/core/body';
 import type { WireRun } from '@fomrik/core/circuit';
 import type { BuildDoc, Feature, Part } from '@fomrik/core/document';
-import { diffuserRows, type DiffuserRow, type LightBox } from '@fomrik/core/features';
+import { diffuserRows, type DiffuserRow, type LightBox, type Shine } from '@fomrik/core/features';
 import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
 import type { Dimension } from '@fomrik/core/dimensions';
 import {
   decisiveMeasures,
+  shineIn,
   dimensionsIn,
   lightMethods,
   placesFor,
@@ -30,6 +31,11 @@ export const inside = {
     placesFor(doc, partId, featureId, tilt),
   dimensions: (doc: BuildDoc, partId: string, asked: Parameters<typeof dimensionsIn>[2]): Dimension[] =>
     dimensionsIn(doc, partId, asked),
+  shines: (doc: BuildDoc, partIds: readonly string[]): [string, Shine][] =>
+    partIds.flatMap((id) => {
+      const shine = shineIn(doc, id);
+      return shine ? [[id, shine]] : [];
+    }),
   begun: begunPicture,
   measures: (doc: BuildDoc): MeasureKey[] => decisiveMeasures(doc),
   channels: (doc: BuildDoc, part: Part, runs: readonly WireRun[], awg: number): Feature[] =>

@@ -6,6 +6,7 @@ import { defineFeature, type Item, nothing, notLaid, panelOf } from '../contract
 import { spotBy } from '../laying/spot';
 import { checksOf, LEAST_PITCH_MM } from './checks';
 import { layoutOf } from './layout';
+import { lampShine } from './shine';
 import { throughChecks, throughWork } from './through';
 
 const fields = [
@@ -112,6 +113,7 @@ export const lamps = defineFeature<LampParams>({
       awayMm: 5,
     },
   }),
+  shine: lampShine,
   lay: (on, feature) => {
     const { id, place, params } = feature;
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;

@@ -9,7 +9,7 @@ import type { LampParams } from './lamps';
 
 /** Less of the light than this is hardly seen in a lit room; from memory. */
 const DIM = 0.08;
-const CELLS = 48;
+export const CELLS = 48;
 /** Fastening a lamp behind foam, min; from memory. */
 const EACH_MIN = 2;
 

@@ -9,6 +9,10 @@ export const stripOf = (type: StripType) => (type === '5v' ? strip5V : strip12V)
 export const stripStepMm = (type: StripType): number =>
   type === '5v' ? strip5V.pitchMm : strip12V.segmentMm;
 
+/** From lamp to lamp along it, mm. */
+export const lampPitchMm = (type: StripType): number =>
+  type === '5v' ? strip5V.pitchMm : strip12V.segmentMm / strip12V.perSegment;
+
 /** What so many lamps or segments of it draw; addressable ones at a share of full white. */
 export function stripLoad(
   type: StripType,

@@ -13,6 +13,7 @@ import { boxFace, needOf, overMm, pocketOf, segmentsAcross } from './box';
 import { CELLS, evener } from './evener';
 import { boxBought, boxPieces, boxWork, stripMm } from './made';
 import { type BoxParams, fields } from './fields';
+import { boxShine } from './shine';
 
 /** Wires of a box that stands on the wall come through a hole so wide, mm; from memory. */
 const WIRE_HOLE_MM = 6;
@@ -57,6 +58,7 @@ export const lightBox = defineFeature<BoxParams>({
   }),
   divide: (panels, { id, place, params }, foamOf) =>
     params.side === 'outside' ? [...panels] : deviceCut(panels, { id, place }, pocketOf(params), foamOf),
+  shine: boxShine,
   lay: (on, feature) => {
     const { id, place, params } = feature;
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;

@@ -1,9 +1,11 @@
 import * as draw from '../../thumbnail';
 import { choice, count, type ParamsOf } from '../../document';
+import { add3, cross3, scale3, unit3, type Vec3 } from '../../geometry';
 import { rings, strip5V } from '../../materials';
 import { counted, trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid } from '../contract';
 import { footingOf } from '../laying/device';
+import { lampFlux, lampRgb, type LitPoint, noShine, shellsOf } from '../laying/shine';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
 
 const fields = [
@@ -16,6 +18,9 @@ const fields = [
   count('brightPct', 'Brightness, %', [5, 100], 'Of full white, at its brightest.'),
 ] as const;
 
+/** A lamp of a ring is so wide, and its middle so far from the rim; mm, from memory. */
+const LAMP_MM = 5;
+const LAMP_IN_MM = 4;
 /** Board, lamps and the wires that leave it. */
 const THICK_MM = 7;
 
@@ -29,6 +34,12 @@ const sizedOf = (params: RingParams) => ({
   name: 'ring',
   shape: 'disc' as const,
 });
+
+/** Two ways across another, square to it and to each other. */
+function acrossOf(way: Vec3): [Vec3, Vec3] {
+  const right = unit3(cross3(way, Math.abs(way.z) < 0.9 ? { x: 0, y: 0, z: 1 } : { x: 1, y: 0, z: 0 }));
+  return [right, cross3(way, right)];
+}
 
 /** An addressable ring of lamps, behind a piece or in a room; the controller of its circuit plays it. */
 export const lightRing = defineFeature<RingParams>({
@@ -54,6 +65,30 @@ export const lightRing = defineFeature<RingParams>({
   }),
   divide: (panels, { id, place, params }, foamOf) =>
     deviceCut(panels, { id, place }, sizedOf(params), foamOf),
+  shine: (on, feature) => {
+    const { id, params } = feature;
+    const { acrossMm, lamps } = ringOf(params);
+    const footing = footingOf(on, feature, { widthMm: acrossMm, lengthMm: acrossMm, shape: 'disc' });
+    if (!footing) return noShine();
+    const [right, up] = acrossOf(footing.normal);
+    const r = acrossMm / 2 - LAMP_IN_MM;
+    return {
+      ...noShine(),
+      points: Array.from({ length: lamps }, (_, i): LitPoint => {
+        const turn = (2 * Math.PI * i) / lamps;
+        return {
+          itemId: id,
+          rgb: lampRgb.white,
+          at: add3(footing.at, add3(scale3(right, r * Math.cos(turn)), scale3(up, r * Math.sin(turn)))),
+          normal: footing.normal,
+          flux: lampFlux('white', params.brightPct / 100),
+          acrossMm: LAMP_MM,
+          hidden: true,
+        };
+      }),
+      shells: shellsOf(on, [id], lampRgb.white),
+    };
+  },
   lay: (on, feature) => {
     const { id, params } = feature;
     const ring = ringOf(params);

@@ -1,12 +1,13 @@
 import * as draw from '../../thumbnail';
 import { choice, count, type ParamsOf } from '../../document';
-import { dist2, lerp2, polylineLength, type Vec2 } from '../../geometry';
+import { add3, pointAlong, dist2, lerp2, polylineLength, scale3, type Vec2 } from '../../geometry';
 import { type LampColour, leds } from '../../materials';
-import type { Footprint } from '../../panel';
+import type { Footprint, LaidPanel } from '../../panel';
 import { counted, trimNumber, itemAt } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
-import { spotFrom } from '../laying/spot';
-import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
+import { lampFlux, lampRgb, type LitPoint, noShine } from '../laying/shine';
+import { spotBy, spotFrom } from '../laying/spot';
+import { lampPitchMm, stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
 
 const colours = Object.keys(leds) as LampColour[];
 const addressable = (params: object): boolean => (params as { type?: string }).type === '5v';
@@ -34,6 +35,21 @@ const fields = [
 
 /** A strip bends with its wall: it is looked at in runs no longer than this, mm. */
 const RUN_MM = 30;
+
+/** A lamp of a strip is so wide, and stands so far off its wall; mm, from memory. */
+const LAMP_MM = 5;
+const STAND_MM = 2;
+
+/** The spot of a panel at a point of its flat, from the first point of a line on it. */
+const spotAtFlat = (laid: LaidPanel, points: readonly (readonly [number, number])[], p: Vec2) => {
+  const [u, v] = itemAt(points, 0);
+  const from = laid.flatAt({ x: u, y: v });
+  return spotBy(
+    laid,
+    { on: 'panel', panel: laid.panel.id, u, v, turnDeg: 0 },
+    { x: p.x - from.x, y: p.y - from.y },
+  );
+};
 
 /** A band of a width along a run, in short straight lengths. */
 const runsOf = (run: readonly Vec2[], widthMm: number): Footprint[] =>
@@ -99,6 +115,30 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
     },
     params: { type: '12v', colour: 'amber', brightPct: 30 },
   }),
+  shine: (on, { id, place, params }) => {
+    const laid = place.on === 'path' ? panelOf(on, place.panel) : undefined;
+    if (!laid || place.on !== 'path') return noShine();
+    const run = place.points.map(([x, y]) => laid.flatAt({ x, y }));
+    const pitch = lampPitchMm(params.type);
+    const count = Math.floor(polylineLength(run) / stripStepMm(params.type) + 1e-6);
+    const lamps = Math.round((count * stripStepMm(params.type)) / pitch);
+    return {
+      ...noShine(),
+      points: Array.from({ length: lamps }, (_, i): LitPoint => {
+        const { at, normal } = spotAtFlat(laid, place.points, pointAlong(run, (i + 0.5) * pitch));
+        return {
+          itemId: id,
+          rgb: lampRgb[params.colour],
+          // On the inner face, looking in.
+          at: add3(at, scale3(normal, -laid.foam.thicknessMm.value - STAND_MM)),
+          normal: scale3(normal, -1),
+          flux: lampFlux(params.colour, params.type === '5v' ? params.brightPct / 100 : 1),
+          acrossMm: LAMP_MM,
+          hidden: false,
+        };
+      }),
+    };
+  },
   lay: (on, feature) => {
     const { id, place, params } = feature;
     const laid = place.on === 'path' ? panelOf(on, place.panel) : undefined;

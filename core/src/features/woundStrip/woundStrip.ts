@@ -1,13 +1,14 @@
 import * as draw from '../../thumbnail';
 import type { Check, Proposal } from '../../document';
 import { litFace, type LitFace } from '../../light';
-import { diffusers, strip12V, strip5V } from '../../materials';
+import { diffusers } from '../../materials';
 import { type Piece, platePiece } from '../../panel';
 import { byId, counted, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, type LaidPart } from '../contract';
 import { footingOf } from '../laying/device';
-import { stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
+import { lampPitchMm, stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
 import { fields, type WoundParams } from './fields';
+import { woundShine } from './shine';
 import { alongMm, flatFace, sleeveFace, windingOf, type Wound } from './wound';
 
 const CELLS = 40;
@@ -17,7 +18,7 @@ const BRIGHT = 0.3;
 
 const woundOf = (params: WoundParams): Wound => ({
   ...params,
-  lampMm: params.type === '5v' ? strip5V.pitchMm : strip12V.segmentMm / strip12V.perSegment,
+  lampMm: lampPitchMm(params.type),
 });
 
 /** The diffuser as its light falls on it. */
@@ -136,6 +137,7 @@ export const woundStrip = defineFeature<WoundParams>({
       evenPct: 60,
     },
   }),
+  shine: woundShine,
   lay: (on, feature) => {
     const { id, params } = feature;
     const along = params.way === 'along';

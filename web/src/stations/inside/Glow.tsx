@@ -1,6 +1,7 @@
 import type { Feature } from '@fomrik/core/document';
-import { boxFace, diffuserOf, type LightBox } from '@fomrik/core/features';
+import { boxFace, diffuserOf, lampRgb, type LightBox, type LightRgb, tinted } from '@fomrik/core/features';
 import type { Brightness } from '@fomrik/core/light';
+import type { LampColour } from '@fomrik/core/materials';
 import { trimNumber, itemAt } from '@fomrik/core/units';
 import { useEffect, useRef, useState } from 'react';
 import { useWorked } from '../../parts/useWorked';
@@ -8,25 +9,6 @@ import { WorkedNote } from '../../parts/WorkedNote';
 import { insideWorker } from '../../workers/insideClient';
 
 const ACROSS = 192;
-/** What the light looks like at its brightest, by colour. */
-const tints: Record<string, [number, number, number]> = {
-  red: [255, 74, 60],
-  amber: [255, 176, 46],
-  green: [96, 235, 120],
-  blue: [92, 150, 255],
-  white: [255, 250, 236],
-};
-
-type Rgb = readonly [number, number, number];
-
-/** What is left of a colour behind every layer of a diffuser that takes some of it. */
-function tinted(colour: Rgb, { diffuser, layers }: Pick<LightBox, 'diffuser' | 'layers'>): Rgb {
-  const { tint } = diffuserOf(diffuser);
-  return tint
-    ? ([0, 1, 2].map((k) => itemAt(colour, k) * itemAt(tint, k) ** layers) as unknown as Rgb)
-    : colour;
-}
-
 /** The window of a light box as it glows, with what is even about it. */
 export function Glow({
   feature,
@@ -35,7 +17,7 @@ export function Glow({
   feature: Feature;
   onTake: (params: { diffuser: string; layers: number }) => void;
 }) {
-  const box = feature.params as unknown as LightBox & { colour: string; evenPct: number };
+  const box = feature.params as unknown as LightBox & { colour: LampColour; evenPct: number };
   const worked = useWorked(() => insideWorker.face(boxFace(box), ACROSS), [JSON.stringify(feature.params)]);
   const lit = worked.value;
   if (!lit) return <WorkedNote of={worked} what="The glow" />;
@@ -43,7 +25,7 @@ export function Glow({
   return (
     <figure className="mb-2">
       <div className="flex flex-wrap items-end gap-2">
-        <Face lit={lit} tint={tinted(tints[box.colour] ?? tints['white']!, box)} />
+        <Face lit={lit} tint={tinted(lampRgb[box.colour], box)} />
         <div className="text-[12px] text-soft">
           <div
             className="h-14 w-28 border border-ink"
@@ -115,7 +97,7 @@ function Diffusers({
   );
 }
 
-function Face({ lit, tint }: { lit: Brightness; tint: readonly [number, number, number] }) {
+function Face({ lit, tint }: { lit: Brightness; tint: LightRgb }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
@@ -127,7 +109,7 @@ function Face({ lit, tint }: { lit: Brightness; tint: readonly [number, number, 
         // Eyes see steps of ratio: shown by the square root, about.
         const share = Math.sqrt(itemAt(lit.values, r * lit.columns + c) / most);
         const at = 4 * ((lit.rows - 1 - r) * lit.columns + c);
-        tint.forEach((v, k) => (image.data[at + k] = v * share));
+        tint.forEach((v, k) => (image.data[at + k] = 255 * v * share));
         image.data[at + 3] = 255;
       }
     context.putImageData(image, 0, 0);

@@ -1,11 +1,12 @@
 import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Dimension } from '@fomrik/core/dimensions';
-import { applyChanges, type Circuit, type Feature, type Part } from '@fomrik/core/document';
+import { applyChanges, type Feature, type Part } from '@fomrik/core/document';
 import type { Vec3 } from '@fomrik/core/geometry';
 import { nearestOn } from '@fomrik/core/panel';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import { byId, itemAt } from '@fomrik/core/units';
 import type { Draft } from 'immer';
+import { useMemo } from 'react';
 import { Bench, type Pane } from '../../bench/Bench';
 import type { DrawerTab } from '../../bench/Drawer';
 import { PaneChoice, ViewBar } from '../../bench/ViewBar';
@@ -13,8 +14,10 @@ import { addFeature } from '../../inspector/featureActions';
 import { Empty } from '../../parts/Empty';
 import { featureHandles } from '../../parts/featureHandles';
 import { FlatPieces } from '../../parts/FlatPieces';
-import type { Played } from '../../parts/Halos';
 import { LazySolid } from '../../parts/LazySolid';
+import { LightsOff } from '../../parts/light/LightsOff';
+import { usePlayed } from '../../parts/light/played';
+import { useShines } from '../../parts/light/useShines';
 import { useDetailDimensions, useShownDimension } from '../../parts/useDimensions';
 import { usePart } from '../../parts/usePart';
 import { slideEnd } from '../../parts/slideEnd';
@@ -62,19 +65,17 @@ interface Measured {
 function InsideOf({ part, made, change, drag }: InsideOfProps) {
   const circuits = useReport((s) => s.report!.circuits);
   const chosen = useSelected((s) => s.circuitId);
-  const effects = useBuild((s) => s.doc.circuits);
   const details = useDetailDimensions(part);
   const dimension = useShownDimension(part.id, details);
   const own = circuits.filter((c) => c.partIds.includes(part.id));
   const circuit = byId(own, chosen) ?? own[0];
-  const played = playedOf(own, effects, part.id);
   const panes: Pane[] = [
     {
       id: 'inside',
       label: 'the see-through solid',
       share: 62,
       bar: <ViewBar made={made} on="solid" />,
-      picture: <InsidePane {...{ part, made, change, drag, own, played, details, dimension }} />,
+      picture: <InsidePane {...{ part, made, change, drag, own, details, dimension }} />,
     },
     sectionPane({ part, made, change, drag, details, dimension }),
   ];
@@ -126,13 +127,22 @@ function InsidePane({
   change,
   drag,
   own,
-  played,
   details,
   dimension,
-}: InsideOfProps & Measured & { own: readonly CircuitReport[]; played: readonly Played[] }) {
+}: InsideOfProps & Measured & { own: readonly CircuitReport[] }) {
   const body = useReport((s) => s.report!.body);
   const dark = useView((v) => v.darkOpen);
   const snaps = useView((v) => v.snaps);
+  const finish = useView((v) => v.finishOpen);
+  const shines = useShines(
+    useMemo(() => [made], [made]),
+    dark || finish,
+  );
+  const played = usePlayed([part.id]);
+  const finished = useMemo(
+    () => (dark || finish ? { scheme: part.scheme } : undefined),
+    [dark, finish, part.scheme],
+  );
   const dropped = (p: Vec3): void => {
     const { inHand } = useView.getState();
     const kind = inHand === undefined ? undefined : standardKinds.features.get(inHand);
@@ -147,12 +157,14 @@ function InsidePane({
         body={body}
         seeThrough
         dark={dark}
+        finished={finished}
+        shine={shines.get(part.id)}
         played={played}
         dimension={dimension}
         onDropped={dropped}
         wires={own.flatMap((c) => c.runs.filter((r) => r.partId === part.id).map((r) => r.points))}
         handles={
-          dark
+          (finished ?? dark)
             ? []
             : [
                 ...featureHandles({ part, made, station: 'inside', drag, change, end: dragEnd, snaps }),
@@ -160,6 +172,7 @@ function InsidePane({
               ]
         }
       />
+      {dark && <LightsOff made={made} />}
       <p
         className={`pointer-events-none absolute bottom-1 left-2 text-[12px] ${dark ? 'text-white' : 'text-soft'}`}
       >
@@ -250,14 +263,6 @@ function drawerOf({
       : []),
   ];
 }
-
-/** What is shown in the dark as it is played: never what flashes too often. */
-const playedOf = (made: readonly CircuitReport[], circuits: readonly Circuit[], partId: string): Played[] =>
-  made.flatMap((c) => {
-    const effect = byId(circuits, c.id)?.effect;
-    if (!effect || effect.kind === 'steady' || c.flashes > 3) return [];
-    return [{ effect, ids: c.lamps.filter((l) => l.partId === partId).map((l) => l.item.id) }];
-  });
 
 /** Another pack in the same place, as one step. */
 function takePack(circuit: CircuitReport, packId: string): void {

@@ -3,6 +3,7 @@ import { formsAt, standardKinds } from '@fomrik/core/parts';
 import { useState } from 'react';
 import { addPart } from '../../app/partActions';
 import { LazyFigure } from '../../parts/LazySolid';
+import { useLooks } from '../../parts/light/useLooks';
 import { useReport } from '../../store/report';
 import { useSelected, selectPart } from '../../store/selection';
 
@@ -12,6 +13,7 @@ export function FigureBench() {
   const chosen = useSelected((s) => s.partId);
   const [zones, setZones] = useState<Zone[]>([]);
   const forms = formsAt(standardKinds, zones);
+  const { finished, night } = useLooks(report.parts);
   return (
     <>
       <LazyFigure
@@ -20,10 +22,12 @@ export function FigureBench() {
         chosen={chosen || report.parts[0]?.id}
         onPart={(partId) => selectPart(partId)}
         onBody={setZones}
+        finished={finished}
+        night={night}
       />
       <div className="absolute bottom-1 left-2 right-2">
         {forms.length === 0 ? (
-          <p className="pointer-events-none text-[12px] text-soft">
+          <p className="pointer-events-none w-fit bg-paper px-1 text-[12px] text-soft">
             Press a part to work on it, or the body where a new part should go.
           </p>
         ) : (

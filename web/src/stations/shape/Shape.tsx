@@ -17,6 +17,9 @@ import { Empty } from '../../parts/Empty';
 import { featureHandles } from '../../parts/featureHandles';
 import { FlatPieces } from '../../parts/FlatPieces';
 import { LazySolid } from '../../parts/LazySolid';
+import { LightsOff } from '../../parts/light/LightsOff';
+import { usePlayed } from '../../parts/light/played';
+import { useShines } from '../../parts/light/useShines';
 import { Legend } from '../../parts/Legend';
 import { isWide, RowsTable } from '../../parts/RowsTable';
 import { useDimensions, useShownDimension } from '../../parts/useDimensions';
@@ -217,9 +220,14 @@ function SolidPane({
     [foldOpen, folded.value, foldShare, apartShare],
   );
   const finished = useMemo(
-    () => (finishOpen && !darkOpen ? { scheme: part.scheme } : undefined),
+    () => (finishOpen || darkOpen ? { scheme: part.scheme } : undefined),
     [finishOpen, darkOpen, part.scheme],
   );
+  const shines = useShines(
+    useMemo(() => [made], [made]),
+    finishOpen || darkOpen,
+  );
+  const played = usePlayed([part.id]);
   const form = formOf(standardKinds, part.form);
   if (figureOpen) return <FigureBench />;
   // Points of an outline are dragged where it is drawn.
@@ -264,6 +272,8 @@ function SolidPane({
         dimension={dimension}
         dark={darkOpen}
         finished={finished}
+        shine={shines.get(part.id)}
+        played={played}
         folding={folding}
         {...(beside && { beside })}
         overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
@@ -271,6 +281,7 @@ function SolidPane({
         {...(gapOpen && { seeThrough: true, onPoint })}
         {...((drawing ?? seam) && { onPick })}
       />
+      {darkOpen && <LightsOff made={made} />}
       {foldOpen && <FoldBar />}
       <p
         hidden={foldOpen}

@@ -1,0 +1,2 @@
+export { shineOf } from './shineOf';
+export { type CastLight, castLights } from './castLights';
