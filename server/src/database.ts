@@ -4,7 +4,14 @@ import { DataSource } from 'typeorm';
 import { BuildEntity, LogEntity, PinEntity, RevisionEntity } from './entities/build';
 import { DeviceEntity } from './entities/device';
 import { PictureEntity } from './entities/picture';
-import { KeptPartEntity, MeasurementEntity, PrinterEntity, StockEntity, WearerEntity } from './entities/shop';
+import {
+  KeptPartEntity,
+  MeasurementEntity,
+  PrinterEntity,
+  SchemeEntity,
+  StockEntity,
+  WearerEntity,
+} from './entities/shop';
 import { First1764000000000 } from './migrations/first';
 import { Devices1765000000000 } from './migrations/devices';
 import { Digest1764300000000 } from './migrations/digest';
@@ -13,6 +20,7 @@ import { LogMore1764500000000 } from './migrations/logMore';
 import { Pictures1764400000000 } from './migrations/pictures';
 import { Offcuts1764700000000 } from './migrations/offcuts';
 import { Printers1764600000000 } from './migrations/printers';
+import { Schemes1765100000000 } from './migrations/schemes';
 import { ShopVersions1764900000000 } from './migrations/shopVersions';
 import { Sides1764100000000 } from './migrations/sides';
 import { Weighed1764200000000 } from './migrations/weighed';
@@ -54,6 +62,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       PictureEntity,
       PrinterEntity,
       KeptPartEntity,
+      SchemeEntity,
       DeviceEntity,
     ],
     migrations: [
@@ -68,6 +77,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       KeptParts1764800000000,
       ShopVersions1764900000000,
       Devices1765000000000,
+      Schemes1765100000000,
     ],
     migrationsRun: true,
     synchronize: false,

@@ -125,6 +125,35 @@ describe('what the shop keeps', () => {
     expect((await remove('/api/printers/up?baseVersion=2')).status).to.equal(404);
   });
 
+  it('keeps colours by a name, refuses what is no colour, and never writes over what changed meanwhile', async () => {
+    const scheme = {
+      base: { colour: '#205a60', surface: 'satin' },
+      areas: [],
+      wear: { creases: 0.4, edges: 0, dust: 0, scratches: 0 },
+    };
+    const kept = { id: 'sea', name: 'Sea glass', scheme };
+    const keep = (baseVersion: number, now: object) => put('/api/schemes/sea', { baseVersion, kept: now });
+    expect((await keep(0, kept)).status).to.equal(200);
+    const wrong = await keep(1, {
+      ...kept,
+      scheme: { ...scheme, base: { colour: 'teal', surface: 'satin' } },
+    });
+    expect(wrong.status).to.equal(400);
+    expect(JSON.stringify(wrong.body)).to.include('colour');
+    expect((await keep(1, { ...kept, name: 'Sea glass, dark' })).status).to.equal(200);
+    expect((await keep(1, kept)).status).to.equal(409);
+    expect(((await get('/api/schemes')).body as { schemes: unknown }).schemes).to.deep.equal([
+      { ...kept, name: 'Sea glass, dark', version: 2 },
+    ]);
+    const file = (await get('/api/shop/file')).body as { schemes: unknown };
+    expect(file.schemes).to.deep.equal([{ ...kept, name: 'Sea glass, dark' }]);
+    expect((await remove('/api/schemes/sea?baseVersion=2')).status).to.equal(204);
+    expect((await post('/api/shop/file', file)).body).to.include({ added: 1 });
+    expect(((await get('/api/schemes')).body as { schemes: { name: string }[] }).schemes[0]!.name).to.equal(
+      'Sea glass, dark',
+    );
+  });
+
   it('goes out as a file and comes in again, adding what is not there and changing nothing that is', async () => {
     const measures = [{ key: 'stature', valueMm: 1700, source: 'tape', takenOn: '2026-01-01' }];
     await put('/api/wearers/w1', { baseVersion: 0, wearer: { ...wearer, measures } });

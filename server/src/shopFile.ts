@@ -1,8 +1,8 @@
 import { wearerShape } from '@fomrik/core/body';
-import { printerRule } from '@fomrik/core/document';
+import { keptSchemeRule, printerRule } from '@fomrik/core/document';
 import { upgradeDoc } from '@fomrik/core/files/buildFile';
 import { type FoamStock, foamStockRule } from '@fomrik/core/materials';
-import { id, list, name, object, oneOf, type Rule, rule, type ValueOf } from '@fomrik/core/rule';
+import { id, list, name, object, oneOf, optional, type Rule, rule, type ValueOf } from '@fomrik/core/rule';
 import Joi from 'joi';
 import { HttpError } from './errors';
 import { MOST_KEPT, type ShopStore } from './shopStore';
@@ -16,6 +16,7 @@ export const shopFileRule = object({
   wearers: list(object({ ...wearerShape, id }), { most: 2000, unique: 'id' }),
   printers: list(printerRule, { most: 500, unique: 'id' }),
   stock: list(foamStockRule, { most: 400 }),
+  schemes: optional(list(keptSchemeRule, { most: MOST_KEPT, unique: 'id' })),
   parts: list(object({ id, name, doc: anyDoc }), { most: MOST_KEPT, unique: 'id' }),
 });
 export type ShopFile = ValueOf<typeof shopFileRule>;
@@ -29,6 +30,7 @@ export async function writeShop(store: ShopStore): Promise<ShopFile> {
     wearers: (await store.wearers()).map(plain),
     printers: (await store.printers()).map(plain),
     stock: (await store.stock()).map(plain) as FoamStock[],
+    schemes: (await store.schemes()).map(plain),
     parts: (await store.keptParts()).flatMap(({ id, name, doc }) => (doc ? [{ id, name, doc }] : [])),
   };
 }
@@ -43,11 +45,12 @@ export async function readShop(store: ShopStore, file: ShopFile): Promise<{ adde
     if (!read.ok) throw new HttpError(400, 'bad-file', `${part.name}: ${read.message}`);
     return { ...part, doc: read.value };
   });
-  const [wearers, printers, stock, kept] = [
+  const [wearers, printers, stock, kept, schemes] = [
     await store.wearers(),
     await store.printers(),
     await store.stock(),
     await store.keptParts(),
+    await store.schemes(),
   ];
   let added = 0;
   const add = async <T>(
@@ -76,10 +79,20 @@ export async function readShop(store: ShopStore, file: ShopFile): Promise<{ adde
     (item) => store.changeStock([{ foamId: item.foamId, nominalMm: item.nominalMm, baseVersion: 0, item }]),
   );
   await add(
+    file.schemes ?? [],
+    (s) => schemes.some((o) => o.id === s.id),
+    (scheme) => store.putScheme(0, scheme),
+  );
+  await add(
     parts,
     (p) => kept.some((o) => o.id === p.id),
     ({ id, name, doc }) => store.putKeptPart(id, 0, name, doc),
   );
-  const all = file.wearers.length + file.printers.length + file.stock.length + parts.length;
+  const all =
+    file.wearers.length +
+    file.printers.length +
+    file.stock.length +
+    parts.length +
+    (file.schemes ?? []).length;
   return { added, there: all - added };
 }

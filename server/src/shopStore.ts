@@ -1,6 +1,6 @@
 import { findIn } from '@fomrik/core/units';
 import type { Measure, Wearer } from '@fomrik/core/body';
-import type { BuildDoc, Printer } from '@fomrik/core/document';
+import type { BuildDoc, KeptScheme, Printer } from '@fomrik/core/document';
 import { type FoamStock, foamStockRule } from '@fomrik/core/materials';
 import { also, id, nullable, object, type ValueOf, whole, within } from '@fomrik/core/rule';
 import type { DataSource, EntityManager } from 'typeorm';
@@ -8,11 +8,13 @@ import {
   KeptPartEntity,
   MeasurementEntity,
   PrinterEntity,
+  SchemeEntity,
   StockEntity,
   WearerEntity,
   type KeptPartRow,
   type MeasurementRow,
   type PrinterRow,
+  type SchemeRow,
   type StockRow,
   type WearerRow,
 } from './entities/shop';
@@ -55,6 +57,7 @@ export type FoamChange = ValueOf<typeof foamChangeRule>;
 
 const wearerKind: ItemKind<WearerRow> = { entity: WearerEntity, what: 'wearer' };
 const printerKind: ItemKind<PrinterRow> = { entity: PrinterEntity, what: 'printer' };
+const schemeKind: ItemKind<SchemeRow> = { entity: SchemeEntity, what: 'scheme' };
 const partKind: ItemKind<KeptPartRow> = { entity: KeptPartEntity, what: 'kept part' };
 const foamKind: ItemKind<StockRow> = { entity: StockEntity, what: 'foam' };
 
@@ -85,7 +88,7 @@ const unmeasured: Omit<StockRow, 'foamId' | 'nominalMm' | 'sheets' | 'version'> 
   offcuts: null,
 };
 
-/** People, foam, printers and kept parts, shared by every build; each item counts its changes. */
+/** People, foam, printers, colours and kept parts, shared by every build; each item counts its changes. */
 export class ShopStore {
   constructor(private readonly db: DataSource) {}
 
@@ -123,6 +126,24 @@ export class ShopStore {
 
   async removePrinter(id: string, baseVersion: number): Promise<void> {
     await atomic(this.db, (tx) => removeItem(tx, printerKind, { id }, baseVersion));
+  }
+
+  async schemes(): Promise<SchemeRow[]> {
+    return this.db.getRepository(SchemeEntity).find({ order: { name: 'ASC' } });
+  }
+
+  async putScheme(baseVersion: number, kept: KeptScheme): Promise<SchemeRow> {
+    const { id } = kept;
+    const version = await atomic(this.db, async (tx) => {
+      if (baseVersion === 0 && (await tx.count(SchemeEntity)) >= MOST_KEPT)
+        throw new HttpError(400, 'full', `The shop keeps ${MOST_KEPT} schemes; remove one first.`);
+      return putItem(tx, schemeKind, { id }, baseVersion, kept);
+    });
+    return { ...kept, version };
+  }
+
+  async removeScheme(id: string, baseVersion: number): Promise<void> {
+    await atomic(this.db, (tx) => removeItem(tx, schemeKind, { id }, baseVersion));
   }
 
   /** Parts kept for later builds; one that cannot be read any more says why. */

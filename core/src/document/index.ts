@@ -67,6 +67,8 @@ export { differences, editPart, featureIdsOf, inVersion, type VersionScope } fro
 export { knownLength, standingIn } from './knownLength';
 export {
   bareScheme,
+  keptSchemeRule,
+  type KeptScheme,
   type Coat,
   type PaintedArea,
   type Scheme,

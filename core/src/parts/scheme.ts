@@ -1,6 +1,6 @@
 import type { Coat, Part, Scheme } from '../document';
 import { colourName, lightness } from '../materials';
-import { triangleArea } from '../geometry';
+import { dist3, triangleArea } from '../geometry';
 import { eachOf } from '../panel';
 import type { PartReport } from './partReport';
 
@@ -32,14 +32,29 @@ function detailMm2(part: Pick<PartReport, 'extras' | 'extraRuns'>, id: string): 
     }, 0);
 }
 
+/** What lines and rivets of a detail cover. */
+const drawnMm2 = ({ drawn }: Pick<PartReport, 'drawn'>, id: string): number =>
+  drawn
+    .filter((d) => d.featureId === id && d.kind !== 'hole')
+    .reduce(
+      (sum, { points, acrossMm }) =>
+        sum +
+        (points.length === 1
+          ? (Math.PI * acrossMm ** 2) / 4
+          : points.slice(1).reduce((mm, p, i) => mm + dist3(p, points[i]!), 0) * acrossMm),
+      0,
+    );
+
 /** The colours of a scheme in the order they are painted: the base, then what differs. Bare foam is not painted. */
 export function coloursOf(
   { scheme }: Pick<Part, 'scheme'>,
-  report: Pick<PartReport, 'pieces' | 'panels' | 'extras' | 'extraRuns' | 'painted'>,
+  report: Pick<PartReport, 'pieces' | 'panels' | 'extras' | 'extraRuns' | 'drawn' | 'painted'>,
 ): PaintedColour[] {
   if (!scheme) return [];
   const found: PaintedColour[] = [];
-  const add = (coat: Coat, on: string, areaMm2: number): void => {
+  let ofFaces = 0;
+  const add = (coat: Coat, on: string, areaMm2: number, face = true): void => {
+    if (face) ofFaces += areaMm2;
     const known = found.find((f) => sameCoat(f, coat));
     if (known) {
       if (!known.on.includes(on)) known.on.push(on);
@@ -51,18 +66,21 @@ export function coloursOf(
     const piece = report.pieces.find((p) => p.id === area.id);
     if (area.of === 'piece' && piece) add(area, piece.name, piece.areaMm2 * eachOf(piece));
     if (area.of === 'detail') {
-      const mm2 = detailMm2(report, area.id);
-      if (report.extraRuns.some((r) => r.id === area.id)) add(area, 'details', mm2);
+      const mm2 = detailMm2(report, area.id) + drawnMm2(report, area.id);
+      if (mm2 > 0) add(area, 'details', mm2);
     }
+    const edge = area.of === 'edge' && piece?.edges.find((e) => e.id === area.edge);
+    // The face of an edge is not among those that are painted.
+    if (piece && edge)
+      add(area, `${edge.name} of ${piece.name}`, edge.lengthMm * piece.thicknessMm * eachOf(piece), false);
   }
-  const rest = found.reduce((sum, f) => sum + f.areaMm2, 0);
   const whole = report.painted.reduce((sum, p) => sum + p.areaMm2, 0);
   const base: PaintedColour = {
     colour: scheme.base.colour,
     surface: scheme.base.surface,
     name: words(scheme.base),
     on: [],
-    areaMm2: Math.max(0, whole - rest),
+    areaMm2: Math.max(0, whole - ofFaces),
   };
   return [base, ...inPaintOrder(found)].filter((c) => c.surface !== 'bare');
 }

@@ -22,7 +22,7 @@ export const rgbOf = (hex: string): [number, number, number] => [
 
 /** What a piece or a detail is painted: as its own area says, else as the rest. */
 export const coatOf = ({ base, areas }: Scheme, id: string): Coat =>
-  [...areas].reverse().find((a) => a.id === id) ?? base;
+  [...areas].reverse().find((a) => a.of !== 'edge' && a.id === id) ?? base;
 
 /** The colours that the sheets of a part come in, by piece and by the detail that lays one. */
 export function sheetColours({ pieces }: Pick<PartReport, 'pieces'>): ReadonlyMap<string, string> {

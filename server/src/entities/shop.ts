@@ -1,5 +1,5 @@
 import type { Offcut, Turns } from '@fomrik/core/materials';
-import type { Printer } from '@fomrik/core/document';
+import type { KeptScheme, Printer } from '@fomrik/core/document';
 import { EntitySchema } from 'typeorm';
 import type { Versioned } from '../versioned';
 
@@ -105,6 +105,19 @@ export const KeptPartEntity = new EntitySchema<KeptPartRow>({
     name: { type: 'text' },
     keptAt: { type: 'text' },
     doc: { type: 'text' },
+    version,
+  },
+});
+
+/** Colours kept for later builds. */
+export type SchemeRow = KeptScheme & Versioned;
+
+export const SchemeEntity = new EntitySchema<SchemeRow>({
+  name: 'scheme',
+  columns: {
+    id: { type: 'text', primary: true },
+    name: { type: 'text' },
+    scheme: { type: 'simple-json' },
     version,
   },
 });

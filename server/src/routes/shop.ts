@@ -1,5 +1,5 @@
 import { wearerRule } from '@fomrik/core/body';
-import { printerRule } from '@fomrik/core/document';
+import { keptSchemeRule, printerRule } from '@fomrik/core/document';
 import { standardBuildRule } from '@fomrik/core/files/schema';
 import { also, list, name, object, whole } from '@fomrik/core/rule';
 import { type Request, Router } from 'express';
@@ -16,6 +16,7 @@ const keptBody = also(object({ baseVersion, name, doc: standardBuildRule }), ({ 
 );
 
 const wearerBody = object({ baseVersion, wearer: wearerRule });
+const schemeBody = object({ baseVersion, kept: keptSchemeRule });
 const printerBody = object({ baseVersion, printer: printerRule });
 
 const stockBody = object({
@@ -29,7 +30,7 @@ const stockBody = object({
 const baseOf = (req: Request): number =>
   checked(object({ baseVersion }), { baseVersion: Number(req.query['baseVersion']) }).baseVersion;
 
-/** Wearers with their dated measures, printers with their faults, kept parts, and the foam on the shelf. */
+/** Wearers with their dated measures, printers with their faults, schemes of colours, kept parts, and the foam on the shelf. */
 export function shopRoutes(store: ShopStore): Router {
   const routes = Router();
 
@@ -59,6 +60,20 @@ export function shopRoutes(store: ShopStore): Router {
 
   routes.delete('/printers/:id', async (req, res) => {
     await store.removePrinter(pathId(req.params.id, 'printer'), baseOf(req));
+    res.status(204).end();
+  });
+
+  routes.get('/schemes', async (_req, res) => {
+    res.json({ schemes: await store.schemes() });
+  });
+
+  routes.put('/schemes/:id', async (req, res) => {
+    const { baseVersion: base, kept } = checked(schemeBody, req.body);
+    res.json(await store.putScheme(base, { ...kept, id: pathId(req.params.id, 'scheme') }));
+  });
+
+  routes.delete('/schemes/:id', async (req, res) => {
+    await store.removeScheme(pathId(req.params.id, 'scheme'), baseOf(req));
     res.status(204).end();
   });
 

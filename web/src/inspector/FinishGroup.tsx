@@ -8,15 +8,18 @@ import {
 } from '@fomrik/core/document';
 import { colourName } from '@fomrik/core/materials';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
-import { counted } from '@fomrik/core/units';
+import { byId, counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { Pipette, Plus, X } from 'lucide-react';
 import { useId } from 'react';
 import { ChoiceField } from '../parts/ChoiceField';
+import { Range } from '../parts/Range';
 import { featureName } from '../parts/featureName';
 import { useBuild } from '../store/build';
 import { useSelected } from '../store/selection';
 import { Group } from './Group';
+import { KeptSchemes } from './KeptSchemes';
+import { PickColour } from './PickColour';
 
 interface FinishGroupProps {
   part: Part;
@@ -73,8 +76,48 @@ export function FinishGroup({ part, made, change, open }: FinishGroupProps) {
         </>
       )}
       <FromOther part={part} change={change} />
+      <KeptSchemes part={part} change={change} />
     </Group>
   );
+}
+
+/** What can be painted by itself. */
+type Spot = Pick<Scheme['areas'][number], 'of' | 'id' | 'edge'>;
+
+const keyOf = ({ of, id, edge }: Spot): string => (of === 'edge' ? `${id} ${edge ?? ''}` : id);
+
+/** Everything of a part that can be painted by itself: pieces, details, the selected edge and those that are painted. */
+function paintable(
+  part: Part,
+  made: PartReport,
+  { areas }: Scheme,
+  selected: { pieceId: string; edgeId: string } | undefined,
+): { value: string; label: string; spot: Spot }[] {
+  const pieces = drawnPieces(made);
+  const details = part.features.filter(
+    (f) => made.extraRuns.some((r) => r.id === f.id) || made.drawn.some((d) => d.featureId === f.id),
+  );
+  const edges: Spot[] = [
+    ...(selected ? [{ of: 'edge' as const, id: selected.pieceId, edge: selected.edgeId }] : []),
+    ...areas.filter((a) => a.of === 'edge'),
+  ];
+  return [
+    ...pieces
+      .filter((p) => p.role === 'shell')
+      .map((p) => ({ value: p.id, label: p.name, spot: { of: 'piece' as const, id: p.id } })),
+    ...details.map((f) => ({
+      value: f.id,
+      label: featureName(f, part.features),
+      spot: { of: 'detail' as const, id: f.id },
+    })),
+    ...[...new Map(edges.map((e) => [keyOf(e), e])).values()].flatMap(({ of, id, edge }) => {
+      const piece = byId(pieces, id);
+      const own = piece?.edges.find((e) => e.id === edge);
+      return own
+        ? [{ value: keyOf({ of, id, edge }), label: `${own.name} of ${piece!.name}`, spot: { of, id, edge } }]
+        : [];
+    }),
+  ];
 }
 
 function Colours({
@@ -85,16 +128,14 @@ function Colours({
   change,
 }: Omit<FinishGroupProps, 'open'> & { scheme: Scheme; set: (recipe: (s: Draft<Scheme>) => void) => void }) {
   const chosen = useSelected((s) => s.featureIds[0]);
-  const edge = useSelected((s) => s.edge?.pieceId);
-  const pieces = drawnPieces(made).filter((p) => p.role === 'shell');
-  const details = part.features.filter((f) => made.extraRuns.some((r) => r.id === f.id));
-  const things = [
-    ...pieces.map((p) => ({ value: p.id, label: p.name })),
-    ...details.map((f) => ({ value: f.id, label: featureName(f, part.features) })),
-  ];
-  const free = things.find((t) => scheme.areas.every((a) => a.id !== t.value));
-  const wanted = [chosen, edge].find((id) => things.some((t) => t.value === id)) ?? free?.value;
-  const of = (id: string): 'piece' | 'detail' => (details.some((f) => f.id === id) ? 'detail' : 'piece');
+  const edge = useSelected((s) => s.edge);
+  const things = paintable(part, made, scheme, edge);
+  const free = things.find((t) => !scheme.areas.some((a) => keyOf(a) === t.value));
+  const wanted =
+    [chosen, edge && keyOf({ of: 'edge', id: edge.pieceId, edge: edge.edgeId }), edge?.pieceId].find((key) =>
+      things.some((t) => t.value === key && !scheme.areas.some((a) => keyOf(a) === key)),
+    ) ?? free?.value;
+  const spotOf = (key: string): Spot => things.find((t) => t.value === key)!.spot;
   return (
     <>
       <CoatFields
@@ -108,13 +149,16 @@ function Colours({
             <div className="min-w-0 flex-1">
               <ChoiceField
                 label={`Area ${i + 1}`}
-                value={area.id}
+                value={keyOf(area)}
                 choices={
-                  things.some((t) => t.value === area.id)
+                  things.some((t) => t.value === keyOf(area))
                     ? things
-                    : [{ value: area.id, label: `${area.id} (gone)` }, ...things]
+                    : [{ value: keyOf(area), label: `${area.id} (gone)` }, ...things]
                 }
-                onChange={(id) => set((s) => void Object.assign(s.areas[i]!, { id, of: of(id) }))}
+                onChange={(key) => {
+                  const { colour, surface } = area;
+                  set((s) => void (s.areas[i] = { ...spotOf(key), colour, surface }));
+                }}
               />
             </div>
             <button
@@ -139,7 +183,7 @@ function Colours({
           type="button"
           className="btn"
           disabled={wanted === undefined}
-          onClick={() => wanted && set((s) => void s.areas.push({ of: of(wanted), id: wanted, ...ACCENT }))}
+          onClick={() => wanted && set((s) => void s.areas.push({ ...spotOf(wanted), ...ACCENT }))}
         >
           <Plus size={14} aria-hidden /> Another colour
         </button>
@@ -149,12 +193,19 @@ function Colours({
       </div>
       <h4 className="head mt-2">Wear</h4>
       {wears.map(({ key, label }) => (
-        <Slider
-          key={key}
-          label={label}
-          value={scheme.wear[key]}
-          onChange={(value) => set((s) => void (s.wear[key] = value))}
-        />
+        <div key={key} className="flex min-h-8 items-center justify-between gap-2">
+          <Range
+            label={label}
+            step={0.05}
+            value={scheme.wear[key]}
+            className="ml-auto w-28"
+            words={`${Math.round(scheme.wear[key] * 100)} %`}
+            onChange={(value) => set((s) => void (s.wear[key] = value))}
+          />
+          <span className="w-10 text-right text-[12.5px] text-soft">
+            {Math.round(scheme.wear[key] * 100)} %
+          </span>
+        </div>
       ))}
     </>
   );
@@ -200,6 +251,7 @@ function CoatFields({
           className="h-8 w-10 shrink-0 cursor-pointer border border-hair bg-leaf p-0.5"
           onChange={(e) => onChange({ surface: coat.surface, colour: e.target.value.toLowerCase() })}
         />
+        <PickColour label={label} onPick={(colour) => onChange({ surface: coat.surface, colour })} />
         {'EyeDropper' in window && (
           <button
             type="button"
@@ -232,29 +284,6 @@ function CoatFields({
       <p className="field-note">
         {colourName(coat.colour)} {coat.colour}
       </p>
-    </div>
-  );
-}
-
-function Slider({ label, value, onChange }: { label: string; value: number; onChange: (v: number) => void }) {
-  const id = useId();
-  return (
-    <div className="flex min-h-8 items-center gap-2">
-      <label htmlFor={id} className="label min-w-0 flex-1 leading-tight">
-        {label}
-      </label>
-      <input
-        id={id}
-        type="range"
-        min={0}
-        max={1}
-        step={0.05}
-        value={value}
-        className="w-28"
-        aria-valuetext={`${Math.round(value * 100)} %`}
-        onChange={(e) => onChange(Number(e.target.value))}
-      />
-      <span className="w-10 text-right text-[12.5px] text-soft">{Math.round(value * 100)} %</span>
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { Line } from '@react-three/drei';
 import { useEffect, useMemo } from 'react';
 import { type BufferGeometry, EdgesGeometry } from 'three';
 import { type Look, Painted } from './Painted';
+import { PaintedLines } from './PaintedLines';
 import { scratchLines } from './scratches';
 
 /** Edges that turn by more than this show where paint has rubbed off, degrees. */
@@ -36,6 +37,7 @@ export function Finished({
       {!dark && <directionalLight position={[-300, 500, 400]} intensity={1.1} />}
       <Painted geometry={foam} made={made} runs={made.solid.runs} look={look} />
       <Painted geometry={extras} made={made} runs={made.extraRuns} look={look} />
+      {!dark && <PaintedLines made={made} scheme={look.scheme} place={place} />}
       {!dark && edges > 0 && (
         <lineSegments geometry={rubbed}>
           <lineBasicMaterial color="#dfe3e2" transparent opacity={0.85 * edges} />

@@ -1,5 +1,6 @@
 import { Pause, Play } from 'lucide-react';
 import { useEffect, useState } from 'react';
+import { Range } from './Range';
 import { setApart, setFold, useView } from '../store/view';
 
 /** The whole of it is played in so many seconds. */
@@ -38,39 +39,31 @@ export function FoldBar() {
         {plays ? <Pause size={14} aria-hidden /> : <Play size={14} aria-hidden />}
       </button>
       <span className="text-[12.5px] text-soft">Flat</span>
-      <input
-        type="range"
-        min={0}
-        max={1}
+      <Range
+        bare
+        label="From flat pieces to the solid"
         step={0.005}
         value={share}
-        className="min-w-0 flex-1"
-        aria-label="From flat pieces to the solid"
-        aria-valuetext={`${Math.round(share * 100)} % together`}
-        onChange={(e) => {
+        words={`${Math.round(share * 100)} % together`}
+        onChange={(next) => {
           setPlays(false);
           setApart(0);
-          setFold(Number(e.target.value));
+          setFold(next);
         }}
       />
       <span className="text-[12.5px] text-soft">Solid</span>
-      <label className="flex items-center gap-1.5 text-[12.5px] text-soft">
-        Apart
-        <input
-          type="range"
-          min={0}
-          max={1}
-          step={0.02}
-          value={apart}
-          className="w-20"
-          aria-valuetext={`${Math.round(apart * 100)} % apart`}
-          onChange={(e) => {
-            setPlays(false);
-            setFold(1);
-            setApart(Number(e.target.value));
-          }}
-        />
-      </label>
+      <Range
+        label="Apart"
+        step={0.02}
+        value={apart}
+        className="w-20"
+        words={`${Math.round(apart * 100)} % apart`}
+        onChange={(next) => {
+          setPlays(false);
+          setFold(1);
+          setApart(next);
+        }}
+      />
     </div>
   );
 }

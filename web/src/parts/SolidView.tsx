@@ -127,7 +127,7 @@ function Scene({
           />
         </mesh>
       )}
-      {!dark && !folding && <Drawn made={made} place={place} />}
+      {!dark && !folding && !look && <Drawn made={made} place={place} />}
       {!dark &&
         wires?.map((points, i) => (
           <Line key={i} points={points.map(place)} color="#d98e06" lineWidth={2.5} />

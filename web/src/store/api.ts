@@ -1,5 +1,5 @@
 import type { Wearer, Zone } from '@fomrik/core/body';
-import type { Printer, BuildDoc, LogEntry, Pin, Side } from '@fomrik/core/document';
+import type { KeptScheme, Printer, BuildDoc, LogEntry, Pin, Side } from '@fomrik/core/document';
 import type { Digest } from '@fomrik/core/report';
 import type { FoamStock } from '@fomrik/core/materials';
 
@@ -37,6 +37,7 @@ export interface KeptPart {
 
 /** What the shop keeps counts its changes. */
 export type SavedWearer = Wearer & { id: string; version: number };
+export type SavedScheme = KeptScheme & { version: number };
 export type SavedPrinter = Printer & { version: number };
 export type SharedFoam = FoamStock & { version: number };
 
@@ -242,6 +243,11 @@ export const api = {
     ),
   revision: (id: string, version: number) =>
     call<{ doc: BuildDoc }>('GET', `${build(id)}/revisions/${version}`),
+  schemes: () => call<{ schemes: SavedScheme[] }>('GET', '/schemes').then((r) => r.schemes),
+  putScheme: (baseVersion: number, kept: KeptScheme) =>
+    call<SavedScheme>('PUT', item('schemes', kept.id), { baseVersion, kept }),
+  removeScheme: (id: string, baseVersion: number) =>
+    call<undefined>('DELETE', item('schemes', id, baseVersion)),
   keptParts: () => call<{ parts: KeptPart[] }>('GET', '/kept-parts').then((r) => r.parts),
   putKeptPart: (id: string, baseVersion: number, name: string, doc: BuildDoc) =>
     call<KeptPart>('PUT', item('kept-parts', id), { baseVersion, name, doc }),

@@ -1,4 +1,4 @@
-import { list, matching, object, oneOf, id, type ValueOf, within } from '../../rule';
+import { list, matching, name, object, optional, oneOf, id, type ValueOf, within } from '../../rule';
 
 /** How a surface takes the light. */
 export const surfaceLooks = [
@@ -21,8 +21,8 @@ const coatShape = { colour, surface: oneOf(...surfaceLooks) };
 export const coatRule = object(coatShape);
 export type Coat = ValueOf<typeof coatRule>;
 
-/** A piece or a detail of another colour than the rest. */
-const areaRule = object({ of: oneOf('piece', 'detail'), id, ...coatShape });
+/** A piece, a detail, or an edge of a piece of another colour than the rest; an edge is painted as wide as the sheet is thick. */
+const areaRule = object({ of: oneOf('piece', 'detail', 'edge'), id, edge: optional(id), ...coatShape });
 export type PaintedArea = ValueOf<typeof areaRule>;
 
 /** How worn it is made to look, none to much: dark wash in creases, bright edges, dust from below, scratches. */
@@ -41,6 +41,10 @@ export const schemeRule = object({
   wear: wearRule,
 });
 export type Scheme = ValueOf<typeof schemeRule>;
+
+/** Colours kept for later builds by a name. */
+export const keptSchemeRule = object({ id, name, scheme: schemeRule });
+export type KeptScheme = ValueOf<typeof keptSchemeRule>;
 
 /** What a scheme begins with: nothing painted yet. */
 export const bareScheme: Scheme = {

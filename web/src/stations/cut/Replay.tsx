@@ -5,6 +5,7 @@ import { trimNumber } from '@fomrik/core/units';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { useReport } from '../../store/report';
+import { Range } from '../../parts/Range';
 import { saveFile } from './saveFile';
 
 /** The whole of a sheet is shown in about so many seconds. */
@@ -103,17 +104,15 @@ export function Replay({ sheet, index }: { sheet: Sheet; index: number }) {
         >
           {plays ? 'Stop' : 'Play'}
         </button>
-        <input
-          type="range"
-          className="min-w-0 flex-1"
-          aria-label="Moment of the cutting"
-          min={0}
-          max={whole}
+        <Range
+          bare
+          label="Moment of the cutting"
+          range={[0, whole]}
           step={whole / 500 || 1}
           value={at}
-          onChange={(e) => {
+          onChange={(next) => {
             setPlays(false);
-            setAt(Number(e.target.value));
+            setAt(next);
           }}
         />
       </div>

@@ -2,6 +2,7 @@ import { zoneInfo } from '@fomrik/core/body';
 import { dot3, type Mesh, planeCut, type Vec2, type Vec3 } from '@fomrik/core/geometry';
 import type { PartReport } from '@fomrik/core/parts';
 import { useMemo, useState } from 'react';
+import { Range } from '../../parts/Range';
 import { useLength } from '../../parts/useLength';
 import { useWorked } from '../../parts/useWorked';
 import { useReport } from '../../store/report';
@@ -86,17 +87,9 @@ export function SectionPane({ made }: { made: PartReport }) {
             </button>
           ))}
         </span>
-        <label className="ml-auto flex items-center gap-1.5 text-soft">
-          Cut at {length(offMm)}
-          <input
-            type="range"
-            min={0}
-            max={1}
-            step={0.01}
-            value={share}
-            onChange={(e) => setShare(Number(e.target.value))}
-          />
-        </label>
+        <span className="ml-auto flex items-center gap-1.5">
+          <Range label={`Cut at ${length(offMm)}`} className="" value={share} onChange={setShare} />
+        </span>
       </figcaption>
       <svg
         viewBox={`${x0} ${-y1} ${x1 - x0} ${y1 - y0}`}
