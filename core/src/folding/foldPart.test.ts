@@ -19,8 +19,11 @@ describe('a part from the table to the solid', () => {
     it(`${form}: every piece ends where it is on the solid`, () => {
       const place = toScene(part);
       expect(folded.length).to.be.greaterThan(0);
-      folded.forEach((piece, n) => {
-        const run = part.solid.runs.filter((r) => r.to > r.from)[n]!;
+      expect(folded.map((p) => p.from).sort((a, b) => a - b)).to.deep.equal(
+        part.solid.runs.filter((r) => r.to > r.from).map((r) => r.from),
+      );
+      folded.forEach((piece) => {
+        const run = part.solid.runs.find((r) => r.from === piece.from)!;
         expect(piece.id).to.equal(run.id);
         const ended = piece.keys.at(-1)!;
         part.solid.mesh.triangles.slice(run.from, run.to).forEach((corners, t) =>

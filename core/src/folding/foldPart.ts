@@ -15,12 +15,19 @@ import {
 import type { Surface } from '../panel';
 import type { PartReport } from '../parts';
 import { toScene } from '../view';
+import { gluingOrder } from './gluingOrder';
 import { foldedGrids } from './foldGrid';
 import { turnOf } from './turns';
 
-/** A piece at every tenth of its way from the table to its place: triangles, and where their corners are, three by three. */
+/**
+ * Something on its way to its place: a piece at every tenth from the table, a detail or what carries the part from away, a
+ * wire as it lies. Triangles, and where their corners are, three by three.
+ */
 export interface FoldedPiece {
   id: string;
+  kind: 'piece' | 'detail' | 'carrier' | 'wire';
+  /** The first of its triangles on the solid; below nought for what is no piece. */
+  from: number;
   triangles: Uint32Array;
   keys: Float32Array[];
 }
@@ -110,7 +117,7 @@ function hung(points: readonly Vec3[], grid: readonly Vec3[], columns: number): 
 
 /**
  * A part from flat pieces on the table, beside one another as the eye sees them, to the solid: every piece at every tenth
- * of its way, in the scene. Pieces bend as `foldedGrids` says and are carried whole meanwhile.
+ * of its way, in the scene and in the order of gluing. Pieces bend as `foldedGrids` says and are carried whole meanwhile.
  */
 export function foldedPart(part: PartReport): FoldedPiece[] {
   const place = toScene(part);
@@ -120,10 +127,14 @@ export function foldedPart(part: PartReport): FoldedPiece[] {
     all.reduce((s, p) => ({ x: s.x + p.x, y: s.y + p.y, z: s.z + p.z }), { x: 0, y: 0, z: 0 }),
     1 / Math.max(1, all.length),
   );
-  const found = part.solid.runs.flatMap((run) => {
-    const surface = part.surfaces.find((s) => s.pieceId === (run.panel ?? run.id));
-    return surface && run.to > run.from ? [{ run, surface }] : [];
-  });
+  const order = gluingOrder(part.pieces);
+  const turnOfGluing = (id: string): number => (order.includes(id) ? order.indexOf(id) : order.length);
+  const found = part.solid.runs
+    .flatMap((run) => {
+      const surface = part.surfaces.find((s) => s.pieceId === (run.panel ?? run.id));
+      return surface && run.to > run.from ? [{ run, surface }] : [];
+    })
+    .sort((a, b) => turnOfGluing(a.run.id) - turnOfGluing(b.run.id));
   const boxes = found.map(({ surface }) => boundsOf(surface.flat.flat()));
   const laid = boxesInRows(
     boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY })),
@@ -183,5 +194,5 @@ function carried(
     });
     return out;
   });
-  return { id: run.id, triangles, keys };
+  return { id: run.id, kind: 'piece', from: run.from, triangles, keys };
 }

@@ -6,8 +6,10 @@ import { setApart, setFold, useView } from '../store/view';
 /** The whole of it is played in so many seconds. */
 const PLAYED_S = 9;
 
+const WHOLE = [0, 1] as const;
+
 /** How far the pieces are from the table to the solid: dragged, or played. */
-export function FoldBar() {
+export function FoldBar({ span = WHOLE }: { span?: readonly [number, number] }) {
   const share = useView((v) => v.foldShare);
   const apart = useView((v) => v.apartShare);
   const [plays, setPlays] = useState(false);
@@ -16,14 +18,14 @@ export function FoldBar() {
     let before = performance.now();
     let frame = requestAnimationFrame(function next(now) {
       const { foldShare } = useView.getState();
-      const then = Math.min(1, foldShare + (now - before) / 1000 / PLAYED_S);
+      const then = Math.min(span[1], foldShare + (now - before) / 1000 / PLAYED_S);
       before = now;
       setFold(then);
-      if (then >= 1) setPlays(false);
+      if (then >= span[1]) setPlays(false);
       else frame = requestAnimationFrame(next);
     });
     return () => cancelAnimationFrame(frame);
-  }, [plays]);
+  }, [plays, span]);
   return (
     <div className="absolute bottom-1 left-2 right-2 flex items-center gap-2 bg-paper px-2 py-1">
       <button
@@ -32,7 +34,7 @@ export function FoldBar() {
         aria-label={plays ? 'Pause' : 'Play how it goes together'}
         title={plays ? 'Pause' : 'Play how it goes together'}
         onClick={() => {
-          if (!plays && share >= 1) setFold(0);
+          if (!plays && share >= span[1]) setFold(span[0]);
           setPlays(!plays);
         }}
       >
@@ -43,6 +45,7 @@ export function FoldBar() {
         bare
         label="From flat pieces to the solid"
         step={0.005}
+        range={span}
         value={share}
         words={`${Math.round(share * 100)} % together`}
         onChange={(next) => {
@@ -60,7 +63,7 @@ export function FoldBar() {
         words={`${Math.round(apart * 100)} % apart`}
         onChange={(next) => {
           setPlays(false);
-          setFold(1);
+          setFold(span[1]);
           setApart(next);
         }}
       />

@@ -1,14 +1,7 @@
-import type { FoldedPiece } from '@fomrik/core/folding';
+import { type FoldedPiece, shareOf } from '@fomrik/core/folding';
 import { Line } from '@react-three/drei';
 import { useEffect, useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide } from 'three';
-
-/** A piece is on its way for so many turns of one. */
-const TURNS = 2;
-
-/** How far each piece is on its way when so much of the whole is done: one after the other, each begun before the last is there. */
-export const shareOf = (whole: number, piece: number, pieces: number): number =>
-  Math.min(1, Math.max(0, (whole * (pieces - 1 + TURNS) - piece) / TURNS));
 
 /** Between two of the steps that were worked out. */
 function between(keys: readonly Float32Array[], share: number, out: Float32Array): void {
@@ -65,7 +58,15 @@ export function Folding({
     <>
       {pieces.map((piece, i) => (
         <group key={`${piece.id} ${i}`} position={moved[i]!}>
-          <OnItsWay piece={piece} share={shareOf(share, i, pieces.length)} colour={colourOf(piece.id)} />
+          {piece.kind === 'wire' ? (
+            <Wire points={piece.keys[0]!} share={shareOf(share, i, pieces.length)} />
+          ) : (
+            <OnItsWay
+              piece={piece}
+              share={shareOf(share, i, pieces.length)}
+              colour={piece.kind === 'carrier' ? CARRIER : colourOf(piece.id)}
+            />
+          )}
         </group>
       ))}
       {apart > 0 &&
@@ -84,6 +85,22 @@ export function Folding({
   );
 }
 
+/** What carries the part is drawn pale. */
+const CARRIER = '#9aa5a3';
+
+/** A wire as far as it is laid. */
+function Wire({ points, share }: { points: Float32Array; share: number }) {
+  const laid = useMemo(() => {
+    const all = Array.from({ length: points.length / 3 }, (_, i): Triple => [
+      points[i * 3]!,
+      points[i * 3 + 1]!,
+      points[i * 3 + 2]!,
+    ]);
+    return all.slice(0, Math.max(2, Math.ceil(all.length * share)));
+  }, [points, share]);
+  return share > 0 ? <Line points={laid} color="#d98e06" lineWidth={2.5} /> : null;
+}
+
 function OnItsWay({ piece, share, colour }: { piece: FoldedPiece; share: number; colour: string }) {
   const geometry = useMemo(() => {
     const made = new BufferGeometry();
@@ -98,6 +115,8 @@ function OnItsWay({ piece, share, colour }: { piece: FoldedPiece; share: number;
     position.needsUpdate = true;
     geometry.computeBoundingSphere();
   }, [geometry, piece, share]);
+  // What is not begun is not there yet, unless it lies on the table.
+  if (piece.kind !== 'piece' && share <= 0) return null;
   return (
     <mesh geometry={geometry}>
       <meshLambertMaterial color={colour} side={DoubleSide} flatShading />

@@ -243,15 +243,17 @@ function matesOf(made: PartReport, place: Stage['place']): Mates[] {
 
 /** Where the pieces of a part begin and end: what must be in view while they go together. */
 const spotsOf = (pieces: readonly FoldedPiece[]): [number, number, number][] =>
-  pieces.flatMap(({ keys }) =>
-    [keys[0]!, keys.at(-1)!].flatMap((at) =>
-      Array.from({ length: at.length / 3 }, (_, i): [number, number, number] => [
-        at[i * 3]!,
-        at[i * 3 + 1]!,
-        at[i * 3 + 2]!,
-      ]),
-    ),
-  );
+  pieces
+    .filter((p) => p.kind === 'piece')
+    .flatMap(({ keys }) =>
+      [keys[0]!, keys.at(-1)!].flatMap((at) =>
+        Array.from({ length: at.length / 3 }, (_, i): [number, number, number] => [
+          at[i * 3]!,
+          at[i * 3 + 1]!,
+          at[i * 3 + 2]!,
+        ]),
+      ),
+    );
 
 /** The way an edge runs in the scene, from end to end, as long as one. */
 function wayOf(

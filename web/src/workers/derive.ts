@@ -9,7 +9,8 @@ import {
   startIn,
   startLightsIn,
 } from '@fomrik/core/report';
-import { foldedPart, type FoldedPiece } from '@fomrik/core/folding';
+import { besideOf } from '@fomrik/core/carry';
+import { arrivals, foldedPart, type FoldedPiece } from '@fomrik/core/folding';
 import { finishedPicture, stepPicture } from '@fomrik/core/stepPicture';
 import { byId } from '@fomrik/core/units';
 import { type Drawing, partPicture, type PixelPicture, pngUrl } from '@fomrik/core/view';
@@ -46,7 +47,11 @@ export const derive = {
   /** A part of the build last derived, from flat pieces to the solid. */
   folding(partId: string): FoldedPiece[] {
     const made = report && byId(report.parts, partId);
-    return made ? foldedPart(made) : [];
+    if (!made) return [];
+    const wires = report!.circuits.flatMap((c) =>
+      c.runs.filter((r) => r.partId === partId).map((r) => r.points),
+    );
+    return [...foldedPart(made), ...arrivals(made, { beside: besideOf(report!.parts, partId), wires })];
   },
   /** A picture of the whole of the build last derived, in its finish, as a PNG in a data URL. */
   buildPicture(width: number, height: number): string | undefined {

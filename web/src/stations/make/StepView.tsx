@@ -11,6 +11,7 @@ import { useBuild } from '../../store/build';
 import { clockMs, pressClock, useWorkClock } from '../../store/workClock';
 import { DryingTimer } from './DryingTimer';
 import { FinishFields } from './FinishFields';
+import { StepFold } from './StepFold';
 import { StepPicture } from './StepPicture';
 import { BarReading } from './BarReading';
 import { FitReading } from './FitReading';
@@ -70,6 +71,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
       <h2 className="mt-1 text-[30px] leading-tight">{said(step.title)}</h2>
       <p className="mt-2 max-w-2xl text-[21px] leading-snug">{said(step.detail)}</p>
       <StepPicture step={step} />
+      <StepFold step={step} />
       <p className="mt-2 flex items-center gap-2 text-[17px]">
         <Hourglass size={18} aria-hidden /> {stepTime(step)}
         {step.hands === 2 && ' · wants two people'}
