@@ -19,3 +19,4 @@ export {
 export { compared, readingOf, readId, readOff, tookId, type Compared } from './compared';
 export { partCosts, type PartCost } from './partCosts';
 export { spentOf } from './spent';
+export { type ByDay, hoursOverTime, moneyOverTime } from './overTime';

@@ -12,3 +12,5 @@ export { OTHER, placed, type Shown, shownAt, shownOf } from './shown';
 export { inks, pathOf, svgBody, svgOf } from './svg';
 export { coatOf, rgbOf, surfaceTones, toneIn } from './tones';
 export { visibleRuns } from './visibleLines';
+export type { BoxDimension } from './boxDimensions';
+export { still, type StillAsked, waysRound } from './still';

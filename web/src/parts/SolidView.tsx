@@ -21,6 +21,7 @@ import { Folding, type Mates } from './Folding';
 import { EyeBar } from './EyeBar';
 import { Grip, toPixels, type Handle, type Stage } from './SolidGrip';
 import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
+import { TakePicture } from './TakePicture';
 import { figureFromScene, figureToScene, fromScene, meshGeometry, toScene } from './solidSpace';
 import type { Played } from './light/played';
 import { brightest, MOST_LIGHTS, NIGHT, Shining, Unlit } from './light/Shining';
@@ -268,6 +269,13 @@ function wayOf(
   return way.length() < 1 ? undefined : way.normalize().toArray();
 }
 
+/** The way towards the eye as the view is turned now. */
+function towards(root: RootState | null): Vec3 {
+  const target = (root?.controls as { target?: Vector3 } | null)?.target ?? new Vector3();
+  const { x, y, z } = root ? root.camera.position.clone().sub(target) : new Vector3(0, 0, 1);
+  return { x, y, z };
+}
+
 interface SolidViewProps {
   /** The dimension that is drawn on it. */
   dimension?: Dimension | undefined;
@@ -344,6 +352,9 @@ export function SolidView(props: SolidViewProps) {
         <OrbitControls makeDefault zoomToCursor minDistance={60} maxDistance={9000} />
       </Canvas>
       <EyeBar dark={props.dark === true} />
+      <div className="absolute bottom-1 right-1">
+        <TakePicture made={made} out={() => towards(root.current)} />
+      </div>
       <DimensionLayer dimension={props.dimension} stage={stage} middle={target} redraw={redraw} />
       {props.handles.map((handle) => (
         <Grip key={handle.id} handle={handle} stage={stage} />

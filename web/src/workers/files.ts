@@ -1,3 +1,4 @@
+import { stillPng, turntable } from './stills';
 import type { BuildDoc } from '@fomrik/core/document';
 import { type ExportId, exportOf, makeExport } from '@fomrik/core/files/exports';
 import type { FontName } from '@fomrik/core/files/pdf/fonts';
@@ -25,6 +26,10 @@ export const files = {
       unit: asked.unit,
       font: (name) => printFont(asked.fonts[name]),
     }),
+  /** A part in its finish from one side, as a PNG. */
+  still: stillPng,
+  /** The same all round, in an archive. */
+  turntable,
 };
 
 export type FilesApi = typeof files;

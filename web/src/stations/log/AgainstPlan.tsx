@@ -4,6 +4,7 @@ import { byId, printMinutes, trimNumber } from '@fomrik/core/units';
 import { useBuild } from '../../store/build';
 import { useNotes } from '../../store/notes';
 import { useReport } from '../../store/report';
+import { OverTime } from './OverTime';
 
 /** What was planned against what it took, by sort of work and by part, and whatever else was written with both. */
 export function AgainstPlan() {
@@ -23,6 +24,7 @@ export function AgainstPlan() {
     );
   return (
     <div className="grid gap-5">
+      <OverTime />
       {kinds.length > 0 && (
         <Bars name="By sort of work" rows={kinds} labelOf={(key) => workKinds[key as WorkKind].label} />
       )}

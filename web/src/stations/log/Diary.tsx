@@ -300,7 +300,12 @@ export function Diary() {
                     {e.photos && (
                       <span className="mt-1 flex flex-wrap gap-1">
                         {e.photos.map((content) => (
-                          <Photo key={content} content={content} about={`of ${e.subject}`} />
+                          <Photo
+                            key={content}
+                            content={content}
+                            about={`of ${e.subject}`}
+                            made={byId(report.parts, e.part)}
+                          />
                         ))}
                       </span>
                     )}
