@@ -19,6 +19,7 @@ import { gzipSync } from 'node:zlib';
 import { glow, manyBoxes, nudged, placesIn, solveSixty } from './inside';
 import { largestGroup, nestedFor, overBestKnown, shareUsed } from './nesting';
 import { book, foldings, picturesOf, sixtyPictures } from './pictures';
+import { frameTimes } from './frames';
 import { repaintMs } from './repaint';
 import { shelfMs } from './shelf';
 
@@ -288,6 +289,10 @@ report('pattern DXF', await time(30, () => makeExport(exportOf('pattern.dxf'), s
 const repaint = await repaintMs(12);
 report('browser, nudge to first redrawn piece', repaint.firstMs, 'ms', 100);
 report('browser, nudge to last redrawn piece', repaint.fullMs, 'ms');
+const frames = await frameTimes();
+report('browser, a frame while the solid is turned, grey', frames.greyMs, 'ms');
+report('the same in its finish', frames.finishedMs, 'ms', 1.5 * frames.greyMs);
+report('the same in the dark', frames.darkMs, 'ms');
 report('browser, shelf of 500 builds', await shelfMs(500, 5), 'ms', 300);
 report('first page, script compressed', firstPageKb(), 'kB', 250);
 report('server memory', await serverMemoryMb(), 'MB', 200);

@@ -59,6 +59,63 @@ describe('pictures of what is made', function () {
     await page.getByRole('button', { name: 'Finished', exact: true }).click();
   });
 
+  it('colours are kept for the shop by a name, and taken for a part of another build', async () => {
+    await page.getByLabel('Name of these colours').fill('Signal red');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByText('Signal red is kept.').waitFor();
+    await go(page, bench, 'shape', 'demo-lampwarden-gull');
+    await openGroup(page, 'Finish');
+    await page.getByRole('button', { name: 'Signal red', exact: true }).click();
+    const most = page.getByLabel('Most of it', { exact: true });
+    await most.waitFor();
+    expect(await most.inputValue()).to.equal('#b02020');
+    await saved(page);
+    await page.getByRole('button', { name: 'Remove Signal red from the shop' }).click();
+    await page.getByText('Signal red is removed.').waitFor();
+    await page.getByRole('button', { name: 'Signal red', exact: true }).waitFor({ state: 'detached' });
+  });
+
+  it('in the dark only what is lit is seen, with the same part by day beside it', async () => {
+    await go(page, bench, 'shape', bracers);
+    const solid = page.locator('[aria-label="Solid view"] canvas');
+    const light = async (): Promise<number> => {
+      const { data } = await sharp(await solid.screenshot())
+        .greyscale()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      return data.reduce((sum, v) => sum + v, 0) / data.length;
+    };
+    await solid.waitFor();
+    await page.waitForTimeout(800);
+    const day = await light();
+    await page.getByRole('button', { name: 'In the dark', exact: true }).click();
+    await page.getByText('Lights off', { exact: true }).waitFor();
+    await page.getByRole('figure').filter({ hasText: 'Lights off' }).locator('img').waitFor();
+    await page.waitForTimeout(1500);
+    expect(await light()).to.be.lessThan(0.35 * day);
+    // Amber lamps, and what they cast.
+    expect(await pixelsOf(page, [255, 176, 46])).to.be.greaterThan(30);
+    await page.getByRole('button', { name: 'In the dark', exact: true }).click();
+  });
+
+  it('a picture is saved from the side that is looked at, as large as asked, on its background', async () => {
+    await page.getByRole('button', { name: 'Take a picture' }).click();
+    await page.getByLabel('Size, pixels').selectOption('1080 × 1080');
+    await page.getByLabel('Background').selectOption('dark');
+    await page.getByLabel('With its dimensions').check();
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save picture' }).click(),
+    ]);
+    const { data, info } = await sharp(readFileSync(await file.path()))
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect([info.width, info.height]).to.deep.equal([1080, 1080]);
+    expect([...data.subarray(0, 3)]).to.deep.equal([0x14, 0x18, 0x1a]);
+    await page.keyboard.press('Escape');
+  });
+
   it('flat pieces fold into the solid by a slider, and play', async () => {
     await page.getByRole('button', { name: 'Fold', exact: true }).click();
     const slider = page.getByLabel('From flat pieces to the solid');
@@ -72,10 +129,10 @@ describe('pictures of what is made', function () {
     expect((await solid.screenshot()).equals(together)).to.equal(false);
     await slider.fill('0.97');
     await page.getByRole('button', { name: 'Play how it goes together' }).click();
-    await page.waitForFunction(
-      () =>
-        (document.querySelector('[aria-label="From flat pieces to the solid"]') as HTMLInputElement).value ===
-        '1',
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll<HTMLInputElement>('input[type=range]')].some(
+        (own) => own.labels?.[0]?.textContent === 'From flat pieces to the solid' && own.value === '1',
+      ),
     );
     const whole = await solid.screenshot();
     await page.getByLabel('Apart', { exact: true }).fill('0.8');
@@ -122,6 +179,29 @@ describe('pictures of what is made', function () {
           .count(),
       ).to.be.greaterThan(1);
     }
+  });
+
+  it('a step is seen going together', async () => {
+    await go(page, bench, 'make', bracers);
+    await page
+      .getByRole('list', { name: 'Steps' })
+      .getByRole('button', { name: /glue|bend|heat/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'See it go together' }).click();
+    const slider = page.getByLabel('From flat pieces to the solid');
+    await slider.waitFor();
+    const solid = page.locator('[aria-label="Solid view"] canvas');
+    await page.waitForTimeout(1200);
+    const begun = await solid.screenshot();
+    await page.getByRole('button', { name: 'Play how it goes together' }).click();
+    await page.waitForFunction(() => {
+      const own = [...document.querySelectorAll<HTMLInputElement>('input[type=range]')].find(
+        (r) => r.labels?.[0]?.textContent === 'From flat pieces to the solid',
+      );
+      return own !== undefined && Number(own.value) >= Number(own.max) - 0.006;
+    });
+    expect((await solid.screenshot()).equals(begun)).to.equal(false);
   });
 
   it('the build book comes as a file, while the page goes on', async () => {

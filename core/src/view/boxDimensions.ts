@@ -1,4 +1,4 @@
-import type { Vec2, Vec3 } from '../geometry';
+import type { Mesh, Vec2, Vec3 } from '../geometry';
 import { type Eye, seen } from './eye';
 import { type Frame, inFrame } from './frame';
 import type { Shown } from './shown';
@@ -14,8 +14,8 @@ export interface BoxDimension {
 /** An edge that is seen shorter than this says nothing, pixels. */
 const LEAST_PX = 24;
 
-/** The three sizes of what is shown, each along the edge of its box that stands furthest out of the picture's middle; those seen end on are left out. */
-export function boxDimensions(shown: readonly Shown[], eye: Eye, frame: Frame): BoxDimension[] {
+/** The box round what is shown: its lowest corner and its highest; nothing where nothing is shown. */
+function boxOf(shown: readonly Shown[]): { low: Vec3; high: Vec3 } | undefined {
   const low: Vec3 = { x: Infinity, y: Infinity, z: Infinity };
   const high: Vec3 = { x: -Infinity, y: -Infinity, z: -Infinity };
   for (const { mesh, from, to } of shown)
@@ -25,9 +25,34 @@ export function boxDimensions(shown: readonly Shown[], eye: Eye, frame: Frame): 
           low[k] = Math.min(low[k], mesh.points[i]![k]);
           high[k] = Math.max(high[k], mesh.points[i]![k]);
         }
-  if (low.x > high.x) return [];
+  return low.x > high.x ? undefined : { low, high };
+}
+
+/** The box round what is shown as something to be framed: its eight corners. */
+export function boxShown(shown: readonly Shown[]): Shown[] {
+  const box = boxOf(shown);
+  if (!box) return [];
+  const { low, high } = box;
+  const points = [low.x, high.x].flatMap((x) =>
+    [low.y, high.y].flatMap((y) => [low.z, high.z].map((z) => ({ x, y, z }))),
+  );
+  const triangles: Mesh['triangles'] = [
+    [0, 1, 2],
+    [3, 4, 5],
+    [5, 6, 7],
+  ];
+  return [{ id: '·box', mesh: { points, triangles }, from: 0, to: triangles.length }];
+}
+
+/**
+ * The three sizes of what is shown, each along an edge of its box: width and depth along the lowest there is, height along
+ * the one furthest to the right; those seen end on are left out.
+ */
+export function boxDimensions(shown: readonly Shown[], eye: Eye, frame: Frame): BoxDimension[] {
+  const box = boxOf(shown);
+  if (!box) return [];
+  const { low, high } = box;
   const at = (p: Vec3): Vec2 => inFrame(frame, seen(eye, p));
-  const middle = { x: frame.width / 2, y: frame.height / 2 };
   return (
     [
       ['wide', 'x', 'y', 'z'],
@@ -41,10 +66,9 @@ export function boxDimensions(shown: readonly Shown[], eye: Eye, frame: Frame): 
         return { from: at(from), to: at({ ...from, [along]: high[along] }) };
       }),
     );
-    // Below or to the right, where a drawing has its dimensions.
     const out = ({ from, to }: { from: Vec2; to: Vec2 }): number =>
-      (from.y + to.y) / 2 - middle.y + 0.6 * ((from.x + to.x) / 2 - middle.x);
-    const best = edges.reduce((most, e) => (out(e) > out(most) ? e : most));
+      of === 'high' ? from.x + to.x : from.y + to.y;
+    const best = edges.reduce((most, e) => (out(e) > out(most) + 1e-9 ? e : most));
     const long = Math.hypot(best.to.x - best.from.x, best.to.y - best.from.y);
     return long < LEAST_PX ? [] : [{ of, mm: high[along] - low[along], ...best }];
   });

@@ -1,7 +1,7 @@
 import type { Scheme } from '../document';
 import type { Vec3 } from '../geometry';
 import type { PartReport } from '../parts';
-import { type BoxDimension, boxDimensions } from './boxDimensions';
+import { type BoxDimension, boxDimensions, boxShown } from './boxDimensions';
 import { eyeAlong } from './eye';
 import { frameOf } from './frame';
 import { type PixelPicture, shadedPicture } from './shaded';
@@ -17,7 +17,7 @@ export interface StillAsked {
 }
 
 /** Room left for dimensions, as a share of the picture. */
-const ROOM = 0.82;
+const ROOM = 0.88;
 
 /** A part in its finish from any side, with its three sizes where they are asked for. */
 export function still(
@@ -27,7 +27,7 @@ export function still(
 ): { picture: PixelPicture; dimensions: BoxDimension[] } {
   const shown = shownOf(part);
   const eye = eyeAlong(out);
-  const whole = frameOf(shown, eye, width, height);
+  const whole = frameOf(dimensions ? boxShown(shown) : shown, eye, width, height);
   const frame = dimensions ? { ...whole, pxPerMm: whole.pxPerMm * ROOM } : whole;
   return {
     picture: shadedPicture(shown, toneIn(part, scheme), eye, frame, scheme?.wear),

@@ -71,13 +71,24 @@ export function AddPart() {
               {kept.map((k) => (
                 <DropdownMenu.Item
                   key={k.id}
-                  className={item}
+                  className={`${item} flex items-center gap-2`}
                   disabled={!k.doc}
                   onSelect={() => k.doc && takeKept(k.doc)}
                 >
-                  <span className="font-medium text-teal">{k.name}</span>
-                  <span className="block text-[12px] text-soft">
-                    {k.broken ?? `kept ${k.keptAt.slice(0, 10)}`}
+                  {k.doc && (
+                    <BegunPicture
+                      of={`kept ${k.id} ${k.version}`}
+                      parts={() => k.doc!.parts}
+                      doc={k.doc}
+                      meanwhile={<span className="size-10" aria-hidden />}
+                      className="size-10"
+                    />
+                  )}
+                  <span>
+                    <span className="font-medium text-teal">{k.name}</span>
+                    <span className="block text-[12px] text-soft">
+                      {k.broken ?? `kept ${k.keptAt.slice(0, 10)}`}
+                    </span>
                   </span>
                 </DropdownMenu.Item>
               ))}

@@ -10,31 +10,34 @@ const SIZE = 132;
 const kept = new Map<string, Promise<PixelPicture | undefined>>();
 
 /** Made once for each, while the page is open. */
-function asked(key: string, parts: () => Part[]): Promise<PixelPicture | undefined> {
+function asked(key: string, parts: () => Part[], doc?: BuildDoc): Promise<PixelPicture | undefined> {
   const known = kept.get(key);
   if (known) return known;
-  const made = begunWorker.begun(parts(), SIZE).catch(() => undefined);
+  const made = begunWorker.begun(parts(), SIZE, doc).catch(() => undefined);
   kept.set(key, made);
   return made;
 }
 
-/** A form or a set as it begins, by a picture of its solid; its outline until that is there. */
+/** A form or a set as it begins, or a kept part, by a picture of its solid; its outline until that is there. */
 export function BegunPicture({
   of,
   parts,
+  doc,
   meanwhile,
   className,
 }: {
   /** What it is kept by. */
   of: string;
   parts: () => Part[];
+  /** The build they are of; a typical adult without one. */
+  doc?: BuildDoc;
   meanwhile: ReactNode;
   className: string;
 }) {
   const [picture, setPicture] = useState<PixelPicture>();
   useEffect(() => {
     let left = false;
-    asked(of, parts).then(
+    asked(of, parts, doc).then(
       (made) => {
         if (!left) setPicture(made);
       },

@@ -15,6 +15,7 @@ import {
   SRGBColorSpace,
 } from 'three';
 import { withGrain } from './grain';
+import { lightColour } from './light/Shining';
 import type { Played } from './light/played';
 import { usePlaying } from './light/usePlaying';
 import { meshGeometry } from './solidSpace';
@@ -51,7 +52,7 @@ function coatsOf(made: PartReport, runs: readonly Run[], { scheme, shells }: Loo
       roughness: 0.95 - 0.8 * gloss,
       metalness: METAL * metal,
       side: DoubleSide,
-      ...(shell && { emissive: new Color(...shell.rgb), emissiveIntensity: shell.passed }),
+      ...(shell && { emissive: lightColour(shell.rgb), emissiveIntensity: shell.passed }),
     });
     return { shell, material: withGrain(material, coatOf(scheme ?? bareScheme, run.id).surface) };
   });

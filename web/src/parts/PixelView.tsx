@@ -8,6 +8,9 @@ async function urlOf({ width, height, data }: PixelPicture): Promise<string> {
   return URL.createObjectURL(await canvas.convertToBlob());
 }
 
+/** A picture may still be shown for so long after it was replaced, ms. */
+const SHOWN_MS = 3000;
+
 /** A picture of pixels, as large as its place. */
 export function PixelView({ picture, className = '' }: { picture: PixelPicture; className?: string }) {
   const [url, setUrl] = useState<string>();
@@ -21,7 +24,9 @@ export function PixelView({ picture, className = '' }: { picture: PixelPicture; 
     });
     return () => {
       left = true;
-      if (made) URL.revokeObjectURL(made);
+      const old = made;
+      // The next picture is shown before the last one goes.
+      if (old) setTimeout(() => URL.revokeObjectURL(old), SHOWN_MS);
     };
   }, [picture]);
   return url ? (

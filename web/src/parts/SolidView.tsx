@@ -271,7 +271,7 @@ function wayOf(
 
 /** The way towards the eye as the view is turned now. */
 function towards(root: RootState | null): Vec3 {
-  const target = (root?.controls as { target?: Vector3 } | null)?.target ?? new Vector3();
+  const target = (root?.get().controls as { target?: Vector3 } | null)?.target ?? new Vector3();
   const { x, y, z } = root ? root.camera.position.clone().sub(target) : new Vector3(0, 0, 1);
   return { x, y, z };
 }
@@ -353,7 +353,7 @@ export function SolidView(props: SolidViewProps) {
       </Canvas>
       <EyeBar dark={props.dark === true} />
       <div className="absolute bottom-1 right-1">
-        <TakePicture made={made} out={() => towards(root.current)} />
+        <TakePicture made={made} dark={props.dark === true} out={() => towards(root.current)} />
       </div>
       <DimensionLayer dimension={props.dimension} stage={stage} middle={target} redraw={redraw} />
       {props.handles.map((handle) => (

@@ -23,7 +23,7 @@ const backgrounds = [
 const ROUND = 24;
 
 /** Saves what is looked at as a picture, from the same side; or all round. */
-export function TakePicture({ made, out }: { made: PartReport; out: () => Vec3 }) {
+export function TakePicture({ made, out, dark }: { made: PartReport; out: () => Vec3; dark: boolean }) {
   const parts = useShownParts();
   const name = useBuild((s) => s.doc.name);
   const unit = useView((v) => v.unit);
@@ -62,7 +62,7 @@ export function TakePicture({ made, out }: { made: PartReport; out: () => Vec3 }
       <Popover.Trigger asChild>
         <button
           type="button"
-          className="btn btn-icon min-h-6 min-w-6 px-1"
+          className={`btn btn-icon min-h-6 min-w-6 px-1 ${dark ? 'text-white' : ''}`}
           aria-label="Take a picture"
           title="Take a picture from this side"
         >

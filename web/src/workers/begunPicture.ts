@@ -1,5 +1,5 @@
 import { resolveBody } from '@fomrik/core/body';
-import type { Part } from '@fomrik/core/document';
+import type { BuildDoc, Part } from '@fomrik/core/document';
 import { newBuild } from '@fomrik/core/parts';
 import { coarseParts } from '@fomrik/core/report';
 import { finishedPicture } from '@fomrik/core/stepPicture';
@@ -9,12 +9,12 @@ import { partPicture, type PixelPicture } from '@fomrik/core/view';
 const body = resolveBody([]);
 const typical = newBuild('Picture', '2026-01-01', { name: 'Typical', underLayerMm: 2, measures: [] });
 
-/** What parts look like before anything is changed: one by itself, several as they are worn or held together. */
-export function begunPicture(parts: Part[], size: number): PixelPicture | undefined {
-  const made = coarseParts({ ...typical, parts });
+/** What parts look like: one by itself, several as they are worn or held together; of a build, or on a typical adult. */
+export function begunPicture(parts: Part[], size: number, of: BuildDoc = typical): PixelPicture | undefined {
+  const made = coarseParts({ ...of, parts });
   const [first] = made;
   if (!first) return undefined;
   return parts.length === 1
-    ? partPicture(first, undefined, size, size)
+    ? partPicture(first, parts[0]?.scheme, size, size)
     : finishedPicture(body, made, parts, size, size);
 }

@@ -46,11 +46,8 @@ function drawDimension(
   pen.stroke();
   const words = printLength(mm, unit);
   const wide = pen.measureText(words).width;
-  pen.fillText(
-    words,
-    centre.x + nx * (off + px * 0.4 + Math.abs(nx) * wide * 0.6),
-    centre.y + ny * (off + px),
-  );
+  const aside = off + 0.9 * px + 0.55 * Math.abs(nx) * wide;
+  pen.fillText(words, centre.x + nx * aside, centre.y + ny * aside);
 }
 
 /** A picture on its background, with its sizes, as a PNG. */

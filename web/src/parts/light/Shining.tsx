@@ -11,6 +11,7 @@ import {
   type MeshBasicMaterial,
   Object3D,
   type SpotLight,
+  SRGBColorSpace,
 } from 'three';
 import type { Played } from './played';
 import { type Changed, usePlaying } from './usePlaying';
@@ -25,7 +26,8 @@ export const MOST_LIGHTS = 10;
 /** Nearly the whole half of space before a lamp, fading to its rim. */
 const HALF_SPACE = 1.45;
 
-const colourOf = ([r, g, b]: LightRgb): Color => new Color(r, g, b);
+/** A colour of light as it is seen, for the scene. */
+export const lightColour = ([r, g, b]: LightRgb): Color => new Color().setRGB(r, g, b, SRGBColorSpace);
 
 /** A grid of points as triangles, each point coloured. */
 function patchGeometry({ columns, rows, points }: LitPatch, colours: number[], place: Place): BufferGeometry {
@@ -61,13 +63,12 @@ function Patch({
 }) {
   const geometry = useMemo(() => {
     const off = new Color(patch.off);
-    const lit = colourOf(patch.rgb);
+    const lit = lightColour(patch.rgb);
     const colours = patch.values.flatMap((v) => {
       if (most <= 0) return off.toArray();
-      // Eyes see steps of ratio: shown by the square root, about.
       return lit
         .clone()
-        .multiplyScalar(Math.sqrt(v / most))
+        .multiplyScalar(v / most)
         .toArray();
     });
     return patchGeometry(patch, colours, place);
@@ -107,7 +108,7 @@ function Cast({
         ref={held}
         position={place(before(3))}
         target={target}
-        color={colourOf(rgb)}
+        color={lightColour(rgb)}
         intensity={CANDELA * flux}
         angle={HALF_SPACE}
         penumbra={1}
@@ -141,7 +142,7 @@ function Point({
     <mesh key={k} ref={(m) => held(m, full, k)} position={place(point.at)} renderOrder={2}>
       <sphereGeometry args={[(point.acrossMm / 2) * across + 1, 16, 12]} />
       <meshBasicMaterial
-        color={colourOf(point.rgb)}
+        color={lightColour(point.rgb)}
         toneMapped={false}
         transparent
         opacity={halos === 1 ? 0.8 : full}
@@ -190,7 +191,7 @@ export function Shining({
               hold(
                 `patch ${i}`,
                 of,
-                m ? (s) => void (m.material as MeshBasicMaterial).color.setScalar(Math.sqrt(s)) : undefined,
+                m ? (s) => void (m.material as MeshBasicMaterial).color.setScalar(s) : undefined,
               )
             }
           />
