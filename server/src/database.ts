@@ -7,6 +7,7 @@ import { PictureEntity } from './entities/picture';
 import {
   KeptPartEntity,
   MeasurementEntity,
+  OwnFoamEntity,
   PrinterEntity,
   SchemeEntity,
   StockEntity,
@@ -20,6 +21,7 @@ import { LogMore1764500000000 } from './migrations/logMore';
 import { Pictures1764400000000 } from './migrations/pictures';
 import { Offcuts1764700000000 } from './migrations/offcuts';
 import { Printers1764600000000 } from './migrations/printers';
+import { OwnFoams1765200000000 } from './migrations/ownFoams';
 import { Schemes1765100000000 } from './migrations/schemes';
 import { ShopVersions1764900000000 } from './migrations/shopVersions';
 import { Sides1764100000000 } from './migrations/sides';
@@ -63,6 +65,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       PrinterEntity,
       KeptPartEntity,
       SchemeEntity,
+      OwnFoamEntity,
       DeviceEntity,
     ],
     migrations: [
@@ -78,6 +81,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       ShopVersions1764900000000,
       Devices1765000000000,
       Schemes1765100000000,
+      OwnFoams1765200000000,
     ],
     migrationsRun: true,
     synchronize: false,

@@ -1,7 +1,7 @@
 import { wearerShape } from '@fomrik/core/body';
 import { keptSchemeRule, printerRule } from '@fomrik/core/document';
 import { upgradeDoc } from '@fomrik/core/files/buildFile';
-import { type FoamStock, foamStockRule } from '@fomrik/core/materials';
+import { type FoamStock, foamStockRule, ownFoamRule } from '@fomrik/core/materials';
 import { id, list, name, object, oneOf, optional, type Rule, rule, type ValueOf } from '@fomrik/core/rule';
 import Joi from 'joi';
 import { HttpError } from './errors';
@@ -17,6 +17,7 @@ export const shopFileRule = object({
   printers: list(printerRule, { most: 500, unique: 'id' }),
   stock: list(foamStockRule, { most: 400 }),
   schemes: optional(list(keptSchemeRule, { most: MOST_KEPT, unique: 'id' })),
+  foams: optional(list(ownFoamRule, { most: MOST_KEPT, unique: 'id' })),
   parts: list(object({ id, name, doc: anyDoc }), { most: MOST_KEPT, unique: 'id' }),
 });
 export type ShopFile = ValueOf<typeof shopFileRule>;
@@ -31,6 +32,7 @@ export async function writeShop(store: ShopStore): Promise<ShopFile> {
     printers: (await store.printers()).map(plain),
     stock: (await store.stock()).map(plain) as FoamStock[],
     schemes: (await store.schemes()).map(plain),
+    foams: (await store.ownFoams()).map(plain),
     parts: (await store.keptParts()).flatMap(({ id, name, doc }) => (doc ? [{ id, name, doc }] : [])),
   };
 }
@@ -45,12 +47,13 @@ export async function readShop(store: ShopStore, file: ShopFile): Promise<{ adde
     if (!read.ok) throw new HttpError(400, 'bad-file', `${part.name}: ${read.message}`);
     return { ...part, doc: read.value };
   });
-  const [wearers, printers, stock, kept, schemes] = [
+  const [wearers, printers, stock, kept, schemes, foams] = [
     await store.wearers(),
     await store.printers(),
     await store.stock(),
     await store.keptParts(),
     await store.schemes(),
+    await store.ownFoams(),
   ];
   let added = 0;
   const add = async <T>(
@@ -84,6 +87,11 @@ export async function readShop(store: ShopStore, file: ShopFile): Promise<{ adde
     (scheme) => store.putScheme(0, scheme),
   );
   await add(
+    file.foams ?? [],
+    (f) => foams.some((o) => o.id === f.id),
+    (foam) => store.putOwnFoam(0, foam),
+  );
+  await add(
     parts,
     (p) => kept.some((o) => o.id === p.id),
     ({ id, name, doc }) => store.putKeptPart(id, 0, name, doc),
@@ -93,6 +101,7 @@ export async function readShop(store: ShopStore, file: ShopFile): Promise<{ adde
     file.printers.length +
     file.stock.length +
     parts.length +
-    (file.schemes ?? []).length;
+    (file.schemes ?? []).length +
+    (file.foams ?? []).length;
   return { added, there: all - added };
 }

@@ -1,18 +1,20 @@
 import { findIn } from '@fomrik/core/units';
 import type { Measure, Wearer } from '@fomrik/core/body';
 import type { BuildDoc, KeptScheme, Printer } from '@fomrik/core/document';
-import { type FoamStock, foamStockRule } from '@fomrik/core/materials';
+import { type FoamStock, foamStockRule, type OwnFoam } from '@fomrik/core/materials';
 import { also, id, nullable, object, type ValueOf, whole, within } from '@fomrik/core/rule';
 import type { DataSource, EntityManager } from 'typeorm';
 import {
   KeptPartEntity,
   MeasurementEntity,
+  OwnFoamEntity,
   PrinterEntity,
   SchemeEntity,
   StockEntity,
   WearerEntity,
   type KeptPartRow,
   type MeasurementRow,
+  type OwnFoamRow,
   type PrinterRow,
   type SchemeRow,
   type StockRow,
@@ -57,6 +59,7 @@ export type FoamChange = ValueOf<typeof foamChangeRule>;
 
 const wearerKind: ItemKind<WearerRow> = { entity: WearerEntity, what: 'wearer' };
 const printerKind: ItemKind<PrinterRow> = { entity: PrinterEntity, what: 'printer' };
+const ownFoamKind: ItemKind<OwnFoamRow> = { entity: OwnFoamEntity, what: 'foam of your own' };
 const schemeKind: ItemKind<SchemeRow> = { entity: SchemeEntity, what: 'scheme' };
 const partKind: ItemKind<KeptPartRow> = { entity: KeptPartEntity, what: 'kept part' };
 const foamKind: ItemKind<StockRow> = { entity: StockEntity, what: 'foam' };
@@ -144,6 +147,26 @@ export class ShopStore {
 
   async removeScheme(id: string, baseVersion: number): Promise<void> {
     await atomic(this.db, (tx) => removeItem(tx, schemeKind, { id }, baseVersion));
+  }
+
+  /** Sheets that no catalogue has, each with its version. */
+  async ownFoams(): Promise<(OwnFoam & Versioned)[]> {
+    const rows = await this.db.getRepository(OwnFoamEntity).find({ order: { name: 'ASC' } });
+    return rows.map(({ foam, version }) => ({ ...foam, version }));
+  }
+
+  async putOwnFoam(baseVersion: number, foam: OwnFoam): Promise<OwnFoam & Versioned> {
+    const { id, name } = foam;
+    const version = await atomic(this.db, async (tx) => {
+      if (baseVersion === 0 && (await tx.count(OwnFoamEntity)) >= MOST_KEPT)
+        throw new HttpError(400, 'full', `The shop keeps ${MOST_KEPT} foams of its own; remove one first.`);
+      return putItem(tx, ownFoamKind, { id }, baseVersion, { id, name, foam });
+    });
+    return { ...foam, version };
+  }
+
+  async removeOwnFoam(id: string, baseVersion: number): Promise<void> {
+    await atomic(this.db, (tx) => removeItem(tx, ownFoamKind, { id }, baseVersion));
   }
 
   /** Parts kept for later builds; one that cannot be read any more says why. */

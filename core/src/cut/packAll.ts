@@ -39,8 +39,8 @@ export function sheetGroups(doc: BuildDoc, parts: readonly PartReport[], catalog
       if (!group) {
         groups.set(key, (group = { size: sizeOf(doc, foamId, nominalMm, catalogue), items: [] }));
       }
-      const { textured } = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
-      const eitherFace = !textured && piece.marks.every((m) => !ofOneFace.has(m.kind));
+      const { texture } = foamSheet(catalogue.foams, doc.stock, foamId, nominalMm);
+      const eitherFace = texture !== 'one' && piece.marks.every((m) => !ofOneFace.has(m.kind));
       for (let i = 0; i < piece.quantity; i++)
         group.items.push({
           partId: part.id,

@@ -119,6 +119,8 @@ export function changeName(before: BuildDoc, after: BuildDoc, labels: Labels): s
         return [inList(before.pictures ?? [], after.pictures ?? [], nameOf, (_, a) => a.name) ?? 'pictures'];
       case 'meshes':
         return [inList(before.meshes ?? [], after.meshes ?? [], nameOf, (_, a) => a.name) ?? 'surfaces'];
+      case 'foams':
+        return [inList(before.foams ?? [], after.foams ?? [], nameOf, (_, a) => a.name) ?? 'foams'];
       case 'versions':
         return [inList(before.versions ?? [], after.versions ?? [], nameOf, (_, a) => a.name) ?? 'versions'];
       case 'wearer':

@@ -1,5 +1,5 @@
 import { measures, seenMarks, wearerRule } from '../body';
-import { foamStockRule } from '../materials';
+import { foamStockRule, ownFoamRule } from '../materials';
 import { pictureRule } from '../picture';
 import { also, byKey, id, list, name, object, oneOf, optional, text, type ValueOf, words } from '../rule';
 import { briefRule } from './brief';
@@ -56,6 +56,8 @@ export const buildRule = (known: Known) =>
       ),
       /** Small parts for a printer. */
       printed: optional(list(printedPartRule(known), { most: 60, unique: 'id' })),
+      /** Sheets that no catalogue has. */
+      foams: optional(list(ownFoamRule, { most: 40, unique: 'id' })),
       /** Surfaces that parts are skinned over. */
       meshes: optional(list(keptMeshRule, { most: 12, unique: 'id' })),
       /** The same build otherwise: hero and stunt, lit and unlit, another size. */

@@ -41,6 +41,8 @@ export interface ChoiceField<
   open?: boolean;
   /** The surfaces of the build are choices too. */
   surfaces?: boolean;
+  /** The foams of one's own are choices too. */
+  foams?: boolean;
 }
 
 /** A thickness of the part's own foam; 0 takes the part's. */
@@ -50,6 +52,8 @@ export interface FoamField<K extends string = string> extends FieldBase<K> {
   usualMm?: number;
   /** Whether 0, the part's own thickness, may be chosen. */
   own: boolean;
+  /** The field that names the foam it is a thickness of, where that may be another than the part's. */
+  of?: string;
 }
 
 /** A list with the same fields in every line. */
@@ -117,7 +121,7 @@ export const choice = <K extends string, const V extends string | number>(
   choices: readonly (readonly [V, string, Picture?])[],
   help: string,
   group = 'Size',
-  rest: Rest<K> & { open?: boolean; surfaces?: boolean } = {},
+  rest: Rest<K> & { open?: boolean; surfaces?: boolean; foams?: boolean } = {},
 ): ChoiceField<K, V> => ({
   type: 'choice',
   key,
@@ -127,6 +131,12 @@ export const choice = <K extends string, const V extends string | number>(
   choices: choices.map(([value, text, picture]) => ({ value, label: text, ...(picture && { picture }) })),
   ...rest,
 });
+
+/** The foam that a thickness is one of: what its values name, or the part's. */
+export function foamOfField(field: FoamField, params: Params, partFoam: string): string {
+  const named = field.of === undefined ? undefined : params[field.of];
+  return typeof named === 'string' && named !== 'part' ? named : partFoam;
+}
 
 /** Thickness of pieces of their own: 0 takes the part's foam. */
 export const ownFoam = <K extends string>(key: K, label: string, rest: Rest<K> = {}): FoamField<K> => ({

@@ -53,6 +53,7 @@ export {
   type Field,
   type NumberField,
   type FoamField,
+  foamOfField,
   type Need,
   type ParamsOf,
   type RowsField,

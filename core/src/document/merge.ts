@@ -21,6 +21,7 @@ const lists: Record<string, KeyOf> = {
   pictures: byId,
   printed: byId,
   meshes: byId,
+  foams: byId,
   versions: byId,
   stock: byFoam,
   'wearer.measures': byReading,

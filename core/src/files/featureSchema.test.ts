@@ -20,13 +20,13 @@ const trim: Feature = {
   id: 't',
   kind: 'trim',
   place: { on: 'edges', runs: [{ panel: 'a', edge: 'bottom' }] },
-  params: { widthMm: 18, foamMm: 2, look: 'square' },
+  params: { widthMm: 18, madeOf: 'part', foamMm: 2, look: 'square' },
 };
 const layer: Feature = {
   id: 'l',
   kind: 'overlay',
   place: { on: 'panel', panel: 'a', u: 0.5, v: 0.5, turnDeg: 0 },
-  params: { insetMm: 12, foamMm: 2, lapMm: 0 },
+  params: { insetMm: 12, madeOf: 'part', foamMm: 2, lapMm: 0 },
 };
 const rivets: Feature = {
   id: 'r',

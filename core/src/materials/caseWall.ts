@@ -17,6 +17,6 @@ export const caseWall = (wallMm: number): FoamSheet => ({
   heightMm: 1e4,
   price: figure(0, 'measured'),
   inStock: 1,
-  textured: false,
+  texture: 'none',
   sold: true,
 });

@@ -23,7 +23,8 @@ export interface Foam {
   densityKgM3: Figure;
   modulusMPa: Figure;
   neutralFraction: Figure;
-  texturedOneFace: boolean;
+  /** Faces with a pattern on them. */
+  texture: 'none' | 'one' | 'both';
   use: string;
   sheets: SheetSize[];
 }
@@ -56,7 +57,7 @@ const plastic = (
   densityKgM3: figure(densityKgM3, 'memory'),
   modulusMPa: figure(modulusMPa, 'memory'),
   neutralFraction: figure(0.5, 'memory'),
-  texturedOneFace: false,
+  texture: 'none',
   use,
   sheets,
 });
@@ -74,7 +75,7 @@ export const foams: Foam[] = [
     densityKgM3: figure(100, 'memory'),
     modulusMPa: figure(4.5, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
-    texturedOneFace: false,
+    texture: 'none',
     use: 'blades, detail, bracers',
     sheets: [
       sheet(2, 1000, 500, 7),
@@ -93,7 +94,7 @@ export const foams: Foam[] = [
     densityKgM3: figure(50, 'memory'),
     modulusMPa: figure(1.5, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
-    texturedOneFace: false,
+    texture: 'none',
     use: 'large armour',
     sheets: [
       sheet(2, 1200, 600, 6),
@@ -113,7 +114,7 @@ export const foams: Foam[] = [
     densityKgM3: figure(75, 'memory'),
     modulusMPa: figure(2.2, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
-    texturedOneFace: true,
+    texture: 'one',
     use: 'cheap bodies of armour',
     sheets: [sheet(10, 600, 600, 6), sheet(12, 600, 600, 7)],
   },
@@ -125,7 +126,7 @@ export const foams: Foam[] = [
     densityKgM3: figure(36, 'memory'),
     modulusMPa: figure(1, 'memory'),
     neutralFraction: figure(0.5, 'memory'),
-    texturedOneFace: false,
+    texture: 'none',
     use: 'diffusers',
     sheets: [sheet(3, 1000, 500, 6), sheet(5, 1000, 500, 8), sheet(10, 1000, 500, 12)],
   },

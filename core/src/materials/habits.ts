@@ -1,7 +1,9 @@
-import { object, oneOf, type ValueOf, within } from '../rule';
+import { object, oneOf, optional, type ValueOf, within } from '../rule';
 
 /** How a maker works where makers differ. */
 export const habitsRule = object({
+  /** Where the patterned face of a mat goes; inside when left out. */
+  patterned: optional(oneOf('inside', 'outside')),
   glue: oneOf('contact', 'instant', 'hot'),
   fold: oneOf('v-groove', 'slanted-pair', 'heat-and-fold', 'partial-cut'),
   seal: oneOf('spray-rubber', 'brush-on', 'acrylic', 'latex', 'thermoplastic'),

@@ -10,6 +10,7 @@ export { diffusers, LEAST_OVER_BORE_MM, lobes, throughFoam, walls, type Diffuser
 export { cells, packs, type Cell, type CapacityCurve, type Pack, type VoltageCurve } from './packs';
 export { rodMatters, rods, type Rod } from './rods';
 export { habitsRule, startHabits, type Habits } from './habits';
+export { catalogueWith, foamOf, type OwnFoam, ownFoamRule } from './ownFoams';
 export { foamStockRule, type FoamStock, type Offcut, type Turns } from './foamStock';
 export { foamSheet, thicknessesOf, type FoamSheet } from './stock';
 export { controller, controllerLoad, rings, strip12V, strip5V, type SteadyLoad } from './steadyLights';

@@ -37,7 +37,7 @@ export function switchPicture({ lengthMm, widthMm, face, kind }: Switch): Pictur
 }
 
 /** A block of a sheet cut through: pores as fine as it is dense, a board or plastic without any. */
-export function foamPicture({ kind, densityKgM3, texturedOneFace }: Foam): Picture {
+export function foamPicture({ kind, densityKgM3, texture }: Foam): Picture {
   const block = box(8, 14, 56, 22);
   if (kind === 'acrylic') return [clear(block), line('M14 32L30 16M24 32L40 16')];
   if (kind !== 'foam' && kind !== 'block') return [casing(block), line('M8 20H64M8 30H64')];
@@ -52,7 +52,7 @@ export function foamPicture({ kind, densityKgM3, texturedOneFace }: Foam): Pictu
   return [
     foam(block),
     clear(discs(step * 0.35, ...pores)),
-    ...(texturedOneFace ? [line('M8 14q3.5 -4 7 0t7 0t7 0t7 0t7 0t7 0t7 0t7 0')] : []),
+    ...(texture !== 'none' ? [line('M8 14q3.5 -4 7 0t7 0t7 0t7 0t7 0t7 0t7 0t7 0')] : []),
   ];
 }
 

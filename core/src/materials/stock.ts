@@ -20,7 +20,8 @@ export interface FoamSheet {
   heightMm: number;
   price: Figure;
   inStock: number;
-  textured: boolean;
+  /** Faces with a pattern on them. */
+  texture: Foam['texture'];
   /** Whether this foam is sold, or is in stock, in this thickness. */
   sold: boolean;
 }
@@ -34,7 +35,7 @@ const unknownFoam = (id: string): Foam => ({
   densityKgM3: figure(100, 'memory'),
   modulusMPa: figure(3, 'memory'),
   neutralFraction: figure(0.5, 'memory'),
-  texturedOneFace: false,
+  texture: 'none',
   use: '',
   sheets: [],
 });
@@ -80,7 +81,7 @@ export function foamSheet(
     heightMm: size.heightMm,
     price: own?.pricePerSheet === undefined ? size.price : figure(own.pricePerSheet, 'measured'),
     inStock: own?.sheets ?? 0,
-    textured: foam.texturedOneFace,
+    texture: foam.texture,
     sold: size.nominalMm === nominalMm || (own?.sheets ?? 0) > 0,
   };
 }

@@ -2,6 +2,8 @@ import type { Habits } from './habits';
 
 /** Working speeds in metres per minute and minutes per job; typical values from memory. */
 export const speeds = {
+  /** Sanding a patterned face off, m² a minute; from memory. */
+  sandM2PerMin: 0.02,
   traceMPerMin: 1.5,
   grooveMPerMin: 0.25,
   contactSeamMPerMin: 0.4,

@@ -371,6 +371,7 @@ export function flatPanel(panel: Panel, foam: FoamSheet, options: PanelOptions):
     foamId: foam.foamId,
     foamName: foam.name,
     foamColour: foam.colour,
+    ...(foam.texture !== 'none' && { texture: foam.texture }),
     nominalMm: foam.nominalMm,
     thicknessMm: foam.thicknessMm.value,
     densityKgM3: foam.densityKgM3.value,

@@ -107,6 +107,8 @@ export interface Piece {
   foamId: string;
   foamName: string;
   foamColour: string;
+  /** Faces of its sheet with a pattern on them, where there are any. */
+  texture?: 'one' | 'both';
   nominalMm: number;
   thicknessMm: number;
   densityKgM3: number;

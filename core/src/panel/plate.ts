@@ -171,6 +171,7 @@ export function platePiece({ id, name }: Pick<Panel, 'id' | 'name'>, plate: Plat
     foamId: foam.foamId,
     foamName: foam.name,
     foamColour: foam.colour,
+    ...(foam.texture !== 'none' && { texture: foam.texture }),
     nominalMm: foam.nominalMm,
     thicknessMm: foam.thicknessMm.value,
     densityKgM3: foam.densityKgM3.value,

@@ -1,4 +1,4 @@
-import type { BuildDoc, Change } from '../document';
+import { foamOfField, type BuildDoc, type Change } from '../document';
 import { bendStrain, strainClass, strainClassName } from '../foam';
 import { thicknessesOf } from '../materials';
 import { trimNumber, firstOf } from '../units';
@@ -53,13 +53,13 @@ export function featureAdvice(
   return doc.parts.flatMap((part, index) => {
     const made = parts[index];
     if (!made) return [];
-    const { foamId } = firstOf(part.stack);
-    const can = thicknessesOf(context.catalogue.foams, context.stock, foamId);
     return part.features.flatMap((feature, at): Advice[] => {
       const field = context.kinds.features.get(feature.kind)?.fields.find((f) => f.type === 'foam');
       const piece = made.pieces.find((p) => p.featureId === feature.id);
       const fromMm = field && feature.params[field.key];
       if (!field || field.type !== 'foam' || !piece || typeof fromMm !== 'number') return [];
+      const foamId = foamOfField(field, feature.params, firstOf(part.stack).foamId);
+      const can = thicknessesOf(context.catalogue.foams, context.stock, foamId);
       const strainOf = (mm: number): number => {
         const { thicknessMm, neutralFraction } = sheet({ foamId, nominalMm: mm });
         return bendStrain({

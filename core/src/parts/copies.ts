@@ -33,19 +33,28 @@ const schemeWith = (scheme: Scheme, renamed: ReadonlyMap<string, string>): Schem
   areas: scheme.areas.map((a) => ({ ...a, id: renamed.get(a.id) ?? a.id })),
 });
 
-/** What a copy of a part brings to a build: itself and its circuits under ids that are free there, and surfaces it needs. */
+/** What a copy of a part brings to a build: itself and its circuits under ids that are free there, and the surfaces and foams it needs. */
 export interface Copied {
   part: Part;
   circuits: Circuit[];
   meshes: NonNullable<BuildDoc['meshes']>;
+  foams: NonNullable<BuildDoc['foams']>;
 }
+
+/** The foams that a part names: its layers, its lining, and what its details are cut from. */
+const foamsIn = (part: Part): Set<string> =>
+  new Set([
+    ...part.stack.map((p) => p.foamId),
+    ...(part.lining ? [part.lining.foamId] : []),
+    ...part.features.flatMap((f) => Object.values(f.params).filter((v) => typeof v === 'string')),
+  ]);
 
 /**
  * A part of one build as a part of another, or of the same; what it was mounted on is looked for in the other, and it
  * stands by itself where that is missing.
  */
 export function copiedPart(
-  from: Pick<BuildDoc, 'circuits' | 'meshes'>,
+  from: Pick<BuildDoc, 'circuits' | 'meshes' | 'foams'>,
   part: Part,
   into: BuildDoc,
   name: string,
@@ -89,6 +98,9 @@ export function copiedPart(
       };
     }),
     meshes: (from.meshes ?? []).filter((m) => m.id === part.params['mesh'] && !known.has(m.id)),
+    foams: (from.foams ?? []).filter(
+      (f) => foamsIn(part).has(f.id) && !(into.foams ?? []).some((o) => o.id === f.id),
+    ),
   };
 }
 
@@ -107,6 +119,12 @@ export function keptAlone(
       : zone === undefined
         ? { to: 'stand' }
         : { to: 'wearer', zone, side: firstOf(zoneInfo(zone).sides) };
-  const { part: copy, circuits, meshes } = copiedPart(doc, part, empty, part.name, mount);
-  return { ...empty, parts: [copy], circuits, ...(meshes.length > 0 && { meshes }) };
+  const { part: copy, circuits, meshes, foams } = copiedPart(doc, part, empty, part.name, mount);
+  return {
+    ...empty,
+    parts: [copy],
+    circuits,
+    ...(meshes.length > 0 && { meshes }),
+    ...(foams.length > 0 && { foams }),
+  };
 }

@@ -21,3 +21,4 @@ export { colourCount, coloursOf, inPaintOrder, type PaintedColour } from './sche
 export { coatsOf, finishG, type Painted, paintedMm2, paintsOf, recipeOf, weatheringsOf } from './finish';
 export { gluedMm, gluedOf, type Glued } from './glued';
 export type { PackedPart, Packing } from './packed';
+export { patternedFace, patternedMm2 } from './patterned';

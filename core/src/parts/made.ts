@@ -26,6 +26,7 @@ import { foldWork } from './foldWork';
 import { liningOf } from './lining';
 import { withTemplates } from './templates';
 import { keptOn } from './onPiece';
+import { withPattern } from './patterned';
 import { repointed } from './repointed';
 import { roomsOf } from './rooms';
 import { partFit, standOffs } from './wear/partFit';
@@ -220,7 +221,7 @@ export function makePart(
         ...drillWork(templates),
       ],
     },
-    pieces: withTemplates(nets.gather(flat)).map((p) => {
+    pieces: withPattern(withTemplates(nets.gather(flat)), context.habits).map((p) => {
       const each = eachOf(p);
       return { ...p, ...hands, quantity: hands.quantity * each, flipped: hands.flipped * each };
     }),

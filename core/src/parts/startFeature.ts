@@ -1,4 +1,12 @@
-import type { Feature, Field, Params, Part, Place, Ply } from '../document';
+import {
+  type Feature,
+  type Field,
+  foamOfField,
+  type Params,
+  type Part,
+  type Place,
+  type Ply,
+} from '../document';
 import type { FeatureKind, Pointed } from '../features';
 import { boundsOf, contains, dist2, distanceToEdge, type Vec2 } from '../geometry';
 import { thicknessesOf } from '../materials';
@@ -19,7 +27,7 @@ const STEPS = 14;
 const KINDS = 40;
 
 /** The sheet of a part's foam nearest in thickness to what a kind of feature begins with. */
-function soldMm(context: Context, { foamId }: Ply, wantedMm: number): number {
+function soldMm(context: Context, foamId: string, wantedMm: number): number {
   const sold = thicknessesOf(context.catalogue.foams, context.stock, foamId);
   return sold.reduce(
     (a, b) => (Math.abs(b - wantedMm) < Math.abs(a - wantedMm) ? b : a),
@@ -33,7 +41,8 @@ function scaled(fields: readonly Field[], params: Params, scale: number, context
     Object.entries(params).map(([key, value]) => {
       const field = fields.find((f) => f.key === key);
       if (typeof value !== 'number' || !field) return [key, value];
-      if (field.type === 'foam') return [key, value === 0 ? value : soldMm(context, ply, value)];
+      if (field.type === 'foam')
+        return [key, value === 0 ? value : soldMm(context, foamOfField(field, params, ply.foamId), value)];
       if ((field.type !== 'length' && field.type !== 'count') || scale === 1) return [key, value];
       const next = field.type === 'count' ? Math.round(value * scale) : Math.round(value * scale * 10) / 10;
       return [key, Math.min(field.range[1], Math.max(field.range[0], next))];
@@ -70,7 +79,7 @@ const objection = (made: MadePart, id: string, before: ReadonlySet<string>): str
 /** The same values with another of what they name in a catalogue. */
 const variants = (kind: FeatureKind, params: Params): Params[] =>
   kind.fields.flatMap((field) =>
-    field.type === 'choice' && field.open
+    field.type === 'choice' && field.open && !field.foams
       ? field.choices
           .filter((c) => c.value !== params[field.key])
           .slice(0, KINDS)

@@ -2,7 +2,7 @@ import type { BuildDoc } from '../document';
 import { foldOpeningMm, groovesForBend } from '../foam';
 import { cutSpeedMPerMin, isRigid, speeds } from '../materials';
 import { bevelWords, eachOf } from '../panel';
-import { type PartReport, templatesOf } from '../parts';
+import { patternedFace, patternedMm2, type PartReport, templatesOf } from '../parts';
 import { findIn, trimNumber } from '../units';
 import { outlineM } from './outline';
 import type { Step } from './step';
@@ -90,6 +90,25 @@ export function bevelStep({ make: { habits } }: BuildDoc, part: PartReport): Lin
     workMin: Math.ceil(bevels.metres / speeds.roundOverMPerMin),
     waitMin: 0,
     cautions: ['blade', 'dust'],
+  };
+}
+
+/** A patterned face is sanded smooth where it is painted or glued on. */
+export function patternStep({ make: { habits } }: BuildDoc, part: PartReport): Link | undefined {
+  const m2 = (patternedMm2(part.pieces, habits) * part.copies) / 1e6;
+  if (m2 <= 0) return undefined;
+  const outside = part.pieces.some((p) => patternedFace(p, habits) === 'outside');
+  return {
+    id: `${part.id}:pattern`,
+    kind: 'sand',
+    title: `${part.name}: sand the patterned face`,
+    detail: `${trimNumber(m2, 2)} m²${outside ? ', where it is seen' : ', where something is glued on it'}: 120 grit until the pattern is gone, then 240. Glue and sealer do not hold in its grooves.`,
+    partId: part.id,
+    about: 'pieces',
+    workMin: Math.ceil(m2 / speeds.sandM2PerMin),
+    waitMin: 0,
+    gate: 'It is sanded flat, while it lies on the table; a bent piece is sanded through at its edges.',
+    cautions: ['dust'],
   };
 }
 

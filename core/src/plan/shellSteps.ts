@@ -1,7 +1,16 @@
 import type { BuildDoc } from '../document';
 import type { PartReport } from '../parts';
 import { lastOf } from '../units';
-import { bevelStep, cutStep, formStep, grooveStep, type Link, piecesToCut, traceStep } from './cuttingSteps';
+import {
+  bevelStep,
+  cutStep,
+  formStep,
+  grooveStep,
+  type Link,
+  patternStep,
+  piecesToCut,
+  traceStep,
+} from './cuttingSteps';
 import { dartStep, joinStep, layOnStep, seamStep } from './gluingSteps';
 import { layerSteps } from './layerSteps';
 import type { Step } from './step';
@@ -20,7 +29,13 @@ export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   };
   follow(cutStep(doc, part));
   steps.push(...workSteps(part, 'flat', lastOf(steps).id));
-  follow(bevelStep(doc, part), grooveStep(doc, part), dartStep(doc, part), formStep(part));
+  follow(
+    patternStep(doc, part),
+    bevelStep(doc, part),
+    grooveStep(doc, part),
+    dartStep(doc, part),
+    formStep(part),
+  );
   steps.push(...layerSteps(doc, part, lastOf(steps).id));
   follow(seamStep(doc, part), joinStep(doc, part), layOnStep(doc, part));
   steps.push(...workSteps(part, 'formed', lastOf(steps).id));

@@ -55,6 +55,7 @@ interface Remembered {
   habits: BuildDoc['make']['habits'];
   finish: number;
   meshes: BuildDoc['meshes'];
+  foams: BuildDoc['foams'];
   underLayerMm: number;
   report: PartReport;
 }
@@ -101,7 +102,7 @@ function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
  * untouched does not work that part out again. Same document in, same report out, remembered or not.
  */
 export function createDeriver({
-  catalogue = standard,
+  catalogue: base = standard,
   kinds = standardKinds,
   untried = false,
   today,
@@ -132,7 +133,8 @@ export function createDeriver({
 
   return (doc, { coarse = false, goOn = () => true } = {}) => {
     const { measures, underLayerMm } = doc.wearer;
-    const surroundings = surroundingsOf(doc, catalogue, kinds);
+    const surroundings = surroundingsOf(doc, base, kinds);
+    const { catalogue } = surroundings.context;
     const { context, bodies, constants } = surroundings;
     const { body } = context;
     const keys = {
@@ -155,6 +157,7 @@ export function createDeriver({
         known.habits === habits &&
         known.finish === context.finish &&
         known.meshes === doc.meshes &&
+        known.foams === doc.foams &&
         known.underLayerMm === underLayerMm
           ? known.report
           : undefined;
@@ -169,6 +172,7 @@ export function createDeriver({
           habits,
           finish: context.finish,
           meshes: doc.meshes,
+          foams: doc.foams,
           underLayerMm,
           report,
         });

@@ -1,7 +1,7 @@
 import { type Body, largerBody, resolveBody } from '../body';
 import type { BuildDoc, KeptMesh, Part, Side } from '../document';
 import { type Constant, constantOf, type Quantity, quantityKeys } from '../learn';
-import type { Catalogue } from '../materials';
+import { type Catalogue, catalogueWith } from '../materials';
 import { type Context, type Kinds, throughOf, timesOf } from '../parts';
 
 /** What every part of a build is worked out from, and the body of each side. */
@@ -26,7 +26,7 @@ export function surroundingsOf(doc: BuildDoc, catalogue: Catalogue, kinds: Kinds
     context: {
       body,
       underLayerMm,
-      catalogue,
+      catalogue: catalogueWith(catalogue, doc.foams),
       stock: doc.stock,
       habits,
       finish: constants.finishMass.factor,

@@ -1,4 +1,4 @@
-import type { Offcut, Turns } from '@fomrik/core/materials';
+import type { Offcut, OwnFoam, Turns } from '@fomrik/core/materials';
 import type { KeptScheme, Printer } from '@fomrik/core/document';
 import { EntitySchema } from 'typeorm';
 import type { Versioned } from '../versioned';
@@ -118,6 +118,23 @@ export const SchemeEntity = new EntitySchema<SchemeRow>({
     id: { type: 'text', primary: true },
     name: { type: 'text' },
     scheme: { type: 'simple-json' },
+    version,
+  },
+});
+
+/** A sheet that no catalogue has, kept for later builds. */
+export interface OwnFoamRow extends Versioned {
+  id: string;
+  name: string;
+  foam: OwnFoam;
+}
+
+export const OwnFoamEntity = new EntitySchema<OwnFoamRow>({
+  name: 'own_foam',
+  columns: {
+    id: { type: 'text', primary: true },
+    name: { type: 'text' },
+    foam: { type: 'simple-json' },
     version,
   },
 });

@@ -1,5 +1,6 @@
 import { wearerRule } from '@fomrik/core/body';
 import { keptSchemeRule, printerRule } from '@fomrik/core/document';
+import { ownFoamRule } from '@fomrik/core/materials';
 import { standardBuildRule } from '@fomrik/core/files/schema';
 import { also, list, name, object, whole } from '@fomrik/core/rule';
 import { type Request, Router } from 'express';
@@ -16,6 +17,7 @@ const keptBody = also(object({ baseVersion, name, doc: standardBuildRule }), ({ 
 );
 
 const wearerBody = object({ baseVersion, wearer: wearerRule });
+const ownFoamBody = object({ baseVersion, foam: ownFoamRule });
 const schemeBody = object({ baseVersion, kept: keptSchemeRule });
 const printerBody = object({ baseVersion, printer: printerRule });
 
@@ -30,7 +32,7 @@ const stockBody = object({
 const baseOf = (req: Request): number =>
   checked(object({ baseVersion }), { baseVersion: Number(req.query['baseVersion']) }).baseVersion;
 
-/** Wearers with their dated measures, printers with their faults, schemes of colours, kept parts, and the foam on the shelf. */
+/** Wearers with their dated measures, printers with their faults, schemes of colours, foams of its own, kept parts, and the foam on the shelf. */
 export function shopRoutes(store: ShopStore): Router {
   const routes = Router();
 
@@ -74,6 +76,20 @@ export function shopRoutes(store: ShopStore): Router {
 
   routes.delete('/schemes/:id', async (req, res) => {
     await store.removeScheme(pathId(req.params.id, 'scheme'), baseOf(req));
+    res.status(204).end();
+  });
+
+  routes.get('/own-foams', async (_req, res) => {
+    res.json({ foams: await store.ownFoams() });
+  });
+
+  routes.put('/own-foams/:id', async (req, res) => {
+    const { baseVersion: base, foam } = checked(ownFoamBody, req.body);
+    res.json(await store.putOwnFoam(base, { ...foam, id: pathId(req.params.id, 'foam') }));
+  });
+
+  routes.delete('/own-foams/:id', async (req, res) => {
+    await store.removeOwnFoam(pathId(req.params.id, 'foam'), baseOf(req));
     res.status(204).end();
   });
 

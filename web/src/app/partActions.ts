@@ -46,9 +46,10 @@ function bring(copied: Copied): void {
   selectPart(copied.part.id);
 }
 
-function putInto(draft: Draft<BuildDoc>, { part, circuits, meshes }: Copied): void {
+function putInto(draft: Draft<BuildDoc>, { part, circuits, meshes, foams }: Copied): void {
   draft.parts.push(part as Draft<Part>);
   draft.circuits.push(...circuits);
+  if (foams.length > 0) draft.foams = [...(draft.foams ?? []), ...(foams as Draft<typeof foams>)];
   if (meshes.length > 0) draft.meshes = [...(draft.meshes ?? []), ...(meshes as Draft<typeof meshes>)];
 }
 

@@ -1,7 +1,7 @@
 import { zoneInfo } from '@fomrik/core/body';
 import type { Part } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
-import { catalogue, foamPicture, thicknessesOf } from '@fomrik/core/materials';
+import { foamPicture, thicknessesOf } from '@fomrik/core/materials';
 import type { PartReport } from '@fomrik/core/parts';
 import { firstOf } from '@fomrik/core/units';
 import type { Draft } from 'immer';
@@ -10,6 +10,7 @@ import { ChoiceField } from '../parts/ChoiceField';
 import { WordsField } from '../parts/Field';
 import { MountFields } from '../stations/shape/MountFields';
 import { LayerList } from '../stations/shape/LayerList';
+import { useCatalogue } from '../store/catalogue';
 import { useBuild } from '../store/build';
 import { Group } from './Group';
 
@@ -24,6 +25,7 @@ interface PartGroupsProps {
 /** What a part is made of: its name, foam, layers and lining. */
 export function FoamGroup({ part, made, form, change, open }: PartGroupsProps) {
   const stock = useBuild((s) => s.doc.stock);
+  const catalogue = useCatalogue();
   const ply = firstOf(part.stack);
   const can = (foamId: string): number[] => thicknessesOf(catalogue.foams, stock, foamId);
   const nearest = (foamId: string, mm: number): number =>

@@ -1,8 +1,9 @@
 import { counted } from '@fomrik/core/units';
 import { Copy, Trash2 } from 'lucide-react';
 import { removeParts } from '../app/partActions';
-import { catalogue, thicknessesOf } from '@fomrik/core/materials';
+import { thicknessesOf } from '@fomrik/core/materials';
 import { ChoiceField } from '../parts/ChoiceField';
+import { useCatalogue } from '../store/catalogue';
 import { useBuild } from '../store/build';
 import { useSelected } from '../store/selection';
 import { copySelected } from './clipboard';
@@ -12,6 +13,7 @@ export function SeveralParts() {
   const { partId, alsoPartIds } = useSelected();
   const doc = useBuild((s) => s.doc);
   const update = useBuild((s) => s.update);
+  const catalogue = useCatalogue();
   if (alsoPartIds.length === 0) return null;
   const ids = [partId, ...alsoPartIds];
   const parts = doc.parts.filter((p) => ids.includes(p.id));

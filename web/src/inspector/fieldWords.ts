@@ -1,10 +1,15 @@
 import type { Field, Params, Value } from '@fomrik/core/document';
-import { type LengthUnit, counted, printLength, trimNumber } from '@fomrik/core/units';
+import { catalogueNow } from '../store/catalogue';
+import { type LengthUnit, byId, counted, printLength, trimNumber } from '@fomrik/core/units';
 
 /** A value as its field shows it. */
 export function valueWords(field: Field, value: Value | undefined, unit: LengthUnit): string {
   if (field.type === 'rows') return counted(Array.isArray(value) ? value.length : 0, field.line);
-  if (field.type === 'choice') return field.choices.find((c) => c.value === value)?.label ?? String(value);
+  if (field.type === 'choice') {
+    const known = field.choices.find((c) => c.value === value)?.label;
+    const own = field.foams ? byId(catalogueNow().foams, String(value))?.name : undefined;
+    return known ?? own ?? String(value);
+  }
   const number = Number(value);
   if (field.type === 'foam') return number === 0 ? 'as the part' : `${trimNumber(number)} mm`;
   if (field.type === 'length') return printLength(number, unit);

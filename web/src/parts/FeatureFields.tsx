@@ -1,4 +1,4 @@
-import type { Feature, Field, Part, ScalarField } from '@fomrik/core/document';
+import { type Feature, type Field, foamOfField, type Part, type ScalarField } from '@fomrik/core/document';
 import type { FeatureKind } from '@fomrik/core/features';
 import type { PartReport } from '@fomrik/core/parts';
 import { FieldSpot } from '../inspector/FieldSpot';
@@ -42,7 +42,11 @@ export function FeatureFields({ kind, feature, part, made, onChange }: FeatureFi
               <FieldInput
                 field={field}
                 value={feature.params[field.key] as number | string}
-                ply={ply}
+                ply={
+                  field.type === 'foam'
+                    ? { ...ply, foamId: foamOfField(field, feature.params, ply.foamId) }
+                    : ply
+                }
                 onChange={(value) =>
                   onChange({ ...feature, params: { ...feature.params, [field.key]: value } })
                 }

@@ -1,5 +1,6 @@
 import type { KeptMesh, Ply, ScalarField } from '@fomrik/core/document';
-import { catalogue, thicknessesOf } from '@fomrik/core/materials';
+import { type OwnFoam, thicknessesOf } from '@fomrik/core/materials';
+import { useCatalogue } from '../store/catalogue';
 import { useBuild } from '../store/build';
 import { ChoiceField } from './ChoiceField';
 import { LengthField, NumberField } from './Field';
@@ -16,6 +17,7 @@ interface FieldInputProps {
 }
 
 const none: readonly KeptMesh[] = [];
+const noFoams: readonly OwnFoam[] = [];
 
 /** One field of a form or a feature, drawn after its kind; its range is the one that is checked. */
 export function FieldInput({
@@ -27,12 +29,16 @@ export function FieldInput({
   bare = false,
 }: FieldInputProps) {
   const stock = useBuild((s) => s.doc.stock);
+  const catalogue = useCatalogue();
   const meshes = useBuild((s) => s.doc.meshes ?? none);
+  const own = useBuild((s) => s.doc.foams ?? noFoams);
   switch (field.type) {
     case 'choice': {
-      const choices = field.surfaces
-        ? [...field.choices, ...meshes.map((m) => ({ value: m.id, label: m.name }))]
-        : field.choices;
+      const choices = [
+        ...field.choices,
+        ...(field.surfaces ? meshes.map((m) => ({ value: m.id, label: m.name })) : []),
+        ...(field.foams ? own.map((f) => ({ value: f.id, label: f.name })) : []),
+      ];
       const known = choices.some((c) => c.value === value);
       return (
         <ChoiceField
@@ -47,7 +53,7 @@ export function FieldInput({
     }
     case 'foam': {
       const can = thicknessesOf(catalogue.foams, stock, ply?.foamId ?? '');
-      const own = typeof value === 'number' && value !== 0 && !can.includes(value) ? [value] : [];
+      const unsold = typeof value === 'number' && value !== 0 && !can.includes(value) ? [value] : [];
       return (
         <ChoiceField
           label={label}
@@ -57,7 +63,7 @@ export function FieldInput({
           choices={[
             ...(field.own ? [{ value: 0, label: 'as the part' }] : []),
             ...can.map((mm) => ({ value: mm, label: `${mm} mm` })),
-            ...own.map((mm) => ({ value: mm, label: `${mm} mm, not sold` })),
+            ...unsold.map((mm) => ({ value: mm, label: `${mm} mm, not sold` })),
           ]}
           onChange={onChange}
         />

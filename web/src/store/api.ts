@@ -1,7 +1,7 @@
 import type { Wearer, Zone } from '@fomrik/core/body';
 import type { KeptScheme, Printer, BuildDoc, LogEntry, Pin, Side } from '@fomrik/core/document';
 import type { Digest } from '@fomrik/core/report';
-import type { FoamStock } from '@fomrik/core/materials';
+import type { FoamStock, OwnFoam } from '@fomrik/core/materials';
 
 export interface BuildSummary {
   id: string;
@@ -37,6 +37,7 @@ export interface KeptPart {
 
 /** What the shop keeps counts its changes. */
 export type SavedWearer = Wearer & { id: string; version: number };
+export type SavedFoam = OwnFoam & { version: number };
 export type SavedScheme = KeptScheme & { version: number };
 export type SavedPrinter = Printer & { version: number };
 export type SharedFoam = FoamStock & { version: number };
@@ -248,6 +249,11 @@ export const api = {
     call<SavedScheme>('PUT', item('schemes', kept.id), { baseVersion, kept }),
   removeScheme: (id: string, baseVersion: number) =>
     call<undefined>('DELETE', item('schemes', id, baseVersion)),
+  ownFoams: () => call<{ foams: SavedFoam[] }>('GET', '/own-foams').then((r) => r.foams),
+  putOwnFoam: (baseVersion: number, foam: OwnFoam) =>
+    call<SavedFoam>('PUT', item('own-foams', foam.id), { baseVersion, foam }),
+  removeOwnFoam: (id: string, baseVersion: number) =>
+    call<undefined>('DELETE', item('own-foams', id, baseVersion)),
   keptParts: () => call<{ parts: KeptPart[] }>('GET', '/kept-parts').then((r) => r.parts),
   putKeptPart: (id: string, baseVersion: number, name: string, doc: BuildDoc) =>
     call<KeptPart>('PUT', item('kept-parts', id), { baseVersion, name, doc }),

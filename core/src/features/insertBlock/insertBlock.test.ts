@@ -13,6 +13,7 @@ const block = (over: Record<string, number> = {}): Feature => ({
     widthMm: 60,
     lengthMm: 80,
     deepMm: 24,
+    madeOf: 'part',
     foamMm: 6,
     pocketWideMm: 30,
     pocketLongMm: 52,

@@ -1,25 +1,18 @@
 import * as draw from '../../thumbnail';
-import { length, type FoamField, type ParamsOf } from '../../document';
+import { length, type ParamsOf } from '../../document';
 import { largestRing, type Mesh, stacked, type Vec2, without } from '../../geometry';
 import { platePiece, type Piece } from '../../panel';
 import { counted, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid } from '../contract';
+import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { footingOf, type Footing } from '../laying/device';
-
-const foam: FoamField<'foamMm'> = {
-  type: 'foam',
-  key: 'foamMm',
-  label: 'Foam',
-  help: 'Of each layer.',
-  group: 'Block',
-  own: true,
-};
 
 const fields = [
   length('widthMm', 'Width', [10, 600], 'Of the block: the room it is pushed into.', 'Block'),
   length('lengthMm', 'Length', [10, 600], 'Of the block.', 'Block'),
   length('deepMm', 'Depth', [3, 200], 'Of the block; as many layers as it takes.', 'Block'),
-  foam,
+  madeOf,
+  thicknessOf('Of each layer.', { own: true, group: 'Block' }),
   length(
     'pocketWideMm',
     'Pocket width',
@@ -84,6 +77,7 @@ export const insertBlock = defineFeature<BlockParams>({
       widthMm: 50,
       lengthMm: 70,
       deepMm: 24,
+      madeOf: 'part',
       foamMm: 0,
       pocketWideMm: 26,
       pocketLongMm: 52,
@@ -100,7 +94,7 @@ export const insertBlock = defineFeature<BlockParams>({
     });
     if (!footing || footing.room.solid)
       return notLaid(feature, 'inside', 'the room an insert block was for is no longer there.');
-    const sheet = on.sheet(params.foamMm === 0 ? on.ply : { ...on.ply, nominalMm: params.foamMm });
+    const sheet = ownSheet(on, params);
     const t = sheet.thicknessMm.value;
     const { all, open } = layersOf(params, t);
     const body = rect(0, 0, params.widthMm, params.lengthMm);

@@ -1,25 +1,18 @@
 import * as draw from '../../thumbnail';
-import { type FoamField, length, type ParamsOf } from '../../document';
+import { length, type ParamsOf } from '../../document';
 import { trimNumber } from '../../units';
 import { offsetGrid, onGrid } from '../../panel';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { discOn, ringPiece } from '../laying/ring';
-
-const foam: FoamField<'foamMm'> = {
-  type: 'foam',
-  key: 'foamMm',
-  label: 'Foam',
-  help: 'Of the seat; as many layers as the lens is thick.',
-  group: 'Seat',
-  own: false,
-};
 
 const fields = [
   length('acrossMm', 'Across', [5, 150], 'Of the lens, over its rim.', 'Lens'),
   length('thickMm', 'Thickness', [0.5, 40], 'Of the lens at its rim.', 'Lens'),
   length('ledgeMm', 'Ledge', [1, 30], 'What holds it in, all round, before and behind.', 'Seat'),
   length('lipMm', 'Lip', [3, 40], 'Of the seat beyond the lens, all round.', 'Seat'),
-  foam,
+  madeOf,
+  thicknessOf('Of the seat; as many layers as the lens is thick.', { group: 'Seat' }),
 ] as const;
 
 type LensParams = ParamsOf<typeof fields>;
@@ -47,7 +40,7 @@ export const lens = defineFeature<LensParams>({
   places: ['panel'],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
-    params: { acrossMm: 40, thickMm: 3, ledgeMm: 3, lipMm: 8, foamMm: 2 },
+    params: { acrossMm: 40, thickMm: 3, ledgeMm: 3, lipMm: 8, madeOf: 'part', foamMm: 2 },
   }),
   lay: (on, feature) => {
     const { id, place, params } = feature;
@@ -64,7 +57,7 @@ export const lens = defineFeature<LensParams>({
         `a ledge of ${trimNumber(ledgeMm)} mm all round closes a lens of ${trimNumber(acrossMm)} mm.`,
       );
     const uv = { x: place.u, y: place.v };
-    const sheet = on.sheet({ ...on.ply, nominalMm: params.foamMm });
+    const sheet = ownSheet(on, params);
     const front = on.sheet(keeper);
     const layers = Math.max(1, Math.ceil((thickMm - GIVES_MM) / sheet.thicknessMm.value));
     const seatMm = layers * sheet.thicknessMm.value;

@@ -1,3 +1,4 @@
+import { madeOf, thicknessOf } from '../laying/ownSheet';
 import { choice, count, length, type ParamsOf } from '../../document';
 import { diffusers } from '../../materials';
 import { colourField, diffuserField } from '../laying/stripFields';
@@ -76,14 +77,8 @@ export const fields = [
     'Inside the box.',
   ),
   count('evenPct', 'Evenness wanted, %', [10, 95], 'The darkest spot against the mean.'),
-  {
-    type: 'foam',
-    key: 'foamMm',
-    label: 'Foam',
-    help: 'Of the box behind the window.',
-    group: 'Foam',
-    own: false,
-  },
+  madeOf,
+  thicknessOf('Of the box behind the window.'),
 ] as const;
 
 export type BoxParams = ParamsOf<typeof fields>;

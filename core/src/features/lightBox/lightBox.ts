@@ -7,6 +7,7 @@ import { trimNumber } from '../../units';
 import { defineFeature, type Item, nothing, notLaid, panelOf } from '../contract';
 import { footingOf } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
+import { ownSheet } from '../laying/ownSheet';
 import { spotFrom } from '../laying/spot';
 import { stripG, stripLoad, stripStepMm } from '../laying/stripParts';
 import { boxFace, needOf, overMm, pocketOf, segmentsAcross } from './box';
@@ -53,6 +54,7 @@ export const lightBox = defineFeature<BoxParams>({
       boredMm: 0,
       walls: 'white',
       evenPct: 60,
+      madeOf: 'part',
       foamMm: 5,
     },
   }),
@@ -89,7 +91,7 @@ export const lightBox = defineFeature<BoxParams>({
         'inside',
         `a row of strip in a light box ${trimNumber(w)} mm wide is too short: it is cut every ${trimNumber(stripStepMm(params.lit))} mm.`,
       );
-    const foam = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
+    const foam = ownSheet(on, params);
     const sized = pocketOf(params);
     const footing = outside ? undefined : footingOf(on, feature, sized);
     // In a lamination the pocket is its box; behind a shell it has walls of its own.

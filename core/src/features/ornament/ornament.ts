@@ -1,19 +1,10 @@
 import * as draw from '../../thumbnail';
 import { itemAt, firstOf } from '../../units';
-import { choice, count, type FoamField, length, type ParamsOf } from '../../document';
+import { choice, count, length, type ParamsOf } from '../../document';
 import { add3, cross3, dist3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../../geometry';
 import { gridNormals, offsetGrid, onGrid, type Piece, plateMesh, platePiece } from '../../panel';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
-
-const foam: FoamField<'foamMm'> = {
-  type: 'foam',
-  key: 'foamMm',
-  label: 'Foam',
-  help: 'Of each tier.',
-  group: 'Foam',
-  own: false,
-  usualMm: 6,
-};
+import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 
 const fields = [
   choice(
@@ -31,7 +22,8 @@ const fields = [
   count('count', 'How many', [1, 40], 'Evenly along the line, both ends included.'),
   count('tiers', 'Tiers', [1, 6], 'Pieces glued on each other.'),
   length('stepMm', 'Step', [0, 60], 'How much narrower each tier is than the one below, all round.'),
-  foam,
+  madeOf,
+  thicknessOf('Of each tier.', { usualMm: 6 }),
 ] as const;
 
 const corners = { circle: 24, hexagon: 6, square: 4, diamond: 4 } as const;
@@ -84,7 +76,7 @@ export const ornament = defineFeature<ParamsOf<typeof fields>>({
         [0.8, 0.5],
       ],
     },
-    params: { shape: 'hexagon', acrossMm: 24, count: 5, tiers: 2, stepMm: 4, foamMm: 4 },
+    params: { shape: 'hexagon', acrossMm: 24, count: 5, tiers: 2, stepMm: 4, madeOf: 'part', foamMm: 4 },
   }),
   lay: (on, feature) => {
     const { place, params } = feature;
@@ -95,7 +87,7 @@ export const ornament = defineFeature<ParamsOf<typeof fields>>({
       { length: params.tiers },
       (_, i) => params.acrossMm - 2 * i * params.stepMm,
     ).filter((mm) => mm >= 3);
-    const sheet = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
+    const sheet = ownSheet(on, params);
     const t = sheet.thicknessMm.value;
     const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
     const normals = gridNormals(laid.panel.grid);

@@ -1,5 +1,5 @@
 import * as draw from '../../thumbnail';
-import { type FoamField, length, type ParamsOf } from '../../document';
+import { length, type ParamsOf } from '../../document';
 import { cross3, grown, largestRing, scale3, add3 } from '../../geometry';
 import {
   edgeRun,
@@ -15,20 +15,13 @@ import {
 } from '../../panel';
 import { byId, trimNumber } from '../../units';
 import { defineFeature, type Laid, type LaidPart, nothing, notLaid, panelOf } from '../contract';
+import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { layPatch } from '../laying/patch';
-
-const foam: FoamField<'foamMm'> = {
-  type: 'foam',
-  key: 'foamMm',
-  label: 'Foam',
-  help: 'Of the raised layer.',
-  group: 'Foam',
-  own: false,
-};
 
 const fields = [
   length('insetMm', 'Set in', [0, 150], 'From every edge of the piece; 0 covers it whole.'),
-  foam,
+  madeOf,
+  thicknessOf('Of the raised layer.'),
   length('lapMm', 'Overlap', [0, 60], 'Beyond its right edge, where it closes round a tube; 0 butts.'),
 ] as const;
 
@@ -46,7 +39,7 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
   spotless: true,
   start: ({ panel }) => ({
     place: { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 },
-    params: { insetMm: 15, foamMm: 2, lapMm: 0 },
+    params: { insetMm: 15, madeOf: 'part', foamMm: 2, lapMm: 0 },
   }),
   lay: (on, feature) => {
     const { place, params } = feature;
@@ -59,7 +52,7 @@ export const overlay = defineFeature<ParamsOf<typeof fields>>({
     const { name } = laid.panel;
     if (!inset)
       return notLaid(feature, 'shape', `${name} is too small for a layer set in by ${params.insetMm} mm.`);
-    const sheet = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
+    const sheet = ownSheet(on, params);
     const { piece, mesh } = layPatch(
       feature,
       '',
@@ -115,7 +108,7 @@ function onPlate(
       'shape',
       `${laid.panel.name} is too small for a layer set in by ${params.insetMm} mm.`,
     );
-  const sheet = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
+  const sheet = ownSheet(on, params);
   const lift = scale3(cross3(plate.across, plate.up), laid.foam.thicknessMm.value);
   const raised: Plate = {
     origin: add3(plate.origin, lift),

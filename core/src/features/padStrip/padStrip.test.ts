@@ -10,7 +10,7 @@ const pad = (panel: string, edge: string, params: object = {}): Feature => ({
   id: 'pad',
   kind: 'pad-strip',
   place: { on: 'edges', runs: [{ panel, edge }] },
-  params: { widthMm: 25, foamMm: 6, layers: 1, closesDeg: 180, ...params },
+  params: { widthMm: 25, madeOf: 'part', foamMm: 6, layers: 1, closesDeg: 180, ...params },
 });
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 

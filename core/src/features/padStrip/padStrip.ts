@@ -1,34 +1,19 @@
 import * as draw from '../../thumbnail';
-import {
-  angle,
-  count,
-  type Check,
-  type Feature,
-  type FoamField,
-  length,
-  type ParamsOf,
-} from '../../document';
+import { angle, count, type Check, type Feature, length, type ParamsOf } from '../../document';
 import { boundsOf, type Vec2 } from '../../geometry';
 import { edgeRun, type LaidPanel, type Piece, squareWhenSmall, STEEPEST_BEVEL_DEG } from '../../panel';
 import { byId, counted, trimNumber, itemAt } from '../../units';
 import { defineFeature, featurePath, type LaidPart, panelOf } from '../contract';
+import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { layBand } from '../laying/band';
 import { alongPlate, plateRun } from '../laying/plateBand';
-
-const foam: FoamField<'foamMm'> = {
-  type: 'foam',
-  key: 'foamMm',
-  label: 'Foam',
-  help: 'Soft foam gives where it is worn.',
-  group: 'Foam',
-  own: false,
-};
 
 const MOST_LAYERS = 8;
 
 const fields = [
   length('widthMm', 'Width', [4, 120], 'From the edge inwards.'),
-  foam,
+  madeOf,
+  thicknessOf('Soft foam gives where it is worn.'),
   count('layers', 'Layers', [1, MOST_LAYERS], 'Glued face to face.'),
   angle(
     'closesDeg',
@@ -163,12 +148,12 @@ export const padStrip = defineFeature<PadParams>({
   places: ['edges'],
   start: ({ panel, edge }) => ({
     place: { on: 'edges', runs: [{ panel, edge }] },
-    params: { widthMm: 25, foamMm: 6, layers: 1, closesDeg: 180 },
+    params: { widthMm: 25, madeOf: 'part', foamMm: 6, layers: 1, closesDeg: 180 },
   }),
   lay: (on, feature) => {
     const { place, params } = feature;
     const runs = place.on === 'edges' ? place.runs : [];
-    const sheet = on.sheet({ foamId: on.ply.foamId, nominalMm: params.foamMm });
+    const sheet = ownSheet(on, params);
     const bevelDeg = closingBevelDeg(params.closesDeg);
     const cut = bevelDeg <= STEEPEST_BEVEL_DEG ? bevelDeg : 0;
     const laid = layBand(on, feature, {

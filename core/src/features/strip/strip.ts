@@ -1,18 +1,14 @@
 import * as draw from '../../thumbnail';
-import { type FoamField, length, type ParamsOf } from '../../document';
+import { length, type ParamsOf } from '../../document';
 import { defineFeature } from '../contract';
+import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { layBand } from '../laying/band';
 
-const foam: FoamField<'foamMm'> = {
-  type: 'foam',
-  key: 'foamMm',
-  label: 'Foam',
-  help: 'Thicker holds more.',
-  group: 'Foam',
-  own: false,
-};
-
-const fields = [length('widthMm', 'Width', [4, 120], 'From the edge inwards.'), foam] as const;
+const fields = [
+  length('widthMm', 'Width', [4, 120], 'From the edge inwards.'),
+  madeOf,
+  thicknessOf('Thicker holds more.'),
+] as const;
 
 /** A stiffening strip glued inside an edge. */
 export const strip = defineFeature<ParamsOf<typeof fields>>({
@@ -27,13 +23,13 @@ export const strip = defineFeature<ParamsOf<typeof fields>>({
   remedies: 'slack',
   start: ({ panel, edge }) => ({
     place: { on: 'edges', runs: [{ panel, edge }] },
-    params: { widthMm: 30, foamMm: 6 },
+    params: { widthMm: 30, madeOf: 'part', foamMm: 6 },
   }),
   lay: (on, feature) =>
     layBand(on, feature, {
       runs: feature.place.on === 'edges' ? feature.place.runs : [],
       widthMm: feature.params.widthMm,
-      foam: on.sheet({ foamId: on.ply.foamId, nominalMm: feature.params.foamMm }),
+      foam: ownSheet(on, feature.params),
       face: 'inner',
       name: 'stiffening strip',
       note: 'Glued inside, so that the edge keeps its shape.',

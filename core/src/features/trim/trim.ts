@@ -1,21 +1,13 @@
 import * as draw from '../../thumbnail';
-import { choice, type FoamField, length, type ParamsOf } from '../../document';
+import { choice, length, type ParamsOf } from '../../document';
 import { defineFeature } from '../contract';
+import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { layBand } from '../laying/band';
-
-const foam: FoamField<'foamMm'> = {
-  type: 'foam',
-  key: 'foamMm',
-  label: 'Foam',
-  help: 'Bands and lips are usually 5 mm or less.',
-  group: 'Foam',
-  own: false,
-  usualMm: 5,
-};
 
 const fields = [
   length('widthMm', 'Width', [4, 120], 'From the edge inwards.'),
-  foam,
+  madeOf,
+  thicknessOf('Bands and lips are usually 5 mm or less.', { usualMm: 5 }),
   choice(
     'look',
     'Edge form',
@@ -40,13 +32,13 @@ export const trim = defineFeature<ParamsOf<typeof fields>>({
   places: ['edges'],
   start: ({ panel, edge }) => ({
     place: { on: 'edges', runs: [{ panel, edge }] },
-    params: { widthMm: 18, foamMm: 2, look: 'rounded' },
+    params: { widthMm: 18, madeOf: 'part', foamMm: 2, look: 'rounded' },
   }),
   lay: (on, feature) =>
     layBand(on, feature, {
       runs: feature.place.on === 'edges' ? feature.place.runs : [],
       widthMm: feature.params.widthMm,
-      foam: on.sheet({ foamId: on.ply.foamId, nominalMm: feature.params.foamMm }),
+      foam: ownSheet(on, feature.params),
       face: 'outer',
       name: 'trim',
       note:

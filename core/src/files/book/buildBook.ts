@@ -1,7 +1,7 @@
 import { type MeasureKey, measureInfo } from '../../body';
 import { laidOutline } from '../../cut';
 import type { BuildDoc } from '../../document';
-import { cautionNames, cautions, catalogue } from '../../materials';
+import { cautionNames, cautions, catalogue, catalogueWith } from '../../materials';
 import { printedPieces, sourcedPieces } from '../../pattern';
 import { type Step, stepTime } from '../../plan';
 import type { Report } from '../../report';
@@ -153,13 +153,13 @@ function sheetDrawing(report: Report, index: number): Drawing {
   return drawing;
 }
 
-function sheets(book: Book, { report, unit }: BookOf): void {
+function sheets(book: Book, { doc, report, unit }: BookOf): void {
   if (report.packed.sheets.length === 0) return;
   nextPage(book);
   head(book, 'Sheets');
   report.packed.sheets.forEach((sheet, i) => {
     need(book, 82);
-    const name = byId(catalogue.foams, sheet.foamId)?.name ?? sheet.foamId;
+    const name = byId(catalogueWith(catalogue, doc.foams).foams, sheet.foamId)?.name ?? sheet.foamId;
     say(
       book,
       `Sheet ${i + 1}: ${sheet.nominalMm} mm ${name}, ${printLength(sheet.widthMm, unit)} × ${printLength(sheet.heightMm, unit)}`,

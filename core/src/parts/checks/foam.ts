@@ -1,4 +1,13 @@
-import type { Change, Check, Proposal, Field, Params, Part, Ply } from '../../document';
+import {
+  type Change,
+  type Check,
+  foamOfField,
+  type Proposal,
+  type Field,
+  type Params,
+  type Part,
+  type Ply,
+} from '../../document';
 import { strainClass, strainClassName } from '../../foam';
 import { type FoamSheet, thicknessesOf } from '../../materials';
 import type { Bending } from '../../panel';
@@ -34,19 +43,28 @@ export function bendChecks(part: Part, context: Context, { bendStrain, tightestR
   ];
 }
 
-/** Places in values where a thickness is named, as changes to another. */
+/** Places in values where a ply is named, as changes to another; `main` is the foam of the part. */
 function foamChanges(
   fields: readonly Field[],
   params: Params,
   path: (string | number)[],
-  from: number,
-  to: number,
+  main: string,
+  from: Ply,
+  to: Ply,
 ): Change[] {
   return fields.flatMap((field): Change[] => {
     const value = params[field.key];
-    if (field.type === 'foam') return value === from ? [{ path: [...path, field.key], value: to }] : [];
+    if (field.type === 'foam') {
+      if (value !== from.nominalMm || foamOfField(field, params, main) !== from.foamId) return [];
+      return [
+        { path: [...path, field.key], value: to.nominalMm },
+        ...(to.foamId === from.foamId || field.of === undefined
+          ? []
+          : [{ path: [...path, field.of], value: to.foamId }]),
+      ];
+    }
     if (field.type !== 'rows' || !Array.isArray(value)) return [];
-    return value.flatMap((row, i) => foamChanges(field.of, row, [...path, field.key, i], from, to));
+    return value.flatMap((row, i) => foamChanges(field.of, row, [...path, field.key, i], main, from, to));
   });
 }
 
@@ -56,23 +74,23 @@ function plyChanges(part: Part, { kinds }: Context, from: Ply, to: Ply): Change[
   const main = firstOf(part.stack);
   const changes: Change[] = [];
   if (part.lining && same(part.lining)) changes.push({ path: ['lining'], value: to });
-  if (main.foamId !== from.foamId) return changes;
-  if (main.foamId !== to.foamId || same(main))
+  if (main.foamId === from.foamId && (main.foamId !== to.foamId || same(main)))
     changes.push({ path: ['stack', 0], value: same(main) ? to : { ...to, nominalMm: main.nominalMm } });
-  if (main.foamId === to.foamId) {
-    changes.push(
-      ...foamChanges(formOf(kinds, part.form).fields, part.params, ['params'], from.nominalMm, to.nominalMm),
-      ...part.features.flatMap((f, i) =>
-        foamChanges(
-          kinds.features.get(f.kind)?.fields ?? [],
-          f.params,
-          ['features', i, 'params'],
-          from.nominalMm,
-          to.nominalMm,
-        ),
+  // Where the part goes over to another foam, what is named as the part's goes with it.
+  if (main.foamId === from.foamId && main.foamId !== to.foamId) return changes;
+  changes.push(
+    ...foamChanges(formOf(kinds, part.form).fields, part.params, ['params'], main.foamId, from, to),
+    ...part.features.flatMap((f, i) =>
+      foamChanges(
+        kinds.features.get(f.kind)?.fields ?? [],
+        f.params,
+        ['features', i, 'params'],
+        main.foamId,
+        from,
+        to,
       ),
-    );
-  }
+    ),
+  );
   return changes;
 }
 

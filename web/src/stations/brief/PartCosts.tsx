@@ -1,20 +1,21 @@
-import { catalogue } from '@fomrik/core/materials';
 import { partCosts } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
 import { trimNumber, findIn } from '@fomrik/core/units';
 import { useMemo } from 'react';
 import { NumberField } from '../../parts/Field';
+import { useCatalogue } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 
 /** What each part costs and takes, what is left in stock counted as used; and a price when hours are charged. */
 export function PartCosts({ report }: { report: Report }) {
   const stock = useBuild((s) => s.doc.stock);
+  const catalogue = useCatalogue();
   const { currency, hourlyRate = 0 } = useBuild((s) => s.doc.brief);
   const update = useBuild((s) => s.update);
   const { parts, packed, cost, steps } = report;
   const rows = useMemo(
     () => partCosts(parts, packed, cost, steps, stock, catalogue),
-    [parts, packed, cost, steps, stock],
+    [parts, packed, cost, steps, stock, catalogue],
   );
   if (rows.length === 0) return null;
   const money = (v: number): string => v.toFixed(2);

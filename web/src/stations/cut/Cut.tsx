@@ -17,6 +17,7 @@ import { Remainders } from './Remainders';
 import { SheetDrawing } from './SheetDrawing';
 import { PipeBench } from './PipeBench';
 import { Sticks } from './Sticks';
+import { OwnFoams } from './OwnFoams';
 import { StockTable } from './StockTable';
 
 /** Pieces on sheets, pages on the printer, files for the cutter, and what is on the shelf. */
@@ -99,6 +100,7 @@ export function Cut() {
       <PrintedParts />
       <Remainders />
       <StockTable />
+      <OwnFoams />
     </div>
   );
 }

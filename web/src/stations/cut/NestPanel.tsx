@@ -1,9 +1,9 @@
 import { nestKey, sheetGroups } from '@fomrik/core/cut';
 import type { Nest } from '@fomrik/core/document';
-import { catalogue } from '@fomrik/core/materials';
 import { counted, trimNumber } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { useEffect, useMemo, useState } from 'react';
+import { catalogueNow } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import type { NestProgress } from '../../workers/nest.worker';
@@ -21,7 +21,7 @@ export function NestPanel() {
   const [progress, setProgress] = useState<NestProgress | undefined>();
   const [running, setRunning] = useState(false);
   const groups = useMemo(
-    () => sheetGroups(useBuild.getState().doc, parts, catalogue),
+    () => sheetGroups(useBuild.getState().doc, parts, catalogueNow()),
     // Sheets and spacing are the document's; pieces are the report's.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [parts, stock],

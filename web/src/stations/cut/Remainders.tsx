@@ -1,10 +1,10 @@
 import { sheetGroups, shelfAfter } from '@fomrik/core/cut';
-import { catalogue } from '@fomrik/core/materials';
 import { trimNumber } from '@fomrik/core/units';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { WordsField } from '../../parts/Field';
 import type { ApiError } from '../../store/api';
+import { catalogueNow } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 import { changeShelf, plainFoam, undoing } from '../../store/shop';
 import { useReport } from '../../store/report';
@@ -27,7 +27,7 @@ export function Remainders() {
     const today = todayIso();
     setBusy(true);
     try {
-      const items = sheetGroups(doc, parts, catalogue).flatMap((g) => g.items);
+      const items = sheetGroups(doc, parts, catalogueNow()).flatMap((g) => g.items);
       const apartMm = Math.max(doc.cut.kerfMm ?? 0, 2);
       let after = { kept: 0, keptMm2: 0 };
       const { back } = await changeShelf((shelf) => {

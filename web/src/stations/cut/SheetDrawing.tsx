@@ -1,9 +1,9 @@
+import { useCatalogue } from '../../store/catalogue';
 import type { PartReport } from '@fomrik/core/parts';
 import { type HandMove, laidOutline, type Sheet } from '@fomrik/core/cut';
 import { faceNote } from '@fomrik/core/files/faceNote';
 import { roomiest } from '@fomrik/core/pattern';
 import { regionArea, signedArea } from '@fomrik/core/geometry';
-import { catalogue } from '@fomrik/core/materials';
 import { byId, counted, trimNumber, findIn } from '@fomrik/core/units';
 import { useReport } from '../../store/report';
 import { selectPart } from '../../store/selection';
@@ -23,6 +23,7 @@ export function SheetDrawing({
   parts: readonly PartReport[];
   number: number;
 }) {
+  const catalogue = useCatalogue();
   const foam = byId(catalogue.foams, sheet.foamId)?.name ?? sheet.foamId;
   const pieces = sheet.laid.flatMap((laid) => {
     const piece = byId(parts, laid.partId)?.pieces.find((p) => p.id === laid.pieceId);

@@ -1,9 +1,10 @@
-import { catalogue, foamSheet, type FoamSheet, type Offcut } from '@fomrik/core/materials';
+import { foamSheet, type FoamSheet, type Offcut } from '@fomrik/core/materials';
 import { trimNumber } from '@fomrik/core/units';
 import { toast } from 'sonner';
 import { ChoiceField } from '../../parts/ChoiceField';
 import { LengthField, NumberField } from '../../parts/Field';
 import { api, type ApiError } from '../../store/api';
+import { useCatalogue } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 import { changeShelf, undoing, withShelf } from '../../store/shop';
 import { setStock } from '../../store/stock';
@@ -19,6 +20,7 @@ export function StockTable() {
   const brief = useBuild((s) => s.doc.brief);
   const parts = useBuild((s) => s.doc.parts);
   const stock = useBuild((s) => s.doc.stock);
+  const catalogue = useCatalogue();
   const update = useBuild((s) => s.update);
   const used = [
     ...new Set(

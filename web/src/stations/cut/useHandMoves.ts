@@ -1,9 +1,9 @@
 import { keepNest, nestKey, type HandMove, type Sheet, type SheetGroup, sheetGroups } from '@fomrik/core/cut';
 import type { Nest } from '@fomrik/core/document';
-import { catalogue } from '@fomrik/core/materials';
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { catalogueNow } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { movePiece } from '../../workers/handClient';
@@ -23,7 +23,7 @@ export function useHandMoves(sheet: Sheet): {
   const sheets = all.filter((s) => s.foamId === sheet.foamId && s.nominalMm === sheet.nominalMm);
   const at = sheets.indexOf(sheet);
   const group = (): SheetGroup | undefined =>
-    sheetGroups(useBuild.getState().doc, useReport.getState().report!.parts, catalogue).find(
+    sheetGroups(useBuild.getState().doc, useReport.getState().report!.parts, catalogueNow()).find(
       (g) => g.size.foamId === sheet.foamId && g.size.nominalMm === sheet.nominalMm,
     );
   const keep = ({ items, size }: SheetGroup, made: readonly Sheet[]): void =>

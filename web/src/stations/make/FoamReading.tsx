@@ -1,11 +1,13 @@
-import { catalogue, foamSheet } from '@fomrik/core/materials';
+import { foamSheet } from '@fomrik/core/materials';
 import { GrooveTest, RingTest } from '../../parts/FoamTests';
+import { useCatalogue } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 
 /** Ring and groove tested on an offcut of the very sheet before it is cut: the pattern and its folds follow. */
 export function FoamReading({ partId }: { partId: string | undefined }) {
   const parts = useBuild((s) => s.doc.parts);
   const stock = useBuild((s) => s.doc.stock);
+  const catalogue = useCatalogue();
   const plies = parts.filter((p) => partId === undefined || p.id === partId).flatMap((p) => p.stack);
   const keys = [...new Set(plies.map((p) => `${p.foamId}/${p.nominalMm}`))];
   return (

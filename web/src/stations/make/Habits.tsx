@@ -62,6 +62,14 @@ const habitChoices: HabitChoice[] = [
       { value: 'tilted', label: 'blade tilted on one line', picture: bevelPictures['tilted'] },
     ],
   },
+  {
+    key: 'patterned',
+    label: 'Patterned face of mats',
+    choices: [
+      { value: 'inside', label: 'inside, smooth face out' },
+      { value: 'outside', label: 'outside, sanded off before the sealer' },
+    ],
+  },
 ];
 
 /** Where makers differ: how this shop works. */
@@ -75,7 +83,7 @@ export function Habits() {
         <ChoiceField
           key={key}
           label={label}
-          value={habits[key] as string}
+          value={habits[key] ?? choices[0]!.value}
           choices={choices}
           onChange={(value) => update((d) => void Object.assign(d.make.habits, { [key]: value }))}
         />

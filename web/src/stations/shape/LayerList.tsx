@@ -1,12 +1,13 @@
 import type { Part, Ply } from '@fomrik/core/document';
 import { stackWays } from '@fomrik/core/foam';
-import { catalogue, foamSheet, thicknessesOf } from '@fomrik/core/materials';
+import { foamSheet, thicknessesOf } from '@fomrik/core/materials';
 import { trimNumber, itemAt, firstOf, lastOf } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { ChoiceField } from '../../parts/ChoiceField';
 import { LengthField } from '../../parts/Field';
+import { useCatalogue } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 
 interface LayerListProps {
@@ -22,6 +23,7 @@ const WAYS = 4;
 /** Layers from the back to the front, and sheets that would make a thickness. */
 export function LayerList({ part, change }: LayerListProps) {
   const stock = useBuild((s) => s.doc.stock);
+  const catalogue = useCatalogue();
   const [target, setTarget] = useState(26);
   const sheet = ({ foamId, nominalMm }: Ply) => foamSheet(catalogue.foams, stock, foamId, nominalMm);
   const total =
