@@ -35,13 +35,27 @@ export const boreForPack = ({ lengthMm, widthMm, thickMm }: Box): number => {
   return Math.hypot(a!, b!) + 2 * CLEAR_MM;
 };
 
-/** The narrowest pipe that takes a pack lengthwise. */
-export function pipeForPack(pack: Box, rods: readonly Rod[]): Rod | undefined {
-  const need = boreForPack(pack);
-  return rods
-    .filter((r) => r.shape === 'tube' && boreOf(r) >= need)
-    .sort((a, b) => a.acrossMm.value - b.acrossMm.value)[0];
+/** A pipe beside a pack: how much wider its bore is than the pack needs; below nought it does not go in. */
+export interface PipeForPack {
+  rod: Rod;
+  spareMm: number;
 }
+
+/** The narrowest pipe that takes a pack lengthwise, with the next narrower and the next wider one, narrowest first. */
+export function pipesForPack(pack: Box, rods: readonly Rod[]): PipeForPack[] {
+  const need = boreForPack(pack);
+  const tubes = rods
+    .filter((r) => r.shape === 'tube')
+    .map((rod) => ({ rod, spareMm: boreOf(rod) - need }))
+    .sort((a, b) => a.rod.acrossMm.value - b.rod.acrossMm.value || a.spareMm - b.spareMm);
+  const first = tubes.findIndex((t) => t.spareMm >= 0);
+  if (first < 0) return tubes.slice(-1);
+  return tubes.slice(Math.max(0, first - 1), first + 2);
+}
+
+/** The narrowest pipe that takes a pack lengthwise. */
+export const pipeForPack = (pack: Box, rods: readonly Rod[]): Rod | undefined =>
+  pipesForPack(pack, rods).find((p) => p.spareMm >= 0)?.rod;
 
 /** A foam disc that pushes into a bore and stays. */
 export const plugMm = (boreMm: number): number => boreMm * PLUG_OVER;

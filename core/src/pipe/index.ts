@@ -1,2 +1,11 @@
-export { boreForPack, boreOf, inside, pipeForPack, plugMm, type Fit } from './fits';
+export {
+  boreForPack,
+  boreOf,
+  inside,
+  pipeForPack,
+  type PipeForPack,
+  pipesForPack,
+  plugMm,
+  type Fit,
+} from './fits';
 export { holeLine, mitreWrap, saddleWrap, sleeveMm, type Wrap } from './wraps';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { rods } from '../materials';
-import { boreForPack, boreOf, inside, pipeForPack, plugMm } from './fits';
+import { packs, rods } from '../materials';
+import { boreForPack, boreOf, inside, pipeForPack, pipesForPack, plugMm } from './fits';
 import { holeLine, mitreWrap, saddleWrap, sleeveMm } from './wraps';
 
 const rod = (id: string) => rods.find((r) => r.id === id)!;
@@ -99,5 +99,25 @@ describe('pipe', () => {
   it('spaces holes, and cuts a sleeve that closes (Steiner)', () => {
     expect(holeLine(50, 250, 50)).to.deep.equal([50, 100, 150, 200, 250]);
     expect(sleeveMm(33.4, 5, 0.5)).to.be.closeTo(Math.PI * 38.4, 1e-9);
+  });
+
+  it('names the pipe for a pack with the ones to either side, in one order', () => {
+    for (const pack of packs) {
+      const found = pipesForPack(pack, rods);
+      const need = Math.hypot(
+        ...[pack.lengthMm, pack.widthMm, pack.thickMm].sort((a, b) => a - b).slice(0, 2),
+      );
+      const widths = found.map((f) => f.rod.acrossMm.value);
+      expect(widths).to.deep.equal([...widths].sort((a, b) => a - b));
+      for (const { rod, spareMm } of found) {
+        const bore = rod.acrossMm.value - 2 * rod.wallMm!.value;
+        expect(spareMm, `${pack.name} in ${rod.name}`).to.be.closeTo(bore - need, 0.21);
+      }
+      const at = found.findIndex((f) => f.spareMm >= 0);
+      // Nothing narrower that is known takes it.
+      if (at >= 0)
+        for (const rod of rods.filter((r) => r.shape === 'tube' && r.acrossMm.value < widths[at]!))
+          expect(boreOf(rod)).to.be.below(need + 0.2);
+    }
   });
 });

@@ -20,3 +20,5 @@ export { compared, readingOf, readId, readOff, tookId, type Compared } from './c
 export { partCosts, type PartCost } from './partCosts';
 export { spentOf } from './spent';
 export { type ByDay, hoursOverTime, moneyOverTime } from './overTime';
+export { toolHours, type ToolUse } from './tools';
+export { mockUpId } from './shellSteps';

@@ -11,3 +11,4 @@ export { shineIn } from './shineIn';
 export { decisiveMeasures } from './measuresIn';
 export { startIn, type StartAsked } from './startIn';
 export { startLightsIn, type FittedLights, type LightsAsked } from './startLightsIn';
+export { dryFit, type DryFitPart, type DryFitRow, roomRead, type RoomRead } from './dryFit';

@@ -6,6 +6,7 @@ import { type Brightness, litFace, type LitFace } from '@fomrik/core/light';
 import type { Dimension } from '@fomrik/core/dimensions';
 import {
   decisiveMeasures,
+  roomRead,
   shineIn,
   dimensionsIn,
   lightMethods,
@@ -36,6 +37,7 @@ export const inside = {
       const shine = shineIn(doc, id);
       return shine ? [[id, shine]] : [];
     }),
+  roomRead,
   begun: begunPicture,
   measures: (doc: BuildDoc): MeasureKey[] => decisiveMeasures(doc),
   channels: (doc: BuildDoc, part: Part, runs: readonly WireRun[], awg: number): Feature[] =>

@@ -134,6 +134,17 @@ export const fileExports = [
     },
   },
   {
+    id: 'dry-fit.pdf',
+    label: 'Dry-fit card, PDF',
+    about: 'trying on in paper: what to read, and a box for it',
+    type: PDF,
+    when: (_, report) => report.fitting.dressing.length > 0,
+    load: async () => {
+      const { dryFitCard } = await import('../pdf/dryFitCard');
+      return ({ doc, report, unit, font }) => dryFitCard(doc, report, unit, font);
+    },
+  },
+  {
     id: 'finished.png',
     label: 'Picture, PNG',
     about: 'the finished build, on nothing',

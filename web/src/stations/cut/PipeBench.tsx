@@ -1,16 +1,17 @@
-import { packs, rods } from '@fomrik/core/materials';
+import { type Pack, packs, rods } from '@fomrik/core/materials';
 import {
   boreForPack,
   boreOf,
   holeLine,
   inside,
   mitreWrap,
-  pipeForPack,
+  type PipeForPack,
+  pipesForPack,
   plugMm,
   saddleWrap,
   sleeveMm,
 } from '@fomrik/core/pipe';
-import { byId, counted, trimNumber, lastOf, firstOf, findIn } from '@fomrik/core/units';
+import { byId, counted, trimNumber, lastOf, firstOf } from '@fomrik/core/units';
 import { useState } from 'react';
 import { ChoiceField } from '../../parts/ChoiceField';
 import { LengthField, NumberField } from '../../parts/Field';
@@ -174,15 +175,7 @@ export function PipeBench() {
             {held.length === 0
               ? 'none; the narrowest pipe for each is reported under the pack'
               : held.map((p) => p.name).join('; ')}
-            .{' '}
-            {packs[0] &&
-              held.length < packs.length &&
-              `${findIn(packs, (p) => !held.includes(p)).name} wants ${
-                pipeForPack(
-                  findIn(packs, (p) => !held.includes(p)),
-                  rods,
-                )?.name ?? 'a wider pipe than any known'
-              }.`}
+            .
           </p>
         </div>
         {wrap ? (
@@ -210,10 +203,54 @@ export function PipeBench() {
           </p>
         )}
       </div>
+      <PacksInPipes packs={packs} />
       <p className="mt-1 text-[12px] text-soft">
         For a square cut wrap a straight strip and line up its overlap. Pilot hole before any large one; scuff
         for paint and glue; mask and extraction when sawing.
       </p>
     </section>
+  );
+}
+
+/** The narrowest pipe for every pack, with the ones to either side. */
+function PacksInPipes({ packs }: { packs: readonly Pack[] }) {
+  if (packs.length === 0) return null;
+  const words = ({ rod, spareMm }: PipeForPack): string =>
+    `${rod.name} (${trimNumber(Math.abs(spareMm), 1)} mm ${spareMm < 0 ? 'too narrow' : 'to spare'})`;
+  return (
+    <table className="mt-2 w-full text-[13px]">
+      <thead className="text-left text-[12px] text-soft">
+        <tr>
+          {['Pack, lengthwise', 'the next narrower', 'the narrowest that takes it', 'the next wider'].map(
+            (h) => (
+              <th key={h} className="pr-3 font-medium">
+                {h}
+              </th>
+            ),
+          )}
+        </tr>
+      </thead>
+      <tbody>
+        {packs.map((pack) => {
+          const found = pipesForPack(pack, rods);
+          const at = found.findIndex((f) => f.spareMm >= 0);
+          const [under, own, over] = [
+            found[at < 0 ? 0 : at - 1],
+            found[at],
+            at < 0 ? undefined : found[at + 1],
+          ];
+          return (
+            <tr key={pack.id} className="border-t border-hair">
+              <th scope="row" className="pr-3 text-left font-medium">
+                {pack.name}
+              </th>
+              <td className="pr-3 text-soft">{under ? words(under) : 'none'}</td>
+              <td className="pr-3 font-medium">{own ? words(own) : 'none that is known'}</td>
+              <td className="text-soft">{over ? words(over) : 'none'}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }

@@ -13,6 +13,7 @@ import { useReport } from '../../store/report';
 import { selectStep, useSelected } from '../../store/selection';
 import { CalendarFields } from './CalendarFields';
 import { Habits } from './Habits';
+import { Tools } from './Tools';
 import { ReadyPanel } from './ReadyPanel';
 import { StepView } from './StepView';
 import { Tonight } from './Tonight';
@@ -130,6 +131,7 @@ export function Make() {
         </Tabs.Content>
         <Tabs.Content value="habits" className="min-h-0 flex-1 overflow-auto">
           <Habits />
+          <Tools />
         </Tabs.Content>
       </Tabs.Root>
     </div>

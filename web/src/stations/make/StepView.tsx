@@ -1,5 +1,5 @@
 import { cautionNames, cautions } from '@fomrik/core/materials';
-import { scheduleTime, type Slot, type Step, stepTime, workKinds } from '@fomrik/core/plan';
+import { mockUpId, scheduleTime, type Slot, type Step, stepTime, workKinds } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
 import { trimNumber, findIn } from '@fomrik/core/units';
 import { format, isSameDay } from 'date-fns';
@@ -14,6 +14,7 @@ import { FinishFields } from './FinishFields';
 import { StepFold } from './StepFold';
 import { StepPicture } from './StepPicture';
 import { BarReading } from './BarReading';
+import { DryFit } from './DryFit';
 import { FitReading } from './FitReading';
 import { FoamReading } from './FoamReading';
 import { StepReading } from './StepReading';
@@ -140,7 +141,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
         </p>
       )}
       {step.kind === 'print' && <BarReading />}
-      {step.kind === 'wear' && <FitReading />}
+      {step.kind === 'wear' && (step.id === mockUpId ? <DryFit /> : <FitReading />)}
       {(step.kind === 'trace' || step.kind === 'groove') && <FoamReading partId={step.partId} />}
       {step.reads && <StepReading key={step.id} step={step} reads={step.reads} />}
       {(step.kind === 'coat' || step.kind === 'paint') && step.partId && (
