@@ -34,6 +34,8 @@ const fields = [
     ],
     'How it ends.',
     'Size',
+    // A blunt end pokes nobody.
+    { stunt: ({ point }) => (point === 'square' ? undefined : 'round') },
   ),
   length('pointMm', 'Point length', [5, 600], 'From where it begins to its end.', 'Size'),
   length('bevelMm', 'Bevel', [0, 150], 'From the edge inwards, on both faces; 0 leaves it square.', 'Edge'),

@@ -1,5 +1,5 @@
 import { angle, type Check, choice, length, number, type ParamsOf, rows, setting } from '../../document';
-import { rodMatters, rods } from '../../materials';
+import { type Rod, rodMatters, rods } from '../../materials';
 import { type Stick, isRound, sectionAreaMm2, sectionOf, type Section, sizeOf } from '../../panel';
 import { byId, trimNumber, itemAt } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
@@ -10,6 +10,15 @@ import { openingsIn } from './openings';
 const hasStick = (params: object): boolean => (params as { rod?: string }).rod !== 'none';
 /** Openings are cut in the wall of a pipe; what is solid has none. */
 const isPipe = (params: object): boolean => byId(rods, (params as { rod?: string }).rod)?.shape === 'tube';
+/** PVC pipe in place of metal, wood or carbon of about its width: it gives before it breaks, and does not splinter. */
+function softer(id: string): string | undefined {
+  const own = byId(rods, id);
+  if (!own || own.matter === 'pvc' || own.matter === 'foam') return undefined;
+  const off = ({ acrossMm }: Rod): number => Math.abs(acrossMm.value - own.acrossMm.value);
+  return rods
+    .filter((r) => r.matter === 'pvc' && r.shape === 'tube')
+    .reduce((best, r) => (off(r) < off(best) ? r : best)).id;
+}
 const isJointed = (params: object): boolean =>
   hasStick(params) && ((params as { joints?: unknown[] }).joints?.length ?? 0) > 0;
 
@@ -20,7 +29,7 @@ const fields = [
     [['none', 'none: foam alone'], ...rods.map((r): [string, string] => [r.id, r.name])],
     'Pipe, dowel or bar that carries everything mounted on it.',
     'Stick',
-    { open: true },
+    { open: true, stunt: ({ rod }) => softer(String(rod)) },
   ),
   length('lengthMm', 'Length', [40, 4000], 'From foot to tip.', 'Stick', {
     gives: [{ need: 'reach', by: -1 }],

@@ -4,7 +4,9 @@ import type { Draft } from 'immer';
 import { Plus, X } from 'lucide-react';
 import { ledgerFigures, showFigure } from '../../app/totals';
 import { LengthField, WordsField } from '../../parts/Field';
+import { stuntVersion } from '@fomrik/core/report';
 import { useBuild } from '../../store/build';
+import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
 import { useVersionTotals } from './useVersionReports';
 
@@ -25,6 +27,7 @@ const kinds: { name: string; start: Partial<Version> }[] = [
 export function Versions() {
   const doc = useBuild((s) => s.doc);
   const update = useBuild((s) => s.update);
+  const report = useReport((s) => s.report);
   const totals = useVersionTotals(doc);
   const versions = doc.versions ?? [];
   const figures = ledgerFigures(doc.brief.currency).filter((f) => f.key !== 'sheets');
@@ -41,6 +44,15 @@ export function Versions() {
       );
       d.versions = [...(d.versions ?? []), { id, name, parts: {}, ...start }];
     });
+  const addStunt = (): void => {
+    if (!report) return;
+    const id = freeName(
+      versions.map((v) => v.id),
+      'version',
+    );
+    const made = stuntVersion(doc, report, id);
+    update((d) => void (d.versions = [...(d.versions ?? []), made as Draft<Version>]));
+  };
   const remove = (id: string): void => {
     if (useView.getState().versionId === id) useView.setState({ versionId: '' });
     update((d) => void (d.versions = (d.versions ?? []).filter((v) => v.id !== id)));
@@ -68,6 +80,15 @@ export function Versions() {
         <span className="font-normal text-soft">
           hero and stunt, lit and unlit, another size: one build, with what differs in each
         </span>
+        <button
+          type="button"
+          className="btn min-h-7 px-2"
+          disabled={!report}
+          title="Nothing lit; of what is held no point, no hard core, no rigid layer. Event rules decide."
+          onClick={addStunt}
+        >
+          <Plus size={14} aria-hidden /> Stunt, by rule
+        </button>
         {kinds.map((kind) => (
           <button key={kind.name} type="button" className="btn min-h-7 px-2" onClick={() => add(kind)}>
             <Plus size={14} aria-hidden /> {kind.name}
