@@ -1,6 +1,6 @@
 import { boundsOf, boxesInRows, type Vec2 } from '../geometry';
 import type { Mark, Piece, PieceEdge } from '../panel';
-import { itemAt } from '../units';
+import { counted, itemAt } from '../units';
 import type { Drawing, Look } from '../view';
 
 /** What of flat pieces the work is: whole pieces, some of their edges, or some of their marks. */
@@ -36,10 +36,8 @@ export function flatPicture(
   width: number,
   height: number,
 ): Drawing | undefined {
-  const shown = pieces
-    .filter(work.of)
-    .sort((a, b) => b.areaMm2 - a.areaMm2)
-    .slice(0, MOST);
+  const all = pieces.filter(work.of).sort((a, b) => b.areaMm2 - a.areaMm2);
+  const shown = all.slice(0, MOST);
   if (shown.length === 0) return undefined;
   const boxes = shown.map((p) => boundsOf(p.outline));
   const sizes = boxes.map((b) => ({ w: b.maxX - b.minX, h: b.maxY - b.minY }));
@@ -69,5 +67,11 @@ export function flatPicture(
     if (piece.name.length * 6.2 < size.w * scale && size.h * scale > 16)
       drawing.words.push({ at: middle, text: piece.name, look: whole ? 'work' : 'there' });
   });
+  if (all.length > shown.length)
+    drawing.words.push({
+      at: { x: width / 2, y: height - 6 },
+      text: `and ${counted(all.length - shown.length, 'smaller piece')}`,
+      look: 'there',
+    });
   return drawing;
 }

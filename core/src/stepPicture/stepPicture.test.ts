@@ -46,6 +46,29 @@ describe('pictures of steps', function () {
       }
     });
 
+  it('a step done on several parts shows each of them with its name, and pieces that are left out are told', () => {
+    const { doc } = demos.find((d) => d.file.includes('harness'))!;
+    const report = derive({
+      ...doc,
+      make: { ...doc.make, calendar: { ...doc.make.calendar, order: 'batches' } },
+    });
+    const several = report.steps.filter((s) => (s.partIds?.length ?? 0) > 1);
+    expect(several.length).to.be.greaterThan(0);
+    for (const step of several.slice(0, 3)) {
+      const { words, regions } = stepPicture(step, report);
+      const said = words.map((w) => w.text).join(' · ');
+      for (const id of step.partIds!.slice(0, 5))
+        expect(said, step.title).to.include(report.parts.find((p) => p.id === id)!.name);
+      expect(regions.length).to.be.greaterThan(1);
+    }
+    const pages = stepPicture(
+      report.steps.find((s) => s.about === 'pages')!,
+      report,
+    );
+    const pieces = report.parts.flatMap((p) => p.pieces).filter((p) => p.role !== 'lining').length;
+    expect(pages.words.some((w) => w.text === `and ${pieces - 12} smaller pieces`)).to.equal(true);
+  });
+
   it('covers every sort of step that is planned', () => {
     const sorts = new Set([...seen.keys()].map((k) => k.split(' ')[0]));
     for (const about of [

@@ -3,9 +3,10 @@ import type { Body } from '../body';
 import type { PieceEdge } from '../panel';
 import { drawnPieces, type PartReport } from '../parts';
 import type { Step, StepAbout } from '../plan';
-import { byId } from '../units';
+import { byId, counted } from '../units';
 import type { Drawing } from '../view';
 import { type FlatWork, flatPicture } from './flatPicture';
+import { sideBySide } from './sideBySide';
 import { bendInset, knifeInset, withInset } from './insets';
 import { solidPicture, type SolidWork } from './solidPicture';
 import { wornPicture } from './wornPicture';
@@ -20,6 +21,9 @@ export interface Pictured {
 /** Size of a picture, units; an inset stands beside it. */
 export const WIDTH = 480;
 export const HEIGHT = 320;
+
+/** Parts that are drawn beside one another at most. */
+const MOST = 6;
 
 const always = (): boolean => true;
 
@@ -95,10 +99,23 @@ const FLAT_MM = 1500;
 
 /**
  * The picture of a step, made from the build's own pieces and solids: the work in teal, seen from the side that shows it
- * best. Every step has one: of its part, of the first part it is done on, or of the whole build.
+ * best. Every step has one: of its part, of the parts it is done on side by side, or of the whole build.
  */
 export function stepPicture(step: Step, pictured: Pictured): Drawing {
   const { body, parts } = pictured;
+  const several = (step.partIds ?? []).flatMap((id) => byId(parts, id) ?? []);
+  if (several.length > 1)
+    return sideBySide(
+      several.slice(0, MOST).map(({ id, name }, i) => ({
+        drawing: stepPicture({ ...step, partIds: [id] }, pictured),
+        name:
+          i === MOST - 1 && several.length > MOST
+            ? `${name}, and ${counted(several.length - MOST, 'part')} more`
+            : name,
+      })),
+      WIDTH,
+      HEIGHT,
+    );
   const part = byId(parts, step.partIds?.[0] ?? step.partId);
   const whole = (): Drawing =>
     wornPicture(body, parts, () => (step.about === 'worn' ? 'work' : 'there'), WIDTH, HEIGHT);
