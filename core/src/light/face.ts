@@ -1,4 +1,5 @@
 import { firstOf } from '../units';
+import { scattered } from './scatter';
 /** A lamp behind a face: where it shines from, and how narrowly. */
 export interface LightSource {
   xMm: number;
@@ -24,6 +25,8 @@ export interface LitFace {
   layers: readonly DiffuserLayer[];
   /** Share of the light that the side walls give back. */
   wallReflectance: number;
+  /** Of that, the share they scatter all round, as paint and foam do; mirrors scatter none. */
+  wallDiffuse?: number;
 }
 
 export interface Brightness {
@@ -48,8 +51,10 @@ function withImages({
   heightMm: h,
   distanceMm,
   sources,
-  wallReflectance: rho,
+  wallReflectance,
+  wallDiffuse = 0,
 }: LitFace): LightSource[] {
+  const rho = wallReflectance * (1 - wallDiffuse);
   if (rho <= 0) return [...sources];
   const reachMm = REACH * distanceMm;
   const [across, up] = [Math.ceil(reachMm / w), Math.ceil(reachMm / h)];
@@ -117,8 +122,8 @@ function kernelOf(sigma: number): Float64Array {
 }
 
 /**
- * Brightness over a face: each lamp and its images in the walls by cosine and inverse square, weakened by every layer and
- * spread by all of them (Gaussian spreads add as their squares do).
+ * Brightness over a face: each lamp and its images in walls that mirror by cosine and inverse square, what walls that
+ * scatter send on, weakened by every layer and spread by all of them (Gaussian spreads add as their squares do).
  * @param across cells along the longer side.
  */
 export function litFace(face: LitFace, across = 96): Brightness {
@@ -126,7 +131,7 @@ export function litFace(face: LitFace, across = 96): Brightness {
   const cellMm = Math.max(widthMm, heightMm) / across;
   const columns = Math.max(1, Math.round(widthMm / cellMm));
   const rows = Math.max(1, Math.round(heightMm / cellMm));
-  const values = new Float64Array(columns * rows);
+  const values = scattered(face, columns, rows);
   const lamps = withImages(face);
   const d = Math.max(0.1, distanceMm);
   for (const lamp of lamps) {

@@ -145,11 +145,11 @@ export function throughFoam(
 /** Least thickness left over a bore, mm: less shows as a spot; from memory. */
 export const LEAST_OVER_BORE_MM = 2;
 
-/** What side walls give back, from memory. */
+/** What side walls give back, and how much of that they scatter; from memory. */
 export const walls = {
-  plain: { name: 'plain foam', reflectance: 0.35 },
-  white: { name: 'white paint', reflectance: 0.75 },
-  foil: { name: 'foil', reflectance: 0.85 },
+  plain: { name: 'plain foam', reflectance: 0.35, diffuse: 1 },
+  white: { name: 'white paint', reflectance: 0.75, diffuse: 0.95 },
+  foil: { name: 'foil', reflectance: 0.85, diffuse: 0.1 },
 } as const;
 
 /** How narrowly lamps shine: power of the cosine, from memory. */

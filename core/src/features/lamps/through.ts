@@ -36,6 +36,7 @@ export function faceThrough(
     })),
     layers: [layer],
     wallReflectance: walls.plain.reflectance,
+    wallDiffuse: walls.plain.diffuse,
   };
 }
 

@@ -83,6 +83,7 @@ export function boxFace(box: LightBox): LitFace {
       ...overOf(box).map(({ transmission: t, spreadMm: s }) => ({ transmission: t, spreadMm: s })),
     ],
     wallReflectance: walls[box.walls].reflectance,
+    wallDiffuse: walls[box.walls].diffuse,
   };
 }
 
