@@ -17,3 +17,4 @@ export {
   type LitFace,
 } from './face';
 export { edgeGlow, type EdgeGlow, type EdgeLit, mostEngraved } from './edgeLit';
+export { contrastSense, hotSpotsSeen, type Surroundings } from './hotSpots';

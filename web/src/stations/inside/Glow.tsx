@@ -1,6 +1,6 @@
 import type { Feature } from '@fomrik/core/document';
 import { boxFace, diffuserOf, lampRgb, type LightBox, type LightRgb, tinted } from '@fomrik/core/features';
-import type { Brightness } from '@fomrik/core/light';
+import { type Brightness, hotSpotsSeen, type Surroundings } from '@fomrik/core/light';
 import type { LampColour } from '@fomrik/core/materials';
 import { trimNumber, itemAt } from '@fomrik/core/units';
 import { useEffect, useRef, useState } from 'react';
@@ -9,6 +9,19 @@ import { WorkedNote } from '../../parts/WorkedNote';
 import { insideWorker } from '../../workers/insideClient';
 
 const ACROSS = 192;
+/** Arm's length, and across a room; mm. */
+const ARM_MM = 600;
+const ROOM_MM = 3000;
+
+/** How many lamps the eye tells apart, near, far and by day. */
+function spots(lit: Brightness): string {
+  const seen = (distanceMm: number, where: Surroundings): string => {
+    const count = hotSpotsSeen(lit, distanceMm, where);
+    return count === 0 ? 'none' : String(count);
+  };
+  return `Hot spots the eye tells apart: at arm’s length ${seen(ARM_MM, 'dark')} in the dark, ${seen(ARM_MM, 'room')} in a lit room, ${seen(ARM_MM, 'daylight')} in daylight; from 3 m ${seen(ROOM_MM, 'dark')}, ${seen(ROOM_MM, 'room')}, ${seen(ROOM_MM, 'daylight')}.`;
+}
+
 /** The window of a light box as it glows, with what is even about it. */
 export function Glow({
   feature,
@@ -40,6 +53,7 @@ export function Glow({
         <strong>{trimNumber(lit.evenness * 100, 0)} % even</strong> ({box.evenPct} % wanted): darkest spot
         against the mean. Brightest {trimNumber(lit.hotSpot, 2)} times the mean;{' '}
         {trimNumber(lit.passed * 100, 0)} % of the light comes out.
+        <span className="block text-[12.5px] text-soft">{spots(lit)}</span>
       </figcaption>
       <WorkedNote of={worked} what="The glow" />
       <Diffusers box={box} onTake={onTake} />
