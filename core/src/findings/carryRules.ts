@@ -66,6 +66,26 @@ export const lightInHand: BuildRule = ({ report }) =>
     })),
   );
 
+/** More on one shoulder is felt within the hour; more pull leans the wearer forward. N and N·m, from memory. */
+const SHOULDER_N = 25;
+const BACK_NM = 4;
+
+/** Light on the shoulders, with everything that hangs on the back. */
+export const lightOnBack: BuildRule = ({ report }) =>
+  report.onBack.flatMap((b) =>
+    when(Math.max(b.rightN, b.leftN) > SHOULDER_N || b.backNm > BACK_NM, () => ({
+      id: `back:${b.rootId}`,
+      severity: 'mind',
+      station: 'shape',
+      title: `${b.name}: ${trimNumber(b.massG, 0)} g on the back, ${trimNumber(b.rightN, 0)} N on the right shoulder and ${trimNumber(b.leftN, 0)} N on the left; it pulls back with ${trimNumber(b.backNm, 1)} N·m.`,
+      why: `Over ${SHOULDER_N} N a shoulder or ${BACK_NM} N·m tires within the hour. A waist strap takes part of it; wider straps with soft foam under them spread it; bring what is heavy close to the back and to its middle.`,
+      provenance: 'memory',
+      excess: Math.max(b.rightN, b.leftN) - SHOULDER_N,
+      partId: b.rootId,
+      remedies: [],
+    })),
+  );
+
 /** Level on the neck, with everything that hangs on it. */
 export const levelOnHead: BuildRule = ({ report }) =>
   report.onHead.flatMap((h) =>

@@ -16,6 +16,7 @@ import {
   balanced,
   comesApart,
   levelOnHead,
+  lightOnBack,
   lightInHand,
   noLaserOnPvc,
   sticksLongEnough,
@@ -118,7 +119,10 @@ export const rules: readonly DeclaredRules[] = [
     weight: 'cutting',
     build: [piecesFitSheet, kerfBetween, undercutBetween, printerCorrected, sticksLongEnough],
   },
-  { weight: 'carrying', build: [admitted, stiff, balanced, lightInHand, levelOnHead, comesApart, travels] },
+  {
+    weight: 'carrying',
+    build: [admitted, stiff, balanced, lightInHand, levelOnHead, lightOnBack, comesApart, travels],
+  },
   { weight: 'plan', build: [readyInTime, withinBudget, loudTools] },
   {
     weight: 'sources',

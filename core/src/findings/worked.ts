@@ -2,7 +2,7 @@ import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
 import type { InFront, PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
-import type { Carried, OnHead } from '../carry';
+import type { Carried, OnBack, OnHead } from '../carry';
 import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
 import type { PartReport } from '../parts';
@@ -45,6 +45,8 @@ export interface Worked {
   carried: Carried[];
   /** Everything worn on the head, with what hangs on it. */
   onHead: OnHead[];
+  /** What the shoulders carry of what is worn on the back. */
+  onBack: OnBack[];
   packed: Packed;
   sticks: StickSet[];
   steps: Step[];

@@ -10,7 +10,7 @@ import {
 } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
-import { createCarried, onHead } from '../carry';
+import { createCarried, onBack, onHead } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting } from '../fit';
@@ -235,6 +235,7 @@ export function createDeriver({
         coarseParts.length > 0,
       ),
       onHead: onHead(parts, body),
+      onBack: onBack(parts, body),
       packed,
       sticks,
       steps,

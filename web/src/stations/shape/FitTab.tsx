@@ -4,6 +4,7 @@ import { useLength } from '../../parts/useLength';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { CarriedFit } from './CarriedFit';
+import { BackLoad } from './BackLoad';
 import { HeadBalance } from './HeadBalance';
 
 /** How the part sits, what moves, in which order everything is put on, and every strap. */
@@ -32,6 +33,7 @@ function WornFit({ made }: { made: PartReport }) {
   const fitting = useReport((s) => s.report!.fitting);
   const { wear } = made;
   const head = useReport((s) => s.report!.onHead.find((h) => h.partIds.includes(made.id)));
+  const back = useReport((s) => s.report!.onBack.find((b) => b.partIds.includes(made.id)));
   const sag = wear?.sags[0];
   const straps = fitting.straps.filter((s) => s.partId === made.id);
   const piece = (id: string): string => byId(made.pieces, id)?.name ?? id;
@@ -69,6 +71,7 @@ function WornFit({ made }: { made: PartReport }) {
           </p>
         ))}
         {head && <HeadBalance head={head} />}
+        {back && <BackLoad back={back} />}
         <h2 className="head mt-1">Straps of this part</h2>
         {straps.length === 0 ? (
           <p className="text-soft">None.</p>
