@@ -1,25 +1,17 @@
-import {
-  bareScheme,
-  type Coat,
-  type Part,
-  type Scheme,
-  type SurfaceLook,
-  surfaceLooks,
-} from '@fomrik/core/document';
+import { bareScheme, type Coat, type Part, type Scheme } from '@fomrik/core/document';
 import { colourName } from '@fomrik/core/materials';
 import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { byId, counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
-import { Pipette, Plus, X } from 'lucide-react';
-import { useId } from 'react';
+import { Plus, X } from 'lucide-react';
 import { ChoiceField } from '../parts/ChoiceField';
 import { Range } from '../parts/Range';
 import { featureName } from '../parts/featureName';
 import { useBuild } from '../store/build';
 import { useSelected } from '../store/selection';
+import { CoatFields } from './CoatFields';
 import { Group } from './Group';
 import { KeptSchemes } from './KeptSchemes';
-import { PickColour } from './PickColour';
 
 interface FinishGroupProps {
   part: Part;
@@ -31,17 +23,6 @@ interface FinishGroupProps {
 /** What most of a part is painted when colours are first chosen. */
 const FIRST: Coat = { colour: '#51657a', surface: 'satin' };
 const ACCENT: Coat = { colour: '#e0a323', surface: 'metallic' };
-
-const surfaceWords: Record<SurfaceLook, string> = {
-  matt: 'matt',
-  satin: 'satin',
-  gloss: 'gloss',
-  metallic: 'metallic',
-  pearl: 'pearl',
-  bare: 'bare foam',
-  leather: 'leather',
-  wood: 'wood grain',
-};
 
 const wears: { key: keyof Scheme['wear']; label: string }[] = [
   { key: 'creases', label: 'Dark wash in creases' },
@@ -208,83 +189,6 @@ function Colours({
         </div>
       ))}
     </>
-  );
-}
-
-/** What some browsers have to pick a colour with. */
-interface Dropper {
-  open: () => Promise<{ sRGBHex: string }>;
-}
-
-/** A colour picked out of anything on the screen; none when it is given up. */
-async function picked(): Promise<string | undefined> {
-  const { EyeDropper } = window as unknown as { EyeDropper: new () => Dropper };
-  try {
-    return (await new EyeDropper().open()).sRGBHex.toLowerCase();
-  } catch {
-    return undefined;
-  }
-}
-
-/** A colour and how it takes the light. */
-function CoatFields({
-  label,
-  coat,
-  onChange,
-}: {
-  label: string;
-  coat: Coat;
-  onChange: (coat: Coat) => void;
-}) {
-  const id = useId();
-  return (
-    <div className="field">
-      <label htmlFor={id} className="label block leading-tight">
-        {label}
-      </label>
-      <div className="flex items-center gap-1">
-        <input
-          id={id}
-          type="color"
-          value={coat.colour}
-          title={`${colourName(coat.colour)}, ${coat.colour}`}
-          className="h-8 w-10 shrink-0 cursor-pointer border border-hair bg-leaf p-0.5"
-          onChange={(e) => onChange({ surface: coat.surface, colour: e.target.value.toLowerCase() })}
-        />
-        <PickColour label={label} onPick={(colour) => onChange({ surface: coat.surface, colour })} />
-        {'EyeDropper' in window && (
-          <button
-            type="button"
-            className="tiny"
-            aria-label={`${label}: pick from the screen`}
-            title="Pick the colour out of anything on the screen, such as a reference picture"
-            onClick={() =>
-              void picked().then((colour) => colour && onChange({ surface: coat.surface, colour }))
-            }
-          >
-            <Pipette size={15} aria-hidden />
-          </button>
-        )}
-        <select
-          className="box min-w-0 flex-1"
-          aria-label={`${label}: surface`}
-          value={coat.surface}
-          onChange={(e) => {
-            const surface = surfaceLooks.find((s) => s === e.target.value);
-            if (surface) onChange({ colour: coat.colour, surface });
-          }}
-        >
-          {surfaceLooks.map((s) => (
-            <option key={s} value={s}>
-              {surfaceWords[s]}
-            </option>
-          ))}
-        </select>
-      </div>
-      <p className="field-note">
-        {colourName(coat.colour)} {coat.colour}
-      </p>
-    </div>
   );
 }
 

@@ -1,59 +1,14 @@
 import * as draw from '../../thumbnail';
-import { colourField } from '../laying/stripFields';
-import { type Check, choice, count, type Proposal, length, type ParamsOf } from '../../document';
+import type { Check, Proposal } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
-import { edgeGlow, type EdgeLit, mostEngraved } from '../../light';
-import { ledBodies, walls } from '../../materials';
+import { edgeGlow, mostEngraved } from '../../light';
+import { ledBodies } from '../../materials';
 import { platePiece } from '../../panel';
 import { trimNumber, firstOf } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
-import { lampFlux, lampRgb, noShine, patchOver } from '../laying/shine';
+import { type EdgeParams, fields, LIP_MM, sheetOf } from './fields';
+import { edgeShine } from './shine';
 import { spotFrom } from '../laying/spot';
-
-const fields = [
-  length('widthMm', 'Across', [15, 400], 'Of what is seen of the sheet; lamps stand along this.'),
-  length('heightMm', 'From lit edge to far edge', [10, 400], 'The further, the dimmer at its end.'),
-  choice(
-    'sheetMm',
-    'Sheet',
-    [
-      [2, '2 mm'],
-      [3, '3 mm'],
-      [5, '5 mm'],
-    ],
-    'Thick sheet carries light further.',
-  ),
-  choice(
-    'look',
-    'Acrylic',
-    [
-      ['clear', 'clear: looked through'],
-      ['fluorescent', 'fluorescent: edges glow'],
-    ],
-    'Fluorescent sheet gathers daylight into its edges and glows there and where it is cut, lamps on or off.',
-  ),
-  count(
-    'engravedPct',
-    'Engraved, %',
-    [1, 60],
-    'Of the face: lines and dots scratched or milled; what is left is looked through.',
-  ),
-  count('lamps', 'Lamps an edge', [1, 40], 'Set into the edge, evenly.'),
-  colourField,
-  choice(
-    'edges',
-    'Far edge',
-    [
-      ['plain', 'left plain'],
-      ['foil', 'foil tape on it'],
-      ['lit', 'lit as well'],
-    ],
-    'What is done at the edge opposite the lamps.',
-  ),
-  count('evenPct', 'Evenness wanted, %', [10, 95], 'Darkest spot against the mean.'),
-] as const;
-
-type EdgeParams = ParamsOf<typeof fields>;
 
 const start: EdgeParams = {
   widthMm: 60,
@@ -67,16 +22,7 @@ const start: EdgeParams = {
   evenPct: 60,
 };
 
-/** The sheet lies behind its window this far on every side; common practice, no source. */
-const LIP_MM = 8;
 const LED_MM = ledBodies['3mm'];
-
-const sheetOf = ({ heightMm, sheetMm, engravedPct, edges }: EdgeParams): EdgeLit => ({
-  lengthMm: heightMm + 2 * LIP_MM,
-  thicknessMm: sheetMm,
-  engraved: engravedPct / 100,
-  farReturns: edges === 'lit' ? 1 : edges === 'foil' ? walls.foil.reflectance : 0.04,
-});
 
 /** Ways to a more even sheet: foil or lamps at the far edge, less engraved, or thicker sheet. */
 function evener(on: LaidPart, id: string, params: EdgeParams): Proposal[] {
@@ -144,41 +90,7 @@ export const edgeLit = defineFeature<EdgeParams>({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
     params: start,
   }),
-  shine: (on, { id, place, params }) => {
-    const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
-    if (!laid || place.on !== 'panel') return noShine();
-    const { along, out } = edgeGlow(sheetOf(params));
-    const lampsLit = params.lamps * (params.edges === 'lit' ? 2 : 1);
-    // What leaves the sheet, over all of it; of that the window shows its own share.
-    const whole = (params.widthMm + 2 * LIP_MM) * (params.heightMm + 2 * LIP_MM);
-    const lip = Math.round((LIP_MM / (params.heightMm + 2 * LIP_MM)) * along.length);
-    const values = Float64Array.from(
-      along.slice(lip, along.length - lip),
-      (v) => (v * out * params.lamps) / whole,
-    );
-    return {
-      ...noShine(),
-      patches: [
-        patchOver(
-          laid,
-          place,
-          {
-            middle: laid.flatAt({ x: place.u, y: place.v }),
-            across: rotate2({ x: 1, y: 0 }, (-place.turnDeg * Math.PI) / 180),
-            widthMm: params.widthMm,
-            heightMm: params.heightMm,
-          },
-          { columns: 1, rows: values.length, values },
-          {
-            itemIds: Array.from({ length: lampsLit }, (_, i) => `${id}-${i + 1}`),
-            rgb: lampRgb[params.colour],
-            off: on.sheet({ foamId: `acrylic-${params.look}`, nominalMm: params.sheetMm }).colour,
-            flux: lampFlux(params.colour),
-          },
-        ),
-      ],
-    };
-  },
+  shine: edgeShine,
   lay: (on, feature) => {
     const { id, place, params } = feature;
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
