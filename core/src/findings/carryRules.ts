@@ -80,7 +80,7 @@ export const lightOnBack: BuildRule = ({ report }) =>
       title: `${b.name}: ${trimNumber(b.massG, 0)} g on the back, ${trimNumber(b.rightN, 0)} N on the right shoulder and ${trimNumber(b.leftN, 0)} N on the left; it pulls back with ${trimNumber(b.backNm, 1)} N·m.`,
       why: `Over ${SHOULDER_N} N a shoulder or ${BACK_NM} N·m tires within the hour. A waist strap takes part of it; wider straps with soft foam under them spread it; bring what is heavy close to the back and to its middle.`,
       provenance: 'memory',
-      excess: Math.max(b.rightN, b.leftN) - SHOULDER_N,
+      excess: Math.max(b.rightN - SHOULDER_N, b.leftN - SHOULDER_N, b.backNm - BACK_NM),
       partId: b.rootId,
       remedies: [],
     })),

@@ -33,6 +33,17 @@ describe('hot spots as the eye sees them', () => {
     expect(hotSpotsSeen(litFace(even, 96), 600, 'dark')).to.equal(0);
   });
 
+  it('counts a single lamp that stands out, and none where one lamp lights its face evenly', () => {
+    const one = (change: Partial<LitFace>): number =>
+      hotSpotsSeen(
+        litFace(row({ widthMm: 40, sources: [{ xMm: 20, yMm: 15, flux: 1, lobe: 1 }], ...change }), 96),
+        600,
+        'dark',
+      );
+    expect(one({ distanceMm: 6 })).to.equal(1);
+    expect(one({ distanceMm: 400 })).to.equal(0);
+  });
+
   it('never sees more by day than in the dark, and none from so far off that they run together', () => {
     const distance = fc.integer({ min: 300, max: 6000 });
     fc.assert(

@@ -41,7 +41,13 @@ function peaksOf({ columns, rows, values }: Brightness): Peak[] {
   return found;
 }
 
-/** The darkest spot on the straight way from one peak to another, or to the border where there is no other. */
+/** The darkest cell of a face. */
+function darkest({ columns, values }: Brightness): { c: number; r: number } {
+  const at = values.indexOf(values.reduce((least, v) => Math.min(least, v), Infinity));
+  return { c: at % columns, r: Math.floor(at / columns) };
+}
+
+/** The darkest spot on the straight way from one peak to another. */
 function valley({ columns, rows, values }: Brightness, from: Peak, to: { c: number; r: number }): number {
   const steps = Math.max(2, Math.ceil(Math.hypot(to.c - from.c, to.r - from.r) * 2));
   let least = from.value;
@@ -69,10 +75,11 @@ export function hotSpotsSeen(lit: Brightness, distanceMm: number, where: Surroun
       (best, p) => (!best || away(p) < away(best) ? p : best),
       undefined,
     );
-    if (!next) return false;
-    const low = valley(lit, peak, next);
+    // A single spot stands against the darkest there is, half a period away.
+    const dark = next ?? darkest(lit);
+    const low = next ? valley(lit, peak, next) : lit.values[dark.r * lit.columns + dark.c]!;
     const contrast = (peak.value - low) / (peak.value + low + 2 * veil);
-    const cycles = perDegreeMm / (away(next) * lit.cellMm);
+    const cycles = perDegreeMm / (away(dark) * (next ? 1 : 2) * lit.cellMm);
     return contrast * contrastSense(cycles) >= LEAST_CONTRAST;
   }).length;
 }

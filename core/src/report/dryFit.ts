@@ -78,9 +78,9 @@ export function dryFit(
       rows.push({
         kind: 'room',
         partId,
-        what: `From the wearer to ${name.toLowerCase()}, on the mean of a few places`,
+        what: `How far ${name} stands off the wearer: the mean of a few places`,
         plannedMm: mean(off),
-        changes: `${field.label}, now ${printMm(value)}, takes up what it is off`,
+        changes: `${field.label}, now ${printMm(value)}, is changed to make up the difference`,
         path: ['parts', index, 'params', field.key],
         valueMm: value,
         by: field.by,

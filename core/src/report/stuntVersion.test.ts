@@ -14,7 +14,8 @@ describe('a stunt version by rule', () => {
       const stunt = derive(inVersion(doc, version));
       expect(stunt.circuits).to.have.length(0);
       expect(stunt.parts.flatMap((p) => p.items.filter((i) => i.source ?? i.lamp))).to.deep.equal([]);
-      for (const part of stunt.parts.filter((p) => p.zone === undefined && p.mount.to !== 'stand')) {
+      const held = new Set(stunt.carried.flatMap((c) => c.partIds));
+      for (const part of stunt.parts.filter((p) => held.has(p.id))) {
         expect(
           part.sheetKinds.filter((k) => ['board', 'acrylic', 'thermoplastic'].includes(k)),
           part.id,
@@ -48,6 +49,16 @@ describe('a stunt version by rule', () => {
     expect(hafts.length).to.be.greaterThan(0);
     for (const { id } of hafts)
       expect(rods.find((r) => r.id === parts[id]!.params!['rod'])!.matter, id).to.equal('pvc');
+  });
+
+  it('leaves what is worn as it is, and what is mounted on it', () => {
+    const doc = demo('lampwarden-harness');
+    const report = derive(doc);
+    const held = new Set(report.carried.flatMap((c) => c.partIds));
+    for (const id of Object.keys(stuntVersion(doc, report, 'stunt').parts)) expect(held).to.include(id);
+    const arms = demo('lampwarden-arms');
+    const worn = { ...derive(arms), carried: [] };
+    expect(stuntVersion(arms, worn, 'stunt').parts).to.deep.equal({});
   });
 
   it('goes to a file and back', () => {

@@ -1,6 +1,6 @@
 import type { BuildDoc, Part, PartOtherwise, Ply, Version } from '../document';
 import { catalogue as standard, isRigid, type SheetKind, thicknessesOf } from '../materials';
-import { type PartReport, standardKinds } from '../parts';
+import { standardKinds } from '../parts';
 import { byId } from '../units';
 import type { Report } from './report';
 import { surroundingsOf } from './surroundings';
@@ -8,10 +8,7 @@ import { surroundingsOf } from './surroundings';
 /** What takes the place of rigid layers. */
 const SOFT = 'dense-eva';
 
-const isHeld = ({ zone, mount }: Pick<PartReport, 'zone' | 'mount'>): boolean =>
-  zone === undefined && mount.to !== 'stand';
-
-/** The values that a part's form has otherwise in a stunt version. */
+/** Values of a part's form that are different in a stunt version. */
 function paramsOf(part: Part): Part['params'] {
   const fields = standardKinds.forms.get(part.form)?.fields ?? [];
   return Object.fromEntries(
@@ -27,13 +24,18 @@ function paramsOf(part: Part): Part['params'] {
  * A stunt version by rule: nothing lit and no battery in it; of what is held or hangs on it, no point, no stick of metal,
  * wood or carbon, no rigid layer and no rigid detail. What differs is listed; event rules decide, not this.
  */
-export function stuntVersion(doc: BuildDoc, { parts }: Pick<Report, 'parts'>, id: string): Version {
+export function stuntVersion(
+  doc: BuildDoc,
+  { parts, carried }: Pick<Report, 'parts' | 'carried'>,
+  id: string,
+): Version {
   const { catalogue, stock } = surroundingsOf(doc, standard, standardKinds).context;
   const kindOf = (foamId: string): SheetKind | undefined => byId(catalogue.foams, foamId)?.kind;
   const rigid = (foamId: string): boolean => {
     const kind = kindOf(foamId);
     return kind !== undefined && (isRigid(kind) || kind === 'thermoplastic');
   };
+  const held = new Set(carried.flatMap((c) => c.partIds));
   const soft = ({ nominalMm }: Ply): Ply => {
     const sold = thicknessesOf(catalogue.foams, stock, SOFT);
     return {
@@ -43,7 +45,7 @@ export function stuntVersion(doc: BuildDoc, { parts }: Pick<Report, 'parts'>, id
   };
   const others = doc.parts.flatMap((part): [string, PartOtherwise][] => {
     const made = byId(parts, part.id);
-    if (!made || !isHeld(made)) return [];
+    if (!made || !held.has(part.id)) return [];
     const params = paramsOf(part);
     const stack = part.stack.some((p) => rigid(p.foamId))
       ? part.stack.map((p) => (rigid(p.foamId) ? soft(p) : p))

@@ -46,7 +46,7 @@ describe('pictures of steps', function () {
       }
     });
 
-  it('a step done on several parts shows each of them with its name, and pieces that are left out are told', () => {
+  it('a step done on several parts shows each by name, and says how many pieces are not drawn', () => {
     const { doc } = demos.find((d) => d.file.includes('harness'))!;
     const report = derive({
       ...doc,

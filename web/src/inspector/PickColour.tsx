@@ -6,7 +6,7 @@ import { Dialog } from 'radix-ui';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { api } from '../store/api';
 import { useBuild } from '../store/build';
-import { colourAround } from './pickedColour';
+import { colourAround, REACH } from './pickedColour';
 
 /** A picture is looked at in no more pixels than this either way. */
 const MOST_PX = 900;
@@ -66,7 +66,9 @@ function Sampled({ pictures, onPick }: { pictures: readonly Picture[]; onPick: (
       x: Math.round(Math.min(width - 1, Math.max(0, x))),
       y: Math.round(Math.min(height - 1, Math.max(0, y))),
     };
-    const found = colourAround(context.getImageData(0, 0, width, height), at.x, at.y);
+    // Beyond the border there are clear pixels, which are left out.
+    const round = context.getImageData(at.x - REACH, at.y - REACH, 2 * REACH + 1, 2 * REACH + 1);
+    const found = colourAround(round, REACH, REACH);
     setSpot(at);
     setColour(found);
     return found;

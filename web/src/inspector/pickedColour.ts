@@ -6,7 +6,7 @@ interface Pixels {
 }
 
 /** The mean of so many pixels to either side is a colour; one pixel may be noise. */
-const REACH = 3;
+export const REACH = 3;
 
 /** From what is stored to light and back (IEC 61966-2-1): a mean is one of light. */
 const toLight = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);

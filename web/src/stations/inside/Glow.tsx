@@ -19,7 +19,9 @@ function spots(lit: Brightness): string {
     const count = hotSpotsSeen(lit, distanceMm, where);
     return count === 0 ? 'none' : String(count);
   };
-  return `Hot spots the eye tells apart: at arm’s length ${seen(ARM_MM, 'dark')} in the dark, ${seen(ARM_MM, 'room')} in a lit room, ${seen(ARM_MM, 'daylight')} in daylight; from 3 m ${seen(ROOM_MM, 'dark')}, ${seen(ROOM_MM, 'room')}, ${seen(ROOM_MM, 'daylight')}.`;
+  const from = (distanceMm: number): string =>
+    `${seen(distanceMm, 'dark')} in the dark, ${seen(distanceMm, 'room')} in a lit room, ${seen(distanceMm, 'daylight')} in daylight`;
+  return `Hot spots seen at arm’s length: ${from(ARM_MM)}. From 3 m: ${from(ROOM_MM)}.`;
 }
 
 /** The window of a light box as it glows, with what is even about it. */
