@@ -24,6 +24,7 @@ import { donorHelmet } from './donor/helmet';
 import { donorLimb } from './donor/limb';
 import { donorScan } from './donor/scan';
 import { earPod } from './pod/pod';
+import { pipeFrame } from './pipeFrame/pipeFrame';
 import { rimmed } from './rimmed/rimmed';
 import { rounds } from './rounds/rounds';
 import { shield } from './shield/shield';
@@ -69,6 +70,7 @@ export const forms: readonly FormKind[] = [
   rimmed,
   rounds,
   fitting,
+  pipeFrame,
   donor,
   donorScan,
   strung,

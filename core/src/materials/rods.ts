@@ -1,4 +1,5 @@
 import { figure, type Figure } from '../units';
+import { socketMm } from './pipeFittings';
 
 /** A half round lies on its flat, a triangle of equal sides on one of them. */
 export type RodShape = 'tube' | 'round' | 'bar' | 'half-round' | 'triangle';
@@ -89,7 +90,7 @@ const metric: readonly [outsideMm: number, wallMm: number, use: string, price: n
 
 const couplerOf = (outsideMm: number, wallMm: number): NonNullable<Rod['coupler']> => ({
   acrossMm: figure(outsideMm + 2 * wallMm, 'memory'),
-  socketMm: figure(Math.max(16, outsideMm * 0.9), 'memory'),
+  socketMm: socketMm(outsideMm),
   price: figure(1.5, 'memory'),
 });
 

@@ -19,6 +19,8 @@ export interface Stick {
   section: Section;
   /** Lengths it is cut to, with the joints between them; none for a fitting that is bought as it is. */
   cutMm: number[];
+  /** Ends sawn to a line drawn on a paper wrap, each with the name of its end. */
+  sawn?: { name: string; girthMm: number; line: Vec2[] }[];
   /** Its far end looks like a barrel. */
   opens?: true;
 }

@@ -1,19 +1,22 @@
 import type { Vec2 } from '../geometry';
 
-/** A paper wrap round a pipe: its lower edge is straight, its upper edge is the line to cut along. */
+/** A paper wrap round a pipe, laid on what is kept of it: its lower edge is the line to cut along, its upper edge is straight. */
 export interface Wrap {
   /** Round the pipe, from the seam. */
   girthMm: number;
   /** Points of the cut from one end of the wrap to the other; y rises towards the end that is kept. */
   line: Vec2[];
+  /** Along the pipe, from where the axes meet to the line's lowest point; below nothing when it lies beyond. */
+  tipMm: number;
 }
 
 const STEPS = 96;
 
-const wrapOf = (outsideMm: number, at: (turn: number) => number): Wrap => {
+const wrapOf = (outsideMm: number, tipMm: number, at: (turn: number) => number): Wrap => {
   const girthMm = Math.PI * outsideMm;
   return {
     girthMm,
+    tipMm,
     line: Array.from({ length: STEPS + 1 }, (_, i) => ({
       x: (girthMm * i) / STEPS,
       y: at((2 * Math.PI * i) / STEPS),
@@ -26,8 +29,10 @@ const wrapOf = (outsideMm: number, at: (turn: number) => number): Wrap => {
  * obliquely cut cylinder, sheet-metal pattern tables).
  * @param angleDeg the cut off square; half of the turn two mitred pipes make together.
  */
-export const mitreWrap = (outsideMm: number, angleDeg: number): Wrap =>
-  wrapOf(outsideMm, (turn) => (outsideMm / 2) * Math.tan((angleDeg * Math.PI) / 180) * (1 - Math.cos(turn)));
+export const mitreWrap = (outsideMm: number, angleDeg: number): Wrap => {
+  const half = (outsideMm / 2) * Math.tan((angleDeg * Math.PI) / 180);
+  return wrapOf(outsideMm, -half, (turn) => half * (1 - Math.cos(turn)));
+};
 
 /**
  * A saddle: where the end of one pipe meets the side of another. The inner edge of the wall touches first when the
@@ -49,7 +54,7 @@ export function saddleWrap(
   const at = (turn: number): number =>
     Math.max(reach(branch.outsideMm / 2, turn), reach(branch.boreMm / 2, turn));
   const least = Math.min(...Array.from({ length: STEPS }, (_, i) => at((2 * Math.PI * i) / STEPS)));
-  return wrapOf(branch.outsideMm, (turn) => at(turn) - least);
+  return wrapOf(branch.outsideMm, least, (turn) => at(turn) - least);
 }
 
 /** Holes in a line along a pipe, as places on its wrap. */

@@ -70,6 +70,17 @@ export const fileExports = [
     },
   },
   {
+    id: 'pipe-wraps.pdf',
+    label: 'Paper wraps for pipes, PDF',
+    about: 'actual size, for every end sawn to a curve',
+    type: PDF,
+    when: (_, report) => report.parts.some((p) => p.sticks.some((s) => s.sawn)),
+    load: async () => {
+      const { pipeWraps } = await import('../pdf/pipeWraps');
+      return ({ doc, report, font }) => pipeWraps(report, doc.cut, doc.name, font);
+    },
+  },
+  {
     id: 'shopping.csv',
     label: 'Shopping, CSV',
     about: 'less what is in stock',

@@ -38,12 +38,41 @@ const fields = [
   length('boreMm', 'Bore', [4, 290], 'Of the pipe.', 'Size', { when: byHand }),
   length('smallerMm', 'Inner pipe', [4, 290], 'Outside of the pipe within.', 'Size', { when: isAdapter }),
   length('highMm', 'High', [2, 200], 'Band, ring or plug.', 'Size'),
+  choice(
+    'rings',
+    'Rings',
+    [
+      ['carry', 'where they carry'],
+      ['all', 'stacked all along'],
+    ],
+    'Between two pipes, a few rings at either end hold as well as a full stack.',
+    'Size',
+    { when: isAdapter },
+  ),
+  length('everyMm', 'Carried every', [40, 200], 'Rings between the ends are no further apart.', 'Size', {
+    when: (params) => isAdapter(params) && (params as { rings?: string }).rings !== 'all',
+  }),
 ] as const;
 
 export type FittingParams = ParamsOf<typeof fields>;
 
 const CABLE_MM = 8;
 const GASKET_WALL_MM = 6;
+
+/** A place that carries is as long as this share of the bore; common practice, no source. */
+const CARRIES = 0.5;
+
+/** Heights where rings are laid that hold one pipe in another: some at either end, and between them. */
+function carriedAt(highMm: number, ringMm: number, boreMm: number, everyMm: number): number[] {
+  const layers = Math.max(1, Math.round(highMm / ringMm));
+  const each = Math.max(1, Math.ceil((CARRIES * boreMm) / ringMm));
+  const places = Math.max(2, Math.ceil(highMm / everyMm) + 1);
+  if (each * places >= layers) return Array.from({ length: layers }, (_, i) => i * ringMm);
+  return Array.from({ length: places }, (_, p) => {
+    const first = Math.round(((layers - each) * p) / (places - 1));
+    return Array.from({ length: each }, (__, i) => (first + i) * ringMm);
+  }).flat();
+}
 
 /** Foam ring that fills between two pipes: half of what is left between the larger's bore and the smaller's outside. */
 const adapterMm = (boreMm: number, outsideMm: number): number => (boreMm - outsideMm) / 2;
@@ -63,18 +92,17 @@ function design(input: FormInput<FittingParams>): Design {
   const { params, foam, ply } = input;
   const t = foam.thicknessMm.value;
   const { outside, bore } = pipeOf(input);
-  const stack = (across: number, hole: number) =>
-    Array.from(
-      { length: Math.max(1, Math.round(params.highMm / t)) },
-      (_, i, all = Math.max(1, Math.round(params.highMm / t))) =>
-        disc(
-          all === 1 ? params.kind : `${params.kind}-${i + 1}`,
-          all === 1 ? params.kind : `${params.kind} ${i + 1} of ${all}`,
-          i * t,
-          across,
-          hole,
-          ply,
-        ),
+  const all = Array.from({ length: Math.max(1, Math.round(params.highMm / t)) }, (_, i) => i * t);
+  const stack = (across: number, hole: number, heights = all) =>
+    heights.map((z, i) =>
+      disc(
+        heights.length === 1 ? params.kind : `${params.kind}-${i + 1}`,
+        heights.length === 1 ? params.kind : `${params.kind} ${i + 1} of ${heights.length}`,
+        z,
+        across,
+        hole,
+        ply,
+      ),
     );
   const wall = adapterMm(bore, params.smallerMm);
   const band = () =>
@@ -98,7 +126,11 @@ function design(input: FormInput<FittingParams>): Design {
             params.kind === 'plug'
               ? stack(plugMm(bore), 0)
               : params.kind === 'adapter'
-                ? stack(bore, Math.max(2, params.smallerMm))
+                ? stack(
+                    bore,
+                    Math.max(2, params.smallerMm),
+                    params.rings === 'all' ? all : carriedAt(params.highMm, t, bore, params.everyMm),
+                  )
                 : params.kind === 'gasket'
                   ? [disc('gasket', 'gasket', 0, outside, Math.max(2, outside - 2 * GASKET_WALL_MM), ply)]
                   : [disc('bulkhead', 'bulkhead', 0, bore, CABLE_MM, ply)],
@@ -143,7 +175,16 @@ export const fitting = defineForm<FittingParams>({
   fields,
   developable: true,
   startStack: [{ foamId: 'dense-eva', nominalMm: 5 }],
-  defaults: () => ({ kind: 'cap', rod: 'pvc-1in', outsideMm: 33.4, boreMm: 26.6, smallerMm: 20, highMm: 20 }),
+  defaults: () => ({
+    kind: 'cap',
+    rod: 'pvc-1in',
+    outsideMm: 33.4,
+    boreMm: 26.6,
+    smallerMm: 20,
+    highMm: 20,
+    rings: 'carry',
+    everyMm: 150,
+  }),
   design,
   silhouette: ({ outsideMm, highMm }) => rectangle({ x: 0, y: highMm / 2 }, outsideMm, highMm),
 });

@@ -26,20 +26,19 @@ const holeFields = [
   { key: 'diameterMm', label: 'Across each', range: [1, 60] },
 ] as const;
 
-/** A wrap as a drawing at actual size: straight below, cut along the curve above. */
+/** A wrap as a drawing at actual size: straight above, cut along the curve below, its tips at the pipe’s end. */
 function wrapSvg(line: readonly { x: number; y: number }[], words: string): string {
-  const high = Math.max(...line.map((p) => p.y)) + 30;
+  const high = Math.max(...line.map((p) => p.y)) + 35;
   const wide = lastOf(line).x;
   const points = [
-    { x: 0, y: 0 },
-    { x: 0, y: firstOf(line).y + 25 },
-    ...line.map((p) => ({ x: p.x, y: p.y + 25 })),
-    { x: wide, y: 0 },
+    { x: 0, y: high - 5 },
+    ...line.map((p) => ({ x: p.x, y: p.y + 5 })),
+    { x: wide, y: high - 5 },
   ];
   const path = points
     .map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(2)} ${(high - p.y).toFixed(2)}`)
     .join('');
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${wide.toFixed(2)}mm" height="${high.toFixed(2)}mm" viewBox="0 0 ${wide.toFixed(2)} ${high.toFixed(2)}"><path d="${path}Z" fill="none" stroke="black" stroke-width="0.4"/><text x="${(wide / 2).toFixed(1)}" y="${(high - 6).toFixed(1)}" font-size="4" text-anchor="middle">${words}</text></svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${wide.toFixed(2)}mm" height="${high.toFixed(2)}mm" viewBox="0 0 ${wide.toFixed(2)} ${high.toFixed(2)}"><path d="${path}Z" fill="none" stroke="black" stroke-width="0.4"/><text x="${(wide / 2).toFixed(1)}" y="13" font-size="4" text-anchor="middle">${words}</text></svg>`;
 }
 
 /** A strip to lay along a pipe, a cross and a circle at every hole, its left end at the pipe's. */
@@ -180,13 +179,17 @@ export function PipeBench() {
         </div>
         {wrap ? (
           <svg
-            viewBox={`-2 -${high + 6} ${wrap.girthMm + 4} ${high + 30}`}
+            viewBox={`-2 -${high + 26} ${wrap.girthMm + 4} ${high + 30}`}
             className="max-h-40 w-full"
             role="img"
             aria-label={`Wrap for a ${words}, ${trimNumber(wrap.girthMm, 1)} mm round, ${trimNumber(high, 1)} mm high`}
           >
             <polygon
-              points={[`0,22`, ...wrap.line.map((p) => `${p.x},${-p.y}`), `${wrap.girthMm},22`].join(' ')}
+              points={[
+                `0,${-high - 22}`,
+                ...wrap.line.map((p) => `${p.x},${-p.y}`),
+                `${wrap.girthMm},${-high - 22}`,
+              ].join(' ')}
               fill="white"
               stroke="var(--color-ink)"
               strokeWidth={0.6}
