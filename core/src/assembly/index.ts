@@ -2,4 +2,4 @@ export { type Between, between, betweenMeshes, bodyOf, FAR_MM, rigid, type Rigid
 export { type InFront, inFrontOf } from './inFront';
 export { withLetIn } from './letIn';
 export { type PutInClash, putInClashes } from './putIn';
-export { rootOf, type Standing, standingsOf } from './standing';
+export { type Standing, standingsOf } from './standing';

@@ -1,6 +1,5 @@
-import { byId } from '../units';
 import type { Mount } from '../document';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, type PartReport, rootOf } from '../parts';
 import { type Between, between, bodyOf, boxOf } from './between';
 import { askedSolid, boxesMeet } from './solids';
 
@@ -18,12 +17,6 @@ export interface Standing extends Between {
 }
 
 type OnPart = Extract<Mount, { to: 'part' }>;
-
-export const rootOf = (part: PartReport, parts: readonly PartReport[], deep = 0): PartReport => {
-  const { mount } = part;
-  const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
-  return host && deep < parts.length ? rootOf(host, parts, deep + 1) : part;
-};
 
 const isWrong = ({ deepMm, gapMm }: Between, attached: boolean): boolean =>
   deepMm > GIVES_MM || (attached && gapMm > GIVES_MM);

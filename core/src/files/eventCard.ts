@@ -1,5 +1,5 @@
 import type { BuildDoc } from '../document';
-import { hotShare } from '../fit';
+import { aboutLines, hotShare } from '../fit';
 import { cautions, type CautionKey } from '../materials';
 import type { Report } from '../report';
 import { byId, printMm, trimNumber } from '../units';
@@ -14,7 +14,7 @@ const timesWords = (n: number): string => (n === 1 ? 'one spare set' : `${n} spa
 
 /** What is wanted on the day, in the order it is wanted; sections with nothing to say are left out. */
 export function eventCard(doc: BuildDoc, report: Report): CardSection[] {
-  const { fitting, circuits, carried, parts } = report;
+  const { fitting, circuits, carried, parts, about } = report;
   const { brief } = doc;
   const nameOf = (partId: string): string => byId(parts, partId)?.name ?? partId;
   const flashing = doc.circuits.some((c) => c.effect && c.effect.kind !== 'steady');
@@ -39,6 +39,7 @@ export function eventCard(doc: BuildDoc, report: Report): CardSection[] {
         (d, i) => `${i + 1}. ${d.name}: ${d.how}${d.helper ? '; someone helps' : ''}`,
       ),
     },
+    { title: 'Getting about', lines: about ? aboutLines(about) : [] },
     {
       title: 'Lights',
       lines: circuits.flatMap((c) => {

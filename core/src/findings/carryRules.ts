@@ -1,4 +1,5 @@
 import type { Change } from '../document';
+import { DOOR_MM } from '../fit';
 import { isRigid } from '../materials';
 import { modelOf, needCandidates, type PartReport } from '../parts';
 import { byId, printMm, trimNumber, itemAt } from '../units';
@@ -85,6 +86,33 @@ export const lightOnBack: BuildRule = ({ report }) =>
       remedies: [],
     })),
   );
+
+/** Through doorways as public buildings have them. */
+export const throughDoors: BuildRule = ({ report: { about } }) =>
+  about
+    ? [
+        ...when(about.door === 'not', () => ({
+          id: 'door-wide',
+          severity: 'mind' as const,
+          station: 'shape' as const,
+          title: `${printMm(about.widthMm, 0)} wide and ${printMm(about.deepMm, 0)} deep: it does not go through a doorway ${printMm(DOOR_MM.wide, 0)} wide, straight or sideways.`,
+          why: 'Clear width of a door that must be reachable (2010 ADA Standards, 404.2.3); older doors are narrower. Plan what comes off first, or make what stands out furthest detachable.',
+          provenance: 'standard' as const,
+          excess: Math.min(about.widthMm, about.deepMm) - DOOR_MM.wide,
+          remedies: [],
+        })),
+        ...when(about.stoopMm > 0, () => ({
+          id: 'door-high',
+          severity: 'mind' as const,
+          station: 'shape' as const,
+          title: `The top is ${printMm(about.topMm, 0)} above the floor: stoop by ${printMm(about.stoopMm, 0)} under a doorway ${printMm(DOOR_MM.high, 0)} high.`,
+          why: 'Least headroom of a doorway that must be reachable (2010 ADA Standards, 307.4 and 404.2.3). With a helmet on it is not seen coming.',
+          provenance: 'standard' as const,
+          excess: about.stoopMm,
+          remedies: [],
+        })),
+      ]
+    : [];
 
 /** Level on the neck, with everything that hangs on it. */
 export const levelOnHead: BuildRule = ({ report }) =>

@@ -17,6 +17,7 @@ import {
   comesApart,
   levelOnHead,
   lightOnBack,
+  throughDoors,
   lightInHand,
   noLaserOnPvc,
   sticksLongEnough,
@@ -121,7 +122,17 @@ export const rules: readonly DeclaredRules[] = [
   },
   {
     weight: 'carrying',
-    build: [admitted, stiff, balanced, lightInHand, levelOnHead, lightOnBack, comesApart, travels],
+    build: [
+      admitted,
+      stiff,
+      balanced,
+      lightInHand,
+      levelOnHead,
+      lightOnBack,
+      throughDoors,
+      comesApart,
+      travels,
+    ],
   },
   { weight: 'plan', build: [readyInTime, withinBudget, loudTools] },
   {

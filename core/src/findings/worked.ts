@@ -3,6 +3,7 @@ import type { Body, Doubt } from '../body';
 import type { InFront, PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
 import type { Carried, OnBack, OnHead } from '../carry';
+import type { GettingAbout } from '../fit';
 import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
 import type { PartReport } from '../parts';
@@ -47,6 +48,8 @@ export interface Worked {
   onHead: OnHead[];
   /** What the shoulders carry of what is worn on the back. */
   onBack: OnBack[];
+  /** Doors, seats and toilets in everything worn; nothing when nothing is. */
+  about: GettingAbout | undefined;
   packed: Packed;
   sticks: StickSet[];
   steps: Step[];

@@ -1,3 +1,5 @@
 export { hotShare } from './covered';
 export { createFitting, type Fitting } from './fitting';
+export { aboutLines } from './aboutLines';
+export { DOOR_MM, gettingAbout, type GettingAbout } from './gettingAbout';
 export { faceLight, type Spotlight } from './faceLight';

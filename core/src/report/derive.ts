@@ -3,7 +3,6 @@ import {
   inFrontOf,
   type PutInClash,
   putInClashes,
-  rootOf,
   type Standing,
   standingsOf,
   withLetIn,
@@ -13,7 +12,7 @@ import { circuitsOf } from '../circuit';
 import { createCarried, onBack, onHead } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
-import { createFitting } from '../fit';
+import { createFitting, gettingAbout, type GettingAbout } from '../fit';
 import { allFindings, type Totals, type Worked } from '../findings';
 import { type Catalogue, catalogue as standard, controller } from '../materials';
 import {
@@ -22,6 +21,7 @@ import {
   type Kinds,
   partAdvice,
   partReport,
+  rootOf,
   type PartReport,
   standardKinds,
 } from '../parts';
@@ -113,6 +113,7 @@ export function createDeriver({
   const fitting = createFitting();
   const carrying = createCarried();
   let lastStandings: Standing[] = [];
+  let lastAbout: GettingAbout | undefined;
   let lastClashes: PutInClash[] = [];
   let lastInFront: InFront[] = [];
   let lastPacked: { pieces: string; packed: Packed } | undefined;
@@ -193,6 +194,7 @@ export function createDeriver({
     const parts = withLetIn(made);
     if (coarseParts.length === 0) {
       lastStandings = standingsOf(parts);
+      lastAbout = gettingAbout(body, parts);
       lastClashes = putInClashes(parts, (p) => rootOf(p, parts));
       lastInFront = inFrontOf(parts, (p) => rootOf(p, parts));
     }
@@ -236,6 +238,7 @@ export function createDeriver({
       ),
       onHead: onHead(parts, body),
       onBack: onBack(parts, body),
+      about: lastAbout,
       packed,
       sticks,
       steps,

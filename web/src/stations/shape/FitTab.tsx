@@ -1,5 +1,7 @@
+import { aboutLines } from '@fomrik/core/fit';
 import type { PartReport } from '@fomrik/core/parts';
 import { byId, counted, trimNumber } from '@fomrik/core/units';
+import { Said } from '../../parts/Said';
 import { useLength } from '../../parts/useLength';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
@@ -31,6 +33,7 @@ export function FitTab({ made }: { made: PartReport }) {
 function WornFit({ made }: { made: PartReport }) {
   const length = useLength();
   const fitting = useReport((s) => s.report!.fitting);
+  const about = useReport((s) => s.report!.about);
   const { wear } = made;
   const head = useReport((s) => s.report!.onHead.find((h) => h.partIds.includes(made.id)));
   const back = useReport((s) => s.report!.onBack.find((b) => b.partIds.includes(made.id)));
@@ -124,6 +127,18 @@ function WornFit({ made }: { made: PartReport }) {
             </li>
           ))}
         </ol>
+        {about && (
+          <>
+            <h2 className="head mt-1">Getting about</h2>
+            <ul>
+              {aboutLines(about).map((line) => (
+                <li key={line} className="border-t border-hair">
+                  <Said words={line} />
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
         <p className="mt-1 text-[12px] text-soft">
           Foam covers about {trimNumber(fitting.covered * 100, 0)} % of the body. Drink, rest, take it off at
           dizziness.
