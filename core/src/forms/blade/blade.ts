@@ -3,6 +3,7 @@ import { common, grown, largestRing, type Vec2 } from '../../geometry';
 import { type PlateCut, sizeOf } from '../../panel';
 import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
+import { bladeEdges, edgesOfBlade, profileField } from '../held/edges';
 import { fitBevel, fourLayers, laminate, stackMm, type Layer } from '../held/laminate';
 import { rectangle } from '../held/outlines';
 import { lyingIn, wallCheck } from '../held/seat';
@@ -40,6 +41,8 @@ const fields = [
   length('pointMm', 'Point length', [5, 600], 'From where it begins to its end.', 'Size'),
   length('bevelMm', 'Bevel', [0, 150], 'From the edge inwards, on both faces; 0 leaves it square.', 'Edge'),
   length('edgeMm', 'Edge left', [1, 40], 'Square at the very edge.', 'Edge', { when: given('bevelMm') }),
+  edgesOfBlade,
+  profileField,
   length(
     'fullerMm',
     'Fuller',
@@ -112,7 +115,13 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
       : undefined;
   const bevel =
     params.bevelMm > 0
-      ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: Math.min(params.edgeMm, total - 0.5), fromY: 0 })
+      ? fitBevel(outline, {
+          widthMm: params.bevelMm,
+          edgeMm: Math.min(params.edgeMm, total - 0.5),
+          fromY: 0,
+          profile: params.profile,
+          ...bladeEdges(params.edges, params.lengthMm - Math.min(params.pointMm, params.lengthMm * 0.9)),
+        })
       : undefined;
   const [top, bottom] = [params.lengthMm - params.pointMm, 25];
   /** A strip along the middle, no wider than what is left between margins of the edge. */
@@ -279,6 +288,8 @@ export const blade = defineForm<BladeParams>({
     pointMm: 90,
     bevelMm: 18,
     edgeMm: 4,
+    edges: 'both',
+    profile: 'slope',
     fullerMm: 0,
     tangMm: 0,
     tangWidthMm: 24,

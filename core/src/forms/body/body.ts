@@ -8,6 +8,7 @@ import { boreRoom } from '../held/bore';
 import { drawnCheck } from '../held/checks';
 import { drawnOutline, type Node, outlineField } from '../held/drawn';
 import { ringCuts, ringsField } from '../held/rings';
+import { profileField } from '../held/edges';
 import { fitBevel, fourLayers, laminate, stackMm } from '../held/laminate';
 import { wallCheck } from '../held/seat';
 import { layerFigures } from '../held/hollow';
@@ -41,6 +42,7 @@ const fields = [
     when: hasBarrel,
   }),
   length('bevelMm', 'Edge eased', [0, 30], 'From the edge inwards, both faces.', 'Edge'),
+  profileField,
   length('handMm', 'Hand up', [-500, 1000], 'Middle of the fist above the foot of the drawing.', 'Hold', {
     only: 'carried',
   }),
@@ -96,7 +98,9 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
   const rings = ringCuts(params.rings, outline);
   const checks: Check[] = [...drawnCheck(crosses), ...rings.checks];
   const bevel =
-    params.bevelMm > 0 ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.6 }) : undefined;
+    params.bevelMm > 0
+      ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.6, profile: params.profile })
+      : undefined;
   if (section && section.shape === 'tube') {
     checks.push(
       ...wallCheck(
@@ -203,6 +207,7 @@ export const propBody = defineForm<BodyParams>({
     barrelUpMm: 114,
     breechMm: 10,
     bevelMm: 3,
+    profile: 'slope',
     handMm: 45,
     outline: start,
     rings: [],

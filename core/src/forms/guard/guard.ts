@@ -4,6 +4,7 @@ import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { cornerNodes, drawnOutline, outlineField } from '../held/drawn';
 import { ringCuts, ringsField } from '../held/rings';
+import { facing, facingField, profileField } from '../held/edges';
 import { fitBevel, laminate, stackMm } from '../held/laminate';
 import { arc, ellipse, rectangle, rounded } from '../held/outlines';
 import { drawnCheck } from '../held/checks';
@@ -33,6 +34,8 @@ const fields = [
     gives: [{ need: 'room', by: 2 }],
   }),
   length('bevelMm', 'Bevel', [0, 60], 'Round its edge, both faces; 0 leaves it square.', 'Edge'),
+  facingField,
+  profileField,
   outlineField(isDrawn),
   ringsField(isDrawn),
 ] as const;
@@ -71,7 +74,14 @@ function design({ params, stack, through }: FormInput<GuardParams>): Design {
   const total = stackMm(stack);
   const { outline, crosses } = outlineOf(params);
   const bevel =
-    params.bevelMm > 0 ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.3 }) : undefined;
+    params.bevelMm > 0
+      ? fitBevel(outline, {
+          widthMm: params.bevelMm,
+          edgeMm: total * 0.3,
+          profile: params.profile,
+          ...facing(params.edges),
+        })
+      : undefined;
   const rings = ringCuts(isDrawn(params) ? params.rings : [], outline);
   const checks: Check[] = [...drawnCheck(crosses), ...rings.checks];
   for (const stick of through) {
@@ -111,6 +121,8 @@ export const guard = defineForm<GuardParams>({
     widthMm: 190,
     deepMm: 45,
     bevelMm: 0,
+    edges: 'all',
+    profile: 'slope',
     rings: [],
     outline: cornerNodes([
       [-90, -12],

@@ -4,6 +4,7 @@ import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { drawnCheck } from '../held/checks';
 import { drawnOutline, type Node, outlineField } from '../held/drawn';
+import { facing, facingField, profileField } from '../held/edges';
 import { ringCuts, ringsField } from '../held/rings';
 import { fitBevel, laminate, stackMm, type Layer } from '../held/laminate';
 import { arc, ellipse, mirrored, rectangle } from '../held/outlines';
@@ -29,6 +30,8 @@ const fields = [
   length('heightMm', 'Height', [40, 900], 'Along the stick.', 'Size', { when: isSized }),
   length('bevelMm', 'Bevel', [0, 120], 'From the edge inwards, both faces.', 'Edge'),
   length('edgeMm', 'Edge left', [1, 60], 'Square at the very edge.', 'Edge'),
+  facingField,
+  profileField,
   length('cavityMm', 'Cavity', [0, 300], 'Round hollow in the middle layers for lamps; 0 for none.', 'Light'),
   length('cavityAtMm', 'Cavity across', [-400, 400], 'From the stick to the middle of the hollow.', 'Light', {
     when: (p) => (p as { cavityMm?: number }).cavityMm !== 0,
@@ -81,7 +84,12 @@ function design({ params, stack, through }: FormInput<HeadParams>): Design {
   const { outline, crosses } = outlineOf(params);
   const bevel =
     params.bevelMm > 0
-      ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: Math.min(params.edgeMm, total - 0.5) })
+      ? fitBevel(outline, {
+          widthMm: params.bevelMm,
+          edgeMm: Math.min(params.edgeMm, total - 0.5),
+          profile: params.profile,
+          ...facing(params.edges),
+        })
       : undefined;
   const b = boundsOf(outline);
   const rings = ringCuts(isDrawn(params) ? params.rings : [], outline);
@@ -149,6 +157,8 @@ export const head = defineForm<HeadParams>({
     heightMm: 240,
     bevelMm: 25,
     edgeMm: 5,
+    edges: 'all',
+    profile: 'slope',
     cavityMm: 0,
     cavityAtMm: 60,
     rings: [],

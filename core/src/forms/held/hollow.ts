@@ -20,7 +20,7 @@ export function layerFigures(stack: Lamination['stack'], bevel?: Bevel): NonNull
   const total = stackMm(stack);
   return [
     { key: 'thick', label: 'layers together', value: total, unit: 'mm', decimals: 1 },
-    ...(bevel
+    ...(bevel && (bevel.profile ?? 'slope') === 'slope'
       ? [
           {
             key: 'bevel',

@@ -1,13 +1,17 @@
 import { itemAt } from '../../units';
 import {
+  alongRun,
   boundsOf,
   common,
+  dist2,
   grown,
   joined,
   largestRing,
+  lerp2,
   type Region,
   regionArea,
   type Vec2,
+  without,
 } from '../../geometry';
 import type { FoamSheet } from '../../materials';
 import type { Ply } from '../../document';
@@ -25,7 +29,13 @@ export interface Bevel {
   edgeMm: number;
   /** Below this height of the drawing edges stay square. */
   fromY?: number;
+  /** Which sides of the outline slope, by their middle and the way they face; all when absent. */
+  on?: (middle: Vec2, out: Vec2) => boolean;
+  /** Straight when absent; rounded as a quarter of an ellipse; or every layer square and smaller than the one within. */
+  profile?: BevelProfile;
 }
+
+export type BevelProfile = 'slope' | 'round' | 'steps';
 
 export interface Lamination {
   id: string;
@@ -74,11 +84,11 @@ export function layersOf(stack: Lamination['stack']): Layer[] {
 }
 
 /** The most an outline can be drawn in before nothing is left of it, mm. */
-function inradius(outline: readonly Vec2[], mostMm: number): number {
+function inradius(left: (mm: number) => Region, mostMm: number): number {
   let [low, high] = [0, mostMm];
   for (let i = 0; i < 14; i++) {
     const middle = (low + high) / 2;
-    if (grown([[...outline]], -middle).length > 0) low = middle;
+    if (left(middle).length > 0) low = middle;
     else high = middle;
   }
   return low;
@@ -86,14 +96,44 @@ function inradius(outline: readonly Vec2[], mostMm: number): number {
 
 /** A bevel no wider than its outline has room for: the two sides then meet in a ridge. */
 export function fitBevel(outline: readonly Vec2[], bevel: Bevel): Bevel {
-  if (grown([[...outline]], -bevel.widthMm).length > 0) return bevel;
-  return { ...bevel, widthMm: inradius(outline, bevel.widthMm) };
+  const left = (mm: number): Region =>
+    bevel.on ? besideRuns([[...outline]], slopingRuns(outline, bevel), mm) : grown([[...outline]], -mm);
+  if (left(bevel.widthMm).length > 0) return bevel;
+  return { ...bevel, widthMm: inradius(left, bevel.widthMm) };
 }
+
+/** Sides of an outline that slope, run by run. */
+function slopingRuns(outline: readonly Vec2[], { on, fromY }: Bevel): Vec2[][] {
+  const n = outline.length;
+  const slopes = outline.map((a, i) => {
+    const b = itemAt(outline, (i + 1) % n);
+    const long = dist2(a, b) || 1;
+    const middle = lerp2(a, b, 0.5);
+    const out = { x: (b.y - a.y) / long, y: (a.x - b.x) / long };
+    return (fromY === undefined || middle.y > fromY + 1e-6) && on!(middle, out);
+  });
+  // Begun where a side that stays square ends, so that no run is parted.
+  const first = slopes.findIndex((s, i) => s && !itemAt(slopes, (i + n - 1) % n));
+  if (first < 0) return slopes[0] ? [[...outline, itemAt(outline, 0)]] : [];
+  const runs: Vec2[][] = [];
+  for (let k = 0; k < n; k++) {
+    const i = (first + k) % n;
+    if (!slopes[i]) continue;
+    if (!itemAt(slopes, (i + n - 1) % n)) runs.push([itemAt(outline, i)]);
+    runs.at(-1)!.push(itemAt(outline, (i + 1) % n));
+  }
+  return runs;
+}
+
+/** What is left of an area without all that is within a distance of some runs of its edge. */
+const besideRuns = (region: Region, runs: Vec2[][], mm: number): Region =>
+  runs.reduce<Region>((left, run) => without(left, alongRun(run, mm)), region);
 
 /** The outline moved in by a distance where it slopes, with what stays square joined on. */
 function insetBy({ outline, square, bevel }: Lamination, mm: number): Region {
   const tang: Region = square ? [square] : [];
   if (mm <= 1e-6) return tang.length > 0 ? joined([outline], tang) : [outline];
+  if (bevel?.on) return joined(besideRuns([outline], slopingRuns(outline, bevel), mm), tang);
   const base = bevel?.fromY;
   if (base === undefined) return joined(grown([outline], -mm), tang);
   // Carried on below the base by as much as it is drawn in, so that only its sides slope.
@@ -120,13 +160,33 @@ function insetBy({ outline, square, bevel }: Lamination, mm: number): Region {
 export function insetAt(heightMm: number, totalMm: number, bevel: Bevel | undefined): number {
   if (!bevel || bevel.widthMm <= 0) return 0;
   const [land, half] = [bevel.edgeMm / 2, totalMm / 2];
-  return half - land < 1e-6 ? 0 : bevel.widthMm * Math.min(1, Math.max(0, (heightMm - land) / (half - land)));
+  if (half - land < 1e-6) return 0;
+  const up = Math.min(1, Math.max(0, (heightMm - land) / (half - land)));
+  return bevel.widthMm * (bevel.profile === 'round' ? 1 - Math.sqrt(1 - up * up) : up);
 }
+
+/** A rounded edge is cut to lines at so many levels of its height. */
+const ROUND_LEVELS = 8;
 
 /** Levels within a layer at which its edge changes slope, from its inner face. */
 function sectionsOf(all: Lamination, layer: Layer, totalMm: number): { atMm: number; region: Region }[] {
   const { bevel } = all;
-  const breaks = bevel ? [-bevel.edgeMm / 2, bevel.edgeMm / 2] : [];
+  const [land, half] = [(bevel?.edgeMm ?? 0) / 2, totalMm / 2];
+  if (bevel?.profile === 'steps') {
+    // What lies within the edge that is left keeps the whole outline.
+    const [near, far] = [layer.lowMm, layer.highMm].map(Math.abs).sort((a, b) => a - b) as [number, number];
+    const within = layer.lowMm * layer.highMm < 0 || near < land;
+    const region = insetBy(all, within ? 0 : insetAt((near + far) / 2, totalMm, bevel));
+    return [layer.lowMm, layer.highMm].map((h) => ({ atMm: h - layer.lowMm, region }));
+  }
+  const up =
+    bevel?.profile === 'round'
+      ? Array.from(
+          { length: ROUND_LEVELS },
+          (_, i) => land + (half - land) * Math.sin(((i / ROUND_LEVELS) * Math.PI) / 2),
+        )
+      : [land];
+  const breaks = bevel ? [...up.map((h) => -h).reverse(), ...up] : [];
   const heights = [
     layer.lowMm,
     ...breaks.filter((h) => h > layer.lowMm + 0.05 && h < layer.highMm - 0.05),

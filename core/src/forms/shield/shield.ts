@@ -6,6 +6,7 @@ import { dishPanels } from './dish';
 import { drawnCheck } from '../held/checks';
 import { cornerNodes, drawnOutline, outlineField } from '../held/drawn';
 import { ringCuts, ringsField } from '../held/rings';
+import { profileField } from '../held/edges';
 import { fitBevel, laminate, stackMm } from '../held/laminate';
 import { ellipse, mirrored, rounded } from '../held/outlines';
 import { isDrawn, isSized } from '../held/shape';
@@ -39,6 +40,7 @@ const fields = [
   }),
   count('sectors', 'Sectors', [3, 12], 'Pieces each layer of a dish is cut in.', 'Size', { when: isDished }),
   length('bevelMm', 'Edge eased', [0, 60], 'From the edge inwards, both faces.', 'Edge', { when: isFlat }),
+  profileField,
   length('bossMm', 'Boss', [0, 400], 'Across the disc in the middle; 0 for none.', 'Boss'),
   length('strapMm', 'Arm strap', [200, 900], 'Round the forearm, with overlap.', 'Hold'),
   outlineField(isDrawn),
@@ -76,7 +78,9 @@ function design(input: FormInput<ShieldParams>): Design {
   const total = stackMm(stack);
   const { outline, crosses } = outlineOf(params);
   const bevel =
-    params.bevelMm > 0 ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.4 }) : undefined;
+    params.bevelMm > 0
+      ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.4, profile: params.profile })
+      : undefined;
   const middle = outline.reduce((sum, p) => sum + p.y, 0) / outline.length;
   const t = input.foam.thicknessMm.value;
   // No deeper than half a ball of the shield's width.
@@ -154,6 +158,7 @@ export const shield = defineForm<ShieldParams>({
     dishMm: 0,
     sectors: 6,
     bevelMm: 8,
+    profile: 'slope',
     bossMm: 140,
     strapMm: 420,
     rings: [],

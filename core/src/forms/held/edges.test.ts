@@ -1,0 +1,94 @@
+import { expect } from 'chai';
+import type { Params, Ply } from '../../document';
+import { boundsOf, meshVolume, signedArea } from '../../geometry';
+import { newPart } from '../../parts';
+import { partReport, type PartReport } from '../../parts/partReport';
+import { bodyOf, contextOf } from '../../parts/testing/worn.test';
+
+const wearer = { name: 'Tamsin', underLayerMm: 2, measures: [] };
+const stack: Ply[] = [6, 10, 10, 6].map((nominalMm) => ({ foamId: 'dense-eva', nominalMm }));
+/** Sheets of 6, 10, 10 and 6 mm with three glue lines of 0.1 mm. */
+const TOTAL_MM = 32.3;
+const HALF_MM = TOTAL_MM / 2;
+
+function made(form: string, params: Params): PartReport {
+  const part = newPart('one', wearer, form);
+  return partReport(
+    { ...part, params: { ...part.params, ...params }, stack },
+    contextOf({ body: bodyOf({}) }),
+  );
+}
+
+const blade = (params: Params): PartReport =>
+  made('blade', {
+    point: 'square',
+    lengthMm: 500,
+    widthMm: 60,
+    tipWidthMm: 60,
+    pointMm: 20,
+    tangMm: 0,
+    bevelMm: 20,
+    edgeMm: 4,
+    ...params,
+  });
+const volume = (part: PartReport): number => meshVolume(part.solid.mesh);
+const square = (form: string, params: Params): number => volume(made(form, { ...params, bevelMm: 0 }));
+const spans = (part: PartReport): { left: number; right: number }[] =>
+  part.pieces.map((p) => {
+    const b = boundsOf(p.outline);
+    return { left: b.minX, right: b.maxX };
+  });
+
+describe('edges that are bevelled', () => {
+  it('are one or both: a single edge takes half of what two take, and the back stays square', () => {
+    const whole = volume(blade({ bevelMm: 0 }));
+    // Triangles over and under the edge; the sheets only, without the glue between them.
+    const slope = 500 * 20 * (HALF_MM - 2) * (1 - 0.2 / (TOTAL_MM - 4));
+    expect(whole - volume(blade({ edges: 'one' }))).to.be.closeTo(slope, slope * 0.01);
+    expect(volume(blade({ edges: 'one' })) - volume(blade({ edges: 'both' }))).to.be.within(
+      slope,
+      slope * 1.12,
+    );
+    const outer = (edges: string): number => {
+      const [s] = spans(blade({ edges }));
+      return s!.right - s!.left;
+    };
+    const off = (20 * (10.15 - 2)) / (HALF_MM - 2);
+    expect(outer('one')).to.be.closeTo(60 - off, 0.15);
+    expect(outer('both')).to.be.closeTo(60 - 2 * off, 0.3);
+  });
+
+  it('with the point too take more', () => {
+    const of = (edges: string) => volume(blade({ edges, point: 'spear', pointMm: 120 }));
+    expect(of('point')).to.be.lessThan(of('one'));
+    expect(of('both')).to.be.lessThan(of('point'));
+  });
+
+  it('of an axe are its bow alone, or all round', () => {
+    const axe = (edges: string) => made('head', { shape: 'axe', edges, bevelMm: 25, edgeMm: 5 });
+    const whole = square('head', { shape: 'axe' });
+    const [all, ends, right] = ['all', 'ends', 'right'].map((e) => whole - volume(axe(e)));
+    expect(right!).to.be.greaterThan(0);
+    // The poll faces left: it slopes among the ends, and is shorter than the bow.
+    expect(ends!).to.be.greaterThan(right! * 1.2);
+    expect(all!).to.be.greaterThan(ends! * 1.2);
+  });
+
+  it('are rounded by a quarter of an ellipse, which takes 1 − π/4 where a slope takes a half', () => {
+    const whole = volume(blade({ bevelMm: 0 }));
+    const [slope, round] = ['slope', 'round'].map(
+      (profile) => whole - volume(blade({ edges: 'one', profile })),
+    );
+    expect(round! / slope!).to.be.closeTo((1 - Math.PI / 4) / 0.5, 0.02);
+  });
+
+  it('step at every layer: pieces are cut square, the outer ones smaller', () => {
+    const part = blade({ edges: 'one', profile: 'steps' });
+    expect(part.pieces.every((p) => p.marks.every((m) => m.kind !== 'bevel'))).to.equal(true);
+    const [outer, inner] = spans(part).map((s) => s.right - s.left);
+    expect(inner).to.be.closeTo(60, 0.01);
+    expect(outer).to.be.within(40, 50);
+    const flat = part.pieces.reduce((sum, p) => sum + Math.abs(signedArea(p.outline)) * p.thicknessMm, 0);
+    expect(volume(part)).to.be.closeTo(flat, flat * 0.001);
+  });
+});

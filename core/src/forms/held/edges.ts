@@ -1,0 +1,69 @@
+import { choice } from '../../document';
+import type { Bevel } from './laminate';
+
+const bevelled = (params: object): boolean => (params as { bevelMm?: number }).bevelMm !== 0;
+
+/** How bevelled edges are shaped, in every form of layers that has them. */
+export const profileField = choice(
+  'profile',
+  'Shape of the bevel',
+  [
+    ['slope', 'straight slope'],
+    ['round', 'rounded'],
+    ['steps', 'a step at every layer'],
+  ],
+  'Across the thickness, both faces alike.',
+  'Edge',
+  { when: bevelled },
+);
+
+/** A side faces right or left of the middle line when it stands there and its way out leans so far to it. */
+const FACES = 0.2;
+
+/** Sides of an outline by the way they face. */
+export type Facing = 'all' | 'ends' | 'right';
+
+export const facingField = choice(
+  'edges',
+  'Bevelled edges',
+  [
+    ['all', 'all round'],
+    ['ends', 'those that face left and right'],
+    ['right', 'those that face right'],
+  ],
+  'The others stay square.',
+  'Edge',
+  { when: bevelled },
+);
+
+/** Which sides slope. */
+export function facing(way: Facing): Pick<Bevel, 'on'> {
+  switch (way) {
+    case 'all':
+      return {};
+    case 'ends':
+      return { on: (middle, out) => out.x * Math.sign(middle.x) > FACES };
+    case 'right':
+      return { on: (middle, out) => middle.x > 0 && out.x > FACES };
+  }
+}
+
+export const edgesOfBlade = choice(
+  'edges',
+  'Bevelled edges',
+  [
+    ['both', 'both'],
+    ['one', 'one, the back left square'],
+    ['point', 'one, and all of the point'],
+  ],
+  'The one edge is on the right.',
+  'Edge',
+  { when: bevelled },
+);
+
+/** Which sides of a blade slope. */
+export function bladeEdges(edges: 'both' | 'one' | 'point', pointFromY: number): Pick<Bevel, 'on'> {
+  if (edges === 'both') return {};
+  const tip = edges === 'point' ? pointFromY - 1e-6 : Infinity;
+  return { on: (middle) => middle.x > 1e-6 || middle.y > tip };
+}
