@@ -17,7 +17,8 @@ import Joi from 'joi';
 import { holds } from './field';
 import type { Known } from './known';
 import type { Params } from './parts/value';
-import { featureRule, MOST_LAYERS, type Part, pieceDartsRule, plyRule } from './parts/part';
+import { schemeRule } from './parts/scheme';
+import { featureRule, finishRule, MOST_LAYERS, type Part, pieceDartsRule, plyRule } from './parts/part';
 
 /** What a form holds is checked once its part is known, in `versionsFit`. */
 const anyParams: Rule<Params> = rule(Joi.object());
@@ -31,6 +32,9 @@ const partOtherwiseRule = (known: Known) =>
     lining: optional(nullable(plyRule)),
     features: optional(list(featureRule(known), { most: 200 })),
     darts: optional(list(pieceDartsRule, { most: 100, unique: 'pieceId' })),
+    /** Null is the shop’s own way, and no colours. */
+    finish: optional(nullable(finishRule)),
+    scheme: optional(nullable(schemeRule)),
   });
 export type PartOtherwise = ValueOf<ReturnType<typeof partOtherwiseRule>>;
 

@@ -3,7 +3,16 @@ import fc from 'fast-check';
 import { newBuild, newPart } from '../parts';
 import { checkDoc } from '../files/schema';
 import { derive } from '../report';
-import { differences, editPart, featureIdsOf, inVersion, type BuildDoc, type Part, type Version } from '.';
+import {
+  bareScheme,
+  differences,
+  editPart,
+  featureIdsOf,
+  inVersion,
+  type BuildDoc,
+  type Part,
+  type Version,
+} from '.';
 
 /** A form's field by both names. */
 const labelOf = (form: string, field: string): string => `${form}.${field}`;
@@ -80,6 +89,7 @@ describe('versions of a build', () => {
             scope: fc.constantFrom('all' as const, 'one' as const),
             in: fc.constantFrom('v1', 'v2'),
             width: fc.integer({ min: 20, max: 90 }),
+            finish: fc.constantFrom('keep', 'drop', 'bare', 'worn'),
             layers: fc.option(fc.array(fc.constantFrom(4, 6, 10), { minLength: 1, maxLength: 4 })),
           }),
           { maxLength: 8 },
@@ -89,7 +99,19 @@ describe('versions of a build', () => {
           for (const e of edits) {
             const before = part(shown(doc, e.in), 'b');
             const stack = e.layers?.map((nominalMm) => ({ foamId: 'dense-eva', nominalMm })) ?? before.stack;
-            const after = { ...widen(before, e.width), stack };
+            const { finish: _, scheme: __, ...bare } = widen(before, e.width);
+            const looks =
+              e.finish === 'keep'
+                ? {
+                    ...(before.finish && { finish: before.finish }),
+                    ...(before.scheme && { scheme: before.scheme }),
+                  }
+                : e.finish === 'drop'
+                  ? {}
+                  : e.finish === 'bare'
+                    ? { finish: { colours: 1, weathering: 'none' as const, clearCoats: 0 } }
+                    : { scheme: bareScheme };
+            const after: Part = { ...bare, ...looks, stack };
             doc = editPart(doc, e.in, e.scope, before, after);
             expect(part(shown(doc, e.in), 'b')).to.deep.equal(after);
             expect(checkDoc(doc).ok).to.equal(true);

@@ -6,7 +6,7 @@ import type { Part } from './parts/part';
 /** Whether an edit made while a version is shown is meant for all of them or for it alone. */
 export type VersionScope = 'all' | 'one';
 
-const keys = ['stack', 'lining', 'features', 'darts'] as const;
+const keys = ['stack', 'lining', 'features', 'darts', 'finish', 'scheme'] as const;
 
 /** Names of every feature there is, in the parts and in what versions have otherwise. */
 export const featureIdsOf = (doc: BuildDoc): string[] =>
@@ -46,8 +46,13 @@ export function inVersion(doc: BuildDoc, version: Version | undefined): BuildDoc
       const features = other?.features ?? part.features;
       const lit = version.unlit ? features.filter((f) => !electric.has(f.id)) : features;
       if (!other && lit.length === features.length) return part;
+      const { finish: ownFinish, scheme: ownScheme, ...rest } = part;
+      const finish = other?.finish === undefined ? ownFinish : (other.finish ?? undefined);
+      const scheme = other?.scheme === undefined ? ownScheme : (other.scheme ?? undefined);
       return {
-        ...part,
+        ...rest,
+        ...(finish && { finish }),
+        ...(scheme && { scheme }),
         params: { ...part.params, ...other?.params },
         stack: other?.stack ?? part.stack,
         lining: other?.lining === undefined ? part.lining : other.lining,
@@ -79,6 +84,10 @@ export function inVersion(doc: BuildDoc, version: Version | undefined): BuildDoc
 
 const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
+/** A part without some of what it may have. */
+const without = (part: Part, gone: readonly string[]): Part =>
+  Object.fromEntries(Object.entries(part).filter(([k]) => !gone.includes(k))) as Part;
+
 /** What of a part changed, beside its values. */
 const changedKeys = (before: Part, after: Part): (typeof keys)[number][] =>
   keys.filter((k) => !same(before[k], after[k]));
@@ -105,8 +114,13 @@ export function editPart(
     [];
   const hidden = whole.filter((f) => !before.features.some((b) => b.id === f.id));
   const values = Object.fromEntries(
-    changed.map((k) => [k, k === 'features' ? [...after.features, ...hidden] : after[k]]),
+    changed.map((k) => [k, k === 'features' ? [...after.features, ...hidden] : (after[k] ?? null)]),
+  ) as PartOtherwise;
+  // The document itself has no key for what is taken away.
+  const inAll = Object.fromEntries(
+    changed.filter((k) => after[k] !== undefined).map((k) => [k, values[k as keyof PartOtherwise]]),
   ) as Partial<Part>;
+  const gone = changed.filter((k) => after[k] === undefined);
   const common = {
     ...(!same(before.name, after.name) && { name: after.name }),
     ...(!same(before.mount, after.mount) && { mount: after.mount }),
@@ -117,7 +131,11 @@ export function editPart(
     parts: doc.parts.map((p) =>
       p.id !== after.id
         ? p
-        : { ...p, ...common, ...(all && { ...values, params: { ...p.params, ...params } }) },
+        : {
+            ...without(p, all ? gone : []),
+            ...common,
+            ...(all && { ...inAll, params: { ...p.params, ...params } }),
+          },
     ),
     versions: (doc.versions ?? []).map((v) => {
       if (v.id !== versionId) return v;
@@ -164,6 +182,7 @@ export function differences(
             ...(other.lining !== undefined ? [`${nameOf(id)}: lining`] : []),
             ...(other.features ? [`${nameOf(id)}: details`] : []),
             ...(other.darts ? [`${nameOf(id)}: darts`] : []),
+            ...(other.finish !== undefined || other.scheme !== undefined ? [`${nameOf(id)}: finish`] : []),
           ],
     ),
   ];

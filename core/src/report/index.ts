@@ -12,4 +12,5 @@ export { decisiveMeasures } from './measuresIn';
 export { startIn, type StartAsked } from './startIn';
 export { startLightsIn, type FittedLights, type LightsAsked } from './startLightsIn';
 export { dryFit, type DryFitPart, type DryFitRow, roomRead, type RoomRead } from './dryFit';
+export { cheapVersion } from './cheapVersion';
 export { stuntVersion } from './stuntVersion';

@@ -48,7 +48,7 @@ const beneathRule = object({
 export type Beneath = ValueOf<typeof beneathRule>;
 
 /** How a part is finished, where it is not as usual. */
-const finishRule = object({
+export const finishRule = object({
   /** A sealer of its own, and its coats; as the shop has it when left out. */
   seal: optional(oneOf(...(Object.keys(coatings) as Habits['seal'][]))),
   sealCoats: optional(whole(0, 12)),

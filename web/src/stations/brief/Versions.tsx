@@ -4,7 +4,7 @@ import type { Draft } from 'immer';
 import { Plus, X } from 'lucide-react';
 import { ledgerFigures, showFigure } from '../../app/totals';
 import { LengthField, WordsField } from '../../parts/Field';
-import { stuntVersion } from '@fomrik/core/report';
+import { cheapVersion, stuntVersion } from '@fomrik/core/report';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { useView } from '../../store/view';
@@ -44,13 +44,12 @@ export function Versions() {
       );
       d.versions = [...(d.versions ?? []), { id, name, parts: {}, ...start }];
     });
-  const addStunt = (): void => {
-    if (!report) return;
+  const addMade = (make: (id: string) => Version): void => {
     const id = freeName(
       versions.map((v) => v.id),
       'version',
     );
-    const made = stuntVersion(doc, report, id);
+    const made = make(id);
     update((d) => void (d.versions = [...(d.versions ?? []), made as Draft<Version>]));
   };
   const remove = (id: string): void => {
@@ -85,9 +84,17 @@ export function Versions() {
           className="btn min-h-7 px-2"
           disabled={!report}
           title="Nothing lit; of what is held no point, no hard core, no rigid layer. Event rules decide."
-          onClick={addStunt}
+          onClick={() => report && addMade((id) => stuntVersion(doc, report, id))}
         >
           <Plus size={14} aria-hidden /> Stunt, by rule
+        </button>
+        <button
+          type="button"
+          className="btn min-h-7 px-2"
+          title="Sealed with what costs least, one colour, one clear coat, nothing that is only for looks."
+          onClick={() => addMade((id) => cheapVersion(doc, id))}
+        >
+          <Plus size={14} aria-hidden /> Cheap, by rule
         </button>
         {kinds.map((kind) => (
           <button key={kind.name} type="button" className="btn min-h-7 px-2" onClick={() => add(kind)}>
