@@ -194,6 +194,67 @@ function hollowed(faces: Faces, plate: Plate, face: 'inner' | 'outer', { atMm, r
   }
 }
 
+/** A recess as the span of heights it takes up. */
+interface Hollow {
+  outline: Vec2[];
+  from: number;
+  to: number;
+}
+
+const hollowsOf = ({ cuts }: Pick<Plate, 'cuts'>, thicknessMm: number): Hollow[] =>
+  cuts.flatMap(({ outline, recess }): Hollow[] => {
+    if (!recess) return [];
+    const deep = Math.min(recess.depthMm, thicknessMm);
+    return recess.face === 'inner'
+      ? [{ outline, from: 0, to: deep }]
+      : [{ outline, from: thicknessMm - deep, to: thicknessMm }];
+  });
+
+/** An outline that changes from one level to the next, between them. */
+interface Slab {
+  low: Level;
+  high: Level;
+}
+
+/**
+ * The levels of a plate with those at which hollows begin and end, as slabs without the hollows in them: a hollow that
+ * runs out over the edge opens it. Nothing where a hollow ends between levels of an edge that slopes.
+ */
+function slabsOf(levels: readonly Level[], sloping: boolean, hollows: readonly Hollow[]): Slab[] | undefined {
+  const known = (mm: number): Level | undefined => levels.find((l) => Math.abs(l.atMm - mm) < 1e-6);
+  const ends = hollows.flatMap((h) => [h.from, h.to]);
+  if (sloping && !ends.every((mm) => known(mm))) return undefined;
+  const plain = firstOf(levels).region;
+  const heights = [...levels.map((l) => l.atMm), ...ends.filter((mm) => !known(mm))].sort((a, b) => a - b);
+  return heights.slice(1).map((to, i) => {
+    const from = itemAt(heights, i);
+    const cut = hollows.filter((h) => h.from < to - 1e-6 && h.to > from + 1e-6).map((h) => h.outline);
+    const at = (mm: number): Level => ({
+      atMm: mm,
+      region: cut.reduce((left, hollow) => without(left, [hollow]), known(mm)?.region ?? plain),
+    });
+    return { low: at(from), high: at(to) };
+  });
+}
+
+/** Slabs one on the other, with the floors and roofs where one reaches beyond the next. */
+function stacked(faces: Faces, slabs: readonly Slab[], sloping: boolean): void {
+  faces.cap(firstOf(slabs).low.region, firstOf(slabs).low.atMm, false);
+  faces.cap(lastOf(slabs).high.region, lastOf(slabs).high.atMm, true);
+  for (const { low, high } of slabs) {
+    if (sloping) between(faces, low, high);
+    else
+      for (const ring of low.region)
+        ring.forEach((a, k) => faces.wall(a, itemAt(ring, (k + 1) % ring.length), low.atMm, high.atMm));
+  }
+  slabs.slice(1).forEach(({ low: above }, i) => {
+    const { high: below } = itemAt(slabs, i);
+    const [floor, roof] = [without(below.region, above.region), without(above.region, below.region)];
+    if (regionArea(floor) > 1e-3) faces.cap(floor, above.atMm, true);
+    if (regionArea(roof) > 1e-3) faces.cap(roof, above.atMm, false);
+  });
+}
+
 /** The plate in its thickness as a closed mesh: what is cut right through left out, what is cut to a depth hollow. */
 export function plateMesh(plate: Plate, thicknessMm: number): Mesh {
   const known = meshes.get(plate);
@@ -203,15 +264,14 @@ export function plateMesh(plate: Plate, thicknessMm: number): Mesh {
     plate.sections ?? [0, thicknessMm].map((atMm) => ({ atMm, region: [plate.outline] }))
   ).map(({ atMm, region }) => ({ atMm, region: without(region, open) }));
   const faces = new Faces();
-  hollowed(faces, plate, 'inner', firstOf(sections));
-  hollowed(faces, plate, 'outer', lastOf(sections));
-  sections.slice(1).forEach((high, i) => {
-    const low = itemAt(sections, i);
-    if (low.region === high.region || plate.sections === undefined) {
-      for (const ring of low.region)
-        ring.forEach((a, k) => faces.wall(a, itemAt(ring, (k + 1) % ring.length), low.atMm, high.atMm));
-    } else between(faces, low, high);
-  });
+  const sloping = plate.sections !== undefined;
+  const slabs = slabsOf(sections, sloping, hollowsOf(plate, thicknessMm));
+  if (slabs) stacked(faces, slabs, sloping);
+  else {
+    hollowed(faces, plate, 'inner', firstOf(sections));
+    hollowed(faces, plate, 'outer', lastOf(sections));
+    sections.slice(1).forEach((high, i) => between(faces, itemAt(sections, i), high));
+  }
   const normal = cross3(plate.across, plate.up);
   const mesh = {
     points: faces.points.map(({ p, h }) => add3(onPlane(plate, p), scale3(normal, h))),

@@ -185,7 +185,8 @@ export const box = defineForm<BoxParams>({
   label: 'Box',
   summary: 'Folded from one net, or plates with mitred or butt corners; inside or outside sizes held.',
   zones: [],
-  rides: { anchor: 'hand', alongMm: 0 },
+  // Its inner sides begin at its own foot: the sheet of the foot lies under that.
+  rides: { anchor: 'tip', alongMm: 6 },
   fields,
   developable: true,
   startStack: [{ foamId: 'dense-eva', nominalMm: 6 }],

@@ -169,7 +169,12 @@ export function insetAt(heightMm: number, totalMm: number, bevel: Bevel | undefi
 const ROUND_LEVELS = 8;
 
 /** Levels within a layer at which its edge changes slope, from its inner face. */
-function sectionsOf(all: Lamination, layer: Layer, totalMm: number): { atMm: number; region: Region }[] {
+function sectionsOf(
+  all: Lamination,
+  layer: Layer,
+  totalMm: number,
+  floorsMm: readonly number[] = [],
+): { atMm: number; region: Region }[] {
   const { bevel } = all;
   const [land, half] = [(bevel?.edgeMm ?? 0) / 2, totalMm / 2];
   if (bevel?.profile === 'steps') {
@@ -187,11 +192,12 @@ function sectionsOf(all: Lamination, layer: Layer, totalMm: number): { atMm: num
         )
       : [land];
   const breaks = bevel ? [...up.map((h) => -h).reverse(), ...up] : [];
+  const between = [...breaks, ...floorsMm.map((mm) => layer.lowMm + mm)].sort((a, b) => a - b);
   const heights = [
     layer.lowMm,
-    ...breaks.filter((h) => h > layer.lowMm + 0.05 && h < layer.highMm - 0.05),
+    ...between.filter((h) => h > layer.lowMm + 1e-3 && h < layer.highMm - 1e-3),
     layer.highMm,
-  ];
+  ].filter((h, i, every) => i === 0 || h - itemAt(every, i - 1) > 1e-4);
   return heights.map((h) => ({
     atMm: h - layer.lowMm,
     region: insetBy(all, insetAt(Math.abs(h), totalMm, bevel)),
@@ -214,14 +220,23 @@ export function laminate(all: Lamination): Panel[] {
     return found ? [found] : [];
   });
   return layersOf(all.stack).flatMap((layer, i) => {
-    const sections = sectionsOf(all, layer, total);
-    const widest = sections.reduce((a, b) => (regionArea(b.region) > regionArea(a.region) ? b : a));
+    const edges = sectionsOf(all, layer, total);
+    const widest = edges.reduce((a, b) => (regionArea(b.region) > regionArea(a.region) ? b : a));
     const outline = largestRing(widest.region);
     if (outline.length < 3) return [];
     const b = boundsOf(outline);
-    const sloped = sections.some((s) => regionArea(widest.region) - regionArea(s.region) > 0.5);
+    const sloped = edges.some((s) => regionArea(widest.region) - regionArea(s.region) > 0.5);
     const channels = lying.flatMap(
       (l) => channelIn(l, layer, l.alongX ? [b.minX, b.maxX] : [b.minY, b.maxY], all.beyondMm) ?? [],
+    );
+    const cuts = [
+      ...channels,
+      ...(all.level ? piercings(all.through, all.level.footMm, total, layer) : []),
+      ...(all.cuts?.(layer) ?? []),
+    ];
+    const thick = layer.highMm - layer.lowMm;
+    const floors = cuts.flatMap(({ recess }) =>
+      recess ? [recess.face === 'inner' ? recess.depthMm : thick - recess.depthMm] : [],
     );
     return [
       platePanel({
@@ -239,14 +254,10 @@ export function laminate(all: Lamination): Panel[] {
               up: { x: 0, y: 0, z: 1 },
             }),
         outline,
-        cuts: [
-          ...channels,
-          ...(all.level ? piercings(all.through, all.level.footMm, total, layer) : []),
-          ...(all.cuts?.(layer) ?? []),
-        ],
+        cuts,
         layers: all.stack.length,
         ...(i > 0 && { backed: true as const }),
-        ...(sloped && { sections }),
+        ...(sloped && { sections: sectionsOf(all, layer, total, floors) }),
         ...(i > 0 && i < all.stack.length - 1 && { inside: true as const }),
         ply: itemAt(all.stack, i).ply,
       }),

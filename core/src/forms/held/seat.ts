@@ -76,7 +76,9 @@ export function channelIn(
     : box(lying.across - w, lying.across + w, from, to);
   const [, thick] = sizeOf(section);
   const [enters, leaves] = [Math.max(low, -thick / 2), Math.min(high, thick / 2)];
-  const depthMm = leaves - enters;
+  // From the nearer face to its far side: a bar within a layer lies on the floor of a channel.
+  const fromOuter = enters - low > high - leaves;
+  const depthMm = fromOuter ? high - enters : leaves - low;
   // A layer the stick fills at its middle is cut through; one it only dips into is hollowed.
   const whole = depthMm > (high - low) * 0.92;
   return {
@@ -84,7 +86,7 @@ export function channelIn(
     channel: true,
     name: `channel ${trimNumber(2 * w, 1)} × ${trimNumber(to - from, 0)} mm`,
     outline,
-    ...(!whole && { recess: { depthMm, face: enters > low ? ('outer' as const) : ('inner' as const) } }),
+    ...(!whole && { recess: { depthMm, face: fromOuter ? ('outer' as const) : ('inner' as const) } }),
   };
 }
 

@@ -130,7 +130,7 @@ export const rimmed = defineForm<RimmedParams>({
   label: 'Rimmed plate',
   summary: 'Any outline with a wall round its edge: pack, machine face, dial.',
   zones: [],
-  rides: { anchor: 'hand', alongMm: 0 },
+  rides: { anchor: 'tip', alongMm: 0 },
   fields,
   developable: true,
   startStack: [{ foamId: 'dense-eva', nominalMm: 6 }],

@@ -1,0 +1,24 @@
+import type { Mount, Params } from '@fomrik/core/document';
+
+/** Where a part goes on another: an anchor of it, and what of the mount is not as it begins. */
+export interface On {
+  part: string;
+  anchor: string;
+  rest?: Partial<Omit<Extract<Mount, { to: 'part' }>, 'to' | 'part' | 'anchor'>>;
+}
+
+/** What a maker does, one thing after another; parts are named by what they are called. */
+export type Doing =
+  | { add: string; as: string; on?: On; set?: Params; foam?: readonly (readonly [foamId: string, mm: number])[] }
+  | { detail: string; of: string; set?: Params }
+  | { light: string; with?: string; hours?: number };
+
+/** A whole build of the Lampwardens, as a maker plans it from nothing. */
+export interface Recipe {
+  /** Of its file and its page. */
+  id: string;
+  name: string;
+  /** What it is, for the page. */
+  about: string;
+  doing: readonly Doing[];
+}

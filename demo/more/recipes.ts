@@ -1,0 +1,251 @@
+import type { Recipe } from './recipe';
+
+/** Fifteen builds of the Lampwardens of Saltmere, one for each way props are put together. */
+export const recipes: readonly Recipe[] = [
+  {
+    id: 'tide-watch',
+    name: 'Tide watch',
+    about: 'A bought forearm case, opened up, lined and lit, worn over the sleeve by the harbour watch.',
+    doing: [
+      { add: 'donor-limb', as: 'Watch case', set: { massG: 140, wallMm: 2 } },
+      { detail: 'trim', of: 'Watch case' },
+      { light: 'Watch case', hours: 5 },
+    ],
+  },
+  {
+    id: 'wick-dagger',
+    name: 'Wick dagger',
+    about: 'A dagger whose handle is a pipe that holds the cells; its channel glows down the middle of the blade.',
+    doing: [
+      { add: 'haft', as: 'Handle', set: { rod: 'pvc-1-1-4in', lengthMm: 190, handMm: 90 } },
+      { add: 'grip', as: 'Grip', on: { part: 'Handle', anchor: 'hand' }, set: { lengthMm: 110, wrap: 'cord' }, foam: [['dense-eva', 3]] },
+      { add: 'guard', as: 'Guard', on: { part: 'Handle', anchor: 'tip', rest: { alongMm: -12 } }, set: { widthMm: 120, deepMm: 60 } },
+      {
+        add: 'blade',
+        as: 'Blade',
+        on: { part: 'Handle', anchor: 'tip' },
+        set: { lengthMm: 300, widthMm: 62, tipWidthMm: 46, pointMm: 70, windowMm: 16, bevelMm: 14, edges: 'both' },
+      },
+      { light: 'Handle', hours: 4 },
+    ],
+  },
+  {
+    id: 'flare-pistol',
+    name: 'Flare pistol',
+    about: 'A signal pistol of four layers with rounded edges and a ring for the trigger finger.',
+    doing: [
+      { add: 'prop-body', as: 'Pistol', set: { profile: 'round', bevelMm: 4 } },
+      { add: 'turned', as: 'Flare mouth', on: { part: 'Pistol', anchor: 'muzzle' } },
+      { add: 'guard', as: 'Trigger ring', on: { part: 'Pistol', anchor: 'muzzle', rest: { alongMm: -60 } }, set: { shape: 'disc', widthMm: 60, deepMm: 60 } },
+    ],
+  },
+  {
+    id: 'bilge-pump',
+    name: 'Bilge pump',
+    about: 'A pack of boxes and tubes on a plate, and a frame of pipes behind it.',
+    doing: [
+      {
+        add: 'back-frame',
+        as: 'Pump plate',
+        set: {
+          plates: [{ widthMm: 380, heightMm: 420, spacerMm: 0 }],
+          boxes: [{ widthMm: 180, heightMm: 150, deepMm: 70, acrossMm: 0, upMm: 10 }],
+          tubes: [],
+        },
+      },
+      {
+        add: 'pipe-frame',
+        as: 'Pump pipes',
+        on: { part: 'Pump plate', anchor: 'panel:plate' },
+        set: { rod: 'pvc-20mm' },
+      },
+      { detail: 'rivets', of: 'Pump plate' },
+    ],
+  },
+  {
+    id: 'fog-engine',
+    name: 'Fog engine',
+    about: 'An engine worn on the back: a deep box that glows, and a boiler of bands, rings and a dome.',
+    doing: [
+      { add: 'back-frame', as: 'Engine bed' },
+      { add: 'rounds', as: 'Boiler', on: { part: 'Engine bed', anchor: 'panel:box-1-roof' } },
+      { light: 'Engine bed', with: 'light-box', hours: 5 },
+    ],
+  },
+  {
+    id: 'breakwater-axe',
+    name: 'Breakwater axe',
+    about: 'A great axe in two lengths: bows bevelled, sides square, rings on a shaft that comes apart.',
+    doing: [
+      {
+        add: 'haft',
+        as: 'Shaft',
+        set: { rod: 'pvc-1in', lengthMm: 1500, handMm: 500, joints: [{ atMm: 720 }], joint: 'sleeve' },
+      },
+      {
+        add: 'head',
+        as: 'Axe head',
+        on: { part: 'Shaft', anchor: 'tip', rest: { alongMm: -290 } },
+        set: { shape: 'double', widthMm: 420, heightMm: 280, bevelMm: 40, edges: 'ends' },
+        foam: [
+          ['dense-eva', 6],
+          ['dense-eva', 10],
+          ['dense-eva', 10],
+          ['dense-eva', 10],
+          ['dense-eva', 6],
+        ],
+      },
+      { add: 'turned', as: 'Upper ring', on: { part: 'Shaft', anchor: 'tip', rest: { alongMm: -340 } } },
+      { add: 'grip', as: 'Grip', on: { part: 'Shaft', anchor: 'hand' }, set: { lengthMm: 240, hands: 2, wrap: 'leather', stripMm: 25 }, foam: [['dense-eva', 3]] },
+      { add: 'fitting', as: 'Foot cap', on: { part: 'Shaft', anchor: 'foot', rest: { alongMm: -10 } }, set: { kind: 'cap', rod: 'pvc-1in' } },
+    ],
+  },
+  {
+    id: 'cormorant-mask',
+    name: 'Cormorant mask',
+    about: 'A mask skinned over a scanned head, its eyes lit from behind.',
+    doing: [
+      { add: 'skinned-head', as: 'Cormorant' },
+      { light: 'Cormorant', with: 'lamps', hours: 4 },
+    ],
+  },
+  {
+    id: 'diver-helmet',
+    name: 'Diver’s helmet',
+    about: 'A bought helmet, refitted to the wearer’s head with a band, and trimmed.',
+    doing: [
+      { add: 'donor-helmet', as: 'Diver’s helmet', set: { bandLayers: 1 } },
+      { add: 'gorget', as: 'Neck ring' },
+    ],
+  },
+  {
+    id: 'beacon-collar',
+    name: 'Beacon collar',
+    about: 'A collar in tiers, each leaning out further, with panels of light in the front.',
+    doing: [
+      { add: 'gorget', as: 'Collar', set: { setBackMm: 6 } },
+      { add: 'breastplate', as: 'Yoke' },
+      { light: 'Yoke', with: 'light-box', hours: 5 },
+    ],
+  },
+  {
+    id: 'foghorn-ear',
+    name: 'Foghorn ears',
+    about: 'A pod over either ear of the listening watch, a ring of light in its face.',
+    doing: [
+      { add: 'ear-pod', as: 'Ear pod' },
+      { detail: 'hole', of: 'Ear pod', set: { diameterMm: 8 } },
+    ],
+  },
+  {
+    id: 'twin-wands',
+    name: 'Wands of port and starboard',
+    about: 'Two wands for signalling in fog, one for each hand.',
+    doing: [
+      { add: 'wand', as: 'Port wand' },
+      { add: 'wand', as: 'Starboard wand', set: { shaftMm: 240 } },
+      { light: 'Port wand', hours: 3 },
+    ],
+  },
+  {
+    id: 'ring-caller',
+    name: 'Ring caller',
+    about: 'A device of found pipes and a mouth of bent pipe that calls the boats in.',
+    doing: [
+      { add: 'strung', as: 'Caller' },
+      {
+        add: 'pipe-frame',
+        as: 'Mouth ring',
+        set: {
+          rod: 'pvc-20mm',
+          corners: [
+            { acrossMm: -130, forwardMm: 0, upMm: 0, joint: 'bent', radiusMm: 100 },
+            { acrossMm: 130, forwardMm: 0, upMm: 0, joint: 'bent', radiusMm: 100 },
+            { acrossMm: 130, forwardMm: 0, upMm: 260, joint: 'bent', radiusMm: 100 },
+            { acrossMm: -130, forwardMm: 0, upMm: 260, joint: 'bent', radiusMm: 100 },
+          ],
+          pipes: [
+            { from: 1, to: 2 },
+            { from: 2, to: 3 },
+            { from: 3, to: 4 },
+            { from: 4, to: 1 },
+          ],
+        },
+      },
+    ],
+  },
+  {
+    id: 'tally-pole',
+    name: 'Tally pole',
+    about: 'A pole with a head of stacked rings and a lantern above it.',
+    doing: [
+      { add: 'haft', as: 'Pole', set: { rod: 'pvc-1in', lengthMm: 1700, handMm: 800, joints: [{ atMm: 600 }, { atMm: 1180 }], joint: 'coupler' } },
+      {
+        add: 'turned',
+        as: 'Ring head',
+        on: { part: 'Pole', anchor: 'tip', rest: { alongMm: -200 } },
+        set: {
+          profile: [
+            { zMm: -40, acrossMm: 50 },
+            { zMm: -10, acrossMm: 110 },
+            { zMm: 10, acrossMm: 110 },
+            { zMm: 40, acrossMm: 50 },
+          ],
+        },
+      },
+      { add: 'lantern', as: 'Lantern', on: { part: 'Pole', anchor: 'tip', rest: { alongMm: -6 } } },
+      { light: 'Lantern', hours: 6 },
+    ],
+  },
+  {
+    id: 'dark-tide-sword',
+    name: 'Dark tide sword',
+    about: 'A black sword on a bar, bevelled on one edge and its point, a channel of light down the middle.',
+    doing: [
+      { add: 'haft', as: 'Core', set: { rod: 'flat-20x3', lengthMm: 760, handMm: 90 } },
+      { add: 'grip', as: 'Grip', on: { part: 'Core', anchor: 'hand' }, set: { make: 'layers', lengthMm: 150, widthMm: 40 }, foam: [['dense-eva', 10], ['dense-eva', 10], ['dense-eva', 10]] },
+      { add: 'guard', as: 'Guard', on: { part: 'Core', anchor: 'hand', rest: { alongMm: 90 } }, set: { shape: 'horns', widthMm: 200, deepMm: 60, profile: 'round', bevelMm: 6 } },
+      {
+        add: 'blade',
+        as: 'Blade',
+        on: { part: 'Core', anchor: 'hand', rest: { alongMm: 110 } },
+        set: { lengthMm: 700, widthMm: 80, point: 'clip', pointMm: 120, edges: 'point', bevelMm: 22 },
+      },
+    ],
+  },
+  {
+    id: 'groyne-mace',
+    name: 'Groyne mace',
+    about: 'A mace of soft foam: a ball on a rolled shaft, spikes all round that nobody is hurt by.',
+    doing: [
+      { add: 'haft', as: 'Shaft', set: { rod: 'foam-rod-30', lengthMm: 620, handMm: 130 } },
+      { add: 'grip', as: 'Grip', on: { part: 'Shaft', anchor: 'hand' }, foam: [['dense-eva', 3]] },
+      {
+        add: 'turned',
+        as: 'Ball',
+        on: { part: 'Shaft', anchor: 'tip', rest: { alongMm: -70 } },
+        set: {
+          make: 'discs',
+          profile: [
+            { zMm: -60, acrossMm: 50 },
+            { zMm: -30, acrossMm: 120 },
+            { zMm: 30, acrossMm: 120 },
+            { zMm: 60, acrossMm: 50 },
+          ],
+        },
+      },
+      {
+        add: 'faceted',
+        as: 'Spike',
+        on: { part: 'Shaft', anchor: 'tip', rest: { alongMm: -2 } },
+        set: {
+          sides: 4,
+          profile: [
+            { zMm: 0, acrossMm: 50 },
+            { zMm: 60, acrossMm: 16 },
+          ],
+        },
+      },
+    ],
+  },
+];
