@@ -14,7 +14,9 @@ const partNamed = (doc: BuildDoc, name: string): Part => {
 
 /** Names taken in a build, and one that is not. */
 function free(doc: BuildDoc): (base: string) => string {
-  const taken = doc.parts.flatMap((p) => [p.id, ...p.features.map((f) => f.id)]).concat(doc.circuits.map((c) => c.id));
+  const taken = doc.parts
+    .flatMap((p) => [p.id, ...p.features.map((f) => f.id)])
+    .concat(doc.circuits.map((c) => c.id));
   return (base) => {
     const name = freeName(taken, base);
     taken.push(name);
@@ -29,11 +31,19 @@ const withPart = (doc: BuildDoc, part: Part): BuildDoc => ({
 
 function done(doc: BuildDoc, what: Doing): BuildDoc {
   if ('add' in what) {
-    const begun = newPart(freeName(doc.parts.map((p) => p.id), what.add), doc.wearer, what.add);
+    const begun = newPart(
+      freeName(
+        doc.parts.map((p) => p.id),
+        what.add,
+      ),
+      doc.wearer,
+      what.add,
+    );
     const part: Part = {
       ...begun,
       name: what.as,
       params: { ...begun.params, ...what.set },
+      ...(what.side && begun.mount.to === 'wearer' && { mount: { ...begun.mount, side: what.side } }),
       ...(what.foam && { stack: what.foam.map(([foamId, nominalMm]) => ({ foamId, nominalMm })) }),
       ...(what.on && {
         mount: {

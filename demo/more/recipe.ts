@@ -9,7 +9,15 @@ export interface On {
 
 /** What a maker does, one thing after another; parts are named by what they are called. */
 export type Doing =
-  | { add: string; as: string; on?: On; set?: Params; foam?: readonly (readonly [foamId: string, mm: number])[] }
+  | {
+      add: string;
+      as: string;
+      on?: On;
+      /** The side it is worn or held on, where not the first there is. */
+      side?: 'left' | 'right';
+      set?: Params;
+      foam?: readonly (readonly [foamId: string, mm: number])[];
+    }
   | { detail: string; of: string; set?: Params }
   | { light: string; with?: string; hours?: number };
 
@@ -20,5 +28,7 @@ export interface Recipe {
   name: string;
   /** What it is, for the page. */
   about: string;
+  /** Its picture is taken from behind. */
+  seenFromBehind?: true;
   doing: readonly Doing[];
 }

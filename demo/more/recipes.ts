@@ -7,7 +7,7 @@ export const recipes: readonly Recipe[] = [
     name: 'Tide watch',
     about: 'A bought forearm case, opened up, lined and lit, worn over the sleeve by the harbour watch.',
     doing: [
-      { add: 'donor-limb', as: 'Watch case', set: { massG: 140, wallMm: 2 } },
+      { add: 'donor-limb', as: 'Watch case', set: { massG: 140, wallMm: 2, bandLayers: 1, bandFoam: 5 } },
       { detail: 'trim', of: 'Watch case' },
       { light: 'Watch case', hours: 5 },
     ],
@@ -15,18 +15,44 @@ export const recipes: readonly Recipe[] = [
   {
     id: 'wick-dagger',
     name: 'Wick dagger',
-    about: 'A dagger whose handle is a pipe that holds the cells; its channel glows down the middle of the blade.',
+    about:
+      'A dagger whose handle is a pipe that holds the cells; its channel glows down the middle of the blade.',
     doing: [
-      { add: 'haft', as: 'Handle', set: { rod: 'pvc-1-1-4in', lengthMm: 190, handMm: 90 } },
-      { add: 'grip', as: 'Grip', on: { part: 'Handle', anchor: 'hand' }, set: { lengthMm: 110, wrap: 'cord' }, foam: [['dense-eva', 3]] },
-      { add: 'guard', as: 'Guard', on: { part: 'Handle', anchor: 'tip', rest: { alongMm: -12 } }, set: { widthMm: 120, deepMm: 60 } },
+      { add: 'haft', as: 'Handle', set: { rod: 'pvc-1in', lengthMm: 170, handMm: 80 } },
+      {
+        add: 'grip',
+        as: 'Grip',
+        on: { part: 'Handle', anchor: 'hand' },
+        set: { lengthMm: 110, wrap: 'none' },
+        foam: [['dense-eva', 2]],
+      },
+      {
+        add: 'guard',
+        as: 'Guard',
+        on: { part: 'Handle', anchor: 'tip', rest: { alongMm: -12 } },
+        set: { widthMm: 120, deepMm: 60 },
+      },
       {
         add: 'blade',
         as: 'Blade',
         on: { part: 'Handle', anchor: 'tip' },
-        set: { lengthMm: 300, widthMm: 62, tipWidthMm: 46, pointMm: 70, windowMm: 16, bevelMm: 14, edges: 'both' },
+        set: {
+          lengthMm: 300,
+          widthMm: 70,
+          tipWidthMm: 56,
+          pointMm: 80,
+          windowMm: 22,
+          bevelMm: 14,
+          tangMm: 30,
+          tangWidthMm: 20,
+        },
+        foam: [
+          ['dense-eva', 4],
+          ['dense-eva', 6],
+          ['dense-eva', 4],
+        ],
       },
-      { light: 'Handle', hours: 4 },
+      { light: 'Blade', with: 'lamps', hours: 4 },
     ],
   },
   {
@@ -36,11 +62,17 @@ export const recipes: readonly Recipe[] = [
     doing: [
       { add: 'prop-body', as: 'Pistol', set: { profile: 'round', bevelMm: 4 } },
       { add: 'turned', as: 'Flare mouth', on: { part: 'Pistol', anchor: 'muzzle' } },
-      { add: 'guard', as: 'Trigger ring', on: { part: 'Pistol', anchor: 'muzzle', rest: { alongMm: -60 } }, set: { shape: 'disc', widthMm: 60, deepMm: 60 } },
+      {
+        add: 'guard',
+        as: 'Trigger ring',
+        on: { part: 'Pistol', anchor: 'muzzle', rest: { alongMm: -150, letIn: true } },
+        set: { shape: 'disc', widthMm: 60, deepMm: 60 },
+      },
     ],
   },
   {
     id: 'bilge-pump',
+    seenFromBehind: true,
     name: 'Bilge pump',
     about: 'A pack of boxes and tubes on a plate, and a frame of pipes behind it.',
     doing: [
@@ -49,14 +81,14 @@ export const recipes: readonly Recipe[] = [
         as: 'Pump plate',
         set: {
           plates: [{ widthMm: 380, heightMm: 420, spacerMm: 0 }],
-          boxes: [{ widthMm: 180, heightMm: 150, deepMm: 70, acrossMm: 0, upMm: 10 }],
+          boxes: [{ widthMm: 180, heightMm: 130, deepMm: 70, acrossMm: 0, upMm: 45 }],
           tubes: [],
         },
       },
       {
         add: 'pipe-frame',
         as: 'Pump pipes',
-        on: { part: 'Pump plate', anchor: 'panel:plate' },
+        on: { part: 'Pump plate', anchor: 'panel:plate', rest: { offMm: 10.9, nodDeg: 90, alongMm: -192 } },
         set: { rod: 'pvc-20mm' },
       },
       { detail: 'rivets', of: 'Pump plate' },
@@ -64,11 +96,23 @@ export const recipes: readonly Recipe[] = [
   },
   {
     id: 'fog-engine',
+    seenFromBehind: true,
     name: 'Fog engine',
     about: 'An engine worn on the back: a deep box that glows, and a boiler of bands, rings and a dome.',
     doing: [
       { add: 'back-frame', as: 'Engine bed' },
-      { add: 'rounds', as: 'Boiler', on: { part: 'Engine bed', anchor: 'panel:box-1-roof' } },
+      {
+        add: 'rounds',
+        as: 'Boiler',
+        on: { part: 'Engine bed', anchor: 'panel:box-1-roof', rest: { offMm: 0 } },
+        set: {
+          sections: [
+            { kind: 'stack', heightMm: 12, lowMm: 70, highMm: 70, joint: 'butt', foamMm: 0 },
+            { kind: 'band', heightMm: 90, lowMm: 70, highMm: 70, joint: 'butt', foamMm: 0 },
+            { kind: 'dome', heightMm: 30, lowMm: 70, highMm: 30, joint: 'butt', foamMm: 0 },
+          ],
+        },
+      },
       { light: 'Engine bed', with: 'light-box', hours: 5 },
     ],
   },
@@ -80,7 +124,13 @@ export const recipes: readonly Recipe[] = [
       {
         add: 'haft',
         as: 'Shaft',
-        set: { rod: 'pvc-1in', lengthMm: 1500, handMm: 500, joints: [{ atMm: 720 }], joint: 'sleeve' },
+        set: {
+          rod: 'pvc-1in',
+          lengthMm: 1500,
+          handMm: 760,
+          joints: [{ atMm: 500 }, { atMm: 1000 }],
+          joint: 'sleeve',
+        },
       },
       {
         add: 'head',
@@ -95,9 +145,32 @@ export const recipes: readonly Recipe[] = [
           ['dense-eva', 6],
         ],
       },
-      { add: 'turned', as: 'Upper ring', on: { part: 'Shaft', anchor: 'tip', rest: { alongMm: -340 } } },
-      { add: 'grip', as: 'Grip', on: { part: 'Shaft', anchor: 'hand' }, set: { lengthMm: 240, hands: 2, wrap: 'leather', stripMm: 25 }, foam: [['dense-eva', 3]] },
-      { add: 'fitting', as: 'Foot cap', on: { part: 'Shaft', anchor: 'foot', rest: { alongMm: -10 } }, set: { kind: 'cap', rod: 'pvc-1in' } },
+      {
+        add: 'turned',
+        as: 'Upper ring',
+        on: { part: 'Shaft', anchor: 'tip', rest: { alongMm: -340 } },
+        set: {
+          profile: [
+            { zMm: -20, acrossMm: 50 },
+            { zMm: -6, acrossMm: 66 },
+            { zMm: 6, acrossMm: 66 },
+            { zMm: 20, acrossMm: 50 },
+          ],
+        },
+      },
+      {
+        add: 'grip',
+        as: 'Grip',
+        on: { part: 'Shaft', anchor: 'hand' },
+        set: { lengthMm: 240, hands: 2, wrap: 'leather', stripMm: 25, stripThickMm: 1.5 },
+        foam: [['dense-eva', 2]],
+      },
+      {
+        add: 'fitting',
+        as: 'Foot cap',
+        on: { part: 'Shaft', anchor: 'foot', rest: { alongMm: -10 } },
+        set: { kind: 'cap', rod: 'pvc-1in' },
+      },
     ],
   },
   {
@@ -114,7 +187,7 @@ export const recipes: readonly Recipe[] = [
     name: 'Diver’s helmet',
     about: 'A bought helmet, refitted to the wearer’s head with a band, and trimmed.',
     doing: [
-      { add: 'donor-helmet', as: 'Diver’s helmet', set: { bandLayers: 1 } },
+      { add: 'donor-helmet', as: 'Diver’s helmet', set: { bandLayers: 2, bandFoam: 10 } },
       { add: 'gorget', as: 'Neck ring' },
     ],
   },
@@ -142,8 +215,13 @@ export const recipes: readonly Recipe[] = [
     name: 'Wands of port and starboard',
     about: 'Two wands for signalling in fog, one for each hand.',
     doing: [
-      { add: 'wand', as: 'Port wand' },
-      { add: 'wand', as: 'Starboard wand', set: { shaftMm: 240 } },
+      { add: 'wand', as: 'Port wand', set: { handleAcrossMm: 42, buttAcrossMm: 34 } },
+      {
+        add: 'wand',
+        as: 'Starboard wand',
+        side: 'left',
+        set: { shaftMm: 240, handleAcrossMm: 42, buttAcrossMm: 34 },
+      },
       { light: 'Port wand', hours: 3 },
     ],
   },
@@ -156,6 +234,7 @@ export const recipes: readonly Recipe[] = [
       {
         add: 'pipe-frame',
         as: 'Mouth ring',
+        on: { part: 'Caller', anchor: 'top', rest: { offMm: 10 } },
         set: {
           rod: 'pvc-20mm',
           corners: [
@@ -179,7 +258,17 @@ export const recipes: readonly Recipe[] = [
     name: 'Tally pole',
     about: 'A pole with a head of stacked rings and a lantern above it.',
     doing: [
-      { add: 'haft', as: 'Pole', set: { rod: 'pvc-1in', lengthMm: 1700, handMm: 800, joints: [{ atMm: 600 }, { atMm: 1180 }], joint: 'coupler' } },
+      {
+        add: 'haft',
+        as: 'Pole',
+        set: {
+          rod: 'pvc-1in',
+          lengthMm: 1700,
+          handMm: 800,
+          joints: [{ atMm: 600 }, { atMm: 1180 }],
+          joint: 'coupler',
+        },
+      },
       {
         add: 'turned',
         as: 'Ring head',
@@ -194,7 +283,6 @@ export const recipes: readonly Recipe[] = [
         },
       },
       { add: 'lantern', as: 'Lantern', on: { part: 'Pole', anchor: 'tip', rest: { alongMm: -6 } } },
-      { light: 'Lantern', hours: 6 },
     ],
   },
   {
@@ -202,14 +290,29 @@ export const recipes: readonly Recipe[] = [
     name: 'Dark tide sword',
     about: 'A black sword on a bar, bevelled on one edge and its point, a channel of light down the middle.',
     doing: [
-      { add: 'haft', as: 'Core', set: { rod: 'flat-20x3', lengthMm: 760, handMm: 90 } },
-      { add: 'grip', as: 'Grip', on: { part: 'Core', anchor: 'hand' }, set: { make: 'layers', lengthMm: 150, widthMm: 40 }, foam: [['dense-eva', 10], ['dense-eva', 10], ['dense-eva', 10]] },
-      { add: 'guard', as: 'Guard', on: { part: 'Core', anchor: 'hand', rest: { alongMm: 90 } }, set: { shape: 'horns', widthMm: 200, deepMm: 60, profile: 'round', bevelMm: 6 } },
+      { add: 'haft', as: 'Core', set: { rod: 'alu-tube-16x1', lengthMm: 560, handMm: 80 } },
+      {
+        add: 'grip',
+        as: 'Grip',
+        on: { part: 'Core', anchor: 'hand' },
+        set: { make: 'layers', lengthMm: 150, widthMm: 40 },
+        foam: [
+          ['dense-eva', 10],
+          ['dense-eva', 10],
+          ['dense-eva', 10],
+        ],
+      },
+      {
+        add: 'guard',
+        as: 'Guard',
+        on: { part: 'Core', anchor: 'hand', rest: { alongMm: 90 } },
+        set: { shape: 'horns', widthMm: 200, deepMm: 60, profile: 'round', bevelMm: 6 },
+      },
       {
         add: 'blade',
         as: 'Blade',
         on: { part: 'Core', anchor: 'hand', rest: { alongMm: 110 } },
-        set: { lengthMm: 700, widthMm: 80, point: 'clip', pointMm: 120, edges: 'point', bevelMm: 22 },
+        set: { lengthMm: 620, widthMm: 80, point: 'clip', pointMm: 120, edges: 'point', bevelMm: 16 },
       },
     ],
   },
@@ -218,8 +321,8 @@ export const recipes: readonly Recipe[] = [
     name: 'Groyne mace',
     about: 'A mace of soft foam: a ball on a rolled shaft, spikes all round that nobody is hurt by.',
     doing: [
-      { add: 'haft', as: 'Shaft', set: { rod: 'foam-rod-30', lengthMm: 620, handMm: 130 } },
-      { add: 'grip', as: 'Grip', on: { part: 'Shaft', anchor: 'hand' }, foam: [['dense-eva', 3]] },
+      { add: 'haft', as: 'Shaft', set: { rod: 'pvc-1-2in', lengthMm: 560, handMm: 120 } },
+      { add: 'grip', as: 'Grip', on: { part: 'Shaft', anchor: 'hand' }, foam: [['dense-eva', 4]] },
       {
         add: 'turned',
         as: 'Ball',
@@ -237,7 +340,14 @@ export const recipes: readonly Recipe[] = [
       {
         add: 'faceted',
         as: 'Spike',
-        on: { part: 'Shaft', anchor: 'tip', rest: { alongMm: -2 } },
+        on: {
+          part: 'Ball',
+          anchor: 'axis',
+          rest: {
+            nodDeg: 90,
+            copies: { way: 'round', count: 6, sweepDeg: 360, radiusMm: 59 },
+          },
+        },
         set: {
           sides: 4,
           profile: [

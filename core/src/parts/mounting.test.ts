@@ -149,6 +149,31 @@ describe('copies of a part', () => {
     expect(placingsOf(more.body, more.parts, 'b')).to.have.length(2);
   });
 
+  it('stand in a ring round an axis that is no face, each pointing away from it when it is nodded', () => {
+    const axis: Anchor = {
+      id: 'axis',
+      name: 'axis',
+      at: { x: 0, y: 0, z: 50 },
+      out: { x: 0, y: 0, z: 1 },
+      up: { x: 0, y: 1, z: 0 },
+      along: { x: 0, y: 0, z: 1 },
+    };
+    const ring = mount({ nodDeg: 90, copies: { way: 'round', count: 6, sweepDeg: 360, radiusMm: 60 } });
+    const all = fixingsAt(axis, ring);
+    expect(all).to.have.length(6);
+    for (const { toHost } of all) {
+      const [foot, tip] = [toHost({ x: 0, y: 0, z: 0 }), toHost({ x: 0, y: 0, z: 40 })];
+      expect(foot.z).to.be.closeTo(50, 1e-9);
+      expect(tip.z).to.be.closeTo(50, 1e-9);
+      expect(Math.hypot(foot.x, foot.y)).to.be.closeTo(60, 1e-9);
+      expect(Math.hypot(tip.x, tip.y)).to.be.closeTo(100, 1e-9);
+    }
+    const feet = all.map(({ toHost }) => toHost({ x: 0, y: 0, z: 0 }));
+    const apart = feet.map((p, i) => Math.hypot(p.x - feet[(i + 1) % 6]!.x, p.y - feet[(i + 1) % 6]!.y));
+    for (const mm of apart) expect(mm).to.be.closeTo(60, 1e-9);
+    expect(setFree(ring, axis)).to.equal(undefined);
+  });
+
   it('one may be set free: it stays where it stood, and the others where they are', () => {
     const all: OnPart[] = [
       mount({ copies: { way: 'row', count: 5, alongMm: 7, acrossMm: -3 }, alongMm: 4 }),
@@ -158,7 +183,7 @@ describe('copies of a part', () => {
       mount({ copies: { way: 'round', count: 2, sweepDeg: 60, radiusMm: 22 } }),
     ];
     for (const m of all) {
-      const { kept, own } = setFree(m)!;
+      const { kept, own } = setFree(m, cylinder(80, 5))!;
       const before = fixingsAt(cylinder(80, 5), m);
       const after = [...fixingsAt(cylinder(80, 5), kept), ...fixingsAt(cylinder(80, 5), own)];
       expect(after).to.have.length(before.length);
@@ -167,8 +192,8 @@ describe('copies of a part', () => {
           expect(dist3(f.toHost(p), after[i]!.toHost(p)), JSON.stringify(m.copies)).to.be.lessThan(0.01);
       });
     }
-    expect(setFree(mount())).to.equal(undefined);
-    expect(setFree(mount({ copies: { way: 'mirrored' } }))).to.equal(undefined);
+    expect(setFree(mount(), cylinder(80, 5))).to.equal(undefined);
+    expect(setFree(mount({ copies: { way: 'mirrored' } }), cylinder(80, 5))).to.equal(undefined);
   });
 
   it('an edit goes to all of them', () => {

@@ -1,7 +1,7 @@
 import { byId, firstOf } from '../units';
 import { copiesOf, type Mount, type Part } from '../document';
 import type { Anchor } from '../forms';
-import { add3, cross3, dot3, scale3, sub3, unit3, type Vec3 } from '../geometry';
+import { add3, cross3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
 import type { Stick } from '../panel';
 import { modelOf, type Context } from './context';
 import { walked } from './walked';
@@ -33,6 +33,7 @@ function fixingOn(
   anchor: Anchor,
   { alongMm = 0, acrossMm = 0, offMm = 0, turnDeg = 0, leanDeg = 0, nodDeg = 0 }: Partial<OnPart>,
   mirrored = false,
+  ring: Vec2 = { x: 0, y: 0 },
 ): Fixing {
   const there = anchor.face ? walked(anchor, { x: mirrored ? -acrossMm : acrossMm, y: alongMm }) : undefined;
   const out = unit3(there?.out ?? anchor.out);
@@ -40,7 +41,8 @@ function fixingOn(
   const across = cross3(up, out);
   const side = anchor.along ? sideOf(anchor.along, out, across) : across;
   const moved = add3(scale3(anchor.along ?? up, alongMm), scale3(side, mirrored ? -acrossMm : acrossMm));
-  const origin = add3(there?.at ?? add3(anchor.at, moved), scale3(out, offMm));
+  const round = add3(scale3(up, ring.y), scale3(across, ring.x));
+  const origin = add3(add3(there?.at ?? add3(anchor.at, moved), round), scale3(out, offMm));
   const hand = mirrored ? -1 : 1;
   const turn = rad(turnDeg) * hand;
   // Turned in the face first, then leaned to the side, then along.
@@ -86,12 +88,12 @@ export function fixingsAt(anchor: Anchor, mount: OnPart): Fixing[] {
   const steps = Math.abs(copies.sweepDeg) >= 360 ? copies.count : Math.max(1, copies.count - 1);
   return each.map((i) => {
     const deg = (i * copies.sweepDeg) / steps;
-    return fixingOn(anchor, {
-      ...mount,
-      alongMm: alongMm + copies.radiusMm * Math.cos(rad(deg)),
-      acrossMm: acrossMm - copies.radiusMm * Math.sin(rad(deg)),
-      turnDeg: turnDeg + deg,
-    });
+    const turned = { ...mount, turnDeg: turnDeg + deg };
+    const [up, across] = [copies.radiusMm * Math.cos(rad(deg)), -copies.radiusMm * Math.sin(rad(deg))];
+    // Over a face they are walked; elsewhere they stand in the plane that the way out is square to.
+    return anchor.face
+      ? fixingOn(anchor, { ...turned, alongMm: alongMm + up, acrossMm: acrossMm + across })
+      : fixingOn(anchor, turned, false, { x: across, y: up });
   });
 }
 

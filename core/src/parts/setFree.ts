@@ -1,4 +1,5 @@
 import type { Mount } from '../document';
+import type { Anchor } from '../forms';
 
 type OnPart = Extract<Mount, { to: 'part' }>;
 
@@ -11,10 +12,13 @@ export interface SetFree {
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 const round = (mm: number): number => Math.round(mm * 1e4) / 1e4;
 
-/** The last of several copies by itself, where it stood; nothing of a single one, or of one that is a mirror image. */
-export function setFree(mount: OnPart): SetFree | undefined {
+/**
+ * The last of several copies by itself, where it stood; nothing of a single one, of one that is a mirror image, or of a
+ * ring that lies over no face: off an axis a part by itself has no place.
+ */
+export function setFree(mount: OnPart, anchor: Pick<Anchor, 'face'> | undefined): SetFree | undefined {
   const { copies, ...one } = mount;
-  if (!copies || copies.way === 'mirrored') return undefined;
+  if (!copies || copies.way === 'mirrored' || (copies.way === 'round' && !anchor?.face)) return undefined;
   const { alongMm = 0, acrossMm = 0, turnDeg = 0 } = one;
   const last = copies.count - 1;
   if (copies.way === 'row')

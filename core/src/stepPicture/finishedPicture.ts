@@ -18,13 +18,14 @@ import {
 /** The wearer is drawn pale and matt. */
 const WEARER: Tone = { rgb: [214, 204, 193], gloss: 0, metal: 0 };
 
-/** A whole build in its finish, as large as it goes in, on its wearer where anything is worn. */
+/** A whole build in its finish, as large as it goes in, on its wearer where anything is worn; from the front or turned. */
 export function finishedPicture(
   body: Body,
   made: readonly PartReport[],
   parts: readonly Part[],
   width: number,
   height: number,
+  turnDeg = 20,
 ): PixelPicture {
   const own: (Shown & { tone: Tone })[] = made.flatMap((part) => {
     const tone = toneIn(part, byId(parts, part.id)?.scheme);
@@ -43,7 +44,7 @@ export function finishedPicture(
     : [];
   const shown = [...wearer, ...own];
   const tones = new Map<Shown, Tone>(shown.map((s) => [s, s.tone]));
-  const eye = eyeAt(20, 8);
+  const eye = eyeAt(turnDeg, 8);
   const wear = parts.find((p) => p.scheme)?.scheme?.wear;
   return shadedPicture(
     shown,

@@ -101,7 +101,9 @@ export function addLike(part: Part, name: string, params: Part['params']): void 
 /** The last of several copies as a part of its own, where it stood, with what is on it. */
 export function freeOne(part: Part): void {
   if (part.mount.to !== 'part') return;
-  const free = setFree(part.mount);
+  const { mount } = part;
+  const host = byId(useReport.getState().report?.parts ?? [], mount.part);
+  const free = setFree(mount, byId(host?.anchors ?? [], mount.anchor));
   if (!free) return;
   const { doc, update } = useBuild.getState();
   const made = copiedPart(doc, part, doc, `${part.name}, detached`.slice(0, 120), free.own);

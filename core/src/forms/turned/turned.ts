@@ -63,6 +63,16 @@ function design(input: FormInput<TurnedParams>): Design {
     panels: made.panels,
     joins: made.joins,
     roomMm: 0,
+    anchors: [
+      {
+        id: 'axis',
+        name: 'round its axis',
+        at: { x: 0, y: 0, z: (foot + top) / 2 },
+        out: { x: 0, y: 0, z: 1 },
+        up: { x: 0, y: 1, z: 0 },
+        along: { x: 0, y: 0, z: 1 },
+      },
+    ],
     rooms:
       params.make === 'discs'
         ? params.boreMm > 0 && sticks.length === 0

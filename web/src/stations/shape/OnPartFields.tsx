@@ -2,6 +2,8 @@ import type { Copies, Mount } from '@fomrik/core/document';
 import { setFree } from '@fomrik/core/parts';
 import { ChoiceField } from '../../parts/ChoiceField';
 import { LengthField, NumberField } from '../../parts/Field';
+import { byId } from '@fomrik/core/units';
+import { useReport } from '../../store/report';
 
 type OnPart = Extract<Mount, { to: 'part' }>;
 
@@ -22,6 +24,7 @@ export function OnPartFields({
   onSetFree: () => void;
 }) {
   const { copies } = mount;
+  const anchor = useReport((s) => byId(byId(s.report?.parts ?? [], mount.part)?.anchors ?? [], mount.anchor));
   const withCopies = (next: Copies | undefined): void => {
     const { copies: _before, ...rest } = mount;
     set(next ? { ...rest, copies: next } : rest);
@@ -118,7 +121,7 @@ export function OnPartFields({
           onChange={(count) => withCopies({ ...copies, count })}
         />
       )}
-      {setFree(mount) && (
+      {setFree(mount, anchor) && (
         <button type="button" className="btn self-end" onClick={onSetFree}>
           Detach the last one
         </button>
