@@ -1,6 +1,6 @@
 import { firstOf } from '@fomrik/core/units';
 import { zoneInfo } from '@fomrik/core/body';
-import type { Mount, Part } from '@fomrik/core/document';
+import type { Mount, Part, Side } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
 import type { Draft } from 'immer';
 import { ChoiceField } from '../../parts/ChoiceField';
@@ -14,6 +14,13 @@ interface MountFieldsProps {
   form: FormKind;
   change: (recipe: (part: Draft<Part>) => void) => void;
 }
+
+const sideWords: Record<Side, string> = {
+  left: 'left',
+  right: 'right',
+  pair: 'both',
+  middle: 'middle',
+};
 
 /** Parts that hang, directly or not, from one: it cannot be mounted on them. */
 function hangingFrom(parts: readonly Part[], id: string): Set<string> {
@@ -61,6 +68,14 @@ export function MountFields({ part, form, change }: MountFieldsProps) {
         ]}
         onChange={(next) => set(to(next))}
       />
+      {mount.to === 'wearer' && zoneInfo(mount.zone).sides.length > 1 && (
+        <ChoiceField
+          label="Side"
+          value={mount.side}
+          choices={zoneInfo(mount.zone).sides.map((side) => ({ value: side, label: sideWords[side] }))}
+          onChange={(side) => set({ ...mount, side })}
+        />
+      )}
       {mount.to === 'part' && (
         <>
           <ChoiceField
