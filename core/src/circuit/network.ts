@@ -2,6 +2,7 @@ import { itemAt, firstOf, lastOf } from '../units';
 import { ledMaxA, leds, type Pack, type Regulator, type SteadyLoad } from '../materials';
 import { type Branch, junctionOf, junctionVolts, solveNetwork } from './nodal';
 import { cellVolts } from './cells';
+import { coldJunction, ROOM_C } from './cold';
 import type { LedString } from './strings';
 
 /** What lies between the pack and the lamps. */
@@ -54,6 +55,8 @@ export interface WorkingSteady {
 export interface Lights {
   strings: readonly LedString[];
   steady: readonly SteadyLoad[];
+  /** How cold strips are; as in a room when left out. */
+  atC?: number;
 }
 
 /** A cell's own resistance grows about threefold until it is empty; from memory. */
@@ -69,7 +72,7 @@ export const ratedA = (load: SteadyLoad): number =>
   load.kind === 'segments' ? load.segments * load.ratedA : load.amps;
 
 /** A strip as runs of segments along its traces, or a ring as what it draws. */
-function steadyBranches(load: SteadyLoad, from: number): { branches: Branch[]; node: number } {
+function steadyBranches(load: SteadyLoad, from: number, atC: number): { branches: Branch[]; node: number } {
   if (load.kind !== 'segments')
     return {
       branches: [{ id: load.name, kind: 'sink', a: RAIL, b: 0, amps: load.amps, leastV: load.leastV }],
@@ -82,6 +85,7 @@ function steadyBranches(load: SteadyLoad, from: number): { branches: Branch[]; n
     Math.max(1, Math.floor(load.ratedV / leds[load.colour].forwardV - 0.2)),
   );
   const ohm = (load.ratedV - perSegment * junctionVolts(junction, load.ratedA)) / load.ratedA;
+  const cold = coldJunction(junction, atC);
   const runs = Math.min(MOST_NODES, load.segments);
   const branches: Branch[] = [];
   let node = from;
@@ -91,7 +95,7 @@ function steadyBranches(load: SteadyLoad, from: number): { branches: Branch[]; n
     const times = load.segments / runs;
     branches.push(
       { id: 'trace', kind: 'resistor', a: before, b: node, ohm: Math.max(1e-4, load.traceOhm * times) },
-      { id: load.name, kind: 'string', a: node, b: 0, count: perSegment, junction, ohm, times },
+      { id: load.name, kind: 'string', a: node, b: 0, count: perSegment, junction: cold, ohm, times },
     );
     before = node;
   }
@@ -192,7 +196,7 @@ function takenA(
 
 function straight(
   { volts, ohm }: Supply,
-  { strings, steady }: Lights,
+  { strings, steady, atC = ROOM_C }: Lights,
   switchOhm: number,
   wireOhm: number,
 ): Working | undefined {
@@ -200,7 +204,7 @@ function straight(
   const kinds = alike(strings);
   let node = RAIL;
   const strips = steady.map((load) => {
-    const made = steadyBranches(load, node);
+    const made = steadyBranches(load, node, atC);
     node = made.node;
     return { load, branches: made.branches };
   });

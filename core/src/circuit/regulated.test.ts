@@ -135,8 +135,11 @@ describe('cold cells', () => {
     }
     expect(coldShare(packOf('3xaa').cell.cold, 5)).to.be.closeTo(0.8, 1e-9);
     const lights = { strings: [], steady: [ring(0.1)] };
+    // Cells of no resistance: only their capacity is less.
+    const aa = packOf('3xaa');
+    const stiff = { ...aa, cell: { ...aa.cell, internalOhm: 1e-9 } };
     const [warm, cold] = [20, 0].map(
-      (coldC) => runTime(packOf('3xaa'), lights, undefined, { onShare: 1, idleA: 0, coldC }).hours,
+      (coldC) => runTime(stiff, lights, undefined, { onShare: 1, idleA: 0, coldC }).hours,
     ) as [number, number];
     expect(cold / warm).to.be.closeTo(0.7, 1e-6);
   });

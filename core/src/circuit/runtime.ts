@@ -1,5 +1,6 @@
 import type { Pack } from '../materials';
 import { capacityAh, coldShare } from './cells';
+import { coldLights, coldPack } from './cold';
 import { type Feed, type Lights, workingAt } from './network';
 
 export interface RunPoint {
@@ -34,6 +35,8 @@ const ALWAYS: Duty = { onShare: 1, idleA: 0 };
 export const STRAIGHT: Feed = { switchOhm: 0.05, wireOhm: 0 };
 
 const STEPS = 60;
+/** Less than this is nothing drawn, A. */
+const LEAST_A = 1e-6;
 /** The light has ended when it is this share of what it was. */
 const HALF = 0.5;
 
@@ -52,12 +55,27 @@ function emptied(
   const leastV = Math.max(0, ...driven.map((s) => s.leastV));
   // A board draws on, whatever is played.
   const restA = driven.reduce((sum, s) => sum + (s.kind === 'digital' ? s.restA : s.amps), 0);
-  const first = workingAt(pack, lights, feed, 0);
-  const freshA = Math.max(1e-9, first?.lightA ?? 0);
+  // What counts as bright is what the lamps give at the bench.
+  const freshA = Math.max(1e-9, workingAt(pack, lights, feed, 0)?.lightA ?? 0);
+  const [cells, lamps] = [coldPack(pack, coldC), coldLights(lights, coldC)];
   const left = coldShare(pack.cell.cold, coldC) * capacityShare;
+  // Behind a regulator the pack gives more or less than the light takes, and what the regulator draws itself.
+  const ownA = feed.regulator?.ownA ?? 0;
+  /** Hours the whole of the cells would last at a moment's draw. Dimmed by its effect, a light draws less of what is more than its rest. */
+  const lasts = (drawnA: number, lightA: number): number => {
+    const rest = ownA + (restA * (drawnA - ownA)) / Math.max(1e-9, lightA);
+    const played = rest + Math.max(0, drawnA - rest) * playedShare;
+    const meanA = played * onShare + idleA * (1 - onShare);
+    return (left * capacityAh(pack.cell.capacity, meanA)) / meanA;
+  };
   let hour = 0;
+  let before = 0;
   for (let i = 0; i <= STEPS; i++) {
-    const now = workingAt(pack, lights, feed, i / STEPS);
+    const now = workingAt(cells, lamps, feed, i / STEPS);
+    const drawn = now && now.totalA >= LEAST_A ? lasts(now.totalA, now.lightA) : before;
+    // The draw falls through a step: both its ends count (trapezoids).
+    if (i > 0) hour += (before + drawn) / 2 / STEPS;
+    before = drawn;
     const at: RunPoint = {
       hour,
       volts: now?.packVolts ?? 0,
@@ -66,15 +84,15 @@ function emptied(
     };
     const railV = now?.lampVolts ?? 0;
     const out = railV < leastV;
-    if (out || at.lightShare < HALF || at.currentA < 1e-6) {
-      const before = points.at(-1);
+    if (out || at.lightShare < HALF || at.currentA < LEAST_A) {
+      const last = points.at(-1);
       // Within the last step the light fell through its half, or the rail through what the lamps want.
       const end =
-        before &&
+        last &&
         between(
-          before.point,
+          last.point,
           at,
-          out ? share(before.railV, railV, leastV) : share(before.point.lightShare, at.lightShare, HALF),
+          out ? share(last.railV, railV, leastV) : share(last.point.lightShare, at.lightShare, HALF),
         );
       return {
         hours: end?.hour ?? 0,
@@ -83,13 +101,6 @@ function emptied(
       };
     }
     points.push({ point: at, railV });
-    // Dimmed by its effect, a light draws less of what is more than its rest.
-    // Behind a regulator the pack gives more or less than the light takes, and what the regulator draws itself.
-    const ownA = feed.regulator?.ownA ?? 0;
-    const rest = ownA + (restA * (at.currentA - ownA)) / Math.max(1e-9, now?.lightA ?? 0);
-    const played = rest + Math.max(0, at.currentA - rest) * playedShare;
-    const meanA = played * onShare + idleA * (1 - onShare);
-    if (i < STEPS) hour += (left * capacityAh(pack.cell.capacity, meanA)) / STEPS / meanA;
   }
   return { hours: hour, endedBy: 'empty', points: points.map((p) => p.point) };
 }

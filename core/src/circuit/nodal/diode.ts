@@ -7,11 +7,16 @@ export interface Junction {
   /** Emission coefficient by the thermal voltage, volts. */
   slopeV: number;
   seriesOhm: number;
+  /** Its forward voltage rises by so much for every kelvin colder. */
+  voltsPerK: number;
 }
 
 /** Indicator LEDs: emission coefficient, and series resistance by colour; typical, from memory. */
 const EMISSION = 2;
 const seriesOhm = (forwardV: number): number => (forwardV < 2.6 ? 8 : 14);
+
+/** Forward voltage by kelvin, V: 2 mV of red and amber, 3 mV of green, blue and white; typical of data sheets, from memory. */
+const voltsPerK = (forwardV: number): number => (forwardV < 2.6 ? 0.002 : 0.003);
 
 /** The junction of an LED whose curve runs through its rated point. */
 export function junctionOf({ forwardV, ratedA }: { forwardV: number; ratedA: number }): Junction {
@@ -21,9 +26,12 @@ export function junctionOf({ forwardV, ratedA }: { forwardV: number; ratedA: num
     saturationA: ratedA / Math.expm1((forwardV - ratedA * ohm) / slopeV),
     slopeV,
     seriesOhm: ohm,
+    voltsPerK: voltsPerK(forwardV),
   };
 }
 
 /** Volts of a junction at a current. */
-export const junctionVolts = ({ saturationA, slopeV, seriesOhm: r }: Junction, amps: number): number =>
-  slopeV * Math.log1p(amps / saturationA) + amps * r;
+export const junctionVolts = (
+  { saturationA, slopeV, seriesOhm: r }: Omit<Junction, 'voltsPerK'>,
+  amps: number,
+): number => slopeV * Math.log1p(amps / saturationA) + amps * r;

@@ -16,8 +16,11 @@ export interface Operating {
 }
 
 const ROUNDS = 200;
-/** Nodes that move less than this are found, volts. */
-const SETTLED_V = 1e-10;
+/**
+ * Nodes that move less than this are found, volts: the next round would move them by its square. Beside wires of next to
+ * no resistance rounding alone moves them by nearly a nanovolt.
+ */
+const SETTLED_V = 1e-8;
 /** No node moves further in one round, so that curves are followed and not jumped over; volts. */
 const STEP_V = 2;
 
