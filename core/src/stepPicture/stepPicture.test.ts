@@ -5,10 +5,12 @@ import { derive } from '../report';
 import type { Step } from '../plan';
 import { stepPicture } from '.';
 
-const demos = readdirSync('demo').map((file) => {
-  const read = JSON.parse(readFileSync(`demo/${file}`, 'utf8')) as { build?: BuildDoc } & BuildDoc;
-  return { file, doc: read.build ?? read };
-});
+const demos = readdirSync('demo')
+  .filter((file) => file.endsWith('.json'))
+  .map((file) => {
+    const read = JSON.parse(readFileSync(`demo/${file}`, 'utf8')) as { build?: BuildDoc } & BuildDoc;
+    return { file, doc: read.build ?? read };
+  });
 
 /** What a picture depends on; details differ from one another. */
 const sort = (step: Step): string =>

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { EM, wordsWidthMm } from '../../pattern/lettering/words';
 
 /** A word on a printed page and the box poppler says its letters take, in millimetres from the upper left. */
 export interface PageWord {
@@ -32,8 +33,10 @@ function tight(word: PageWord): PageWord {
   const whole = ASCENT + DESCENT;
   const high = word.maxY - word.minY;
   const wide = word.maxX - word.minX;
-  // One letter is as high as its font is whichever way it is read.
-  const upwards = high > wide * 1.6 && word.text.length > 2;
+  // Read level or upwards, whichever its length is nearer to: three letters may be little longer than they are high.
+  const off = (long: number, across: number): number =>
+    Math.abs(Math.log(long / wordsWidthMm(word.text, across / whole / EM)));
+  const upwards = word.text.length > 1 && off(high, wide) < off(wide, high);
   if (upwards) {
     const em = wide / whole;
     return { ...word, minX: word.minX + (ASCENT - CAPITALS) * em, maxX: word.maxX - (DESCENT - TAILS) * em };

@@ -1,5 +1,5 @@
 import { add3, cross3, dot3, length3, scale3, sub3, unit3, type Vec3 } from '../../geometry';
-import { socketMm, takeOffMm } from '../../materials';
+import { pipeFittings, socketMm } from '../../materials';
 import type { Section, Stick } from '../../panel';
 import { itemAt } from '../../units';
 import { along, type Corner } from './corners';
@@ -87,32 +87,30 @@ export function bendSticks(corner: Corner, section: Section, rodId: string): Sti
   );
 }
 
-/** A bought fitting as the sockets that take its pipes. */
+/** A bought fitting as the sockets that take its pipes, each as far out as its pipe begins. */
 export function fittingSticks(
   corner: Corner,
+  runs: readonly Run[],
   tube: Tube,
   acrossMm: number,
   rodId: string,
-  takeOff: number,
 ): Stick[] {
-  if (corner.joining.by !== 'fitting') return [];
-  const { fitting } = corner.joining;
-  const own = takeOff > 0 && fitting !== 'halfElbow' && fitting !== 'coupler';
-  const off =
-    fitting === 'cap' || fitting === 'flange' ? 0 : own ? takeOff : takeOffMm(fitting, tube.outsideMm);
+  const { joining, index } = corner;
+  if (joining.by !== 'fitting') return [];
   const section: Section = {
     shape: 'tube',
     outsideMm: Math.max(acrossMm, tube.outsideMm + 2),
     boreMm: tube.outsideMm,
   };
-  return corner.ends.map((end, i) =>
-    stick(
-      `fitting-${corner.index + 1}-${i + 1}`,
-      `${fitting} at corner ${corner.index + 1}`,
+  return corner.ends.map((end, i) => {
+    const { offMm } = itemAt(runs, end.pipe).stops[end.last ? 1 : 0];
+    return stick(
+      `fitting-${index + 1}-${i + 1}`,
+      `${pipeFittings[joining.fitting].what} at corner ${index + 1}`,
       rodId,
       corner.at,
-      along(corner, end, off + socketMm(tube.outsideMm).value),
+      along(corner, end, offMm + socketMm(tube.outsideMm).value),
       section,
-    ),
-  );
+    );
+  });
 }

@@ -136,9 +136,7 @@ function design(input: FormInput<PipeFrameParams>): Design {
     sticks: [
       ...straightSticks(runs, lengths, section, params.rod),
       ...corners.flatMap((c) => bendSticks(c, section, params.rod)),
-      ...corners.flatMap((c) =>
-        fittingSticks(c, tube, rod.coupler?.acrossMm.value ?? 0, params.rod, params.takeOffMm),
-      ),
+      ...corners.flatMap((c) => fittingSticks(c, runs, tube, rod.coupler?.acrossMm.value ?? 0, params.rod)),
     ],
     ...(runs[0] && { heldAt: lerp3(runs[0].stops[0].corner.at, runs[0].stops[1].corner.at, 0.5) }),
     anchors: anchorsOf(runs),
