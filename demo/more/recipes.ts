@@ -242,9 +242,11 @@ export const recipes: readonly Recipe[] = [
             { acrossMm: 130, forwardMm: 0, upMm: 0, joint: 'bent', radiusMm: 100 },
             { acrossMm: 130, forwardMm: 0, upMm: 260, joint: 'bent', radiusMm: 100 },
             { acrossMm: -130, forwardMm: 0, upMm: 260, joint: 'bent', radiusMm: 100 },
+            { acrossMm: 0, forwardMm: 0, upMm: 0, joint: 'fitting', radiusMm: 0 },
           ],
           pipes: [
-            { from: 1, to: 2 },
+            { from: 1, to: 5 },
+            { from: 5, to: 2 },
             { from: 2, to: 3 },
             { from: 3, to: 4 },
             { from: 4, to: 1 },

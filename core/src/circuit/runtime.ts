@@ -13,7 +13,7 @@ export interface RunPoint {
 }
 
 export interface RunTime {
-  /** Until the lamps pass half the current they began with, addressable ones drop out, or the cells are empty. */
+  /** Until the lamps pass half the current they draw fresh at the bench, addressable ones drop out, or the cells are empty. */
   hours: number;
   endedBy: 'dim' | 'out' | 'empty';
   points: RunPoint[];

@@ -66,7 +66,7 @@ export interface Mark {
   /** The dart it is the wedge of, as it may be placed by hand. */
   dart?: HandDart;
   /** Where the other face ends once an edge is bevelled: which face is cut down to it, and by how much off square. */
-  bevel?: { face: 'back' | 'front'; deg: number; ring?: true };
+  bevel?: { face: 'back' | 'front'; deg: number; ring?: true; rounded?: true };
 }
 
 /** The shell, the lining that covers wires, and what features lay on either face. */

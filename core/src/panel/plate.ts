@@ -124,7 +124,7 @@ function edgesOf(
 }
 
 /** The outline at the inner and the outer face, where they differ from what is cut, as lines to bevel to. */
-function bevelMarks({ outline, sections }: Plate, place: (p: Vec2) => Vec2): Mark[] {
+function bevelMarks({ outline, sections, rounded }: Plate, place: (p: Vec2) => Vec2): Mark[] {
   if (!sections) return [];
   const whole = Math.abs(signedArea(outline));
   const widthMm = (region: Region): number =>
@@ -142,7 +142,7 @@ function bevelMarks({ outline, sections }: Plate, place: (p: Vec2) => Vec2): Mar
       return region.map((ring): Mark => ({
         kind: 'bevel',
         points: ring.map(place),
-        bevel: { face, deg, ring: true },
+        bevel: { face, deg, ring: true, ...(rounded && { rounded }) },
       }));
     });
 }

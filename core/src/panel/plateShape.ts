@@ -33,6 +33,8 @@ export interface Plate extends Plane {
   cuts: PlateCut[];
   /** The outline at heights above the inner face, from 0 to the thickness, where its edge is not square. */
   sections?: { atMm: number; region: Region }[];
+  /** Its sloping edges are rounded over. */
+  rounded?: true;
   /** Lies between others, so that nothing of its faces is seen. */
   inside?: true;
   /** Another layer lies behind it, so that nothing can be put there. */

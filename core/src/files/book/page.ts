@@ -1,9 +1,8 @@
 import { PDFDocument, type PDFFont, rgb } from '@cantoo/pdf-lib';
-import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
 import { PAGE_MARGIN_MM, paper } from '../../pattern';
 import { type Drawing, inks, pathOf, type PixelPicture, pngOf, rgbOf } from '../../view';
-import { embedded } from '../pdf/embed';
+import { startPdf } from '../pdf/startPdf';
 import type { FontSource } from '../pdf/fonts';
 import { grey, type Pen, PT_PER_MM, write } from '../pdf/pen';
 import { wrapped } from '../pdf/wrapped';
@@ -37,13 +36,7 @@ export const roomMm = ({ widthMm }: Book): number => widthMm - 2 * MARGIN_MM;
 
 /** A book without a page yet. */
 export async function startBook(title: string, words: string, cut: CutPlan, font: FontSource): Promise<Book> {
-  const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  pdf.setTitle(title);
-  pdf.setCreator('Fomrik');
-  pdf.setCreationDate(new Date(0));
-  pdf.setModificationDate(new Date(0));
-  const fonts = await embedded(pdf, words, font);
+  const { pdf, fonts } = await startPdf(title, words, font);
   const book: Book = {
     pdf,
     fonts,

@@ -1,10 +1,8 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
-import fontkit from '@pdf-lib/fontkit';
 import type { BuildDoc } from '../../document';
 import { PAGE_MARGIN_MM, paper } from '../../pattern';
 import { dryFit, type Report } from '../../report';
 import { type LengthUnit, printLength } from '../../units';
-import { embedded } from './embed';
+import { startPdf } from './startPdf';
 import type { FontSource } from './fonts';
 import { type Pen, PT_PER_MM, stroke, write } from './pen';
 import { wrapped } from './wrapped';
@@ -26,14 +24,12 @@ export async function dryFitCard(
   font: FontSource,
 ): Promise<Uint8Array> {
   const parts = dryFit(doc, report);
-  const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  pdf.setTitle(`${doc.name}: trying on in paper`);
-  pdf.setCreator('Fomrik');
-  pdf.setCreationDate(new Date(0));
-  pdf.setModificationDate(new Date(0));
   const words = parts.flatMap((p) => [p.name, p.how, ...p.rows.flatMap((r) => [r.what, r.changes])]);
-  const fonts = await embedded(pdf, [doc.name, HOW, ...words].join(' '), font);
+  const { pdf, fonts } = await startPdf(
+    `${doc.name}: trying on in paper`,
+    [doc.name, HOW, ...words].join(' '),
+    font,
+  );
   const size = paper[doc.cut.page];
   const left = PAGE_MARGIN_MM + 2;
   const roomMm = size.widthMm - 2 * left;

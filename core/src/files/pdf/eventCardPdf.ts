@@ -1,10 +1,8 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
-import fontkit from '@pdf-lib/fontkit';
 import type { BuildDoc } from '../../document';
 import type { Report } from '../../report';
 import { eventCard } from '../eventCard';
 import { PAGE_MARGIN_MM, paper } from '../../pattern';
-import { embedded } from './embed';
+import { startPdf } from './startPdf';
 import type { FontSource } from './fonts';
 import { PT_PER_MM, type Pen, write } from './pen';
 import { wrapped } from './wrapped';
@@ -17,16 +15,10 @@ const HIGH = 1.5;
 
 /** Everything for the day on one page, in letters as large as it lets them be. */
 export async function eventCardPdf(doc: BuildDoc, report: Report, font: FontSource): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  pdf.setTitle(`${doc.name}: the day`);
-  pdf.setCreator('Fomrik');
-  pdf.setCreationDate(new Date(0));
-  pdf.setModificationDate(new Date(0));
   const sections = eventCard(doc, report);
   const title = `${doc.name}, ${doc.brief.eventDate}`;
-  const fonts = await embedded(
-    pdf,
+  const { pdf, fonts } = await startPdf(
+    `${doc.name}: the day`,
     [title, ...sections.flatMap((s) => [s.title, ...s.lines])].join(' '),
     font,
   );

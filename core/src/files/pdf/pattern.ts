@@ -1,6 +1,5 @@
 import { getFrom } from '../../units';
-import { clip, endPath, PDFDocument, popGraphicsState, pushGraphicsState, rectangle } from '@cantoo/pdf-lib';
-import fontkit from '@pdf-lib/fontkit';
+import { clip, endPath, popGraphicsState, pushGraphicsState, rectangle } from '@cantoo/pdf-lib';
 import type { CutPlan } from '../../document';
 import type { Vec2 } from '../../geometry';
 import {
@@ -16,7 +15,7 @@ import {
   type SourcedPiece,
 } from '../../pattern';
 import { cover } from './cover';
-import { embedded } from './embed';
+import { startPdf } from './startPdf';
 import type { FontSource } from './fonts';
 import { foot } from './foot';
 import { drawShape, grey, type Pen, PT_PER_MM, stroke } from './pen';
@@ -61,17 +60,11 @@ export async function patternPdf(
   title: string,
   font: FontSource,
 ): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  pdf.setTitle(title);
-  pdf.setCreator('Fomrik');
-  pdf.setCreationDate(new Date(0));
-  pdf.setModificationDate(new Date(0));
   const words = items
     .flatMap(({ piece, source }) => [piece.name, source.partName])
     .concat(title)
     .join(' ');
-  const fonts = await embedded(pdf, words, font);
+  const { pdf, fonts } = await startPdf(title, words, font);
   const scale = printScale(cut);
   const pt = { x: PT_PER_MM * scale.x, y: PT_PER_MM * scale.y };
   const size = paper[cut.page];

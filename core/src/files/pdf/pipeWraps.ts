@@ -1,11 +1,9 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
-import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
 import type { Vec2 } from '../../geometry';
 import { PAGE_MARGIN_MM, paper, printScale } from '../../pattern';
 import type { Report } from '../../report';
 import { trimNumber } from '../../units';
-import { embedded } from './embed';
+import { startPdf } from './startPdf';
 import type { FontSource } from './fonts';
 import { correction } from './foot';
 import { bar, type Pen, PT_PER_MM, stroke, write } from './pen';
@@ -58,17 +56,15 @@ export async function pipeWraps(
   title: string,
   font: FontSource,
 ): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  pdf.setTitle(`${title}: paper wraps for pipes`);
-  pdf.setCreator('Fomrik');
-  pdf.setCreationDate(new Date(0));
-  pdf.setModificationDate(new Date(0));
   const scale = printScale(cut);
   const size = paper[cut.page];
   const [wide, high] = [size.widthMm / scale.x, size.heightMm / scale.y];
   const strips = stripsOf(report, high - ROOM.foot - ROOM.head);
-  const fonts = await embedded(pdf, [title, HOW, ...strips.map((s) => s.words)].join(' '), font);
+  const { pdf, fonts } = await startPdf(
+    `${title}: paper wraps for pipes`,
+    [title, HOW, ...strips.map((s) => s.words)].join(' '),
+    font,
+  );
   const left = PAGE_MARGIN_MM + 6;
   let pen: Pen | undefined;
   let x = left;

@@ -1,11 +1,9 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
-import fontkit from '@pdf-lib/fontkit';
 import type { CutPlan } from '../../document';
 import type { Report } from '../../report';
 import { printVolts, trimNumber } from '../../units';
 import { PAGE_MARGIN_MM, paper } from '../../pattern';
 import { wiringRows } from '../wiringRows';
-import { embedded } from './embed';
+import { startPdf } from './startPdf';
 import type { FontSource } from './fonts';
 import { type Pen, PT_PER_MM, stroke, write } from './pen';
 
@@ -96,15 +94,9 @@ export async function wiringCard(
   title: string,
   font: FontSource,
 ): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  pdf.setTitle(`${title}: wiring`);
-  pdf.setCreator('Fomrik');
-  pdf.setCreationDate(new Date(0));
-  pdf.setModificationDate(new Date(0));
   const rows = wiringRows(report);
-  const fonts = await embedded(
-    pdf,
+  const { pdf, fonts } = await startPdf(
+    `${title}: wiring`,
     [title, ...rows.flatMap((r) => Object.values({ ...r } as Record<string, string>))].join(' '),
     font,
   );

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import type { Params, Ply } from '../../document';
 import { boundsOf, meshVolume, signedArea } from '../../geometry';
 import { newPart } from '../../parts';
+import { asksOf } from '../../pattern/lettering/asks';
 import { partReport, type PartReport } from '../../parts/partReport';
 import { bodyOf, contextOf } from '../../parts/testing/worn.test';
 
@@ -76,6 +77,12 @@ describe('edges that are bevelled', () => {
 
   it('are rounded by a quarter of an ellipse, which takes 1 − π/4 where a slope takes a half', () => {
     const whole = volume(blade({ bevelMm: 0 }));
+    const words = (profile: string) =>
+      blade({ edges: 'one', profile }).pieces.flatMap((p) => asksOf(p).map((a) => a.text));
+    expect(words('round').join())
+      .to.match(/round over to the line on the front/)
+      .and.not.match(/off square/);
+    expect(words('slope').join()).to.match(/off square/);
     const [slope, round] = ['slope', 'round'].map(
       (profile) => whole - volume(blade({ edges: 'one', profile })),
     );

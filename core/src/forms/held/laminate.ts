@@ -258,6 +258,7 @@ export function laminate(all: Lamination): Panel[] {
         layers: all.stack.length,
         ...(i > 0 && { backed: true as const }),
         ...(sloped && { sections: sectionsOf(all, layer, total, floors) }),
+        ...(sloped && all.bevel?.profile === 'round' && { rounded: true as const }),
         ...(i > 0 && i < all.stack.length - 1 && { inside: true as const }),
         ply: itemAt(all.stack, i).ply,
       }),

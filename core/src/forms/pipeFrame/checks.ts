@@ -3,7 +3,7 @@ import { socketMm } from '../../materials';
 import { counted, itemAt, trimNumber } from '../../units';
 import { type Corner, wholePipes } from './corners';
 import type { PipeFrameParams } from './fields';
-import { type Run, sawnMm } from './lengths';
+import { type Length, type Run, sawnMm } from './lengths';
 
 /** Tighter than so many widths a pipe kinks when it is bent hot, even filled with sand; common practice, no source. */
 export const LEAST_BEND_WIDTHS = 3;
@@ -24,6 +24,7 @@ export function frameChecks(
   params: PipeFrameParams,
   corners: readonly Corner[],
   runs: readonly Run[],
+  lengths: readonly Length[],
   outsideMm: number,
 ): Check[] {
   const checks: Check[] = [];
@@ -33,8 +34,8 @@ export function frameChecks(
       ...shape,
       id: 'pipes-lost',
       severity: runs.length === 0 ? 'stop' : 'mind',
-      title: `${counted(lost, 'pipe')} ${lost === 1 ? 'does' : 'do'} not run between two different corners and ${lost === 1 ? 'is' : 'are'} left out.`,
-      why: 'A pipe runs from one corner of the list to another.',
+      title: `${counted(lost, 'pipe')} ${lost === 1 ? 'does' : 'do'} not run between two corners of their own and ${lost === 1 ? 'is' : 'are'} left out.`,
+      why: 'A pipe runs from one corner of the list to another, and only one runs there.',
       excess: lost,
       remedies: [],
     });
@@ -49,15 +50,21 @@ export function frameChecks(
       excess: pieces - 1,
       remedies: [],
     });
-  for (const { index, ends, joining, unsold, radiusMm } of corners) {
+  for (const { index, ends, joining, unsold, otherwise, radiusMm } of corners) {
     const path = (key: string) => ['params', 'corners', index, key];
     if (joining.by === 'unknown')
       checks.push({
         ...shape,
         id: `corner-${index + 1}`,
         severity: 'stop',
-        title: `${ends.length} pipes meet at corner ${index + 1}, no fitting takes them and none runs through.`,
-        why: 'A branch is sawn to sit on a pipe that runs straight on; without one, only the glue in a point would hold.',
+        title:
+          ends.length === 2
+            ? `the pipes at corner ${index + 1} turn back on each other too sharply to be joined.`
+            : `${ends.length} pipes meet at corner ${index + 1}, no fitting takes them and none runs through.`,
+        why:
+          ends.length === 2
+            ? 'No fitting is sold for it, a mitre would be sawn over 70° off square, and a bend would not fit.'
+            : 'A branch is sawn to sit on a pipe that runs straight on; without one, only the glue in a point would hold.',
         excess: 1,
         remedies: [],
       });
@@ -75,6 +82,16 @@ export function frameChecks(
             ? [{ label: 'Bend one pipe', changes: [{ path: path('joint'), value: 'bent' }] }]
             : []),
         ],
+      });
+    if (otherwise)
+      checks.push({
+        ...shape,
+        id: `otherwise-${index + 1}`,
+        severity: 'mind',
+        title: `corner ${index + 1} is joined by ${joining.by === 'fitting' ? 'a bought fitting' : 'saws'}: ${counted(ends.length, 'pipe')} ${ends.length === 1 ? 'ends' : 'meet'} there.`,
+        why: 'Two pipes can be one that is bent; a flange goes on a single end.',
+        excess: 1,
+        remedies: [{ label: 'A bought fitting', changes: [{ path: path('joint'), value: 'fitting' }] }],
       });
     const least = LEAST_BEND_WIDTHS * outsideMm;
     if (joining.by === 'bend' && radiusMm < least)
@@ -94,6 +111,16 @@ export function frameChecks(
         ],
       });
   }
+  for (const { runs: own } of lengths.filter((l) => l.closed))
+    checks.push({
+      ...shape,
+      id: `ring-${own[0]! + 1}`,
+      severity: 'mind',
+      title: `the ring of ${counted(own.length, 'pipe')} is one bent length whose ends are not joined.`,
+      why: 'A pipe bent to a ring needs one joint: put a corner in a straight of it, with a bought fitting.',
+      excess: 1,
+      remedies: [],
+    });
   const socket = socketMm(outsideMm).value;
   runs.forEach((run, i) => {
     const needMm = run.stops.reduce(

@@ -30,8 +30,13 @@ export interface Corner {
   joining: Joining;
   /** A bought fitting was asked for, and none is sold for these pipes. */
   unsold: boolean;
+  /** What was asked cannot be done where so many pipes meet: another joint is taken. */
+  otherwise: boolean;
   radiusMm: number;
 }
+
+/** Pipes that turn back by more are neither mitred nor bent: a mitre would be sawn over 70° off square. */
+const MOST_TURN_DEG = 140;
 
 /** A fitting takes a pipe within so much of its own angle, degrees; common practice, no source. */
 const GIVE_DEG = 3;
@@ -78,18 +83,29 @@ function sawn(ends: readonly End[]): Joining {
   if (ends.length === 1) return { by: 'nothing' };
   const pair = straightPair(ends);
   if (pair) return { by: 'saddle', through: pair, branches: ends.filter((e) => !pair.includes(e)) };
-  if (ends.length === 2)
-    return { by: 'mitre', turnDeg: 180 - angleDeg(itemAt(ends, 0).away, itemAt(ends, 1).away) };
-  return { by: 'unknown' };
+  if (ends.length !== 2) return { by: 'unknown' };
+  const turnDeg = turnOf(ends);
+  return turnDeg > MOST_TURN_DEG ? { by: 'unknown' } : { by: 'mitre', turnDeg };
 }
 
-/** Pipes that run between two different corners there are, in the order they stand in. */
+/** How far the way turns from the first of two pipes into the second. */
+const turnOf = (ends: readonly End[]): number => 180 - angleDeg(itemAt(ends, 0).away, itemAt(ends, 1).away);
+
+/** A bend where two pipes meet that do not turn back on each other. */
+const bent = (ends: readonly End[]): Joining =>
+  turnOf(ends) > MOST_TURN_DEG ? { by: 'unknown' } : { by: 'bend', turnDeg: turnOf(ends) };
+
+/** Pipes that run between two different corners there are, each once, in the order they stand in. */
 export const wholePipes = ({ pipes, corners }: PipeFrameParams): { from: number; to: number }[] =>
   pipes
     .map(({ from, to }) => ({ from: from - 1, to: to - 1 }))
     .filter(
-      ({ from, to }) =>
-        from !== to && corners[from] && corners[to] && dist3(spot(corners[from]), spot(corners[to])) > 1,
+      ({ from, to }, i, all) =>
+        from !== to &&
+        corners[from] &&
+        corners[to] &&
+        dist3(spot(corners[from]), spot(corners[to])) > 1 &&
+        all.findIndex((p) => (p.from === from && p.to === to) || (p.from === to && p.to === from)) === i,
     );
 
 const spot = ({ acrossMm, forwardMm, upMm }: PipeFrameParams['corners'][number]): Vec3 => ({
@@ -109,19 +125,21 @@ export function cornersOf(params: PipeFrameParams, outsideMm: number): Corner[] 
       return [{ pipe, last: to === index, away: unit3(sub3(other, at)) }];
     });
     const fitting = fittingFor(ends);
-    const between = ends.length === 2 ? angleDeg(itemAt(ends, 0).away, itemAt(ends, 1).away) : 0;
     const joining: Joining =
       ends.length === 0
         ? { by: 'nothing' }
         : row.joint === 'flange' && ends.length === 1
           ? { by: 'fitting', fitting: 'flange' }
           : row.joint === 'bent' && ends.length === 2
-            ? { by: 'bend', turnDeg: 180 - between }
+            ? bent(ends)
             : row.joint === 'sawn' || !fitting
               ? sawn(ends)
               : { by: 'fitting', fitting };
     const unsold = row.joint === 'fitting' && ends.length > 1 && !fitting;
-    return { index, at, ends, joining, unsold, radiusMm: row.radiusMm || 4 * outsideMm };
+    const otherwise =
+      ends.length > 0 &&
+      ((row.joint === 'bent' && ends.length !== 2) || (row.joint === 'flange' && ends.length !== 1));
+    return { index, at, ends, joining, unsold, otherwise, radiusMm: row.radiusMm || 4 * outsideMm };
   });
 }
 

@@ -31,6 +31,8 @@ export interface Run {
 export interface Length {
   runs: number[];
   lengthMm: number;
+  /** It has no ends: a ring. */
+  closed: boolean;
 }
 
 export const bendTangentMm = (radiusMm: number, turnDeg: number): number =>
@@ -106,6 +108,7 @@ export function lengthsOf(runs: readonly Run[], corners: readonly Corner[]): Len
     const own = runs.flatMap((_, i) => (root(i) === top ? [i] : []));
     const straight = own.reduce((sum, i) => sum + Math.max(0, sawnMm(itemAt(runs, i))), 0);
     const round = bends.filter((b) => root(b.pipe) === top).reduce((sum, b) => sum + b.mm, 0);
-    return { runs: own, lengthMm: straight + round };
+    const closed = own.every((i) => itemAt(runs, i).stops.every((s) => s.goesOn));
+    return { runs: own, lengthMm: straight + round, closed };
   });
 }

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { add3, cross3, dist3, dot3, length3, scale3, sub3, unit3, type Vec3 } from '../../geometry';
-import { newPart } from '../../parts';
+import { resolveBody } from '../../body';
+import { newPart, standardKinds } from '../../parts';
 import { reportOf } from '../../parts/testing/worn.test';
 import { byId, itemAt } from '../../units';
 import type { PipeFrameParams } from './fields';
@@ -232,6 +233,94 @@ describe('a frame of pipes', () => {
       ],
     );
     expect(ids(apart)).to.include.members(['pipes-apart', 'pipes-lost']);
+  });
+
+  it('stays in numbers whatever is typed: pipes twice, back on themselves, from nowhere to nowhere, all in one place', () => {
+    const value = fc.integer({ min: -60, max: 60 });
+    const joint = fc.constantFrom('fitting' as const, 'sawn' as const, 'bent' as const, 'flange' as const);
+    const rows = fc.array(
+      fc
+        .tuple(value, value, value, joint)
+        .map(([x, y, z, j]) => corner(x * 10, y * 10, z * 10, { joint: j })),
+      { minLength: 2, maxLength: 6 },
+    );
+    const pipes = fc.array(fc.tuple(fc.integer({ min: 1, max: 7 }), fc.integer({ min: 1, max: 7 })), {
+      minLength: 1,
+      maxLength: 10,
+    });
+    const { silhouette } = standardKinds.forms.get('pipe-frame')!;
+    fc.assert(
+      fc.property(rows, pipes, (corners, between) => {
+        const report = frame(corners, between as [number, number][]);
+        const { params } = newPart('p', { name: 'x', underLayerMm: 0, measures: [] }, 'pipe-frame');
+        const outline = silhouette(
+          { ...params, corners: corners as never, pipes: between.map(([from, to]) => ({ from, to })) },
+          resolveBody([]),
+        );
+        const numbers = [
+          ...cuts(report),
+          report.totalG,
+          ...report.sticks.flatMap((s) => [s.from.x, s.from.y, s.from.z, s.to.x, s.to.y, s.to.z]),
+          ...outline.flatMap((p) => [p.x, p.y]),
+        ];
+        for (const n of numbers) expect(Math.abs(n)).to.be.lessThan(2e5);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('says what is not done as asked, what turns back too sharply, and a ring without a joint', () => {
+    const ids = (report: ReturnType<typeof frame>) => report.checks.map((c) => c.id);
+    const tee = frame(
+      [corner(-300, 0, 0), corner(0, 0, 0, { joint: 'bent' }), corner(300, 0, 0), corner(0, 0, 300)],
+      [
+        [1, 2],
+        [2, 3],
+        [2, 4],
+      ],
+    );
+    expect(byId(tee.checks, 'otherwise-2')!.remedies[0]!.changes).to.deep.equal([
+      { path: ['params', 'corners', 1, 'joint'], value: 'fitting' },
+    ]);
+    const back = frame(
+      [corner(0, 0, 0), corner(0, 0, 400), corner(60, 0, 0)],
+      [
+        [1, 2],
+        [2, 3],
+      ],
+    );
+    expect(back.checks.find((c) => c.id === 'corner-2')!.severity).to.equal('stop');
+    const square = (joint: 'bent' | 'fitting') =>
+      frame(
+        [
+          corner(0, 0, 0, { joint }),
+          ...[
+            [300, 0],
+            [300, 300],
+            [0, 300],
+          ].map(([x, z]) => corner(x!, 0, z!, { joint: 'bent', radiusMm: 100 })),
+        ],
+        [
+          [1, 2],
+          [2, 3],
+          [3, 4],
+          [4, 1],
+        ],
+      );
+    expect(ids(square('bent'))).to.include('ring-1');
+    expect(ids(square('fitting'))).to.deep.equal([]);
+    // The same pipe twice, the other way round: left out and named.
+    expect(
+      ids(
+        frame(
+          [corner(0, 0, 0), corner(0, 0, 300)],
+          [
+            [1, 2],
+            [2, 1],
+          ],
+        ),
+      ),
+    ).to.deep.equal(['pipes-lost']);
   });
 
   it('weighs what its pipes weigh', () => {

@@ -151,7 +151,7 @@ function design(input: FormInput<PipeFrameParams>): Design {
       },
       { key: 'fittings', label: 'fittings', value: fittings.length, unit: '', decimals: 0 },
     ],
-    checks: frameChecks(params, corners, runs, outsideMm),
+    checks: frameChecks(params, corners, runs, lengths, outsideMm),
     bought: [
       ...bought,
       ...(flanges > 0
@@ -221,32 +221,23 @@ export const pipeFrame = defineForm<PipeFrameParams>({
   }),
   design,
   silhouette: ({ corners, pipes }) => {
-    // Seen from the front: the widest run of corners, thick enough to be seen.
-    const seen = pipes
-      .flatMap(({ from, to }) => [corners[from - 1], corners[to - 1]])
-      .filter((c) => c !== undefined);
-    const [x0, x1] = [
-      Math.min(...seen.map((c) => c.acrossMm)) - 12,
-      Math.max(...seen.map((c) => c.acrossMm)) + 12,
-    ];
-    const [y0, y1] = [Math.min(...seen.map((c) => c.upMm)) - 12, Math.max(...seen.map((c) => c.upMm)) + 12];
-    const w = 24;
-    const [ix0, ix1, iy0, iy1] = [x0 + w, x1 - w, y0 + w, y1 - w];
-    const outer = [
-      { x: x0, y: y0 },
-      { x: x1, y: y0 },
-      { x: x1, y: y1 },
-      { x: x0, y: y1 },
-    ];
-    if (seen.length === 0 || ix1 <= ix0 || iy1 <= iy0) return outer;
-    return [
-      ...outer,
-      { x: x0, y: y0 },
-      { x: ix0, y: iy0 },
-      { x: ix0, y: iy1 },
-      { x: ix1, y: iy1 },
-      { x: ix1, y: iy0 },
-      { x: ix0, y: iy0 },
-    ];
+    const joined = pipes.flatMap(({ from, to }) => [corners[from - 1], corners[to - 1]]);
+    const seen = joined.filter((c) => c !== undefined);
+    // Seen from the front: a band round all its corners.
+    const all = seen.length > 0 ? seen : corners;
+    const [xs, ys] = [all.map((c) => c.acrossMm), all.map((c) => c.upMm)];
+    const ring = (by: number) => {
+      const [x0, x1] = [Math.min(...xs) - by, Math.max(...xs) + by];
+      const [y0, y1] = [Math.min(...ys) - by, Math.max(...ys) + by];
+      return [
+        { x: x0, y: y0 },
+        { x: x1, y: y0 },
+        { x: x1, y: y1 },
+        { x: x0, y: y1 },
+      ];
+    };
+    const [outer, inner] = [ring(12), ring(-12)];
+    const hollow = inner[1]!.x > inner[0]!.x && inner[2]!.y > inner[1]!.y;
+    return hollow ? [...outer, outer[0]!, inner[0]!, inner[3]!, inner[2]!, inner[1]!, inner[0]!] : outer;
   },
 });

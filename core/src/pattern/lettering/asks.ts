@@ -45,7 +45,11 @@ function bevels(piece: Piece): Ask[] {
     ...new Set(
       piece.marks.flatMap((m) =>
         m.kind === 'bevel' && m.bevel?.ring && edges.length === 0
-          ? [`bevel to the line on the ${m.bevel.face}, ${trimNumber(m.bevel.deg, 0)}° off square`]
+          ? [
+              m.bevel.rounded
+                ? `round over to the line on the ${m.bevel.face}`
+                : `bevel to the line on the ${m.bevel.face}, ${trimNumber(m.bevel.deg, 0)}° off square`,
+            ]
           : [],
       ),
     ),
