@@ -65,6 +65,20 @@ describe('edges that are bevelled', () => {
     expect(of('both')).to.be.lessThan(of('point'));
   });
 
+  it('run on past a corner into the side that stays square: no spur is left there', () => {
+    const part = blade({ edges: 'point', point: 'clip', pointMm: 120, tipWidthMm: 52, bevelMm: 16 });
+    for (const { name, outline } of part.pieces) {
+      const turns = outline.map((a, i) => {
+        const [b, c] = [outline[(i + 1) % outline.length]!, outline[(i + 2) % outline.length]!];
+        return (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x);
+      });
+      // A clipped blade stands out all round, and so does every layer of it.
+      expect(Math.min(...turns), name).to.be.greaterThan(-0.5);
+    }
+    const whole = volume(blade({ bevelMm: 0, point: 'clip', pointMm: 120, tipWidthMm: 52 }));
+    expect(volume(part)).to.be.lessThan(whole);
+  });
+
   it('of an axe are its bow alone, or all round', () => {
     const axe = (edges: string) => made('head', { shape: 'axe', edges, bevelMm: 25, edgeMm: 5 });
     const whole = square('head', { shape: 'axe' });

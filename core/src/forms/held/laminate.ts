@@ -102,32 +102,60 @@ export function fitBevel(outline: readonly Vec2[], bevel: Bevel): Bevel {
   return { ...bevel, widthMm: inradius(left, bevel.widthMm) };
 }
 
-/** Sides of an outline that slope, run by run. */
-function slopingRuns(outline: readonly Vec2[], { on, fromY }: Bevel): Vec2[][] {
+/** Sides of an outline that slope one after another, and the corners beside them; none where all of it slopes. */
+interface SlopingRun {
+  points: Vec2[];
+  before?: Vec2;
+  after?: Vec2;
+}
+
+function slopingRuns(outline: readonly Vec2[], { on, fromY }: Bevel): SlopingRun[] {
   const n = outline.length;
+  const at = (i: number): Vec2 => itemAt(outline, ((i % n) + n) % n);
   const slopes = outline.map((a, i) => {
-    const b = itemAt(outline, (i + 1) % n);
+    const b = at(i + 1);
     const long = dist2(a, b) || 1;
     const middle = lerp2(a, b, 0.5);
     const out = { x: (b.y - a.y) / long, y: (a.x - b.x) / long };
     return (fromY === undefined || middle.y > fromY + 1e-6) && on!(middle, out);
   });
-  // Begun where a side that stays square ends, so that no run is parted.
-  const first = slopes.findIndex((s, i) => s && !itemAt(slopes, (i + n - 1) % n));
-  if (first < 0) return slopes[0] ? [[...outline, itemAt(outline, 0)]] : [];
-  const runs: Vec2[][] = [];
-  for (let k = 0; k < n; k++) {
-    const i = (first + k) % n;
-    if (!slopes[i]) continue;
-    if (!itemAt(slopes, (i + n - 1) % n)) runs.push([itemAt(outline, i)]);
-    runs.at(-1)!.push(itemAt(outline, (i + 1) % n));
-  }
-  return runs;
+  if (slopes.every((s) => s)) return [{ points: [...outline, at(0)] }];
+  return slopes.flatMap((sloping, i): SlopingRun[] => {
+    // Begun where a side that stays square ends.
+    if (!sloping || itemAt(slopes, (i + n - 1) % n)) return [];
+    let end = i + 1;
+    while (itemAt(slopes, end % n)) end++;
+    const points = Array.from({ length: end - i + 1 }, (_, k) => at(i + k));
+    return [{ points, before: at(i - 1), after: at(end + 1) }];
+  });
 }
 
-/** What is left of an area without all that is within a distance of some runs of its edge. */
-const besideRuns = (region: Region, runs: Vec2[][], mm: number): Region =>
-  runs.reduce<Region>((left, run) => without(left, alongRun(run, mm)), region);
+/** How far a slope of a width runs on past a corner into a side that stays square: only where that side falls back behind it. */
+function runsOn(from: Vec2, corner: Vec2, beside: Vec2, mm: number): Vec2 {
+  const [long, square] = [dist2(from, corner), dist2(corner, beside)];
+  if (long < 1e-9 || square < 1e-9) return corner;
+  const along = { x: (corner.x - from.x) / long, y: (corner.y - from.y) / long };
+  const on = { x: (beside.x - corner.x) / square, y: (beside.y - corner.y) / square };
+  const ahead = along.x * on.x + along.y * on.y;
+  const aside = Math.abs(along.x * on.y - along.y * on.x);
+  const by = ahead <= 0 || aside < 1e-6 ? 0 : Math.min(square, (mm * ahead) / aside);
+  return { x: corner.x + along.x * by, y: corner.y + along.y * by };
+}
+
+/** Whether an outline that runs counter-clockwise turns left, so that the foam stands out there. */
+const standsOut = (a: Vec2, b: Vec2, c: Vec2): boolean =>
+  (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) > 0;
+
+/** What is left of an area without what lies under the slopes of some runs of its edge: planes that run on past their ends. */
+const besideRuns = (region: Region, runs: readonly SlopingRun[], mm: number): Region =>
+  runs.reduce<Region>((left, { points, before, after }) => {
+    const run = [...points];
+    const [a, b] = [itemAt(points, 0), itemAt(points, 1)];
+    const [y, z] = [itemAt(points, points.length - 2), itemAt(points, points.length - 1)];
+    if (before && standsOut(before, a, b)) run[0] = runsOn(b, a, before, mm);
+    if (after && standsOut(y, z, after)) run[run.length - 1] = runsOn(y, z, after, mm);
+    return without(left, alongRun(run, mm));
+  }, region);
 
 /** The outline moved in by a distance where it slopes, with what stays square joined on. */
 function insetBy({ outline, square, bevel }: Lamination, mm: number): Region {
