@@ -76,6 +76,8 @@ export interface Drawn {
 /** Something to buy for one copy. */
 export interface Bought {
   what: string;
+  /** It is what the part is made of: bought under the name of the part. */
+  itself?: true;
   unit: string;
   count: number;
   each: number;
@@ -94,11 +96,25 @@ export interface Work {
   count: number;
   eachMin: number;
   detail: string;
+  /** Why nothing that follows is begun before it is done. */
+  gate?: string;
   cautions: readonly CautionKey[];
   waitMin: number;
   waitFor?: string;
   /** The detail it is for; that of a form or a fold is for none. */
   featureId?: string;
+}
+
+/** A spot whose other side was felt for before anything is cut there. */
+export interface Probed {
+  id: string;
+  pieceId: string;
+  at: Vec2;
+  acrossMm: number;
+  /** What was found, whether it is in the way of a cut, and what to do then. */
+  label: string;
+  blocks: boolean;
+  does: string;
 }
 
 /** What a feature does to its part. */
@@ -111,6 +127,7 @@ export interface Laid {
   items: Item[];
   bought: Bought[];
   work: Work[];
+  probed: Probed[];
   /** Foam added along an edge, or over a whole piece. */
   stiffens: { pieceId: string; edgeId?: string; thicknessMm: number }[];
   checks: Check[];
@@ -125,6 +142,7 @@ export const nothing = (): Laid => ({
   items: [],
   bought: [],
   work: [],
+  probed: [],
   stiffens: [],
   checks: [],
 });

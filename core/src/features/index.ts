@@ -6,6 +6,7 @@ export {
   type FeatureKind,
   type Item,
   type Laid,
+  type Probed,
   type LaidPart,
   type LightRun,
   type LightMethod,

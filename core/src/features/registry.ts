@@ -20,6 +20,7 @@ import { pack } from './pack/pack';
 import { padStrip } from './padStrip/padStrip';
 import { parting } from './parting/parting';
 import { pocket } from './pocket/pocket';
+import { probe } from './probe/probe';
 import { rivets } from './rivets/rivets';
 import { skin } from './skin/skin';
 import { strip } from './strip/strip';
@@ -51,6 +52,7 @@ export const features: readonly FeatureKind[] = [
   gadget,
   pack,
   toggle,
+  probe,
   hatch,
   loosePiece,
   pocket,

@@ -1,8 +1,9 @@
-import type { Item, Work } from '../features';
+import type { Item, Probed, Work } from '../features';
 import type { Check } from '../document';
 import { type LaidPanel, type Mark, type Piece, footprintOutline } from '../panel';
 import type { Switch } from '../materials';
 import { trimNumber } from '../units';
+import { unprobed } from './checks/probed';
 
 /** A pilot keeps the drill from wandering; twist drills to there, then a step drill or hole saw. Common practice, no source. */
 const PILOT_MM = 3;
@@ -68,6 +69,31 @@ export function templateOf(piece: Piece, items: readonly Item[]): Piece {
     marks: [...piece.marks, ...through.flatMap((c) => c.marks)],
     note: 'A template for the case, its outer face up: tape it on, prick the middles through, drill from there. No sheet is cut for it.',
   };
+}
+
+/** Felt for before it is drilled, a place; from memory. */
+const PROBE_MIN = 2;
+
+/** What is behind a wall is found out before it is drilled. */
+export function probeWork(templates: readonly Piece[], probed: readonly Probed[]): Work[] {
+  const count = unprobed(templates, probed);
+  return count === 0
+    ? []
+    : [
+        {
+          step: 'case-probe',
+          when: 'flat',
+          verb: 'probe',
+          what: 'places before they are drilled',
+          count,
+          eachMin: PROBE_MIN,
+          detail:
+            'Nobody knows yet what is behind them. Cells out; look in with a torch, feel with a needle, tap, turn a 1 mm drill by hand. Photograph each place, and note what you find as a probed spot: glue, a screw, a spring, a board, or nothing.',
+          gate: 'A drill that meets a screw, a spring or a cell cannot be taken back.',
+          cautions: ['blade'],
+          waitMin: 0,
+        },
+      ];
 }
 
 /** What is drilled and filed in the walls of a bought thing, each size once and from small to large. */

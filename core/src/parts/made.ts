@@ -21,7 +21,7 @@ import { foamFor, formModel, split, sheetOf, type Context } from './context';
 import { waysOut } from './checks/wayOut';
 import { touchChecks } from './checks/touch';
 import { cutAways, cutAwayWork } from './cutAway';
-import { drillWork, templateOf } from './drilling';
+import { drillWork, probeWork, templateOf } from './drilling';
 import { foldWork } from './foldWork';
 import { liningOf } from './lining';
 import { withTemplates } from './templates';
@@ -215,6 +215,7 @@ export function makePart(
     featured: {
       ...featured,
       work: [
+        ...probeWork(templates, featured.probed),
         ...featured.work,
         ...foldWork(laid),
         ...cutAwayWork(cutAways(rooms, featured.items)),

@@ -6,6 +6,7 @@ import { crossingChecks } from './checks/crossing';
 import { clashChecks } from './checks/inside';
 import { stretchChecks } from './checks/stretch';
 import { lidSwingChecks } from './checks/lidSwing';
+import { probedChecks } from './checks/probed';
 import { wayOutChecks } from './checks/wayOut';
 import { foldBackChecks } from './checks/foldBack';
 import { cutAwayChecks, cutAways } from './cutAway';
@@ -56,6 +57,7 @@ export function noticedIn(part: Part, context: Context, made: LookedOver, coarse
       ...clashChecks(part, bodies, rooms, laid),
       ...worstOf(featured.checks),
       ...wholeChecks(laid, templates),
+      ...probedChecks([...flat, ...templates], featured.probed),
       ...lidChecks(laid, templates, featured.items),
       ...lidSwingChecks(laid, model.sticks, bodies),
       ...cutAwayChecks(cutAways(rooms, featured.items)),

@@ -185,7 +185,7 @@ export function shopping(
       line(`${rod.name}, ${rod.stickMm} mm`, bought.length, 'sticks', rod.price.value, rod.price.provenance),
     ),
     ...parts.flatMap((p) =>
-      p.bought.map((b) => line(b.what, b.count * p.copies, b.unit, b.each, b.provenance)),
+      p.bought.map((b) => line(b.itself ? p.name : b.what, b.count * p.copies, b.unit, b.each, b.provenance)),
     ),
     ...wiringLines(wirings),
     ...fasteningLines(straps),

@@ -15,7 +15,7 @@ export function workSteps(part: PartReport, when: Work['when'], after: string): 
   let previous = after;
   return [...groups].map(([step, all]): Step => {
     const [first] = all;
-    const { verb, what, detail, cautions, waitMin, waitFor } = first!;
+    const { verb, what, detail, gate, cautions, waitMin, waitFor } = first!;
     const count = all.reduce((sum, w) => sum + w.count, 0) * part.copies;
     const minutes = all.reduce((sum, w) => sum + w.count * w.eachMin, 0) * part.copies;
     const made: Step = {
@@ -30,6 +30,7 @@ export function workSteps(part: PartReport, when: Work['when'], after: string): 
       waitMin,
       ...(waitFor && { waitFor }),
       after: [previous],
+      ...(gate && { gate }),
       cautions: [...cautions],
     };
     previous = made.id;

@@ -10,7 +10,7 @@ import { type Cell, cellRoom, drawnRoom, roundRoom, sectionRoom, withRibs } from
 import { type Outside, outsideOf, within } from './outside';
 import { boxWalls, outlineWalls, roundWalls, sectionWalls } from '../held/walls';
 import { asDescribed } from './described';
-import { workOf } from './work';
+import { boughtOf, workOf } from './work';
 
 /** Rooms as they were measured, or the whole hollow of its shape. */
 function roomsOf(params: DonorParams, out: Outside, drawn: readonly Vec2[]): Room[] {
@@ -69,6 +69,7 @@ function design({ params }: FormInput<DonorParams>): Design {
       },
     ],
     work: workOf(params),
+    bought: boughtOf(params),
     figures: [
       { key: 'wide', label: 'wide outside', value: out.wideMm, unit: 'mm', decimals: 0 },
       { key: 'high', label: 'high outside', value: out.highMm - out.footMm, unit: 'mm', decimals: 0 },

@@ -58,6 +58,14 @@ export const caseFields = [
     'Outside',
   ),
   number('massG', 'Mass', [1, 5000], 'g', 'On a scale, emptied of what comes out.', 'Outside'),
+  number(
+    'price',
+    'Price',
+    [0, 5000],
+    '',
+    'In the currency of the build; 0 when it was there already.',
+    'Outside',
+  ),
   choice(
     'opens',
     'Opens',
@@ -201,6 +209,7 @@ export const caseDefaults: CaseParams = {
   wallMm: 2,
   material: 'hard',
   massG: 80,
+  price: 0,
   opens: 'screws',
   screws: 4,
   lid: 'back',

@@ -10,7 +10,7 @@ import { levelChecks, openingChecks } from './checks';
 import { caseDefaults, caseFields, girthsField } from './fields';
 import { ovalOf, ringAt, roundProfile, roundWalls, type Oval } from '../held/walls';
 import { asDescribed } from './described';
-import { workOf } from './work';
+import { boughtOf, workOf } from './work';
 
 const fields = [
   girthsField(),
@@ -116,6 +116,7 @@ function design(input: FormInput<HelmetParams>): Design {
       },
     ],
     work: workOf(params),
+    bought: boughtOf(params),
     figures: [
       { key: 'wide', label: 'wide outside', value: 2 * rimMm * oval.x, unit: 'mm', decimals: 0 },
       { key: 'long', label: 'long outside', value: 2 * rimMm * oval.y + peakMm, unit: 'mm', decimals: 0 },

@@ -9,7 +9,7 @@ import { bandDefaults, bandFields, bandMm, innerBand, loosenessChecks } from './
 import { levelChecks, openingChecks } from './checks';
 import { asDescribed } from './described';
 import { caseDefaults, caseFields, girthsField } from './fields';
-import { workOf } from './work';
+import { boughtOf, workOf } from './work';
 
 const fields = [
   girthsField(),
@@ -82,6 +82,7 @@ function design(input: FormInput<SleeveParams>): Design {
       { id: 'upper', name: 'upper edge', at: end, out: { x: 0, y: 0, z: 1 }, up: { x: 1, y: 0, z: 0 } },
     ],
     work: workOf(params),
+    bought: boughtOf(params),
     figures: [
       { key: 'high', label: 'high outside', value: head.zMm - foot.zMm, unit: 'mm', decimals: 0 },
       { key: 'gap', label: 'off the limb all round', value: Math.min(...gaps), unit: 'mm', decimals: 0 },

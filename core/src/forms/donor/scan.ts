@@ -8,7 +8,7 @@ import { onFloor, silhouette, skin } from '../skinned/skinned';
 import { openingChecks } from './checks';
 import { asDescribed } from './described';
 import { caseDefaults, caseFields } from './fields';
-import { workOf } from './work';
+import { boughtOf, workOf } from './work';
 
 const fields = [...surfaceFields, ...seamFields, ...caseFields] as const;
 
@@ -79,6 +79,7 @@ function design({ params, meshes }: FormInput<ScanParams>): Design {
       },
     ],
     work: workOf(params),
+    bought: boughtOf(params),
     figures: figures ?? [],
     checks: [...checks.filter((c) => c.id !== 'too-thick'), ...openingChecks(params)],
   };

@@ -1,4 +1,4 @@
-import type { Work } from '../../features';
+import type { Bought, Work } from '../../features';
 import type { CaseParams } from './fields';
 import { type CaseMaterial, caseMaterials } from './materials';
 
@@ -6,6 +6,22 @@ import { type CaseMaterial, caseMaterials } from './materials';
 const OPEN_MIN = 6;
 const SCREW_MIN = 0.5;
 const GLUED_MIN = 25;
+
+/** The thing itself, where it has to be bought; its mass is counted as dead weight. */
+export const boughtOf = ({ price }: Pick<CaseParams, 'price'>): Bought[] =>
+  price > 0
+    ? [
+        {
+          what: 'itself',
+          itself: true,
+          unit: 'pieces',
+          count: 1,
+          each: price,
+          massG: 0,
+          provenance: 'measured',
+        },
+      ]
+    : [];
 
 /** It is opened, primed as its material wants, and closed again. */
 export function workOf(params: CaseParams): Work[] {

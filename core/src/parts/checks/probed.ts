@@ -1,0 +1,62 @@
+import type { Check } from '../../document';
+import type { Probed } from '../../features';
+import { contains, dist2, distanceToEdge, type Vec2 } from '../../geometry';
+import type { Piece } from '../../panel';
+import { trimNumber } from '../../units';
+
+/** A cut keeps this clear of what was found, mm; common practice, no source. */
+const CLEAR_MM = 2;
+
+/** Something cut through a piece: how far its rim is from a spot, negative where the spot is within it. */
+type Cut = (spot: Vec2) => number;
+
+const cutsOf = ({ holes, marks }: Piece): Cut[] => [
+  ...holes.map(
+    ({ centre, diameterMm }): Cut =>
+      (spot) =>
+        dist2(centre, spot) - diameterMm / 2,
+  ),
+  ...marks
+    .filter((m) => m.kind === 'slot' && m.points.length > 2)
+    .map(
+      ({ points }): Cut =>
+        (spot) =>
+          (contains(points, spot) ? -1 : 1) * distanceToEdge(points, spot),
+    ),
+];
+
+/** A cut lies wholly where nothing was found: its middle is within a clear spot. */
+const isClear = (cut: Cut, probed: readonly Probed[]): boolean =>
+  probed.some((p) => !p.blocks && cut(p.at) <= p.acrossMm / 2);
+
+/** Cuts in the walls of a bought thing behind which nobody looked. */
+export const unprobed = (templates: readonly Piece[], probed: readonly Probed[]): number =>
+  templates.reduce((sum, piece) => {
+    const own = probed.filter((p) => p.pieceId === piece.id);
+    return sum + cutsOf(piece).filter((cut) => !isClear(cut, own)).length;
+  }, 0);
+
+/** Cuts that come to something found behind a wall, each with what to do about it. */
+export const probedChecks = (pieces: readonly Piece[], probed: readonly Probed[]): Check[] =>
+  pieces.flatMap((piece) =>
+    probed
+      .filter((p) => p.pieceId === piece.id && p.blocks)
+      .flatMap((p): Check[] => {
+        const least = Math.min(Infinity, ...cutsOf(piece).map((cut) => cut(p.at) - p.acrossMm / 2));
+        return least >= CLEAR_MM
+          ? []
+          : [
+              {
+                id: `probed-${p.id}`,
+                severity: 'stop',
+                station: 'inside',
+                title: `${piece.name}: a cut ${least <= 0 ? 'goes through' : `comes ${trimNumber(least, 1)} mm near`} a probed spot: ${p.label}.`,
+                why: `${p.does} Keep ${CLEAR_MM} mm clear of it.`,
+                provenance: 'practice',
+                excess: CLEAR_MM - least,
+                pieceId: piece.id,
+                remedies: [],
+              },
+            ];
+      }),
+  );
