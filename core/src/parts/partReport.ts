@@ -46,7 +46,7 @@ export interface PanelReport {
 }
 
 /** What is reported of a part as it stands in the document, in the model of its form, and where it was made. */
-const asInPart = ['id', 'name', 'form', 'mount'] as const satisfies readonly (keyof Part)[];
+const asInPart = ['id', 'name', 'form', 'mount', 'reused'] as const satisfies readonly (keyof Part)[];
 const asInModel = [
   'sticks',
   'heldAt',

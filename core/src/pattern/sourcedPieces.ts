@@ -23,15 +23,18 @@ const sourced = (code: string, part: PartReport, piece: Piece): SourcedPiece => 
   source: { code, partName: part.name, foamName: piece.foamName },
 });
 
+/** What is there already is cut from nothing. */
+const cutParts = ({ parts }: Patterned): PartReport[] => parts.filter((p) => !p.reused);
+
 /** Each piece with the words that are written on it. */
 export const sourcedPieces = (report: Patterned): SourcedPiece[] =>
-  report.parts.flatMap((part) =>
+  cutParts(report).flatMap((part) =>
     part.pieces.map((piece) => sourced(pieceCode(report, part, piece), part, piece)),
   );
 
 /** Each template once, with how many are cut by it. */
 export const sourcedTemplates = (report: Patterned): SourcedPiece[] =>
-  report.parts.flatMap((part) =>
+  cutParts(report).flatMap((part) =>
     templatesOf(part.pieces).map((piece) => sourced(pieceCode(report, part, piece), part, piece)),
   );
 
@@ -42,7 +45,7 @@ export const saidIn = (items: readonly SourcedPiece[], unit: LengthUnit): Source
 /** What goes on paper: every template, and the walls of bought things that something is drilled or cut in, lettered after them. */
 export const printedPieces = (report: Patterned): SourcedPiece[] => [
   ...sourcedTemplates(report),
-  ...report.parts.flatMap((part) => {
+  ...cutParts(report).flatMap((part) => {
     const before = part.pieces.filter((p) => !p.like).length;
     return worked(part.templates).map((piece, i) =>
       sourced(`${report.letters[part.id]}${before + i + 1}`, part, piece),

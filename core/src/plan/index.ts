@@ -6,6 +6,7 @@ export { floats, type Float } from './criticalPath';
 export { schedule, scheduleTime, wallMinute, type Schedule, type Slot } from './schedule';
 export { workFactor, workKinds, type WorkKind } from './workKinds';
 export { handlesPieces, type Step, type StepAbout } from './step';
+export { isRenewed, toMake } from './thereAlready';
 export { buildSteps, stepTime } from './steps';
 export {
   atShopPace,

@@ -26,7 +26,17 @@ import {
   standardKinds,
 } from '../parts';
 import { pagesNeeded, printedPieces } from '../pattern';
-import { atShopPace, batched, buildSteps, calendarOf, partLetters, schedule, shopping } from '../plan';
+import {
+  atShopPace,
+  batched,
+  buildSteps,
+  calendarOf,
+  isRenewed,
+  partLetters,
+  schedule,
+  shopping,
+  toMake,
+} from '../plan';
 import type { Report } from './report';
 import { contextOfPart, sideOf, surroundingsOf } from './surroundings';
 
@@ -199,18 +209,26 @@ export function createDeriver({
       lastInFront = inFrontOf(parts, (p) => rootOf(p, parts));
     }
     // While an answer is coarse the sheets stay as they were laid, as long as they hold the same pieces.
-    const pieces = piecesKey(parts);
+    const making = toMake(parts);
+    const pieces = piecesKey(making);
     const packed =
       coarseParts.length > 0 && lastPacked?.pieces === pieces
         ? lastPacked.packed
-        : packAll(doc, parts, catalogue);
+        : packAll(doc, making, catalogue);
     lastPacked = { pieces, packed };
     const fitted = fitting(context, parts, doc.parts, coarseParts.length > 0);
-    const sticks = sticksOf(parts, catalogue, habits.sawKerfMm);
+    const sticks = sticksOf(making, catalogue, habits.sawKerfMm);
     const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC, constants.capacity.factor);
+    // What is there already is wired already, and its straps hold until they have aged.
+    const isThere = (id: string): boolean => parts.some((p) => p.id === id && p.reused);
+    const wiring = circuits.filter((c) => c.lamps.length === 0 || c.lamps.some((l) => !isThere(l.partId)));
+    const straps = fitted.straps.filter((s) => {
+      const reused = parts.find((p) => p.id === s.partId)?.reused;
+      return !reused || isRenewed(s.closure, reused.years);
+    });
     const letters = partLetters(parts, doc.cut.letters);
     const pages = coarseParts.length > 0 && lastPages ? lastPages.count : pagesOf(parts, letters, doc.cut);
-    const each = buildSteps(doc, parts, fitted, circuits, constants.coverage.factor, pages);
+    const each = buildSteps(doc, making, { ...fitted, straps }, wiring, constants.coverage.factor, pages);
     const steps = atShopPace(
       doc.make.calendar?.order === 'batches' ? batched(each, doc.make.done) : each,
       constants,
@@ -243,7 +261,7 @@ export function createDeriver({
       sticks,
       steps,
       schedule: plan,
-      cost: shopping(doc, parts, packed.sheets, sticks, catalogue, fitted.straps, circuits, {
+      cost: shopping(doc, making, packed.sheets, sticks, catalogue, straps, wiring, {
         coverage: constants.coverage.factor,
         glue: constants.glue.factor,
       }),

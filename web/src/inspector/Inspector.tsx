@@ -14,6 +14,7 @@ import { Group } from './Group';
 import { Noticed } from './Noticed';
 import { AttachGroup, FoamGroup } from './PartGroups';
 import { SeveralParts } from './SeveralParts';
+import { ThereGroup } from './ThereGroup';
 
 /** Stations where a part is chosen; elsewhere the inspector is about the build. */
 const ofPart: readonly Station[] = ['body', 'shape', 'inside', 'cut', 'make'];
@@ -67,6 +68,7 @@ function PartGroups({
       <FoamGroup {...about} open={shaping} />
       <FinishGroup {...features} open={station === 'make'} />
       <AttachGroup {...about} open={shaping && part.mount.to === 'part'} />
+      <ThereGroup part={part} change={change} />
       {hasPieces && (
         <FeatureGroup
           {...features}

@@ -119,6 +119,8 @@ export const partRule = (known: Known) => {
       beneath: optional(beneathRule),
       finish: optional(finishRule),
       scheme: optional(schemeRule),
+      /** It was made for another build, so many years ago: nothing of it is cut, and what has aged is renewed. */
+      reused: optional(object({ years: within(0, 60) })),
     }),
     mountFits(known),
   );

@@ -1,4 +1,4 @@
-import { partCosts } from '@fomrik/core/plan';
+import { partCosts, toMake } from '@fomrik/core/plan';
 import type { Report } from '@fomrik/core/report';
 import { trimNumber, findIn } from '@fomrik/core/units';
 import { useMemo } from 'react';
@@ -14,7 +14,7 @@ export function PartCosts({ report }: { report: Report }) {
   const update = useBuild((s) => s.update);
   const { parts, packed, cost, steps } = report;
   const rows = useMemo(
-    () => partCosts(parts, packed, cost, steps, stock, catalogue),
+    () => partCosts(toMake(parts), packed, cost, steps, stock, catalogue),
     [parts, packed, cost, steps, stock, catalogue],
   );
   if (rows.length === 0) return null;
