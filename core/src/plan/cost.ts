@@ -16,6 +16,7 @@ import {
 import { coatsOf, coloursOf, gluedMm, paintedMm2, paintsOf, type PartReport } from '../parts';
 import { byId, type Provenance, firstOf } from '../units';
 import { assembliesOf } from './assemblies';
+import { printLines } from './printSteps';
 import { unitsOf } from './units';
 import type { Wiring } from './wiring';
 
@@ -193,5 +194,6 @@ export function shopping(
       ? [line(glue.name, round(glued), 'metres of seam', glue.pricePerM * shop.glue, 'memory')]
       : []),
     ...finishLines(doc, parts, shop.coverage),
+    ...printLines(doc),
   ]);
 }

@@ -10,6 +10,7 @@ import { lightSteps } from './lightSteps';
 import { inOrder } from './inOrder';
 import { liningSteps } from './liningSteps';
 import { mockUpId, shellSteps } from './shellSteps';
+import { printSteps } from './printSteps';
 import type { Step } from './step';
 import { touch, unitsOf } from './units';
 import type { Wiring } from './wiring';
@@ -126,6 +127,8 @@ export function buildSteps(
     const all = [...shaped, ...dry, ...glued, ...rest, ...apart];
     return inOrder(all) ?? all;
   });
+  const prints = printSteps(doc);
+  lastOfEach.push(...prints.slice(-1).map((s) => s.id));
   const cured = assembled.filter((s) => s.cureMin !== undefined);
   const wear: Step = {
     id: 'wear',
@@ -166,10 +169,10 @@ export function buildSteps(
     detail: 'Real hours, real burn time, what you would change.',
     workMin: 10,
     waitMin: 0,
-    after: [worn.dressing.length > 0 ? 'wear' : (carry.at(-1)?.id ?? lastOf(lastOfEach))],
+    after: worn.dressing.length > 0 ? ['wear'] : carry.length > 0 ? ['carry'] : [...new Set(lastOfEach)],
     cautions: [],
   };
-  return [print, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
+  return [print, ...prints, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
 }
 
 /** Steps that no other of them waits for. */

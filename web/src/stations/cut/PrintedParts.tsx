@@ -1,20 +1,18 @@
 import type { PrintedPart } from '@fomrik/core/document';
-import { meshVolume } from '@fomrik/core/geometry';
-import { printedKinds } from '@fomrik/core/printed';
-import { trimNumber, firstOf, findIn } from '@fomrik/core/units';
+import { printedKinds, printingOfAll } from '@fomrik/core/printed';
+import { firstOf, findIn } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { FieldInput } from '../../parts/FieldInput';
 import { useBuild } from '../../store/build';
+import { printingWords } from './printingWords';
 import { SolidFiles } from './SolidFiles';
 import { newId } from '../../store/newId';
 
 /** The same one each time. */
 const none: PrintedPart[] = [];
 const MOST = 60;
-/** Of common filament; from memory. */
-const FILAMENT_G_CM3 = 1.24;
 
 /** Sockets, bezels, covers and cases for makers with a printer, each with a way without one. */
 export function PrintedParts() {
@@ -60,16 +58,13 @@ export function PrintedParts() {
         {printed.map((part, i) => {
           const own = findIn(printedKinds, (k) => k.kind === part.kind);
           const solids = own.solids(part.params);
-          const cm3 = solids.reduce((sum, s) => sum + meshVolume(s.mesh), 0) / 1000;
           return (
             <li key={part.id} className="border-t border-hair pt-1" aria-label={`${i + 1} ${own.label}`}>
               <div className="flex items-center gap-3">
                 <h3 className="font-medium">
                   {i + 1} {own.label}
                 </h3>
-                <span className="text-soft">
-                  {trimNumber(cm3, 1)} cm³, {trimNumber(cm3 * FILAMENT_G_CM3, 1)} g when solid
-                </span>
+                <span className="text-soft">{printingWords(printingOfAll(solids.map((s) => s.mesh)))}</span>
                 <SolidFiles name={`${own.kind}-${i + 1}`} solidsOf={() => solids} />
                 <button
                   type="button"
