@@ -40,6 +40,8 @@ export {
   type Region,
   type TenderSpot,
   type Zone,
+  SHOULDER_ROUND_MM,
+  STRAP_AT,
 } from './zones';
 export { zonesAt } from './zonesAt';
 export { type LimbSide, type Measure, type Wearer, wearerRule, wearerShape } from './wearer';

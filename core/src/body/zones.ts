@@ -67,9 +67,15 @@ export interface ZoneInfo {
   flexesBelowMm: number;
   bulkyAboveMm?: number;
   heavyG?: number;
+  /** Its weight comes on the shoulders. */
+  onShoulders?: true;
   /** In the space forms are drawn in. */
   tender?: (body: Body) => TenderSpot[];
 }
+
+/** A shoulder is about so round over its ridge, mm, and straps lie so far from the spine, as a share of its breadth; from memory. */
+export const SHOULDER_ROUND_MM = 45;
+export const STRAP_AT = 0.3;
 
 const jointClearance =
   (joint: Joint, limbs: readonly Limb[]) =>
@@ -123,6 +129,7 @@ export const zones: readonly ZoneInfo[] = [
   {
     zone: 'neck',
     label: 'neck',
+    onShoulders: true,
     region: 'Head and neck',
     sides: ['middle'],
     // A collar rests on the shoulders by its lower edge; what counts is the room round the neck.
@@ -135,6 +142,7 @@ export const zones: readonly ZoneInfo[] = [
   {
     zone: 'torso',
     label: 'trunk',
+    onShoulders: true,
     region: 'Trunk',
     sides: ['middle'],
     clearance: fromTorso,
@@ -146,6 +154,7 @@ export const zones: readonly ZoneInfo[] = [
   {
     zone: 'back',
     label: 'back',
+    onShoulders: true,
     region: 'Trunk',
     sides: ['middle'],
     clearance: fromTorso,
@@ -169,6 +178,7 @@ export const zones: readonly ZoneInfo[] = [
   {
     zone: 'shoulder',
     label: 'shoulder',
+    onShoulders: true,
     region: 'Arm',
     sides: ['pair', 'left', 'right'],
     frame: 'shoulder',

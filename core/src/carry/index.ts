@@ -1,4 +1,5 @@
 export { besideOf } from './beside';
 export { onBack, type OnBack } from './onBack';
 export { onHead, type OnHead } from './onHead';
+export { onShoulders, strapKPa, type OnShoulders, type StrapLoad } from './onShoulders';
 export { createCarried, type Carried } from './carried';

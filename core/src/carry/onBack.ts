@@ -1,4 +1,4 @@
-import { type Body, levels, neckSection } from '../body';
+import { type Body, levels, neckSection, STRAP_AT } from '../body';
 import { placedWeight, togetherWeight } from '../geometry';
 import { allOntoRoot, type PartReport } from '../parts';
 
@@ -20,8 +20,6 @@ export interface OnBack {
 
 /** Standard gravity (ISO 80000-3). */
 const G = 9.80665;
-/** Straps lie so far from the spine, as a share of the breadth of the shoulders; from memory. */
-const STRAP_AT = 0.3;
 
 /** Everything worn on the back: masses and middles of all parts are summed, and each shoulder carries by its lever. */
 export function onBack(parts: readonly PartReport[], body: Body): OnBack[] {

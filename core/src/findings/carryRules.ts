@@ -87,6 +87,53 @@ export const lightOnBack: BuildRule = ({ report }) =>
     })),
   );
 
+/** Under more than this the skin of a shoulder goes pale and hurts in time, kPa (Holewijn, 1990; from memory). */
+const SKIN_KPA = 14;
+
+/** No more on the shoulders in all than they bear, and no strap that cuts in. */
+export const lightOnShoulders: BuildRule = (input) => {
+  const { onShoulders: all, parts, onBack } = input.report;
+  if (!all) return [];
+  const most = Math.max(all.rightN, all.leftN);
+  const roots = new Set(parts.filter((p) => all.partIds.includes(p.id)).map((p) => p.id));
+  const told = onBack.some((b) => b.partIds.length === roots.size);
+  return [
+    ...when(most > SHOULDER_N && !told, () => ({
+      id: 'shoulders',
+      severity: 'mind' as const,
+      station: 'shape' as const,
+      title: `In all ${trimNumber(all.massG, 0)} g hang on the shoulders: ${trimNumber(all.rightN, 0)} N on the right and ${trimNumber(all.leftN, 0)} N on the left.`,
+      why: `Over ${SHOULDER_N} N a shoulder tires within the hour. Hang part of it on a belt: a strap from the plates down to the waist takes what it carries off the shoulders.`,
+      provenance: 'memory' as const,
+      excess: most - SHOULDER_N,
+      remedies: [],
+    })),
+    ...all.straps
+      .filter((s) => s.kPa > SKIN_KPA)
+      .map((s) => {
+        const wantMm = (s.wideMm * s.kPa) / SKIN_KPA;
+        const index = indexOf(input, s.partId);
+        const [wider] = needCandidates(
+          itemAt(input.doc.parts, index),
+          input.context,
+          'strap',
+          wantMm - s.wideMm,
+        );
+        return {
+          id: `strap-press:${s.partId}`,
+          severity: 'mind' as const,
+          station: 'shape' as const,
+          title: `${s.name}: its straps press with ${trimNumber(s.kPa, 0)} kPa on the shoulder that carries ${trimNumber(s.loadN, 0)} N; ${SKIN_KPA} kPa hurts in time.`,
+          why: `A strap ${printMm(s.wideMm, 0)} wide over a round ridge presses with its pull over radius and width. ${printMm(Math.ceil(wantMm), 0)} would do, or a strip of soft foam under it.`,
+          provenance: 'memory' as const,
+          excess: s.kPa - SKIN_KPA,
+          partId: s.partId,
+          remedies: wider ? [{ label: wider.label, changes: inPart(index, wider.changes) }] : [],
+        };
+      }),
+  ];
+};
+
 /** Through doorways as public buildings have them. */
 export const throughDoors: BuildRule = ({ report: { about } }) =>
   about

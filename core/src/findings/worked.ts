@@ -2,7 +2,7 @@ import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
 import type { InFront, PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
-import type { Carried, OnBack, OnHead } from '../carry';
+import type { Carried, OnBack, OnHead, OnShoulders } from '../carry';
 import type { GettingAbout } from '../fit';
 import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
@@ -48,6 +48,8 @@ export interface Worked {
   onHead: OnHead[];
   /** What the shoulders carry of what is worn on the back. */
   onBack: OnBack[];
+  /** What the shoulders carry in all; nothing when nothing hangs on them. */
+  onShoulders: OnShoulders | undefined;
   /** Doors, seats and toilets in everything worn; nothing when nothing is. */
   about: GettingAbout | undefined;
   packed: Packed;

@@ -65,6 +65,8 @@ export interface Fastening {
   count: number;
   lengthMm: number;
   overlapMm: number;
+  /** It runs over the shoulders and carries: how wide it lies on each, with what is under it. */
+  shoulder?: { wideMm: number };
 }
 
 /** Points that are drawn towards those of the same name on another part, such as the sides of two plates. */

@@ -9,7 +9,7 @@ import {
 } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
-import { createCarried, onBack, onHead } from '../carry';
+import { createCarried, onBack, onHead, onShoulders } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting, gettingAbout, type GettingAbout } from '../fit';
@@ -256,6 +256,7 @@ export function createDeriver({
       ),
       onHead: onHead(parts, body),
       onBack: onBack(parts, body),
+      onShoulders: onShoulders(parts, body),
       about: lastAbout,
       packed,
       sticks,

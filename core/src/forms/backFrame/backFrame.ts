@@ -4,7 +4,7 @@ import { type Check, length, type ParamsOf, type Row, rows, setting } from '../.
 import { boxPanels, discGrid, gridOf, type Attachment, type Join, type Panel, type Room } from '../../panel';
 import type { Vec3 } from '../../geometry';
 import { defineForm, type Design, type FormInput } from '../contract';
-import { strapOver } from '../straps';
+import { facingFields, shoulderStraps, strapFacings, strapFields } from '../shoulderStraps';
 
 const last = (before: readonly Row[], first: Row): Row => before.at(-1) ?? first;
 
@@ -73,7 +73,8 @@ const fields = [
   length('paddingMm', 'Padding', [0, 30], 'Between clothing and plate.', 'Room', {
     gives: [{ need: 'room', by: 1 }],
   }),
-  length('strapOverlapMm', 'Strap overlap', [40, 200], 'Hook-and-loop at the ends.', 'Straps'),
+  ...strapFields,
+  ...facingFields,
 ] as const;
 
 type BackFrameParams = ParamsOf<typeof fields>;
@@ -89,7 +90,7 @@ const glued = (words: string, on?: string): Attachment => ({
 });
 
 /** Plates on the back with spacers between, boxes and tubes on the outermost, straps and belt; plane pieces and wraps. */
-function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFrameParams>): Design {
+function design({ params, body, underLayerMm, liningMm, foam, own }: FormInput<BackFrameParams>): Design {
   const at = levels(body);
   const t = foam.thicknessMm.value;
   const back = torsoSection(body, at.chest);
@@ -218,6 +219,7 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
         }),
       ],
     });
+  panels.push(...strapFacings(params, body, { own, underLayerMm }));
   return {
     panels,
     joins,
@@ -226,18 +228,13 @@ function design({ params, body, underLayerMm, liningMm, foam }: FormInput<BackFr
     measures: ['shoulderBreadth', 'waistToShoulder'],
     roomMm: params.paddingMm,
     padded: params.paddingMm > 0,
-    fastenings: [
-      {
-        ...strapOver(strap, 'over each shoulder, from the top of the plate to its foot', 2),
-        lengthMm: strap + params.strapOverlapMm,
-        overlapMm: params.strapOverlapMm,
-      },
-      {
-        ...strapOver(waist, 'round the waist'),
-        lengthMm: waist + params.strapOverlapMm,
-        overlapMm: params.strapOverlapMm,
-      },
-    ],
+    fastenings: shoulderStraps(
+      params,
+      strap,
+      waist,
+      'over each shoulder, from the top of the plate to its foot',
+      params.facing === 'foam',
+    ),
     figures: [
       {
         key: 'strap',
@@ -283,6 +280,9 @@ export const backFrame = defineForm<BackFrameParams>({
     tubes: [],
     paddingMm: 6,
     strapOverlapMm: 80,
+    strapWideMm: 25,
+    facing: 'none',
+    facingFoam: 0,
   }),
   design,
   silhouette: ({ plates }) => {

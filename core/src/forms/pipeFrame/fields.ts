@@ -1,5 +1,6 @@
 import { choice, count, length, type ParamsOf, rows } from '../../document';
 import { rods } from '../../materials';
+import { strapFields } from '../shoulderStraps';
 
 /** Pipes that are sold with fittings. */
 export const framePipes = rods.filter((r) => r.shape === 'tube' && r.coupler);
@@ -73,6 +74,8 @@ export const fields = [
     'pipe',
     'Each runs straight from one corner to another.',
   ),
+  // Of one that is worn on the back.
+  ...strapFields,
 ] as const;
 
 export type PipeFrameParams = ParamsOf<typeof fields>;

@@ -1,9 +1,11 @@
+import { levels, torsoSection } from '../../body';
 import type { Bought, Work } from '../../features';
 import { cross3, lerp3, unit3, sub3, type Vec3 } from '../../geometry';
 import { fittingPrice, type PipeFitting, pipeFittings, rodMatters, socketMm } from '../../materials';
 import { sectionOf } from '../../panel';
 import { byId, counted, itemAt, trimNumber } from '../../units';
 import { type Anchor, defineForm, type Design, type FormInput } from '../contract';
+import { shoulderStraps } from '../shoulderStraps';
 import { frameChecks } from './checks';
 import { cornersOf } from './corners';
 import { bendSticks, fittingSticks, straightSticks } from './drawn';
@@ -89,9 +91,27 @@ function workOf(
   ];
 }
 
+/** Off the clothes behind, mm, when it is worn on the back. */
+const OFF_BACK_MM = 10;
+
+/** The same frame with its corners where it is worn: its foot at the waist, its foremost corner behind the clothes. */
+function onBack(
+  { params, body, underLayerMm }: FormInput<PipeFrameParams>,
+  outsideMm: number,
+): PipeFrameParams {
+  const at = levels(body);
+  const back = torsoSection(body, at.chest);
+  const foremost = Math.max(...params.corners.map((c) => c.forwardMm));
+  const y = back.forwardMm - back.b - underLayerMm - OFF_BACK_MM - outsideMm / 2 - foremost;
+  return {
+    ...params,
+    corners: params.corners.map((c) => ({ ...c, forwardMm: c.forwardMm + y, upMm: c.upMm + at.waist })),
+  };
+}
+
 function design(input: FormInput<PipeFrameParams>): Design {
-  const { params, rods } = input;
-  const rod = byId(rods, params.rod);
+  const { params: asked, rods, zone, body, underLayerMm } = input;
+  const rod = byId(rods, asked.rod);
   if (!rod)
     return {
       panels: [],
@@ -102,7 +122,7 @@ function design(input: FormInput<PipeFrameParams>): Design {
           id: 'pipe-known',
           severity: 'stop',
           station: 'shape',
-          title: `the pipe “${params.rod}” is not in the catalogue; nothing is worked out without one.`,
+          title: `the pipe “${asked.rod}” is not in the catalogue; nothing is worked out without one.`,
           why: 'Choose another pipe.',
           provenance: 'standard',
           excess: 1,
@@ -110,7 +130,9 @@ function design(input: FormInput<PipeFrameParams>): Design {
         },
       ],
     };
-  const outsideMm = params.measuredMm >= LEAST_MM ? params.measuredMm : rod.acrossMm.value;
+  const outsideMm = asked.measuredMm >= LEAST_MM ? asked.measuredMm : rod.acrossMm.value;
+  const worn = zone === 'back';
+  const params = worn ? onBack(input, outsideMm) : asked;
   const section = sectionOf(rod, outsideMm);
   const tube = { outsideMm, boreMm: section.shape === 'tube' ? section.boreMm : 0 };
   const corners = cornersOf(params, outsideMm);
@@ -138,7 +160,15 @@ function design(input: FormInput<PipeFrameParams>): Design {
       ...corners.flatMap((c) => bendSticks(c, section, params.rod)),
       ...corners.flatMap((c) => fittingSticks(c, runs, tube, rod.coupler?.acrossMm.value ?? 0, params.rod)),
     ],
-    ...(runs[0] && { heldAt: lerp3(runs[0].stops[0].corner.at, runs[0].stops[1].corner.at, 0.5) }),
+    ...(worn && {
+      fastenings: shoulderStraps(
+        params,
+        body.waistToShoulder.valueMm + body.shoulderBreadth.valueMm * 0.7,
+        body.waistGirth.valueMm + 2 * Math.PI * underLayerMm,
+        'over each shoulder, from the top of the frame to its foot',
+      ),
+    }),
+    ...(runs[0] && !worn && { heldAt: lerp3(runs[0].stops[0].corner.at, runs[0].stops[1].corner.at, 0.5) }),
     anchors: anchorsOf(runs),
     figures: [
       { key: 'outside', label: 'outside', value: outsideMm, unit: 'mm', decimals: 1 },
@@ -193,11 +223,13 @@ export const pipeFrame = defineForm<PipeFrameParams>({
   kind: 'pipe-frame',
   label: 'Frame of pipes',
   summary: 'Pipes between corners, joined by fittings, sawn saddles and mitres, or bends.',
-  zones: ['hand'],
+  zones: ['hand', 'back'],
   fields,
   developable: true,
   sheets: 'none',
   defaults: () => ({
+    strapOverlapMm: 80,
+    strapWideMm: 25,
     rod: framePipes[1]!.id,
     measuredMm: 0,
     takeOffMm: 0,

@@ -8,6 +8,7 @@ import { useReport } from '../../store/report';
 import { CarriedFit } from './CarriedFit';
 import { BackLoad } from './BackLoad';
 import { HeadBalance } from './HeadBalance';
+import { ShoulderLoad } from './ShoulderLoad';
 
 /** How the part sits, what moves, in which order everything is put on, and every strap. */
 export function FitTab({ made }: { made: PartReport }) {
@@ -37,6 +38,7 @@ function WornFit({ made }: { made: PartReport }) {
   const { wear } = made;
   const head = useReport((s) => s.report!.onHead.find((h) => h.partIds.includes(made.id)));
   const back = useReport((s) => s.report!.onBack.find((b) => b.partIds.includes(made.id)));
+  const shoulders = useReport((s) => s.report!.onShoulders);
   const sag = wear?.sags[0];
   const straps = fitting.straps.filter((s) => s.partId === made.id);
   const piece = (id: string): string => byId(made.pieces, id)?.name ?? id;
@@ -75,6 +77,7 @@ function WornFit({ made }: { made: PartReport }) {
         ))}
         {head && <HeadBalance head={head} />}
         {back && <BackLoad back={back} />}
+        {shoulders?.partIds.includes(made.id) && <ShoulderLoad load={shoulders} partId={made.id} />}
         <h2 className="head mt-1">Straps of this part</h2>
         {straps.length === 0 ? (
           <p className="text-soft">None.</p>
