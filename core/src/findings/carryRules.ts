@@ -161,6 +161,25 @@ export const throughDoors: BuildRule = ({ report: { about } }) =>
       ]
     : [];
 
+/** What one ear carries before it hurts, grams, and what turns it about its hook, N·mm; from memory. */
+const EAR = { g: 40, nodNmm: 10 };
+
+/** Light and level on the ear, with everything that hangs on it. */
+export const levelOnEar: BuildRule = ({ report }) =>
+  report.onEar.flatMap((e) =>
+    when(e.massG > EAR.g || e.nodNmm > EAR.nodNmm, () => ({
+      id: `ear:${e.rootId}`,
+      severity: 'mind',
+      station: 'shape',
+      title: `${e.name}: ${trimNumber(e.massG, 0)} g on one ear, its middle ${printMm(Math.abs(e.aheadMm), 0)} ${e.aheadMm > 0 ? 'ahead of' : 'behind'} the ear and ${printMm(Math.max(0, e.outMm), 0)} out.`,
+      why: `Over ${EAR.g} g an ear hurts, and what is not level nods at every step.${e.lead ? ` ${trimNumber(e.lead.massG, 0)} g ${WHERE[e.lead.side]}, ${printMm(e.lead.armMm, 0)} from the ear, would level it, in a pocket of 2 mm foam inside that wall; but it weighs as well.` : ''} A band over the head takes the weight off the ear.`,
+      provenance: 'memory',
+      excess: Math.max(e.massG - EAR.g, e.nodNmm - EAR.nodNmm),
+      partId: e.rootId,
+      remedies: [],
+    })),
+  );
+
 /** Level on the neck, with everything that hangs on it. */
 export const levelOnHead: BuildRule = ({ report }) =>
   report.onHead.flatMap((h) =>

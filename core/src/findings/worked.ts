@@ -2,7 +2,7 @@ import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
 import type { InFront, PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
-import type { Carried, OnBack, OnHead, OnShoulders } from '../carry';
+import type { Carried, OnBack, OnEar, OnHead, OnShoulders } from '../carry';
 import type { GettingAbout } from '../fit';
 import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
@@ -47,6 +47,7 @@ export interface Worked {
   /** Everything worn on the head, with what hangs on it. */
   onHead: OnHead[];
   /** What the shoulders carry of what is worn on the back. */
+  onEar: OnEar[];
   onBack: OnBack[];
   /** What the shoulders carry in all; nothing when nothing hangs on them. */
   onShoulders: OnShoulders | undefined;

@@ -9,7 +9,7 @@ import {
 } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
-import { createCarried, onBack, onHead, onShoulders } from '../carry';
+import { createCarried, onBack, onEar, onHead, onShoulders } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting, gettingAbout, type GettingAbout } from '../fit';
@@ -255,6 +255,7 @@ export function createDeriver({
         coarseParts.length > 0,
       ),
       onHead: onHead(parts, body),
+      onEar: onEar(parts, body),
       onBack: onBack(parts, body),
       onShoulders: onShoulders(parts, body),
       about: lastAbout,

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../../parts/testing/worn.test';
+import { adult, checkOf, edgeMm, expectCured, figureOf, make, pieceOf } from '../../parts/testing/worn.test';
 
 describe('ear pod', () => {
   it('is a box of five plane pieces whose seams agree, and a hook', () => {
@@ -36,5 +36,15 @@ describe('ear pod', () => {
       expect(inside.depthAt(inside.middle)).to.equal(25 + (lining ? 2 : 0) + t);
       expect(inside.depthAt({ x: 500, y: 0 })).to.equal(undefined);
     }
+  });
+
+  it('hangs on a wire as long as the ear asks, with a size either side to try', () => {
+    const { model } = make('ear-pod', { hookOf: 'wire' }).made;
+    const ear = adult.earLength.valueMm;
+    // Along the wall, half round the root of the ear, down half its length, and a curl.
+    const mm = (long: number): number => Math.round(20 + Math.PI * 0.27 * long + long / 2 + 10);
+    for (const by of [-5, 0, 5]) expect(model.work[0]!.detail).to.include(`${mm(ear + by)} mm`);
+    expect(model.bought[0]!.count * 1000).to.be.within(mm(ear + 5), mm(ear + 5) + 100);
+    expect(make('ear-pod', { hookOf: 'wire' }).pieces.map((p) => p.id)).to.not.include('hook');
   });
 });

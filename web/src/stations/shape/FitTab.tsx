@@ -7,6 +7,7 @@ import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
 import { CarriedFit } from './CarriedFit';
 import { BackLoad } from './BackLoad';
+import { EarLoad } from './EarLoad';
 import { HeadBalance } from './HeadBalance';
 import { ShoulderLoad } from './ShoulderLoad';
 
@@ -38,6 +39,7 @@ function WornFit({ made }: { made: PartReport }) {
   const { wear } = made;
   const head = useReport((s) => s.report!.onHead.find((h) => h.partIds.includes(made.id)));
   const back = useReport((s) => s.report!.onBack.find((b) => b.partIds.includes(made.id)));
+  const ear = useReport((s) => s.report!.onEar.find((e) => e.partIds.includes(made.id)));
   const shoulders = useReport((s) => s.report!.onShoulders);
   const sag = wear?.sags[0];
   const straps = fitting.straps.filter((s) => s.partId === made.id);
@@ -76,6 +78,7 @@ function WornFit({ made }: { made: PartReport }) {
           </p>
         ))}
         {head && <HeadBalance head={head} />}
+        {ear && <EarLoad ear={ear} />}
         {back && <BackLoad back={back} />}
         {shoulders?.partIds.includes(made.id) && <ShoulderLoad load={shoulders} partId={made.id} />}
         <h2 className="head mt-1">Straps of this part</h2>
