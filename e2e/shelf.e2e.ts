@@ -53,6 +53,23 @@ describe('the shelf and its dangers', function () {
     await holds(9);
   });
 
+  it('lays several builds out on the same sheets, which can be taken away', async () => {
+    await page.getByText('Several builds on the same sheets').click();
+    const which = page.getByRole('group', { name: 'Which are cut together' });
+    const work = page.getByRole('button', { name: 'Lay them out together' });
+    await which.getByRole('checkbox').nth(0).check();
+    expect(await work.isDisabled()).to.equal(true);
+    await which.getByRole('checkbox').nth(1).check();
+    await work.click();
+    await page.getByText(/as many sheets as one by one|less than one by one/).waitFor({ timeout: 60_000 });
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'DXF of sheet 1', exact: true }).click(),
+    ]);
+    expect(readFileSync(await file.path(), 'utf8')).to.include('LWPOLYLINE');
+    await page.getByText('Several builds on the same sheets').click();
+  });
+
   it('begins a build for someone new on one page, and lands where work begins', async () => {
     await page.getByRole('button', { name: 'New build', exact: true }).click();
     const step = page.getByRole('dialog', { name: 'New build' });

@@ -7,7 +7,7 @@ import { BuildEntity, LogEntity, PinEntity, RevisionEntity, type BuildRow } from
 import { HttpError, notFound } from './errors';
 import { keepPictures } from './pictureStore';
 import { docOf, logRow, saved, type SavedBuild } from './rows';
-import { summaryOf, type BuildSummary } from './summary';
+import { type Receipts, summaryOf, type BuildSummary } from './summary';
 
 /** Newest saves kept one by one; older ones one a day. */
 const KEEP_EACH = 100;
@@ -56,7 +56,22 @@ export class BuildStore {
     const rows = await this.db
       .getRepository(BuildEntity)
       .find({ where: { deletedAt: IsNull() }, order: { updatedAt: 'DESC' } });
-    return rows.map(summaryOf);
+    const receipts = await this.db
+      .getRepository(LogEntity)
+      .createQueryBuilder('entry')
+      .select('entry.buildId', 'buildId')
+      .addSelect('entry.unit', 'unit')
+      .addSelect('COUNT(*)', 'count')
+      .addSelect('SUM(entry.actual)', 'total')
+      .where("entry.sort = 'bought' AND entry.actual IS NOT NULL")
+      .groupBy('entry.buildId, entry.unit')
+      .getRawMany<Receipts>();
+    return rows.map((row) =>
+      summaryOf(
+        row,
+        receipts.filter((r) => r.buildId === row.id),
+      ),
+    );
   }
 
   async get(id: string): Promise<SavedBuild> {

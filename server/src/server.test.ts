@@ -227,13 +227,40 @@ describe('server', () => {
 
   it('keeps what was worked out of a build for the shelf, until the build changes', async () => {
     const id = await create();
-    const digest = { stops: 1, steps: 20, done: 3, daysToSpare: -2 };
+    const digest = { stops: 1, steps: 20, done: 3, daysToSpare: -2, cost: 41.5 };
     expect((await put(`/api/builds/${id}/digest`, { version: 1, ...digest })).status).to.equal(204);
     const shelf = async () =>
       ((await get('/api/builds')).body as { builds: { digest?: object }[] }).builds[0]!;
     expect((await shelf()).digest).to.deep.include(digest);
     await put(`/api/builds/${id}`, { baseVersion: 1, doc: renamed('Changed') });
     expect((await shelf()).digest).to.equal(undefined);
+  });
+
+  it('tells on the shelf what each build may cost and what its receipts come to, other currencies apart', async () => {
+    const [id, other] = [await create(), await create()];
+    const receipt = (key: string, actual: number | null, unit: string, sort: string | null) =>
+      put(`/api/builds/${id}/log/${key}`, {
+        id: key,
+        at: '2026-01-02T10:00:00Z',
+        subject: key,
+        note: '',
+        planned: null,
+        actual,
+        unit,
+        ...(sort !== null && { sort }),
+      });
+    const { currency, budget } = doc.brief;
+    await receipt('foam', 12.5, currency, 'bought');
+    await receipt('glue', 7.25, currency, 'bought');
+    await receipt('lamps', 9, currency === 'USD' ? 'GBP' : 'USD', 'bought');
+    await receipt('not read yet', null, currency, 'bought');
+    await receipt('hours', 40, currency, null);
+    const { builds } = (await get('/api/builds')).body as {
+      builds: { id: string; money: { budget: number; currency: string; spent: number; other: number } }[];
+    };
+    const money = (of: string) => builds.find((b) => b.id === of)!.money;
+    expect(money(id)).to.deep.equal({ budget, currency, spent: 19.75, other: 1 });
+    expect(money(other).spent).to.equal(0);
   });
 
   it('imports what it exports, however many pins there are', async () => {

@@ -12,10 +12,38 @@ export interface BuildSummary {
   parts: number;
   /** Places on the wearer where parts are worn. */
   worn: { zone: string; side: string }[];
+  /** What it may cost, and what its receipts come to; those in other currencies are counted apart. */
+  money?: { budget: number; currency: string; spent: number; other: number };
   /** What was last worked out of it, when that was from this version. */
   digest?: Digest;
   /** Why it cannot be opened, when it cannot. */
   broken?: string;
+}
+
+/** Receipts of a build in one currency. */
+export interface Receipts {
+  buildId: string;
+  unit: string;
+  count: number;
+  total: number;
+}
+
+function moneyOf(
+  { budget, currency }: { budget?: unknown; currency?: unknown },
+  receipts: readonly Receipts[],
+): Pick<BuildSummary, 'money'> {
+  if (typeof budget !== 'number' || typeof currency !== 'string') return {};
+  const own = receipts.filter((r) => r.unit === currency);
+  const sum = (of: (r: Receipts) => number, all: readonly Receipts[]): number =>
+    all.reduce((total, r) => total + of(r), 0);
+  return {
+    money: {
+      budget,
+      currency,
+      spent: sum((r) => r.total, own),
+      other: sum((r) => r.count, receipts) - sum((r) => r.count, own),
+    },
+  };
 }
 
 const isDate = (value: unknown): value is string => {
@@ -33,12 +61,15 @@ function wornAt(part: unknown): { zone: string; side: string }[] {
 }
 
 /** What the shelf shows is told alike by every version; a build that cannot be read says so and harms no other. */
-export function summaryOf({ id, name, version, updatedAt, doc, digest }: BuildRow): BuildSummary {
+export function summaryOf(
+  { id, name, version, updatedAt, doc, digest }: BuildRow,
+  receipts: readonly Receipts[] = [],
+): BuildSummary {
   const head = { id, name, version, updatedAt };
   const nothing = { ...head, eventDate: '', wearer: '', parts: 0, worn: [] };
   try {
     const { brief, wearer, parts } = JSON.parse(doc) as {
-      brief?: { eventDate?: unknown };
+      brief?: { eventDate?: unknown; budget?: unknown; currency?: unknown };
       wearer?: { name?: unknown };
       parts?: unknown;
     };
@@ -52,6 +83,7 @@ export function summaryOf({ id, name, version, updatedAt, doc, digest }: BuildRo
       wearer: wearer.name,
       parts: parts.length,
       worn: parts.flatMap(wornAt),
+      ...moneyOf(brief, receipts),
       ...(known?.version === version && { digest: known }),
     };
   } catch {

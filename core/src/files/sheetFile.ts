@@ -10,8 +10,11 @@ import { piecesSvg } from './svg';
 
 export type SheetFileKind = 'svg' | 'dxf';
 
+/** What is drawn of a build: its parts, their letters and its sheets. */
+type Sheeted = Pick<Report, 'parts' | 'letters' | 'packed'>;
+
 /** Everything drawn on the pieces of one sheet, where they lie on it; small pieces first, as they are cut. */
-export function sheetPieces(report: Report, index: number): { name: string; shapes: Shape[] }[] {
+export function sheetPieces(report: Sheeted, index: number): { name: string; shapes: Shape[] }[] {
   const sheet = report.packed.sheets[index];
   if (!sheet) return [];
   const known = sourcedPieces(report);
@@ -32,7 +35,7 @@ export function sheetPieces(report: Report, index: number): { name: string; shap
 }
 
 /** One sheet as a cutter takes it, true size, origin at its lower left. */
-export function sheetFile(report: Report, index: number, kind: SheetFileKind, title: string): string {
+export function sheetFile(report: Sheeted, index: number, kind: SheetFileKind, title: string): string {
   const sheet = itemAt(report.packed.sheets, index);
   const pieces = sheetPieces(report, index);
   return kind === 'svg'

@@ -7,6 +7,8 @@ export interface Digest {
   steps: number;
   done: number;
   daysToSpare: number;
+  /** What is still to be bought, in the currency of the build. */
+  cost?: number;
   /** A small picture of it in its finish: a PNG as a data URL. */
   picture?: string;
 }
@@ -16,4 +18,5 @@ export const digestOf = (report: Report, doc: BuildDoc): Digest => ({
   steps: report.steps.length,
   done: report.steps.filter((s) => doc.make.done[s.id] !== undefined).length,
   daysToSpare: report.totals.daysToSpare,
+  cost: Math.round(report.totals.cost * 100) / 100,
 });

@@ -1,6 +1,6 @@
 import { standardBuildRule } from '@fomrik/core/files/schema';
 import { readBuildFile } from '@fomrik/core/files/buildFile';
-import { also, matching, object, optional, whole } from '@fomrik/core/rule';
+import { also, matching, object, optional, whole, within } from '@fomrik/core/rule';
 import { Router, text } from 'express';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
@@ -30,6 +30,7 @@ const digestRule = object({
   steps: tally,
   done: tally,
   daysToSpare: whole(-1e6, 1e6),
+  cost: optional(within(0, 1e9)),
   picture: optional(
     also(matching(/^data:image\/png;base64,[A-Za-z0-9+/=]+$/), (url) =>
       url.length > MOST_PICTURE ? `is larger than ${MOST_PICTURE} letters` : undefined,

@@ -38,6 +38,22 @@ function Standing({ build: { digest, parts } }: { build: BuildSummary }) {
   );
 }
 
+/** What it has cost so far and may cost, and what is still to be bought. */
+function Money({ build: { money, digest } }: { build: BuildSummary }) {
+  if (!money) return null;
+  const { budget, currency, spent, other } = money;
+  const left = digest?.cost;
+  const over = spent + (left ?? 0) > budget;
+  return (
+    <p className="text-[13px] text-soft">
+      {spent.toFixed(2)} of {budget.toFixed(0)} {currency} spent
+      {other > 0 && ` and ${plural(other, 'receipt')} in other currencies`}
+      {left !== undefined && `, ${left.toFixed(2)} still to buy`}
+      {left !== undefined && over && <strong className="text-stop">, over budget</strong>}
+    </p>
+  );
+}
+
 /** One build of the shelf: what of it is worn and where, for whom, until when, how far. */
 export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged: () => void }) {
   const tell = (error: unknown): void => void toast.error((error as ApiError).message);
@@ -87,6 +103,7 @@ export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged:
               for {build.wearer} · {plural(build.parts, 'part')} ·{' '}
               {format(new Date(`${build.eventDate}T00:00`), 'd MMM yyyy')}, {daysLeft(build.eventDate)}
             </p>
+            <Money build={build} />
             <p className="text-[13px] text-soft">
               changed {formatDistanceToNow(new Date(build.updatedAt), { addSuffix: true })}
             </p>

@@ -6,6 +6,7 @@ import { api, type ApiError, type BuildSummary } from '../store/api';
 import { BuildRow } from './BuildRow';
 import { Copies } from './Copies';
 import { Devices } from './Devices';
+import { SheetsTogether } from './SheetsTogether';
 import { Trash } from './Trash';
 import { useDigests } from './useDigests';
 
@@ -28,6 +29,23 @@ function sorted(builds: readonly BuildSummary[], order: Order, search: string): 
   return builds
     .filter((b) => `${b.name} ${b.wearer}`.toLowerCase().includes(wanted))
     .sort((a, b) => (of(a) < of(b) ? -1 : of(a) > of(b) ? 1 : 0) * (down ? -1 : 1));
+}
+
+/** What all builds have cost together and may cost, by currency; nothing until something was bought. */
+function AllMoney({ builds }: { builds: readonly BuildSummary[] }) {
+  const all = builds.flatMap((b) => b.money ?? []);
+  const spent = all.filter((m) => m.spent > 0);
+  if (builds.length < 2 || spent.length === 0) return null;
+  const sum = (currency: string, of: 'spent' | 'budget'): number =>
+    all.reduce((total, m) => total + (m.currency === currency ? m[of] : 0), 0);
+  return (
+    <p className="mt-2 border-t border-ink pt-2 text-[13px]">
+      All builds:{' '}
+      {[...new Set(spent.map((m) => m.currency))]
+        .map((c) => `${sum(c, 'spent').toFixed(2)} of ${sum(c, 'budget').toFixed(0)} ${c} spent`)
+        .join('; ')}
+    </p>
+  );
 }
 
 /** The shelf of builds. */
@@ -163,6 +181,8 @@ export function Shelf() {
         <LongList items={shown} keyOf={(b) => b.id} rowPx={113} className="mt-2">
           {(b) => <BuildRow build={b} onChanged={() => void load()} />}
         </LongList>
+        {builds && <AllMoney builds={builds} />}
+        {builds && <SheetsTogether builds={builds} />}
         <Trash changed={builds} onChanged={() => void load()} />
         <Copies onChanged={() => void load()} />
         <Devices />

@@ -12,6 +12,8 @@ export interface BuildSummary {
   wearer: string;
   parts: number;
   worn: { zone: Zone; side: Side }[];
+  /** What it may cost, and what its receipts come to; those in other currencies are counted apart. */
+  money?: { budget: number; currency: string; spent: number; other: number };
   /** What was last worked out of it, when nothing changed since. */
   digest?: Digest;
   /** Why it cannot be opened, when it cannot. */

@@ -1,0 +1,75 @@
+import { expect } from 'chai';
+import polygonClipping from 'polygon-clipping';
+import { readDxf } from '../checked/ruler/readDrawing';
+import type { BuildDoc } from '../document';
+import { newBuild, newPart } from '../parts';
+import { adultMeasures } from '../parts/testing/worn.test';
+import { derive } from '../report';
+import { sharedSheets } from './sharedSheets';
+
+const wearer = { name: 'Anyone', underLayerMm: 3, measures: adultMeasures };
+const buildOf = (name: string, ...forms: string[]): BuildDoc => ({
+  ...newBuild(name, '2026-03-02', wearer),
+  parts: forms.map((form, i) => newPart(`p${i}`, wearer, form)),
+});
+// Each takes a corner of a sheet.
+const one = buildOf('One', 'cuff');
+const two = buildOf('Two', 'cuff');
+const three = buildOf('Three', 'guard', 'bracer');
+const all = [one, two, three].map((doc, i) => ({ id: `b${i}`, doc }));
+
+describe('several builds on the same sheets', () => {
+  const found = sharedSheets(all);
+  const alone = all.map(({ doc }) => derive(doc, { untried: true }));
+
+  it('want no more sheets of any foam than one by one, and fewer where each left most of one', () => {
+    for (const { foamId, nominalMm, alone: told, together } of found.saved) {
+      const counted = alone
+        .flatMap((r) => r.packed.sheets)
+        .filter((s) => !s.offcut && s.foamId === foamId && s.nominalMm === nominalMm).length;
+      expect(told, foamId).to.equal(counted);
+      expect(together, foamId).to.be.at.most(told);
+    }
+    expect(found.saved.some((s) => s.together < s.alone)).to.equal(true);
+    expect(found.tooBig).to.equal(0);
+  });
+
+  it('hold every piece of every build once', () => {
+    const onSheets = found.sheets.flatMap((s) => s.holds);
+    for (const [i, { doc }] of all.entries()) {
+      const pieces = alone[i]!.parts.reduce((n, p) => n + p.pieces.reduce((m, q) => m + q.quantity, 0), 0);
+      const told = onSheets
+        .filter((h) => h.startsWith(`${doc.name}: `))
+        .reduce((n, h) => n + Number(/(\d+) piece/.exec(h)![1]), 0);
+      expect(told, doc.name).to.equal(pieces);
+    }
+  });
+
+  it('leave in files whose outlines lie apart, as an independent clipper has it', () => {
+    for (const { dxf, name } of found.sheets) {
+      const outlines = readDxf(dxf)
+        .lines.filter((l) => l.closed && l.layer === 'cut')
+        .map((l) => [l.points.map((p): [number, number] => [p.x, p.y])]);
+      expect(outlines.length, name).to.be.greaterThan(0);
+      outlines.forEach((a, i) =>
+        outlines.slice(i + 1).forEach((b) => {
+          const area = polygonClipping
+            .intersection([a], [b])
+            .flat()
+            .reduce(
+              (sum, ring) =>
+                sum +
+                Math.abs(
+                  ring.reduce((s, [x, y], k) => {
+                    const [p, q] = ring[(k + 1) % ring.length]!;
+                    return s + (x * q - p * y) / 2;
+                  }, 0),
+                ),
+              0,
+            );
+          expect(area, name).to.be.lessThan(0.01);
+        }),
+      );
+    }
+  });
+});

@@ -1,0 +1,59 @@
+import { packTogether, type SheetSaving } from '../cut';
+import type { BuildDoc } from '../document';
+import { type Catalogue, catalogue as standard } from '../materials';
+import { toMake } from '../plan';
+import { derive } from '../report';
+import { counted, printMm } from '../units';
+import { sheetFile } from './sheetFile';
+
+/** One sheet of several builds, as a cutter takes it. */
+export interface SharedSheet {
+  name: string;
+  /** Whose pieces are on it, and how many. */
+  holds: string[];
+  svg: string;
+  dxf: string;
+}
+
+export interface SharedSheets {
+  saved: SheetSaving[];
+  sheets: SharedSheet[];
+  /** Pieces that no sheet holds. */
+  tooBig: number;
+}
+
+/** Builds whose pieces are cut from the same sheets; the letters of their parts are numbered by build. */
+export function sharedSheets(
+  builds: readonly { id: string; doc: BuildDoc }[],
+  catalogue: Catalogue = standard,
+): SharedSheets {
+  const all = builds.map(({ id, doc }) => ({ id, doc, report: derive(doc, { catalogue, untried: true }) }));
+  const { parts, saved, ...packed } = packTogether(
+    all.map(({ id, doc, report }) => ({
+      id,
+      doc,
+      parts: toMake(report.parts),
+      sheets: report.packed.sheets,
+    })),
+    catalogue,
+  );
+  const letters = Object.fromEntries(
+    all.flatMap(({ id, report }, i) =>
+      Object.entries(report.letters).map(([partId, letter]) => [`${id}/${partId}`, `${i + 1}${letter}`]),
+    ),
+  );
+  const named = all.map(({ id, doc }) => ({ id, name: doc.name }));
+  return {
+    saved,
+    tooBig: packed.tooBig.length,
+    sheets: packed.sheets.map((sheet, i) => ({
+      name: `${i + 1}. ${sheet.nominalMm} mm ${saved.find((s) => s.foamId === sheet.foamId)?.name ?? ''}, ${sheet.offcut ? 'offcut ' : ''}${printMm(sheet.widthMm, 0)} × ${printMm(sheet.heightMm, 0)}`,
+      holds: named.flatMap(({ id, name }) => {
+        const own = sheet.laid.filter((l) => l.partId.startsWith(`${id}/`)).length;
+        return own > 0 ? [`${name}: ${counted(own, 'piece')}`] : [];
+      }),
+      svg: sheetFile({ parts, letters, packed }, i, 'svg', 'Sheets of several builds'),
+      dxf: sheetFile({ parts, letters, packed }, i, 'dxf', 'Sheets of several builds'),
+    })),
+  };
+}
