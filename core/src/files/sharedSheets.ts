@@ -47,7 +47,7 @@ export function sharedSheets(
     saved,
     tooBig: packed.tooBig.length,
     sheets: packed.sheets.map((sheet, i) => ({
-      name: `${i + 1}. ${sheet.nominalMm} mm ${saved.find((s) => s.foamId === sheet.foamId)?.name ?? ''}, ${sheet.offcut ? 'offcut ' : ''}${printMm(sheet.widthMm, 0)} × ${printMm(sheet.heightMm, 0)}`,
+      name: `${i + 1}. ${saved.find((s) => s.foamId === sheet.foamId && s.nominalMm === sheet.nominalMm)?.name ?? ''}, ${sheet.offcut ? 'offcut ' : ''}${printMm(sheet.widthMm, 0)} × ${printMm(sheet.heightMm, 0)}`,
       holds: named.flatMap(({ id, name }) => {
         const own = sheet.laid.filter((l) => l.partId.startsWith(`${id}/`)).length;
         return own > 0 ? [`${name}: ${counted(own, 'piece')}`] : [];

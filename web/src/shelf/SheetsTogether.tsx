@@ -36,7 +36,7 @@ export function SheetsTogether({ builds }: { builds: readonly BuildSummary[] }) 
       <summary className="cursor-pointer text-soft">Several builds on the same sheets</summary>
       <fieldset className="mt-2">
         <legend className="text-[13px] text-soft">Which are cut together</legend>
-        <ul className="columns-2 gap-x-6">
+        <ul className="grid grid-cols-2 gap-x-6">
           {can.map((b) => (
             <li key={b.id}>
               <label className="flex min-h-8 items-center gap-2">
@@ -92,7 +92,7 @@ function Found({ shared: { saved, sheets, tooBig } }: { shared: SharedSheets }) 
           {saved.map((s) => (
             <tr key={`${s.foamId}/${s.nominalMm}`} className="border-t border-hair text-right">
               <th scope="row" className="text-left font-medium">
-                {s.nominalMm} mm {s.name}
+                {s.name}
               </th>
               <td>{s.alone}</td>
               <td>{s.together}</td>
@@ -106,7 +106,7 @@ function Found({ shared: { saved, sheets, tooBig } }: { shared: SharedSheets }) 
             <img
               src={`data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`}
               alt={`${name}: ${holds.join(', ')}`}
-              className="w-full border border-hair bg-foam"
+              className="w-full border border-hair bg-white"
             />
             <p className="font-medium">{name}</p>
             <p className="text-soft">{holds.join(', ')}</p>
