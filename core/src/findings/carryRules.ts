@@ -180,6 +180,36 @@ export const levelOnEar: BuildRule = ({ report }) =>
     })),
   );
 
+/** What filtering masks may hold a breath back with at 95 l/min, Pa: the least and the most of EN 149; from memory. */
+const BREATH_PA = { mind: 210, stop: 300 };
+
+/** Enough air; what its own form stops for is not told twice. */
+export const breathes: BuildRule = ({ report }) =>
+  report.insideHead.flatMap((h) => {
+    const { breathPa } = h;
+    const told = report.parts.some(
+      (p) => h.partIds.includes(p.id) && p.checks.some((c) => c.severity === 'stop'),
+    );
+    return breathPa === undefined || breathPa <= BREATH_PA.mind || (told && h.airMm2 < 1)
+      ? []
+      : [
+          {
+            id: `air:${h.rootId}`,
+            severity: breathPa > BREATH_PA.stop ? ('stop' as const) : ('mind' as const),
+            station: 'shape' as const,
+            title:
+              h.airMm2 < 1
+                ? `${h.name}: no opening lets air to the mouth.`
+                : `${h.name}: ${trimNumber(h.airMm2 / 100, 1)} cm² are open for air: a deep breath pulls ${trimNumber(breathPa, 0)} Pa.`,
+            why: `The flow of a deep breath through a sharp-edged hole; filtering masks are admitted up to ${BREATH_PA.mind} to ${BREATH_PA.stop} Pa (EN 149, from memory). Cut holes near mouth and nose; four of 9 mm make 2.5 cm².`,
+            provenance: 'standard' as const,
+            excess: breathPa - BREATH_PA.mind,
+            partId: h.rootId,
+            remedies: [],
+          },
+        ];
+  });
+
 /** Level on the neck, with everything that hangs on it. */
 export const levelOnHead: BuildRule = ({ report }) =>
   report.onHead.flatMap((h) =>

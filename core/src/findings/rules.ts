@@ -14,6 +14,7 @@ import {
 import {
   admitted,
   balanced,
+  breathes,
   comesApart,
   levelOnEar,
   levelOnHead,
@@ -81,6 +82,7 @@ export const rules: readonly DeclaredRules[] = [
   {
     weight: 'safety',
     build: [
+      breathes,
       flashesSafely,
       lithiumFused,
       noLaserOnPvc,

@@ -3,7 +3,7 @@ import type { Body, Doubt } from '../body';
 import type { InFront, PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
 import type { Carried, OnBack, OnEar, OnHead, OnShoulders } from '../carry';
-import type { GettingAbout } from '../fit';
+import type { GettingAbout, InsideHead } from '../fit';
 import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
 import type { PartReport } from '../parts';
@@ -47,6 +47,8 @@ export interface Worked {
   /** Everything worn on the head, with what hangs on it. */
   onHead: OnHead[];
   /** What the shoulders carry of what is worn on the back. */
+  /** Breathing, hearing and glasses in what is worn on the head. */
+  insideHead: InsideHead[];
   onEar: OnEar[];
   onBack: OnBack[];
   /** What the shoulders carry in all; nothing when nothing hangs on them. */

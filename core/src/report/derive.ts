@@ -12,7 +12,7 @@ import { circuitsOf } from '../circuit';
 import { createCarried, onBack, onEar, onHead, onShoulders } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
-import { createFitting, gettingAbout, type GettingAbout } from '../fit';
+import { createFitting, gettingAbout, type GettingAbout, insideHead, type InsideHead } from '../fit';
 import { allFindings, type Totals, type Worked } from '../findings';
 import { type Catalogue, catalogue as standard, controller } from '../materials';
 import {
@@ -124,6 +124,7 @@ export function createDeriver({
   const carrying = createCarried();
   let lastStandings: Standing[] = [];
   let lastAbout: GettingAbout | undefined;
+  let lastInside: InsideHead[] = [];
   let lastClashes: PutInClash[] = [];
   let lastInFront: InFront[] = [];
   let lastPacked: { pieces: string; packed: Packed } | undefined;
@@ -205,6 +206,7 @@ export function createDeriver({
     if (coarseParts.length === 0) {
       lastStandings = standingsOf(parts);
       lastAbout = gettingAbout(body, parts);
+      lastInside = insideHead(parts, body);
       lastClashes = putInClashes(parts, (p) => rootOf(p, parts));
       lastInFront = inFrontOf(parts, (p) => rootOf(p, parts));
     }
@@ -259,6 +261,7 @@ export function createDeriver({
       onBack: onBack(parts, body),
       onShoulders: onShoulders(parts, body),
       about: lastAbout,
+      insideHead: lastInside,
       packed,
       sticks,
       steps,

@@ -1,4 +1,4 @@
-import { aboutLines } from '@fomrik/core/fit';
+import { aboutLines, insideLines } from '@fomrik/core/fit';
 import type { PartReport } from '@fomrik/core/parts';
 import { byId, counted, trimNumber } from '@fomrik/core/units';
 import { Said } from '../../parts/Said';
@@ -39,6 +39,7 @@ function WornFit({ made }: { made: PartReport }) {
   const { wear } = made;
   const head = useReport((s) => s.report!.onHead.find((h) => h.partIds.includes(made.id)));
   const back = useReport((s) => s.report!.onBack.find((b) => b.partIds.includes(made.id)));
+  const inside = useReport((s) => s.report!.insideHead.find((h) => h.partIds.includes(made.id)));
   const ear = useReport((s) => s.report!.onEar.find((e) => e.partIds.includes(made.id)));
   const shoulders = useReport((s) => s.report!.onShoulders);
   const sag = wear?.sags[0];
@@ -78,6 +79,15 @@ function WornFit({ made }: { made: PartReport }) {
           </p>
         ))}
         {head && <HeadBalance head={head} />}
+        {inside && (
+          <ul>
+            {insideLines(inside).map((line) => (
+              <li key={line} className="border-t border-hair">
+                <Said words={line} />
+              </li>
+            ))}
+          </ul>
+        )}
         {ear && <EarLoad ear={ear} />}
         {back && <BackLoad back={back} />}
         {shoulders?.partIds.includes(made.id) && <ShoulderLoad load={shoulders} partId={made.id} />}
