@@ -13,7 +13,7 @@ const coreLayers = [
   ['foam', 'pipe'],
   ['body'],
   ['document'],
-  ['flatten', 'printed'],
+  ['flatten', 'outline', 'printed'],
   ['panel'],
   ['space'],
   ['skin'],

@@ -182,7 +182,7 @@ describe('details on a part', () => {
           id: 'r',
           kind: 'rivets',
           place: on(panel, edge),
-          params: { insetMm: 10, spacingMm: 30, diameterMm: 8 },
+          params: { insetMm: 10, spacingMm: 30, diameterMm: 8, liftMm: 0 },
         },
         {
           id: 's',

@@ -1,5 +1,6 @@
 import type { FeatureKind } from './contract';
 import { channel } from './channel/channel';
+import { drawnShape } from './drawnShape/drawnShape';
 import { edgeLit } from './edgeLit/edgeLit';
 import { gadget } from './gadget/gadget';
 import { gasket } from './gasket/gasket';
@@ -37,6 +38,7 @@ export const features: readonly FeatureKind[] = [
   skin,
   rivets,
   ornament,
+  drawnShape,
   line,
   hole,
   gasket,

@@ -32,7 +32,7 @@ const rivets: Feature = {
   id: 'r',
   kind: 'rivets',
   place: { on: 'edges', runs: [{ panel: 'b', edge: 'top' }] },
-  params: { insetMm: 10, spacingMm: 40, diameterMm: 9 },
+  params: { insetMm: 10, spacingMm: 40, diameterMm: 9, liftMm: 0 },
 };
 const line: Feature = {
   id: 's',

@@ -54,7 +54,12 @@ describe('for anyone', function () {
               params: { widthMm, foamMm: nominalMm },
             },
             { id: 'l', kind: 'overlay', place: at, params: { insetMm, foamMm: nominalMm, lapMm: 0 } },
-            { id: 'r', kind: 'rivets', place: runs(0), params: { insetMm: 10, spacingMm, diameterMm: 8 } },
+            {
+              id: 'r',
+              kind: 'rivets',
+              place: runs(0),
+              params: { insetMm: 10, spacingMm, diameterMm: 8, liftMm: 0 },
+            },
             {
               id: 's',
               kind: 'line',

@@ -9,6 +9,12 @@ const fields = [
   length('insetMm', 'In from the edge', [3, 100], 'To the middle of each.'),
   length('spacingMm', 'Spacing', [8, 400], 'Middle to middle, about.'),
   length('diameterMm', 'Across', [3, 40], 'Of each head.'),
+  length(
+    'liftMm',
+    'On layers of',
+    [0, 60],
+    'What lies under them on the face, a layer or a trim; 0 for none.',
+  ),
 ] as const;
 
 const CIRCLE = 16;
@@ -32,7 +38,7 @@ export const rivets = defineFeature<ParamsOf<typeof fields>>({
   places: ['edges'],
   start: ({ panel, edge }) => ({
     place: { on: 'edges', runs: [{ panel, edge }] },
-    params: { insetMm: 12, spacingMm: 45, diameterMm: 9 },
+    params: { insetMm: 12, spacingMm: 45, diameterMm: 9, liftMm: 0 },
   }),
   lay: (on, feature) => {
     const { place, params } = feature;
@@ -43,7 +49,7 @@ export const rivets = defineFeature<ParamsOf<typeof fields>>({
       const onPlate = laid && plateRun(laid, edge);
       if (laid && onPlate) {
         const { plate, run } = onPlate;
-        const lift = scale3(cross3(plate.across, plate.up), laid.foam.thicknessMm.value);
+        const lift = scale3(cross3(plate.across, plate.up), laid.foam.thicknessMm.value + params.liftMm);
         const b = boundsOf(plate.outline);
         const spots = spotsOnPlate(run, params.insetMm, params.spacingMm).filter((p) =>
           contains(plate.outline, p),
@@ -69,7 +75,7 @@ export const rivets = defineFeature<ParamsOf<typeof fields>>({
           'shape',
           `the edge “${edge}” of “${panel}” that carried rivets is no longer there.`,
         );
-      const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
+      const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value + params.liftMm);
       const spots = spotsAlong(face, stretch, params.insetMm, params.spacingMm);
       for (const uv of spots) {
         made.marks.push({

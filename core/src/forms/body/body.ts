@@ -6,7 +6,7 @@ import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { drawnCheck } from '../held/checks';
-import { drawnOutline, type Node, outlineField } from '../held/drawn';
+import { drawnOutline, type Node, outlineField } from '../../outline';
 import { ringCuts, ringsField } from '../held/rings';
 import { profileField } from '../held/edges';
 import { fitBevel, fourLayers, laminate, stackMm } from '../held/laminate';

@@ -5,7 +5,7 @@ import { rectangle } from '../held/outlines';
 import { checksOf, spikeChecks } from './checks';
 import { caseDefaults, type DonorParams, fields } from './fields';
 import { drawnCheck } from '../held/checks';
-import { cornerNodes, drawnOutline } from '../held/drawn';
+import { cornerNodes, drawnOutline } from '../../outline';
 import { type Cell, cellRoom, drawnRoom, roundRoom, sectionRoom, withRibs } from './hollow';
 import { type Outside, outsideOf, within } from './outside';
 import { boxWalls, outlineWalls, roundWalls, sectionWalls } from '../held/walls';

@@ -1,5 +1,5 @@
 import { choice, count, length, number, type ParamsOf, rows } from '../../document';
-import { outlineField } from '../held/drawn';
+import { outlineField } from '../../outline';
 import { caseMaterials } from './materials';
 
 const isBox = (params: object): boolean => (params as { shape?: string }).shape === 'box';

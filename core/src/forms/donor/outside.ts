@@ -1,5 +1,5 @@
 import { boundsOf } from '../../geometry';
-import { drawnOutline } from '../held/drawn';
+import { drawnOutline } from '../../outline';
 import type { DonorParams } from './fields';
 import { type Cell, radiusAt } from './hollow';
 

@@ -2,7 +2,7 @@ import { type Check, choice, length, type ParamsOf } from '../../document';
 import type { Vec2 } from '../../geometry';
 import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
-import { cornerNodes, drawnOutline, outlineField } from '../held/drawn';
+import { cornerNodes, drawnOutline, outlineField } from '../../outline';
 import { ringCuts, ringsField } from '../held/rings';
 import { facing, facingField, profileField } from '../held/edges';
 import { fitBevel, laminate, stackMm } from '../held/laminate';

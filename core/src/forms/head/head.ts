@@ -3,7 +3,7 @@ import { boundsOf, type Vec2 } from '../../geometry';
 import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { drawnCheck } from '../held/checks';
-import { drawnOutline, type Node, outlineField } from '../held/drawn';
+import { drawnOutline, type Node, outlineField } from '../../outline';
 import { facing, facingField, profileField } from '../held/edges';
 import { ringCuts, ringsField } from '../held/rings';
 import { fitBevel, laminate, stackMm, type Layer } from '../held/laminate';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { distanceToEdge, signedArea, type Vec2 } from '../../geometry';
-import { drawnOutline } from './drawn';
+import { drawnOutline } from '../../outline';
 import { fittedNodes } from './fitted';
 
 const arc = (cx: number, cy: number, r: number, from: number, to: number, steps: number): Vec2[] =>

@@ -1,6 +1,6 @@
 import { itemAt, lastOf } from '../../units';
 import { dist2, type Vec2 } from '../../geometry';
-import type { Node } from './drawn';
+import type { Node } from '../../outline';
 import { type FittedNode, smoothed } from './smoothed';
 
 /** An arc is taken only where it does the work of so many straight runs, and is no flatter than this, mm of sagitta. */

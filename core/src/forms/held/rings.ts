@@ -1,7 +1,7 @@
 import { type Check, count, rows } from '../../document';
 import { common, signedArea, type Vec2 } from '../../geometry';
 import type { PlateCut } from '../../panel';
-import { drawnOutline, type Node, pointFields } from './drawn';
+import { drawnOutline, type Node, pointFields } from '../../outline';
 
 /** A point of a ring inside a drawn outline, and which ring it is of. */
 export interface RingNode extends Node {

@@ -1,6 +1,6 @@
 import { itemAt, lastOf } from '../../units';
 import { distanceToEdge, type Vec2 } from '../../geometry';
-import { type Node, nodeLine } from './drawn';
+import { type Node, nodeLine } from '../../outline';
 
 /** A line that turns further than this where two runs meet has a corner there, degrees. */
 const CORNER_DEG = 28;

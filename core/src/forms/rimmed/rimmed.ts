@@ -3,7 +3,7 @@ import { boundsOf, grown, largestRing, outlineLength, signedArea, type Vec2 } fr
 import { boxRoom, platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { drawnCheck } from '../held/checks';
-import { cornerNodes, drawnOutline, outlineField } from '../held/drawn';
+import { cornerNodes, drawnOutline, outlineField } from '../../outline';
 import { foldedWall } from '../held/foldedWall';
 import { ellipse, regular, rounded } from '../held/outlines';
 import { isDrawn, isSized } from '../held/shape';

@@ -4,7 +4,7 @@ import { platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { dishPanels } from './dish';
 import { drawnCheck } from '../held/checks';
-import { cornerNodes, drawnOutline, outlineField } from '../held/drawn';
+import { cornerNodes, drawnOutline, outlineField } from '../../outline';
 import { ringCuts, ringsField } from '../held/rings';
 import { profileField } from '../held/edges';
 import { fitBevel, laminate, stackMm } from '../held/laminate';

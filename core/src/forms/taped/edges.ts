@@ -1,7 +1,7 @@
 import { itemAt, firstOf, lastOf } from '../../units';
 import { dist2, type Vec2 } from '../../geometry';
 import { sharpCorners } from '../../panel';
-import { drawnOutline, type Node } from '../held/drawn';
+import { drawnOutline, type Node } from '../../outline';
 
 /** A run of an outline between two corners, both among its points. */
 export interface DrawnEdge {

@@ -1,5 +1,5 @@
 import { choice, count, number, type ParamsOf, rows } from '../../document';
-import { pointFields } from '../held/drawn';
+import { pointFields } from '../../outline';
 
 /** A pattern has so many pieces at most. */
 export const MOST_PIECES = 12;

@@ -1,3 +1,4 @@
+import { byId } from '@fomrik/core/units';
 import { featureIdsOf, type Part, type Row, type RowsField } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
 import type { Draft } from 'immer';
@@ -11,16 +12,23 @@ interface OutlinePaneProps {
   part: Part;
   form: FormKind;
   field: RowsField;
+  /** The detail whose outline it is; the form’s own when there is none. */
+  featureId?: string;
   change: (recipe: (part: Draft<Part>) => void) => void;
   drag: (recipe: (part: Draft<Part>) => void) => void;
 }
 
-/** The outline, profile or flat pieces of a form, drawn by hand. */
-export function OutlinePane({ part, form, field, change, drag }: OutlinePaneProps) {
+/** The outline, profile or flat pieces of a form, or the outline of a detail, drawn by hand. */
+export function OutlinePane({ part, form, field, featureId, change, drag }: OutlinePaneProps) {
   const beneath = useBeneath(part, change);
-  const rows = part.params[field.key] as Row[];
-  const set = (value: Row[]): void => change((p) => void Object.assign(p.params, { [field.key]: value }));
-  const dragged = (value: Row[]): void => drag((p) => void Object.assign(p.params, { [field.key]: value }));
+  const feature = byId(part.features, featureId);
+  const rows = (feature ?? part).params[field.key] as Row[];
+  const put =
+    (value: Row[]) =>
+    (p: Draft<Part>): void =>
+      void Object.assign((byId(p.features, featureId) ?? p).params, { [field.key]: value });
+  const set = (value: Row[]): void => change(put(value));
+  const dragged = (value: Row[]): void => drag(put(value));
   return (
     <div className="h-full overflow-auto bg-bench p-2">
       {field.draws === 'pieces' ? (
@@ -51,10 +59,11 @@ export function OutlinePane({ part, form, field, change, drag }: OutlinePaneProp
           onChange={set}
           onDrag={dragged}
           onDragEnd={dragEnd}
-          {...(form.fields.some((f) => f.key === 'rings') && {
-            onRings: (outline: Row[], rings: Row[]) =>
-              change((p) => void Object.assign(p.params, { [field.key]: outline, rings })),
-          })}
+          {...(!feature &&
+            form.fields.some((f) => f.key === 'rings') && {
+              onRings: (outline: Row[], rings: Row[]) =>
+                change((p) => void Object.assign(p.params, { [field.key]: outline, rings })),
+            })}
           beneath={beneath}
         />
       )}

@@ -4,7 +4,7 @@ import type { HandDart, Part, Row, RowsField } from '@fomrik/core/document';
 import type { Vec3 } from '@fomrik/core/geometry';
 import { nearestOn } from '@fomrik/core/panel';
 import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
-import { counted, findIn, firstOf, itemAt } from '@fomrik/core/units';
+import { byId, counted, findIn, firstOf, itemAt } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { useMemo, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
@@ -28,7 +28,7 @@ import { useWorked } from '../../parts/useWorked';
 import { usePart } from '../../parts/usePart';
 import { dragEnd } from '../../store/build';
 import { askFolding, useReport } from '../../store/report';
-import { selectEdge } from '../../store/selection';
+import { selectEdge, useSelected } from '../../store/selection';
 import { useView } from '../../store/view';
 import { FigureBench } from './FigureBench';
 import { FitTab } from './FitTab';
@@ -49,6 +49,17 @@ export function Shape() {
   return <ShapeOf part={part} made={made} change={change} drag={drag} />;
 }
 
+/** The drawn field of a selected detail. */
+function drawnIn(part: Part, featureId: string | undefined): RowsField | undefined {
+  const feature = byId(part.features, featureId);
+  return (
+    feature &&
+    standardKinds.features
+      .get(feature.kind)
+      ?.fields.find((f): f is RowsField => f.type === 'rows' && f.draws !== undefined)
+  );
+}
+
 interface ShapeOfProps {
   part: Part;
   made: PartReport;
@@ -62,7 +73,9 @@ function ShapeOf({ part, made, change, drag }: ShapeOfProps) {
   const dimension = useShownDimension(part.id, dimensions);
   const form = formOf(standardKinds, part.form);
   const fields = fieldsThatCount(form, part);
-  const drawn = fields.find((f): f is RowsField => f.type === 'rows' && f.draws !== undefined);
+  const featureId = useSelected((s) => (s.featureIds.length === 1 ? s.featureIds[0] : undefined));
+  const shape = drawnIn(part, featureId);
+  const drawn = shape ?? fields.find((f): f is RowsField => f.type === 'rows' && f.draws !== undefined);
   const section = flatPane === 'section' && made.zone !== undefined;
   const outline = drawn && flatPane !== 'flat' && !section ? drawn : undefined;
   const onDarts = (pieceId: string, darts: HandDart[], done: boolean): void => {
@@ -104,7 +117,15 @@ function ShapeOf({ part, made, change, drag }: ShapeOfProps) {
           picture: section ? (
             <SectionPane made={made} />
           ) : outline ? (
-            <OutlinePane key={part.id} part={part} form={form} field={outline} change={change} drag={drag} />
+            <OutlinePane
+              key={shape ? featureId : part.id}
+              part={part}
+              form={form}
+              field={outline}
+              {...(shape && featureId && { featureId })}
+              change={change}
+              drag={drag}
+            />
           ) : (
             <>
               <FlatPieces

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { overlapsItself, regionArea, signedArea } from '../../geometry';
+import { overlapsItself, regionArea, signedArea } from '../geometry';
 import { drawnOutline, nodeLine, offsetNodes, type Node } from './drawn';
 
 describe('drawn outlines', () => {

@@ -1,5 +1,5 @@
-import { itemAt, firstOf } from '../../units';
-import { choice, length, rows } from '../../document';
+import { itemAt, firstOf } from '../units';
+import { choice, length, rows } from '../document';
 import {
   dist2,
   grown,
@@ -10,8 +10,7 @@ import {
   thinned,
   unspiked,
   type Vec2,
-} from '../../geometry';
-import { rectangle } from './outlines';
+} from '../geometry';
 
 /** A point of a drawn outline: straight on from a corner, on through a smooth one, or round an arc through it. */
 export interface Node {
@@ -145,7 +144,15 @@ export function drawnOutline(nodes: readonly Node[]): Drawing {
   const outline = largestRing(loops);
   if (Math.abs(signedArea(outline)) < LEAST_MM2) {
     const { xMm, yMm } = firstOf(nodes);
-    return { outline: rectangle({ x: xMm, y: yMm }, 20, 20), crosses: true };
+    return {
+      outline: [
+        { x: xMm - 10, y: yMm - 10 },
+        { x: xMm + 10, y: yMm - 10 },
+        { x: xMm + 10, y: yMm + 10 },
+        { x: xMm - 10, y: yMm + 10 },
+      ],
+      crosses: true,
+    };
   }
   const lost = Math.abs(signedArea(ring) - signedArea(outline)) > 0.01 * signedArea(outline);
   return { outline, crosses: lost || loops.length > 1 };

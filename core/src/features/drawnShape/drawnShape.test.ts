@@ -1,0 +1,122 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { dist2, dot3, outlineLength, signedArea, sub3, type Vec2 } from '../../geometry';
+import { gridNormals } from '../../panel';
+import type { Params } from '../../document';
+import { make } from '../../parts/testing/worn.test';
+import { drawnShape } from './drawnShape';
+
+const start = drawnShape.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } }).params;
+/** A box 200 mm wide and 160 high with a shape on its face. */
+const made = (params: Params, turnDeg = 0, u = 0.5) =>
+  make(
+    'box',
+    { widthMm: 200, heightMm: 160, deepMm: 80 },
+    {
+      nominalMm: 6,
+      features: [
+        {
+          id: 'it',
+          kind: 'drawn-shape',
+          place: { on: 'panel', panel: 'front', u, v: 0.5, turnDeg },
+          params: { ...start, ...params },
+        },
+      ],
+    },
+  );
+const square = [
+  [-10, -10],
+  [10, -10],
+  [10, 10],
+  [-10, 10],
+].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner' as const }));
+const panels = make('box').made.laid.map((l) => l.panel.id);
+
+describe('a drawn shape', () => {
+  it('has a panel to lie on here', () => expect(panels).to.include('front'));
+
+  it('is cut as it is drawn, at its scale, as often as it is asked for', () => {
+    for (const scalePct of [50, 100, 220]) {
+      const { made: shape } = made({ outline: square, scalePct, count: 1 });
+      const own = shape.pieces.find((p) => p.featureId === 'it')!;
+      const side = (20 * scalePct) / 100;
+      expect(Math.abs(signedArea(own.outline))).to.be.closeTo(side ** 2, 1e-6);
+      expect(outlineLength(own.outline)).to.be.closeTo(4 * side, 1e-6);
+    }
+    const row = made({ outline: square, count: 4, stepMm: 30 }).made;
+    expect(row.pieces.find((p) => p.featureId === 'it')!.quantity).to.equal(4);
+    const marks = row.pieces.find((p) => p.id === 'front')!.marks.filter((m) => m.kind === 'glue');
+    const middles = marks.map(({ points }): Vec2 => {
+      const ring = points.slice(0, -1);
+      return {
+        x: ring.reduce((s, p) => s + p.x, 0) / ring.length,
+        y: ring.reduce((s, p) => s + p.y, 0) / ring.length,
+      };
+    });
+    expect(middles).to.have.length(4);
+    middles.slice(1).forEach((m, i) => expect(dist2(m, middles[i]!)).to.be.closeTo(30, 1e-6));
+  });
+
+  it('is turned about its spot and keeps its size, any way', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -180, max: 180 }), (turnDeg) => {
+        const shape = made({ outline: square }, turnDeg).made;
+        const mark = shape.pieces.find((p) => p.id === 'front')!.marks.find((m) => m.kind === 'glue')!;
+        const ring = mark.points.slice(0, -1);
+        expect(Math.abs(signedArea(ring))).to.be.closeTo(400, 1e-6);
+        // A corner of the square stands √200 from its middle.
+        const far = Math.max(...ring.map((p) => dist2(p, middleOf(ring))));
+        expect(far).to.be.closeTo(Math.SQRT2 * 10, 1e-6);
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  it('let in is as deep as its foam and flush: nothing of it stands out; laid on it stands out by its foam', () => {
+    const standsOut = (way: string): [number, number] => {
+      const shape = made({ outline: square, way, foamMm: 2 }).made;
+      const [solid] = shape.featured.solids;
+      const face = shape.laid.find((l) => l.panel.id === 'front')!;
+      const t = face.foam.thicknessMm.value;
+      const flat = face.panel.grid[0]![0]!;
+      const n = gridNormals(face.panel.grid)[0]![0]!;
+      const out = solid!.points.map((p) => dot3(sub3(p, flat), n) - t);
+      return [Math.min(...out), Math.max(...out)];
+    };
+    const [low, high] = standsOut('layer');
+    expect(low).to.be.closeTo(0, 1e-6);
+    expect(high).to.be.closeTo(2, 0.05);
+    const [under, flush] = standsOut('inlaid');
+    expect(flush).to.be.closeTo(0, 1e-6);
+    expect(under).to.be.closeTo(-2, 0.05);
+  });
+
+  it('carved or engraved is a line with its depth and no piece, and not one that goes through', () => {
+    for (const way of ['carved', 'engraved']) {
+      const shape = made({ outline: square, way, deepMm: 3 });
+      expect(shape.made.pieces.some((p) => p.featureId === 'it')).to.equal(false);
+      const mark = shape.made.pieces
+        .find((p) => p.id === 'front')!
+        .marks.find((m) => m.text?.includes('3 mm deep'));
+      expect(mark!.kind).to.equal('score');
+      expect(shape.checks.some((c) => c.id === 'feature-it')).to.equal(false);
+      expect(
+        made({ outline: square, way, deepMm: 5.5 }).checks.find((c) => c.id === 'feature-it')!.title,
+      ).to.match(/goes through/);
+    }
+    expect(
+      made({ outline: square, way: 'inlaid', foamMm: 6 }).checks.some((c) => c.id === 'feature-it'),
+    ).to.equal(true);
+  });
+
+  it('that reaches beyond its piece is left off and told', () => {
+    const off = made({ outline: square, scalePct: 300 }, 0, 0.05);
+    expect(off.checks.find((c) => c.id === 'feature-it')!.title).to.match(/reaches beyond/);
+    expect(off.made.pieces.some((p) => p.featureId === 'it')).to.equal(false);
+  });
+});
+
+const middleOf = (ring: readonly Vec2[]): Vec2 => ({
+  x: ring.reduce((s, p) => s + p.x, 0) / ring.length,
+  y: ring.reduce((s, p) => s + p.y, 0) / ring.length,
+});

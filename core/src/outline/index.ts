@@ -1,0 +1,10 @@
+export {
+  cornerNodes,
+  type Drawing,
+  drawnOutline,
+  type Node,
+  nodeLine,
+  offsetNodes,
+  outlineField,
+  pointFields,
+} from './drawn';
