@@ -6,6 +6,7 @@ import { gadget } from './gadget/gadget';
 import { gasket } from './gasket/gasket';
 import { hatch } from './hatch/hatch';
 import { hole } from './hole/hole';
+import { hose } from './hose/hose';
 import { insertBlock } from './insertBlock/insertBlock';
 import { lamps } from './lamps/lamps';
 import { lens } from './lens/lens';
@@ -40,6 +41,7 @@ export const features: readonly FeatureKind[] = [
   ornament,
   drawnShape,
   line,
+  hose,
   hole,
   gasket,
   lens,
