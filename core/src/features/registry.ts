@@ -4,6 +4,7 @@ import { drawnShape } from './drawnShape/drawnShape';
 import { edgeLit } from './edgeLit/edgeLit';
 import { gadget } from './gadget/gadget';
 import { gasket } from './gasket/gasket';
+import { hangPlate } from './hangPlate/hangPlate';
 import { hatch } from './hatch/hatch';
 import { hole } from './hole/hole';
 import { hose } from './hose/hose';
@@ -57,6 +58,7 @@ export const features: readonly FeatureKind[] = [
   pack,
   toggle,
   probe,
+  hangPlate,
   hatch,
   loosePiece,
   pocket,
