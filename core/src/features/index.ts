@@ -14,7 +14,8 @@ export {
   type Work,
 } from './contract';
 export { diffuserRows, type DiffuserRow } from './lightBox/compared';
-export { boxFace, diffuserOf, type LightBox } from './lightBox/box';
+export { diffuserOf, type LightBox } from './lightBox/box';
+export { boxFace, spreadRead } from './lightBox/tile';
 export { tinted } from './lightBox/shine';
 export { features } from './registry';
 export {

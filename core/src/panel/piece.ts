@@ -96,6 +96,8 @@ export interface Piece {
   id: string;
   name: string;
   role: PieceRole;
+  /** Cut to be tried and thrown away: it is in no part and weighs on none. */
+  trial?: true;
   /** The feature that laid it, and on which face. */
   featureId?: string;
   face?: 'outer' | 'inner';

@@ -34,7 +34,7 @@ const dartMm = ({ marks }: Piece): number =>
 export function gluedOf(pieces: readonly Piece[]): Glued {
   const edges = (of: (e: Piece['edges'][number]) => boolean): number =>
     sum(pieces, (p) => sum(p.edges.filter(of), (e) => e.lengthMm) * eachOf(p));
-  const laid = pieces.filter((p) => p.role === 'laid');
+  const laid = pieces.filter((p) => p.role === 'laid' && !p.trial);
   return {
     seamsMm: edges((e) => e.joint === 'seam' && !e.dry) / 2,
     hungMm: edges((e) => e.attached?.by === 'glue'),

@@ -13,7 +13,8 @@ import { type Stick, eachOf, type Piece, sectionAreaMm2, skinMesh } from '../pan
 import type { MadePart } from './made';
 
 /** Foam of one piece once it is shaped. */
-export const pieceG = (p: Piece): number => (p.volumeMm3 ?? p.areaMm2 * p.thicknessMm) * p.densityKgM3 * 1e-6;
+export const pieceG = (p: Piece): number =>
+  p.trial ? 0 : (p.volumeMm3 ?? p.areaMm2 * p.thicknessMm) * p.densityKgM3 * 1e-6;
 
 const stickG = (stick: Stick, { rods }: Catalogue): number => {
   const rod = byId(rods, stick.rodId);

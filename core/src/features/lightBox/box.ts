@@ -20,6 +20,8 @@ export interface LightBox {
   over: string;
   /** Bored up into the diffuser from every lamp. */
   boredMm: number;
+  /** Darkest spot of its test tile against the mean, as it was read, %; 0 where it was not. */
+  tileReadPct?: number;
 }
 
 export const diffuserOf = (id: string) => byId(diffusers, id) ?? firstOf(diffusers);
@@ -59,8 +61,9 @@ const STRIP_LOBE = 1;
 /**
  * The face of a light box as light sees it: lamps in even rows, each of unit flux. A bore carries light up unspread: of
  * what is left over it a share s of the thickness passes τˢ, and spreads as the root of s.
+ * @param spread by how much diffusers spread more than is stated.
  */
-export function boxFace(box: LightBox): LitFace {
+export function boxFaceBy(box: LightBox, spread: number): LitFace {
   const { widthMm, heightMm, rows } = box;
   const across = lampsAcross(box);
   const { transmission, spreadMm } = diffuserOf(box.diffuser);
@@ -78,9 +81,12 @@ export function boxFace(box: LightBox): LitFace {
     layers: [
       ...Array.from({ length: box.layers }, () => ({
         transmission: transmission ** left,
-        spreadMm: spreadMm * Math.sqrt(left),
+        spreadMm: spread * spreadMm * Math.sqrt(left),
       })),
-      ...overOf(box).map(({ transmission: t, spreadMm: s }) => ({ transmission: t, spreadMm: s })),
+      ...overOf(box).map(({ transmission: t, spreadMm: s }) => ({
+        transmission: t,
+        spreadMm: spread * s,
+      })),
     ],
     wallReflectance: walls[box.walls].reflectance,
     wallDiffuse: walls[box.walls].diffuse,

@@ -1,6 +1,7 @@
 import { litFace } from '../../light';
 import { diffusers } from '../../materials';
-import { boxFace, type LightBox } from './box';
+import type { LightBox } from './box';
+import { boxFace } from './tile';
 
 /** One method of diffuser before the same lamps. */
 export interface DiffuserRow {

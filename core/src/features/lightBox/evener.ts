@@ -2,7 +2,8 @@ import type { Proposal } from '../../document';
 import { leastDistanceMm, litFace } from '../../light';
 import { counted, trimNumber } from '../../units';
 import { featurePath, type LaidPart } from '../contract';
-import { boxFace, type LightBox } from './box';
+import type { LightBox } from './box';
+import { boxFace } from './tile';
 
 /** Cells of the face that is worked out with every edit. */
 export const CELLS = 48;

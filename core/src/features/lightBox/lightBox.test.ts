@@ -3,7 +3,8 @@ import { applyChanges, type Feature, type Params, type Part } from '../../docume
 import { litFace } from '../../light';
 import { partReport, standardKinds } from '../../parts';
 import { contextOf, partOf } from '../../parts/testing/worn.test';
-import { boxFace, type LightBox } from './box';
+import type { LightBox } from './box';
+import { boxFace } from './tile';
 
 const start = standardKinds.features.get('light-box')!.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
 

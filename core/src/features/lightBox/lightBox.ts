@@ -10,9 +10,10 @@ import { deviceCut, pocketChecks } from '../laying/devicePocket';
 import { ownSheet } from '../laying/ownSheet';
 import { spotFrom } from '../laying/spot';
 import { stripG, stripLoad, stripStepMm } from '../laying/stripParts';
-import { boxFace, needOf, overMm, pocketOf, segmentsAcross } from './box';
+import { needOf, overMm, pocketOf, segmentsAcross } from './box';
+import { boxFace } from './tile';
 import { CELLS, evener } from './evener';
-import { boxBought, boxPieces, boxWork, stripMm } from './made';
+import { boxBought, boxPieces, boxWork, stripMm, tilePieces, tileWork } from './made';
 import { type BoxParams, fields } from './fields';
 import { boxShine } from './shine';
 
@@ -53,6 +54,8 @@ export const lightBox = defineFeature<BoxParams>({
       over: 'none',
       boredMm: 0,
       walls: 'white',
+      tile: 'none',
+      tileReadPct: 0,
       evenPct: 60,
       madeOf: 'part',
       foamMm: 5,
@@ -194,7 +197,10 @@ export const lightBox = defineFeature<BoxParams>({
         }));
     return {
       ...nothing(),
-      pieces: boxPieces(on, id, laid.panel.name, params, foam, layered),
+      pieces: [
+        ...boxPieces(on, id, laid.panel.name, params, foam, layered),
+        ...tilePieces(on, id, laid.panel.name, params, foam),
+      ],
       marks:
         layered || outside
           ? []
@@ -209,7 +215,7 @@ export const lightBox = defineFeature<BoxParams>({
         : [],
       items,
       bought: boxBought(params),
-      work: boxWork(params, layered),
+      work: [...tileWork(params), ...boxWork(params, layered)],
       checks,
     };
   },

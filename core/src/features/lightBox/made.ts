@@ -4,7 +4,8 @@ import { type Piece, type Plate, platePiece } from '../../panel';
 import { trimNumber } from '../../units';
 import type { Bought, LaidPart, Work } from '../contract';
 import { stripBought } from '../laying/stripParts';
-import { boxFace, diffuserOf, leftOverBore, overOf, segmentsAcross } from './box';
+import { diffuserOf, leftOverBore, overOf, segmentsAcross } from './box';
+import { boxFace, TILE_MM, tileEvenness, tileOf } from './tile';
 import type { BoxParams } from './fields';
 import { stripStepMm } from '../laying/stripParts';
 
@@ -88,6 +89,44 @@ export function boxPieces(
         ]),
   ];
 }
+
+/** The pieces of its test tile, which is built apart and weighs on nothing. */
+export function tilePieces(
+  on: LaidPart,
+  id: string,
+  where: string,
+  params: BoxParams,
+  foam: FoamSheet,
+): Piece[] {
+  if (params.tile === 'none') return [];
+  return boxPieces(on, `${id}.tile`, where, tileOf({ ...params, side: 'inside' }), foam, false).map((p) => ({
+    ...p,
+    featureId: id,
+    name: `test tile: ${p.name}`,
+    note: `Test tile of the light box on ${where}: built and looked at before it.`,
+    trial: true,
+    ownStep: true,
+  }));
+}
+
+/** The tile is built, looked at in the dark and read before anything of the box is cut for good. */
+export const tileWork = (params: BoxParams): Work[] =>
+  params.tile === 'none'
+    ? []
+    : [
+        {
+          step: 'tiles',
+          when: 'flat',
+          verb: 'build',
+          what: 'test tiles',
+          count: 1,
+          eachMin: 25,
+          detail: `${TILE_MM} × ${TILE_MM} mm, taped, not glued; lamps as far apart and as deep as in the box. In the dark, a light meter behind a card with an 8 mm hole: write down the mean of nine places and the least. ${Math.round(100 * tileEvenness(params))} % of the mean is expected at the darkest; type what it was, and the box is worked out from it.`,
+          gate: 'A tile costs a hand’s breadth of foam, a light box an evening.',
+          cautions: ['blade'],
+          waitMin: 0,
+        },
+      ];
 
 /** Lamps or strip, and diffusers that are not cut from a sheet. */
 export function boxBought(params: BoxParams): Bought[] {

@@ -3,7 +3,8 @@ import { rotate2 } from '../../geometry';
 import { litFace } from '../../light';
 import { type LaidPart, panelOf } from '../contract';
 import { lampFlux, lampRgb, type LightRgb, noShine, patchOver, type Shine } from '../laying/shine';
-import { boxFace, diffuserOf, overMm, overOf } from './box';
+import { diffuserOf, overMm, overOf } from './box';
+import { boxFace } from './tile';
 import { CELLS } from './evener';
 import type { BoxParams } from './fields';
 
