@@ -29,6 +29,7 @@ import { skin } from './skin/skin';
 import { strip } from './strip/strip';
 import { toggle } from './toggle/toggle';
 import { trim } from './trim/trim';
+import { woundBand } from './woundBand/woundBand';
 import { woundStrip } from './woundStrip/woundStrip';
 
 /** Every feature, in the order they are offered. */
@@ -43,6 +44,7 @@ export const features: readonly FeatureKind[] = [
   drawnShape,
   line,
   hose,
+  woundBand,
   hole,
   gasket,
   lens,
