@@ -36,7 +36,7 @@ describe('a step of undo', () => {
       id: 'h',
       kind: 'hole',
       place: { on: 'panel', panel: 'a', u: 0.5, v: 0.5, turnDeg: 0 },
-      params: { diameterMm: 10 },
+      params: { diameterMm: 10, count: 1, ringMm: 40 },
     };
     expect(named({ path: ['parts', 0, 'features'], value: [hole] })).to.match(/^Kelp bracer: add \w/);
   });

@@ -128,7 +128,7 @@ describe('versions of a build', () => {
       id,
       kind: 'hole',
       place: { on: 'panel', panel: 'blade-1', u: 0.5, v: 0.5, turnDeg: 0 },
-      params: { diameterMm: 6 },
+      params: { diameterMm: 6, count: 1, ringMm: 40 },
     });
     const lit: BuildDoc = {
       ...doc,

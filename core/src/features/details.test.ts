@@ -197,7 +197,7 @@ describe('details on a part', () => {
           },
           params: { look: 'score' },
         },
-        { id: 'h', kind: 'hole', place: over(panel), params: { diameterMm: 10 } },
+        { id: 'h', kind: 'hole', place: over(panel), params: { diameterMm: 10, count: 1, ringMm: 40 } },
       ]);
       const piece = made.pieces.find((p) => p.id === panel)!;
       const marks = piece.marks.filter((m) => m.kind === 'rivet' || m.kind === 'score');
@@ -243,7 +243,7 @@ describe('details on a part', () => {
       id: `h${i}`,
       kind: 'hole',
       place: { on: 'panel', panel: 'a', u, v: 0.9, turnDeg: 0 },
-      params: { diameterMm: 2 },
+      params: { diameterMm: 2, count: 1, ringMm: 40 },
     }));
     const made = partReport({ ...part, features }, contextOf());
     const piece = made.pieces[0]!;

@@ -59,7 +59,7 @@ describe('findings that are alike', () => {
       id: `h${i}`,
       kind: 'hole',
       place: { on: 'panel' as const, panel: 'a', u: 0.15 + 0.1 * i, v: 0.002, turnDeg: 0 },
-      params: { diameterMm },
+      params: { diameterMm, count: 1, ringMm: 40 },
     });
     const titled = (holes: number): string[] => {
       const features = Array.from({ length: holes }, (_, i) => hole(i, 20 + i));

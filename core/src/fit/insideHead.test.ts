@@ -37,7 +37,7 @@ describe('breathing, hearing and glasses', () => {
           id: 'hole',
           kind: 'hole',
           place: { on: 'panel', panel: 'a', u: 0.4, v: 0.5, turnDeg: 0 },
-          params: { diameterMm: 9 },
+          params: { diameterMm: 9, count: 1, ringMm: 40 },
         },
       ],
     };

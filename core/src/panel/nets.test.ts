@@ -136,7 +136,7 @@ describe('a net', () => {
       id: 'h',
       kind: 'hole',
       place: { on: 'panel', panel: 'roof', u: 0.5, v: 0.5, turnDeg: 0 },
-      params: { diameterMm: 12 },
+      params: { diameterMm: 12, count: 1, ringMm: 40 },
     };
     const made = boxOf({ widthMm: 120, heightMm: 160, deepMm: 60 }, { features: [hole] });
     const net = pieceOf(made, 'net-1');

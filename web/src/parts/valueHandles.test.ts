@@ -79,7 +79,7 @@ describe('handles of a form', () => {
       id,
       kind: 'hole',
       place: { on: 'panel', panel: 'shell', u: 0.5, v: 0.5, turnDeg: 0 },
-      params: { diameterMm: 10 },
+      params: { diameterMm: 10, count: 1, ringMm: 40 },
     });
     const part = { ...fresh, features: [hole('a'), hole('b')] } as unknown as Part;
     setAt(part as never, { featureId: 'b', path: ['diameterMm'] }, (now) => now + 4);

@@ -78,7 +78,7 @@ describe('a parting line', () => {
       id: `h${v}`,
       kind: 'hole',
       place: { on: 'panel', panel: 'front', u: 0.3, v, turnDeg: 0 },
-      params: { diameterMm: 10 },
+      params: { diameterMm: 10, count: 1, ringMm: 40 },
     });
     const cut = shield([hole(0.2), hole(0.8), onFront({ staggerMm: 0 })]);
     const holes = cut.pieces.map((p) => [p.id, p.holes.length] as const).filter(([, n]) => n > 0);

@@ -8,7 +8,7 @@ const hole = (u: number, v = 0.5): Feature => ({
   id: 'hole',
   kind: 'hole',
   place: { on: 'panel', panel: 'front', u, v, turnDeg: 0 },
-  params: { diameterMm: 10 },
+  params: { diameterMm: 10, count: 1, ringMm: 40 },
 });
 const probed = (found: string, u: number, acrossMm = 12): Feature => ({
   id: 'spot',

@@ -18,6 +18,9 @@ export interface Winding {
   endDeg: [number, number];
 }
 
+/** Less of a turn than this shows, mm, and it is no band that is wound. */
+const LEAST_SHOWN_MM = 1;
+
 /** A turn is taken in so many steps, so that a cone’s girth may change under it. */
 const STEPS = 48;
 
@@ -29,7 +32,7 @@ const STEPS = 48;
 export function windingOf({ startMm, endMm, slantMm, widthMm, overlapMm }: Band): Winding | undefined {
   const shown = widthMm - overlapMm;
   const girthAt = (at: number): number => startMm + ((endMm - startMm) * at) / slantMm;
-  if (shown <= 0 || shown >= Math.min(startMm, endMm) || slantMm <= 0) return undefined;
+  if (shown < LEAST_SHOWN_MM || shown >= Math.min(startMm, endMm) || slantMm <= 0) return undefined;
   const sine = (at: number): number => shown / girthAt(at);
   const pitch = (at: number): number => shown / Math.sqrt(1 - sine(at) ** 2);
   let [at, turns, lengthMm] = [0, 0, 0];

@@ -43,6 +43,8 @@ const TUCK_MM = 30;
 /** Winding and pressing down, a metre; from memory. */
 const MIN_PER_M = 4;
 const STEPS = 40;
+/** Points of the line that shows it, about. */
+const MOST_DRAWN = 6000;
 
 /** Length of a line in space, mm. */
 const lengthOf = (line: readonly Vec3[]): number =>
@@ -103,9 +105,10 @@ export const woundBand = defineFeature<ParamsOf<typeof fields>>({
     const cutMm = lengthMm + 2 * TUCK_MM;
     const made = nothing();
     // Where its lower edge runs.
-    const helix = Array.from({ length: Math.ceil(turns * STEPS) + 1 }, (_, i): Vec3 => {
-      const done = Math.min(1, i / (turns * STEPS));
-      return onGrid(face, { x: (i / STEPS) % 1, y: share(params.fromMm + done * slantMm) });
+    const steps = Math.max(8, Math.min(STEPS, Math.floor(MOST_DRAWN / turns)));
+    const helix = Array.from({ length: Math.ceil(turns * steps) + 1 }, (_, i): Vec3 => {
+      const done = Math.min(1, i / (turns * steps));
+      return onGrid(face, { x: (i / steps) % 1, y: share(params.fromMm + done * slantMm) });
     });
     made.drawn.push({ kind: 'score', points: helix, acrossMm: 1 });
     if (sheet) {

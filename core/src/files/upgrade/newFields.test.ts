@@ -26,7 +26,11 @@ describe('a document from before a field', () => {
     };
     const part = { ...newPart('one', wearer, 'greave'), features: [hole] };
     const read = upgradeDoc({ ...newBuild('Old', '2026-03-01', wearer), parts: [part] });
-    expect(read.ok && read.value.parts[0]!.features[0]!.params).to.deep.equal({ diameterMm: 10 });
+    expect(read.ok && read.value.parts[0]!.features[0]!.params).to.deep.equal({
+      diameterMm: 10,
+      count: 1,
+      ringMm: 40,
+    });
     const wrong = upgradeDoc({
       ...newBuild('Old', '2026-03-01', wearer),
       parts: [{ ...part, features: [{ ...hole, params: { diameterMm: -4 } }] }],

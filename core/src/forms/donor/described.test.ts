@@ -92,7 +92,7 @@ describe('a lid on a hinge', () => {
       partOf('donor', { opens, lid: 'front', hingeAt } as never, {
         features: [
           {
-            ...feature('hole', 'front', { diameterMm: 6 }),
+            ...feature('hole', 'front', { diameterMm: 6, count: 1, ringMm: 40 }),
             place: { on: 'panel', panel: 'front', u, v: 0.5, turnDeg: 0 },
           },
         ],

@@ -95,7 +95,7 @@ describe('a bought thing, opened up', () => {
             shows: 'hole',
             awayMm: 5,
           }),
-          feature('hole', 'right', { diameterMm: 16 }),
+          feature('hole', 'right', { diameterMm: 16, count: 1, ringMm: 40 }),
           feature('switch', 'top', { switchId: 'toggle' }),
         ],
       },

@@ -10,7 +10,7 @@ const drilled = (panel: string): Feature => ({
   id: 'hole',
   kind: 'hole',
   place: { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 },
-  params: { diameterMm: 10 },
+  params: { diameterMm: 10, count: 1, ringMm: 40 },
 });
 
 /** A closed tube standing on the floor, its middle in the middle. */

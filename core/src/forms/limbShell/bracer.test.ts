@@ -209,7 +209,7 @@ describe('bracer', () => {
           id: 'h',
           kind: 'hole',
           place: { on: 'panel', panel: 'a', u: 0.4, v: 0.6, turnDeg: 0 },
-          params: { diameterMm: 8 },
+          params: { diameterMm: 8, count: 1, ringMm: 40 },
         },
       ],
     });
