@@ -117,7 +117,9 @@ describe('features on flat pieces', () => {
 
   it('set rivets inside the edge they follow', () => {
     const bottom = board().pieces[0]!.edges.find((e) => e.name === 'lower edge')!;
-    const riveted = board(feature('rivets', edge(bottom.id), { insetMm: 12, spacingMm: 60, diameterMm: 9, liftMm: 0 }));
+    const riveted = board(
+      feature('rivets', edge(bottom.id), { insetMm: 12, spacingMm: 60, diameterMm: 9, liftMm: 0 }),
+    );
     const heads = riveted.pieces[0]!.marks.filter((m) => m.kind === 'rivet');
     expect(heads).to.have.length(6);
     for (const head of heads) {

@@ -1,5 +1,17 @@
-import { dist3, lerp2, lerp3, type Mesh, type Vec2, type Vec3 } from '../../geometry';
-import { add3, cross3, scale3, sub3, unit3 } from '../../geometry';
+import {
+  add3,
+  cross3,
+  dist3,
+  length3,
+  lerp2,
+  lerp3,
+  type Mesh,
+  scale3,
+  sub3,
+  unit3,
+  type Vec2,
+  type Vec3,
+} from '../../geometry';
 import { itemAt } from '../../units';
 
 /** An arc is drawn in steps of so many degrees, and a straight in steps so long, mm. */
@@ -85,7 +97,7 @@ export function leastRadiusMm(line: readonly Vec3[]): number {
   let least = Infinity;
   for (let mm = OVER_MM; mm <= total - OVER_MM; mm += OVER_MM / 3) {
     const [p, q, r] = [spot(mm - OVER_MM), spot(mm), spot(mm + OVER_MM)];
-    const area = Math.hypot(...Object.values(cross3(sub3(q, p), sub3(r, p)))) / 2;
+    const area = length3(cross3(sub3(q, p), sub3(r, p))) / 2;
     if (area > 1e-6) least = Math.min(least, (dist3(p, q) * dist3(q, r) * dist3(r, p)) / (4 * area));
   }
   return least;
