@@ -182,7 +182,9 @@ export function makePart(
   const still = satBefore?.standOff.every((s) => shell.some((p) => p.id === s.pieceId))
     ? satBefore
     : undefined;
-  const wear = still ?? (zone && partFit(gaps, cut, surfaces, featured, sheet, model.padded));
+  const wear =
+    still ??
+    (zone && surfaces.length > 0 ? partFit(gaps, cut, surfaces, featured, sheet, model.padded) : undefined);
   const lined = lining && liningOf(model, lining);
   const linings = lined
     ? layPanels(lined.panels, lined.joins, () => lining, { ...options, dartsByHand: [] })
