@@ -88,6 +88,22 @@ describe('getting about', () => {
     expect(found.title).to.include('stoop by 8 mm');
   });
 
+  it('tells what is trodden on at a riser of 7 in, and nothing of what goes up with the leg (2010 ADA Standards, 504.2)', () => {
+    const short = part('short', 'greave');
+    const tube = (upMm: number) =>
+      frame({ plates: plate(300), tubes: [{ insideMm: 40, longMm: 300, acrossMm: 0, upMm }] });
+    const { about } = worn(tube(-100), short);
+    expect(about!.troddenOn).to.deep.equal([]);
+    // A box hung far below the frame.
+    const low: Part = {
+      ...part('low', 'box'),
+      mount: { to: 'part', part: 'f', anchor: 'panel:plate', alongMm: -1150 },
+    };
+    const trodden = worn(tube(-100), low, short).about!;
+    expect(trodden.troddenOn.map((p) => p.partId)).to.deep.equal(['low']);
+    expect(aboutLines(trodden).find((l) => l.startsWith('Stairs'))).to.include('178 mm');
+  });
+
   it('names what covers the hips first', () => {
     const { about } = worn(part('t', 'belt'), part('b', 'bracer'));
     expect(about!.offFirst.map((p) => p.partId)).to.deep.equal(['t']);

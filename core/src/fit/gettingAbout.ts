@@ -29,12 +29,16 @@ export interface GettingAbout {
   aboveHeadMm: number;
   /** What would be sat on. */
   satOn: InTheWay[];
+  /** What hangs lower than a riser is high, and is trodden on going up. */
+  troddenOn: InTheWay[];
   /** What covers the hips and comes off first at the toilet. */
   offFirst: InTheWay[];
 }
 
 /** Clear width of a doorway 32 in, height 80 in, where public buildings must be reached (2010 ADA Standards, 404.2.3 and 307.4). */
 export const DOOR_MM = { wide: 32 * 25.4, high: 80 * 25.4 };
+/** The highest riser of stairs that must be reachable, 7 in (2010 ADA Standards, 504.2). */
+export const RISER_MM = 7 * 25.4;
 /** Room from the seat to the roof of a small car, mm; from memory. */
 export const CAR_MM = 1000;
 /** Depth of the seat of a chair, mm, and what the thighs want of it; from memory. */
@@ -105,10 +109,19 @@ export function gettingAbout(body: Body, parts: readonly PartReport[]): GettingA
     fitsCar: aboveSeatMm <= CAR_MM,
     aboveHeadMm: topMm - body.stature.valueMm,
     satOn: touching((p) => nearSeat(p) && backAt(p.z) - p.y > FELT_MM),
+    troddenOn: placed
+      .filter(({ part, points }) => !onLeg(part, parts) && points.some((p) => p.z < RISER_MM))
+      .map(({ part }) => ({ partId: part.id, name: part.name })),
     offFirst: touching(
       (p) => p.z > at.crotch - SEAT_BAND_MM && p.z < at.hip + SEAT_BAND_MM && insideHips(body, p),
     ),
   };
+}
+
+/** Worn on a leg it goes up with the foot. */
+function onLeg(part: PartReport, parts: readonly PartReport[]): boolean {
+  const { mount } = rootOf(part, parts);
+  return mount.to === 'wearer' && zoneInfo(mount.zone).region === 'Leg';
 }
 
 /** Over the trunk, not beside it: a hand hangs at the hips too. */
