@@ -126,6 +126,8 @@ describe('what a detail is cut from', () => {
 
   it('is asked of every detail that is cut from foam of its own', () => {
     expect(kinds.map((k) => k.kind).sort()).to.deep.equal([
+      'drawn-shape',
+      'hang-plate',
       'insert-block',
       'lens',
       'light-box',
@@ -134,21 +136,31 @@ describe('what a detail is cut from', () => {
       'pad-strip',
       'strip',
       'trim',
+      'wound-band',
     ]);
   });
 
+  /** Foam holds no screw. */
+  const startsAs: Record<string, string> = { 'hang-plate': 'pvc-board' };
+  /** What it must be to be of foam at all. */
+  const asFoam: Record<string, Record<string, string>> = { 'wound-band': { of: 'foam' } };
+
   for (const kind of kinds)
     it(`${kind.kind}: begins as the part’s foam, and every piece of it is cut from what is named`, () => {
-      expect(kind.start({ panel: 'a', edge: 'b', at: { x: 0.5, y: 0.5 } }).params['madeOf']).to.equal('part');
+      expect(kind.start({ panel: 'a', edge: 'b', at: { x: 0.5, y: 0.5 } }).params['madeOf']).to.equal(
+        startsAs[kind.kind] ?? 'part',
+      );
       let laid = 0;
-      for (const form of ['bracer', 'box', 'lantern', 'satchel-box'].filter((f) =>
+      for (const form of ['bracer', 'box', 'lantern', 'satchel-box', 'grip'].filter((f) =>
         standardKinds.forms.has(f),
       ))
         for (const [madeOf, foamMm, name] of [
           ['pe-white', 5, '5 mm white polyethylene foam'],
           [mat.id, 7, '7 mm harbour mat'],
         ] as const) {
-          const part = firstOf(derive(withDetail(form, kind.kind, { madeOf, foamMm })).parts);
+          const part = firstOf(
+            derive(withDetail(form, kind.kind, { ...asFoam[kind.kind], madeOf, foamMm })).parts,
+          );
           // The diffuser of a light box is a sheet of its own.
           const own = part.pieces.filter(
             (p) => p.featureId === 'one' && p.foamId === madeOf && p.nominalMm === foamMm,
