@@ -7,7 +7,11 @@ export const recipes: readonly Recipe[] = [
     name: 'Tide watch',
     about: 'A bought forearm case, opened up, lined and lit, worn over the sleeve by the harbour watch.',
     doing: [
-      { add: 'donor-limb', as: 'Watch case', set: { massG: 140, wallMm: 2, bandLayers: 1, bandFoam: 5 } },
+      {
+        add: 'donor-limb',
+        as: 'Watch case',
+        set: { massG: 140, price: 18, wallMm: 2, bandLayers: 1, bandFoam: 5 },
+      },
       { detail: 'trim', of: 'Watch case' },
       { light: 'Watch case', hours: 5 },
     ],
@@ -83,6 +87,8 @@ export const recipes: readonly Recipe[] = [
           plates: [{ widthMm: 380, heightMm: 420, spacerMm: 0 }],
           boxes: [{ widthMm: 180, heightMm: 130, deepMm: 70, acrossMm: 0, upMm: 45 }],
           tubes: [],
+          strapWideMm: 40,
+          facing: 'foam',
         },
       },
       {
@@ -92,6 +98,7 @@ export const recipes: readonly Recipe[] = [
         set: { rod: 'pvc-20mm' },
       },
       { detail: 'rivets', of: 'Pump plate' },
+      { detail: 'hose', of: 'Pump plate', set: { outsideMm: 12 } },
     ],
   },
   {
@@ -171,6 +178,7 @@ export const recipes: readonly Recipe[] = [
         on: { part: 'Shaft', anchor: 'foot', rest: { alongMm: -10 } },
         set: { kind: 'cap', rod: 'pvc-1in' },
       },
+      { detail: 'drawn-shape', of: 'Axe head', set: { way: 'engraved', deepMm: 2, scalePct: 180 } },
     ],
   },
   {
@@ -206,8 +214,8 @@ export const recipes: readonly Recipe[] = [
     name: 'Foghorn ears',
     about: 'A pod over either ear of the listening watch, a ring of light in its face.',
     doing: [
-      { add: 'ear-pod', as: 'Ear pod' },
-      { detail: 'hole', of: 'Ear pod', set: { diameterMm: 8 } },
+      { add: 'ear-pod', as: 'Ear pod', set: { hookOf: 'wire' } },
+      { detail: 'hole', of: 'Ear pod', set: { diameterMm: 6, count: 6, ringMm: 30 } },
     ],
   },
   {
@@ -222,6 +230,7 @@ export const recipes: readonly Recipe[] = [
         side: 'left',
         set: { shaftMm: 240, handleAcrossMm: 42, buttAcrossMm: 34 },
       },
+      { detail: 'wound-band', of: 'Port wand', set: { widthMm: 16 } },
       { light: 'Port wand', hours: 3 },
     ],
   },

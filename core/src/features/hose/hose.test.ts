@@ -136,4 +136,36 @@ describe('a hose on a face', () => {
       ),
     ).to.not.equal(undefined);
   });
+
+  it('that runs through another piece is told, and not where it goes round', () => {
+    const plate = (v: number) =>
+      make(
+        'back-frame',
+        {
+          plates: [{ widthMm: 380, heightMm: 420, spacerMm: 0 }],
+          boxes: [{ widthMm: 180, heightMm: 130, deepMm: 70, acrossMm: 0, upMm: 45 }],
+          tubes: [],
+        },
+        {
+          features: [
+            {
+              id: 'it',
+              kind: 'hose',
+              place: {
+                on: 'path',
+                panel: 'plate',
+                points: [
+                  [0.1, v],
+                  [0.9, v],
+                ],
+              },
+              params: { of: 'corrugated', outsideMm: 12, bendMm: 0, ends: 'holes' },
+            },
+          ],
+        },
+      );
+    // The box stands from 45 to 175 mm of 420.
+    expect(checkOf(plate(0.3), 'through-it')!.title).to.match(/runs through box 1/);
+    expect(checkOf(plate(0.6), 'through-it')).to.equal(undefined);
+  });
 });

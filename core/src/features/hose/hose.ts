@@ -1,8 +1,20 @@
 import * as draw from '../../thumbnail';
 import { choice, length, type ParamsOf } from '../../document';
-import { add3, alongRun, contains, dist3, largestRing, scale3, type Vec3 } from '../../geometry';
-import { gridNormals, offsetGrid, onGrid } from '../../panel';
-import { firstOf, lastOf, trimNumber } from '../../units';
+import {
+  add3,
+  alongRun,
+  contains,
+  dist3,
+  largestRing,
+  type Mesh,
+  rayReach,
+  scale3,
+  sub3,
+  unit3,
+  type Vec3,
+} from '../../geometry';
+import { gridMesh, gridNormals, offsetGrid, onGrid } from '../../panel';
+import { firstOf, itemAt, lastOf, trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { leastRadiusMm, roundedRun, tubeMesh } from './run';
 
@@ -52,6 +64,15 @@ export const leastBendMm = ({
 }: Pick<HoseParams, 'of' | 'outsideMm' | 'bendMm'>): number =>
   bendMm > 0 ? bendMm : kinds[of].bends * outsideMm;
 
+/** Whether a line in space goes through a surface. */
+const runsThrough = (run: readonly Vec3[], mesh: Mesh): boolean =>
+  run.slice(1).some((to, i) => {
+    const from = itemAt(run, i);
+    const mm = dist3(from, to);
+    const met = mm > 0 ? rayReach(mesh, from, unit3(sub3(to, from))) : undefined;
+    return met !== undefined && met <= mm;
+  });
+
 /** A hose or cable laid over a face from point to point, its corners as round as it bends. */
 export const hose = defineFeature<HoseParams>({
   kind: 'hose',
@@ -68,8 +89,8 @@ export const hose = defineFeature<HoseParams>({
       on: 'path',
       panel,
       points: [
-        [0.25, 0.4],
-        [0.75, 0.4],
+        [0.25, 0.6],
+        [0.75, 0.6],
       ],
     },
     params: { of: 'corrugated', outsideMm: 10, bendMm: 0, ends: 'holes' },
@@ -97,6 +118,7 @@ export const hose = defineFeature<HoseParams>({
     const run = above.filter((p) => p !== undefined);
     if (run.length < above.length || run.length < 2 || line.some((p) => !contains(laid.piece.outline, p)))
       return notLaid(feature, 'shape', `a hose runs over the edge of ${name}.`);
+    const through = on.panels.find((l) => l !== laid && runsThrough(run, gridMesh(l.panel.grid)));
     const tightMm = Math.min(leastRadiusMm(run), ...bends.map((b) => b.radiusMm));
     const onFaceMm = run.slice(1).reduce((sum, p, i) => sum + dist3(p, run[i]!), 0);
     const cutMm = onFaceMm + (ends === 'holes' ? 2 * IN_MM : 0);
@@ -140,22 +162,38 @@ export const hose = defineFeature<HoseParams>({
           waitMin: 0,
         },
       ],
-      checks:
-        tightMm < leastMm * 0.97
+      checks: [
+        ...(through
+          ? [
+              {
+                id: `through-${id}`,
+                severity: 'mind' as const,
+                station: 'shape' as const,
+                title: `a hose on ${name} runs through ${through.panel.name}.`,
+                why: 'Draw its points round it, or end it there in a hole.',
+                provenance: 'standard' as const,
+                excess: 1,
+                pieceId: laid.panel.id,
+                remedies: [],
+              },
+            ]
+          : []),
+        ...(tightMm < leastMm * 0.97
           ? [
               {
                 id: `bend-${id}`,
-                severity: 'mind',
-                station: 'shape',
+                severity: 'mind' as const,
+                station: 'shape' as const,
                 title: `${name}: a hose is bent to ${trimNumber(tightMm, 0)} mm, ${kind.label} of ${trimNumber(outsideMm)} mm kinks under ${trimNumber(leastMm, 0)} mm.`,
                 why: 'Its corners are as round as the way between them leaves room for, and the face bends besides. Draw its points further apart, take a thinner hose, or a corrugated one.',
-                provenance: 'memory',
+                provenance: 'memory' as const,
                 excess: leastMm - tightMm,
                 pieceId: laid.panel.id,
                 remedies: [],
               },
             ]
-          : [],
+          : []),
+      ],
     };
   },
 });
