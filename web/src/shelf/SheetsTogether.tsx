@@ -12,6 +12,7 @@ const TITLE = 'Sheets of several builds';
 /** Builds of one shop cut from the same sheets: which are chosen, what it saves, and every sheet to take away. */
 export function SheetsTogether({ builds }: { builds: readonly BuildSummary[] }) {
   const [chosen, setChosen] = useState<readonly string[]>([]);
+  const [open, setOpen] = useState(false);
   const [busy, setBusy] = useState(false);
   const [found, setFound] = useState<{ of: string; shared: SharedSheets }>();
   const can = builds.filter((b) => !b.broken && b.parts > 0);
@@ -32,39 +33,43 @@ export function SheetsTogether({ builds }: { builds: readonly BuildSummary[] }) 
   };
   const shared = found?.of === key ? found.shared : undefined;
   return (
-    <details className="mt-3 border-t border-hair pt-2">
+    <details className="mt-3 border-t border-hair pt-2" onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="cursor-pointer text-soft">Several builds on the same sheets</summary>
-      <fieldset className="mt-2">
-        <legend className="text-[13px] text-soft">Which are cut together</legend>
-        <ul className="grid grid-cols-2 gap-x-6">
-          {can.map((b) => (
-            <li key={b.id}>
-              <label className="flex min-h-8 items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={chosen.includes(b.id)}
-                  onChange={(e) =>
-                    setChosen(e.target.checked ? [...chosen, b.id] : chosen.filter((id) => id !== b.id))
-                  }
-                />
-                <span className="truncate">{b.name}</span>
-              </label>
-            </li>
-          ))}
-        </ul>
-      </fieldset>
-      <button
-        type="button"
-        className="btn mt-1"
-        disabled={busy || chosen.length < 2}
-        onClick={() => void work()}
-      >
-        {busy ? 'Laying them out…' : 'Lay them out together'}
-      </button>
-      <p className="sr-only" role="status">
-        {shared ? `${counted(shared.sheets.length, 'sheet')} laid out.` : ''}
-      </p>
-      {shared && <Found shared={shared} />}
+      {open && (
+        <>
+          <fieldset className="mt-2">
+            <legend className="text-[13px] text-soft">Which are cut together</legend>
+            <ul className="grid grid-cols-2 gap-x-6">
+              {can.map((b) => (
+                <li key={b.id}>
+                  <label className="flex min-h-8 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      checked={chosen.includes(b.id)}
+                      onChange={(e) =>
+                        setChosen(e.target.checked ? [...chosen, b.id] : chosen.filter((id) => id !== b.id))
+                      }
+                    />
+                    <span className="truncate">{b.name}</span>
+                  </label>
+                </li>
+              ))}
+            </ul>
+          </fieldset>
+          <button
+            type="button"
+            className="btn mt-1"
+            disabled={busy || chosen.length < 2}
+            onClick={() => void work()}
+          >
+            {busy ? 'Laying them out…' : 'Lay them out together'}
+          </button>
+          <p className="sr-only" role="status">
+            {shared ? `${counted(shared.sheets.length, 'sheet')} laid out.` : ''}
+          </p>
+          {shared && <Found shared={shared} />}
+        </>
+      )}
     </details>
   );
 }
