@@ -6,16 +6,16 @@ import { useBuild } from '../store/build';
 import { selectFeature } from '../store/selection';
 import { useView } from '../store/view';
 
-/** What is drawn by pressing on the solid: every way of every kind that lies along a path. */
+/** What is drawn by pressing on the solid: every kind that lies along a path, a line in each of its looks. */
 const drawn = [...standardKinds.features.values()]
   .filter((k) => k.station === 'shape' && k.places.includes('path'))
-  .flatMap((k) =>
-    k.fields.flatMap((f) =>
-      f.type === 'choice'
-        ? f.choices.map((c) => ({ kind: k.kind, label: c.label, params: { [f.key]: c.value } }))
-        : [],
-    ),
-  );
+  .flatMap(({ kind, label, fields, asDrawn, start }) => {
+    const { params } = start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
+    const look = fields.find((f) => f.type === 'choice' && asDrawn !== undefined && f.key in asDrawn);
+    return look?.type === 'choice'
+      ? look.choices.map((c) => ({ kind, label: c.label, params: { ...params, [look.key]: c.value } }))
+      : [{ kind, label: label.toLowerCase(), params }];
+  });
 
 /** Lines drawn point by point on the solid, then kept as a detail. */
 export function DrawLines({

@@ -1,0 +1,90 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import {
+  calm,
+  go,
+  noGraveFaults,
+  onWorkbench,
+  openDrawer,
+  openGroup,
+  saved,
+  type Workbench,
+} from './harness';
+
+const helm = 'demo-lampwarden-harbour';
+
+/** Drawn shapes, what was made before, what is probed and what the shoulders carry, on the real bench. */
+describe('details and what is there already', function () {
+  this.timeout(180_000);
+  let bench: Workbench;
+  let page: Page;
+  onWorkbench((tools) => ({ bench, page } = tools));
+  const sheets = async (): Promise<number> =>
+    Number.parseFloat((await page.locator('[data-figure="sheets"]').first().textContent())!);
+
+  it('a shape is drawn on the bench while it is selected, and is cut as it is drawn', async () => {
+    await go(page, bench, 'shape', calm);
+    await openGroup(page, 'Details');
+    await page
+      .getByRole('group', { name: 'Add a detail' })
+      .getByRole('button', { name: 'Draw a shape', exact: true })
+      .click();
+    const drawn = page.getByRole('group', { name: /^Outline, drawn: 4 points/ });
+    await drawn.waitFor();
+    const first = drawn.getByRole('button', { name: /^Point 1: / });
+    const before = (await first.getAttribute('aria-label'))!;
+    await first.focus();
+    await page.keyboard.press('Shift+ArrowDown');
+    await page.waitForFunction(
+      (was) => document.querySelector('[aria-label^="Point 1: "]')?.getAttribute('aria-label') !== was,
+      before,
+    );
+    await page.getByRole('button', { name: 'Flat', exact: true }).click();
+    const piece = page.locator('[data-piece*="drawn-shape"]').first();
+    await piece.waitFor();
+    await page.getByLabel('It is', { exact: true }).selectOption('engraved');
+    await piece.waitFor({ state: 'detached' });
+    await saved(page);
+    await noGraveFaults(page);
+  });
+
+  it('what is drawn on the solid is named by kind, not by every value it may have', async () => {
+    const group = page.getByRole('group', { name: 'Draw on the solid' });
+    const names = await group.getByRole('button').allTextContents();
+    expect(names).to.include.members(['Draw a score', 'Draw a groove', 'Draw a hose']);
+    expect(names.filter((n) => /acrylic|holes|EVA/.test(n))).to.deep.equal([]);
+  });
+
+  it('a part that is there already is cut from nothing, and comes back by undo', async () => {
+    await page.keyboard.press('Escape');
+    const before = await sheets();
+    await openGroup(page, 'Made before');
+    await page.getByRole('checkbox', { name: 'It is there already' }).check();
+    await page.getByLabel('Years old', { exact: true }).waitFor();
+    await page.getByRole('navigation', { name: 'Rack' }).getByText('there already').waitFor();
+    await page.waitForFunction(
+      (was) => Number.parseFloat(document.querySelector('[data-figure="sheets"]')?.textContent ?? '') < was,
+      before,
+    );
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page
+      .getByRole('navigation', { name: 'Rack' })
+      .getByText('there already')
+      .waitFor({ state: 'detached' });
+    await saved(page);
+    expect(await sheets()).to.equal(before);
+  });
+
+  it('a helmet’s walls are probed before they are drilled, and the plan says so until each cut is known', async () => {
+    await go(page, bench, 'make', helm);
+    await page
+      .getByText(/probe \d+ places before they are drilled/)
+      .first()
+      .waitFor();
+    await go(page, bench, 'shape', helm);
+    await openDrawer(page, 'Fit');
+    await page.getByText(/^Breath: the mouth is free/).waitFor();
+    await page.getByText(/^Hearing: /).waitFor();
+    await noGraveFaults(page);
+  });
+});
