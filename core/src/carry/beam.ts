@@ -1,11 +1,11 @@
-import { itemAt } from '../units';
+import { itemAt, newtonsOf } from '../units';
+
 /** A mass on a beam, so far from where the beam is held. */
 export interface Load {
   atMm: number;
   massG: number;
 }
 
-const GRAVITY_N_PER_G = 9.80665e-3;
 const STATIONS = 240;
 
 /** How a stick held at one end hangs under what it carries, and how slowly it swings. */
@@ -25,7 +25,7 @@ export function hang(loads: readonly Load[], lengthMm: number, endMm: number, st
   if (beyond.length === 0 || lengthMm <= 0) return { sagMm: 0, hz: Infinity };
   const step = lengthMm / STATIONS;
   const moment = (s: number): number =>
-    beyond.reduce((sum, { atMm, massG }) => sum + massG * GRAVITY_N_PER_G * Math.max(0, atMm - s), 0);
+    beyond.reduce((sum, { atMm, massG }) => sum + newtonsOf(massG) * Math.max(0, atMm - s), 0);
   const down: number[] = [0];
   const slopes: number[] = [0];
   for (let i = 1; i <= STATIONS; i++) {

@@ -1,4 +1,4 @@
-import { byId, lastOf, itemAt } from '../units';
+import { byId, lastOf, itemAt, newtonsOf } from '../units';
 import { cross3, dist3, dot3, inertiaAbout, sub3, unit3, type Vec3 } from '../geometry';
 import { type Catalogue, rodMatters, type Rod } from '../materials';
 import { secondMomentMm4, sectionAreaMm2, sectionOf, sizeOf, type Section } from '../panel';
@@ -188,7 +188,7 @@ function carriedOf(all: Assembly, catalogue: Catalogue, limitMm: number, before?
     partIds: all.parts.map((m) => m.part.id),
     massG: weight.massG,
     balanceMm,
-    momentNm: weight.massG * 9.80665e-6 * Math.abs(balanceMm),
+    momentNm: (newtonsOf(weight.massG) * Math.abs(balanceMm)) / 1000,
     swingKgM2: inertiaAbout(weight, held, unit3(cross3(axis, side))) * 1e-9,
     lengthMm: high - low,
     sidesMm:

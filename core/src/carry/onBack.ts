@@ -1,6 +1,7 @@
 import { type Body, levels, neckSection, STRAP_AT } from '../body';
 import { placedWeight, togetherWeight } from '../geometry';
 import { allOntoRoot, type PartReport } from '../parts';
+import { newtonsOf } from '../units';
 
 /** What the shoulders carry of something worn on the back, with all that hangs on it. */
 export interface OnBack {
@@ -18,9 +19,6 @@ export interface OnBack {
   backNm: number;
 }
 
-/** Standard gravity (ISO 80000-3). */
-const G = 9.80665;
-
 /** Everything worn on the back: masses and middles of all parts are summed, and each shoulder carries by its lever. */
 export function onBack(parts: readonly PartReport[], body: Body): OnBack[] {
   const shouldersMm = neckSection(body, levels(body).chin).forwardMm;
@@ -32,7 +30,7 @@ export function onBack(parts: readonly PartReport[], body: Body): OnBack[] {
         allOntoRoot(parts, part.id, root.id).map((toRoot) => ({ part, toRoot })),
       );
       const { massG, at } = togetherWeight(members.map((m) => placedWeight(m.part.weight, m.toRoot)));
-      const weightN = (massG / 1000) * G;
+      const weightN = newtonsOf(massG);
       // Beyond a strap all of it hangs on that one.
       const share = Math.min(1, Math.max(0, 0.5 + at.x / (2 * strapMm)));
       const behindMm = Math.max(0, shouldersMm - at.y);

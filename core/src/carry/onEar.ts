@@ -1,9 +1,7 @@
 import { type Body, earOf, headForm } from '../body';
 import { placedWeight, togetherWeight } from '../geometry';
 import { allOntoRoot, type PartReport } from '../parts';
-
-/** Standard gravity (ISO 80000-3). */
-const G = 9.80665;
+import { newtonsOf } from '../units';
 
 /** What hangs on one ear with everything that is on it, and how it turns about the root of the ear. */
 export interface OnEar {
@@ -35,7 +33,7 @@ export function onEar(parts: readonly PartReport[], body: Body): OnEar[] {
       );
       const { massG, at } = togetherWeight(members.map((m) => placedWeight(m.p.weight, m.toRoot)));
       const [aheadMm, outMm] = [at.y - root.y, Math.abs(at.x) - root.x];
-      const weightN = (massG / 1000) * G;
+      const weightN = newtonsOf(massG);
       const other = -Math.sign(aheadMm);
       const armMm = members.reduce(
         (most, { p, toRoot }) =>

@@ -1,9 +1,8 @@
 import { type Body, levels, neckSection } from '../body';
 import { placedWeight, togetherWeight, type Vec2 } from '../geometry';
 import { allOntoRoot, type PartReport } from '../parts';
+import { newtonsOf } from '../units';
 
-/** Standard gravity, m/s² (ISO 80000-3). */
-const G = 9.80665;
 /** Nearer to the neck than this it needs no lead, mm. */
 const LEVEL_MM = 1;
 
@@ -58,7 +57,7 @@ export function onHead(parts: readonly PartReport[], body: Body): OnHead[] {
         massG,
         aheadMm: off.y,
         asideMm: off.x,
-        momentNm: (massG / 1000) * G * (offMm / 1000),
+        momentNm: newtonsOf(massG) * (offMm / 1000),
         ...(offMm > LEVEL_MM &&
           armMm > 0 && { lead: { massG: (massG * offMm) / armMm, armMm, side: sideOf(away) } }),
       };

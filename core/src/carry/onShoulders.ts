@@ -1,9 +1,7 @@
 import { type Body, SHOULDER_ROUND_MM, STRAP_AT, zoneInfo } from '../body';
 import { placedWeight, togetherWeight } from '../geometry';
 import { type PartReport, placingsOf, rootOf } from '../parts';
-
-/** Standard gravity (ISO 80000-3). */
-const G = 9.80665;
+import { newtonsOf } from '../units';
 
 /** A pair of straps over the shoulders, and how hard the more laden one presses. */
 export interface StrapLoad {
@@ -47,7 +45,7 @@ function sharesOf(parts: readonly PartReport[], part: PartReport, body: Body): S
   return placingsOf(body, parts, part.id).map((toFigure) => {
     const { massG, at } = togetherWeight([placedWeight(part.weight, toFigure)]);
     const right = Math.min(1, Math.max(0, 0.5 + at.x / (2 * strapMm)));
-    const weightN = (massG / 1000) * G;
+    const weightN = newtonsOf(massG);
     return { partId: part.id, rootId, massG, rightN: weightN * right, leftN: weightN * (1 - right) };
   });
 }

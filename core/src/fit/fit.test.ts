@@ -59,7 +59,7 @@ describe('sag of a free edge', () => {
   it('is wL⁴/8EI of the beam tables for a flat strip', () => {
     // A strip 1 m wide: w = ρ·g·t per metre, I = t³/12.
     const [rho, e, t, l] = [50, 1.5e6, 0.01, 0.2];
-    const table = (rho * 9.81 * t * l ** 4) / (8 * e * (t ** 3 / 12));
+    const table = (rho * 9.80665 * t * l ** 4) / (8 * e * (t ** 3 / 12));
     const own = ownWeightSagMm({ densityKgM3: rho, modulusMPa: 1.5, thicknessMm: 10 }, 200, 0);
     expect(own).to.be.closeTo(table * 1000, 1e-9);
   });

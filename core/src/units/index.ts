@@ -2,6 +2,7 @@ export { chance } from './chance';
 export { byId } from './byId';
 export { counted } from './counted';
 export { isRealDay } from './day';
+export { GRAVITY_M_S2, newtonsOf } from './gravity';
 export { inUnit } from './inUnit';
 export { letterAt } from './letter';
 export { findIn, firstOf, getFrom, itemAt, lastOf } from './lists';

@@ -1,5 +1,5 @@
-/** Standard gravity (ISO 80000-3). */
-const G = 9.80665;
+import { newtonsOf } from '../../units';
+
 /** Walking and setting down pull harder than hanging still; from memory. */
 export const JOLT = 2.5;
 /** A screw is trusted with a fifth of what pulls it out (Wood Handbook, FPL-GTR-190, chapter 8, from memory). */
@@ -24,7 +24,7 @@ export interface Hung {
 
 /** What pulls at the upper screw of each plate, by the lever about its lower end, jolts included; newton. */
 export const pullN = ({ massG, armMm, plates }: Hung): number =>
-  ((massG / 1000) * G * JOLT * (armMm / PLATE.highMm)) / plates;
+  (newtonsOf(massG) * JOLT * (armMm / PLATE.highMm)) / plates;
 
 /** What one plate's upper screw is trusted with; newton. */
 export const trustedN = (densityKgM3: number, diameterMm: number, threadMm: number): number =>

@@ -1,7 +1,5 @@
-import { firstOf, lastOf, itemAt } from '../../units';
+import { firstOf, GRAVITY_M_S2, itemAt, lastOf } from '../../units';
 import { dist3, lerp3, type Vec3 } from '../../geometry';
-
-const GRAVITY = 9.81;
 
 /** What a free edge is made of where it sags. */
 export interface EdgeFoam {
@@ -25,7 +23,7 @@ export const gyration2 = (thicknessMm: number, riseMm: number): number =>
 export function ownWeightSagMm(foam: EdgeFoam, lengthMm: number, riseMm: number): number {
   const l = lengthMm / 1000;
   const i2 = gyration2(foam.thicknessMm, riseMm) * 1e-6;
-  return ((foam.densityKgM3 * GRAVITY * l ** 4) / (8 * foam.modulusMPa * 1e6 * i2)) * 1000;
+  return ((foam.densityKgM3 * GRAVITY_M_S2 * l ** 4) / (8 * foam.modulusMPa * 1e6 * i2)) * 1000;
 }
 
 /** How far the middle of a run stands off the straight line between its ends. */
