@@ -37,6 +37,7 @@ import {
   shopping,
   toMake,
 } from '../plan';
+import { createRemembered } from './remembered';
 import type { Report } from './report';
 import { contextOfPart, sideOf, surroundingsOf } from './surroundings';
 
@@ -125,6 +126,8 @@ export function createDeriver({
   let lastStandings: Standing[] = [];
   let lastAbout: GettingAbout | undefined;
   let lastInside: InsideHead[] = [];
+  const rememberedInside = createRemembered<InsideHead[]>();
+  const rememberedAbout = createRemembered<GettingAbout | undefined>();
   let lastClashes: PutInClash[] = [];
   let lastInFront: InFront[] = [];
   let lastPacked: { pieces: string; packed: Packed } | undefined;
@@ -205,8 +208,12 @@ export function createDeriver({
     const parts = withLetIn(made);
     if (coarseParts.length === 0) {
       lastStandings = standingsOf(parts);
-      lastAbout = gettingAbout(body, parts);
-      lastInside = insideHead(parts, body);
+      lastAbout = rememberedAbout([keys.pair, ...parts], () => gettingAbout(body, parts));
+      const onHeads = parts.filter((p) => {
+        const { mount } = rootOf(p, parts);
+        return mount.to === 'wearer' && mount.zone === 'head';
+      });
+      lastInside = rememberedInside([keys.pair, ...onHeads], () => insideHead(parts, body));
       lastClashes = putInClashes(parts, (p) => rootOf(p, parts));
       lastInFront = inFrontOf(parts, (p) => rootOf(p, parts));
     }
