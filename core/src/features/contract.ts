@@ -21,6 +21,8 @@ export interface LaidPart {
   packs: readonly Pack[];
   switches: readonly Switch[];
   tender: readonly TenderSpot[];
+  /** From the clothed wearer to the inner face at every point of a panel’s grid; none of what is not worn. */
+  gaps: readonly { pieceId: string; gapMm: readonly (readonly number[])[] }[];
 }
 
 /** Something electric that was put in, where it really sits. */

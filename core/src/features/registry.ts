@@ -26,6 +26,7 @@ import { pocket } from './pocket/pocket';
 import { probe } from './probe/probe';
 import { rivets } from './rivets/rivets';
 import { skin } from './skin/skin';
+import { spacer } from './spacer/spacer';
 import { strip } from './strip/strip';
 import { toggle } from './toggle/toggle';
 import { trim } from './trim/trim';
@@ -37,6 +38,7 @@ export const features: readonly FeatureKind[] = [
   trim,
   strip,
   padStrip,
+  spacer,
   overlay,
   skin,
   rivets,

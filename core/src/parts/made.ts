@@ -171,6 +171,7 @@ export function makePart(
     features: part.features,
     packs: context.catalogue.packs,
     switches: context.catalogue.switches,
+    gaps,
     tender: (zone && zoneInfo(zone).tender?.(context.body)) ?? [],
   };
   const lays = laysOf(part, on, laid, context, stillLaid(part, bare === before ? before : undefined));

@@ -134,6 +134,7 @@ describe('what a detail is cut from', () => {
       'ornament',
       'overlay',
       'pad-strip',
+      'spacer',
       'strip',
       'trim',
       'wound-band',
