@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import type { BuildDoc, Part } from '../document';
+import { cutListCsv } from '../files/csv';
 import { printedPieces } from '../pattern';
 import { newBuild, newPart, standardKinds } from '../parts';
 import { adultMeasures } from '../parts/testing/worn.test';
@@ -20,6 +21,7 @@ describe('a part that is there already', function () {
       const [all, alone, kept] = [reported(one, other), reported(other), reported(aged(one, 1), other)];
       expect(kept.packed.sheets.flatMap((s) => s.laid).filter((p) => p.partId === 'one')).to.deep.equal([]);
       expect(printedPieces(kept).map((p) => p.source.partName)).to.not.include(one.name);
+      expect(cutListCsv(kept)).to.not.include(one.name);
       expect(kept.sticks).to.deep.equal(alone.sticks);
       expect(kept.totals.cost).to.be.closeTo(alone.totals.cost, 1e-6);
       expect(kept.totals.massG).to.be.closeTo(all.totals.massG, 1e-6);

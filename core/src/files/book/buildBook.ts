@@ -99,10 +99,12 @@ async function parts(book: Book, { doc, report }: BookOf): Promise<void> {
     );
     say(
       book,
-      `${counted(
-        made.pieces.reduce((n, p) => n + p.quantity, 0),
-        'piece',
-      )} to cut`,
+      made.reused
+        ? `there already, ${trimNumber(made.reused.years)} years old: nothing to cut`
+        : `${counted(
+            made.pieces.reduce((n, p) => n + p.quantity, 0),
+            'piece',
+          )} to cut`,
       LIST_MM,
       side,
     );
