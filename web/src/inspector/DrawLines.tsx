@@ -60,7 +60,7 @@ export function DrawLines({
           className="btn min-h-7 px-2 text-[13px]"
           onClick={() => useView.setState({ drawing: { kind, params, points: [] }, figureOpen: false })}
         >
-          Draw a {label}
+          Draw {/^[aeiou]/.test(label) ? 'an' : 'a'} {label}
         </button>
       ))}
     </div>
