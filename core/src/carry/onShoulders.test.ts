@@ -39,7 +39,7 @@ describe('what the shoulders carry in all', () => {
     expect(right.rightN).to.be.closeTo((right.massG / 1000) * G, 1e-9);
   });
 
-  it('is told of a frame of pipes on the back, which is held by straps of its own', () => {
+  it('counts a frame of pipes worn on the back, and gives it straps of its own', () => {
     const frame: Part = { ...part('pipe-frame'), mount: { to: 'wearer', zone: 'back', side: 'middle' } };
     const { onShoulders, parts, fitting } = derive(build(frame), { untried: true });
     expect(onShoulders!.massG).to.be.closeTo(parts[0]!.weight.massG, 1e-9);
@@ -71,7 +71,7 @@ describe('straps over the shoulders', () => {
     return build(frame, heavy);
   };
 
-  it('that cut in are told, and the width that is offered does away with it', () => {
+  it('raise a warning when they press too hard, and the offered width clears it', () => {
     const doc = laden();
     const found = derive(doc).findings.find((f) => f.id === 'strap-press:back-frame')!;
     expect(found.title).to.match(/kPa/);

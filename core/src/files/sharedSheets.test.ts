@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import polygonClipping from 'polygon-clipping';
 import { readDxf } from '../checked/ruler/readDrawing';
 import type { BuildDoc } from '../document';
+import type { OwnFoam } from '../materials';
 import { newBuild, newPart } from '../parts';
 import { adultMeasures } from '../parts/testing/worn.test';
 import { derive } from '../report';
@@ -32,6 +33,36 @@ describe('several builds on the same sheets', () => {
     }
     expect(found.saved.some((s) => s.together < s.alone)).to.equal(true);
     expect(found.tooBig).to.equal(0);
+  });
+
+  it('knows a foam of one’s own by the build it is of', () => {
+    const mat: OwnFoam = {
+      id: 'foam-quay',
+      name: 'quay mat',
+      kind: 'foam',
+      colour: '#444444',
+      densityKgM3: 80,
+      modulusMPa: 2,
+      neutralFraction: 0.5,
+      texture: 'none',
+      sizes: [{ nominalMm: 9, widthMm: 900, heightMm: 900, price: 13 }],
+    };
+    const of = (doc: BuildDoc): BuildDoc => ({
+      ...doc,
+      foams: [mat],
+      parts: doc.parts.map((p) => ({ ...p, stack: [{ foamId: mat.id, nominalMm: 9 }] })),
+    });
+    const { saved, sheets } = sharedSheets([
+      { id: 'a', doc: of(one) },
+      { id: 'b', doc: of(two) },
+    ]);
+    expect(saved.map((s) => [s.name, s.alone, s.together, s.each])).to.deep.include([
+      '9 mm quay mat',
+      2,
+      1,
+      13,
+    ]);
+    expect(sheets[0]!.name).to.include('quay mat, 900');
   });
 
   it('hold every piece of every build once', () => {

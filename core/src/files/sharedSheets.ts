@@ -1,6 +1,6 @@
 import { packTogether, type SheetSaving } from '../cut';
 import type { BuildDoc } from '../document';
-import { type Catalogue, catalogue as standard } from '../materials';
+import { type Catalogue, catalogue as standard, catalogueWith } from '../materials';
 import { toMake } from '../plan';
 import { derive } from '../report';
 import { counted, printMm } from '../units';
@@ -27,6 +27,11 @@ export function sharedSheets(
   builds: readonly { id: string; doc: BuildDoc }[],
   catalogue: Catalogue = standard,
 ): SharedSheets {
+  const own = builds.flatMap(({ doc }) => doc.foams ?? []);
+  const known = catalogueWith(
+    catalogue,
+    own.filter((f, i) => own.findIndex((o) => o.id === f.id) === i),
+  );
   const all = builds.map(({ id, doc }) => ({ id, doc, report: derive(doc, { catalogue, untried: true }) }));
   const { parts, saved, ...packed } = packTogether(
     all.map(({ id, doc, report }) => ({
@@ -35,7 +40,7 @@ export function sharedSheets(
       parts: toMake(report.parts),
       sheets: report.packed.sheets,
     })),
-    catalogue,
+    known,
   );
   const letters = Object.fromEntries(
     all.flatMap(({ id, report }, i) =>

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Part } from '../document';
-import { newBuild, newPart } from '../parts';
+import { newBuild, newPart, standardKinds } from '../parts';
 import { derive } from '../report';
 import { breathPaOf, insideLines } from '.';
 
@@ -48,6 +48,35 @@ describe('breathing, hearing and glasses', () => {
       'stop',
       'Half mask: 0.6 cm² are open for air: a deep breath pulls 412 Pa.',
     ]);
+  });
+
+  it('counts only what nothing closes: a hole and an opening, but no lens, lamp or hose', () => {
+    const shut = part('half-mask', { breath: 'none' });
+    const start = (kind: string) =>
+      standardKinds.features.get(kind)!.start({ panel: 'a', edge: 'top', at: { x: 0.5, y: 0.5 } });
+    const airOf = (kind: string, params: Part['params'] = {}): number => {
+      const begun = start(kind);
+      const feature = { id: 'one', kind, ...begun, params: { ...begun.params, ...params } };
+      const report = reported({ ...shut, features: [feature] });
+      expect(
+        report.parts[0]!.checks.some((c) => c.id === 'feature-one'),
+        kind,
+      ).to.equal(false);
+      return report.insideHead[0]!.airMm2;
+    };
+    expect(airOf('hole', { diameterMm: 10 })).to.be.closeTo(25 * Math.PI, 1e-6);
+    expect(airOf('opening', { widthMm: 6, lengthMm: 20, ends: 'square' })).to.be.closeTo(120, 1);
+    expect(airOf('lens', { acrossMm: 20 })).to.equal(0);
+    expect(airOf('lamps')).to.equal(0);
+    expect(airOf('hose', { outsideMm: 6 })).to.equal(0);
+  });
+
+  it('does not take foam that presses into the skin for none', () => {
+    // Ten millimetres inside the face: met from within, and neither free to breathe nor room for glasses.
+    const pressing = inside('half-mask', { paddingMm: -10, breath: 'none' });
+    expect(pressing.seat.cheeks!).to.be.lessThan(0);
+    expect(pressing.breathPa).to.not.equal(undefined);
+    expect(insideLines(pressing)[0]).to.include('no way in');
   });
 
   it('leaves mouth and ears free under a hat, an ear under a mask, and tells holes for ears', () => {

@@ -32,8 +32,8 @@ const AIR_KG_M3 = 1.2;
 const MOUTH_MM = 45;
 /** With more of the mouth free than this, breath is not held back. */
 export const FREE_SHARE = 0.3;
-/** Glasses stand so far before the skin at the eyes, reach so far to each side and up and down, mm; from memory. */
-export const GLASSES_MM = { out: 22, side: 68, high: 20, arm: 6 };
+/** Glasses stand so far before the skin at the eyes, reach so far up and down, and their arms are so thick; mm, from memory. */
+export const GLASSES_MM = { out: 22, high: 20, arm: 6 };
 
 /** Cheek and brow below and above the eyes, as shares of the way to the chin; the canons of drawing. */
 const CHEEK = 0.35;
@@ -53,13 +53,16 @@ const wayOf = (turnDeg: number, riseDeg: number): Vec3 => ({
 export const breathPaOf = (airMm2: number): number =>
   (AIR_KG_M3 / 2) * (BREATH_M3_S / (ORIFICE * airMm2 * 1e-6)) ** 2;
 
+/** Rays from the mouth begin so far behind the lips, mm. */
+const LIPS_MM = 8;
+
 type Reach = (from: Vec3, way: Vec3) => number | undefined;
 
-/** Before the face below the nose, so far off the skin that lips are clear. */
+/** The mouth below the nose: behind the lips, so that foam that lies on them is met. */
 const mouthOf = (head: HeadForm): Vec3 => {
   const z = (noseTip(head).z + head.chinZ) / 2;
   const skin = skinAt(head, Math.PI / 2, (z - head.middle.z) / head.up);
-  return { ...skin, y: skin.y + 1 };
+  return { ...skin, y: skin.y - LIPS_MM };
 };
 
 /** Ways forwards and down from the mouth, each with its share of half a ball. */
@@ -72,17 +75,24 @@ function freeShare(reach: Reach, from: Vec3): number {
   return mouthWays.reduce((sum, w) => sum + (reach(from, w.way) === undefined ? w.share : 0), 0) / all;
 }
 
-/** What is cut through the pieces of a part besides what lamps fill, mm². */
+/** What is open through the pieces of a part, mm²: nothing that a lens, a lamp, a hose or a lid closes. */
 const cutMm2 = ({ pieces }: PartReport): number =>
   pieces.reduce(
     (sum, p) =>
       sum +
-      p.holes.reduce((s, h) => s + (h.kind === 'lamp' ? 0 : (Math.PI * h.diameterMm ** 2) / 4), 0) +
-      p.marks.reduce((s, m) => s + (m.kind === 'slot' ? Math.abs(signedArea(m.points)) : 0), 0),
+      p.holes.reduce(
+        (s, h) =>
+          s + (h.airs || h.kind === 'air' || h.kind === 'ear' ? (Math.PI * h.diameterMm ** 2) / 4 : 0),
+        0,
+      ) +
+      p.marks.reduce((s, m) => s + (m.airs ? Math.abs(signedArea(m.points)) : 0), 0),
     0,
   );
 
-/** The least a way out of the skin is free at places of the face, mm; nothing where all of them are. */
+/** Rays begin so far inside the skin, mm: foam that presses into it is met, and is nearer than nothing. */
+const BEHIND_MM = 20;
+
+/** The least a way out of the skin is free at places of the face, mm; below 0 where foam presses, nothing where all are free. */
 function leastMm(
   reach: Reach,
   head: HeadForm,
@@ -92,7 +102,8 @@ function leastMm(
     const azimuth = rad(90 - turnDeg);
     const skin = skinAt(head, azimuth, Math.max(-0.9, (z - head.middle.z) / head.up));
     const way = { x: Math.cos(azimuth), y: Math.sin(azimuth), z: 0 };
-    return reach(add3(skin, scale3(way, 0.5)), way) ?? [];
+    const mm = reach(add3(skin, scale3(way, -BEHIND_MM)), way);
+    return mm === undefined ? [] : [mm - BEHIND_MM];
   });
   return found.length > 0 ? Math.min(...found) : undefined;
 }
@@ -102,7 +113,7 @@ const movedBy = ({ points, triangles }: Mesh, to: (p: Vec3) => Vec3): Mesh => ({
   triangles,
 });
 
-/** Everything that is worn on the head, by what it hangs on. Holes and slots count as open wherever they are. */
+/** Everything that is worn on the head, by what it hangs on. What is open in its pieces counts wherever it is. */
 export function insideHead(parts: readonly PartReport[], body: Body): InsideHead[] {
   const head = headForm(body);
   return parts

@@ -314,7 +314,7 @@ function slotMarks(panel: Panel, made: Darted, place: (p: Vec2) => Vec2): Mark[]
     );
     const up = middle.map((p) => ({ x: p.x, y: p.y + heightMm / 2 }));
     const down = middle.map((p) => ({ x: p.x, y: p.y - heightMm / 2 })).reverse();
-    return { kind: 'slot', points: [...up, ...down], text: `slot ${heightMm} mm` };
+    return { kind: 'slot', points: [...up, ...down], text: `slot ${heightMm} mm`, airs: true };
   });
 }
 

@@ -47,6 +47,8 @@ export interface Hole {
   kind: 'lamp' | 'ear' | 'air' | 'hole';
   centre: Vec2;
   diameterMm: number;
+  /** Nothing closes it: air and sound go through. Ear and air holes are open as they are. */
+  airs?: true;
 }
 
 export type MarkKind =
@@ -57,6 +59,8 @@ export interface Mark {
   kind: MarkKind;
   points: Vec2[];
   text?: string;
+  /** A slot that nothing closes. */
+  airs?: true;
   /** What is printed there instead, where the piece is the template of others. */
   printed?: string;
   /** Cut for a stick that lies in it. */

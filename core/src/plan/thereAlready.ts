@@ -1,6 +1,6 @@
 import type { Bought, Work } from '../features';
 import { closures, type ClosureKind } from '../materials';
-import type { PartReport } from '../parts';
+import { gluedOf, type PartReport } from '../parts';
 import { trimNumber } from '../units';
 
 /** A closure is renewed after so many years of drawers and wear; elastic perishes first. From memory. */
@@ -36,11 +36,7 @@ const work = (step: string, verb: string, what: string, eachMin: number, detail:
 
 /** What is done to a part that was made years ago before it is worn again. */
 function renewals({ pieces, items, fastenings }: PartReport, years: number): Work[] {
-  const seamM =
-    pieces.reduce(
-      (sum, p) => sum + p.edges.reduce((s, e) => s + (e.joint === 'seam' ? e.lengthMm : 0), 0),
-      0,
-    ) / 2000;
+  const seamM = gluedOf(pieces).seamsMm / 1000;
   const straps = [
     ...new Set(fastenings.filter((f) => isRenewed(f.closure, years)).map((f) => closures[f.closure].name)),
   ];

@@ -69,6 +69,10 @@ function overhungMm3(mesh: Mesh): number {
   }, 0);
 }
 
+/** Faces where blocks of a split meet each other. */
+const jointsOf = ([a, b, c]: readonly [number, number, number]): number =>
+  (a - 1) * b * c + a * (b - 1) * c + a * b * (c - 1);
+
 /** What it takes to print a solid as it stands, z up. */
 export function printingOf(mesh: Mesh): Printing {
   const { wallMm, fill, layerMm, mm3PerS, layerS, startMin, gPerCm3, pricePerG, supportFill, bedMm } =
@@ -93,7 +97,7 @@ export function printingOf(mesh: Mesh): Printing {
     puttyMl: (areaMm2 / SQUARE_M) * PUTTY_ML_PER_M2 * puttyCoats,
     split: by,
     pieces,
-    pins: (pieces - 1) * PINS,
+    pins: jointsOf(by) * PINS,
   };
 }
 

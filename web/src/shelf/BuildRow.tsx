@@ -43,12 +43,13 @@ function Money({ build: { money, digest } }: { build: BuildSummary }) {
   if (!money) return null;
   const { budget, currency, spent, other } = money;
   const left = digest?.cost;
-  const over = spent + (left ?? 0) > budget;
+  // What was bought may still be on the list: the two are not added up.
+  const over = Math.max(spent, left ?? 0) > budget;
   return (
     <p className="text-[13px] text-soft">
       {spent.toFixed(2)} of {budget.toFixed(0)} {currency} spent
       {other > 0 && ` and ${plural(other, 'receipt')} in other currencies`}
-      {left !== undefined && `, ${left.toFixed(2)} still to buy`}
+      {left !== undefined && `, ${left.toFixed(2)} to buy by the plan`}
       {left !== undefined && over && <strong className="text-stop">, over budget</strong>}
     </p>
   );

@@ -54,7 +54,7 @@ describe('keyhole plates', () => {
     expect(bought).to.include(`6 pan-head screw, 3.5 × ${Math.floor(2 + t + board.thicknessMm - 1)} mm`);
   });
 
-  it('that carry too much are told, and as many as are offered bear it', () => {
+  it('raise a warning when overloaded, and the offered number of plates holds the load', () => {
     const doc = partOf('box', box, { features: [feature({ massG: 4000, armMm: 120, plates: 1 })] });
     const check = partReport(doc, contextOf()).checks.find((c) => c.id === 'keyhole-pull-it')!;
     expect(check.title).to.match(/N pull at each upper screw/);

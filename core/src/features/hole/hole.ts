@@ -69,7 +69,13 @@ export const hole = defineFeature<ParamsOf<typeof fields>>({
       ...nothing(),
       holes: centres.map((centre, i) => ({
         pieceId: laid.panel.id,
-        hole: { id: i === 0 ? feature.id : `${feature.id}.${i + 1}`, kind: 'hole', centre, diameterMm },
+        hole: {
+          id: i === 0 ? feature.id : `${feature.id}.${i + 1}`,
+          kind: 'hole',
+          centre,
+          diameterMm,
+          airs: true,
+        },
       })),
       drawn: uvs.flatMap((uv) =>
         uv ? [{ kind: 'hole', points: [onGrid(face, uv)], acrossMm: diameterMm }] : [],

@@ -105,7 +105,7 @@ describe('a hose on a face', () => {
     expect(dist2(holes[0]!.centre, holes[1]!.centre)).to.be.closeTo(long, 1e-6);
   });
 
-  it('kinks where it is told to turn too sharply, and not where there is room', () => {
+  it('warns about a bend that is too tight, and not about a wide one', () => {
     const tight = on(
       [
         [0.4, 0.5],
@@ -137,7 +137,7 @@ describe('a hose on a face', () => {
     ).to.not.equal(undefined);
   });
 
-  it('that runs through another piece is told, and not where it goes round', () => {
+  it('warns when it runs through another piece, and not when it goes round it', () => {
     const plate = (v: number) =>
       make(
         'back-frame',

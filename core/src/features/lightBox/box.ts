@@ -21,6 +21,7 @@ export interface LightBox {
   /** Bored up into the diffuser from every lamp. */
   boredMm: number;
   /** Darkest spot of its test tile against the mean, as it was read, %; 0 where it was not. */
+  tile?: 'none' | 'cut';
   tileReadPct?: number;
 }
 

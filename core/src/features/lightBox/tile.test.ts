@@ -69,13 +69,16 @@ describe('the test tile of a light box', () => {
   });
 
   it('corrects the box: as if its diffuser were stated to spread so much', () => {
-    const own = box({ widthMm: 120, heightMm: 60, columns: 6, rows: 3, tileReadPct: 40 });
+    const own = box({ widthMm: 120, heightMm: 60, columns: 6, rows: 3, tile: 'cut', tileReadPct: 40 });
     const factor = spreadRead(own, 40);
     expect(litFace(boxFace(own), 40).evenness).to.equal(litFace(boxFaceBy(own, factor), 40).evenness);
     const [dull, even] = [30, 80].map(
       (tileReadPct) => litFace(boxFace({ ...own, tileReadPct }), 40).evenness,
     );
     expect(dull!).to.be.lessThan(even!);
+    // A reading of a tile that is not cut any more counts for nothing.
+    const none = boxFace({ ...own, tile: 'none' });
+    expect(litFace(none, 40).evenness).to.equal(litFace(boxFaceBy(own, 1), 40).evenness);
   });
 
   it('is cut, and weighs on nothing and is glued to nothing', () => {

@@ -67,4 +67,5 @@ export function spreadRead(box: LightBox, readPct: number): number {
 }
 
 /** The face of a box as light sees it, its spread as the tile was read. */
-export const boxFace = (box: LightBox): LitFace => boxFaceBy(box, spreadRead(box, box.tileReadPct ?? 0));
+export const boxFace = (box: LightBox): LitFace =>
+  boxFaceBy(box, box.tile === 'cut' ? spreadRead(box, box.tileReadPct ?? 0) : 1);

@@ -77,7 +77,12 @@ export const opening = defineFeature<OpeningParams>({
       marks:
         layers > 0
           ? []
-          : [{ pieceId: laid.panel.id, mark: { kind: 'slot', points: ring, text: `opening ${size}` } }],
+          : [
+              {
+                pieceId: laid.panel.id,
+                mark: { kind: 'slot', points: ring, text: `opening ${size}`, airs: true },
+              },
+            ],
       drawn: [
         {
           kind: 'hole',

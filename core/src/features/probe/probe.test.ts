@@ -54,6 +54,8 @@ describe('a probed spot', () => {
     expect(ids(unknown).indexOf('case:case-probe')).to.be.lessThan(ids(unknown).indexOf('case:case-holes'));
     expect(unknown.find((s) => s.id === 'case:case-probe')!.gate).to.match(/cannot be taken back/);
     expect(ids(steps(hole(0.3), probed('clear', 0.3)))).to.not.include('case:case-probe');
+    // Two millimetres beside it the hole's rim leaves the spot of 12 mm.
+    expect(ids(steps(hole(0.3), probed('clear', 0.33))), 'felt for in part').to.include('case:case-probe');
     expect(ids(steps(hole(0.3), probed('clear', 0.8))), 'felt for elsewhere').to.include('case:case-probe');
     expect(ids(steps(hole(0.3), probed('wired', 0.3))), 'not clear').to.include('case:case-probe');
   });

@@ -7,27 +7,28 @@ import { trimNumber } from '../../units';
 /** A cut keeps this clear of what was found, mm; common practice, no source. */
 const CLEAR_MM = 2;
 
-/** Something cut through a piece: how far its rim is from a spot, negative where the spot is within it. */
-type Cut = (spot: Vec2) => number;
+/** Something cut through a piece, by a spot: how far its rim is from it, negative where the spot is within it, and its furthest point. */
+interface Cut {
+  nearMm: (spot: Vec2) => number;
+  farMm: (spot: Vec2) => number;
+}
 
 const cutsOf = ({ holes, marks }: Piece): Cut[] => [
-  ...holes.map(
-    ({ centre, diameterMm }): Cut =>
-      (spot) =>
-        dist2(centre, spot) - diameterMm / 2,
-  ),
+  ...holes.map(({ centre, diameterMm }): Cut => ({
+    nearMm: (spot) => dist2(centre, spot) - diameterMm / 2,
+    farMm: (spot) => dist2(centre, spot) + diameterMm / 2,
+  })),
   ...marks
     .filter((m) => m.kind === 'slot' && m.points.length > 2)
-    .map(
-      ({ points }): Cut =>
-        (spot) =>
-          (contains(points, spot) ? -1 : 1) * distanceToEdge(points, spot),
-    ),
+    .map(({ points }): Cut => ({
+      nearMm: (spot) => (contains(points, spot) ? -1 : 1) * distanceToEdge(points, spot),
+      farMm: (spot) => Math.max(...points.map((p) => dist2(p, spot))),
+    })),
 ];
 
-/** A cut lies wholly where nothing was found: its middle is within a clear spot. */
+/** A cut is known to be clear when all of it lies within one spot where nothing was found. */
 const isClear = (cut: Cut, probed: readonly Probed[]): boolean =>
-  probed.some((p) => !p.blocks && cut(p.at) <= p.acrossMm / 2);
+  probed.some((p) => !p.blocks && cut.farMm(p.at) <= p.acrossMm / 2);
 
 /** Cuts in the walls of a bought thing behind which nobody looked. */
 export const unprobed = (templates: readonly Piece[], probed: readonly Probed[]): number =>
@@ -42,7 +43,7 @@ export const probedChecks = (pieces: readonly Piece[], probed: readonly Probed[]
     probed
       .filter((p) => p.pieceId === piece.id && p.blocks)
       .flatMap((p): Check[] => {
-        const least = Math.min(Infinity, ...cutsOf(piece).map((cut) => cut(p.at) - p.acrossMm / 2));
+        const least = Math.min(Infinity, ...cutsOf(piece).map((cut) => cut.nearMm(p.at) - p.acrossMm / 2));
         return least >= CLEAR_MM
           ? []
           : [
