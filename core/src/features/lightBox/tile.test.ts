@@ -68,6 +68,18 @@ describe('the test tile of a light box', () => {
     );
   });
 
+  it('says when no spread explains what was read', () => {
+    const told = (tileReadPct: number): boolean =>
+      report({ tile: 'cut', tileReadPct }).checks.some((c) => c.id === 'tile-glow');
+    const own = box({ widthMm: 120, heightMm: 60, columns: 6, rows: 3 });
+    const [low, high] = [100 * tileEvenness(own, 0.2), 100 * tileEvenness(own, 5)];
+    expect(told(0), 'not read').to.equal(false);
+    expect(told(Math.round((low + high) / 2)), 'within reach').to.equal(false);
+    const far = low > 10 ? 1 : 100;
+    expect(Math.abs(far - (far === 1 ? low : high))).to.be.above(3);
+    expect(told(far), 'beyond it').to.equal(true);
+  });
+
   it('corrects the box: as if its diffuser were stated to spread so much', () => {
     const own = box({ widthMm: 120, heightMm: 60, columns: 6, rows: 3, tile: 'cut', tileReadPct: 40 });
     const factor = spreadRead(own, 40);

@@ -66,6 +66,12 @@ export function spreadRead(box: LightBox, readPct: number): number {
   return factor;
 }
 
+/** How far a reading lies from anything the diffuser's spread can explain, in % of the mean; 0 where it is explained or not read. */
+export function tileUnexplainedPct(box: LightBox): number {
+  const readPct = box.tile === 'cut' ? (box.tileReadPct ?? 0) : 0;
+  return readPct <= 0 ? 0 : Math.abs(100 * tileEvenness(box, spreadRead(box, readPct)) - readPct);
+}
+
 /** The face of a box as light sees it, its spread as the tile was read. */
 export const boxFace = (box: LightBox): LitFace =>
   boxFaceBy(box, box.tile === 'cut' ? spreadRead(box, box.tileReadPct ?? 0) : 1);
