@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { go, noGraveFaults, onWorkbench, openDrawer, saved, type Workbench } from './harness';
+import { addPart, go, noGraveFaults, onWorkbench, openDrawer, saved, type Workbench } from './harness';
 
 const helm = 'demo-lampwarden-harbour';
 
@@ -47,13 +47,9 @@ describe('a bought thing, refitted', function () {
   it('goes into the shop’s book and comes out of it in another build', async () => {
     await go(page, bench, 'shape', helm);
     await page.getByRole('button', { name: 'Keep Harbour helm in the shop’s book' }).click();
-    await page.getByText('Harbour helm is in the shop’s book.').waitFor();
+    await page.getByText(/^Harbour helm is in the shop’s book/).waitFor();
     await go(page, bench, 'shape', 'demo-lampwarden-tide');
-    await page.getByRole('button', { name: 'Part', exact: true }).click();
-    await page
-      .getByRole('menuitem', { name: /Harbour helm/ })
-      .first()
-      .click();
+    await addPart(page, /Harbour helm/);
     await page.getByText(/band 1 · template for drilling/).waitFor();
     await saved(page);
     const { doc } = (await (await fetch(`${bench.url}/api/builds/demo-lampwarden-tide`)).json()) as {
@@ -64,8 +60,7 @@ describe('a bought thing, refitted', function () {
   });
 
   it('a taped pattern: edges are numbered, mates that disagree are reported and evened by one press', async () => {
-    await page.getByRole('button', { name: 'Part', exact: true }).click();
-    await page.getByRole('menuitem', { name: /Taped pattern/ }).click();
+    await addPart(page, /Taped pattern/);
     await page.getByRole('button', { name: 'Piece B', exact: true }).click();
     const corner = page.getByRole('button', { name: /^Point 4: 10 across, 160 up/ });
     await corner.focus();

@@ -185,6 +185,17 @@ export async function openDetail(page: Page, which: { id: string } | { kind: str
   return line;
 }
 
+/** Adds a part by its menu, opened again where it closed: what is worked out just then may take the focus from it. */
+export async function addPart(page: Page, name: RegExp): Promise<void> {
+  const item = page.getByRole('menuitem', { name }).first();
+  for (let tries = 0; tries < 3 && !(await item.isVisible()); tries++) {
+    if (!(await page.getByRole('menu').first().isVisible()))
+      await page.getByRole('button', { name: 'Part', exact: true }).click();
+    await item.waitFor({ timeout: 20_000 }).catch(() => undefined);
+  }
+  await item.click();
+}
+
 /** Opens a tab of the drawer. */
 export async function openDrawer(page: Page, name: string): Promise<void> {
   const tab = page.getByRole('tab', { name, exact: false });
