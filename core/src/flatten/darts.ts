@@ -1,8 +1,9 @@
 import { firstOf, lastOf } from '../units';
-import { type Mesh, overlapsItself } from '../geometry';
+import { type Mesh, overlapsItself, type Vec2 } from '../geometry';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
 import { curvatureCentre, dartPath, REACH, waysTo } from './dartPath';
+import { flattenForFoam, foamEnergy } from './foamEnergy';
 import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';
 import { settle, twinsOf } from './settle';
 import { stretchOf } from './stretch';
@@ -20,21 +21,24 @@ export interface DartOptions extends FlattenOptions {
 /** Places round the edge that are tried for a dart. */
 const TRIED = 10;
 
+/** A surface laid flat in one piece, without darts. */
+export const uncut = (mesh: Mesh, flat: Vec2[]): Darted => ({
+  mesh,
+  flat,
+  stretch: stretchOf(mesh, flat),
+  darts: [],
+  origin: mesh.points.map((_, i) => i),
+});
+
 /**
- * Flattens, then adds darts one at a time, each where it lowers the strain most of a dozen places round the
+ * Flattens, then adds darts one at a time, each where it lowers what the foam minds most of a dozen places round the
  * free edge, running towards where curvature gathers, until the foam can take what is left, the cap is met,
  * or another dart would hardly help.
  */
 export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
   const { limit, most, keepOff = new Set<number>(), ...how } = options;
-  let flat = flattenLocalGlobal(surface, how);
-  let best: Darted = {
-    mesh: surface,
-    flat,
-    stretch: stretchOf(surface, flat),
-    darts: [],
-    origin: surface.points.map((_, i) => i),
-  };
+  const whole = flattenForFoam(surface, limit, how);
+  let best = uncut(surface, whole.flat);
   if (best.stretch.mostly <= limit || most === 0) return best;
   const loop = firstOf(boundaryLoops(surface));
   const rim = new Set(loop);
@@ -53,7 +57,12 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
       const cut = cutAlong(base.mesh, path);
       const origin = [...base.origin, ...cut.added.map((v) => base.origin[v]!)];
       const start2 = [...base.flat, ...cut.added.map((v) => base.flat[v]!)];
-      flat = flattenLocalGlobal(cut.mesh, { ...how, start: start2, iterations: 20 });
+      const flat = flattenLocalGlobal(cut.mesh, {
+        ...how,
+        start: start2,
+        weights: whole.weights,
+        iterations: 20,
+      });
       if (overlapsItself(firstOf(boundaryLoops(cut.mesh)).map((v) => flat[v]!))) return [];
       return [
         {
@@ -66,9 +75,11 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
       ];
     });
     if (tries.length === 0) break;
-    const next = tries.reduce((a, b) => (b.stretch.energy < a.stretch.energy ? b : a));
-    if (next.stretch.energy > base.stretch.energy * 0.95) break;
-    const settled = settle(next, how);
+    const next = tries.reduce((a, b) =>
+      foamEnergy(b.stretch, limit) < foamEnergy(a.stretch, limit) ? b : a,
+    );
+    if (foamEnergy(next.stretch, limit) > foamEnergy(base.stretch, limit) * 0.95) break;
+    const settled = settle(next, limit, how);
     // On a saddle a slit closes instead of opening; such a dart is no dart.
     if (overlapsItself(firstOf(boundaryLoops(settled.mesh)).map((v) => settled.flat[v]!))) break;
     best = settled;

@@ -1,6 +1,22 @@
 import { firstOf, lastOf } from '../units';
 /** Parts smaller than this are numbered as they come. */
-const SMALL = 24;
+const SMALL = 8;
+/** Share of the vertices that either side of a parting keeps at least. */
+const LEAST_SHARE = 0.3;
+
+/** The level with the fewest vertices among those that leave enough on either side. */
+function thinnest(order: readonly number[], level: Int32Array): number {
+  // Never the last: nothing lies beyond it.
+  const last = level[lastOf(order)]! - 1;
+  const from = Math.min(last, level[order[Math.floor(order.length * LEAST_SHARE)]!]!);
+  const to = Math.min(last, level[order[Math.floor(order.length * (1 - LEAST_SHARE))]!]!);
+  const counts = new Int32Array(to - from + 1);
+  for (const v of order) {
+    const k = level[v]! - from;
+    if (k >= 0 && k < counts.length) counts[k]! += 1;
+  }
+  return from + counts.indexOf(Math.min(...counts));
+}
 
 /**
  * Nested-dissection order of a graph (George, Nested Dissection of a Regular Finite Element Mesh, 1973): a thin
@@ -56,12 +72,13 @@ export function nestedDissection(neighbours: readonly (readonly number[])[]): In
     const order = search(lastOf(search(firstOf(vertices), id)), id);
     const reached = new Set(order);
     const apart = vertices.filter((v) => !reached.has(v));
-    const middle = level[order[Math.floor(order.length / 2)]!]!;
-    const [before, between, after] = [
-      order.filter((v) => level[v]! < middle),
-      order.filter((v) => level[v] === middle),
-      order.filter((v) => level[v]! > middle),
-    ];
+    const middle = thinnest(order, level);
+    const after = order.filter((v) => level[v]! > middle);
+    // What touches nothing beyond parts nothing.
+    const parts = (v: number): boolean =>
+      level[v] === middle && neighbours[v]!.some((n) => part[n] === id && level[n]! > middle);
+    const between = order.filter(parts);
+    const before = order.filter((v) => level[v]! <= middle && !parts(v));
     number(between);
     for (const rest of [before, after, apart]) if (rest.length > 0) open.push(enter(rest));
   }

@@ -3,9 +3,9 @@ import { type Mesh, overlapsItself } from '../geometry';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
 import { curvatureCentre, dartPath, middleVertex, waysTo } from './dartPath';
-import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';
+import { flattenForFoam } from './foamEnergy';
+import type { FlattenOptions } from './localGlobal';
 import { settle, twinsOf } from './settle';
-import { stretchOf } from './stretch';
 import { boundaryLoops } from './topology';
 
 /** A dart asked for by hand: its mouth on the boundary and how far it runs towards where curvature gathers, 0…1. */
@@ -17,18 +17,20 @@ export interface AskedDart {
 /**
  * Flattens with the darts asked for and no others. Those that would meet the rim or one another are
  * left out, and so are the last ones when the piece would overlap itself with them.
+ * @param limit stretch the foam can take.
  * @returns the flat surface, and how many were left out.
  */
 export function flattenWithGivenDarts(
   surface: Mesh,
   asked: readonly AskedDart[],
+  limit: number,
   how: FlattenOptions,
 ): Darted & { left: number } {
-  const flat = flattenLocalGlobal(surface, how);
+  const { flat, stretch } = flattenForFoam(surface, limit, how);
   let made: Darted = {
     mesh: surface,
     flat,
-    stretch: stretchOf(surface, flat),
+    stretch,
     darts: [],
     origin: surface.points.map((_, i) => i),
   };
@@ -51,9 +53,9 @@ export function flattenWithGivenDarts(
   }
   const left = asked.length - made.darts.length;
   if (made.darts.length === 0) return { ...made, left };
-  const settled = settle(made, how);
+  const settled = settle(made, limit, how);
   if (!overlapsItself(firstOf(boundaryLoops(settled.mesh)).map((v) => settled.flat[v]!)))
     return { ...settled, left };
-  const fewer = flattenWithGivenDarts(surface, asked.slice(0, -1), how);
+  const fewer = flattenWithGivenDarts(surface, asked.slice(0, -1), limit, how);
   return { ...fewer, left: fewer.left + 1 };
 }

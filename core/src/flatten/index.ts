@@ -1,5 +1,5 @@
 export type { Darted } from './dart';
-export { flattenWithDarts } from './darts';
+export { flattenWithDarts, uncut } from './darts';
 export { flattenWithGivenDarts } from './handDarts';
 export { refoldDistanceMm } from './refold';
 export { stretchOf, vertexStretch } from './stretch';

@@ -1,89 +1,83 @@
 import { firstOf } from '../units';
-import { cross3, dot3, length3, type Mesh, sub3, type Vec2 } from '../geometry';
+import type { Mesh, Vec2 } from '../geometry';
 import { nestedDissection } from './dissection';
 import { flatArea2, flips, tutteEmbedding } from './embedding';
+import { type Locals, localsOf } from './locals';
+import { Mixing } from './mixing';
 import { SparseFactor } from './sparseFactor';
 import { vertexNeighbours } from './topology';
 
 export interface FlattenOptions {
   /** A flat start; without one, or when it has flips, Tutte's embedding serves. */
   start?: readonly Vec2[];
+  /** Rounds at most; fewer are made when nothing is gained any more. */
   iterations?: number;
   /** Weight of each triangle; those along a seam may count more so that the seam keeps its length. */
   weights?: readonly number[];
   onProgress?: (share: number) => void;
 }
 
-/** Cotangents below this (very obtuse corners) are raised so that the system stays positive definite. */
-const LEAST_COT = 1e-4;
-/** Movement in one round below which nothing more is gained, mm. */
+/** What one round may still gain of the energy before it is the last, and movement that no knife follows, mm. */
+const LEAST_GAIN = 1e-6;
 const STILL_MM = 1e-4;
 
 /**
- * Triangles laid in their own planes, as flat arrays: corner a at the origin, b along x at `bx`, c at (`cx`, `cy`);
- * and the weighted cotangents of the corners at a, b and c.
- */
-interface Locals {
-  corners: Int32Array;
-  bx: Float64Array;
-  cx: Float64Array;
-  cy: Float64Array;
-  ka: Float64Array;
-  kb: Float64Array;
-  kc: Float64Array;
-}
-
-function localsOf(mesh: Mesh, weights: readonly number[] | undefined): Locals {
-  const count = mesh.triangles.length;
-  const array = (): Float64Array => new Float64Array(count);
-  const made: Locals = {
-    corners: new Int32Array(3 * count),
-    bx: array(),
-    cx: array(),
-    cy: array(),
-    ka: array(),
-    kb: array(),
-    kc: array(),
-  };
-  mesh.triangles.forEach(([ia, ib, ic], t) => {
-    made.corners.set([ia, ib, ic], 3 * t);
-    const a = mesh.points[ia]!;
-    const ab = sub3(mesh.points[ib]!, a);
-    const ac = sub3(mesh.points[ic]!, a);
-    // A side shorter than a nanometre cannot be told from none.
-    const bx = Math.max(length3(ab), 1e-6);
-    const cx = dot3(ab, ac) / bx;
-    const cy = length3(cross3(ab, ac)) / bx;
-    const area2 = Math.max(bx * cy, 1e-9);
-    const bc2 = (cx - bx) ** 2 + cy * cy;
-    const ac2 = cx * cx + cy * cy;
-    const ab2 = bx * bx;
-    const w = weights?.[t] ?? 1;
-    const cot = (opposite: number, u: number, v: number): number =>
-      w * Math.max(LEAST_COT, (u + v - opposite) / (2 * area2));
-    made.bx[t] = bx;
-    made.cx[t] = cx;
-    made.cy[t] = cy;
-    made.ka[t] = cot(bc2, ab2, ac2);
-    made.kb[t] = cot(ac2, ab2, bc2);
-    made.kc[t] = cot(ab2, ac2, bc2);
-  });
-  return made;
-}
-
-/**
  * Lays a disc flat as rigidly as it can be, by alternating a best rotation for each triangle (local)
- * with one sparse solve for all vertices (global).
+ * with one sparse solve for all vertices (global), mixing the last few rounds.
  * Source: Liu, Zhang, Xu, Gotsman, Gortler, A Local/Global Approach to Mesh Parameterization, 2008 (ARAP).
  * A step that would turn a triangle over is shortened, so a flip-free start stays flip-free.
  */
 export function flattenLocalGlobal(mesh: Mesh, options: FlattenOptions = {}): Vec2[] {
-  const { iterations = 30, weights, onProgress } = options;
+  const { iterations = 60, weights, onProgress } = options;
   const given = options.start;
   const start = given && flips(mesh, given) === 0 ? given : scaledTutte(mesh);
   const size = mesh.points.length;
-  const place = nestedDissection(vertexNeighbours(mesh));
   const locals = localsOf(mesh, weights);
+  const round = globalStep(mesh, locals);
+  const mixing = new Mixing();
+  // All x, then all y.
+  let at: Float64Array = new Float64Array(2 * size);
+  start.forEach((p, i) => {
+    at[i] = p.x;
+    at[size + i] = p.y;
+  });
+  let last = Infinity;
+  let plain: Float64Array | undefined;
+  let quiet = 0;
+  for (let step = 0; step < iterations; step++) {
+    let { image, energy } = round(at);
+    // A mixed step that gained nothing is taken back.
+    if (energy > last && plain) {
+      mixing.reset();
+      at = plain;
+      ({ image, energy } = round(at));
+    }
+    const gain = (last - energy) / Math.max(energy, 1e-12);
+    quiet = gain < LEAST_GAIN ? quiet + 1 : 0;
+    last = energy;
+    const straight = towards(locals.corners, at, image);
+    if (straight.share < 1) mixing.reset();
+    const mixed = straight.share < 1 ? straight.place : mixing.next(at, image);
+    const next = straight.share < 1 || !flipped(locals.corners, mixed) ? mixed : image;
+    if (next === image) mixing.reset();
+    plain = straight.place;
+    let largestMm = 0;
+    for (let i = 0; i < at.length; i++) largestMm = Math.max(largestMm, Math.abs(next[i]! - at[i]!));
+    at = next;
+    onProgress?.((step + 1) / iterations);
+    if (largestMm < STILL_MM || quiet > 1) break;
+  }
+  onProgress?.(1);
+  return mesh.points.map((_, i) => ({ x: at[i]!, y: at[size + i]! }));
+}
+
+/** One round from a place: where it leads, and the energy of the place itself. */
+function globalStep(
+  mesh: Mesh,
+  locals: Locals,
+): (at: Float64Array) => { image: Float64Array; energy: number } {
+  const size = mesh.points.length;
+  const place = nestedDissection(vertexNeighbours(mesh));
   const pin = firstOf(mesh.triangles)[0];
   const diagonal = new Float64Array(size);
   const entries: [number, number, number][] = [];
@@ -100,26 +94,20 @@ export function flattenLocalGlobal(mesh: Mesh, options: FlattenOptions = {}): Ve
   const pinned = diagonal[place[pin]!]!;
   diagonal[place[pin]!]! += pinned;
   const factor = new SparseFactor(size, entries, diagonal);
-  let x: Float64Array = Float64Array.from(start, (p) => p.x);
-  let y: Float64Array = Float64Array.from(start, (p) => p.y);
   const [rx, ry] = [new Float64Array(size), new Float64Array(size)];
-  const [nx, ny] = [new Float64Array(size), new Float64Array(size)];
-  for (let step = 0; step < iterations; step++) {
-    rightHandSide(locals, x, y, place, rx, ry);
-    rx[place[pin]!]! += pinned * x[pin]!;
-    ry[place[pin]!]! += pinned * y[pin]!;
+  return (at) => {
+    const energy = rightHandSide(locals, at, place, rx, ry);
+    rx[place[pin]!]! += pinned * at[pin]!;
+    ry[place[pin]!]! += pinned * at[size + pin]!;
     factor.solve(rx);
     factor.solve(ry);
+    const image = new Float64Array(2 * size);
     for (let i = 0; i < size; i++) {
-      nx[i] = rx[place[i]!]!;
-      ny[i] = ry[place[i]!]!;
+      image[i] = rx[place[i]!]!;
+      image[size + i] = ry[place[i]!]!;
     }
-    const moved = advance(locals.corners, x, y, nx, ny);
-    [x, y] = [moved.x, moved.y];
-    onProgress?.((step + 1) / iterations);
-    if (moved.largestMm < STILL_MM) break;
-  }
-  return mesh.points.map((_, i) => ({ x: x[i]!, y: y[i]! }));
+    return { image, energy };
+  };
 }
 
 /** Tutte's embedding scaled to the area of the surface. */
@@ -136,30 +124,36 @@ function scaledTutte(mesh: Mesh): Vec2[] {
   return flat.map((p) => ({ x: p.x * scale, y: p.y * scale }));
 }
 
-/** What each vertex is pulled to: every triangle turned by its best rotation, weighed by its cotangents. */
+/**
+ * What each vertex is pulled to: every triangle turned by its best rotation, weighed by its cotangents.
+ * @returns the energy: weighed squares by which sides differ from those of their turned triangles.
+ */
 function rightHandSide(
-  { corners, bx, cx, cy, ka, kb, kc }: Locals,
-  x: Float64Array,
-  y: Float64Array,
+  { corners, bx, cx, cy, ka, kb, kc, own }: Locals,
+  at: Float64Array,
   place: Int32Array,
   rx: Float64Array,
   ry: Float64Array,
-): void {
+): number {
+  const size = rx.length;
   rx.fill(0);
   ry.fill(0);
+  let energy = 0;
   for (let t = 0; t < bx.length; t++) {
     const [a, b, c] = [corners[3 * t]!, corners[3 * t + 1]!, corners[3 * t + 2]!];
     const [lbx, lcx, lcy] = [bx[t]!, cx[t]!, cy[t]!];
     const [wa, wb, wc] = [ka[t]!, kb[t]!, kc[t]!];
-    const [abx, aby] = [x[b]! - x[a]!, y[b]! - y[a]!];
-    const [bcx, bcy] = [x[c]! - x[b]!, y[c]! - y[b]!];
-    const [cax, cay] = [x[a]! - x[c]!, y[a]! - y[c]!];
+    const [abx, aby] = [at[b]! - at[a]!, at[size + b]! - at[size + a]!];
+    const [bcx, bcy] = [at[c]! - at[b]!, at[size + c]! - at[size + b]!];
+    const [cax, cay] = [at[a]! - at[c]!, at[size + a]! - at[size + c]!];
     const ex = lcx - lbx;
     // Best rotation: the angle of the weighted sum of flat edge times conjugate local edge (complex numbers).
     const re = wc * abx * lbx + wa * (bcx * ex + bcy * lcy) - wb * (cax * lcx + cay * lcy);
     const im = wc * aby * lbx + wa * (bcy * ex - bcx * lcy) - wb * (cay * lcx - cax * lcy);
-    const norm = Math.sqrt(re * re + im * im) || 1;
-    const [cos, sin] = [re / norm, im / norm];
+    const norm = Math.sqrt(re * re + im * im);
+    const flat = wc * (abx * abx + aby * aby) + wa * (bcx * bcx + bcy * bcy) + wb * (cax * cax + cay * cay);
+    energy += flat + own[t]! - 2 * norm;
+    const [cos, sin] = [re / (norm || 1), im / (norm || 1)];
     const [abX, abY] = [wc * cos * lbx, wc * sin * lbx];
     const [bcX, bcY] = [wa * (cos * ex - sin * lcy), wa * (sin * ex + cos * lcy)];
     const [caX, caY] = [-wb * (cos * lcx - sin * lcy), -wb * (sin * lcx + cos * lcy)];
@@ -171,37 +165,32 @@ function rightHandSide(
     rx[pc]! += bcX - caX;
     ry[pc]! += bcY - caY;
   }
+  return energy;
 }
 
 /** Whether some triangle lies turned over or has no area. */
-function flipped(corners: Int32Array, x: Float64Array, y: Float64Array): boolean {
+function flipped(corners: Int32Array, at: Float64Array): boolean {
+  const size = at.length / 2;
   for (let k = 0; k < corners.length; k += 3) {
     const [a, b, c] = [corners[k]!, corners[k + 1]!, corners[k + 2]!];
-    if ((x[b]! - x[a]!) * (y[c]! - y[a]!) - (y[b]! - y[a]!) * (x[c]! - x[a]!) <= 0) return true;
+    const [ax, ay] = [at[a]!, at[size + a]!];
+    if ((at[b]! - ax) * (at[size + c]! - ay) - (at[size + b]! - ay) * (at[c]! - ax) <= 0) return true;
   }
   return false;
 }
 
 /** Goes as far towards the next place as leaves no triangle turned over. */
-function advance(
+function towards(
   corners: Int32Array,
-  x: Float64Array,
-  y: Float64Array,
-  nx: Float64Array,
-  ny: Float64Array,
-): { x: Float64Array; y: Float64Array; largestMm: number } {
+  at: Float64Array,
+  to: Float64Array,
+): { place: Float64Array; share: number } {
   let share = 1;
+  let place = to;
   for (let tries = 0; tries < 12; tries++) {
-    const [mx, my] = [new Float64Array(x.length), new Float64Array(x.length)];
-    let largestMm = 0;
-    for (let i = 0; i < x.length; i++) {
-      const [dx, dy] = [(nx[i]! - x[i]!) * share, (ny[i]! - y[i]!) * share];
-      mx[i] = x[i]! + dx;
-      my[i] = y[i]! + dy;
-      largestMm = Math.max(largestMm, Math.abs(dx), Math.abs(dy));
-    }
-    if (!flipped(corners, mx, my)) return { x: mx, y: my, largestMm };
+    if (!flipped(corners, place)) return { place, share };
     share *= 0.6;
+    place = at.map((v, i) => v + (to[i]! - v) * share);
   }
-  return { x, y, largestMm: 0 };
+  return { place: at, share: 0 };
 }

@@ -15,40 +15,22 @@ export class SparseFactor {
    */
   constructor(
     private readonly size: number,
-    entries: Iterable<readonly [row: number, column: number, value: number]>,
+    entries: readonly (readonly [row: number, column: number, value: number])[],
     diagonal: Float64Array,
   ) {
     // Upper triangle by columns: for each row k of L the columns before it.
-    const all: [number, number, number][] = [];
     const counts = new Int32Array(size + 1);
-    for (const [r, c, value] of entries) {
-      const [low, high] = r < c ? [r, c] : [c, r];
-      all.push([low, high, value]);
-      counts[high + 1]! += 1;
-    }
+    for (const entry of entries) counts[Math.max(entry[0], entry[1]) + 1]! += 1;
     for (let k = 0; k < size; k++) counts[k + 1]! += counts[k]!;
-    const [columns, values] = [new Int32Array(all.length), new Float64Array(all.length)];
+    const [columns, values] = [new Int32Array(entries.length), new Float64Array(entries.length)];
     const fill = Int32Array.from(counts);
-    for (const [low, high, value] of all) {
-      const at = fill[high]!++;
-      columns[at] = low;
-      values[at] = value;
+    for (const entry of entries) {
+      const at = fill[Math.max(entry[0], entry[1])]!++;
+      columns[at] = Math.min(entry[0], entry[1]);
+      values[at] = entry[2];
     }
     const parent = new Int32Array(size).fill(-1);
-    const flag = new Int32Array(size).fill(-1);
-    const filled = new Int32Array(size);
-    for (let k = 0; k < size; k++) {
-      flag[k] = k;
-      for (let p = counts[k]!; p < counts[k + 1]!; p++) {
-        for (let i = columns[p]!; flag[i] !== k; i = parent[i]!) {
-          if (parent[i] === -1) parent[i] = k;
-          filled[i]! += 1;
-          flag[i] = k;
-        }
-      }
-    }
-    this.start = new Int32Array(size + 1);
-    for (let k = 0; k < size; k++) this.start[k + 1] = this.start[k]! + filled[k]!;
+    this.start = starts(size, counts, columns, parent);
     this.rows = new Int32Array(this.start[size]!);
     this.low = new Float64Array(this.start[size]!);
     this.diagonal = Float64Array.from(diagonal);
@@ -108,4 +90,23 @@ export class SparseFactor {
     }
     return b;
   }
+}
+
+/** Where each column of L begins: its pattern read off the elimination tree, which is written to `parent`. */
+function starts(size: number, counts: Int32Array, columns: Int32Array, parent: Int32Array): Int32Array {
+  const flag = new Int32Array(size).fill(-1);
+  const filled = new Int32Array(size);
+  for (let k = 0; k < size; k++) {
+    flag[k] = k;
+    for (let p = counts[k]!; p < counts[k + 1]!; p++) {
+      for (let i = columns[p]!; flag[i] !== k; i = parent[i]!) {
+        if (parent[i] === -1) parent[i] = k;
+        filled[i]! += 1;
+        flag[i] = k;
+      }
+    }
+  }
+  const start = new Int32Array(size + 1);
+  for (let k = 0; k < size; k++) start[k + 1] = start[k]! + filled[k]!;
+  return start;
 }

@@ -5,6 +5,8 @@ export interface Stretch {
   /** Largest and smallest principal stretch of each triangle, less one. */
   most: number[];
   least: number[];
+  /** Flat area of each triangle, mm². */
+  areas: number[];
   worst: number;
   worstTriangle: number;
   /** What all but two percent of the area stays under: one sharp corner is not the piece. */
@@ -54,7 +56,7 @@ export function stretchOf(mesh: Mesh, flat: readonly Vec2[]): Stretch {
       worstTriangle = t;
     }
   });
-  return { most, least, worst, worstTriangle, mostly: quantile(most, areas, 0.98), energy };
+  return { most, least, areas, worst, worstTriangle, mostly: quantile(most, areas, 0.98), energy };
 }
 
 /** The value under which a share of the area lies. */

@@ -2,8 +2,10 @@ import { firstOf, lastOf } from '../units';
 import {
   boundaryLoops,
   type Darted,
+  flattenLocalGlobal,
   flattenWithDarts,
   flattenWithGivenDarts,
+  uncut,
   refoldDistanceMm,
   stretchOf,
   vertexStretch,
@@ -153,21 +155,22 @@ function layFlat(
   const start = panel.ruled ? unrolled(panel.ruled, neutralMm) : (plane(grid) ?? ruledStart(grid));
   const ruled = stretchOf(mesh, start);
   if (panel.ruled !== undefined || (ruled.worst < FLAT_ENOUGH && Math.min(...ruled.least) > -FLAT_ENOUGH)) {
-    return { mesh, flat: start, stretch: ruled, darts: [], origin: mesh.points.map((_, i) => i) };
+    return uncut(mesh, start);
   }
-  const how = { start, weights: edgeWeights(panel, mesh, seams), iterations: coarse ? 6 : 40 };
+  const how = { start, weights: edgeWeights(panel, mesh, seams), iterations: coarse ? 6 : 60 };
   if (byHand) {
     const asked = byHand.flatMap((dart) => {
       const mouth = mouthOf(panel, dart);
       return mouth === undefined ? [] : [{ mouth, reach: dart.reach }];
     });
-    const laid = flattenWithGivenDarts(mesh, asked, how);
+    const laid = flattenWithGivenDarts(mesh, asked, limit, how);
     return { ...laid, left: laid.left + byHand.length - asked.length };
   }
+  if (coarse) return uncut(mesh, flattenLocalGlobal(mesh, how));
   return flattenWithDarts(mesh, {
     ...how,
     limit,
-    most: coarse ? 0 : darts,
+    most: darts,
     keepOff: new Set(seams.flatMap((id) => edgeVertices(panel, id))),
   });
 }
