@@ -1,6 +1,5 @@
 import { itemAt } from '../../units';
-/** A way to cut one stick: how many of each length. */
-export type Pattern = number[];
+import { type Pattern, worthiest } from './knapsack';
 
 export interface Relaxed {
   patterns: Pattern[];
@@ -11,91 +10,88 @@ export interface Relaxed {
 }
 
 const EPSILON = 1e-7;
-const MOST_ROUNDS = 600;
+const MOST_ROUNDS = 2000;
 
-/** The inverse of a square matrix by elimination with row exchange; none when it is singular. */
-function inverse(matrix: readonly number[][]): number[][] | undefined {
-  const n = matrix.length;
-  const rows = matrix.map((row, i) => [...row, ...row.map((_, k) => (k === i ? 1 : 0))]);
-  for (let c = 0; c < n; c++) {
-    let best = c;
-    for (let r = c + 1; r < n; r++)
-      if (Math.abs(itemAt(itemAt(rows, r), c)) > Math.abs(itemAt(itemAt(rows, best), c))) best = r;
-    if (Math.abs(itemAt(itemAt(rows, best), c)) < 1e-12) return undefined;
-    [rows[c], rows[best]] = [itemAt(rows, best), itemAt(rows, c)];
-    const by = itemAt(itemAt(rows, c), c);
-    for (let k = 0; k < 2 * n; k++) itemAt(rows, c)[k]! /= by;
-    for (let r = 0; r < n; r++) {
-      const f = itemAt(itemAt(rows, r), c);
-      if (r === c || f === 0) continue;
-      for (let k = 0; k < 2 * n; k++) itemAt(rows, r)[k]! -= f * itemAt(itemAt(rows, c), k);
-    }
-  }
-  return rows.map((row) => row.slice(n));
+/** The relaxed plan's basis: one pattern for each length, and the inverse of their matrix, brought up to date by every exchange. */
+interface Basis {
+  patterns: Pattern[];
+  /** Row i: how much of pattern i a length is worth. */
+  back: Float64Array[];
+  use: Float64Array;
 }
 
-/** The pattern worth most at given prices, no more of a length than is wanted (knapsack by dynamic programming). */
-function worthiest(
-  lengths: readonly number[],
-  wanted: readonly number[],
-  prices: readonly number[],
-  room: number,
-): Pattern {
-  const worth = new Float64Array(room + 1);
-  const taken = lengths.map(() => new Uint16Array(room + 1));
-  lengths.forEach((size, i) => {
-    const price = itemAt(prices, i);
-    const count = itemAt(taken, i);
-    if (price <= EPSILON) return;
-    const before = worth.slice();
-    for (let r = size; r <= room; r++) {
-      for (let n = 1; n <= itemAt(wanted, i) && n * size <= r; n++) {
-        const value = itemAt(before, r - n * size) + n * price;
-        if (value > itemAt(worth, r) + 1e-12) {
-          worth[r] = value;
-          count[r] = n;
-        }
-      }
-    }
+/** Every length from sticks of its own. */
+function alone(lengths: readonly number[], wanted: readonly number[], room: number): Basis {
+  const times = lengths.map((size, i) => Math.max(1, Math.min(itemAt(wanted, i), Math.floor(room / size))));
+  return {
+    patterns: lengths.map((_, i) => lengths.map((_, k) => (k === i ? itemAt(times, i) : 0))),
+    back: lengths.map((_, i) => {
+      const row = new Float64Array(lengths.length);
+      row[i] = 1 / itemAt(times, i);
+      return row;
+    }),
+    use: Float64Array.from(wanted, (w, i) => w / itemAt(times, i)),
+  };
+}
+
+/** Takes a pattern into the basis for the one that is used up first; false where none is. */
+function exchange({ patterns, back, use }: Basis, next: Pattern): boolean {
+  const step = back.map((row) => next.reduce((sum, n, k) => (n === 0 ? sum : sum + row[k]! * n), 0));
+  let out = -1;
+  step.forEach((s, i) => {
+    if (s > EPSILON && (out < 0 || use[i]! / s < use[out]! / itemAt(step, out) - 1e-12)) out = i;
   });
-  const pattern: Pattern = lengths.map(() => 0);
-  let left = room;
-  for (let i = lengths.length - 1; i >= 0; i--) {
-    pattern[i] = itemAt(itemAt(taken, i), left);
-    left -= itemAt(pattern, i) * itemAt(lengths, i);
-  }
-  return pattern;
+  if (out < 0) return false;
+  const by = itemAt(step, out);
+  const row = itemAt(back, out);
+  for (let k = 0; k < row.length; k++) row[k]! /= by;
+  use[out]! /= by;
+  step.forEach((s, i) => {
+    if (i === out || s === 0) return;
+    const other = itemAt(back, i);
+    for (let k = 0; k < row.length; k++) other[k]! -= s * row[k]!;
+    use[i] = Math.max(0, use[i]! - s * use[out]!);
+  });
+  patterns[out] = next;
+  return true;
 }
+
+const valueOf = (pattern: Pattern, prices: Float64Array): number =>
+  pattern.reduce((sum, n, k) => (n === 0 ? sum : sum + n * prices[k]!), 0);
 
 /**
  * The cutting plan with parts of sticks allowed, by column generation (Gilmore and Gomory, A linear programming approach
- * to the cutting-stock problem, 1961). Lengths are whole units, none longer than the room of a stick.
+ * to the cutting-stock problem, 1961). Lengths are whole units, none longer than the room of a stick, each wanted at
+ * least once.
+ * @param known patterns found before, tried before new ones are looked for; new ones are added to it.
  */
-export function relaxed(lengths: readonly number[], wanted: readonly number[], room: number): Relaxed {
-  const n = lengths.length;
-  const basis: Pattern[] = lengths.map((size, i) =>
-    lengths.map((_, k) => (k === i ? Math.max(1, Math.min(itemAt(wanted, i), Math.floor(room / size))) : 0)),
-  );
-  let use: number[] = [];
+export function relaxed(
+  lengths: readonly number[],
+  wanted: readonly number[],
+  room: number,
+  known: Pattern[] = [],
+): Relaxed {
+  const basis = alone(lengths, wanted, room);
+  const fitting = known.filter((p) => p.every((n, k) => n <= itemAt(wanted, k)));
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const columns = lengths.map((_, r) => basis.map((p) => itemAt(p, r)));
-    const back = inverse(columns);
-    if (!back) break;
-    use = back.map((row) => row.reduce((sum, v, k) => sum + v * itemAt(wanted, k), 0));
-    const prices = lengths.map((_, k) => back.reduce((sum, row) => sum + itemAt(row, k), 0));
-    const next = worthiest(lengths, wanted, prices, room);
-    const value = next.reduce((sum, c, k) => sum + c * itemAt(prices, k), 0);
-    if (value <= 1 + EPSILON) break;
-    const step = back.map((row) => row.reduce((sum, v, k) => sum + v * itemAt(next, k), 0));
-    let out = -1;
-    for (let i = 0; i < n; i++)
-      if (
-        itemAt(step, i) > EPSILON &&
-        (out < 0 || itemAt(use, i) / itemAt(step, i) < itemAt(use, out) / itemAt(step, out) - 1e-12)
-      )
-        out = i;
-    if (out < 0) break;
-    basis[out] = next;
+    const prices = new Float64Array(lengths.length);
+    for (const row of basis.back) for (let k = 0; k < prices.length; k++) prices[k]! += row[k]!;
+    let next: Pattern | undefined;
+    let worth = 1 + EPSILON;
+    for (const pattern of fitting) {
+      const value = valueOf(pattern, prices);
+      if (value > worth) [next, worth] = [pattern, value];
+    }
+    if (!next) {
+      const found = worthiest(lengths, wanted, [...prices], room);
+      if (valueOf(found, prices) > 1 + EPSILON) {
+        next = found;
+        known.push(found);
+        fitting.push(found);
+      }
+    }
+    if (!next || !exchange(basis, next)) break;
   }
-  return { patterns: basis, use, sticks: use.reduce((sum, x) => sum + x, 0) };
+  const use = [...basis.use];
+  return { patterns: basis.patterns, use, sticks: use.reduce((sum, x) => sum + x, 0) };
 }

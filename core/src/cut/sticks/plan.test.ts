@@ -66,6 +66,28 @@ describe('cutting sticks', () => {
     }
   });
 
+  it('proves the fewest for triplets that leave nothing over (the class of Falkenauer, 1996)', function () {
+    this.timeout(60_000);
+    // Bins of 1000: the first of three 380 to 490, the second 250 to half of what is left, the third the rest.
+    for (const stated of fc.sample(
+      fc.array(fc.tuple(fc.integer({ min: 380, max: 490 }), fc.double({ min: 0, max: 1, noNaN: true })), {
+        minLength: 20,
+        maxLength: 20,
+      }),
+      { numRuns: 5, seed: 3 },
+    ))
+      for (const kerf of [0, 2]) {
+        const lengths = stated.flatMap(([first, share]) => {
+          const rest = 1000 - 2 * kerf - first;
+          const second = 250 + Math.floor(share * (Math.floor(rest / 2) - 250));
+          return [first, second, rest - second];
+        });
+        const plan = packSticks(lengths, 1000, kerf);
+        expect(plan.sticks).to.have.length(20);
+        expect(plan.proved).to.equal(true);
+      }
+  });
+
   it('gives every cut once, and never more than a stick and its kerfs', () => {
     fc.assert(
       fc.property(

@@ -1,4 +1,6 @@
 import { itemAt, getFrom } from '../../units';
+import { dive } from './diving';
+import type { Pattern } from './knapsack';
 import { relaxed } from './linear';
 
 /** Lengths in the sticks they are cut from; the fewest there can be when it is proved. */
@@ -15,7 +17,7 @@ export interface StickPlan {
 /** Lengths are counted in tenths of a millimetre. */
 const UNIT = 10;
 /** How many placings the search for a better plan may try. */
-const MOST_NODES = 250_000;
+const MOST_NODES = 100_000;
 
 /** Longest first, each into the fullest stick that still has room. */
 function bestFit(sizes: readonly number[], order: readonly number[], room: number): number[][] {
@@ -110,6 +112,19 @@ function rounded(
   return [...sticks, ...bestFit(sizes, over, room)];
 }
 
+const commonMeasure = (a: number, b: number): number => (b === 0 ? a : commonMeasure(b, a % b));
+
+/** Which cuts each pattern gives. */
+function cutBy(
+  patterns: readonly Pattern[] | undefined,
+  kinds: readonly number[],
+  sizes: readonly number[],
+  order: readonly number[],
+): number[][] | undefined {
+  const waiting = kinds.map((size) => order.filter((i) => itemAt(sizes, i) === size));
+  return patterns?.map((pattern) => pattern.flatMap((n, k) => itemAt(waiting, k).splice(0, n)));
+}
+
 /**
  * Cuts packed into as few sticks as can be. Every cut costs its length and one kerf; the last needs none, so a stick is
  * longer by one kerf. The bound is that of the relaxed plan, rounded up.
@@ -129,14 +144,20 @@ export function packSticks(lengthsMm: readonly number[], stickMm: number, kerfMm
   const kinds = [...new Set(order.map((i) => itemAt(sizes, i)))];
   const wanted = kinds.map((size) => order.filter((i) => sizes[i] === size).length);
   const known = order.map((i) => itemAt(sizes, i));
-  const { patterns, use, sticks } = relaxed(kinds, wanted, room);
+  // Counted in the largest unit that measures them all: fewer lengths to look at.
+  const unit = kinds.reduce(commonMeasure);
+  const [counted, space] = [kinds.map((size) => size / unit), Math.floor(room / unit)];
+  const pool: Pattern[] = [];
+  const { patterns, use, sticks } = relaxed(counted, wanted, space, pool);
   bound = Math.max(bound, Math.ceil(sticks - 1e-6));
   for (let up = 0; up <= kinds.length && best.length > bound; up++) {
     const tried = rounded(known, kinds, patterns, use, room, up);
     if (tried.length < best.length) best = tried.map((cuts) => cuts.map((i) => itemAt(order, i)));
   }
   while (best.length > bound) {
-    const found = search(sizes, order, room, best.length - 1);
+    const found =
+      cutBy(dive(counted, wanted, space, best.length - 1, pool), kinds, sizes, order) ??
+      search(sizes, order, room, best.length - 1);
     if (!found) break;
     best = found.filter((cuts) => cuts.length > 0);
   }
