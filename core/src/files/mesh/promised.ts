@@ -1,4 +1,4 @@
-import { fail, ok, type Result, itemAt } from '../../units';
+import { fail, ok, type Result } from '../../units';
 
 export const PLY_SHORT = 'The PLY file ends before its last face.';
 
@@ -80,35 +80,4 @@ export function plyPromise(bytes: Uint8Array): Result<PlyPromise> {
   if (properties === 0 && count > 0) return fail(PLY_HOLLOW);
   // The very last number of a text may go without the blank behind it.
   return bytes.length - end.index - end[0].length + 1 < leastBytes ? fail(PLY_SHORT) : ok({ faces });
-}
-
-/** A face of an OBJ file has at most so many corners. */
-const MOST_CORNERS = 1000;
-const LINE_FEED = 10;
-const SPACE = 32;
-
-/**
- * Counts what the faces of an OBJ file come to before it is read, byte by byte: a file of many megabytes is not cut into
- * words for that. @returns the line that breaks it, in a sentence; nothing when it can be read.
- */
-export function objFault(bytes: Uint8Array, mostTriangles: number): string | undefined {
-  let triangles = 0;
-  let line = 1;
-  for (let i = 0; i < bytes.length; line++) {
-    const face = bytes[i] === 0x66 && (bytes[i + 1] ?? 0) <= SPACE;
-    let corners = 0;
-    let inWord = false;
-    for (i += face ? 1 : 0; i < bytes.length && bytes[i] !== LINE_FEED; i++) {
-      const word = itemAt(bytes, i) > SPACE;
-      if (word && !inWord) corners++;
-      inWord = word;
-    }
-    i++;
-    if (!face) continue;
-    if (corners > MOST_CORNERS)
-      return `Line ${line}: a face of ${corners} corners; at most ${MOST_CORNERS} are read.`;
-    triangles += Math.max(0, corners - 2);
-    if (triangles > mostTriangles) return `Line ${line}: more than ${mostTriangles} triangles.`;
-  }
-  return undefined;
 }

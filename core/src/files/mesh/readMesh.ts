@@ -1,10 +1,10 @@
-import { type BufferGeometry, Mesh as Solid } from 'three';
-import { OBJLoader } from 'three/addons/loaders/OBJLoader.js';
+import type { BufferGeometry } from 'three';
 import { PLYLoader } from 'three/addons/loaders/PLYLoader.js';
 import { STLLoader } from 'three/addons/loaders/STLLoader.js';
 import type { Mesh, Vec3 } from '../../geometry';
 import { fail, ok, type Result, itemAt } from '../../units';
-import { objFault, PLY_SHORT, plyPromise, stlFault } from './promised';
+import { readObj } from './obj';
+import { PLY_SHORT, plyPromise, stlFault } from './promised';
 
 /** Larger meshes than this are not scans of people. */
 const MOST_TRIANGLES = 4_000_000;
@@ -40,17 +40,8 @@ function checked(mesh: Mesh): Result<Mesh> {
   return ok(mesh);
 }
 
-const textOf = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
 const bufferOf = ({ buffer, byteOffset, byteLength }: Uint8Array): ArrayBuffer =>
   buffer.slice(byteOffset, byteOffset + byteLength) as ArrayBuffer;
-
-function objGeometries(bytes: Uint8Array): BufferGeometry[] {
-  const found: BufferGeometry[] = [];
-  new OBJLoader().parse(textOf(bytes)).traverse((o) => {
-    if (o instanceof Solid) found.push(o.geometry as BufferGeometry);
-  });
-  return found;
-}
 
 function readStl(bytes: Uint8Array): Result<Mesh> {
   const fault = stlFault(bytes);
@@ -68,8 +59,8 @@ function readPly(bytes: Uint8Array): Result<Mesh> {
 
 const readers: Record<string, (bytes: Uint8Array) => Result<Mesh>> = {
   obj: (bytes) => {
-    const fault = objFault(bytes, MOST_TRIANGLES);
-    return fault === undefined ? checked(meshOf(objGeometries(bytes))) : fail(fault);
+    const read = readObj(bytes, MOST_TRIANGLES);
+    return read.ok ? checked(read.value) : read;
   },
   stl: readStl,
   ply: readPly,
