@@ -1,6 +1,7 @@
 import { firstOf, getFrom, itemAt } from '../units';
 import { contours } from 'd3-contour';
 import { boundsOf, contains, distanceToEdge, signedArea, thinned, type Vec2 } from '../geometry';
+import { withSharpCorners } from './corners';
 import { marksIn } from './drawnMarks';
 import { seenThrough } from './homography';
 import { type Picture, type Spot, spotAt } from './picture';
@@ -175,7 +176,7 @@ export function tracedOn(
     .sort((a, b) => b.areaMm2 - a.areaMm2)
     .slice(0, MOST)
     .map(({ ring, areaMm2 }) => {
-      const { ring: thin } = thinned(sharp(ring, areaMm2), MOST_POINTS, withinMm);
+      const { ring: thin } = thinned(withSharpCorners(sharp(ring, areaMm2), mm), MOST_POINTS, withinMm);
       const outline = signedArea(thin) < 0 ? thin.reverse() : thin;
       const b = boundsOf(outline);
       return {
