@@ -1,5 +1,5 @@
 import type { Body } from '../body';
-import type { Circuit } from '../document';
+import type { BuildDoc, Circuit } from '../document';
 import type { Item } from '../features';
 import {
   controllerLoad,
@@ -14,8 +14,8 @@ import {
   type Switch,
 } from '../materials';
 import { flashesPerSecond, meanShare } from '../light';
-import { type PartReport, placingOf, sidesOf } from '../parts';
-import { type Result, findIn } from '../units';
+import { type PartReport, placingOf, rootOf, sidesOf } from '../parts';
+import { type Result, type Stage, findIn } from '../units';
 import { cellVolts } from './cells';
 import { type Feed, type Working, workingAt } from './network';
 import { junctionOf } from './nodal';
@@ -148,6 +148,22 @@ function groupsOf(circuit: Circuit, lamps: readonly Fitted[]): LampGroup[] {
   return [...groups.values()];
 }
 
+/** Features a circuit is made of. */
+const namedIn = ({ source, switch: toggle, loads }: Circuit): string[] => [
+  source,
+  ...(toggle ? [toggle] : []),
+  ...loads.map((l) => l.feature),
+];
+
+/** Parts that hold something of a circuit. */
+function ownersOf(circuit: Circuit, parts: readonly PartReport[]): PartReport[] {
+  const named = namedIn(circuit);
+  return parts.filter((p) => p.items.some((i) => named.includes(i.featureId)));
+}
+
+/** Where nothing is said of the cold, cells are as warm as a room, °C. */
+const ROOM_C = 20;
+
 function circuitReport(
   circuit: Circuit,
   body: Body,
@@ -155,12 +171,8 @@ function circuitReport(
   coldC: number,
   capacityShare: number,
 ): CircuitReport {
-  const named = [
-    circuit.source,
-    ...(circuit.switch ? [circuit.switch] : []),
-    ...circuit.loads.map((l) => l.feature),
-  ];
-  const owners = parts.filter((p) => p.items.some((i) => named.includes(i.featureId)));
+  const named = namedIn(circuit);
+  const owners = ownersOf(circuit, parts);
   const joined = owners.length > 1;
   const found = (featureId: string, of: (item: Item) => boolean): Fitted[] =>
     owners.flatMap((p) =>
@@ -249,11 +261,31 @@ function circuitReport(
   };
 }
 
-/** Every circuit of the build, over all its parts. */
-export const circuitsOf = (
-  circuits: readonly Circuit[],
+/** All that is mounted together with one of some parts: where these stand depends on it. */
+function togetherWith(owners: readonly PartReport[], parts: readonly PartReport[]): PartReport[] {
+  const roots = new Set(owners.map((p) => rootOf(p, parts)));
+  return parts.filter((p) => roots.has(rootOf(p, parts)));
+}
+
+/**
+ * Every circuit of the build, over all its parts.
+ * @param stage remembers circuits whose parts did not change.
+ */
+export function circuitsOf(
+  doc: BuildDoc,
   body: Body,
   parts: readonly PartReport[],
-  coldC = 20,
-  capacityShare = 1,
-): CircuitReport[] => circuits.map((c) => circuitReport(c, body, parts, coldC, capacityShare));
+  capacityShare: number,
+  stage: Stage<BuildDoc>,
+): CircuitReport[] {
+  const standing = parts.flatMap((p) => (p.mount.to === 'stand' ? p.id : [])).join();
+  return doc.circuits.map((circuit) => {
+    const touched = togetherWith(ownersOf(circuit, parts), parts);
+    return stage(
+      `circuit ${circuit.id}`,
+      doc,
+      [circuit, body, capacityShare, standing, ...touched],
+      ({ brief }) => circuitReport(circuit, body, parts, brief.coldC ?? ROOM_C, capacityShare),
+    );
+  });
+}

@@ -160,11 +160,19 @@ function hoursThatSuffice(
   { brief, make }: BuildDoc,
   { steps, schedule: plan }: RuleInput['report'],
 ): number | undefined {
-  for (let hours = Math.ceil(brief.hoursPerDay * 2 + 0.1) / 2; hours <= 12; hours += 0.5) {
-    const calendar = calendarOf({ brief: { ...brief, hoursPerDay: hours }, make });
-    if (schedule(steps, make.done, plan.firstDay, brief.eventDate, calendar).daysToSpare >= 1) return hours;
+  const suffice = (halves: number): boolean => {
+    const calendar = calendarOf({ brief: { ...brief, hoursPerDay: halves / 2 }, make });
+    return schedule(steps, make.done, plan.firstDay, brief.eventDate, calendar).daysToSpare >= 1;
+  };
+  // Longer days are never ready later: the first that suffices is closed in on by halves.
+  let [least, most] = [Math.ceil(brief.hoursPerDay * 2 + 0.1), 24];
+  if (least > most || !suffice(most)) return undefined;
+  while (least < most) {
+    const middle = Math.floor((least + most) / 2);
+    if (suffice(middle)) most = middle;
+    else least = middle + 1;
   }
-  return undefined;
+  return most / 2;
 }
 
 /** Not ready in time. */

@@ -1,6 +1,7 @@
 import { gaugeMm } from '../materials';
 import { add3, dist3, dot3, scale3, type Vec2, type Vec3 } from '../geometry';
 import { gridNormals, nearestOn, onGrid } from '../panel';
+import type { WireRun } from '../circuit';
 import type { PartReport } from '../parts';
 import { byId, printMm, trimNumber } from '../units';
 import { about, each } from './circuitContext';
@@ -38,16 +39,22 @@ function gapAt(part: PartReport, pieceId: string, at: Vec2): number | undefined 
   return row?.[Math.round(at.x * (row.length - 1))];
 }
 
-/** Wires are bodies too: they want their own thickness between foam and body, and none lies under a pack. */
-export const wiresHaveRoom = each((input): Finding[] => {
-  const { made, report } = input;
-  const thickMm = SLEEVED * gaugeMm(made.awg);
-  let tight: { part: PartReport; pieceId: string; gapMm: number } | undefined;
-  let under: { part: PartReport; name: string } | undefined;
-  for (const run of made.runs) {
-    const part = byId(report.parts, run.partId);
-    const [from, to] = [run.points[0], run.points.at(-1)];
-    if (!part || !from || !to) continue;
+interface Lie {
+  /** Where it has the least room between foam and body. */
+  tight?: { pieceId: string; gapMm: number };
+  /** What it runs under. */
+  under?: string;
+}
+
+const known = new WeakMap<WireRun, { part: PartReport; thickMm: number; lie: Lie }>();
+
+/** How a run of wires lies in a part; worked out once for the two. */
+function lieOf(run: WireRun, part: PartReport, thickMm: number): Lie {
+  const before = known.get(run);
+  if (before?.part === part && before.thickMm === thickMm) return before.lie;
+  const lie: Lie = {};
+  const [from, to] = [run.points[0], run.points.at(-1)];
+  if (from && to) {
     const crossed = part.bodies.filter(
       (b) =>
         !part.items.some((i) => i.featureId === b.featureId && i.lamp) &&
@@ -58,20 +65,32 @@ export const wiresHaveRoom = each((input): Finding[] => {
       const surface = picked && part.surfaces.find((s) => s.pieceId === picked.pieceId);
       if (!picked || !surface) continue;
       // A channel in the piece takes its wires.
-      const channelled = byId(part.pieces, picked.pieceId)?.marks.some((m) => m.wires === true);
+      if (byId(part.pieces, picked.pieceId)?.marks.some((m) => m.wires === true)) continue;
       const gapMm = gapAt(part, picked.pieceId, picked.at);
-      if (
-        !channelled &&
-        gapMm !== undefined &&
-        gapMm + GIVES_MM < thickMm &&
-        gapMm < (tight?.gapMm ?? Infinity)
-      )
-        tight = { part, pieceId: picked.pieceId, gapMm };
+      if (gapMm !== undefined && gapMm + GIVES_MM < thickMm && gapMm < (lie.tight?.gapMm ?? Infinity))
+        lie.tight = { pieceId: picked.pieceId, gapMm };
       const inner = onGrid(surface.grid, picked.at);
       const inwards = scale3(onGrid(gridNormals(surface.grid), picked.at), -thickMm / 2);
       const body = crossed.find((b) => b.solids.some((s) => within(s, add3(inner, inwards))));
-      if (body && !channelled) under = { part, name: body.name };
+      if (body) lie.under = body.name;
     }
+  }
+  known.set(run, { part, thickMm, lie });
+  return lie;
+}
+
+/** Wires are bodies too: they want their own thickness between foam and body, and none lies under a pack. */
+export const wiresHaveRoom = each((input): Finding[] => {
+  const { made, report } = input;
+  const thickMm = SLEEVED * gaugeMm(made.awg);
+  let tight: { part: PartReport; pieceId: string; gapMm: number } | undefined;
+  let under: { part: PartReport; name: string } | undefined;
+  for (const run of made.runs) {
+    const part = byId(report.parts, run.partId);
+    if (!part) continue;
+    const lie = lieOf(run, part, thickMm);
+    if (lie.tight && lie.tight.gapMm < (tight?.gapMm ?? Infinity)) tight = { part, ...lie.tight };
+    if (lie.under !== undefined) under = { part, name: lie.under };
   }
   return [
     ...(tight

@@ -45,8 +45,14 @@ const named: Readonly<Record<string, string>> = {
 const nearestName = nearest(Object.keys(named), differenceEuclidean('oklab'), (name: string) => named[name]!);
 const toLab = converter('oklab');
 
+const known = new Map<string, string>();
+
 /** The plain name of a colour by what it is nearest to as it is seen. */
-export const colourName = (hex: string): string => nearestName(hex, 1)[0] ?? hex;
+export function colourName(hex: string): string {
+  const name = known.get(hex) ?? nearestName(hex, 1)[0] ?? hex;
+  known.set(hex, name);
+  return name;
+}
 
 /** How light a colour looks, 0 black to 1 white. */
 export const lightness = (hex: string): number => toLab(hex)?.l ?? 0;

@@ -125,8 +125,16 @@ function direction(at: (i: number) => Vec3, i: number, last: number): Vec3 {
   return i === 0 ? out : scale3(out, -1);
 }
 
-/** Outward unit normal at every grid point. */
+const normals = new WeakMap<readonly Vec3[][], Vec3[][]>();
+
+/** Outward unit normal at every grid point; grids are never changed, so those of one are worked out once. */
 export function gridNormals(grid: readonly Vec3[][]): Vec3[][] {
+  const found = normals.get(grid) ?? normalsOf(grid);
+  normals.set(grid, found);
+  return found;
+}
+
+function normalsOf(grid: readonly Vec3[][]): Vec3[][] {
   const plane = planeNormal(grid);
   if (plane) return grid.map((row) => row.map(() => plane));
   return grid.map((row, r) =>

@@ -1,3 +1,4 @@
+import TinyQueue from 'tinyqueue';
 import { firstOf, itemAt, getFrom } from '../units';
 import {
   type Calendar,
@@ -114,30 +115,35 @@ export function schedule(
       : getFrom(places, s.id);
   const next = new Map<string, Step[]>();
   const missing = new Map<string, number>();
-  const candidates = new Set<Step>();
+  const waiting = new TinyQueue<Waiting>([], (a, b) => a.boundMin - b.boundMin || a.rank - b.rank);
+  const wait = (step: Step): void => {
+    const gatedMin = step.after.reduce(
+      (most, id) => Math.max(most, (ready.get(id) ?? 0) + lagOf(step, id)),
+      0,
+    );
+    waiting.push({ step, gatedMin, boundMin: gatedMin, rank: rank(step) });
+  };
   for (const s of steps) {
     if (ready.has(s.id)) continue;
     const before = [...new Set(s.after)].filter((id) => places.has(id) && !ready.has(id));
     missing.set(s.id, before.length);
     for (const id of before) next.set(id, [...(next.get(id) ?? []), s]);
-    if (before.length === 0) candidates.add(s);
+    if (before.length === 0) wait(s);
   }
   const free = calendar.makers.map(() => 0);
   const slots: Slot[] = [];
-  while (candidates.size > 0) {
-    let best: { step: Step; crew: Crew; startMin: number } | undefined;
-    for (const step of candidates) {
-      let gated = 0;
-      for (const id of step.after) gated = Math.max(gated, (ready.get(id) ?? 0) + lagOf(step, id));
-      const own = soonest(step, gated, step.hands === 2 && together ? [together] : alone, free);
-      if (
-        !best ||
-        own.startMin < best.startMin ||
-        (own.startMin === best.startMin && rank(step) < rank(best.step))
-      )
-        best = { step, ...own };
+  while (waiting.length > 0) {
+    let best: { of: Waiting; crew: Crew; startMin: number } | undefined;
+    const looked: Waiting[] = [];
+    for (let of = waiting.peek(); of && (!best || comesFirst(of, of.boundMin, best)); of = waiting.peek()) {
+      waiting.pop();
+      const own = soonest(of.step, of.gatedMin, of.step.hands === 2 && together ? [together] : alone, free);
+      looked.push({ ...of, boundMin: own.boundMin });
+      if (!best || comesFirst(of, own.startMin, best)) best = { of, ...own };
     }
-    const { step, crew } = best!;
+    const { of: chosen, crew } = best!;
+    for (const other of looked) if (other.step !== chosen.step) waiting.push(other);
+    const { step } = chosen;
     const { startMin, endMin, spans } = workFrom(best!.startMin, step.workMin, hoursFor(crew, step));
     const readyMin = endMin + step.waitMin;
     const { makers } = crew;
@@ -145,10 +151,9 @@ export function schedule(
     crewFor.set(step.id, crew);
     ready.set(step.id, readyMin);
     for (const m of makers) free[m] = endMin;
-    candidates.delete(step);
     for (const s of next.get(step.id) ?? []) {
       missing.set(s.id, getFrom(missing, s.id) - 1);
-      if (missing.get(s.id) === 0) candidates.add(s);
+      if (missing.get(s.id) === 0) wait(s);
     }
   }
   const finishMin = Math.max(0, ...ready.values());
@@ -162,19 +167,34 @@ export function schedule(
   };
 }
 
+/** A step that may begin: what it waits for is ready then, and it begins no earlier than its bound. */
+interface Waiting {
+  step: Step;
+  gatedMin: number;
+  boundMin: number;
+  rank: number;
+}
+
+/** Whether a step, beginning then, is done before the best so far. */
+const comesFirst = (of: Waiting, startMin: number, best: { of: Waiting; startMin: number }): boolean =>
+  startMin < best.startMin || (startMin === best.startMin && of.rank < best.of.rank);
+
 /** Of the crews that may do a step the one that is through with it first, and when it begins. */
 function soonest(
   step: Step,
   gatedMin: number,
   crews: readonly Crew[],
   free: readonly number[],
-): { crew: Crew; startMin: number } {
+): { crew: Crew; startMin: number; boundMin: number } {
   const from = ({ makers }: Crew): number => Math.max(gatedMin, ...makers.map((m) => itemAt(free, m)));
   const [only] = crews;
-  if (crews.length === 1) return { crew: only!, startMin: opensFrom(from(only!), hoursFor(only!, step)) };
-  return crews
-    .map((crew) => ({ crew, ...workFrom(from(crew), step.workMin, hoursFor(crew, step)) }))
-    .reduce((a, b) => (b.endMin < a.endMin ? b : a));
+  if (crews.length === 1) {
+    const startMin = opensFrom(from(only!), hoursFor(only!, step));
+    return { crew: only!, startMin, boundMin: startMin };
+  }
+  const ways = crews.map((crew) => ({ crew, ...workFrom(from(crew), step.workMin, hoursFor(crew, step)) }));
+  const { crew, startMin } = ways.reduce((a, b) => (b.endMin < a.endMin ? b : a));
+  return { crew, startMin, boundMin: Math.min(...ways.map((w) => w.startMin)) };
 }
 
 /** The same order laid backwards from the morning of the event: the latest each step may begin. */

@@ -13,7 +13,7 @@ import {
 } from './cuttingSteps';
 import { dartStep, joinStep, layOnStep, seamStep } from './gluingSteps';
 import { layerSteps } from './layerSteps';
-import type { Step } from './step';
+import { printId, type Step } from './step';
 import { workSteps } from './workSteps';
 
 /** The paper tried on, before anything worn is cut. */
@@ -22,8 +22,8 @@ export const mockUpId = 'mock-up';
 /** Steps that take the part from sheet to formed shell, each after the one before. */
 export function shellSteps(doc: BuildDoc, part: PartReport): Step[] {
   if (piecesToCut(part) === 0)
-    return [...workSteps(part, 'flat', 'print'), ...workSteps(part, 'formed', 'print')];
-  const steps: Step[] = [{ ...traceStep(part), after: [part.zone === undefined ? 'print' : mockUpId] }];
+    return [...workSteps(part, 'flat', printId), ...workSteps(part, 'formed', printId)];
+  const steps: Step[] = [{ ...traceStep(part), after: [part.zone === undefined ? printId : mockUpId] }];
   const follow = (...links: (Link | undefined)[]): void => {
     for (const link of links) if (link) steps.push({ ...link, after: [lastOf(steps).id] });
   };

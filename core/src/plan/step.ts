@@ -77,3 +77,6 @@ export interface Step {
   gate?: string;
   cautions: CautionKey[];
 }
+
+/** The step that prints the pattern: what is traced waits for it. */
+export const printId = 'print';

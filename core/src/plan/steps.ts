@@ -1,23 +1,16 @@
 import type { BuildDoc } from '../document';
-import type { Fastening } from '../forms';
 import type { PartReport } from '../parts';
-import { printMinutes, getFrom, findIn, lastOf } from '../units';
+import { byId, everyStage, printMinutes, type Stage } from '../units';
 import { assembliesOf } from './assemblies';
-import { closingIn } from './closedIn';
-import { finishSteps, heatSteps, strapSteps } from './finishSteps';
-import { fillSteps, fitDrySteps, mountSteps } from './mountSteps';
-import { lightSteps } from './lightSteps';
-import { inOrder } from './inOrder';
-import { liningSteps } from './liningSteps';
-import { mockUpId, shellSteps } from './shellSteps';
+import { assemblySteps, type WornStrap } from './assemblySteps';
+import { mockUpId } from './shellSteps';
 import { printSteps } from './printSteps';
-import type { Step } from './step';
-import { touch, unitsOf } from './units';
+import { printId, type Step } from './step';
 import type { Wiring } from './wiring';
 
 /** What planning needs of how the parts go together. */
 export interface Worn {
-  straps: readonly (Fastening & { partId: string })[];
+  straps: readonly WornStrap[];
   dressing: readonly { name: string }[];
 }
 
@@ -26,7 +19,10 @@ const PAGE_MIN = 1.5;
 /** Taping one part together and trying it on; from memory. */
 const MOCK_UP_MIN = 8;
 
-/** Every step of the build, in the order makers work, gates before what they hold back. */
+/**
+ * Every step of the build, in the order makers work, gates before what they hold back.
+ * @param stage remembers the steps of assemblies that did not change.
+ */
 export function buildSteps(
   doc: BuildDoc,
   parts: readonly PartReport[],
@@ -34,10 +30,11 @@ export function buildSteps(
   wirings: readonly Wiring[],
   coverage: number,
   pages: number,
+  stage: Stage<BuildDoc> = everyStage(),
 ): Step[] {
   if (parts.length === 0) return [];
   const print: Step = {
-    id: 'print',
+    id: printId,
     kind: 'print',
     about: 'pages',
     title: 'Print the pattern at actual size',
@@ -62,73 +59,31 @@ export function buildSteps(
               'Tape the paper pieces together over the clothes worn underneath; bend, reach, sit. Where it is tight or gapes, measure again and type it under Body: the pattern follows, and only what changed is printed anew.',
             workMin: 10 + MOCK_UP_MIN * wornParts.length,
             waitMin: 0,
-            after: ['print'],
+            after: [printId],
             gate: 'Paper is cheap: what does not fit is put right before foam is cut.',
             cautions: [],
           },
         ];
-  // Assembly by assembly: its parts from what carries the rest on, each as far as what is glued to it; then what is glued
-  // together is finished as one, and what comes off again is put together last.
-  const lasts = new Map<string, string>();
-  const lastStep = (id: string): string => getFrom(lasts, id);
-  const lastOfEach: string[] = [];
-  const assembled = assembliesOf(parts).flatMap((group) => {
-    const shaping = group.map((part) => {
-      const shell = shellSteps(doc, part);
-      return { part, shell, heat: heatSteps(part, shell.at(-1)?.id ?? print.id) };
-    });
-    /** Heat on what touches a part. */
-    const heats = (part: PartReport): string[] =>
-      shaping
-        .filter((s) => touch(s.part, part))
-        .flatMap((s) => [...s.shell, ...s.heat])
-        .filter((s) => s.cautions.includes('heat'))
-        .map((s) => s.id);
-    const staged = shaping.map(({ part, shell, heat }) => {
-      const sealed = (heat.at(-1) ?? shell.at(-1))?.id ?? print.id;
-      const light = lightSteps(part, sealed, wirings, heats(part));
-      const stages = closingIn(doc, part, { shell, heat, light }, heats(part));
-      const made = [...stages.shell, ...stages.heat];
-      lasts.set(part.id, made.at(-1)?.id ?? print.id);
-      return { part, made, closed: stages.light.length < light.length, stages };
-    });
-    const shaped = staged.flatMap((s) => s.made);
-    const glued = mountSteps(group, lastStep, 'glued');
-    const dry = fitDrySteps(group, lastStep);
-    const units = unitsOf(group);
-    const rest = units.flatMap((unit) => {
-      const joined = glued.filter((s) => unit.some((p) => p.id === s.partId)).map((s) => s.id);
-      const marked = dry
-        .filter((s) => unit.some((p) => p.id === s.partId || s.after.includes(lastStep(p.id))))
-        .map((s) => s.id);
-      const fill = fillSteps(unit, joined.length > 0 ? joined : unit.map((p) => lastStep(p.id)));
-      const ready = fill.length > 0 ? fill.map((s) => s.id) : unit.map((p) => lastStep(p.id));
-      const lit = unit.flatMap((part) => {
-        const { closed, stages } = findIn(staged, (s) => s.part === part);
-        const light = closed
-          ? stages.light
-          : lightSteps(part, fill.at(-1)?.id ?? lastStep(part.id), wirings, [...heats(part), ...marked]);
-        const inner = liningSteps(doc, part, light.at(-1)?.id ?? fill.at(-1)?.id ?? lastStep(part.id));
-        return [...light, ...inner];
-      });
-      const before = [...new Set([...ready, ...marked, ...lastsOf(lit)])];
-      const strapsOf = (part: PartReport): (Fastening & { partId: string })[] =>
-        worn.straps.filter((s) => s.partId === part.id);
-      const finish = finishSteps(doc, unit, before, (p) => strapsOf(p).length > 0, coverage);
-      const finished = finish.length > 0 ? [lastOf(finish).id] : before;
-      const straps = unit.flatMap((part) => strapSteps(part, finished, strapsOf(part)));
-      for (const part of unit)
-        lasts.set(part.id, straps.find((s) => s.partId === part.id)?.id ?? lastOf(finished));
-      lastOfEach.push(...unit.map((p) => lastStep(p.id)));
-      return [...fill, ...lit, ...finish, ...straps];
-    });
-    const apart = mountSteps(group, lastStep, 'apart');
-    lastOfEach.push(...apart.map((s) => s.id));
-    const all = [...shaped, ...dry, ...glued, ...rest, ...apart];
-    return inOrder(all) ?? all;
+  const assemblies = assembliesOf(parts).map((group) => {
+    const ids = group.map((p) => p.id);
+    const straps = worn.straps.filter((strap) => ids.includes(strap.partId));
+    const own = wirings.filter((w) => [w.source?.partId, ...w.partIds].some((id) => ids.includes(id ?? '')));
+    // Settings of the other parts are none of its own, so that it is remembered when they change.
+    const settings = ids.flatMap((id) => byId(doc.parts, id) ?? []);
+    const alone = Object.create(doc, {
+      parts: { value: stage(`settings of ${ids.join()}`, doc, settings, () => settings) },
+    }) as BuildDoc;
+    return stage(
+      `steps of ${ids.join()}`,
+      alone,
+      [coverage, JSON.stringify(straps), ...group, null, ...own],
+      (d) => assemblySteps(d, group, straps, own, coverage),
+    );
   });
+  const assembled = assemblies.flatMap((a) => a.steps);
+  const lastOfEach = assemblies.flatMap((a) => a.last);
   const prints = printSteps(doc);
-  lastOfEach.push(...prints.slice(-1).map((s) => s.id));
+  lastOfEach.push(...prints.slice(-1).map((step) => step.id));
   const cured = assembled.filter((s) => s.cureMin !== undefined);
   const wear: Step = {
     id: 'wear',
@@ -174,10 +129,6 @@ export function buildSteps(
   };
   return [print, ...prints, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
 }
-
-/** Steps that no other of them waits for. */
-const lastsOf = (steps: readonly Step[]): string[] =>
-  steps.filter((s) => steps.every((o) => !o.after.includes(s.id))).map((s) => s.id);
 
 /** `20 min, then 4 h drying`. */
 export const stepTime = (step: Step): string =>

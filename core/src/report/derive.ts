@@ -37,9 +37,10 @@ import {
   shopping,
   toMake,
 } from '../plan';
-import { createRemembered } from './remembered';
+import { createContexts } from './contexts';
 import type { Report } from './report';
-import { contextOfPart, sideOf, surroundingsOf } from './surroundings';
+import { createStages } from '../units';
+import { sideOf, surroundingsOf } from './surroundings';
 
 export interface DeriveOptions {
   catalogue?: Catalogue;
@@ -48,6 +49,8 @@ export interface DeriveOptions {
   untried?: boolean;
   /** ISO date; the schedule begins no earlier. */
   today?: string;
+  /** Told of every stage that is worked out anew, and of every part. */
+  onMade?: (stage: string) => void;
 }
 
 /** How an answer is wanted. */
@@ -76,6 +79,24 @@ const bodyKey = (body: Body): string =>
   Object.values(body)
     .map((m) => m.valueMm)
     .join(' ');
+
+/** What is worked out once every part is whole again; until then it stays as it was. */
+interface Settled {
+  standings: Standing[];
+  about: GettingAbout | undefined;
+  clashes: PutInClash[];
+  inFront: InFront[];
+}
+
+function settledOf(parts: readonly PartReport[], body: Body): Settled {
+  const root = (p: PartReport): PartReport => rootOf(p, parts);
+  return {
+    standings: standingsOf(parts),
+    about: gettingAbout(body, parts),
+    clashes: putInClashes(parts, root),
+    inFront: inFrontOf(parts, root),
+  };
+}
 
 /** Which pieces there are, how many and in what: what must not change for sheets to stay as they were. */
 const piecesKey = (parts: readonly PartReport[]): string =>
@@ -117,19 +138,17 @@ export function createDeriver({
   kinds = standardKinds,
   untried = false,
   today,
+  onMade,
 }: DeriveOptions = {}): (doc: BuildDoc, asking?: Asking) => Report {
   const full = new WeakMap<Part, Remembered>();
   const coarseMemory = new WeakMap<Part, Remembered>();
   const last = new Map<string, PartReport>();
   const fitting = createFitting();
   const carrying = createCarried();
-  let lastStandings: Standing[] = [];
-  let lastAbout: GettingAbout | undefined;
-  let lastInside: InsideHead[] = [];
-  const rememberedInside = createRemembered<InsideHead[]>();
-  const rememberedAbout = createRemembered<GettingAbout | undefined>();
-  let lastClashes: PutInClash[] = [];
-  let lastInFront: InFront[] = [];
+  const stage = createStages<BuildDoc>(['brief', 'make', 'cut'], onMade);
+  const contexts = createContexts();
+  let settled: Settled = { standings: [], about: undefined, clashes: [], inFront: [] };
+  let inside: InsideHead[] = [];
   let lastPacked: { pieces: string; packed: Packed } | undefined;
   let lastPages: { parts: readonly PartReport[]; key: string; count: number } | undefined;
   /** Pages of the printed pattern; planned anew when a piece or the paper changed. */
@@ -148,7 +167,7 @@ export function createDeriver({
 
   return (doc, { coarse = false, goOn = () => true } = {}) => {
     const { measures, underLayerMm } = doc.wearer;
-    const surroundings = surroundingsOf(doc, base, kinds);
+    const surroundings = stage('surroundings', doc, [], (d) => surroundingsOf(d, base, kinds));
     const { catalogue } = surroundings.context;
     const { context, bodies, constants } = surroundings;
     const { body } = context;
@@ -163,8 +182,7 @@ export function createDeriver({
     let going = !coarse;
     const made = doc.parts.map((part) => {
       const key = keys[sideOf(part)];
-      const own = contextOfPart(doc, part, surroundings);
-      const passing = JSON.stringify([own.through, own.times]);
+      const { context: own, passing } = contexts(doc, part, surroundings);
       const holds = (known: Remembered | undefined): PartReport | undefined =>
         known?.body === key &&
         known.through === passing &&
@@ -201,88 +219,112 @@ export function createDeriver({
           remember(coarseMemory, partReport(part, own, true, before?.form === part.form ? before : undefined))
         );
       }
+      onMade?.('part');
       const report = remember(full, partReport(part, own, false, undefined, { untried }));
       last.set(part.id, report);
       return report;
     });
-    const parts = withLetIn(made);
-    if (coarseParts.length === 0) {
-      lastStandings = standingsOf(parts);
-      lastAbout = rememberedAbout([keys.pair, ...parts], () => gettingAbout(body, parts));
+    const isCoarse = coarseParts.length > 0;
+    const parts = stage('let in', doc, made, () => withLetIn(made));
+    if (!isCoarse) {
+      settled = stage('settled', doc, [parts, body], () => settledOf(parts, body));
       const onHeads = parts.filter((p) => {
         const { mount } = rootOf(p, parts);
         return mount.to === 'wearer' && mount.zone === 'head';
       });
-      lastInside = rememberedInside([keys.pair, ...onHeads], () => insideHead(parts, body));
-      lastClashes = putInClashes(parts, (p) => rootOf(p, parts));
-      lastInFront = inFrontOf(parts, (p) => rootOf(p, parts));
+      inside = stage('inside the head', doc, [body, ...onHeads], () => insideHead(parts, body));
     }
     // While an answer is coarse the sheets stay as they were laid, as long as they hold the same pieces.
-    const making = toMake(parts);
+    const making = stage('to make', doc, [parts], () => toMake(parts));
     const pieces = piecesKey(making);
     const packed =
-      coarseParts.length > 0 && lastPacked?.pieces === pieces
+      isCoarse && lastPacked?.pieces === pieces
         ? lastPacked.packed
-        : packAll(doc, making, catalogue);
+        : stage('sheets', doc, [making, catalogue], (d) => packAll(d, making, catalogue));
     lastPacked = { pieces, packed };
-    const fitted = fitting(context, parts, doc.parts, coarseParts.length > 0);
-    const sticks = sticksOf(making, catalogue, habits.sawKerfMm);
-    const circuits = circuitsOf(doc.circuits, body, parts, doc.brief.coldC, constants.capacity.factor);
+    const fitted = stage('fit', doc, [context, parts, isCoarse], (d) =>
+      fitting(context, parts, d.parts, isCoarse),
+    );
+    const sticks = stage('sticks', doc, [making, catalogue, habits.sawKerfMm], () =>
+      sticksOf(making, catalogue, habits.sawKerfMm),
+    );
+    const circuits = stage('circuits', doc, [body, parts, constants], (d) =>
+      circuitsOf(d, body, parts, constants.capacity.factor, stage),
+    );
     // What is there already is wired already, and its straps hold until they have aged.
     const isThere = (id: string): boolean => parts.some((p) => p.id === id && p.reused);
-    const wiring = circuits.filter((c) => c.lamps.length === 0 || c.lamps.some((l) => !isThere(l.partId)));
-    const straps = fitted.straps.filter((s) => {
-      const reused = parts.find((p) => p.id === s.partId)?.reused;
-      return !reused || isRenewed(s.closure, reused.years);
-    });
-    const letters = partLetters(parts, doc.cut.letters);
-    const pages = coarseParts.length > 0 && lastPages ? lastPages.count : pagesOf(parts, letters, doc.cut);
-    const each = buildSteps(doc, making, { ...fitted, straps }, wiring, constants.coverage.factor, pages);
-    const steps = atShopPace(
-      doc.make.calendar?.order === 'batches' ? batched(each, doc.make.done) : each,
-      constants,
+    const wiring = stage('wiring', doc, [circuits, parts], () =>
+      circuits.filter((c) => c.lamps.length === 0 || c.lamps.some((l) => !isThere(l.partId))),
     );
+    const straps = stage('straps', doc, [fitted, parts], () =>
+      fitted.straps.filter((s) => {
+        const reused = parts.find((p) => p.id === s.partId)?.reused;
+        return !reused || isRenewed(s.closure, reused.years);
+      }),
+    );
+    const letters = stage('letters', doc, [parts], (d) => partLetters(parts, d.cut.letters));
+    const pages = isCoarse && lastPages ? lastPages.count : pagesOf(parts, letters, doc.cut);
+    const steps = stage('steps', doc, [making, fitted, straps, wiring, constants, pages], (d) => {
+      const each = buildSteps(
+        d,
+        making,
+        { ...fitted, straps },
+        wiring,
+        constants.coverage.factor,
+        pages,
+        stage,
+      );
+      return atShopPace(d.make.calendar?.order === 'batches' ? batched(each, d.make.done) : each, constants);
+    });
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
-    const plan = schedule(steps, doc.make.done, start, doc.brief.eventDate, calendarOf(doc));
+    const plan = stage('schedule', doc, [steps, start], (d) =>
+      schedule(steps, d.make.done, start, d.brief.eventDate, calendarOf(d)),
+    );
+    const reach = Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm);
     const worked: Omit<Worked, 'totals'> = {
       constants,
       body,
-      sides: { left: bodies.left, right: bodies.right },
-      doubts: doubts(measures),
+      sides: stage('sides', doc, [bodies], () => ({ left: bodies.left, right: bodies.right })),
+      doubts: stage('doubts', doc, [measures], () => doubts(measures)),
       parts,
       letters,
       pages,
       fitting: fitted,
       circuits,
-      standings: lastStandings,
-      putInClashes: lastClashes,
-      inFront: lastInFront,
-      carried: carrying(
-        parts,
-        catalogue,
-        Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm),
-        coarseParts.length > 0,
+      standings: settled.standings,
+      putInClashes: settled.clashes,
+      inFront: settled.inFront,
+      carried: stage('carried', doc, [parts, catalogue, reach, isCoarse], () =>
+        carrying(parts, catalogue, reach, isCoarse),
       ),
-      onHead: onHead(parts, body),
-      onEar: onEar(parts, body),
-      onBack: onBack(parts, body),
-      onShoulders: onShoulders(parts, body),
-      about: lastAbout,
-      insideHead: lastInside,
+      ...stage('borne', doc, [parts, body], () => ({
+        onHead: onHead(parts, body),
+        onEar: onEar(parts, body),
+        onBack: onBack(parts, body),
+        onShoulders: onShoulders(parts, body),
+      })),
+      about: settled.about,
+      insideHead: inside,
       packed,
       sticks,
       steps,
       schedule: plan,
-      cost: shopping(doc, making, packed.sheets, sticks, catalogue, straps, wiring, {
-        coverage: constants.coverage.factor,
-        glue: constants.glue.factor,
-      }),
+      cost: stage('cost', doc, [making, packed, sticks, catalogue, straps, wiring, constants], (d) =>
+        shopping(d, making, packed.sheets, sticks, catalogue, straps, wiring, {
+          coverage: constants.coverage.factor,
+          glue: constants.glue.factor,
+        }),
+      ),
     };
-    const report: Worked = { ...worked, totals: totalsOf(worked) };
+    const all = Object.values(worked);
+    const report: Worked = { ...worked, totals: stage('totals', doc, all, () => totalsOf(worked)) };
     return {
       ...report,
-      findings: allFindings({ doc, report, context }),
-      advice: [...partAdvice(parts), ...featureAdvice(doc, parts, context)],
+      findings: stage('findings', doc, [...all, context], (d) => allFindings({ doc: d, report, context })),
+      advice: stage('advice', doc, [parts, context], (d) => [
+        ...partAdvice(parts),
+        ...featureAdvice(d, parts, context),
+      ]),
       coarse: coarseParts,
     };
   };
