@@ -71,7 +71,7 @@ const quarter = (b: Box): Box => ({
 });
 
 /** The boxes a piece may be laid in by the foam's grain. */
-function boxesOf(outline: readonly Vec2[], flipped: boolean, turns: Turns = 'any'): Box[] {
+export function boxesOf(outline: readonly Vec2[], flipped: boolean, turns: Turns = 'any'): Box[] {
   const box = turns === 'any' ? boxOf(outline, flipped) : boxAt(outline, flipped, 0);
   return turns === 'halves' ? [box] : [box, quarter(box)];
 }

@@ -4,8 +4,10 @@ import { fitsSheet, type Packed, packSheets } from '../packing';
 import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
 import { type Fixed, laidInOrder, sheetsOf, startTables, type Table, type Turn, wholeTable } from './lay';
 import { leastSheets } from './leastSheets';
+import { levelBlocks, sheetsOfSkyline } from './levelBlocks';
 import { NoFits } from './noFit';
 import { type Layout, pressing, pushed } from './pressing';
+import { skylines } from './skyline';
 import { waysOf } from './ways';
 
 /** How far nesting has come: the best layout so far, and what no layout can better. */
@@ -89,7 +91,7 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
  * Layouts of true shapes, each no worse than the one before: first the boxes, then the pieces by size in coarse cells,
  * then some orders a little changed in finer ones, laid as far left as they go without touching (a bottom-left heuristic
  * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is pressed into less and less of the last sheet, for as
- * long as it is asked. The same pieces and seed give the same layouts. What was found before, `from`, is gone on from:
+ * long as it is asked. Rectangles alone are laid exactly instead, in better and better skylines, until none can be better. The same pieces and seed give the same layouts. What was found before, `from`, is gone on from:
  * nothing worse is reported, and what is locked in it stays, even if that is all there is in it.
  */
 export function* nesting(
@@ -171,9 +173,22 @@ export function* nesting(
     if (now.placed.length === order.length) order = now.placed.map(({ item, way }) => ({ item, only: way }));
     return reported(now.sheets).score;
   };
+  const random = chance(seed);
+  // Rectangles alone on whole sheets are laid exactly, without cells.
+  const blocks =
+    fixed.length === 0 && (size.offcuts ?? []).length === 0 && fitting.length > 1
+      ? levelBlocks(fitting, size, spacingMm)
+      : undefined;
+  if (blocks) {
+    const [along, across] = [size.widthMm - spacingMm, size.heightMm - spacingMm];
+    for (const line of skylines(blocks, along, across, random)) {
+      take(sheetsOfSkyline(line, fitting, size, spacingMm));
+      yield best;
+    }
+    return;
+  }
   anew(COARSE_MM);
   yield best;
-  const random = chance(seed);
   /** Orders a little changed, in middling cells and then in fine ones. */
   function* ordering(): Generator<void> {
     for (const [cellMm, most] of [
