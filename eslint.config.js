@@ -69,7 +69,9 @@ const coreRules = coreLayers.flatMap((layer, i) =>
 );
 
 export default ts.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.tmp/**', 'coverage/**'] },
+  {
+    ignores: ['**/dist/**', 'core/bench.mjs', '**/node_modules/**', '.data/**', '.tmp/**', 'coverage/**'],
+  },
   js.configs.recommended,
   ...ts.configs.strict,
   {

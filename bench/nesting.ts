@@ -44,3 +44,34 @@ export function overBestKnown(ms: number): number {
   };
   return nestedFor(strip, 0, { ms }).lastMm / SCALE / BEST_KNOWN - 1;
 }
+
+/** The squared square of order 21 (Duijvestijn, 1978), five times as large. */
+const SQUARES = [50, 42, 37, 35, 33, 29, 27, 25, 24, 19, 18, 17, 16, 15, 11, 9, 8, 7, 6, 4, 2].map(
+  (s) => 5 * s,
+);
+const PERFECT_MM = 560;
+
+/** How much longer than whole the square of twenty-one squares lies after so long. */
+export function squaresOver(ms: number): number {
+  const strip: SheetGroup = {
+    items: SQUARES.map((side, i) => ({
+      partId: 'squares',
+      flipped: false,
+      piece: {
+        id: `${i}`,
+        name: '',
+        outline: [
+          { x: 0, y: 0 },
+          { x: side, y: 0 },
+          { x: side, y: side },
+          { x: 0, y: side },
+        ],
+        holes: [],
+        edges: [],
+        marks: [],
+      } as unknown as Piece,
+    })),
+    size: { foamId: 'dense-eva', nominalMm: 6, widthMm: 3000, heightMm: PERFECT_MM, turns: 'any' },
+  };
+  return nestedFor(strip, 0, { ms }).lastMm / PERFECT_MM - 1;
+}

@@ -1,4 +1,3 @@
-import TinyQueue from 'tinyqueue';
 import { firstOf, itemAt, getFrom } from '../units';
 import {
   type Calendar,
@@ -115,13 +114,13 @@ export function schedule(
       : getFrom(places, s.id);
   const next = new Map<string, Step[]>();
   const missing = new Map<string, number>();
-  const waiting = new TinyQueue<Waiting>([], (a, b) => a.boundMin - b.boundMin || a.rank - b.rank);
+  let waiting: Waiting[] = [];
   const wait = (step: Step): void => {
     const gatedMin = step.after.reduce(
       (most, id) => Math.max(most, (ready.get(id) ?? 0) + lagOf(step, id)),
       0,
     );
-    waiting.push({ step, gatedMin, boundMin: gatedMin, rank: rank(step) });
+    waiting.push({ step, gatedMin, rank: rank(step) });
   };
   for (const s of steps) {
     if (ready.has(s.id)) continue;
@@ -134,15 +133,21 @@ export function schedule(
   const slots: Slot[] = [];
   while (waiting.length > 0) {
     let best: { of: Waiting; crew: Crew; startMin: number } | undefined;
-    const looked: Waiting[] = [];
-    for (let of = waiting.peek(); of && (!best || comesFirst(of, of.boundMin, best)); of = waiting.peek()) {
-      waiting.pop();
-      const own = soonest(of.step, of.gatedMin, of.step.hands === 2 && together ? [together] : alone, free);
-      looked.push({ ...of, boundMin: own.boundMin });
+    // Whoever waits for a maker alone begins when that maker's hours open: asked once for each kind of hours.
+    const opened = new Map<Hours, number>();
+    const opens = (min: number, hours: Hours): number => {
+      if (min > Math.max(...free)) return opensFrom(min, hours);
+      const open = opened.get(hours) ?? opensFrom(min, hours);
+      opened.set(hours, open);
+      return open;
+    };
+    for (const of of waiting) {
+      const crews = of.step.hands === 2 && together ? [together] : alone;
+      const own = soonest(of, crews, free, opens);
       if (!best || comesFirst(of, own.startMin, best)) best = { of, ...own };
     }
     const { of: chosen, crew } = best!;
-    for (const other of looked) if (other.step !== chosen.step) waiting.push(other);
+    waiting = waiting.filter((of) => of !== chosen);
     const { step } = chosen;
     const { startMin, endMin, spans } = workFrom(best!.startMin, step.workMin, hoursFor(crew, step));
     const readyMin = endMin + step.waitMin;
@@ -167,11 +172,10 @@ export function schedule(
   };
 }
 
-/** A step that may begin: what it waits for is ready then, and it begins no earlier than its bound. */
+/** A step that may begin: what it waits for is ready then. */
 interface Waiting {
   step: Step;
   gatedMin: number;
-  boundMin: number;
   rank: number;
 }
 
@@ -181,20 +185,17 @@ const comesFirst = (of: Waiting, startMin: number, best: { of: Waiting; startMin
 
 /** Of the crews that may do a step the one that is through with it first, and when it begins. */
 function soonest(
-  step: Step,
-  gatedMin: number,
+  { step, gatedMin }: Waiting,
   crews: readonly Crew[],
   free: readonly number[],
-): { crew: Crew; startMin: number; boundMin: number } {
+  opens: (min: number, hours: Hours) => number,
+): { crew: Crew; startMin: number } {
   const from = ({ makers }: Crew): number => Math.max(gatedMin, ...makers.map((m) => itemAt(free, m)));
   const [only] = crews;
-  if (crews.length === 1) {
-    const startMin = opensFrom(from(only!), hoursFor(only!, step));
-    return { crew: only!, startMin, boundMin: startMin };
-  }
-  const ways = crews.map((crew) => ({ crew, ...workFrom(from(crew), step.workMin, hoursFor(crew, step)) }));
-  const { crew, startMin } = ways.reduce((a, b) => (b.endMin < a.endMin ? b : a));
-  return { crew, startMin, boundMin: Math.min(...ways.map((w) => w.startMin)) };
+  if (crews.length === 1) return { crew: only!, startMin: opens(from(only!), hoursFor(only!, step)) };
+  return crews
+    .map((crew) => ({ crew, ...workFrom(from(crew), step.workMin, hoursFor(crew, step)) }))
+    .reduce((a, b) => (b.endMin < a.endMin ? b : a));
 }
 
 /** The same order laid backwards from the morning of the event: the latest each step may begin. */

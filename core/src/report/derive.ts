@@ -1,22 +1,13 @@
-import {
-  type InFront,
-  inFrontOf,
-  type PutInClash,
-  putInClashes,
-  type Standing,
-  standingsOf,
-  withLetIn,
-} from '../assembly';
+import { withLetIn } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
 import { createCarried, onBack, onEar, onHead, onShoulders } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
-import { createFitting, gettingAbout, type GettingAbout, insideHead, type InsideHead } from '../fit';
-import { allFindings, type Totals, type Worked } from '../findings';
-import { type Catalogue, catalogue as standard, controller } from '../materials';
+import { createFitting, insideHead, type InsideHead } from '../fit';
+import { allFindings, type Worked } from '../findings';
+import { type Catalogue, catalogue as standard } from '../materials';
 import {
-  fasteningsG,
   featureAdvice,
   type Kinds,
   partAdvice,
@@ -38,6 +29,8 @@ import {
   toMake,
 } from '../plan';
 import { createContexts } from './contexts';
+import { type Settled, settledOf } from './settled';
+import { totalsOf } from './totals';
 import type { Report } from './report';
 import { createStages } from '../units';
 import { sideOf, surroundingsOf } from './surroundings';
@@ -80,54 +73,11 @@ const bodyKey = (body: Body): string =>
     .map((m) => m.valueMm)
     .join(' ');
 
-/** What is worked out once every part is whole again; until then it stays as it was. */
-interface Settled {
-  standings: Standing[];
-  about: GettingAbout | undefined;
-  clashes: PutInClash[];
-  inFront: InFront[];
-}
-
-function settledOf(parts: readonly PartReport[], body: Body): Settled {
-  const root = (p: PartReport): PartReport => rootOf(p, parts);
-  return {
-    standings: standingsOf(parts),
-    about: gettingAbout(body, parts),
-    clashes: putInClashes(parts, root),
-    inFront: inFrontOf(parts, root),
-  };
-}
-
 /** Which pieces there are, how many and in what: what must not change for sheets to stay as they were. */
 const piecesKey = (parts: readonly PartReport[]): string =>
   parts
     .flatMap((p) => p.pieces.map((q) => `${p.id}/${q.id} ${q.quantity} ${q.foamId} ${q.nominalMm}`))
     .join();
-
-function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
-  const { parts, circuits, fitting, packed, steps, cost, schedule: plan } = worked;
-  // One that does not light burns for no time.
-  const hours = circuits.filter((c) => c.lamps.length > 0).map((c) => c.run?.hours ?? 0);
-  const own = parts.reduce((sum, p) => sum + p.totalG * p.copies, 0);
-  const straps = fasteningsG(fitting.straps);
-  const counted = parts.reduce((sum, p) => sum + fasteningsG(p.fastenings) * p.copies, 0);
-  return {
-    massG:
-      own +
-      (straps - counted) +
-      circuits.reduce(
-        (sum, c) =>
-          sum + (c.wireG + (c.feed.regulator?.massG ?? 0) + (c.controlled ? controller.massG : 0)) * c.copies,
-        0,
-      ),
-    foamAreaMm2: parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0),
-    sheets: packed.sheets.length,
-    cost: cost.reduce((sum, l) => sum + l.total, 0),
-    lightHours: hours.length > 0 ? Math.min(...hours) : null,
-    workMin: steps.reduce((sum, s) => sum + s.workMin, 0),
-    daysToSpare: plan.daysToSpare,
-  };
-}
 
 /**
  * A deriver that remembers each part by identity: an edit that leaves a part, the body and the stock
