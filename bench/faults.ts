@@ -53,14 +53,14 @@ const faults: readonly Fault[] = [
   ),
   fault(
     'foam of a pair is that of one',
-    'report/derive.ts',
+    'report/totals.ts',
     'p.areaMm2 * p.copies, 0)',
     'p.areaMm2, 0)',
     'plan/cost.test.ts',
   ),
   fault(
     'mass of a pair is that of one',
-    'report/derive.ts',
+    'report/totals.ts',
     'p.totalG * p.copies, 0)',
     'p.totalG, 0)',
     'plan/cost.test.ts',
