@@ -1,6 +1,6 @@
 import type { BuildDoc } from '../document';
 import type { PartReport } from '../parts';
-import { byId, everyStage, printMinutes, type Stage } from '../units';
+import { byId, printMinutes, type Stage } from '../units';
 import { assembliesOf } from './assemblies';
 import { assemblySteps, type WornStrap } from './assemblySteps';
 import { mockUpId } from './shellSteps';
@@ -30,7 +30,7 @@ export function buildSteps(
   wirings: readonly Wiring[],
   coverage: number,
   pages: number,
-  stage: Stage<BuildDoc> = everyStage(),
+  stage: Stage<BuildDoc>,
 ): Step[] {
   if (parts.length === 0) return [];
   const print: Step = {

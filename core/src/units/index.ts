@@ -10,7 +10,7 @@ export { MM_PER_INCH, parseLengthMm, printLength, printMm, trimNumber, type Leng
 export { pick } from './pick';
 export { singular } from './singular';
 export { fail, ok, type Result } from './result';
-export { createStages, everyStage, type Stage } from './stages';
+export { createStages, type Stage } from './stages';
 export { figure, provenanceLabel, type Figure, type Provenance } from './sure';
 export { printHours, printMinutes } from './time';
 export { printVolts } from './volts';

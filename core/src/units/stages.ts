@@ -95,9 +95,3 @@ const sameList = (before: unknown, now: unknown): boolean =>
   Array.isArray(now) &&
   before.length === now.length &&
   before.every((thing, i) => Object.is(thing, now[i]));
-
-/** Remembers nothing: every stage is made. */
-export const everyStage =
-  <D>(): Stage<D> =>
-  (_, doc, __, make) =>
-    make(doc);
