@@ -63,7 +63,6 @@ export function skyline(
       if (!best) {
         // Nothing fits there: it is filled up to its lower neighbour.
         line[low] = { ...place, x: Math.min(wideMm, place.x + Math.min(below, above)) };
-        if (!Number.isFinite(Math.min(below, above))) line[low] = { ...place, x: wideMm };
         line = merged(line);
         continue;
       }
