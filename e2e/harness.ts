@@ -230,7 +230,7 @@ export async function away(page: Page): Promise<void> {
 /** Waits until a labelled field shows a text. */
 export async function shows(page: Page, label: string, text: string): Promise<void> {
   const field = page.getByLabel(label, { exact: true });
-  for (let i = 0; i < 50; i++) {
+  for (let i = 0; i < 200; i++) {
     if ((await field.inputValue()) === text) return;
     await page.waitForTimeout(50);
   }

@@ -82,6 +82,7 @@ describe('nothing is lost', function () {
     await second.close();
     await openAnew(page, bench, 'shape');
     const copies = page.getByRole('alert').filter({ hasText: 'never saved' });
+    await copies.nth(1).waitFor();
     expect(await copies.count()).to.equal(2);
     await copies.first().getByRole('button', { name: 'Add them' }).click();
     await shows(page, girth, '44 mm');
