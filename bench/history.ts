@@ -27,7 +27,9 @@ export function report(what: string, value: number, unit: string, target?: numbe
   const last = before[what];
   const parts = [
     `${what.padEnd(58)} ${value.toFixed(1).padStart(9)} ${unit}`,
-    target === undefined ? '' : `target ${target} ${unit}, ratio ${(value / target).toFixed(2)}`,
+    target === undefined
+      ? ''
+      : `target ${target} ${unit}${target === 0 ? '' : `, ratio ${(value / target).toFixed(2)}`}`,
     last ? `last ${last.value.toFixed(1)} on ${last.on}` : '',
   ];
   const line = parts.filter((p) => p !== '').join('  ');

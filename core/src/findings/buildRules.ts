@@ -155,7 +155,7 @@ export const piecesFitSheet: BuildRule = (input) => {
   });
 };
 
-/** Fewest hours a day, in halves up to twelve, that leave a day to spare. */
+/** Hours a day, in halves up to twelve, that leave a day to spare, and as a rule the fewest. */
 function hoursThatSuffice(
   { brief, make }: BuildDoc,
   { steps, schedule: plan }: RuleInput['report'],
@@ -164,7 +164,7 @@ function hoursThatSuffice(
     const calendar = calendarOf({ brief: { ...brief, hoursPerDay: halves / 2 }, make });
     return schedule(steps, make.done, plan.firstDay, brief.eventDate, calendar).daysToSpare >= 1;
   };
-  // Longer days are never ready later: the first that suffices is closed in on by halves.
+  // Closed in on by halves, as longer days are as a rule ready sooner; what is told has been laid out and suffices.
   let [least, most] = [Math.ceil(brief.hoursPerDay * 2 + 0.1), 24];
   if (least > most || !suffice(most)) return undefined;
   while (least < most) {

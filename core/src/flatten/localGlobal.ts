@@ -68,7 +68,9 @@ export function flattenLocalGlobal(mesh: Mesh, options: FlattenOptions = {}): Ve
     if (largestMm < STILL_MM || quiet > 1) break;
   }
   onProgress?.(1);
-  return mesh.points.map((_, i) => ({ x: at[i]!, y: at[size + i]! }));
+  // The last mixed step was never looked at: a plain one from where it was taken is never worse than that.
+  const end = plain ?? at;
+  return mesh.points.map((_, i) => ({ x: end[i]!, y: end[size + i]! }));
 }
 
 /** One round from a place: where it leads, and the energy of the place itself. */

@@ -146,19 +146,21 @@ const scoreOf = ({ lengthMm, meanMm }: Skyline): number => lengthMm + meanMm;
 const WARM = 0.02;
 const COOLS = 0.9995;
 const COLD = 1e-4;
+/** Pairs of blocks that are looked at between two answers. */
+const WORK = 180_000;
 
 /**
  * Better and better skylines: orders with two blocks swapped or one moved, accepted while not much longer (simulated
  * annealing). It ends where nothing can be shorter: at the area of the blocks or the longest of them.
- * @param each so many orders are tried between two answers.
  */
 export function* skylines(
   blocks: readonly Block[],
   wideMm: number,
   highMm: number,
   random: () => number,
-  each = 400,
 ): Generator<Skyline> {
+  // Of many blocks a line takes longer: an answer, and a way to stop, comes as often.
+  const each = Math.max(1, Math.round(WORK / blocks.length ** 2));
   const area = blocks.reduce((sum, { ways }) => sum + itemAt(ways, 0).along * itemAt(ways, 0).across, 0);
   const longest = blocks.reduce((most, { ways }) => Math.max(most, Math.min(...ways.map((w) => w.along))), 0);
   const least = Math.max(longest, area / highMm);

@@ -5,7 +5,7 @@ export interface Relaxed {
   patterns: Pattern[];
   /** Sticks cut by each, not whole numbers. */
   use: number[];
-  /** No cutting plan takes fewer sticks than this. */
+  /** No cutting plan takes fewer sticks than this, however far the relaxed plan came. */
   sticks: number;
 }
 
@@ -74,8 +74,7 @@ export function relaxed(
   const basis = alone(lengths, wanted, room);
   const fitting = known.filter((p) => p.every((n, k) => n <= itemAt(wanted, k)));
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const prices = new Float64Array(lengths.length);
-    for (const row of basis.back) for (let k = 0; k < prices.length; k++) prices[k]! += row[k]!;
+    const prices = pricesIn(basis);
     let next: Pattern | undefined;
     let worth = 1 + EPSILON;
     for (const pattern of fitting) {
@@ -92,6 +91,32 @@ export function relaxed(
     }
     if (!next || !exchange(basis, next)) break;
   }
-  const use = [...basis.use];
-  return { patterns: basis.patterns, use, sticks: use.reduce((sum, x) => sum + x, 0) };
+  return {
+    patterns: basis.patterns,
+    use: [...basis.use],
+    sticks: leastBy(pricesIn(basis), lengths, wanted, room),
+  };
+}
+
+/** What one more of each length costs, in sticks. */
+function pricesIn({ back }: Basis): Float64Array {
+  const prices = new Float64Array(back.length);
+  for (const row of back) for (let k = 0; k < prices.length; k++) prices[k]! += row[k]!;
+  return prices;
+}
+
+/**
+ * Sticks that every plan takes, by any prices: what is wanted is worth so much, and no stick gives more than the
+ * worthiest (Farley, A note on bounding a class of linear programming problems, 1990). Holds whatever rounding did to
+ * the basis, and before the relaxed plan is the best.
+ */
+function leastBy(
+  prices: Float64Array,
+  lengths: readonly number[],
+  wanted: readonly number[],
+  room: number,
+): number {
+  const paid = prices.map((p) => Math.max(0, p));
+  const worth = wanted.reduce((sum, n, k) => sum + n * paid[k]!, 0);
+  return worth / Math.max(1, valueOf(worthiest(lengths, wanted, [...paid], room), paid));
 }

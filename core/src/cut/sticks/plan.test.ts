@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import loadHighs from 'highs';
+import { relaxed } from './linear';
 import { packSticks } from './plan';
 
 /** Every way to cut one stick that no other holds, for the reference. */
@@ -86,6 +87,31 @@ describe('cutting sticks', () => {
         expect(plan.sticks).to.have.length(20);
         expect(plan.proved).to.equal(true);
       }
+  });
+
+  it('bounds by no more than the relaxed plan of the reference, and by no less where it came to its end', async () => {
+    const highs = await loadHighs();
+    for (const kinds of [
+      [410, 333, 270],
+      [507, 312, 199, 150],
+      [620, 480, 377, 205],
+    ]) {
+      const wanted = kinds.map((_, i) => 3 + i);
+      const ways = patterns(kinds, 1000).filter((w) => w.every((n, i) => n <= wanted[i]!));
+      const found = highs.solve(
+        [
+          'Minimize',
+          ` obj: ${ways.map((_, i) => `x${i}`).join(' + ')}`,
+          'Subject To',
+          ...kinds.map(
+            (_, r) =>
+              ` c${r}: ${ways.flatMap((w, i) => (w[r]! > 0 ? [`${w[r]} x${i}`] : [])).join(' + ')} = ${wanted[r]}`,
+          ),
+          'End',
+        ].join('\n'),
+      ).ObjectiveValue;
+      expect(relaxed(kinds, wanted, 1000).sticks).to.be.closeTo(found, 1e-6);
+    }
   });
 
   it('gives every cut once, and never more than a stick and its kerfs', () => {

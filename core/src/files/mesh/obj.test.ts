@@ -94,5 +94,7 @@ describe('a reader of OBJ', () => {
     expect(Number.isNaN(read('v 1 2').points[0]!.z)).to.equal(true);
     expect(Number.isNaN(read('v 0x10 1 1').points[0]!.x)).to.equal(true);
     expect(read('v 0 0 0\nv 1 0 0\nf 1 x 2').triangles).to.deep.equal([[0, -1, 1]]);
+    // Cut to 32 bits it would be the first.
+    expect(read('v 0 0 0\nv 1 0 0\nf 4294967297 1 2').triangles).to.deep.equal([[-1, 0, 1]]);
   });
 });

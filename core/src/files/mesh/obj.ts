@@ -4,6 +4,9 @@ import { fail, ok, type Result } from '../../units';
 /** A face has at most so many corners. */
 const MOST_CORNERS = 1000;
 
+/** Numbers of corners above this name none: no file is that long, and they would not fit their row. */
+const LAST_CORNER = 2 ** 31 - 1;
+
 const LINE_FEED = 10;
 const SPACE = 32;
 const BACKSLASH = 92;
@@ -99,7 +102,7 @@ class Words {
     for (let c = bytes[i] ?? 0; c >= NOUGHT && c <= NINE; c = bytes[++i] ?? 0)
       whole = whole * 10 + (c - NOUGHT);
     const c = bytes[i] ?? 0;
-    const plain = i > start && (c <= SPACE || c === SLASH);
+    const plain = i > start && (c <= SPACE || c === SLASH) && whole <= LAST_CORNER;
     this.at = i;
     this.skipWord();
     if (!plain) return NaN;
