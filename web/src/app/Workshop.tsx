@@ -36,7 +36,7 @@ function useOpenBuild(id: string): { error: string; retry: () => void } {
     openBuild(id, leaving.signal)
       .then(async (recovered) => {
         useView.setState({ versionId: '', versionScope: 'all' });
-        if (recovered) toast('Picked up changes that had not reached the server.');
+        if (recovered) toast('Picked up changes that had not reached the server.', { duration: 30_000 });
         const first = useBuild.getState().doc.parts[0];
         if (!useBuild.getState().doc.parts.some((p) => p.id === useSelected.getState().partId))
           selectPart(first?.id ?? '');
