@@ -1,5 +1,6 @@
 import tailwindcss from '@tailwindcss/vite';
-import react from '@vitejs/plugin-react';
+import babel from '@rolldown/plugin-babel';
+import react, { reactCompilerPreset } from '@vitejs/plugin-react';
 import { readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { defineConfig, type Plugin } from 'vite';
@@ -22,7 +23,7 @@ const offlineList = (): Plugin => ({
 });
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), offlineList()],
+  plugins: [react(), babel({ presets: [reactCompilerPreset()] }), tailwindcss(), offlineList()],
   worker: { format: 'es' },
   build: { target: 'es2023', chunkSizeWarningLimit: 1500 },
   server: {

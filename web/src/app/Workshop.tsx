@@ -61,12 +61,12 @@ export function Workshop() {
   const { id = '', station = 'shape' } = useParams();
   const { error, retry } = useOpenBuild(id);
   const open = useBuild((s) => s.id === id);
-  const report = useReport((s) => s.report);
+  const worked = useReport((s) => s.report !== undefined);
   const failed = useReport((s) => s.error !== '');
   useEffect(() => (open ? watchBuild(id) : undefined), [id, open]);
   useKeys(id);
   useSelection(open);
-  useLoadAhead(open && report !== undefined);
+  useLoadAhead(open && worked);
   useClocksInTitle(open);
   const key = stations.some((s) => s.key === station) ? (station as Station) : 'shape';
   const Bench = benches[key];
@@ -94,7 +94,7 @@ export function Workshop() {
       <Desk station={key}>
         <Conflict />
         <Standing />
-        {report ? (
+        {worked ? (
           <Suspense fallback={<p className="p-4 text-soft">Loading…</p>}>
             <Bench />
           </Suspense>

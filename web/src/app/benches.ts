@@ -1,5 +1,4 @@
 import type { Station } from '@fomrik/core/document';
-import { fileExports } from '@fomrik/core/files/exports';
 import { type ComponentType, lazy, useEffect } from 'react';
 
 const loaders: Record<Station, () => Promise<{ default: ComponentType }>> = {
@@ -17,21 +16,34 @@ export const benches = Object.fromEntries(
   Object.entries(loaders).map(([key, load]) => [key, lazy(load)]),
 ) as unknown as Record<Station, ComponentType>;
 
-/** What stations fetch later on, beside their own code. */
-const extras: (() => Promise<unknown>)[] = [
-  () => import('../parts/SolidView'),
-  () => import('../parts/FigureView'),
-  () => import('../parts/plotly'),
-  () => Promise.all(fileExports.map((file) => file.load())),
-];
+/** Files that were fetched since the page was loaded. */
+const fetched = new Set<string>();
 
-/** Fetches everything a build may need once nothing else is to be done, so that it opens while the server is away. */
+const idle = (): Promise<void> => new Promise((resolve) => requestIdleCallback(() => resolve()));
+
+/**
+ * Fetches every script of the application, one after another while nothing else is to be done, so that all of it is at
+ * hand while the server is away. The browser keeps them; none is read before it is used.
+ */
+async function fetchAhead(signal: AbortSignal): Promise<void> {
+  const list = await fetch('/offline.json', { signal });
+  if (!list.ok) return;
+  for (const file of (await list.json()) as string[]) {
+    if (!file.endsWith('.js') || fetched.has(file)) continue;
+    await idle();
+    if (signal.aborted) return;
+    await (await fetch(file, { signal, priority: 'low' })).blob();
+    fetched.add(file);
+  }
+}
+
+/** Fetches ahead what a build may need, once it is shown. */
 export function useLoadAhead(ready: boolean): void {
   useEffect(() => {
     if (!ready) return;
-    const idle = requestIdleCallback(() => {
-      for (const load of [...Object.values(loaders), ...extras]) load().catch(() => undefined);
-    });
-    return () => cancelIdleCallback(idle);
+    const leaving = new AbortController();
+    // Whatever is not fetched ahead is fetched when it is used.
+    fetchAhead(leaving.signal).catch(() => undefined);
+    return () => leaving.abort();
   }, [ready]);
 }

@@ -1,7 +1,7 @@
 import type { BuildDoc, Part } from '@fomrik/core/document';
 import type { PixelPicture } from '@fomrik/core/view';
 import { type ReactNode, useEffect, useState } from 'react';
-import { begunWorker } from '../workers/dimensionClient';
+import { besideWorker } from '../workers/besideClient';
 import { PixelView } from './PixelView';
 
 /** Pixels asked for: twice those of its place, for fine screens. */
@@ -13,7 +13,7 @@ const kept = new Map<string, Promise<PixelPicture | undefined>>();
 function asked(key: string, parts: () => Part[], doc?: BuildDoc): Promise<PixelPicture | undefined> {
   const known = kept.get(key);
   if (known) return known;
-  const made = begunWorker.begun(parts(), SIZE, doc).catch(() => undefined);
+  const made = besideWorker.begun(parts(), SIZE, doc).catch(() => undefined);
   kept.set(key, made);
   return made;
 }

@@ -7,7 +7,7 @@ import { Line, OrbitControls } from '@react-three/drei';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
 import { Fragment, useEffect, useMemo } from 'react';
 import { DoubleSide } from 'three';
-import { bodyWorker } from '../workers/bodyClient';
+import { drawnFigure } from '../workers/besideClient';
 import { type Look, PaintedPart } from './Painted';
 import type { Played } from './light/played';
 import { brightest, MOST_LIGHTS, NIGHT, Shining } from './light/Shining';
@@ -118,7 +118,7 @@ export function FigureView({
   finished,
   night,
 }: FigureViewProps) {
-  const worked = useWorked(() => bodyWorker.figure(body), [body]);
+  const worked = useWorked(() => drawnFigure(body), [body]);
   const figure = worked.value;
   const limbs = useMemo(
     () =>

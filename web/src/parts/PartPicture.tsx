@@ -3,7 +3,7 @@ import { byId } from '@fomrik/core/units';
 import type { PixelPicture } from '@fomrik/core/view';
 import { useEffect, useState } from 'react';
 import { dragging, useBuild } from '../store/build';
-import { askPartPictures } from '../store/report';
+import { askPartPictures, useReport } from '../store/report';
 import { PixelView } from './PixelView';
 
 /** Pixels asked for: twice those of its place, for fine screens. */
@@ -17,11 +17,14 @@ const kept = new WeakMap<PartReport, { scheme: unknown; picture: PixelPicture }>
 /** A part by a picture of its own solid in its finish; kept while the part is as it was. */
 export function PartPicture({ made, small }: { made: PartReport; small: boolean }) {
   const scheme = useBuild((s) => byId(s.doc.parts, made.id)?.scheme);
+  const coarse = useReport((s) => s.report?.coarse.includes(made.id) ?? true);
   const known = kept.get(made);
   const right = known?.scheme === scheme ? known?.picture : undefined;
   const [shown, setShown] = useState<PixelPicture | undefined>(right);
   useEffect(() => {
     if (right) return setShown(right);
+    // A better answer is on its way.
+    if (coarse) return;
     let left = false;
     const ask = (): void => {
       if (dragging()) {
@@ -42,7 +45,7 @@ export function PartPicture({ made, small }: { made: PartReport; small: boolean 
       left = true;
       clearTimeout(timer);
     };
-  }, [made, scheme, right]);
+  }, [made, scheme, right, coarse]);
   const size = small ? 'h-12 w-full' : 'h-20 w-full';
   return shown ? <PixelView picture={shown} className={size} /> : <div className={size} aria-hidden />;
 }

@@ -4,7 +4,10 @@ import { useEffect, useState } from 'react';
 /** A picture of pixels as a file of the browser's, for as long as it is shown. */
 async function urlOf({ width, height, data }: PixelPicture): Promise<string> {
   const canvas = new OffscreenCanvas(width, height);
-  canvas.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
+  // Kept out of the graphics card: it is read back at once, and waiting for the card would hold up the page.
+  canvas
+    .getContext('2d', { willReadFrequently: true })!
+    .putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
   return URL.createObjectURL(await canvas.convertToBlob());
 }
 

@@ -11,7 +11,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { DoubleSide, Vector3, type Mesh as SceneMesh } from 'three';
 import { type EdgeRef, useSelected } from '../store/selection';
 import { useShownEdge } from '../store/view';
-import { bodyWorker } from '../workers/bodyClient';
+import { bodiesOf } from '../workers/besideClient';
 import type { Dimension } from '@fomrik/core/dimensions';
 import { DimensionLayer } from './DimensionLayer';
 import { Eye } from './Eye';
@@ -55,7 +55,7 @@ function Scene({
   const extras = useMemo(() => meshGeometry(made.extras, place), [made.extras, place]);
   const others = useMemo(() => beside && meshGeometry(beside, place), [beside, place]);
   useEffect(() => () => others?.dispose(), [others]);
-  const { value: bodies } = useWorked(() => bodyWorker.bodiesOf(body, made.zone), [body, made.zone]);
+  const { value: bodies } = useWorked(() => bodiesOf(body, made.zone), [body, made.zone]);
   const limbs = useMemo(() => (bodies ?? []).map((mesh) => meshGeometry(mesh, place)), [bodies, place]);
   useEffect(() => () => foam.dispose(), [foam]);
   useEffect(() => () => extras.dispose(), [extras]);

@@ -5,7 +5,7 @@ import { dragging, useBuild } from '../store/build';
 import { useSelected } from '../store/selection';
 import { shownDoc } from '../store/version';
 import { type FieldRef, useView } from '../store/view';
-import { dimensionWorker } from '../workers/dimensionClient';
+import { besideWorker } from '../workers/besideClient';
 import { valueAt } from './valueHandles';
 
 /** Waited after a change before dimensions are asked again, and how long a first answer may take; ms. */
@@ -75,7 +75,7 @@ const asTheyAre = (part: Part, found: readonly Dimension[]): Dimension[] =>
 /** The dimensions of a part and of its selected detail, measured anew when it has come to rest; as far as they are known meanwhile. */
 export function useDimensions(part: Part): Dimension[] {
   const [known, add] = useAtRest(part, part.id, REST_MS, (doc, id) =>
-    dimensionWorker.dimensions(doc, id, { withinMs: WITHIN_MS }),
+    besideWorker.dimensions(doc, id, { withinMs: WITHIN_MS }),
   );
   const focused = useView((v) => v.dimensionOf);
   const asked = known && focused?.partId === part.id && !focused.featureId ? pathOf(focused) : undefined;
@@ -83,7 +83,7 @@ export function useDimensions(part: Part): Dimension[] {
   useEffect(() => {
     if (missing === undefined) return;
     const doc = shownDoc(useBuild.getState().doc, useView.getState().versionId);
-    add(dimensionWorker.dimensions(doc, part.id, { wanted: [missing] }));
+    add(besideWorker.dimensions(doc, part.id, { wanted: [missing] }));
     // Asked once for every value that is missing.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [missing, part]);
@@ -96,7 +96,7 @@ export function useDetailDimensions(part: Part): Dimension[] {
   const chosen = useSelected((s) => (s.featureIds.length === 1 ? s.featureIds[0] : undefined));
   const featureId = part.features.some((f) => f.id === chosen) ? chosen : undefined;
   const [known] = useAtRest(part, featureId, SOON_MS, (doc, id) =>
-    dimensionWorker.dimensions(doc, part.id, { featureId: id }),
+    besideWorker.dimensions(doc, part.id, { featureId: id }),
   );
   return useMemo(() => asTheyAre(part, known ?? none), [known, part]);
 }

@@ -10,7 +10,7 @@ import { Sheet } from '../parts/Sheet';
 import { api, type ApiError, type SavedWearer } from '../store/api';
 import { plainFoam } from '../store/shop';
 import { todayIso } from '../store/today';
-import { dimensionWorker } from '../workers/dimensionClient';
+import { besideWorker } from '../workers/besideClient';
 import { type First, partsOf, WhatFirst } from './WhatFirst';
 
 /** The shop goes on with its habits and what it has read off its work, from the build last changed. */
@@ -41,7 +41,7 @@ function useDecisive(first: First): { keys: MeasureKey[]; looking: boolean } {
     let left = false;
     const anyone = { name: 'Anyone', underLayerMm: 2, measures: [] };
     const doc = { ...newBuild('New build', todayIso(), anyone), parts: partsOf(first, anyone) };
-    dimensionWorker
+    besideWorker
       .measures(doc)
       .then((keys) => {
         if (!left) setKnown({ first, keys });

@@ -14,20 +14,21 @@ import { arrivals, foldedPart, type FoldedPiece } from '@fomrik/core/folding';
 import { finishedPicture, stepPicture } from '@fomrik/core/stepPicture';
 import { byId } from '@fomrik/core/units';
 import { type Drawing, partPicture, type PixelPicture, pngUrl } from '@fomrik/core/view';
-import { createSender, type PartialReport } from './partial';
+import { transfer } from 'comlink';
+import { createSender, type Sent } from './difference';
 
 let previous: BuildDoc | undefined;
 let report: Report | undefined;
 let day = '';
 let deriver = createDeriver();
-const send = createSender();
+const send = createSender<Report>();
 
 export const derive = {
   /**
    * The report of a document; parts that did not change since the last call are not worked out again.
    * Parts that are not done in full after `withinMs` stay coarse, and are named in the report; 0 answers coarsely at once.
    */
-  derive(doc: BuildDoc, today: string, withinMs: number): PartialReport {
+  derive(doc: BuildDoc, today: string, withinMs: number): Sent<Report> {
     if (today !== day) {
       deriver = createDeriver({ today });
       day = today;
@@ -35,7 +36,8 @@ export const derive = {
     previous = previous ? share(previous, doc) : doc;
     const until = performance.now() + withinMs;
     report = deriver(previous, { coarse: withinMs === 0, goOn: () => performance.now() < until });
-    return send(report);
+    const { sent, buffers } = send(report);
+    return transfer(sent, buffers);
   },
   /** The pages the build last derived prints on. */
   pages: (cut: CutPlan): Page[] => (report ? planPages(printedPieces(report), cut) : []),

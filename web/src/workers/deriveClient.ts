@@ -7,7 +7,7 @@ import type { Drawing } from '@fomrik/core/view';
 import { todayIso } from '../store/today';
 import { coreWorker } from './coreWorker';
 import type { DeriveApi, PartPicture } from './derive';
-import { createReceiver } from './partial';
+import { createReceiver } from './difference';
 import { Stopped, WorkerFault } from './workerOf';
 
 /** Above this the maker would feel the wait, and a coarse answer comes first; milliseconds. */
@@ -31,7 +31,7 @@ export class DeriveClient {
   private slow = true;
   /** Parts of the last answer; fewer than the build has while it is read for the first time. */
   private seen = 0;
-  private receive = createReceiver();
+  private receive = createReceiver<Report>();
 
   constructor(
     private readonly onReport: (report: Report, doc: BuildDoc) => void,
@@ -125,7 +125,7 @@ export class DeriveClient {
       } catch (error) {
         // What it sends is the difference from what it sent before: a new worker begins anew.
         if (error instanceof WorkerFault || error instanceof Stopped) {
-          this.receive = createReceiver();
+          this.receive = createReceiver<Report>();
           this.forget();
         }
         if (!this.ended) this.onError((error as Error).message);

@@ -30,7 +30,7 @@ async function pixelsAt(url: string): Promise<ImageData> {
   if (!answer.ok) throw new Error('The picture is not at hand.');
   const bitmap = await createImageBitmap(await answer.blob());
   const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
-  const context = canvas.getContext('2d')!;
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
   context.drawImage(bitmap, 0, 0);
   return context.getImageData(0, 0, bitmap.width, bitmap.height);
 }
@@ -65,7 +65,7 @@ const api = {
     const { pixels, ...where } = squaredPicture(await pixelsAt(url), laid, most);
     const out = new OffscreenCanvas(pixels.width, pixels.height);
     const data = new ImageData(new Uint8ClampedArray(pixels.data), pixels.width, pixels.height);
-    out.getContext('2d')!.putImageData(data, 0, 0);
+    out.getContext('2d', { willReadFrequently: true })!.putImageData(data, 0, 0);
     return { image: await out.convertToBlob({ type: 'image/webp', quality: 0.85 }), ...where };
   },
 };

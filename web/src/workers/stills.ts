@@ -57,7 +57,7 @@ async function drawn(
   { background, unit }: PictureAsked,
 ): Promise<Uint8Array> {
   const canvas = new OffscreenCanvas(width, height);
-  const pen = canvas.getContext('2d')!;
+  const pen = canvas.getContext('2d', { willReadFrequently: true })!;
   pen.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
   if (background !== undefined) {
     pen.globalCompositeOperation = 'destination-over';

@@ -2,12 +2,12 @@ import { firstOf, lastOf } from '@fomrik/core/units';
 import { type Body, measureInfo, type MeasureKey } from '@fomrik/core/body';
 import { useId } from 'react';
 import { useWorked } from '../../parts/useWorked';
-import { bodyWorker } from '../../workers/bodyClient';
+import { drawnMeasure } from '../../workers/besideClient';
 
 /** Where the tape of one measure goes, drawn small. */
 export function MeasureDrawing({ body, measure }: { body: Body; measure: MeasureKey }) {
   const clip = useId();
-  const { value: view } = useWorked(() => bodyWorker.measure(body, measure), [body, measure]);
+  const { value: view } = useWorked(() => drawnMeasure(body, measure), [body, measure]);
   if (view === null) return null;
   if (!view) return <span className="h-24 w-24 shrink-0 border border-hair bg-bench" />;
   const { x, y, width, height } = view.box;

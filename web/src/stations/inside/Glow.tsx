@@ -116,7 +116,7 @@ function Diffusers({
 function Face({ lit, tint }: { lit: Brightness; tint: LightRgb }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    const context = canvas.current?.getContext('2d');
+    const context = canvas.current?.getContext('2d', { willReadFrequently: true });
     if (!context) return;
     const image = context.createImageData(lit.columns, lit.rows);
     const most = lit.values.reduce((m, v) => Math.max(m, v), 0) || 1;

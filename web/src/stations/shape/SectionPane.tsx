@@ -6,7 +6,7 @@ import { Range } from '../../parts/Range';
 import { useLength } from '../../parts/useLength';
 import { useWorked } from '../../parts/useWorked';
 import { useReport } from '../../store/report';
-import { bodyWorker } from '../../workers/bodyClient';
+import { bodiesOf } from '../../workers/besideClient';
 
 type Across = 'side' | 'front' | 'above';
 
@@ -54,7 +54,7 @@ export function SectionPane({ made }: { made: PartReport }) {
   const [across, setAcross] = useState<Across>('side');
   const [share, setShare] = useState(0.5);
   const limb = made.zone !== undefined && zoneInfo(made.zone).frame !== undefined;
-  const { value: bodies } = useWorked(() => bodyWorker.bodiesOf(body, made.zone), [body, made.zone]);
+  const { value: bodies } = useWorked(() => bodiesOf(body, made.zone), [body, made.zone]);
   const cut = cuts[across];
   const own = useMemo(() => [made.solid.mesh, made.extras], [made.solid.mesh, made.extras]);
   const whole = useMemo((): Mesh => ({ points: own.flatMap((m) => m.points), triangles: [] }), [own]);
