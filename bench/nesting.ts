@@ -3,6 +3,7 @@ import type { BuildDoc } from '@fomrik/core/document';
 import { catalogue } from '@fomrik/core/materials';
 import type { Piece } from '@fomrik/core/panel';
 import { derive } from '@fomrik/core/report';
+import { dissection } from '../core/src/cut/nest/testing/dissection';
 import { BEST_KNOWN, blazewicz, WIDTH } from '../core/src/cut/nest/testing/blazewicz';
 
 /** The foam of a build with the most pieces. */
@@ -43,6 +44,20 @@ export function overBestKnown(ms: number): number {
     size: { foamId: 'dense-eva', nominalMm: 6, widthMm: 3000, heightMm: WIDTH * SCALE, turns: 'halves' },
   };
   return nestedFor(strip, 0, { ms }).lastMm / SCALE / BEST_KNOWN - 1;
+}
+
+/** How much longer than whole a sheet cut by slanting lines into so many lies after so long. */
+export function dissectionOver(count: number, ms: number): number {
+  const strip: SheetGroup = {
+    items: dissection(count, count, 900, 600).map((outline, i) => ({
+      partId: 'cuts',
+      flipped: false,
+      eitherFace: true,
+      piece: { id: `${i}`, name: '', outline, holes: [], edges: [], marks: [] } as unknown as Piece,
+    })),
+    size: { foamId: 'dense-eva', nominalMm: 6, widthMm: 3000, heightMm: 600, turns: 'any' },
+  };
+  return nestedFor(strip, 0, { ms }).lastMm / 900 - 1;
 }
 
 /** The squared square of order 21 (Duijvestijn, 1978), five times as large. */

@@ -1,3 +1,4 @@
+import staticFiles from 'express-static-gzip';
 import express, { type Express, type Request } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
@@ -126,8 +127,12 @@ export function createApp({
     unknownRoute,
   );
   if (webDir && existsSync(webDir)) {
-    app.use('/assets', express.static(join(webDir, 'assets'), { immutable: true, maxAge: '1y' }));
-    app.use(express.static(webDir, { index: false }));
+    const packed = { enableBrotli: true, index: false };
+    app.use(
+      '/assets',
+      staticFiles(join(webDir, 'assets'), { ...packed, serveStatic: { immutable: true, maxAge: '1y' } }),
+    );
+    app.use(staticFiles(webDir, packed));
     app.get('/*page', (_req, res) => {
       res.sendFile(join(webDir, 'index.html'));
     });

@@ -3,6 +3,7 @@ import { chance, getFrom, firstOf } from '../../units';
 import { fitsSheet, type Packed, packSheets } from '../packing';
 import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
 import { type Fixed, laidInOrder, sheetsOf, startTables, type Table, type Turn, wholeTable } from './lay';
+import { jostled, slidTogether } from './closer';
 import { leastSheets } from './leastSheets';
 import { levelBlocks, sheetsOfSkyline } from './levelBlocks';
 import { NoFits } from './noFit';
@@ -51,6 +52,9 @@ const MOST_WAYS = 5040;
 /** What the mean place of the pieces on the last sheet counts beside the length used of it: it leads over level ground. */
 const MIDDLE = 0.5;
 
+/** The best is jostled when so many steps of the search have come to nothing better. */
+const QUIET = 40;
+
 const areaOf = ({ piece }: ToLay): number => Math.abs(signedArea(piece.outline));
 const keyOf = ({ partId, pieceId }: { partId: string; pieceId: string }): string => `${partId}/${pieceId}`;
 
@@ -91,7 +95,7 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
  * Layouts of true shapes, each no worse than the one before: first the boxes, then the pieces by size in coarse cells,
  * then some orders a little changed in finer ones, laid as far left as they go without touching (a bottom-left heuristic
  * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is pressed into less and less of the last sheet, for as
- * long as it is asked. Rectangles alone are laid exactly instead, in better and better skylines, until none can be
+ * long as it is asked. Whatever is better is slid together exactly, and jostled when nothing better comes. Rectangles alone are laid exactly instead, in better and better skylines, until none can be
  * better. The same pieces and seed give the same layouts. What was found before, `from`, is gone on from:
  * nothing worse is reported, and what is locked in it stays, even if that is all there is in it.
  */
@@ -138,6 +142,9 @@ export function* nesting(
   );
   const count = boxes.sheets.reduce((sum, s) => sum + s.laid.length, 0);
   let tries = 0;
+  /** Where whole sheets laid end to end are used up to. */
+  const endOf = (n: Pick<Nested, 'sheets' | 'lastMm'>): number =>
+    Math.max(0, n.sheets - 1) * size.widthMm + n.lastMm;
   const reported = (sheets: Sheet[]): Nested & { score: number } => {
     const { lastMm, middleMm } = lastOf(sheets, byId);
     const whole = sheets.filter((s) => !s.offcut);
@@ -148,19 +155,44 @@ export function* nesting(
       used: whole.length === 0 ? 0 : whole.reduce((sum, s) => sum + areaOn(s), 0) / (whole.length * sheetMm2),
       lastMm,
       leastSheets: least,
-      score: Math.max(0, whole.length - 1) * size.widthMm + lastMm + MIDDLE * middleMm,
+      score: endOf({ sheets: whole.length, lastMm }) + MIDDLE * middleMm,
     };
   };
   const whole = (sheets: readonly Sheet[]): boolean =>
     sheets.reduce((sum, s) => sum + s.laid.length, 0) === count;
   let best = reported(boxes.sheets);
-  const take = (sheets: Sheet[]): boolean => {
-    tries += 1;
+  let quiet = 0;
+  /** The best is what ends first. */
+  const keep = (sheets: Sheet[]): void => {
     const now = reported(sheets);
     const better =
       whole(sheets) &&
       (now.sheets < best.sheets || (now.sheets === best.sheets && now.lastMm < best.lastMm - 1e-6));
+    if (better) quiet = 0;
     best = { ...(better ? now : best), tries };
+  };
+  const slides = chance(seed);
+  /** Layouts with the pieces of the last whole sheet brought closer together. */
+  const lastSheet = (sheets: readonly Sheet[], brought: typeof slidTogether): Sheet[] => {
+    const last = sheets.findLastIndex((s) => !s.offcut);
+    return sheets.map((s, i) => (i === last ? brought(s, byId, spacingMm, slides) : s));
+  };
+  /** Counts how long nothing better came; the best is jostled after a while. */
+  const wait = (): void => {
+    quiet += 1;
+    if (quiet === QUIET) keep(lastSheet(best.packed.sheets, jostled));
+  };
+  /** Where the best layout ends as it was laid. */
+  let leastMm = Infinity;
+  /** Takes a layout and what it becomes brought closer; whether it is the best as it was laid. */
+  const take = (sheets: Sheet[]): boolean => {
+    tries += 1;
+    if (!whole(sheets)) return false;
+    const endMm = endOf(reported(sheets));
+    const better = endMm < leastMm - 1e-6;
+    leastMm = Math.min(leastMm, endMm);
+    keep(sheets);
+    if (better) keep(lastSheet(sheets, slidTogether));
     return better;
   };
   if (from.length > 0 && fixed.length === 0) take([...from]);
@@ -183,7 +215,8 @@ export function* nesting(
   if (blocks) {
     const [along, across] = [size.widthMm - spacingMm, size.heightMm - spacingMm];
     for (const line of skylines(blocks, along, across, random)) {
-      take(sheetsOfSkyline(line, fitting, size, spacingMm));
+      tries += 1;
+      keep(sheetsOfSkyline(line, fitting, size, spacingMm));
       yield best;
     }
     return;
@@ -203,7 +236,7 @@ export function* nesting(
       for (let n = 0; n < most; n++) {
         const next = changed(current.order, random);
         const limit = current.score * (1 + warm * random());
-        const bound = Math.max(limit, (best.sheets - 1) * size.widthMm + best.lastMm);
+        const bound = Math.max(limit, leastMm);
         const now = laid(next, cellMm, bound);
         if (now) {
           // Warm, it goes on from a somewhat worse order, so as not to be caught; cold, it begins anew from the best.
@@ -257,9 +290,15 @@ export function* nesting(
     return;
   }
   const orders = ordering();
-  for (let n = 0; (order.length <= FEW || n < ORDERS) && !orders.next().done; n++) yield { ...best, tries };
+  for (let n = 0; (order.length <= FEW || n < ORDERS) && !orders.next().done; n++) {
+    wait();
+    yield { ...best, tries };
+  }
   const pressed = pressings();
-  while (!pressed.next().done) yield { ...best, tries };
+  while (!pressed.next().done) {
+    wait();
+    yield { ...best, tries };
+  }
   /** A layout in fine cells: what a piece covers in those is within what it covers in coarser ones. */
   function finer({ tables, placed }: Layout): Layout {
     const start = startTables(size, fixed, FINE_MM, spacingMm);

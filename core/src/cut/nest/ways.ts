@@ -1,5 +1,6 @@
 import { firstOf } from '../../units';
 import { boundsOf, convexHull, grown, largestRing, type Vec2 } from '../../geometry';
+import type { Piece } from '../../panel';
 import type { Turns } from '../../materials';
 import { laidOutline, roomyHoles, type ToLay } from '../sheets';
 import { type Cells, cellsOf } from './raster';
@@ -43,8 +44,18 @@ function turnsOf(outline: readonly Vec2[], turns: Turns): number[] {
 /** Rounded corners are drawn in chords: so much more is kept clear that none comes nearer than it may, mm. */
 const ROUND_MM = 0.02;
 
+const grownBy = new WeakMap<Piece, { spacingMm: number; rings: Vec2[][] }>();
+
 /** A piece with half the spacing round it, and in its roomy holes: outer ring first. */
-function keptSolid({ piece }: ToLay, spacingMm: number): Vec2[][] {
+export function keptSolid({ piece }: ToLay, spacingMm: number): Vec2[][] {
+  const known = grownBy.get(piece);
+  if (known?.spacingMm === spacingMm) return known.rings;
+  const rings = grownSolid(piece, spacingMm);
+  grownBy.set(piece, { spacingMm, rings });
+  return rings;
+}
+
+function grownSolid(piece: Piece, spacingMm: number): Vec2[][] {
   const { outline } = piece;
   const wide =
     spacingMm > 0 ? largestRing(grown([[...outline]], spacingMm / 2 + ROUND_MM, 'rounded')) : [...outline];
