@@ -25,6 +25,7 @@ import { frameTimes } from './frames';
 import { crowdOf, grown, power } from './growth';
 import { closeHistory, report } from './history';
 import { repaintMs } from './repaint';
+import { reportScreens } from './screens';
 import { shelfMs } from './shelf';
 
 const root = new URL('..', import.meta.url).pathname;
@@ -298,6 +299,7 @@ report('pattern DXF', await time(30, () => makeExport(exportOf('pattern.dxf'), s
 const repaint = await repaintMs(12);
 report('browser, nudge to first redrawn piece', repaint.firstMs, 'ms', 100);
 report('browser, nudge to last redrawn piece', repaint.fullMs, 'ms');
+await reportScreens();
 const frames = await frameTimes();
 report('browser, a frame while the solid is turned, grey', frames.greyMs, 'ms');
 report('the same in its finish', frames.finishedMs, 'ms', 1.5 * frames.greyMs);
