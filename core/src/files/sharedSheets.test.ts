@@ -35,6 +35,18 @@ describe('several builds on the same sheets', () => {
     expect(found.tooBig).to.equal(0);
   });
 
+  it('say what the sheets saved cost, in the currency of the builds, and no sum where they count in several', () => {
+    const saved = found.saved.flatMap((s) => Array<number>(s.alone - s.together).fill(s.each));
+    expect(saved.length).to.be.greaterThan(0);
+    expect(found.lessToPay).to.deep.equal({ amount: saved.reduce((a, b) => a + b, 0), currency: 'EUR' });
+    const abroad = { ...two, brief: { ...two.brief, currency: 'GBP' as const } };
+    const mixed = sharedSheets([
+      { id: 'b0', doc: one },
+      { id: 'b1', doc: abroad },
+    ]);
+    expect(mixed.lessToPay).to.equal(undefined);
+  });
+
   it('knows a foam of one’s own by the build it is of', () => {
     const mat: OwnFoam = {
       id: 'foam-quay',

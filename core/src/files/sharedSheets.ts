@@ -17,6 +17,8 @@ export interface SharedSheet {
 
 export interface SharedSheets {
   saved: SheetSaving[];
+  /** What the sheets saved would have cost; not known where the builds count in several currencies. */
+  lessToPay: { amount: number; currency: string } | undefined;
   sheets: SharedSheet[];
   /** Pieces that no sheet holds. */
   tooBig: number;
@@ -48,8 +50,11 @@ export function sharedSheets(
     ),
   );
   const named = all.map(({ id, doc }) => ({ id, name: doc.name }));
+  const [currency, ...others] = new Set(builds.map(({ doc }) => doc.brief.currency));
+  const amount = saved.reduce((sum, s) => sum + (s.alone - s.together) * s.each, 0);
   return {
     saved,
+    lessToPay: currency && others.length === 0 ? { amount, currency } : undefined,
     tooBig: packed.tooBig.length,
     sheets: packed.sheets.map((sheet, i) => ({
       name: `${i + 1}. ${saved.find((s) => s.foamId === sheet.foamId && s.nominalMm === sheet.nominalMm)?.name ?? ''}, ${sheet.offcut ? 'offcut ' : ''}${printMm(sheet.widthMm, 0)} × ${printMm(sheet.heightMm, 0)}`,

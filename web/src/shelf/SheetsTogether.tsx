@@ -74,15 +74,17 @@ export function SheetsTogether({ builds }: { builds: readonly BuildSummary[] }) 
   );
 }
 
-function Found({ shared: { saved, sheets, tooBig } }: { shared: SharedSheets }) {
+function Found({ shared: { saved, lessToPay, sheets, tooBig } }: { shared: SharedSheets }) {
   const less = saved.reduce((sum, s) => sum + s.alone - s.together, 0);
-  const money = saved.reduce((sum, s) => sum + (s.alone - s.together) * s.each, 0);
+  const money = lessToPay
+    ? `${trimNumber(lessToPay.amount, 2)} ${lessToPay.currency} less to pay`
+    : 'the builds count in several currencies, so what that saves is not added up';
   return (
     <>
       <p className="mt-2">
         {less === 0
           ? 'Together they want as many sheets as one by one.'
-          : `${counted(less, 'sheet')} less than one by one: ${trimNumber(money, 2)} less to pay.`}
+          : `${counted(less, 'sheet')} less than one by one: ${money}.`}
         {tooBig > 0 && ` ${counted(tooBig, 'piece')} too large for any sheet.`}
       </p>
       <table className="mt-1">
