@@ -25,9 +25,10 @@ export function FieldInput({
   value,
   onChange,
   ply,
-  label = field.label,
+  label: named,
   bare = false,
 }: FieldInputProps) {
+  const label = named ?? field.label;
   const stock = useBuild((s) => s.doc.stock);
   const catalogue = useCatalogue();
   const meshes = useBuild((s) => s.doc.meshes ?? none);
