@@ -6,6 +6,7 @@ import {
   onWorkbench,
   openDetail,
   openDrawer,
+  resting,
   saved,
   type,
   type Workbench,
@@ -32,8 +33,8 @@ describe('the inside of a prop', function () {
     await page.waitForTimeout(1500);
     const before = await inside().locator('li').count();
     const tray = page.getByRole('group', { name: 'Put in' });
-    const from = (await tray.getByRole('button', { name: 'Device' }).boundingBox())!;
-    const solid = (await page.locator('canvas').boundingBox())!;
+    const solid = await resting(page.locator('canvas'));
+    const from = await resting(tray.getByRole('button', { name: 'Device' }));
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
     await page.mouse.down();
     await page.mouse.move(solid.x + solid.width * 0.5, solid.y + solid.height * 0.75, { steps: 6 });
