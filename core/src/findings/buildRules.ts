@@ -164,7 +164,7 @@ function hoursThatSuffice(
     const calendar = calendarOf({ brief: { ...brief, hoursPerDay: halves / 2 }, make });
     return schedule(steps, make.done, plan.firstDay, brief.eventDate, calendar).daysToSpare >= 1;
   };
-  // Closed in on by halves, as longer days are as a rule ready sooner; what is told has been laid out and suffices.
+  // By bisection, since longer days usually finish sooner. The hours that are told were scheduled and do finish in time.
   let [least, most] = [Math.ceil(brief.hoursPerDay * 2 + 0.1), 24];
   if (least > most || !suffice(most)) return undefined;
   while (least < most) {

@@ -1,4 +1,4 @@
-import type { Vec2 } from '../../geometry';
+import { common, regionArea, type Region, type Vec2 } from '../../geometry';
 import { getFrom } from '../../units';
 import { laidOutline, type Laid, type Sheet, type ToLay } from '../sheets';
 import { movedBy, slideMm, type Solid, solidOf } from './slide';
@@ -32,10 +32,39 @@ function slidingOf(sheet: Sheet, items: ReadonlyMap<string, ToLay>, spacingMm: n
   return { sheet, solids, went: solids.map(() => ({ x: 0, y: 0 })), edge: spacingMm / 2 };
 }
 
-const settled = ({ sheet, went }: Sliding): Sheet => ({
-  ...sheet,
-  laid: sheet.laid.map((laid, i) => ({ ...laid, x: laid.x + went[i]!.x, y: laid.y + went[i]!.y })),
-});
+/** What two solids share of so little is rounding, mm². */
+const TOUCH_MM2 = 0.05;
+
+const regionOf = ({ rings }: Solid): Region => rings.map((ring) => [...ring]);
+
+/** Whether none lies in another, by their areas. */
+function areApart({ solids }: Sliding): boolean {
+  return solids.every((a, i) =>
+    solids
+      .slice(i + 1)
+      .every(
+        (b) =>
+          a.minX >= b.maxX ||
+          b.minX >= a.maxX ||
+          a.minY >= b.maxY ||
+          b.minY >= a.maxY ||
+          regionArea(common(regionOf(a), regionOf(b))) <= TOUCH_MM2,
+      ),
+  );
+}
+
+/**
+ * The sheet with its pieces where they went; as it was where some lie in each other. Pieces that were laid nearer than
+ * the search keeps them, as boxes and by hand, by the hair it keeps for rounded corners, may slide into each other.
+ */
+function settled(state: Sliding): Sheet {
+  const { sheet, went } = state;
+  if (!areApart(state)) return sheet;
+  return {
+    ...sheet,
+    laid: sheet.laid.map((laid, i) => ({ ...laid, x: laid.x + went[i]!.x, y: laid.y + went[i]!.y })),
+  };
+}
 
 const endOf = ({ solids }: Sliding): number => Math.max(...solids.map((s) => s.maxX));
 
@@ -99,37 +128,34 @@ function slide(state: Sliding, side: -1 | 1, random: () => number): void {
 const IDLE = 4;
 const WORTH_MM = 0.2;
 
-/**
- * The pieces of a sheet slid together towards its left edge, exactly: cells leave up to one of them between pieces,
- * this leaves nothing. What is locked stays. They end no further right, and none lies in another.
- */
-export function slidTogether(
+/** A sheet with its pieces brought closer to its left edge; none ends further right, and what is locked stays. */
+export type Closer = (
   sheet: Sheet,
   items: ReadonlyMap<string, ToLay>,
   spacingMm: number,
   random: () => number,
-): Sheet {
-  const state = slidingOf(sheet, items, spacingMm);
-  slide(state, -1, random);
-  return settled(state);
-}
+) => Sheet;
+
+const closerBy =
+  (move: (state: Sliding, random: () => number) => void): Closer =>
+  (sheet, items, spacingMm, random) => {
+    const state = slidingOf(sheet, items, spacingMm);
+    move(state, random);
+    return settled(state);
+  };
+
+/** Slid together, exactly: cells leave up to one of them between pieces, this leaves nothing. */
+export const slidTogether = closerBy((state, random) => slide(state, -1, random));
 
 /**
- * The same and jostled: to the right within what they take and back to the left, which lets pieces past each other, for
- * as long as something comes of it (after Dowsland, Dowsland and Bennell, 1998, who lay them anew from either end).
+ * Jostled: to the right within what they take and back to the left, which lets pieces past each other, for as long as
+ * something comes of it (after Dowsland, Dowsland and Bennell, 1998, who lay them anew from either end).
  */
-export function jostled(
-  sheet: Sheet,
-  items: ReadonlyMap<string, ToLay>,
-  spacingMm: number,
-  random: () => number,
-): Sheet {
-  const state = slidingOf(sheet, items, spacingMm);
+export const jostled = closerBy((state, random) => {
   for (let idle = 0; idle < IDLE; idle++) {
     const before = endOf(state);
     slide(state, 1, random);
     slide(state, -1, random);
     if (endOf(state) < before - WORTH_MM) idle = 0;
   }
-  return settled(state);
-}
+});

@@ -3,7 +3,7 @@ import { chance, getFrom, firstOf } from '../../units';
 import { fitsSheet, type Packed, packSheets } from '../packing';
 import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
 import { type Fixed, laidInOrder, sheetsOf, startTables, type Table, type Turn, wholeTable } from './lay';
-import { jostled, slidTogether } from './closer';
+import { type Closer, jostled, slidTogether } from './closer';
 import { leastSheets } from './leastSheets';
 import { levelBlocks, sheetsOfSkyline } from './levelBlocks';
 import { NoFits } from './noFit';
@@ -95,8 +95,8 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
  * Layouts of true shapes, each no worse than the one before: first the boxes, then the pieces by size in coarse cells,
  * then some orders a little changed in finer ones, laid as far left as they go without touching (a bottom-left heuristic
  * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is pressed into less and less of the last sheet, for as
- * long as it is asked. Whatever is better is slid together exactly, and jostled when nothing better comes. Rectangles alone are laid exactly instead, in better and better skylines, until none can be
- * better. The same pieces and seed give the same layouts. What was found before, `from`, is gone on from:
+ * long as it is asked. Whatever is better is slid together exactly, and jostled when nothing better comes. Rectangles
+ * alone are laid exactly instead, in better and better skylines, until none can be better. The same pieces and seed give the same layouts. What was found before, `from`, is gone on from:
  * nothing worse is reported, and what is locked in it stays, even if that is all there is in it.
  */
 export function* nesting(
@@ -173,7 +173,7 @@ export function* nesting(
   };
   const slides = chance(seed);
   /** Layouts with the pieces of the last whole sheet brought closer together. */
-  const lastSheet = (sheets: readonly Sheet[], brought: typeof slidTogether): Sheet[] => {
+  const lastSheet = (sheets: readonly Sheet[], brought: Closer): Sheet[] => {
     const last = sheets.findLastIndex((s) => !s.offcut);
     return sheets.map((s, i) => (i === last ? brought(s, byId, spacingMm, slides) : s));
   };

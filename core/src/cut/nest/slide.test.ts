@@ -111,6 +111,29 @@ describe('a sheet slid together', () => {
     expect(c!.x).to.be.closeTo(276, 0.1).and.at.least(276);
   });
 
+  it('goes through nothing where pieces lie a hair nearer than the search keeps them', () => {
+    // Boxes are laid at the spacing exactly, the search keeps a little more for rounded corners.
+    const items = ['a', 'b', 'c'].map((id) => item(id, box(100, 300)));
+    const byKey = new Map(items.map((i) => [`${i.partId}/${i.piece.id}`, i]));
+    for (const spacing of [0, 3, 6]) {
+      const laid = ['a', 'b', 'c'].map((pieceId, i) => ({
+        partId: 'p',
+        pieceId,
+        flipped: false,
+        turnRad: 0,
+        x: spacing + i * (100 + spacing),
+        y: spacing,
+        widthMm: 100,
+        heightMm: 300,
+      }));
+      for (const brought of [slidTogether, jostled]) {
+        const { laid: now } = brought({ ...size, laid }, byKey, spacing, chance(3));
+        const lefts = now.map((l) => laidOutline(box(100, 300), l)[0]!.x);
+        lefts.slice(1).forEach((x, i) => expect(x - lefts[i]! - 100).to.be.at.least(spacing - 1e-6));
+      }
+    }
+  });
+
   it('jostled ends no further, and nothing lies in another, by another library', () => {
     fc.assert(
       fc.property(
