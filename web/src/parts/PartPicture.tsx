@@ -11,6 +11,8 @@ const WIDTH = 208;
 const HEIGHT = 156;
 /** Waited after a change before a picture is made anew, ms. */
 const REST_MS = 350;
+/** The same for a coarse part, which as a rule gives way to a full one before; it may also be stopped at, ms. */
+const COARSE_REST_MS = 3000;
 
 const kept = new WeakMap<PartReport, { scheme: unknown; picture: PixelPicture }>();
 
@@ -23,8 +25,6 @@ export function PartPicture({ made, small }: { made: PartReport; small: boolean 
   const [shown, setShown] = useState<PixelPicture | undefined>(right);
   useEffect(() => {
     if (right) return setShown(right);
-    // A better answer is on its way.
-    if (coarse) return;
     let left = false;
     const ask = (): void => {
       if (dragging()) {
@@ -40,7 +40,7 @@ export function PartPicture({ made, small }: { made: PartReport; small: boolean 
         () => undefined,
       );
     };
-    let timer = setTimeout(ask, REST_MS);
+    let timer = setTimeout(ask, coarse ? COARSE_REST_MS : REST_MS);
     return () => {
       left = true;
       clearTimeout(timer);

@@ -96,8 +96,8 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
  * then some orders a little changed in finer ones, laid as far left as they go without touching (a bottom-left heuristic
  * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is pressed into less and less of the last sheet, for as
  * long as it is asked. Whatever is better is slid together exactly, and jostled when nothing better comes. Rectangles
- * alone are laid exactly instead, in better and better skylines, until none can be better. The same pieces and seed give the same layouts. What was found before, `from`, is gone on from:
- * nothing worse is reported, and what is locked in it stays, even if that is all there is in it.
+ * alone are laid exactly instead, in better and better skylines, until none can be better. The same pieces and seed give
+ * the same layouts. What was found before, `from`, is gone on from: nothing worse is reported, and what is locked in it stays, even if that is all there is in it.
  */
 export function* nesting(
   items: readonly ToLay[],
