@@ -20,14 +20,7 @@ const none: readonly KeptMesh[] = [];
 const noFoams: readonly OwnFoam[] = [];
 
 /** One field of a form or a feature, drawn after its kind; its range is the one that is checked. */
-export function FieldInput({
-  field,
-  value,
-  onChange,
-  ply,
-  label: named,
-  bare = false,
-}: FieldInputProps) {
+export function FieldInput({ field, value, onChange, ply, label: named, bare = false }: FieldInputProps) {
   const label = named ?? field.label;
   const stock = useBuild((s) => s.doc.stock);
   const catalogue = useCatalogue();
