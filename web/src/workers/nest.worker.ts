@@ -12,18 +12,12 @@ import {
 } from '@fomrik/core/cut';
 import type { Nest } from '@fomrik/core/document';
 import { expose } from 'comlink';
-
-/** How far all foams together have come. */
-export interface NestProgress {
-  tries: number;
-  sheets: number;
-  leastSheets: number;
-  used: number;
-  /** Ready to be kept. */
-  nests: Nest[];
-}
+import type { FoamProgress } from './nestProgress';
 
 const TELL_MS = 250;
+
+/** Seeds of searches at once are so far apart. */
+const APART = 1000;
 
 const api = {
   /** One piece moved by hand. */
@@ -33,12 +27,16 @@ const api = {
     move: HandMove,
     spacingMm: number,
   ): Sheet[] | undefined => movedByHand(sheets, group.items, group.size, move, spacingMm),
-  /** Nests every group in turn, a try at a time, and tells how it goes until it is stopped from outside. */
+  /**
+   * Nests every group in turn, a move at a time, and tells how it goes until it is stopped from outside.
+   * @param search which of several at once: each looks elsewhere.
+   */
   run: (
     groups: SheetGroup[],
     spacingMm: number,
     kept: readonly Nest[],
-    tell: (progress: NestProgress) => void,
+    search: number,
+    tell: (progress: FoamProgress[]) => void,
   ): void => {
     const runs = groups.map((group) => {
       const { items, size } = group;
@@ -49,17 +47,19 @@ const api = {
         items,
         size,
         spacingMm,
-        nest ? 2 + nest.sheets.length : 1,
+        (nest ? 2 + nest.sheets.length : 1) + APART * search,
         (nest && keptSheets(nest, items, size)) ?? lockedSheets(kept, items, size, spacingMm),
       );
       return {
         key,
         steps,
-        areaMm2: group.size.widthMm * group.size.heightMm,
+        sheetMm2: size.widthMm * size.heightMm,
         now: undefined as Nested | undefined,
         done: false,
       };
     });
+    const progress = (): FoamProgress[] =>
+      runs.flatMap((r) => (r.now ? [progressOf(r.key, r.sheetMm2, r.now)] : []));
     let reported = 0;
     while (runs.some((r) => !r.done)) {
       for (const r of runs) {
@@ -69,28 +69,20 @@ const api = {
       }
       if (performance.now() - reported < TELL_MS) continue;
       reported = performance.now();
-      tell(progressOf(runs));
+      tell(progress());
     }
-    tell(progressOf(runs));
+    tell(progress());
   },
 };
 
-function progressOf(
-  runs: readonly { key: string; areaMm2: number; now: Nested | undefined }[],
-): NestProgress {
-  const known = runs.flatMap((r) => (r.now ? [{ ...r, now: r.now }] : []));
-  const areaMm2 = known.reduce((sum, r) => sum + r.areaMm2 * r.now.sheets, 0);
-  return {
-    tries: known.reduce((sum, r) => sum + r.now.tries, 0),
-    sheets: known.reduce((sum, r) => sum + r.now.sheets, 0),
-    leastSheets: known.reduce((sum, r) => sum + r.now.leastSheets, 0),
-    used:
-      areaMm2 === 0 ? 0 : known.reduce((sum, r) => sum + r.now.used * r.areaMm2 * r.now.sheets, 0) / areaMm2,
-    nests: known
-      .filter((r) => r.now.packed.tooBig.length === 0 && r.now.sheets > 0)
-      .map((r) => keepNest(r.key, r.now.packed.sheets)),
-  };
-}
+const progressOf = (
+  key: string,
+  sheetMm2: number,
+  { tries, sheets, lastMm, leastSheets, used, packed }: Nested,
+): FoamProgress => ({
+  ...{ sheetMm2, tries, sheets, lastMm, leastSheets, used },
+  ...(packed.tooBig.length === 0 && sheets > 0 && { nest: keepNest(key, packed.sheets) }),
+});
 
 export type NestWorker = typeof api;
 expose(api);

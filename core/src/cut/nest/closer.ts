@@ -159,3 +159,7 @@ export const jostled = closerBy((state, random) => {
     if (endOf(state) < before - WORTH_MM) idle = 0;
   }
 });
+
+/** Whether no piece on a sheet lies nearer to another than the spacing, by their areas. */
+export const liesApart = (sheet: Sheet, items: ReadonlyMap<string, ToLay>, spacingMm: number): boolean =>
+  areApart(slidingOf(sheet, items, spacingMm));

@@ -2,14 +2,13 @@ import { boundsOf, signedArea } from '../../geometry';
 import { chance, getFrom, firstOf } from '../../units';
 import { fitsSheet, type Packed, packSheets } from '../packing';
 import { laidOutline, type Sheet, type SheetSize, type ToLay } from '../sheets';
-import { type Fixed, laidInOrder, sheetsOf, startTables, type Table, type Turn, wholeTable } from './lay';
+import { type Fixed, laidInOrder, sheetsOf, startTables, type Table, type Turn } from './lay';
+import { closing } from './closing';
 import { type Closer, jostled, slidTogether } from './closer';
 import { leastSheets } from './leastSheets';
 import { levelBlocks, sheetsOfSkyline } from './levelBlocks';
 import { NoFits } from './noFit';
-import { type Layout, pressing, pushed } from './pressing';
 import { skylines } from './skyline';
-import { waysOf } from './ways';
 
 /** How far nesting has come: the best layout so far, and what no layout can better. */
 export interface Nested {
@@ -31,15 +30,10 @@ const FINE_MM = 2.5;
 /** Layouts in middling cells before it goes over to fine ones. */
 const MIDDLING = 400;
 
-/** Orders of so few pieces are gone through for ever; of more, so many are tried before the best is pressed together. */
+/** So many orders are tried before the best is closed up; of so few pieces more of them, one in so many moves. */
+const ORDERS = 30;
 const FEW = 12;
-const ORDERS = 120;
-
-/** What is taken off the last sheet at first, as a share of what is used of it, in middling cells and in fine ones. */
-const MIDDLING_STRIDE = 0.08;
-const FINE_STRIDE = 0.01;
-/** Pressings that come to nothing, one after another, before it goes over to the other cells: so many more every time. */
-const FAILS = 5;
+const BETWEEN = 50;
 
 /** How much worse an order may be and still be gone on from, and how that cools with every try; shares. */
 const WARM = 0.06;
@@ -94,8 +88,8 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
 /**
  * Layouts of true shapes, each no worse than the one before: first the boxes, then the pieces by size in coarse cells,
  * then some orders a little changed in finer ones, laid as far left as they go without touching (a bottom-left heuristic
- * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is pressed into less and less of the last sheet, for as
- * long as it is asked. Whatever is better is slid together exactly, and jostled when nothing better comes. Rectangles
+ * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is closed up into less and less of the last sheet, for
+ * as long as it is asked. Whatever is better is slid together exactly, and jostled when nothing better comes. Rectangles
  * alone are laid exactly instead, in better and better skylines, until none can be better. The same pieces and seed give
  * the same layouts. What was found before, `from`, is gone on from: nothing worse is reported, and what is locked in it stays, even if that is all there is in it.
  */
@@ -254,63 +248,30 @@ export function* nesting(
       }
     }
   }
-  /**
-   * The best order pressed in middling cells, each layout pushed together in fine ones; then, when nothing more comes of
-   * it, in fine ones, which win the last of it but are slow; and so on by turns, longer every time.
-   */
-  function* pressings(): Generator<void> {
-    let coarse: Layout = laid(order, MIDDLING_MM)!;
-    if (coarse.placed.length < fitting.length) return;
-    let fine = finer(coarse);
-    // With nothing but what is locked on the last sheet there is nothing to press.
-    for (let [fails, going] = [FAILS, true]; going; fails += FAILS) {
-      going = false;
-      for (const found of pressing(coarse, noFits, random, MIDDLING_STRIDE, fails)) {
-        going = true;
-        if (found) {
-          coarse = found;
-          const now = finer(found);
-          if (take(sheetsOf(now.tables, now.placed, FINE_MM, spacingMm))) fine = now;
-        }
-        yield;
-      }
-      for (const found of pressing(fine, noFits, random, FINE_STRIDE, fails)) {
-        going = true;
-        if (found) {
-          fine = found;
-          take(sheetsOf(found.tables, found.placed, FINE_MM, spacingMm));
-        }
-        yield;
-      }
-    }
-  }
   if (order.length < 2) {
     anew(FINE_MM);
     yield best;
     return;
   }
   const orders = ordering();
-  for (let n = 0; (order.length <= FEW || n < ORDERS) && !orders.next().done; n++) {
+  for (let n = 0; n < ORDERS && !orders.next().done; n++) {
     wait();
     yield { ...best, tries };
   }
-  const pressed = pressings();
-  while (!pressed.next().done) {
-    wait();
+  let closer = closing(best.packed.sheets, items, size, spacingMm, random);
+  for (let n = 0, going = true; going; n++) {
+    const { value: tried, done } = closer.next();
+    if (tried) tries += 1;
+    if (tried?.found) keep(tried.found);
+    going = !done;
+    if (order.length <= FEW && (done || n % BETWEEN === 0)) {
+      const before = best;
+      going = !orders.next().done;
+      if (best.lastMm < before.lastMm || best.sheets < before.sheets)
+        closer = closing(best.packed.sheets, items, size, spacingMm, random);
+    }
+    if (tried) wait();
     yield { ...best, tries };
-  }
-  /** A layout in fine cells: what a piece covers in those is within what it covers in coarser ones. */
-  function finer({ tables, placed }: Layout): Layout {
-    const start = startTables(size, fixed, FINE_MM, spacingMm);
-    const times = MIDDLING_MM / FINE_MM;
-    const into = tables.map((_, i) => start[i] ?? wholeTable(size, FINE_MM, spacingMm));
-    const at = placed.map((p) => ({
-      ...p,
-      ways: waysOf(p.item, FINE_MM, spacingMm, size.turns),
-      column: times * p.column,
-      row: times * p.row,
-    }));
-    return { tables: into, placed: pushed(at, into, noFits) };
   }
 }
 

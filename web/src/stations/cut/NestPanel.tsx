@@ -6,7 +6,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { catalogueNow } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
-import type { NestProgress } from '../../workers/nest.worker';
+import type { NestProgress } from '../../workers/nestProgress';
 import { NestRun } from '../../workers/nestClient';
 import { toast } from 'sonner';
 
