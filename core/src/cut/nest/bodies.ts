@@ -12,14 +12,21 @@ import { keptSolid, waysOf } from './ways';
 const SIMPLER = 0.005;
 const SIMPLER_MM = 1.5;
 
+/** The ways are those of the search in cells, of any size. */
+const COARSE_MM = 10;
+
 /** Parts that miss so much of a solid are none of it: its hull stands for it then. */
 const WHOLE = 0.999;
 
-/** How a piece is turned and flipped, and where the box of its kept solid begins from its own origin. */
+/** How a piece is turned and flipped, where the box of its kept solid begins from its own origin, and its body so. */
 interface Way extends Pick<Laid, 'flipped' | 'turnRad'> {
   minX: number;
   minY: number;
+  body: number;
 }
+
+const isSame = (a: Pick<Way, 'flipped' | 'turnRad'>, b: Pick<Way, 'flipped' | 'turnRad'>): boolean =>
+  a.flipped === b.flipped && Math.cos(a.turnRad - b.turnRad) > 1 - 1e-12;
 
 /** Convex parts round a solid, simpler than it is. */
 function partsRound(solid: readonly (readonly Vec2[])[]): Vec2[][] {
@@ -35,7 +42,8 @@ function partsRound(solid: readonly (readonly Vec2[])[]): Vec2[][] {
 export class Bodies {
   readonly all: Body[] = [];
   private readonly ways = new Map<ToLay, { ways: Way[]; bodies: number[] }>();
-
+  /** Copies of a piece, the mirrored ones too, share what they are alike in. */
+  private readonly shared = new Map<Piece, Way[]>();
   private readonly parts = new Map<Piece, Vec2[][]>();
 
   constructor(
@@ -67,11 +75,15 @@ export class Bodies {
     );
   }
 
-  private addWay(item: ToLay, way: Pick<Laid, 'flipped' | 'turnRad'>): void {
+  private addWay(item: ToLay, { flipped, turnRad }: Pick<Way, 'flipped' | 'turnRad'>): void {
+    const copies = this.shared.get(item.piece) ?? [];
+    this.shared.set(item.piece, copies);
+    let way = copies.find((w) => isSame(w, { flipped, turnRad }));
+    if (!way)
+      copies.push((way = { flipped, turnRad, ...this.addLaid(item, { flipped, turnRad, x: 0, y: 0 }) }));
     const own = this.ways.get(item)!;
-    const { body, minX, minY } = this.addLaid(item, { ...way, x: 0, y: 0 });
-    own.ways.push({ flipped: way.flipped, turnRad: way.turnRad, minX, minY });
-    own.bodies.push(body);
+    own.ways.push(way);
+    own.bodies.push(way.body);
   }
 
   /** Which of its ways a piece lies in: one more where it was laid by hand. */
@@ -81,9 +93,7 @@ export class Bodies {
       this.ways.set(item, (own = { ways: [], bodies: [] }));
       for (const way of waysOf(item, COARSE_MM, this.spacingMm, this.size.turns)) this.addWay(item, way);
     }
-    const isSame = (w: Way): boolean =>
-      w.flipped === laid.flipped && Math.cos(w.turnRad - laid.turnRad) > 1 - 1e-12;
-    const at = own.ways.findIndex(isSame);
+    const at = own.ways.findIndex((w) => isSame(w, laid));
     if (at >= 0) return at;
     this.addWay(item, laid);
     return own.ways.length - 1;
@@ -129,6 +139,3 @@ export class Bodies {
     };
   }
 }
-
-/** The ways are those of the search in cells, of any size. */
-const COARSE_MM = 10;
