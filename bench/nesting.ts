@@ -27,6 +27,21 @@ export function nestedFor(
   return best!;
 }
 
+/** One search, told at several moments, ms. */
+export function nestedAt(
+  { items, size }: SheetGroup,
+  spacingMm: number,
+  moments: readonly number[],
+): Nested[] {
+  const begun = performance.now();
+  const told: Nested[] = [];
+  for (const now of nesting(items, size, spacingMm)) {
+    while (told.length < moments.length && performance.now() - begun >= moments[told.length]!) told.push(now);
+    if (told.length === moments.length) break;
+  }
+  return told;
+}
+
 /** Share of what is taken off the roll, full sheets and the length used of the last, that is pieces. */
 export const shareUsed = ({ used, sheets, lastMm }: Nested, { size }: SheetGroup): number =>
   (used * sheets) / (sheets - 1 + lastMm / size.widthMm);
