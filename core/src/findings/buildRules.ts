@@ -164,7 +164,7 @@ function hoursThatSuffice(
     const calendar = calendarOf({ brief: { ...brief, hoursPerDay: halves / 2 }, make });
     return schedule(steps, make.done, plan.firstDay, brief.eventDate, calendar).daysToSpare >= 1;
   };
-  // By bisection, since longer days usually finish sooner. The hours that are told were scheduled and do finish in time.
+  // Found by halving: whoever works longer days is mostly done sooner. Whatever is answered was scheduled and is done in time.
   let [least, most] = [Math.ceil(brief.hoursPerDay * 2 + 0.1), 24];
   if (least > most || !suffice(most)) return undefined;
   while (least < most) {

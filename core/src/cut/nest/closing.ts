@@ -132,9 +132,9 @@ export function* closing(
     );
     let now = run.next();
     for (; !now.done; now = run.next()) yield undefined;
-    if (now.value.depthMm === 0) {
-      const found = sheetsOf(now.value.lying);
-      if (!found.every((s) => liesApart(s, byKey, spacingMm))) return;
+    const found = now.value.depthMm === 0 ? sheetsOf(now.value.lying) : undefined;
+    // Parts are only as good as their triangles: the areas of the true solids decide.
+    if (found?.every((s) => liesApart(s, byKey, spacingMm))) {
       const slid = found.map((s, i) =>
         i === last && stride <= SLIDE_STRIDE ? slidTogether(s, byKey, spacingMm, random) : s,
       );
@@ -146,7 +146,7 @@ export function* closing(
     }
     if (stride > LEAST_STRIDE) stride = Math.max(LEAST_STRIDE, CLOSER * stride);
     else {
-      pool = [...pool, now.value].sort((a, b) => a.depthMm - b.depthMm).slice(0, POOL);
+      if (!found) pool = [...pool, now.value].sort((a, b) => a.depthMm - b.depthMm).slice(0, POOL);
       idle = Math.min(MOST_IDLE, MORE * idle);
     }
     yield {};

@@ -13,7 +13,7 @@ interface Part {
 /** A solid in one of its ways, in convex parts; its box begins at nought. */
 export interface Body {
   parts: readonly Part[];
-  /** `minX, maxX, minY, maxY` of each part: most are told apart by these. */
+  /** `minX, maxX, minY, maxY` of each part: parts whose boxes are apart are not looked at further. */
   boxes: Float64Array;
   widthMm: number;
   heightMm: number;

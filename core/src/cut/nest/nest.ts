@@ -91,7 +91,8 @@ function partedBy(from: readonly Sheet[], items: readonly ToLay[]): { fixed: Fix
  * on a raster; Dowsland, Vaid and Dowsland, 2002); then the best is closed up into less and less of the last sheet, for
  * as long as it is asked. Whatever is better is slid together exactly, and jostled when nothing better comes. Rectangles
  * alone are laid exactly instead, in better and better skylines, until none can be better. The same pieces and seed give
- * the same layouts. What was found before, `from`, is gone on from: nothing worse is reported, and what is locked in it stays, even if that is all there is in it.
+ * the same layouts. What was found before, `from`, is gone on from: nothing worse is reported, and what is locked in it
+ * stays, even if that is all there is in it.
  */
 export function* nesting(
   items: readonly ToLay[],
@@ -178,16 +179,15 @@ export function* nesting(
   };
   /** Where the best layout ends as it was laid. */
   let leastMm = Infinity;
-  /** Takes a layout and what it becomes brought closer; whether it is the best as it was laid. */
-  const take = (sheets: Sheet[]): boolean => {
+  /** Takes a layout, and what it becomes slid together where it is the best as it was laid. */
+  const take = (sheets: Sheet[]): void => {
     tries += 1;
-    if (!whole(sheets)) return false;
+    if (!whole(sheets)) return;
     const endMm = endOf(reported(sheets));
     const better = endMm < leastMm - 1e-6;
     leastMm = Math.min(leastMm, endMm);
     keep(sheets);
     if (better) keep(lastSheet(sheets, slidTogether));
-    return better;
   };
   if (from.length > 0 && fixed.length === 0) take([...from]);
   yield best;

@@ -30,12 +30,12 @@ const GO_ON = 3;
 const NEAR = 0.25;
 const FIRST_STEP = 0.04;
 const LAST_STEP_MM = 0.02;
-
+/** Where little is left to go the last step is this share of it, and never less than that, mm. */
 const FINER = 0.1;
 const FINEST_MM = 1e-6;
 
 /** What is no deeper is beside, mm. */
-export const BESIDE_MM = 5e-6;
+const BESIDE_MM = 5e-6;
 
 const within = (mm: number, most: number): number => Math.max(0, Math.min(most, mm));
 
