@@ -10,7 +10,10 @@ import { difference, ledgerFigures, showFigure } from './totals';
 
 /** Pins of the build, and the present figures beside those of the chosen one. */
 export function Compare() {
-  const open = useView((v) => v.compareOpen);
+  return useView((v) => v.compareOpen) ? <Pins /> : null;
+}
+
+function Pins() {
   const pins = useNotes((n) => n.pins);
   const pinned = useNotes((n) => n.pinned);
   const pinnedReport = useNotes((n) => n.pinnedReport);
@@ -27,7 +30,7 @@ export function Compare() {
     }));
   });
   return (
-    <Sheet open={open} onClose={() => toggle('compareOpen')} title="Compare with a pin" wide>
+    <Sheet open onClose={() => toggle('compareOpen')} title="Compare with a pin" wide>
       <div className="grid grid-cols-[220px_1fr] gap-4">
         <div>
           {pins.length === 0 && <p className="text-soft">No pins yet. P pins the present state.</p>}

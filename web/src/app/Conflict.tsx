@@ -55,11 +55,14 @@ function Refused({ message }: { message: string }) {
 
 /** Two versions and a plain choice; what can be brought together without a choice already is. */
 export function Conflict() {
-  const { state, theirs, message, leftovers } = useSaving();
+  const refused = useSaving((s) => (s.state === 'refused' ? s.message : undefined));
+  const theirs = useSaving((s) => (s.state === 'conflict' ? s.theirs : undefined));
+  const message = useSaving((s) => (s.state === 'conflict' ? s.message : ''));
+  const leftovers = useSaving((s) => s.leftovers);
   return (
     <>
-      {state === 'refused' && <Refused message={message} />}
-      {state === 'conflict' && theirs && (
+      {refused !== undefined && <Refused message={refused} />}
+      {theirs && (
         <section role="alert" className="m-3 border-l-4 border-stop bg-paper p-3">
           <p className="font-medium">{message}</p>
           <p className="text-soft">

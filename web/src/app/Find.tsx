@@ -18,7 +18,10 @@ interface Entry {
 
 /** One box that finds stations, parts, findings and actions. */
 export function Find({ id }: { id: string }) {
-  const open = useView((v) => v.findOpen);
+  return useView((v) => v.findOpen) ? <Box id={id} /> : null;
+}
+
+function Box({ id }: { id: string }) {
   const parts = useBuild((s) => s.doc.parts);
   const findings = useReport((s) => s.report?.findings) ?? [];
   const navigate = useNavigate();
@@ -55,7 +58,7 @@ export function Find({ id }: { id: string }) {
   ];
   const groups = ['Stations', 'Parts', 'Findings', 'Actions'];
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => useView.setState({ findOpen: next })}>
+    <Dialog.Root open onOpenChange={(next) => useView.setState({ findOpen: next })}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-ink/25" />
         <Dialog.Content

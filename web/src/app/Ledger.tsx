@@ -3,7 +3,7 @@ import { Pin as PinIcon } from 'lucide-react';
 import { useBuild } from '../store/build';
 import { pinNow, useNotes } from '../store/notes';
 import { useReport } from '../store/report';
-import { useBehind } from '../store/useBehind';
+import { useIsBehind } from '../store/useBehind';
 import { useShownParts } from '../store/version';
 import { toggle, useView } from '../store/view';
 import { difference, ledgerFigures, showFigure } from './totals';
@@ -20,7 +20,7 @@ export function Ledger() {
   const open = useView((v) => v.inspectorOpen);
   const all = useShownParts().length;
   const failed = useReport((s) => s.error !== '' && s.report !== undefined);
-  const old = useBehind() > 0 || failed;
+  const old = useIsBehind() || failed;
   return (
     <footer
       className="flex min-h-12 flex-wrap items-center gap-5 border-t border-ink bg-paper px-3 max-[1200px]:gap-3"

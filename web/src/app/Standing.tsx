@@ -4,9 +4,10 @@ import { useBehind } from '../store/useBehind';
 
 /** How figures and findings stand to what is on screen, where they do not belong to it: failed, or on their way. */
 export function Standing() {
-  const { error, report } = useReport();
+  const error = useReport((s) => s.error);
+  const worked = useReport((s) => s.report !== undefined);
   const behind = useBehind();
-  const older = report ? ' Figures and findings are from before the change.' : '';
+  const older = worked ? ' Figures and findings are from before the change.' : '';
   if (error)
     return (
       <section role="alert" className="m-3 border-l-4 border-stop bg-paper p-2">

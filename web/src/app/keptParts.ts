@@ -1,15 +1,19 @@
-import type { Part } from '@fomrik/core/document';
 import { keptAlone } from '@fomrik/core/parts';
+import { byId } from '@fomrik/core/units';
 import { toast } from 'sonner';
 import { api, type KeptPart } from '../store/api';
 import { useBuild } from '../store/build';
 import { fromVersion, undoing } from '../store/shop';
 import { todayIso } from '../store/today';
+import { shownDoc } from '../store/version';
+import { useView } from '../store/view';
 import { newId } from '../store/newId';
 
 /** Puts a part in the shop's book; one of its name is replaced, and the toast puts that one back. */
-export async function keepPart(part: Part): Promise<void> {
+export async function keepPart(partId: string): Promise<void> {
   const { doc } = useBuild.getState();
+  const part = byId(shownDoc(doc, useView.getState().versionId).parts, partId);
+  if (!part) return;
   try {
     const before = (await api.keptParts()).find((k) => k.name === part.name);
     const id = before?.id ?? newId('kept');

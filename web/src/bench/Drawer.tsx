@@ -1,7 +1,7 @@
 import type { Station } from '@fomrik/core/document';
 import { ChevronDown } from 'lucide-react';
 import { Tabs } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { setDrawer, useView } from '../store/view';
 
 export interface DrawerTab {
@@ -10,8 +10,22 @@ export interface DrawerTab {
   content: ReactNode;
 }
 
+const sameTabs = (a: readonly DrawerTab[], b: readonly DrawerTab[]): boolean =>
+  a.length === b.length &&
+  a.every((tab, i) => {
+    const { key, label, content } = b[i]!;
+    return tab.key === key && tab.label === label && tab.content === content;
+  });
+
+interface DrawerProps {
+  station: Station;
+  tabs: readonly DrawerTab[];
+}
+
 /** Below the panes, what belongs to the station as a whole; as tall as what it holds, and shut by a press on its tab. */
-export function Drawer({ station, tabs }: { station: Station; tabs: readonly DrawerTab[] }) {
+export const Drawer = memo(DrawerOf, (a, b) => a.station === b.station && sameTabs(a.tabs, b.tabs));
+
+function DrawerOf({ station, tabs }: DrawerProps) {
   const chosen = useView((v) => v.drawers[station]);
   const known = tabs.some((t) => t.key === chosen);
   const open = chosen === '' ? '' : known ? chosen! : tabs[0]!.key;

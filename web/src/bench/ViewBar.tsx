@@ -1,10 +1,97 @@
 import { Magnet } from 'lucide-react';
 import type { PartReport } from '@fomrik/core/parts';
+import { byId } from '@fomrik/core/units';
 import { useShallow } from 'zustand/react/shallow';
+import { useReport } from '../store/report';
 import { toggle, useView } from '../store/view';
 
-/** What is laid over a picture, each with a key; only what this part has. */
-export function ViewBar({ made, on }: { made: PartReport; on: 'solid' | 'flat' }) {
+type Overlay =
+  | 'figureOpen'
+  | 'gapOpen'
+  | 'sightOpen'
+  | 'ringsOpen'
+  | 'finishOpen'
+  | 'foldOpen'
+  | 'darkOpen'
+  | 'stretchOpen'
+  | 'legendOpen';
+
+const always = (): boolean => true;
+
+/** Everything that can be laid over a picture, each with a key, and the parts that have it. */
+const overlays: {
+  key: Overlay;
+  on: 'solid' | 'flat';
+  label: string;
+  title: string;
+  has: (made: PartReport) => boolean;
+}[] = [
+  {
+    key: 'figureOpen',
+    on: 'solid',
+    label: 'On the figure',
+    title: 'Everything worn, on the figure (W)',
+    has: always,
+  },
+  {
+    key: 'gapOpen',
+    on: 'solid',
+    label: 'Gap',
+    title: 'Gap between shell and body, and pads (G)',
+    has: ({ wear }) => (wear?.standOff.length ?? 0) > 0,
+  },
+  {
+    key: 'sightOpen',
+    on: 'solid',
+    label: 'View',
+    title: 'What is seen through the opening (E)',
+    has: ({ sight }) => sight.length > 0,
+  },
+  {
+    key: 'ringsOpen',
+    on: 'solid',
+    label: 'Openings',
+    title: 'Openings and what must pass (O)',
+    has: ({ clearances }) => clearances.length > 0,
+  },
+  {
+    key: 'finishOpen',
+    on: 'solid',
+    label: 'Finished',
+    title: 'The solid in its colours (C)',
+    has: always,
+  },
+  {
+    key: 'foldOpen',
+    on: 'solid',
+    label: 'Fold',
+    title: 'From flat pieces to the solid (B)',
+    has: ({ surfaces }) => surfaces.length > 0,
+  },
+  {
+    key: 'darkOpen',
+    on: 'solid',
+    label: 'In the dark',
+    title: 'Only what is lit (D)',
+    has: ({ items }) => items.some((i) => i.lamp ?? i.steady),
+  },
+  {
+    key: 'stretchOpen',
+    on: 'flat',
+    label: 'Stretch',
+    title: 'Stretch map on the pieces (S)',
+    has: ({ pieces }) => pieces.some((p) => p.stretch),
+  },
+  { key: 'legendOpen', on: 'flat', label: 'Legend', title: 'Legend of lines (L)', has: always },
+];
+
+/** What is laid over a picture; only what this part has. */
+export function ViewBar({ partId, on }: { partId: string; on: 'solid' | 'flat' }) {
+  // By their keys in one string: drawn anew when the part has others, not whenever it is worked out.
+  const has = useReport((s) => {
+    const made = byId(s.report?.parts ?? [], partId);
+    return overlays.flatMap((o) => (made && o.has(made) ? [o.key] : [])).join(' ');
+  }).split(' ');
   const view = useView(
     useShallow((v) => ({
       figureOpen: v.figureOpen,
@@ -19,53 +106,14 @@ export function ViewBar({ made, on }: { made: PartReport; on: 'solid' | 'flat' }
       snaps: v.snaps,
     })),
   );
-  const hasGap = (made.wear?.standOff.length ?? 0) > 0;
-  const solid = [
-    { key: 'figureOpen', label: 'On the figure', title: 'Everything worn, on the figure (W)', has: true },
-    { key: 'gapOpen', label: 'Gap', title: 'Gap between shell and body, and pads (G)', has: hasGap },
-    {
-      key: 'sightOpen',
-      label: 'View',
-      title: 'What is seen through the opening (E)',
-      has: made.sight.length > 0,
-    },
-    {
-      key: 'ringsOpen',
-      label: 'Openings',
-      title: 'Openings and what must pass (O)',
-      has: made.clearances.length > 0,
-    },
-    { key: 'finishOpen', label: 'Finished', title: 'The solid in its colours (C)', has: true },
-    {
-      key: 'foldOpen',
-      label: 'Fold',
-      title: 'From flat pieces to the solid (B)',
-      has: made.surfaces.length > 0,
-    },
-    {
-      key: 'darkOpen',
-      label: 'In the dark',
-      title: 'Only what is lit (D)',
-      has: made.items.some((i) => i.lamp ?? i.steady),
-    },
-  ] as const;
-  const flat = [
-    {
-      key: 'stretchOpen',
-      label: 'Stretch',
-      title: 'Stretch map on the pieces (S)',
-      has: made.pieces.some((p) => p.stretch),
-    },
-    { key: 'legendOpen', label: 'Legend', title: 'Legend of lines (L)', has: true },
-  ] as const;
   return (
     <div
       role="group"
       aria-label={on === 'solid' ? 'Laid over the solid' : 'Laid over the pieces'}
       className="flex flex-wrap gap-1"
     >
-      {(on === 'solid' ? solid : flat)
-        .filter((t) => t.has)
+      {overlays
+        .filter((o) => o.on === on && has.includes(o.key))
         .map(({ key, label, title }) => (
           <button
             key={key}

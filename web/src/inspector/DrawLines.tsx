@@ -1,9 +1,10 @@
-import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
+import { featureIdsOf, type Feature } from '@fomrik/core/document';
 import { freeName, standardKinds } from '@fomrik/core/parts';
 import { counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { useBuild } from '../store/build';
 import { selectFeature } from '../store/selection';
+import type { Changer } from '../store/version';
 import { useView } from '../store/view';
 
 /** What is drawn by pressing on the solid: every kind that lies along a path, a line in each of its looks. */
@@ -18,17 +19,11 @@ const drawn = [...standardKinds.features.values()]
   });
 
 /** Lines drawn point by point on the solid, then kept as a detail. */
-export function DrawLines({
-  part,
-  change,
-}: {
-  part: Part;
-  change: (recipe: (part: Draft<Part>) => void) => void;
-}) {
+export function DrawLines({ partId, change }: { partId: string; change: Changer }) {
   const drawing = useView((v) => v.drawing);
   const finish = (): void => {
     if (drawing?.pieceId && drawing.points.length >= 2) {
-      const id = freeName(featureIdsOf(useBuild.getState().doc), `${part.id}.${drawing.kind}`);
+      const id = freeName(featureIdsOf(useBuild.getState().doc), `${partId}.${drawing.kind}`);
       const place: Feature['place'] = {
         on: 'path',
         panel: drawing.pieceId,
@@ -36,7 +31,7 @@ export function DrawLines({
       };
       const feature = { id, kind: drawing.kind, place, params: drawing.params };
       change((p) => void p.features.push(feature as Draft<Feature>));
-      selectFeature(part.id, id);
+      selectFeature(partId, id);
     }
     useView.setState({ drawing: undefined });
   };

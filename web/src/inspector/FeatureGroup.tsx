@@ -1,26 +1,32 @@
 import type { Feature, Part } from '@fomrik/core/document';
-import { type PartReport, standardKinds } from '@fomrik/core/parts';
+import { standardKinds } from '@fomrik/core/parts';
 import { getFrom } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { ChevronDown, ChevronRight, Trash2, X } from 'lucide-react';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ComponentProps, memo, type ReactNode, useEffect, useRef } from 'react';
 import { featureName } from '../parts/featureName';
 import { FeatureFields } from '../parts/FeatureFields';
 import { PictureOf } from '../parts/PictureOf';
+import { useMade } from '../parts/useMade';
 import { selectFeature, selectFeatureToo, useSelected } from '../store/selection';
+import type { Changer } from '../store/version';
 import { useView } from '../store/view';
-import { addFeature, hasPlace, removeFeatures } from './featureActions';
+import { removeFeatures } from './featureActions';
 import { byGroup, groupWords } from './fieldWords';
 import { Group } from './Group';
+import { onlyWhen } from './onlyWhen';
 import { SeveralFeatures } from './SeveralFeatures';
 import { Tray } from './Tray';
+
+/** What details are about. */
+const detailed = ['id', 'stack', 'features'] as const satisfies readonly (keyof Part)[];
+type Detailed = Pick<Part, (typeof detailed)[number]>;
 
 interface FeatureGroupProps {
   title: string;
   station: 'shape' | 'inside';
-  part: Part;
-  made: PartReport;
-  change: (recipe: (part: Draft<Part>) => void) => void;
+  part: Detailed;
+  change: Changer;
   open: boolean;
   /** Beneath the tray: other ways to add. */
   more?: ReactNode;
@@ -29,83 +35,75 @@ interface FeatureGroupProps {
 }
 
 /** The details of a part that are planned at a station: chosen from the tray, each a line that opens into its fields. */
-export function FeatureGroup({ title, station, part, made, change, open, more, empty }: FeatureGroupProps) {
-  const kinds = [...standardKinds.features.values()].filter((k) => k.station === station);
-  const features = part.features.filter((f) => kinds.some((k) => k.kind === f.kind));
-  const selected = useSelected((s) => s.featureIds);
-  const forced = features.some((f) => selected.includes(f.id));
-  const own = selected.filter((id) => features.some((f) => f.id === id));
-  return (
-    <Group
-      title={title}
-      open={open}
-      forced={forced}
-      {...(station === 'inside' &&
-        features.length > 0 && {
-          tools: (
-            <button
-              type="button"
-              className="tiny"
-              aria-label="Remove all"
-              title="Remove everything put in, with its circuits"
-              onClick={() =>
-                removeFeatures(
-                  part.id,
-                  features.map((f) => f.id),
-                )
-              }
-            >
-              <Trash2 size={15} aria-hidden />
-            </button>
-          ),
-        })}
-      holds={features.length === 0 ? 'none' : features.map((f) => featureName(f, features)).join(', ')}
-    >
-      <Tray
-        label={station === 'shape' ? 'Add a detail' : 'Put in'}
-        kinds={kinds}
-        without={(kind) =>
-          hasPlace(kind, made) ? undefined : `${kind.verb}: nothing of this part takes one.`
-        }
-        onAdd={(kind) => void addFeature(part, made, kind)}
-      />
-      {more}
-      {features.length === 0 && <p className="text-[13px] text-soft">{empty}</p>}
-      <ul>
-        {features.map((feature) => (
-          <FeatureLine
-            key={feature.id}
-            feature={feature}
-            part={part}
-            made={made}
-            name={featureName(feature, features)}
-            open={own.length === 1 && own[0] === feature.id}
-            chosen={own.includes(feature.id)}
-            change={change}
-          />
-        ))}
-      </ul>
-      {own.length > 1 && <SeveralFeatures part={part} ids={own} change={change} />}
-    </Group>
-  );
-}
+export const FeatureGroup = memo(
+  function FeatureGroup({ title, station, part, change, open, more, empty }: FeatureGroupProps) {
+    const features = part.features.filter((f) => standardKinds.features.get(f.kind)?.station === station);
+    const selected = useSelected((s) => s.featureIds);
+    const forced = features.some((f) => selected.includes(f.id));
+    const own = selected.filter((id) => features.some((f) => f.id === id));
+    return (
+      <Group
+        title={title}
+        open={open}
+        forced={forced}
+        {...(station === 'inside' &&
+          features.length > 0 && {
+            tools: (
+              <button
+                type="button"
+                className="tiny"
+                aria-label="Remove all"
+                title="Remove everything put in, with its circuits"
+                onClick={() =>
+                  removeFeatures(
+                    part.id,
+                    features.map((f) => f.id),
+                  )
+                }
+              >
+                <Trash2 size={15} aria-hidden />
+              </button>
+            ),
+          })}
+        holds={features.length === 0 ? 'none' : features.map((f) => featureName(f, features)).join(', ')}
+      >
+        <Tray partId={part.id} station={station} />
+        {more}
+        {features.length === 0 && <p className="text-[13px] text-soft">{empty}</p>}
+        <ul>
+          {features.map((feature) => (
+            <FeatureLine
+              key={feature.id}
+              feature={feature}
+              part={part}
+              name={featureName(feature, features)}
+              open={own.length === 1 && own[0] === feature.id}
+              chosen={own.includes(feature.id)}
+              change={change}
+            />
+          ))}
+        </ul>
+        {own.length > 1 && <SeveralFeatures part={part} ids={own} change={change} />}
+      </Group>
+    );
+  },
+  onlyWhen(...detailed),
+);
 
 function FeatureLine({
   feature,
   part,
-  made,
   name,
   open,
   chosen,
   change,
 }: {
   feature: Feature;
-  part: Part;
-  made: PartReport;
+  part: Detailed;
   name: string;
   open: boolean;
   chosen: boolean;
-  change: (recipe: (part: Draft<Part>) => void) => void;
+  change: Changer;
 }) {
   const unit = useView((v) => v.unit);
   const kind = getFrom(standardKinds.features, feature.kind);
@@ -152,11 +150,10 @@ function FeatureLine({
         </button>
       </div>
       {open && (
-        <FeatureFields
+        <Fields
           kind={kind}
           feature={feature}
           part={part}
-          made={made}
           onChange={(next) =>
             change((p) => {
               p.features = p.features.map((f) => (f.id === next.id ? (next as Draft<Feature>) : f));
@@ -166,4 +163,10 @@ function FeatureLine({
       )}
     </li>
   );
+}
+
+/** The values of a detail, once its part is worked out. */
+function Fields(props: Omit<ComponentProps<typeof FeatureFields>, 'made'>) {
+  const made = useMade(props.part.id);
+  return made && <FeatureFields {...props} made={made} />;
 }

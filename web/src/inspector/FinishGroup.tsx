@@ -4,19 +4,26 @@ import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { byId, counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { Plus, X } from 'lucide-react';
+import { memo } from 'react';
 import { ChoiceField } from '../parts/ChoiceField';
 import { Range } from '../parts/Range';
 import { featureName } from '../parts/featureName';
+import { useMade } from '../parts/useMade';
 import { useBuild } from '../store/build';
 import { useSelected } from '../store/selection';
+import type { Changer } from '../store/version';
 import { CoatFields } from './CoatFields';
 import { Group } from './Group';
 import { KeptSchemes } from './KeptSchemes';
+import { onlyWhen } from './onlyWhen';
+
+/** What colours are about. */
+const painted = ['id', 'name', 'scheme', 'features'] as const satisfies readonly (keyof Part)[];
+type Painted = Pick<Part, (typeof painted)[number]>;
 
 interface FinishGroupProps {
-  part: Part;
-  made: PartReport;
-  change: (recipe: (part: Draft<Part>) => void) => void;
+  part: Painted;
+  change: Changer;
   open: boolean;
 }
 
@@ -32,35 +39,38 @@ const wears: { key: keyof Scheme['wear']; label: string }[] = [
 ];
 
 /** The colours of a part, how they take the light, and its wear: coats, amounts, steps and pictures follow. */
-export function FinishGroup({ part, made, change, open }: FinishGroupProps) {
-  const { scheme } = part;
-  const set = (recipe: (scheme: Draft<Scheme>) => void): void =>
-    change((p) => {
-      p.scheme ??= structuredClone({ ...bareScheme, base: FIRST }) as Draft<Scheme>;
-      recipe(p.scheme);
-    });
-  const holds = scheme
-    ? [scheme.base, ...scheme.areas].map((c) => colourName(c.colour)).join(', ')
-    : 'no colours yet';
-  return (
-    <Group title="Finish" open={open} holds={holds}>
-      {scheme ? (
-        <Colours part={part} made={made} scheme={scheme} set={set} change={change} />
-      ) : (
-        <>
-          <p className="text-[13px] text-soft">
-            Choose colours: the finished picture, coats, masks, amounts and steps follow.
-          </p>
-          <button type="button" className="btn" onClick={() => set(() => undefined)}>
-            Choose colours
-          </button>
-        </>
-      )}
-      <FromOther part={part} change={change} />
-      <KeptSchemes part={part} change={change} />
-    </Group>
-  );
-}
+export const FinishGroup = memo(
+  function FinishGroup({ part, change, open }: FinishGroupProps) {
+    const { scheme } = part;
+    const set = (recipe: (scheme: Draft<Scheme>) => void): void =>
+      change((p) => {
+        p.scheme ??= structuredClone({ ...bareScheme, base: FIRST }) as Draft<Scheme>;
+        recipe(p.scheme);
+      });
+    const holds = scheme
+      ? [scheme.base, ...scheme.areas].map((c) => colourName(c.colour)).join(', ')
+      : 'no colours yet';
+    return (
+      <Group title="Finish" open={open} holds={holds}>
+        {scheme ? (
+          <Colours part={part} scheme={scheme} set={set} change={change} />
+        ) : (
+          <>
+            <p className="text-[13px] text-soft">
+              Choose colours: the finished picture, coats, masks, amounts and steps follow.
+            </p>
+            <button type="button" className="btn" onClick={() => set(() => undefined)}>
+              Choose colours
+            </button>
+          </>
+        )}
+        <FromOther part={part} change={change} />
+        <KeptSchemes part={part} change={change} />
+      </Group>
+    );
+  },
+  onlyWhen(...painted),
+);
 
 /** What can be painted by itself. */
 type Spot = Pick<Scheme['areas'][number], 'of' | 'id' | 'edge'>;
@@ -69,7 +79,7 @@ const keyOf = ({ of, id, edge }: Spot): string => (of === 'edge' ? `${id} ${edge
 
 /** Everything of a part that can be painted by itself: pieces, details, the selected edge and those that are painted. */
 function paintable(
-  part: Part,
+  part: Painted,
   made: PartReport,
   { areas }: Scheme,
   selected: { pieceId: string; edgeId: string } | undefined,
@@ -103,14 +113,14 @@ function paintable(
 
 function Colours({
   part,
-  made,
   scheme,
   set,
   change,
 }: Omit<FinishGroupProps, 'open'> & { scheme: Scheme; set: (recipe: (s: Draft<Scheme>) => void) => void }) {
   const chosen = useSelected((s) => s.featureIds[0]);
   const edge = useSelected((s) => s.edge);
-  const things = paintable(part, made, scheme, edge);
+  const made = useMade(part.id);
+  const things = made ? paintable(part, made, scheme, edge) : [];
   const free = things.find((t) => !scheme.areas.some((a) => keyOf(a) === t.value));
   const wanted =
     [chosen, edge && keyOf({ of: 'edge', id: edge.pieceId, edge: edge.edgeId }), edge?.pieceId].find((key) =>

@@ -1,11 +1,12 @@
-import type { Field, Part, Row, RowsField, ScalarField } from '@fomrik/core/document';
+import type { Field, Part, Ply, Row, RowsField, ScalarField } from '@fomrik/core/document';
 import type { FormKind } from '@fomrik/core/forms';
-import type { PartReport } from '@fomrik/core/parts';
 import { counted, firstOf } from '@fomrik/core/units';
-import type { Draft } from 'immer';
+import { memo } from 'react';
 import { FieldInput } from '../parts/FieldInput';
 import { isWide, RowsTable } from '../parts/RowsTable';
 import { SurfacePanel } from '../stations/shape/SurfacePanel';
+import { useMade } from '../parts/useMade';
+import type { Changer } from '../store/version';
 import { useView, setDrawer } from '../store/view';
 import { FieldSpot } from './FieldSpot';
 import { byGroup, groupWords } from './fieldWords';
@@ -13,9 +14,8 @@ import { Group } from './Group';
 
 interface FormGroupsProps {
   part: Part;
-  made: PartReport;
   form: FormKind;
-  change: (recipe: (part: Draft<Part>) => void) => void;
+  change: Changer;
   open: boolean;
 }
 
@@ -29,11 +29,10 @@ export const fieldsThatCount = (form: FormKind, part: Part): Field[] =>
 const seldom: readonly string[] = ['Flattening', 'Comes apart', 'Drawn seams', 'Safety'];
 
 /** The values of a form by their groups. */
-export function FormGroups({ part, made, form, change, open }: FormGroupsProps) {
+export function FormGroups({ part, form, change, open }: FormGroupsProps) {
   const unit = useView((v) => v.unit);
   const fields = fieldsThatCount(form, part);
-  const set = (key: string, value: number | string | Row[]): void =>
-    change((p) => void Object.assign(p.params, { [key]: value }));
+  const ply = firstOf(part.stack);
   const groups = byGroup(fields);
   return (
     <>
@@ -44,16 +43,23 @@ export function FormGroups({ part, made, form, change, open }: FormGroupsProps) 
           open={open && !seldom.includes(title)}
           holds={groupWords(own, part.params, unit)}
         >
-          {form.surface && i === 0 && <SurfacePanel part={part} made={made} form={form} change={change} />}
+          {form.surface && i === 0 && <SurfaceHere part={part} form={form} change={change} />}
           {own.map((field) =>
             field.type === 'rows' ? (
-              <RowsHere key={field.key} field={field} part={part} onChange={(rows) => set(field.key, rows)} />
+              <RowsHere
+                key={field.key}
+                field={field}
+                part={part}
+                onChange={(rows) => change((p) => void Object.assign(p.params, { [field.key]: rows }))}
+              />
             ) : (
               <ScalarHere
                 key={field.key}
                 field={field}
-                part={part}
-                onChange={(value) => set(field.key, value)}
+                partId={part.id}
+                value={part.params[field.key] as number | string}
+                ply={ply}
+                change={change}
               />
             ),
           )}
@@ -63,26 +69,32 @@ export function FormGroups({ part, made, form, change, open }: FormGroupsProps) 
   );
 }
 
-function ScalarHere({
-  field,
-  part,
-  onChange,
-}: {
+function SurfaceHere({ part, form, change }: Omit<FormGroupsProps, 'open'>) {
+  const made = useMade(part.id);
+  return made && <SurfacePanel part={part} made={made} form={form} change={change} />;
+}
+
+interface ScalarHereProps {
   field: ScalarField;
-  part: Part;
-  onChange: (value: number | string) => void;
-}) {
+  partId: string;
+  value: number | string;
+  ply: Ply;
+  change: Changer;
+}
+
+/** One value; drawn anew when it is another, not whenever another value of its part is. */
+const ScalarHere = memo(function ScalarHere({ field, partId, value, ply, change }: ScalarHereProps) {
   return (
-    <FieldSpot at={{ partId: part.id, path: [field.key] }}>
+    <FieldSpot at={{ partId, path: [field.key] }}>
       <FieldInput
         field={field}
-        value={part.params[field.key] as number | string}
-        ply={firstOf(part.stack)}
-        onChange={onChange}
+        value={value}
+        ply={ply}
+        onChange={(next) => change((p) => void Object.assign(p.params, { [field.key]: next }))}
       />
     </FieldSpot>
   );
-}
+});
 
 /** A narrow list stands in the inspector; a wide one in the drawer, where it has the room. */
 function RowsHere({

@@ -1,9 +1,11 @@
 import type { Part, Station } from '@fomrik/core/document';
 import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
-import type { Draft } from 'immer';
+import { byId } from '@fomrik/core/units';
 import { DartList } from '../stations/shape/DartList';
 import { CircuitGroup } from '../stations/inside/CircuitGroup';
 import { usePart } from '../parts/usePart';
+import { useReport } from '../store/report';
+import type { Changer } from '../store/version';
 import { Crumbs } from './Crumbs';
 import { DrawLines } from './DrawLines';
 import { FeatureGroup } from './FeatureGroup';
@@ -32,62 +34,69 @@ export function Inspector({ station }: { station: Station }) {
       <Crumbs part={about ? part : undefined} made={made} />
       {about && made && <Figures made={made} />}
       <Noticed station={station} partId={about ? part?.id : undefined} />
-      {about && part && made && <PartGroups station={station} part={part} made={made} change={change} />}
+      {about && part && made && <PartGroups station={station} part={part} change={change} />}
     </aside>
   );
 }
 
-/** Every group of a part, the same at each station; those a station is about begin open. */
-function PartGroups({
-  station,
-  part,
-  made,
-  change,
-}: {
+interface PartGroupsProps {
   station: Station;
   part: Part;
-  made: PartReport;
-  change: (recipe: (part: Draft<Part>) => void) => void;
-}) {
+  change: Changer;
+}
+
+const isDarted = (made: PartReport | undefined): boolean =>
+  made?.pieces.some((p) => p.role === 'shell' && p.stretch && !p.mirrors) === true;
+
+/** Every group of a part, the same at each station; those a station is about begin open. */
+function PartGroups({ station, part, change }: PartGroupsProps) {
   const form = formOf(standardKinds, part.form);
   const shaping = station === 'shape';
-  const about = { part, made, form, change };
-  const features = { part, made, change };
-  const hasPieces = made.panels.length > 0;
-  const darts = made.pieces.some((p) => p.role === 'shell' && p.stretch && !p.mirrors);
+  const about = { part, form, change };
+  const hasPieces = useReport((s) => (byId(s.report?.parts ?? [], part.id)?.panels.length ?? 0) > 0);
+  const darts = useReport((s) => isDarted(byId(s.report?.parts ?? [], part.id)));
   return (
     <div className="mt-1 border-b border-hair">
       <SeveralParts />
       {station === 'inside' && (
         <>
-          <FeatureGroup {...features} title="Put in" station="inside" open empty="Nothing is in it yet." />
+          <FeatureGroup
+            part={part}
+            change={change}
+            title="Put in"
+            station="inside"
+            open
+            empty="Nothing is in it yet."
+          />
           <CircuitGroup part={part} open />
         </>
       )}
       <FormGroups {...about} open={shaping} />
       <FoamGroup {...about} open={shaping} />
-      <FinishGroup {...features} open={station === 'make'} />
+      <FinishGroup part={part} change={change} open={station === 'make'} />
       <AttachGroup {...about} open={shaping && part.mount.to === 'part'} />
       <ThereGroup part={part} change={change} />
       {hasPieces && (
         <FeatureGroup
-          {...features}
+          part={part}
+          change={change}
           title="Details"
           station="shape"
           open={shaping && part.features.length < 8}
-          more={<DrawLines part={part} change={change} />}
+          more={<DrawLines partId={part.id} change={change} />}
           empty="Plain foam so far. Trim hides cut edges, a layer stiffens and raises, a strip inside keeps a slack edge."
         />
       )}
       {darts && (
         <Group title="Darts" open={shaping} holds="on curved pieces">
-          <DartList part={part} made={made} change={change} />
+          <DartList part={part} change={change} />
         </Group>
       )}
       {station !== 'inside' && (
         <>
           <FeatureGroup
-            {...features}
+            part={part}
+            change={change}
             title="Put in"
             station="inside"
             open={false}

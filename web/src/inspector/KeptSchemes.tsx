@@ -1,5 +1,6 @@
 import type { Part, Scheme } from '@fomrik/core/document';
 import type { Draft } from 'immer';
+import type { Changer } from '../store/version';
 import { X } from 'lucide-react';
 import { type FormEvent, useEffect, useState } from 'react';
 import { toast } from 'sonner';
@@ -8,13 +9,7 @@ import { newId } from '../store/newId';
 import { fromVersion, undoing } from '../store/shop';
 
 /** Colours of the shop: kept by a name, taken for any part of any build. Areas belong to a part and are not kept. */
-export function KeptSchemes({
-  part,
-  change,
-}: {
-  part: Part;
-  change: (recipe: (part: Draft<Part>) => void) => void;
-}) {
+export function KeptSchemes({ part, change }: { part: Pick<Part, 'name' | 'scheme'>; change: Changer }) {
   const [kept, setKept] = useState<SavedScheme[]>([]);
   const [name, setName] = useState('');
   const load = (): void =>

@@ -5,7 +5,7 @@ import { stations } from '../app/stations';
 import { FindingCard } from '../parts/FindingCard';
 import { useBuild } from '../store/build';
 import { useReport } from '../store/report';
-import { useBehind } from '../store/useBehind';
+import { useIsBehind } from '../store/useBehind';
 import { useSelected } from '../store/selection';
 
 const grave: Record<Severity, number> = { stop: 0, mind: 1, note: 2 };
@@ -35,7 +35,7 @@ export function Noticed({ station, partId }: { station: Station; partId: string 
   const findings = useReport((s) => s.report?.findings) ?? [];
   const known = useReport((s) => s.report !== undefined);
   const failed = useReport((s) => s.error !== '');
-  const old = useBehind() > 0 || failed;
+  const old = useIsBehind() || failed;
   const aside = useBuild((s) => s.doc.setAside);
   const featureIds = useSelected((s) => s.featureIds);
   const [elsewhereOpen, setElsewhere] = useState(false);

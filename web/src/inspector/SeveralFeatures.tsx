@@ -8,7 +8,7 @@ import { copySelected } from './clipboard';
 import { removeFeatures } from './featureActions';
 
 interface SeveralFeaturesProps {
-  part: Part;
+  part: Pick<Part, 'id' | 'features'>;
   ids: readonly string[];
   change: (recipe: (part: Draft<Part>) => void) => void;
 }

@@ -10,11 +10,14 @@ import { copySelected } from './clipboard';
 
 /** Several parts at once: their foam, copied, or removed. */
 export function SeveralParts() {
+  return useSelected((s) => s.alsoPartIds.length > 0) ? <Together /> : null;
+}
+
+function Together() {
   const { partId, alsoPartIds } = useSelected();
   const doc = useBuild((s) => s.doc);
   const update = useBuild((s) => s.update);
   const catalogue = useCatalogue();
-  if (alsoPartIds.length === 0) return null;
   const ids = [partId, ...alsoPartIds];
   const parts = doc.parts.filter((p) => ids.includes(p.id));
   const foams = new Set(parts.map((p) => p.stack[0]!.foamId));

@@ -1,19 +1,21 @@
 import type { Part } from '@fomrik/core/document';
 import { trimNumber } from '@fomrik/core/units';
-import type { Draft } from 'immer';
+import { memo } from 'react';
 import { NumberField } from '../parts/Field';
+import type { Changer } from '../store/version';
 import { Group } from './Group';
+import { onlyWhen } from './onlyWhen';
 
 /** What a part begins as that is said to be there already, years. */
 const START_YEARS = 1;
 
 interface ThereGroupProps {
-  part: Part;
-  change: (recipe: (part: Draft<Part>) => void) => void;
+  part: Pick<Part, 'reused'>;
+  change: Changer;
 }
 
 /** Whether a part is made for this build or is there already from another, and how old it is. */
-export function ThereGroup({ part, change }: ThereGroupProps) {
+export const ThereGroup = memo(function ThereGroup({ part, change }: ThereGroupProps) {
   const { reused } = part;
   return (
     <Group
@@ -48,4 +50,4 @@ export function ThereGroup({ part, change }: ThereGroupProps) {
       )}
     </Group>
   );
-}
+}, onlyWhen('reused'));

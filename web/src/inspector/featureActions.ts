@@ -1,13 +1,16 @@
 import { featureIdsOf, type Feature, type Part } from '@fomrik/core/document';
 import type { FeatureKind, Pointed } from '@fomrik/core/features';
-import type { Vec2 } from '@fomrik/core/geometry';
-import { drawnPieces, freeName, type PartReport } from '@fomrik/core/parts';
+import type { Vec2, Vec3 } from '@fomrik/core/geometry';
+import { nearestOn } from '@fomrik/core/panel';
+import { drawnPieces, freeName, type PartReport, standardKinds } from '@fomrik/core/parts';
 import { byId, findIn, firstOf } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { toast } from 'sonner';
 import { useBuild } from '../store/build';
-import { askStart } from '../store/report';
+import { askStart, useReport } from '../store/report';
 import { selectFeature, useSelected } from '../store/selection';
+import { shownDoc } from '../store/version';
+import { useView } from '../store/view';
 
 /** Where something is let go on the shell. */
 export interface DropSpot {
@@ -44,13 +47,11 @@ export const hasPlace = (kind: FeatureKind, made: PartReport): boolean =>
  * A new detail of a part, as one step and selected: where it was let go, or where it fits. A part that is all stick takes
  * it into its room. A light joins the circuit the part has.
  */
-export async function addFeature(
-  part: Part,
-  made: PartReport,
-  kind: FeatureKind,
-  spot?: DropSpot,
-): Promise<void> {
+export async function addFeature(partId: string, kind: FeatureKind, spot?: DropSpot): Promise<void> {
   const { doc, update } = useBuild.getState();
+  const part = byId(shownDoc(doc, useView.getState().versionId).parts, partId);
+  const made = byId(useReport.getState().report?.parts ?? [], partId);
+  if (!part || !made) return;
   const id = freeName(featureIdsOf(doc), `${part.id}.${kind.kind}`);
   const room = made.rooms.find((r) => r.panel === undefined);
   const inRoom = !kind.places.some((p) => p !== 'room') || made.panels.length === 0;
@@ -78,6 +79,17 @@ export async function addFeature(
       circuit.loads.push({ feature: id, currentMa: circuit.loads[0]?.currentMa ?? 20 });
   });
   selectFeature(part.id, id);
+}
+
+/** Lets go of what is dragged from the tray at a point of the chosen part's shell, in the part's space. */
+export function dropOn(point: Vec3): void {
+  const { inHand } = useView.getState();
+  const kind = inHand === undefined ? undefined : standardKinds.features.get(inHand);
+  useView.setState({ inHand: undefined });
+  const { parts = [] } = useReport.getState().report ?? {};
+  const made = byId(parts, useSelected.getState().partId) ?? parts[0];
+  const spot = kind && made && nearestOn(made.surfaces, point);
+  if (kind && spot) void addFeature(made.id, kind, spot);
 }
 
 /** Takes details out of a part; circuits they fed go with them, others let go of them. */

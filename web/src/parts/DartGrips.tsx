@@ -3,7 +3,7 @@ import { dartsOn, edgeRun, type Piece } from '@fomrik/core/panel';
 import type { HandDart } from '@fomrik/core/document';
 import { dist2, lerp2, type Vec2 } from '@fomrik/core/geometry';
 import { useDrag } from '@use-gesture/react';
-import type { KeyboardEvent } from 'react';
+import { type KeyboardEvent, memo } from 'react';
 
 interface DartGripsProps {
   piece: Piece;
@@ -11,7 +11,7 @@ interface DartGripsProps {
   x: number;
   y: number;
   heightMm: number;
-  onDarts: (darts: HandDart[], done: boolean) => void;
+  onDarts: (pieceId: string, darts: HandDart[], done: boolean) => void;
 }
 
 const clamp = (t: number, low: number, high: number): number => Math.min(high, Math.max(low, t));
@@ -30,7 +30,8 @@ function mouthNear(piece: Piece, spot: Vec2): { edgeId: string; at: number } {
 }
 
 /** Grips on the mouth and the tip of every dart: drag to move, arrows to nudge, Delete to take away. */
-export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
+export const DartGrips = memo(function DartGrips({ piece, x, y, heightMm, onDarts: set }: DartGripsProps) {
+  const onDarts = (darts: HandDart[], done: boolean): void => set(piece.id, darts, done);
   const marks = piece.marks.filter((m) => m.dart);
   const darts = dartsOn(piece);
   const place = (p: Vec2): Vec2 => ({ x: p.x + x, y: heightMm - p.y + y });
@@ -103,4 +104,4 @@ export function DartGrips({ piece, x, y, heightMm, onDarts }: DartGripsProps) {
       );
     });
   });
-}
+});

@@ -6,23 +6,28 @@ import { type Stage, toPixels } from './SolidGrip';
 import { useLength } from './useLength';
 import { useView } from '../store/view';
 import { said } from './dimensionDrawing';
+import { useShownDimension } from './useDimensions';
 
 /** What draws the dimension anew when the eye moves. */
 export type Redraw = RefObject<() => void>;
 
 /** One dimension over the solid, as ISO 129 draws it; it follows the eye. */
 export function DimensionLayer({
-  dimension,
+  partId,
+  dimensions,
   stage,
   middle,
   redraw,
 }: {
-  dimension: Dimension | undefined;
+  partId: string;
+  /** Those there are: drawn is the one under the pointer, or that of the field that has the focus. */
+  dimensions: readonly Dimension[];
   stage: Stage;
   /** Middle of the thing, in the scene. */
   middle: [number, number, number];
   redraw: Redraw;
 }) {
+  const dimension = useShownDimension(partId, dimensions);
   const length = useLength();
   const snappedTo = useView((v) => v.snappedTo);
   const halo = useRef<SVGPathElement>(null);

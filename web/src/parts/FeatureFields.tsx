@@ -9,7 +9,7 @@ import { PlaceInput } from './PlaceInput';
 interface FeatureFieldsProps {
   kind: FeatureKind;
   feature: Feature;
-  part: Part;
+  part: Pick<Part, 'id' | 'stack'>;
   made: PartReport;
   onChange: (feature: Feature) => void;
 }

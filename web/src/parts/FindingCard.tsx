@@ -2,7 +2,7 @@ import type { Finding } from '@fomrik/core/document';
 import type { Severity } from '@fomrik/core/document';
 import { provenanceLabel } from '@fomrik/core/units';
 import { Circle, OctagonX, TriangleAlert } from 'lucide-react';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, memo, useState } from 'react';
 import { Said } from './Said';
 import { useBuild } from '../store/build';
 import { selectPart } from '../store/selection';
@@ -56,7 +56,13 @@ function SettingAside({ finding: { id, title } }: { finding: Finding }) {
 }
 
 /** One finding: what it says and what mends it; why, and from what, on a press. Enter on it applies the first remedy. */
-export function FindingCard({ finding, where }: { finding: Finding; where?: string }) {
+export const FindingCard = memo(function FindingCard({
+  finding,
+  where,
+}: {
+  finding: Finding;
+  where?: string;
+}) {
   const { icon: Icon, word, tone } = findingMark[finding.severity];
   const remedies = finding.remedies.filter((r) => r.changes.length > 0);
   const [open, setOpen] = useState(false);
@@ -110,4 +116,4 @@ export function FindingCard({ finding, where }: { finding: Finding; where?: stri
       </div>
     </article>
   );
-}
+});

@@ -3,7 +3,7 @@ import type { Vec2 } from '@fomrik/core/geometry';
 import { onFlat, spotOfFlat } from '@fomrik/core/panel';
 import type { PartReport } from '@fomrik/core/parts';
 import { useDrag } from '@use-gesture/react';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import { selectFeature, useSelected } from '../store/selection';
 import { useView } from '../store/view';
 import { type FeatureGrips, heldWords, putAt } from './featureHandles';
@@ -20,7 +20,7 @@ type FlatGripsProps = Omit<FeatureGrips, 'station' | 'snaps'> & {
 };
 
 /** Grips on every detail that lies on a flat piece: at its spot, along its line, on its edges. */
-export function FlatGrips(props: FlatGripsProps) {
+export const FlatGrips = memo(function FlatGrips(props: FlatGripsProps) {
   const surface = surfaceOf(props.made, props.pieceId);
   if (!surface) return null;
   return props.part.features
@@ -29,7 +29,7 @@ export function FlatGrips(props: FlatGripsProps) {
     .map((held) => (
       <FlatGrip key={`${held.feature.id}.${held.index ?? ''}`} held={held} surface={surface} {...props} />
     ));
-}
+});
 
 /** Where a place was snapped: along which of its shares it is not where the pointer is. */
 function guideOf(to: Place, { index }: HeldSpot, uv: Vec2): { u: number; v: number } | undefined {

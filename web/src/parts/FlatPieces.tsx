@@ -4,7 +4,7 @@ import { drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { quantityText } from '@fomrik/core/pattern';
 import { bevelWords, type Piece } from '@fomrik/core/panel';
 import { boundsOf } from '@fomrik/core/geometry';
-import type { EdgeRef } from '../store/selection';
+import { type EdgeRef, selectEdge } from '../store/selection';
 import { useShownEdge, useView } from '../store/view';
 import type { HandDart } from '@fomrik/core/document';
 import { DartGrips } from './DartGrips';
@@ -15,35 +15,33 @@ import { FlatDimension } from './FlatDimension';
 import { PieceDrawing } from './PieceDrawing';
 import { useLength } from './useLength';
 import { useSaid } from './Said';
+import { slideEnd } from './slideEnd';
+import { useShownDimension } from './useDimensions';
+import { useEdits } from './usePart';
+import { setAt, slid } from './valueHandles';
 
 /** Width of a letter over its height, on average. */
 const LETTER = 0.55;
 /** A letter of the condensed face that captions are set in, of its size. */
 const NARROW = 0.46;
 
+function pointAt(pointed: EdgeRef | undefined): void {
+  useView.setState({ pointed });
+}
+
 /** The flat pieces of a part side by side; point at an edge and its mate lights up. */
 export function FlatPieces({
   made,
-  onEdge,
-  onSelect,
   onDarts,
-  dimension,
-  onSlide,
-  onSlid,
+  dimensions,
   gap = false,
   grips,
 }: {
   made: PartReport;
-  /** The edge under the pointer. */
-  onEdge: (edge: EdgeRef | undefined) => void;
-  /** The edge that is pressed, or reached by key. */
-  onSelect: (edge: EdgeRef) => void;
   /** Darts of a piece moved by hand; a mirrored piece passes them on to the one it mirrors. */
   onDarts?: (pieceId: string, darts: HandDart[], done: boolean) => void;
-  /** The dimension that is drawn, and its value changed by its grip. */
-  dimension?: Dimension | undefined;
-  onSlide?: (dimension: Dimension, value: number) => void;
-  onSlid?: () => void;
+  /** Dimensions that can be drawn on the pieces. */
+  dimensions: readonly Dimension[];
   /** What details on the pieces are moved with. */
   grips?: Pick<FeatureGrips, 'part' | 'drag' | 'change' | 'end'>;
   /** With lines of equal gap to the body, whatever the bench shows. */
@@ -72,7 +70,6 @@ export function FlatPieces({
     w: itemAt(sizes, i).w,
   }));
   const font = fontOf({ w, h });
-  const dimensioned = laid.find(({ index }) => itemAt(pieces, index).id === dimension?.flat?.pieceId);
   const worst = pieces
     .filter((p) => p.stretch)
     .reduce<Piece | undefined>((a, b) => (!a || b.stretch!.worst > a.stretch!.worst ? b : a), undefined);
@@ -85,7 +82,7 @@ export function FlatPieces({
         className="min-h-0 w-full flex-1"
         role="group"
         aria-label="Flat pieces, outer face up"
-        onPointerLeave={() => onEdge(undefined)}
+        onPointerLeave={() => pointAt(undefined)}
       >
         {laid.map(({ index, x, y, w: width, h: height }) => {
           const piece = itemAt(pieces, index);
@@ -98,8 +95,8 @@ export function FlatPieces({
                 y={y}
                 heightMm={height}
                 edge={edge}
-                onEdge={onEdge}
-                onSelect={onSelect}
+                onEdge={pointAt}
+                onSelect={selectEdge}
                 showStretch={showStretch && !showGap}
                 gap={showGap ? made.wear?.standOff.find((g) => g.pieceId === piece.id) : undefined}
               />
@@ -115,13 +112,7 @@ export function FlatPieces({
                 />
               )}
               {onDarts && piece.role === 'shell' && !piece.mirrors && (
-                <DartGrips
-                  piece={piece}
-                  x={x}
-                  y={y}
-                  heightMm={height}
-                  onDarts={(darts, done) => onDarts(piece.id, darts, done)}
-                />
+                <DartGrips piece={piece} x={x} y={y} heightMm={height} onDarts={onDarts} />
               )}
               {height > width && font * LETTER * piece.name.length > width + 8 ? (
                 <text
@@ -147,16 +138,12 @@ export function FlatPieces({
             </g>
           );
         })}
-        {dimensioned && dimension && (
-          <FlatDimension
-            dimension={dimension}
-            place={(p) => ({ x: p.x + dimensioned.x, y: dimensioned.h - p.y + dimensioned.y })}
-            middle={{ x: dimensioned.x + dimensioned.w / 2, y: dimensioned.y + dimensioned.h / 2 }}
-            pxMm={Math.max(w / 420, h / 380)}
-            onSlide={(value) => onSlide?.(dimension, value)}
-            onEnd={() => onSlid?.()}
-          />
-        )}
+        <OnTheFlat
+          made={made}
+          dimensions={dimensions}
+          spots={laid.map((l) => ({ ...l, pieceId: itemAt(pieces, l.index).id }))}
+          pxMm={Math.max(w / 420, h / 380)}
+        />
       </svg>
       <figcaption className="order-first min-h-6 px-2 pt-1 text-[12.5px]" aria-live="polite">
         {chosen ? (
@@ -184,6 +171,34 @@ export function FlatPieces({
         )}
       </figcaption>
     </figure>
+  );
+}
+
+/** The dimension that is drawn, where it is one of a piece. */
+function OnTheFlat({
+  made,
+  dimensions,
+  spots,
+  pxMm,
+}: {
+  made: PartReport;
+  dimensions: readonly Dimension[];
+  spots: readonly { pieceId: string; x: number; y: number; w: number; h: number }[];
+  pxMm: number;
+}) {
+  const dimension = useShownDimension(made.id, dimensions);
+  const { drag } = useEdits(made.id);
+  const spot = spots.find((s) => s.pieceId === dimension?.flat?.pieceId);
+  if (!dimension || !spot) return null;
+  return (
+    <FlatDimension
+      dimension={dimension}
+      place={(p) => ({ x: p.x + spot.x, y: spot.h - p.y + spot.y })}
+      middle={{ x: spot.x + spot.w / 2, y: spot.y + spot.h / 2 }}
+      pxMm={pxMm}
+      onSlide={(value) => drag((p) => setAt(p, dimension, () => slid(dimension, dimensions, value)))}
+      onEnd={slideEnd}
+    />
   );
 }
 

@@ -4,6 +4,7 @@ import type { StandOff } from '@fomrik/core/parts';
 import type { Vec2 } from '@fomrik/core/geometry';
 import { bevelWedge, markShapes, type Shape, wordsWidthMm } from '@fomrik/core/pattern';
 import type { EdgeRef } from '../store/selection';
+import { memo } from 'react';
 import { Shapes } from './Shapes';
 
 interface PieceDrawingProps {
@@ -26,7 +27,7 @@ const isMate = (edge: PieceEdge, chosen: EdgeRef): boolean =>
   edge.mate?.pieceId === chosen.pieceId && edge.mate.edgeId === chosen.edgeId;
 
 /** One flat piece drawn as foam: charcoal, silver pen, a lip as wide as the foam is thick; what is there already is dashed and has no lip. */
-export function PieceDrawing({
+export const PieceDrawing = memo(function PieceDrawing({
   piece,
   x,
   y,
@@ -195,4 +196,4 @@ export function PieceDrawing({
         })}
     </g>
   );
-}
+});

@@ -12,7 +12,7 @@ import { isCells, movedRow, pasteRows } from './pasteRows';
 interface RowsTableProps {
   field: RowsField;
   rows: readonly Row[];
-  part: Part;
+  part: Pick<Part, 'id' | 'stack'>;
   onChange: (rows: Row[]) => void;
 }
 

@@ -1,7 +1,7 @@
 import { add3, type Vec3 } from '@fomrik/core/geometry';
 import type { RootState } from '@react-three/fiber';
 import { useDrag } from '@use-gesture/react';
-import type { KeyboardEvent, RefObject } from 'react';
+import { type KeyboardEvent, memo, type RefObject } from 'react';
 import { Raycaster, Vector2, Vector3, type Mesh } from 'three';
 
 /** A thing on the solid that can be taken hold of. */
@@ -40,6 +40,8 @@ export interface Stage {
   /** The running scene: camera, canvas and controls. */
   root: RefObject<RootState | null>;
   shell: RefObject<Mesh | null>;
+  /** What can be taken hold of by now, by its id. */
+  handles: RefObject<ReadonlyMap<string, Handle>>;
   /** The buttons by handle, placed over the canvas at every frame. */
   buttons: RefObject<Map<string, HTMLButtonElement>>;
   /** Draws the dimension anew. */
@@ -48,12 +50,15 @@ export interface Stage {
 
 /** What a drag holds on to from its beginning. */
 interface Held {
+  handle: Handle;
   axis: Vector2;
-  slide: Handle['onSlide'];
 }
 
-/** A real button over the scene: dragged by pointer, moved by arrow keys. */
-export function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
+type GripProps = Pick<Handle, 'id' | 'label' | 'look'> & { stage: Stage };
+
+/** A real button over the scene: dragged by pointer, moved by arrow keys. What that does is looked up when it is done. */
+export const Grip = memo(function Grip({ id, label, look, stage }: GripProps) {
+  const now = (): Handle | undefined => stage.handles.current.get(id);
   const setOrbit = (enabled: boolean): void => {
     const controls = stage.root.current?.get().controls;
     if (controls) (controls as unknown as { enabled: boolean }).enabled = enabled;
@@ -62,17 +67,20 @@ export function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
   const drag = useDrag(
     ({ first, last, xy: [px, py], movement, memo, currentTarget, event }) => {
       const root = stage.root.current;
-      if (!root) return undefined;
+      const begun = memo as Held | undefined;
+      // It may be gone before it is let go.
+      const handle = now() ?? begun?.handle;
+      if (!root || !handle) return undefined;
       if (first) {
         event.preventDefault();
         (currentTarget as HTMLElement).focus();
         setOrbit(false);
       }
       // Slides count from the handle as it was when the drag began.
-      const held = (memo as Held | undefined) ?? { axis: axisOf(root), slide: handle.onSlide };
-      if (held.slide)
-        held.slide(new Vector2(...movement).dot(held.axis) / Math.max(held.axis.lengthSq(), 1e-6));
-      else if (!first) put(root, px, py);
+      const held = begun ?? { handle, axis: axisOf(handle, root) };
+      const { onSlide } = held.handle;
+      if (onSlide) onSlide(new Vector2(...movement).dot(held.axis) / Math.max(held.axis.lengthSq(), 1e-6));
+      else if (!first) put(handle, root, px, py);
       if (last) {
         setOrbit(true);
         handle.onEnd();
@@ -83,13 +91,13 @@ export function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
   );
 
   /** How far on the canvas one unit moves the handle. */
-  const axisOf = (root: RootState): Vector2 => {
+  const axisOf = (handle: Handle, root: RootState): Vector2 => {
     const here = new Vector3(...stage.place(handle.at));
     const next = new Vector3(...stage.place(add3(handle.at, handle.step ?? { x: 0, y: 0, z: 1 })));
     return toPixels(next, root).sub(toPixels(here, root));
   };
 
-  const put = (root: RootState, px: number, py: number): void => {
+  const put = (handle: Handle, root: RootState, px: number, py: number): void => {
     if (!handle.onPlace || !stage.shell.current) return;
     const { left, top, width, height } = root.gl.domElement.getBoundingClientRect();
     const ray = new Raycaster();
@@ -111,34 +119,34 @@ export function Grip({ handle, stage }: { handle: Handle; stage: Stage }) {
     const move = by[event.key];
     if (!move) return;
     event.preventDefault();
-    handle.onNudge(...move);
+    now()?.onNudge(...move);
   };
 
   return (
     <button
       ref={(button) => {
-        if (button) stage.buttons.current.set(handle.id, button);
-        else stage.buttons.current.delete(handle.id);
+        if (button) stage.buttons.current.set(id, button);
+        else stage.buttons.current.delete(id);
       }}
       type="button"
       className="absolute left-0 top-0 -ml-3.5 -mt-3.5 grid h-7 w-7 touch-none cursor-grab place-items-center"
-      aria-label={handle.label}
-      title={handle.label}
-      data-handle={handle.id}
+      aria-label={label}
+      title={label}
+      data-handle={id}
       {...drag()}
       onKeyDown={onKey}
       onFocus={() => {
-        handle.onSelect?.();
-        handle.onHint?.(true);
+        now()?.onSelect?.();
+        now()?.onHint?.(true);
       }}
-      onBlur={() => handle.onHint?.(false)}
-      onPointerEnter={() => handle.onHint?.(true)}
-      onPointerLeave={() => handle.onHint?.(false)}
+      onBlur={() => now()?.onHint?.(false)}
+      onPointerEnter={() => now()?.onHint?.(true)}
+      onPointerLeave={() => now()?.onHint?.(false)}
     >
-      <span aria-hidden className={looks[handle.look]} />
+      <span aria-hidden className={looks[look]} />
     </button>
   );
-}
+});
 
 /** Where a scene point appears on the canvas, in pixels from its upper left. */
 export function toPixels(p: Vector3, root: RootState): Vector2 {

@@ -1,5 +1,5 @@
 import type { Vec3 } from '@fomrik/core/geometry';
-import type { PartReport } from '@fomrik/core/parts';
+import { byId } from '@fomrik/core/units';
 import { proxy } from 'comlink';
 import { Camera } from 'lucide-react';
 import { Popover } from 'radix-ui';
@@ -7,7 +7,8 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { saveFile } from '../stations/cut/saveFile';
 import { useBuild } from '../store/build';
-import { useShownParts } from '../store/version';
+import { useReport } from '../store/report';
+import { shownDoc } from '../store/version';
 import { useView } from '../store/view';
 import { fileWorker } from '../workers/fileClient';
 import type { PictureAsked } from '../workers/stills';
@@ -23,15 +24,14 @@ const backgrounds = [
 const ROUND = 24;
 
 /** Saves what is looked at as a picture, from the same side; or all round. */
-export function TakePicture({ made, out, dark }: { made: PartReport; out: () => Vec3; dark: boolean }) {
-  const parts = useShownParts();
-  const name = useBuild((s) => s.doc.name);
-  const unit = useView((v) => v.unit);
+export function TakePicture({ partId, out, dark }: { partId: string; out: () => Vec3; dark: boolean }) {
   const [size, setSize] = useState(sizes[0]!);
   const [background, setBackground] = useState<string>('#ffffff');
   const [dimensions, setDimensions] = useState(false);
   const [busy, setBusy] = useState('');
   const take = async (round: boolean): Promise<void> => {
+    const { unit, versionId } = useView.getState();
+    const { name, parts } = shownDoc(useBuild.getState().doc, versionId);
     const [width, height] = size.split(' × ').map(Number) as [number, number];
     const asked: PictureAsked = {
       out: out(),
@@ -41,7 +41,9 @@ export function TakePicture({ made, out, dark }: { made: PartReport; out: () => 
       dimensions,
       unit,
     };
-    const scheme = parts.find((p) => p.id === made.id)?.scheme;
+    const made = byId(useReport.getState().report?.parts ?? [], partId);
+    if (!made) return;
+    const scheme = byId(parts, partId)?.scheme;
     setBusy('Drawing…');
     try {
       if (round) {

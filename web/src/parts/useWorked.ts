@@ -10,15 +10,21 @@ export interface Worked<T> {
 }
 
 /**
- * What a worker answers to a question that is asked anew whenever one of `asked` changes.
- * The last answer stays until the next is there; an answer that comes too late is dropped.
+ * What a worker answers to a question that is asked anew whenever one of `asked` changes; without a question there is
+ * nothing to wait for and no answer. The last answer stays until the next is there; one that comes too late is dropped.
  */
-export function useWorked<T>(ask: () => Promise<T>, asked: DependencyList): Worked<T> {
+export function useWorked<T>(ask: (() => Promise<T>) | undefined, asked: DependencyList): Worked<T> {
   const [answer, setAnswer] = useState<{ value: T }>();
-  const [busy, setBusy] = useState(true);
+  const [busy, setBusy] = useState(ask !== undefined);
   const [fault, setFault] = useState('');
   const [tries, setTries] = useState(0);
   useEffect(() => {
+    if (!ask) {
+      setBusy(false);
+      setFault('');
+      setAnswer(undefined);
+      return;
+    }
     let wanted = true;
     setBusy(true);
     setFault('');

@@ -1,18 +1,27 @@
-import { useEffect, useState } from 'react';
+import { create } from 'zustand';
 import { useReport } from './report';
 
-/** Shorter than this, nobody is reported that figures are older than what is on screen; milliseconds. */
+/** Shorter than this, nobody is told that figures are older than what is on screen; milliseconds. */
 const TOLD_AFTER_MS = 1000;
 
+/** Seconds, by a clock that runs only while an answer is waited for: an answer in time draws nothing anew. */
+const useSeconds = create<{ behind: number }>(() => ({ behind: 0 }));
+
+let clock: ReturnType<typeof setInterval> | undefined;
+
+useReport.subscribe(({ since }, before) => {
+  if (since === before.since) return;
+  clearInterval(clock);
+  if (useSeconds.getState().behind > 0) useSeconds.setState({ behind: 0 });
+  if (since === 0) return;
+  clock = setInterval(
+    () => useSeconds.setState({ behind: Math.round((Date.now() - since) / 1000) }),
+    TOLD_AFTER_MS,
+  );
+});
+
 /** For how many seconds figures and findings have been of an older document; 0 when they are of this one, or nearly. */
-export function useBehind(): number {
-  const since = useReport((s) => s.since);
-  const [now, setNow] = useState(0);
-  useEffect(() => {
-    setNow(0);
-    if (since === 0) return;
-    const timer = setInterval(() => setNow(Date.now()), TOLD_AFTER_MS);
-    return () => clearInterval(timer);
-  }, [since]);
-  return since === 0 || now - since < TOLD_AFTER_MS ? 0 : Math.round((now - since) / 1000);
-}
+export const useBehind = (): number => useSeconds((s) => s.behind);
+
+/** Whether they are of an older document, for as long as one notices. */
+export const useIsBehind = (): boolean => useSeconds((s) => s.behind > 0);

@@ -1,4 +1,4 @@
-import { itemAt } from '@fomrik/core/units';
+import { byId, itemAt } from '@fomrik/core/units';
 import {
   applyChanges,
   type BuildDoc,
@@ -12,7 +12,7 @@ import {
 import { standardKinds } from '@fomrik/core/parts';
 import { produce, type Draft } from 'immer';
 import { toast } from 'sonner';
-import { useBuild } from './build';
+import { dragReplace, useBuild } from './build';
 import { useView } from './view';
 
 const versionOf = (doc: BuildDoc, id: string): Version | undefined => doc.versions?.find((v) => v.id === id);
@@ -63,6 +63,21 @@ export function editedPart(doc: BuildDoc, before: Part, recipe: (part: Draft<Par
   if (!versionOf(doc, versionId))
     return { ...doc, parts: doc.parts.map((p) => (p.id === after.id ? after : p)) };
   return editPart(doc, versionId, versionScope, before, after);
+}
+
+export type Changer = (recipe: (part: Draft<Part>) => void) => void;
+
+/** How a part is changed as it is shown, as one step of undo or while dragging: each time from what it is by then. */
+export function editsOf(partId: string | undefined): { change: Changer; drag: Changer } {
+  const edited = (recipe: (part: Draft<Part>) => void): BuildDoc => {
+    const { doc } = useBuild.getState();
+    const before = byId(shownDoc(doc, useView.getState().versionId).parts, partId);
+    return before ? editedPart(doc, before, recipe) : doc;
+  };
+  return {
+    change: (recipe) => useBuild.getState().replace(edited(recipe)),
+    drag: (recipe) => dragReplace(() => edited(recipe)),
+  };
 }
 
 /** Changes that lead from the document as it is shown, such as a remedy's. */

@@ -12,15 +12,9 @@ const isLit = ({ items }: PartReport): boolean => items.some((i) => i.lamp ?? i.
 
 /** All the light that parts give, by their ids; asked for when it is wanted. */
 export function useShines(parts: readonly PartReport[], wanted: boolean): ReadonlyMap<string, Shine> {
-  const lit = wanted ? parts.filter(isLit) : [];
-  const { value } = useWorked(async () => {
-    if (lit.length === 0) return none;
-    const doc = shownDoc(useBuild.getState().doc, useView.getState().versionId);
-    const found = await insideWorker.shines(
-      doc,
-      lit.map((p) => p.id),
-    );
-    return new Map(found);
-  }, [wanted, parts]);
+  const lit = wanted ? parts.filter(isLit).map((p) => p.id) : [];
+  const ask = async (): Promise<ReadonlyMap<string, Shine>> =>
+    new Map(await insideWorker.shines(shownDoc(useBuild.getState().doc, useView.getState().versionId), lit));
+  const { value } = useWorked(lit.length > 0 ? ask : undefined, [wanted, parts]);
   return (wanted && value) || none;
 }

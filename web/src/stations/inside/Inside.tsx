@@ -1,8 +1,6 @@
 import type { CircuitReport } from '@fomrik/core/circuit';
 import type { Dimension } from '@fomrik/core/dimensions';
 import { applyChanges, type Feature, type Part } from '@fomrik/core/document';
-import type { Vec3 } from '@fomrik/core/geometry';
-import { nearestOn } from '@fomrik/core/panel';
 import { type PartReport, standardKinds } from '@fomrik/core/parts';
 import { byId, itemAt } from '@fomrik/core/units';
 import type { Draft } from 'immer';
@@ -10,7 +8,7 @@ import { useMemo } from 'react';
 import { Bench, type Pane } from '../../bench/Bench';
 import type { DrawerTab } from '../../bench/Drawer';
 import { PaneChoice, ViewBar } from '../../bench/ViewBar';
-import { addFeature } from '../../inspector/featureActions';
+import { dropOn } from '../../inspector/featureActions';
 import { Empty } from '../../parts/Empty';
 import { featureHandles } from '../../parts/featureHandles';
 import { FlatPieces } from '../../parts/FlatPieces';
@@ -18,13 +16,15 @@ import { LazySolid } from '../../parts/LazySolid';
 import { LightsOff } from '../../parts/light/LightsOff';
 import { usePlayed } from '../../parts/light/played';
 import { useShines } from '../../parts/light/useShines';
-import { useDetailDimensions, useShownDimension } from '../../parts/useDimensions';
+import { MeasuringDetail } from '../../parts/Measuring';
+import { useDetailDimensions } from '../../parts/useDimensions';
 import { usePart } from '../../parts/usePart';
 import { slideEnd } from '../../parts/slideEnd';
-import { setAt, slid, valueHandles } from '../../parts/valueHandles';
+import { valueHandles } from '../../parts/valueHandles';
 import { dragEnd, useBuild } from '../../store/build';
 import { useReport } from '../../store/report';
-import { selectEdge, useSelected } from '../../store/selection';
+import { useSelected } from '../../store/selection';
+import type { Changer } from '../../store/version';
 import { useView } from '../../store/view';
 import { ChannelsButton } from './ChannelsButton';
 import { Dark } from './Dark';
@@ -36,8 +36,6 @@ import { Readings } from './Readings';
 import { RoomSlice } from './RoomSlice';
 import { RunChart } from './RunChart';
 import { Schematic } from './Schematic';
-
-type Changer = (recipe: (part: Draft<Part>) => void) => void;
 
 /** What lights up, from what, for how long, and where it all sits: the see-through solid at full height. */
 export function Inside() {
@@ -56,17 +54,15 @@ interface InsideOfProps {
   drag: Changer;
 }
 
-/** Dimensions of the detail that is selected, and the one that is drawn. */
+/** Dimensions of the detail that is selected. */
 interface Measured {
   details: readonly Dimension[];
-  dimension: Dimension | undefined;
 }
 
 function InsideOf({ part, made, change, drag }: InsideOfProps) {
   const circuits = useReport((s) => s.report!.circuits);
   const chosen = useSelected((s) => s.circuitId);
   const details = useDetailDimensions(part);
-  const dimension = useShownDimension(part.id, details);
   const own = circuits.filter((c) => c.partIds.includes(part.id));
   const circuit = byId(own, chosen) ?? own[0];
   const panes: Pane[] = [
@@ -74,12 +70,17 @@ function InsideOf({ part, made, change, drag }: InsideOfProps) {
       id: 'inside',
       label: 'the see-through solid',
       share: 62,
-      bar: <ViewBar made={made} on="solid" />,
-      picture: <InsidePane {...{ part, made, change, drag, own, details, dimension }} />,
+      bar: <ViewBar partId={part.id} on="solid" />,
+      picture: <InsidePane {...{ part, made, change, drag, own, details }} />,
     },
-    sectionPane({ part, made, change, drag, details, dimension }),
+    sectionPane({ part, made, change, drag, details }),
   ];
-  return <Bench station="inside" panes={panes} drawer={drawerOf({ part, change, circuit })} />;
+  return (
+    <>
+      <MeasuringDetail part={part} />
+      <Bench station="inside" panes={panes} drawer={drawerOf({ part, change, circuit })} />
+    </>
+  );
 }
 
 /** Sections of what lies in rooms, the gap map, or the flat pieces. */
@@ -103,19 +104,15 @@ function sectionPane(props: InsideOfProps & Measured): Pane {
   };
 }
 
-function SectionPicture({ part, made, change, drag, details, dimension }: InsideOfProps & Measured) {
+function SectionPicture({ part, made, change, drag, details }: InsideOfProps & Measured) {
   const shown = useView((v) => v.panes['section']);
   if (shown === 'flat' || (shown === 'gap' && made.wear))
     return (
       <FlatPieces
         made={made}
-        onEdge={(pointed) => useView.setState({ pointed })}
-        onSelect={selectEdge}
         gap={shown === 'gap'}
         grips={{ part, drag, change, end: dragEnd }}
-        dimension={dimension}
-        onSlide={(d, value) => drag((p) => setAt(p, d, () => slid(d, details, value)))}
-        onSlid={slideEnd}
+        dimensions={details}
       />
     );
   return <RoomSlice made={made} />;
@@ -128,7 +125,6 @@ function InsidePane({
   drag,
   own,
   details,
-  dimension,
 }: InsideOfProps & Measured & { own: readonly CircuitReport[] }) {
   const body = useReport((s) => s.report!.body);
   const dark = useView((v) => v.darkOpen);
@@ -143,13 +139,6 @@ function InsidePane({
     () => (dark || finish ? { scheme: part.scheme } : undefined),
     [dark, finish, part.scheme],
   );
-  const dropped = (p: Vec3): void => {
-    const { inHand } = useView.getState();
-    const kind = inHand === undefined ? undefined : standardKinds.features.get(inHand);
-    useView.setState({ inHand: undefined });
-    const spot = kind && nearestOn(made.surfaces, p);
-    if (kind && spot) void addFeature(part, made, kind, spot);
-  };
   return (
     <>
       <LazySolid
@@ -160,8 +149,8 @@ function InsidePane({
         finished={finished}
         shine={shines.get(part.id)}
         played={played}
-        dimension={dimension}
-        onDropped={dropped}
+        dimensions={details}
+        onDropped={dropOn}
         wires={own.flatMap((c) => c.runs.filter((r) => r.partId === part.id).map((r) => r.points))}
         handles={
           (finished ?? dark)

@@ -15,7 +15,7 @@ export function StepFold({ step }: { step: Step }) {
   const made = useReport((s) => byId(s.report?.parts ?? [], step.partId));
   const [open, setOpen] = useState(false);
   const asked = open ? step.partId : undefined;
-  const worked = useWorked(() => (asked ? askFolding(asked) : Promise.resolve(undefined)), [asked, made]);
+  const worked = useWorked(asked ? () => askFolding(asked) : undefined, [asked, made]);
   useEffect(() => setOpen(false), [step.id]);
   const span = useMemo(() => worked.value && spanOf(worked.value, step), [worked.value, step]);
   useEffect(() => {

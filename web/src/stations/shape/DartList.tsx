@@ -1,9 +1,9 @@
 import { itemAt } from '@fomrik/core/units';
 import type { HandDart, Part } from '@fomrik/core/document';
-import type { PartReport } from '@fomrik/core/parts';
 import { dartsOn, type Piece } from '@fomrik/core/panel';
-import type { Draft } from 'immer';
+import { useMade } from '../../parts/useMade';
 import { useSelected } from '../../store/selection';
+import type { Changer } from '../../store/version';
 
 /** Middle of the widest run of an edge between its corners and the darts it has. */
 function freeSpot(darts: readonly HandDart[], edgeId: string): number {
@@ -14,17 +14,10 @@ function freeSpot(darts: readonly HandDart[], edgeId: string): number {
 }
 
 /** The darts of every piece that needs or has them: placed by the stretch, or by hand. */
-export function DartList({
-  part,
-  made,
-  change,
-}: {
-  part: Part;
-  made: PartReport;
-  change: (recipe: (part: Draft<Part>) => void) => void;
-}) {
+export function DartList({ part, change }: { part: Part; change: Changer }) {
   const edge = useSelected((s) => s.edge);
-  const pieces = made.pieces.filter((p) => p.role === 'shell' && p.stretch && !p.mirrors);
+  const made = useMade(part.id);
+  const pieces = made?.pieces.filter((p) => p.role === 'shell' && p.stretch && !p.mirrors) ?? [];
   const byHand = (piece: Piece): boolean => part.darts.some((d) => d.pieceId === piece.id);
   const set = (pieceId: string, darts: HandDart[] | undefined): void =>
     change((p) => {

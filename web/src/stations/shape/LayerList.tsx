@@ -2,7 +2,7 @@ import type { Part, Ply } from '@fomrik/core/document';
 import { stackWays } from '@fomrik/core/foam';
 import { foamSheet, thicknessesOf } from '@fomrik/core/materials';
 import { trimNumber, itemAt, firstOf, lastOf } from '@fomrik/core/units';
-import type { Draft } from 'immer';
+import type { Changer } from '../../store/version';
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { ChoiceField } from '../../parts/ChoiceField';
@@ -11,8 +11,8 @@ import { useCatalogue } from '../../store/catalogue';
 import { useBuild } from '../../store/build';
 
 interface LayerListProps {
-  part: Part;
-  change: (recipe: (part: Draft<Part>) => void) => void;
+  part: Pick<Part, 'stack'>;
+  change: Changer;
 }
 
 const MOST = 24;
