@@ -1,4 +1,5 @@
 export { besideOf } from './beside';
+export { hungOn, type Hung } from './hung';
 export { onBack, type OnBack } from './onBack';
 export { onEar, type OnEar } from './onEar';
 export { onHead, type OnHead } from './onHead';

@@ -1,5 +1,16 @@
 import type { TenderSpot } from '../body';
-import type { Check, Feature, Field, Lift, Params, Place, PlaceKind, Ply, Station } from '../document';
+import type {
+  Change,
+  Check,
+  Feature,
+  Field,
+  Lift,
+  Params,
+  Place,
+  PlaceKind,
+  Ply,
+  Station,
+} from '../document';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Switch } from '../materials';
 import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
@@ -119,6 +130,18 @@ export interface Probed {
   does: string;
 }
 
+/** What a detail says hangs on its piece: so much, its middle so far before the face; and what says it. */
+export interface Bears {
+  featureId: string;
+  pieceId: string;
+  name: string;
+  massG: number;
+  armMm: number;
+  /** The most that can be said, and where its part keeps the two. */
+  most: { massG: number; armMm: number };
+  at: { massG: Change['path']; armMm: Change['path'] };
+}
+
 /** What a feature does to its part. */
 export interface Laid {
   pieces: Piece[];
@@ -130,6 +153,7 @@ export interface Laid {
   bought: Bought[];
   work: Work[];
   probed: Probed[];
+  bears: Bears[];
   /** Foam added along an edge, or over a whole piece. */
   stiffens: { pieceId: string; edgeId?: string; thicknessMm: number }[];
   checks: Check[];
@@ -145,6 +169,7 @@ export const nothing = (): Laid => ({
   bought: [],
   work: [],
   probed: [],
+  bears: [],
   stiffens: [],
   checks: [],
 });

@@ -1,6 +1,7 @@
 export {
   nothing,
   notLaid,
+  type Bears,
   type Bought,
   type Drawn,
   type FeatureKind,

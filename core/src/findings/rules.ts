@@ -49,6 +49,7 @@ import {
   stripEven,
   wiresThickEnough,
 } from './feedRules';
+import { bearsWhatHangs } from './hungRules';
 import { broughtIn } from './openedRules';
 import { betterThickness, mountHolds, ownChecks, pairFitsBoth } from './partRules';
 import { picturesAgree, picturesFigure, picturesGiven, picturesScaled } from './pictureRules';
@@ -128,6 +129,7 @@ export const rules: readonly DeclaredRules[] = [
     weight: 'carrying',
     build: [
       admitted,
+      bearsWhatHangs,
       stiff,
       balanced,
       lightInHand,

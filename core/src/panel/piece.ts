@@ -65,6 +65,8 @@ export interface Mark {
   printed?: string;
   /** Cut for a stick that lies in it. */
   channel?: true;
+  /** Foam is taken out within it, so deep, without going through. */
+  takesMm?: number;
   /** Cut for wires that lie in it. */
   wires?: true;
   /** The dart it is the wedge of, as it may be placed by hand. */

@@ -3,6 +3,7 @@ import { type Zone, zoneInfo } from '../body';
 import { type Check, copiesOf, type Feature, type Part, type PieceDarts } from '../document';
 import { type Laid, type LaidPart, nothing } from '../features';
 import type { Model } from '../forms';
+import { signedArea } from '../geometry';
 import type { FoamSheet } from '../materials';
 import {
   bendingOf,
@@ -136,11 +137,18 @@ const layOptions = (
   };
 };
 
-const drilled = (piece: Piece, { holes, marks }: Laid): Piece => ({
-  ...piece,
-  holes: [...piece.holes, ...holes.filter((h) => h.pieceId === piece.id).map((h) => h.hole)],
-  marks: [...piece.marks, ...marks.filter((m) => m.pieceId === piece.id).map((m) => m.mark)],
-});
+/** A piece with what features drill, mark and hollow in it. */
+function drilled(piece: Piece, { holes, marks: all }: Laid): Piece {
+  const marks = all.filter((m) => m.pieceId === piece.id).map((m) => m.mark);
+  const outMm3 = marks.reduce((sum, m) => sum + Math.abs(signedArea(m.points)) * (m.takesMm ?? 0), 0);
+  const wholeMm3 = piece.volumeMm3 ?? piece.areaMm2 * piece.thicknessMm;
+  return {
+    ...piece,
+    holes: [...piece.holes, ...holes.filter((h) => h.pieceId === piece.id).map((h) => h.hole)],
+    marks: [...piece.marks, ...marks],
+    ...(outMm3 > 0 && { volumeMm3: Math.max(0, wholeMm3 - outMm3) }),
+  };
+}
 
 /** A part worked out: its model laid flat, its rooms, its features, how it sits, and what was noticed. Pure. */
 export function makePart(

@@ -62,32 +62,29 @@ function rectangle(hull: readonly Vec2[]): [number, number] {
   return best;
 }
 
+/** The directions as numbers in a row: gone through for every point of a mesh. */
+const looks = Float64Array.from(directions.flatMap(({ x, y, z }) => [x, y, z]));
+
 /** The points that stand out furthest in some direction: all that a box round them has to clear. */
 function outermost(points: readonly Vec3[]): Vec3[] {
-  const flat = new Float64Array(points.length * 3);
-  points.forEach(({ x, y, z }, i) => {
-    flat[3 * i] = x;
-    flat[3 * i + 1] = y;
-    flat[3 * i + 2] = z;
-  });
-  const found = new Set<number>();
-  for (const n of directions) {
-    let [low, high] = [0, 0];
-    let [least, most] = [Infinity, -Infinity];
-    for (let i = 0, k = 0; i < flat.length; i += 3, k++) {
-      const h = itemAt(flat, i) * n.x + itemAt(flat, i + 1) * n.y + itemAt(flat, i + 2) * n.z;
-      if (h < least) {
-        least = h;
-        low = k;
+  const count = directions.length;
+  const least = new Float64Array(count).fill(Infinity);
+  const most = new Float64Array(count).fill(-Infinity);
+  const found = new Int32Array(2 * count);
+  points.forEach(({ x, y, z }, k) => {
+    for (let i = 0, j = 0; i < count; i++, j += 3) {
+      const h = x * looks[j]! + y * looks[j + 1]! + z * looks[j + 2]!;
+      if (h < least[i]!) {
+        least[i] = h;
+        found[2 * i] = k;
       }
-      if (h > most) {
-        most = h;
-        high = k;
+      if (h > most[i]!) {
+        most[i] = h;
+        found[2 * i + 1] = k;
       }
     }
-    found.add(low).add(high);
-  }
-  return [...found].map((k) => itemAt(points, k));
+  });
+  return [...new Set(found)].map((k) => itemAt(points, k));
 }
 
 /** The box of least volume round points, among boxes that lie on one of 143 directions; longest side first. */

@@ -73,7 +73,7 @@ const asMade = [
 type AsItIs = Pick<Part, (typeof asInPart)[number]> &
   Pick<Model, (typeof asInModel)[number]> &
   Pick<MadePart, (typeof asMade)[number]> &
-  Pick<Laid, 'drawn' | 'items' | 'bought' | 'work'> &
+  Pick<Laid, 'drawn' | 'items' | 'bought' | 'work' | 'bears'> &
   Bending;
 
 /** Everything worked out about one part. Masses and areas are for one copy. */
@@ -300,6 +300,7 @@ export function partReport(
     extras,
     extraRuns: runsOf([...made.lays].flatMap(([id, { solids }]) => solids.map((mesh) => ({ id, mesh })))),
     drawn: featured.drawn,
+    bears: featured.bears,
     rooms: made.rooms.map((room) => pick(room, ['id', 'name', 'outline', 'middle', 'panel', 'solid'])),
     anchors: anchorsOf(made),
     weight: weightOf(made, pieces, context.catalogue, totalG),

@@ -1,7 +1,7 @@
 import { withLetIn } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
-import { createCarried, onBack, onEar, onHead, onShoulders } from '../carry';
+import { createCarried, hungOn, onBack, onEar, onHead, onShoulders } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting, insideHead, type InsideHead } from '../fit';
@@ -250,6 +250,7 @@ export function createDeriver({
       ...stage('borne', doc, [parts, body], () => ({
         onHead: onHead(parts, body),
         onEar: onEar(parts, body),
+        hung: hungOn(parts),
         onBack: onBack(parts, body),
         onShoulders: onShoulders(parts, body),
       })),

@@ -108,6 +108,7 @@ export const channel = defineFeature<ChannelParams>({
                 kind: 'pocket',
                 points: outline,
                 wires: true,
+                takesMm: Math.min(params.deepMm, Math.max(0, most)),
                 text: `wire channel ${trimNumber(Math.min(params.deepMm, most))} mm, back`,
               },
             },

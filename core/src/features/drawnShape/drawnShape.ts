@@ -149,6 +149,7 @@ export const drawnShape = defineFeature<ShapeParams>({
           points: closed(own),
           ...(way !== 'layer' && {
             text: `${way === 'engraved' ? 'engrave' : 'cut out'} ${trimNumber(deepMm)} mm deep`,
+            ...(way !== 'engraved' && { takesMm: deepMm }),
           }),
         },
       });

@@ -8,9 +8,23 @@ import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { wayOf } from '../laying/spot';
 import { PLATE, pullN, trustedN } from './holding';
 
+/** The most that is planned on keyholes. */
+const MOST = { massG: 20_000, armMm: 600 };
+
 const fields = [
-  number('massG', 'It carries', [5, 20_000], 'g', 'What hangs on the plates, on a scale or from the ledger.'),
-  length('armMm', 'Its middle stands out', [2, 600], 'Before the face: the further, the harder it pulls.'),
+  number(
+    'massG',
+    'It carries',
+    [5, 20_000],
+    'g',
+    'What hangs on the plates; taken from what is mounted on the piece where anything is.',
+  ),
+  length(
+    'armMm',
+    'Its middle stands out',
+    [2, MOST.armMm],
+    'Before the face: the further, the harder it pulls.',
+  ),
   count('plates', 'Plates', [1, 6], 'Side by side.'),
   length('stepMm', 'From one to the next', [20, 400], 'Middle to middle.', 'Size', {
     when: (params) => Number((params as { plates?: number }).plates) > 1,
@@ -176,6 +190,18 @@ export const hangPlate = defineFeature<HangParams>({
       detail: `Board glued behind first, dry. Pilot holes ${trimNumber(screwMm * 0.7, 1)} mm, screws ${Math.floor(screwLongMm)} mm: ${trimNumber(PLATE.thickMm)} mm of plate, ${trimNumber(foamMm)} of foam, ${trimNumber(threadMm)} of thread in the board, by hand until the foam just gives. The other part has round-head screws that stand out ${trimNumber(PLATE.thickMm + 1)} mm, as far apart as the keyholes: hung in, slid down, and a pin or hook-and-loop against sliding up.`,
       cautions: ['drill', 'carry'],
       waitMin: 0,
+    });
+    made.bears.push({
+      featureId: id,
+      pieceId: laid.panel.id,
+      name: `keyhole plates on ${name}`,
+      massG: params.massG,
+      armMm: params.armMm,
+      most: MOST,
+      at: {
+        massG: featurePath(on, feature, 'params', 'massG'),
+        armMm: featurePath(on, feature, 'params', 'armMm'),
+      },
     });
     if (board.densityKgM3.value < LEAST_DENSITY)
       made.checks.push({

@@ -154,7 +154,12 @@ export const pack = defineFeature<PackParams>({
       if (points.some((p) => contains(footing.laid!.piece.outline, p)))
         made.marks.push({
           pieceId: footing.laid.panel.id,
-          mark: { kind: 'pocket', points, text: 'pocket, back' },
+          mark: {
+            kind: 'pocket',
+            points,
+            takesMm: pocketMm,
+            text: `pocket ${trimNumber(pocketMm)} mm, back`,
+          },
         });
     }
     if (footing.room.solid) {

@@ -76,6 +76,7 @@ export const pocket = defineFeature<ParamsOf<typeof fields>>({
           mark: {
             kind: 'pocket',
             points,
+            takesMm: Math.min(params.deepMm, most),
             text: `pocket ${trimNumber(Math.min(params.deepMm, most))} mm, back`,
           },
         },
