@@ -1,4 +1,5 @@
 export { besideOf } from './beside';
+export { frameSags, type FrameSag } from './frame/frameSag';
 export { hungOn, type Hung } from './hung';
 export { onBack, type OnBack } from './onBack';
 export { onEar, type OnEar } from './onEar';

@@ -37,3 +37,38 @@ export const bearsWhatHangs: BuildRule = ({ doc, report }) =>
       },
     ];
   });
+
+/** A frame that gives by more than this share of its reach looks bent and swings when it is walked with; from memory. */
+const GIVES = 0.03;
+
+/** Frames of pipes carry what hangs on them. */
+export const framesCarry: BuildRule = ({ doc, report }) =>
+  report.frames.flatMap((f) => {
+    const index = doc.parts.findIndex((p) => p.id === f.partId);
+    const most = GIVES * f.reachMm;
+    if (index < 0 || f.sagMm <= most) return [];
+    // With a little to spare: another pipe is a little further across, and what is on it a little further out.
+    const [stiffer] = f.choices
+      .filter((c) => !c.chosen && c.sagMm < 0.9 * most)
+      .sort((a, b) => a.massG - b.massG);
+    return [
+      {
+        id: `frame:${f.partId}`,
+        severity: 'mind' as const,
+        station: 'shape' as const,
+        title: `${f.name}: ${f.where} gives ${printMm(f.sagMm, 0)} under what it carries, held ${f.heldBy}.`,
+        why: `Over ${trimNumber(100 * GIVES, 0)} % of its reach, ${printMm(f.reachMm, 0)}, it looks bent and swings. Every pipe as a beam that bends and twists, stiff at its corners (beam tables); fittings glued short of home give more. A pipe between, or a thicker one, helps most.`,
+        provenance: 'standard' as const,
+        excess: f.sagMm - most,
+        partId: f.partId,
+        remedies: stiffer
+          ? [
+              {
+                label: stiffer.name,
+                changes: inPart(index, [{ path: ['params', f.rodField], value: stiffer.rodId }]),
+              },
+            ]
+          : [],
+      },
+    ];
+  });

@@ -49,7 +49,7 @@ import {
   stripEven,
   wiresThickEnough,
 } from './feedRules';
-import { bearsWhatHangs } from './hungRules';
+import { bearsWhatHangs, framesCarry } from './hungRules';
 import { broughtIn } from './openedRules';
 import { betterThickness, mountHolds, ownChecks, pairFitsBoth } from './partRules';
 import { picturesAgree, picturesFigure, picturesGiven, picturesScaled } from './pictureRules';
@@ -130,6 +130,7 @@ export const rules: readonly DeclaredRules[] = [
     build: [
       admitted,
       bearsWhatHangs,
+      framesCarry,
       stiff,
       balanced,
       lightInHand,

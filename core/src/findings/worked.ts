@@ -2,7 +2,7 @@ import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
 import type { InFront, PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
-import type { Carried, Hung, OnBack, OnEar, OnHead, OnShoulders } from '../carry';
+import type { Carried, FrameSag, Hung, OnBack, OnEar, OnHead, OnShoulders } from '../carry';
 import type { GettingAbout, InsideHead } from '../fit';
 import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
@@ -50,6 +50,8 @@ export interface Worked {
   /** Breathing, hearing and glasses in what is worn on the head. */
   insideHead: InsideHead[];
   onEar: OnEar[];
+  /** How far frames of pipes give. */
+  frames: FrameSag[];
   /** What hangs on details that bear something. */
   hung: Hung[];
   onBack: OnBack[];

@@ -3,7 +3,7 @@ import { type Check, count, type Field, type KeptMesh, type Lift, type Params, t
 import type { Bought, Work } from '../features';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { ClosureKind, FoamSheet, Rod } from '../materials';
-import type { Stick, Join, Panel, Room } from '../panel';
+import type { Stick, Join, Panel, Room, Section } from '../panel';
 
 /** Everything a form is computed from. */
 export interface FormInput<P> {
@@ -80,6 +80,18 @@ export interface Tie {
   factor: number;
 }
 
+/** Pipes of one kind, stiffly joined where they meet: what bends under what they carry. */
+export interface Framework {
+  corners: { name: string; at: Vec3 }[];
+  /** By the numbers of their corners, from 0; and the anchor things are mounted on. */
+  pipes: { name: string; from: number; to: number; anchorId: string }[];
+  rodId: string;
+  section: Section;
+  /** Where its pipe is chosen among its values, and what it may be. */
+  rodField: string;
+  rodIds: string[];
+}
+
 /** What a form is made of, in the figure's space (limb forms in their limb's). */
 export interface Model {
   panels: Panel[];
@@ -93,6 +105,8 @@ export interface Model {
   heldTurnDeg?: number;
   /** From there towards the tip, when the maker asks for one. */
   balanceWantedMm?: number;
+  /** Its pipes, where it is a frame of them. */
+  framework?: Framework;
   /** Where its stick is chosen among its values. */
   stickField?: string;
   /** What sets its joints, for a stick that can be parted. */

@@ -53,6 +53,7 @@ const asInModel = [
   'heldTurnDeg',
   'balanceWantedMm',
   'stickField',
+  'framework',
   'clearances',
   'sight',
   'closure',

@@ -1,7 +1,7 @@
 import { withLetIn } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
-import { createCarried, hungOn, onBack, onEar, onHead, onShoulders } from '../carry';
+import { createCarried, frameSags, hungOn, onBack, onEar, onHead, onShoulders } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting, insideHead, type InsideHead } from '../fit';
@@ -254,6 +254,7 @@ export function createDeriver({
         onBack: onBack(parts, body),
         onShoulders: onShoulders(parts, body),
       })),
+      frames: stage('frames', doc, [parts, catalogue], () => frameSags(parts, catalogue)),
       about: settled.about,
       insideHead: inside,
       packed,

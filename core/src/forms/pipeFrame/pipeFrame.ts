@@ -7,7 +7,7 @@ import { byId, counted, itemAt, trimNumber } from '../../units';
 import { type Anchor, defineForm, type Design, type FormInput } from '../contract';
 import { shoulderStraps } from '../shoulderStraps';
 import { frameChecks } from './checks';
-import { cornersOf } from './corners';
+import { cornersOf, wholePipes } from './corners';
 import { bendSticks, fittingSticks, straightSticks } from './drawn';
 import { fields, framePipes, type PipeFrameParams } from './fields';
 import { type Length, lengthsOf, type Run, runsOf } from './lengths';
@@ -170,6 +170,19 @@ function design(input: FormInput<PipeFrameParams>): Design {
     }),
     ...(runs[0] && !worn && { heldAt: lerp3(runs[0].stops[0].corner.at, runs[0].stops[1].corner.at, 0.5) }),
     anchors: anchorsOf(runs),
+    framework: {
+      corners: corners.map((c) => ({ name: `corner ${c.index + 1}`, at: c.at })),
+      pipes: wholePipes(params).map(({ from, to }, i) => ({
+        name: `pipe ${from + 1} to ${to + 1}`,
+        from,
+        to,
+        anchorId: `pipe-${i + 1}`,
+      })),
+      rodId: rod.id,
+      section,
+      rodField: 'rod',
+      rodIds: framePipes.map((r) => r.id),
+    },
     figures: [
       { key: 'outside', label: 'outside', value: outsideMm, unit: 'mm', decimals: 1 },
       {

@@ -1,6 +1,7 @@
 import type { Carried } from '@fomrik/core/carry';
 import { trimNumber } from '@fomrik/core/units';
 import { useLength } from '../../parts/useLength';
+import { StickTable } from './StickTable';
 
 /** How what is held handles: mass, balance, swing, how far its stick hangs, and what other sticks would do. */
 export function CarriedFit({ carried, onStick }: { carried: Carried; onStick?: (rodId: string) => void }) {
@@ -42,60 +43,7 @@ export function CarriedFit({ carried, onStick }: { carried: Carried; onStick?: (
         <h2 className="head">Stick, held level by the fist</h2>
         {!stick && <p className="text-soft">Foam alone: no stick to hang or whip.</p>}
         {stick && (
-          <div className="max-h-52 overflow-auto">
-            <table className="w-full">
-              <thead>
-                <tr className="text-left text-soft">
-                  <th scope="col">Stick</th>
-                  <th scope="col" className="text-right">
-                    Tip hangs, mm
-                  </th>
-                  <th scope="col" className="text-right">
-                    Swings a second
-                  </th>
-                  <th scope="col" className="text-right">
-                    g
-                  </th>
-                  <th scope="col" className="text-right">
-                    Price
-                  </th>
-                  <th scope="col">
-                    <span className="sr-only">Take it</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {stick.choices.map((o) => (
-                  <tr
-                    key={o.rodId}
-                    className={`border-t border-hair ${o.chosen ? 'bg-wash font-medium' : ''}`}
-                    aria-current={o.chosen}
-                  >
-                    <th scope="row" className="text-left font-[inherit]">
-                      {o.name}
-                      {o.chosen && ' (now)'}
-                    </th>
-                    <td className="text-right">{trimNumber(o.sagMm, o.sagMm < 10 ? 1 : 0)}</td>
-                    <td className="text-right">{Number.isFinite(o.hz) ? trimNumber(o.hz, 1) : '–'}</td>
-                    <td className="text-right">{trimNumber(o.massG, 0)}</td>
-                    <td className="text-right">{trimNumber(o.price, 2)}</td>
-                    <td className="pl-2 text-right">
-                      {onStick && !o.chosen && (
-                        <button
-                          type="button"
-                          className="btn min-h-6 px-2"
-                          aria-label={`Take ${o.name}`}
-                          onClick={() => onStick(o.rodId)}
-                        >
-                          Take
-                        </button>
-                      )}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <StickTable choices={stick.choices} hangs="Tip hangs, mm" {...(onStick && { onTake: onStick })} />
         )}
         <p className="mt-1 text-[12px] text-soft">
           A cantilever from the fist under everything it carries. Joints and glue give a little more; a stunt

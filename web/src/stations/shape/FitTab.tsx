@@ -8,6 +8,7 @@ import { useReport } from '../../store/report';
 import { CarriedFit } from './CarriedFit';
 import { BackLoad } from './BackLoad';
 import { EarLoad } from './EarLoad';
+import { FrameFit } from './FrameFit';
 import { HeadBalance } from './HeadBalance';
 import { ShoulderLoad } from './ShoulderLoad';
 
@@ -16,19 +17,26 @@ export function FitTab({ made }: { made: PartReport }) {
   const carried = useReport((s) => s.report!.carried.find((c) => c.partIds.includes(made.id)));
   const root = useReport((s) => byId(s.report!.parts, carried?.rootId));
   const update = useBuild((s) => s.update);
-  if (!carried) return <WornFit made={made} />;
+  const frame = useReport((s) => s.report!.frames.find((f) => f.partId === made.id));
   const field = root?.stickField;
   return (
-    <CarriedFit
-      carried={carried}
-      {...(field && {
-        onStick: (rodId: string) =>
-          update((d) => {
-            const part = byId(d.parts, carried.rootId);
-            if (part) part.params[field] = rodId;
-          }),
-      })}
-    />
+    <>
+      {frame && <FrameFit frame={frame} />}
+      {carried ? (
+        <CarriedFit
+          carried={carried}
+          {...(field && {
+            onStick: (rodId: string) =>
+              update((d) => {
+                const part = byId(d.parts, carried.rootId);
+                if (part) part.params[field] = rodId;
+              }),
+          })}
+        />
+      ) : (
+        <WornFit made={made} />
+      )}
+    </>
   );
 }
 
