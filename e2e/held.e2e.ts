@@ -175,6 +175,25 @@ describe('the arms on the bench', function () {
     await saved(page);
   });
 
+  it('tells how far a frame of pipes gives, and takes a stiffer pipe', async () => {
+    await rack().getByRole('button', { name: 'Part', exact: true }).click();
+    await page.getByRole('menuitem', { name: /^Frame of pipes/ }).click();
+    await rack()
+      .getByRole('button', { name: /^Frame of pipes/ })
+      .waitFor();
+    await openDrawer(page, 'Fit');
+    const frame = page.getByRole('region', { name: 'Frame' });
+    await frame.getByText(/^Held .*gives/).waitFor();
+    const given = async (): Promise<number> =>
+      Number((await frame.locator('strong').first().innerText()).replace(/[^\d.]/g, ''));
+    const before = await given();
+    await frame.getByRole('button', { name: 'Take 40 mm pressure pipe' }).click();
+    await frame.getByRole('row', { name: /40 mm pressure pipe \(now\)/ }).waitFor();
+    expect(await given()).to.be.lessThan(before);
+    await page.getByRole('button', { name: 'Remove Frame of pipes' }).click();
+    await saved(page);
+  });
+
   it('takes a picture, marks it to scale, and lays it beneath an outline', async () => {
     await go(page, bench, 'brief', build);
     const book = page.getByRole('region', { name: 'Pictures' });
