@@ -1,4 +1,5 @@
 import { nothingInOthers, partsStand, switchesReached } from './assemblyRules';
+import { bearsWhatHangs, framesCarry } from './borneRules';
 import {
   criticalMeasured,
   heat,
@@ -49,7 +50,6 @@ import {
   stripEven,
   wiresThickEnough,
 } from './feedRules';
-import { bearsWhatHangs, framesCarry } from './hungRules';
 import { broughtIn } from './openedRules';
 import { betterThickness, mountHolds, ownChecks, pairFitsBoth } from './partRules';
 import { picturesAgree, picturesFigure, picturesGiven, picturesScaled } from './pictureRules';

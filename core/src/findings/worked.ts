@@ -50,7 +50,7 @@ export interface Worked {
   /** Breathing, hearing and glasses in what is worn on the head. */
   insideHead: InsideHead[];
   onEar: OnEar[];
-  /** How far frames of pipes give. */
+  /** How far frames of pipes give; as they did before in a first answer. */
   frames: FrameSag[];
   /** What hangs on details that bear something. */
   hung: Hung[];

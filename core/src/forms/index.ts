@@ -1,6 +1,7 @@
 export type {
   Anchor,
   Fastening,
+  Framework,
   FormFigure,
   FormInput,
   FormKind,

@@ -1,7 +1,16 @@
 import { withLetIn } from '../assembly';
 import { type Body, doubts } from '../body';
 import { circuitsOf } from '../circuit';
-import { createCarried, frameSags, hungOn, onBack, onEar, onHead, onShoulders } from '../carry';
+import {
+  createCarried,
+  type FrameSag,
+  frameSags,
+  hungOn,
+  onBack,
+  onEar,
+  onHead,
+  onShoulders,
+} from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
 import type { BuildDoc, Part } from '../document';
 import { createFitting, insideHead, type InsideHead } from '../fit';
@@ -99,6 +108,7 @@ export function createDeriver({
   const contexts = createContexts();
   let settled: Settled = { standings: [], about: undefined, clashes: [], inFront: [] };
   let inside: InsideHead[] = [];
+  let frames: FrameSag[] = [];
   let lastPacked: { pieces: string; packed: Packed } | undefined;
   let lastPages: { parts: readonly PartReport[]; key: string; count: number } | undefined;
   /** Pages of the printed pattern; planned anew when a piece or the paper changed. */
@@ -178,6 +188,7 @@ export function createDeriver({
     const parts = stage('let in', doc, made, () => withLetIn(made));
     if (!isCoarse) {
       settled = stage('settled', doc, [parts, body], () => settledOf(parts, body));
+      frames = stage('frames', doc, [parts, catalogue], () => frameSags(parts, catalogue));
       const onHeads = parts.filter((p) => {
         const { mount } = rootOf(p, parts);
         return mount.to === 'wearer' && mount.zone === 'head';
@@ -254,7 +265,7 @@ export function createDeriver({
         onBack: onBack(parts, body),
         onShoulders: onShoulders(parts, body),
       })),
-      frames: stage('frames', doc, [parts, catalogue], () => frameSags(parts, catalogue)),
+      frames,
       about: settled.about,
       insideHead: inside,
       packed,

@@ -24,6 +24,12 @@ let deriver = createDeriver();
 const send = createSender<Report>();
 
 export const derive = {
+  /** Another build is opened: nothing that was found of the one before is said of it. */
+  forget(): void {
+    previous = undefined;
+    report = undefined;
+    deriver = createDeriver({ today: day });
+  },
   /**
    * The report of a document; parts that did not change since the last call are not worked out again.
    * Parts that are not done in full after `withinMs` stay coarse, and are named in the report; 0 answers coarsely at once.

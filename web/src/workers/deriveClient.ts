@@ -29,6 +29,8 @@ export class DeriveClient {
   private ended = false;
   /** A build never seen before may be a large one. */
   private slow = true;
+  /** Whether the worker is to forget the build before, with the next question. */
+  private anew = false;
   /** Parts of the last answer; fewer than the build has while it is read for the first time. */
   private seen = 0;
   private receive = createReceiver<Report>();
@@ -42,6 +44,7 @@ export class DeriveClient {
   forget(): void {
     this.seen = 0;
     this.slow = true;
+    this.anew = true;
   }
 
   /** Ends the worker; nothing is reported after that. */
@@ -98,6 +101,10 @@ export class DeriveClient {
   }
 
   private async answer(doc: BuildDoc, withinMs: number): Promise<Report> {
+    if (this.anew) {
+      this.anew = false;
+      await this.worker.api.forget();
+    }
     const report = this.receive(await this.worker.api.derive(doc, todayIso(), withinMs));
     this.seen = report.parts.length;
     this.onReport(report, doc);

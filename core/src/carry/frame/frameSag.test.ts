@@ -103,6 +103,34 @@ describe('how far a frame of pipes gives', () => {
     expect(cured.frames[0]!.sagMm).to.be.closeTo(taken.sagMm, 0.15 * taken.sagMm);
   });
 
+  it('is held as it is mounted: on the back by its top and foot, in a fist, or where it lies on a part', () => {
+    const mounted = (
+      mount: Mount,
+      more: BuildDoc['parts'] = [],
+    ): ReturnType<typeof reportOf>['frames'][number] => {
+      const doc = gallows(600, 500);
+      const [frame] = doc.parts;
+      return reportOf({ ...doc, parts: [...more, { ...frame!, mount }] }).frames[0]!;
+    };
+    const stand = mounted({ to: 'stand' });
+    const back = mounted({ to: 'wearer', zone: 'back', side: 'middle' });
+    expect(back.heldBy).to.equal('on the back, at its top and its foot');
+    // The post’s top is held as well: the arm alone hangs.
+    expect(back.sagMm).to.be.lessThan(stand.sagMm);
+    const hand = mounted({ to: 'wearer', zone: 'hand', side: 'right' });
+    expect(hand.heldBy).to.match(/^in a fist/);
+    expect(hand.reachMm).to.be.closeTo(Math.hypot(300, 500), 1);
+    const box = newPart('host', wearer, 'box');
+    const { anchors } = reportOf({ ...gallows(1, 1), parts: [box] }).parts[0]!;
+    const top = anchors.find((a) => a.out.z > 0.99)!;
+    const onTop = mounted({ to: 'part', part: 'host', anchor: top.id, alongMm: 0, turnDeg: 0, offMm: 0 }, [
+      box,
+    ]);
+    expect(onTop.heldBy).to.equal(`where it lies on ${box.name}`);
+    // Standing on it, it is held at its foot; turned with it, the arm may pull at the post’s top across.
+    expect(onTop.sagMm).to.be.at.least(stand.sagMm - 1e-6);
+  });
+
   it('is not told of pipes that are not held together', () => {
     const doc = gallows(600, 500);
     const loose = applyChanges(doc, [

@@ -10,10 +10,13 @@ import {
   type Vec3,
   type Weight,
 } from '../../geometry';
+import type { Framework } from '../../forms';
 import { type Catalogue, type Rod, rodMatters } from '../../materials';
 import { secondMomentMm4, sectionAreaMm2, sectionOf, type Section } from '../../panel';
 import { allOntoRoot, type PartReport } from '../../parts';
-import { byId, itemAt, lastOf, newtonsOf } from '../../units';
+import { byId, itemAt, newtonsOf } from '../../units';
+import { built } from './built';
+import { holdOf } from './hold';
 import { movedBy, type NodeLoad, type SpaceFrame, spreadOn, type Stiffness } from './spaceFrame';
 
 /** The same frame of another pipe. */
@@ -42,13 +45,6 @@ export interface FrameSag {
 
 /** PVC and the other pipes grow thinner by so much of what they stretch; handbooks give 0.3 to 0.4. */
 const POISSON = 0.35;
-/** Corners are the highest or the lowest within this, mm. */
-const LEVEL_MM = 10;
-/** Nearer to a corner than this share of its pipe, a load is at the corner. */
-const AT_CORNER = 0.02;
-
-type Model = NonNullable<PartReport['framework']>;
-
 const stiffnessOf = (section: Section, { matter }: Rod): Stiffness => {
   const modulus = rodMatters[matter].modulusMPa.value;
   const second = secondMomentMm4(section);
@@ -60,67 +56,6 @@ const stiffnessOf = (section: Section, { matter }: Rod): Stiffness => {
   };
 };
 
-/** A frame being put together: pipes in two halves at their middles, and parted where something is mounted. */
-interface Built extends SpaceFrame {
-  nodes: Vec3[];
-  names: string[];
-  /** Nodes along each pipe, from its first corner to its last. */
-  along: number[][];
-}
-
-function built({ corners, pipes }: Model, stops: readonly (readonly number[])[]): Built {
-  const nodes = corners.map((c) => c.at);
-  const names = corners.map((c) => c.name);
-  const along = pipes.map(({ from, to, name }, i) => {
-    const [a, b] = [itemAt(nodes, from), itemAt(nodes, to)];
-    const between = [...new Set([0.5, ...itemAt(stops, i)])]
-      .filter((t) => t > AT_CORNER && t < 1 - AT_CORNER)
-      .sort((s, t) => s - t);
-    const inner = between.map((t) => {
-      names.push(name);
-      return nodes.push(lerp3(a, b, t)) - 1;
-    });
-    return [from, ...inner, to];
-  });
-  const bars = along.flatMap((run) => run.slice(1).map((to, i) => ({ from: itemAt(run, i), to })));
-  return { nodes, names, along, bars, held: [] };
-}
-
-/** How it is held, in words and by its nodes; and which ways it may hang there. */
-function holdOf(part: PartReport, frame: Built): { words: string; held: SpaceFrame['held']; ways: Vec3[] } {
-  const { mount } = part;
-  const down = { x: 0, y: 0, z: -1 };
-  const used = [...new Set(frame.along.flatMap((run) => [itemAt(run, 0), lastOf(run)]))];
-  const heights = used.map((n) => itemAt(frame.nodes, n).z);
-  const [low, high] = [Math.min(...heights), Math.max(...heights)];
-  const near = (level: number): number[] =>
-    used.filter((n) => Math.abs(itemAt(frame.nodes, n).z - level) <= LEVEL_MM);
-  if (mount.to === 'wearer' && mount.zone === 'back')
-    return {
-      words: 'on the back, at its top and its foot',
-      held: [...new Set([...near(low), ...near(high)])].map((node) => ({ node, turns: false })),
-      ways: [down],
-    };
-  if (mount.to === 'wearer') {
-    const first = itemAt(frame.along, 0);
-    const middle = frame.nodes[itemAt(first, Math.floor(first.length / 2))];
-    const fist = part.heldAt ?? middle!;
-    const nearest = first.reduce((a, b) =>
-      length3(sub3(itemAt(frame.nodes, b), fist)) < length3(sub3(itemAt(frame.nodes, a), fist)) ? b : a,
-    );
-    return {
-      words: 'in a fist round its first pipe, whichever way it is turned',
-      held: [{ node: nearest, turns: true }],
-      ways: [down, { x: 1, y: 0, z: 0 }, { x: 0, y: 1, z: 0 }],
-    };
-  }
-  return {
-    words: 'fast at its foot',
-    held: near(low).map((node) => ({ node, turns: true })),
-    ways: mount.to === 'stand' ? [down] : [down, { x: 1, y: 0, z: 0 }, { x: 0, y: 1, z: 0 }],
-  };
-}
-
 interface OnPipe {
   pipe: number;
   share: number;
@@ -128,7 +63,7 @@ interface OnPipe {
 }
 
 /** What is mounted on each pipe, with all that hangs on it, at the spot of the pipe nearest its middle. */
-function mountedOn(part: PartReport, { corners, pipes }: Model, parts: readonly PartReport[]): OnPipe[] {
+function mountedOn(part: PartReport, { corners, pipes }: Framework, parts: readonly PartReport[]): OnPipe[] {
   return pipes.flatMap(({ from, to, anchorId }, pipe) =>
     parts
       .filter(({ mount }) => mount.to === 'part' && mount.part === part.id && mount.anchor === anchorId)
@@ -158,7 +93,7 @@ function loadAt(node: number, at: Vec3, { weight }: OnPipe, way: Vec3): NodeLoad
 
 function sagOf(
   part: PartReport,
-  model: Model,
+  model: Framework,
   parts: readonly PartReport[],
   { rods }: Pick<Catalogue, 'rods'>,
 ): FrameSag | undefined {
@@ -169,7 +104,8 @@ function sagOf(
     model,
     model.pipes.map((_, i) => mounted.filter((m) => m.pipe === i).map((m) => m.share)),
   );
-  const hold = holdOf(part, frame);
+  const hold = holdOf(part, frame, parts);
+  if (!hold) return undefined;
   const held: SpaceFrame = { ...frame, held: hold.held };
   const lengthMm = frame.bars.reduce(
     (sum, b) => sum + length3(sub3(itemAt(frame.nodes, b.to), itemAt(frame.nodes, b.from))),
