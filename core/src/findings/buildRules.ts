@@ -1,10 +1,10 @@
 import { measureInfo, type MeasureKey } from '../body';
-import { applyChanges, type BuildDoc, type Change, type Feature, type Part } from '../document';
+import { applyChanges, type Change, type Feature, type Part } from '../document';
 import { hotShare } from '../fit';
 import { foamSheet } from '../materials';
 import { isValid, makePart, needCandidates } from '../parts';
 import { fitsSheet } from '../cut';
-import { calendarOf, loudHours, schedule } from '../plan';
+import { calendarOf, loudHours } from '../plan';
 import { counted, printMm, trimNumber, itemAt, firstOf } from '../units';
 import type { Finding, Remedy } from '../document';
 import { inPart, when, type RuleInput, type BuildRule } from './rule';
@@ -155,26 +155,6 @@ export const piecesFitSheet: BuildRule = (input) => {
   });
 };
 
-/** Hours a day, in halves up to twelve, that leave a day to spare, and as a rule the fewest. */
-function hoursThatSuffice(
-  { brief, make }: BuildDoc,
-  { steps, schedule: plan }: RuleInput['report'],
-): number | undefined {
-  const suffice = (halves: number): boolean => {
-    const calendar = calendarOf({ brief: { ...brief, hoursPerDay: halves / 2 }, make });
-    return schedule(steps, make.done, plan.firstDay, brief.eventDate, calendar).daysToSpare >= 1;
-  };
-  // Found by halving: whoever works longer days is mostly done sooner. Whatever is answered was scheduled and is done in time.
-  let [least, most] = [Math.ceil(brief.hoursPerDay * 2 + 0.1), 24];
-  if (least > most || !suffice(most)) return undefined;
-  while (least < most) {
-    const middle = Math.floor((least + most) / 2);
-    if (suffice(middle)) most = middle;
-    else least = middle + 1;
-  }
-  return most / 2;
-}
-
 /** Not ready in time. */
 export const readyInTime: BuildRule = ({ doc, report }) => {
   const { daysToSpare } = report.totals;
@@ -195,7 +175,7 @@ export const readyInTime: BuildRule = ({ doc, report }) => {
   }
   if (doc.parts.length === 0 || daysToSpare >= 1) return [];
   // Hours told weekday by weekday are not the maker's to be moved all at once.
-  const enough = doc.make.calendar?.hours ? undefined : hoursThatSuffice(doc, report);
+  const enough = doc.make.calendar?.hours ? undefined : report.enoughHours;
   return [
     {
       id: 'late',

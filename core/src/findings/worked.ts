@@ -63,6 +63,8 @@ export interface Worked {
   sticks: StickSet[];
   steps: Step[];
   schedule: Schedule;
+  /** Hours a day that would leave a day to spare, where there is none; as before in a first answer. */
+  enoughHours: number | undefined;
   cost: CostLine[];
   totals: Totals;
 }

@@ -26,7 +26,10 @@ export const dayNumber = (iso: string): number => Date.parse(`${iso.slice(0, 10)
 export const weekdayOf = (day: number): number => (((day + 3) % 7) + 7) % 7;
 
 /** The calendar of a build: the same hours every day until weekdays are told apart. */
-export function calendarOf({ brief, make }: Pick<BuildDoc, 'brief' | 'make'>): Calendar {
+export function calendarOf({
+  brief,
+  make,
+}: Pick<BuildDoc, 'make'> & { brief: Pick<BuildDoc['brief'], 'hoursPerDay'> }): Calendar {
   const { hours, daysOff = [], quiet, helperHours, order = 'parts' } = make.calendar ?? {};
   return {
     makers: [hours ?? Array<number>(7).fill(brief.hoursPerDay), ...(helperHours ? [helperHours] : [])],

@@ -3,6 +3,7 @@ export { assembliesOf, partLetters, withLetters } from './assemblies';
 export { shopping, type CostLine } from './cost';
 export { calendarOf, DAY, loudHours, type Calendar } from './calendar';
 export { floats, type Float } from './criticalPath';
+export { enoughHours } from './enoughHours';
 export { schedule, scheduleTime, wallMinute, type Schedule, type Slot } from './schedule';
 export { workFactor, workKinds, type WorkKind } from './workKinds';
 export { handlesPieces, type Step, type StepAbout } from './step';

@@ -21,7 +21,7 @@ describe('an edit works out only what changed', () => {
   const harness = demo('lampwarden-harness');
   const derived = watchedDeriver();
   before(function () {
-    this.timeout(20_000);
+    this.timeout(60_000);
     derived(harness);
   });
 

@@ -31,6 +31,7 @@ import {
   batched,
   buildSteps,
   calendarOf,
+  enoughHours,
   isRenewed,
   partLetters,
   schedule,
@@ -109,6 +110,7 @@ export function createDeriver({
   let settled: Settled = { standings: [], about: undefined, clashes: [], inFront: [] };
   let inside: InsideHead[] = [];
   let frames: FrameSag[] = [];
+  let enough: number | undefined;
   let lastPacked: { pieces: string; packed: Packed } | undefined;
   let lastPages: { parts: readonly PartReport[]; key: string; count: number } | undefined;
   /** Pages of the printed pattern; planned anew when a piece or the paper changed. */
@@ -241,6 +243,7 @@ export function createDeriver({
     const plan = stage('schedule', doc, [steps, start], (d) =>
       schedule(steps, d.make.done, start, d.brief.eventDate, calendarOf(d)),
     );
+    if (!isCoarse) enough = stage('enough hours', doc, [steps, plan], (d) => enoughHours(d, steps, plan));
     const reach = Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm);
     const worked: Omit<Worked, 'totals'> = {
       constants,
@@ -272,6 +275,7 @@ export function createDeriver({
       sticks,
       steps,
       schedule: plan,
+      enoughHours: enough,
       cost: stage('cost', doc, [making, packed, sticks, catalogue, straps, wiring, constants], (d) =>
         shopping(d, making, packed.sheets, sticks, catalogue, straps, wiring, {
           coverage: constants.coverage.factor,
