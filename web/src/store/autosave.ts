@@ -50,8 +50,8 @@ const ports: SessionPorts = {
   save: (id, baseVersion, doc) => api.save(id, baseVersion, doc),
   load: (id) => api.load(id),
   revision: baseOf,
-  keep: async (buildId, baseVersion, doc) =>
-    keepCopy({ buildId, tab: await thisTab(), baseVersion, doc, keptAt: new Date().toISOString() }),
+  keep: async (buildId, baseVersion, doc, keptAt) =>
+    keepCopy({ buildId, tab: await thisTab(), baseVersion, doc, keptAt }),
   forget: async (id) => forgetCopy(id, await thisTab()),
   sound: async (doc) => (await door()).upgradeDoc(doc).ok,
   onStatus: (session) => {
@@ -151,7 +151,7 @@ export async function openBuild(id: string, signal: AbortSignal): Promise<boolea
   openDoc(id, session.doc);
   useSaving.setState({ ...session.status, leftovers }, true);
   if (!copy) return false;
-  await ports.keep(id, copy.baseVersion, copy.doc);
+  await ports.keep(id, copy.baseVersion, copy.doc, copy.keptAt);
   if (copy.tab !== (await thisTab())) await forgetCopy(id, copy.tab);
   if (copy.baseVersion === loaded.version) session.schedule(0);
   else await session.begin(loaded);

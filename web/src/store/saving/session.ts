@@ -20,7 +20,8 @@ export interface SessionPorts {
   load: (id: string) => Promise<SavedBuild>;
   /** What was saved as a version, where the server still has it. */
   revision: (id: string, version: number) => Promise<BuildDoc | undefined>;
-  keep: (id: string, baseVersion: number, doc: BuildDoc) => Promise<boolean>;
+  /** Of what was changed when: kept again, it is no newer. */
+  keep: (id: string, baseVersion: number, doc: BuildDoc, changedAt: string) => Promise<boolean>;
   forget: (id: string) => Promise<boolean>;
   /** Whether a document that was brought together is one that can be saved. */
   sound: (doc: BuildDoc) => Promise<boolean>;
@@ -52,6 +53,8 @@ export class Session {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private busy: Promise<void> | undefined;
   private ended = false;
+  /** When the maker changed the document last, ISO. */
+  private changedAt = new Date().toISOString();
   /** What the browser keeps, and what it is to keep; nothing when the server has all. */
   private kept: BuildDoc | undefined;
   private toKeep: BuildDoc | undefined;
@@ -90,6 +93,7 @@ export class Session {
   /** The maker changed the document. */
   change(doc: BuildDoc): void {
     this.doc = doc;
+    this.changedAt = new Date().toISOString();
     if (!this.dirty && !this.busy && this.status.state !== 'conflict') {
       // Taken back to what the server has before anything else was sent: there is nothing to save.
       clearTimeout(this.timer);
@@ -254,7 +258,9 @@ export class Session {
       for (;;) {
         const doc = this.toKeep;
         const { version } = this.status;
-        const done = doc ? await this.ports.keep(this.id, version, doc) : await this.ports.forget(this.id);
+        const done = doc
+          ? await this.ports.keep(this.id, version, doc, this.changedAt)
+          : await this.ports.forget(this.id);
         this.kept = done ? doc : undefined;
         if (doc && this.status.keptHere !== done) this.tell({ keptHere: done });
         if (this.toKeep === doc && this.status.version === version) return;
