@@ -82,6 +82,33 @@ describe('a build on its way to the server', () => {
     expect(a.status).to.include({ state: 'saved', version: 2 });
   });
 
+  it('keeps the time of the change, however often it is kept again while the server is away', async () => {
+    const w = world();
+    const times: string[] = [];
+    const { keep } = w.ports;
+    w.ports.keep = (id, version, doc, changedAt) => {
+      times.push(changedAt);
+      return keep(id, version, doc, changedAt);
+    };
+    const a = begun('A', w);
+    const before = new Date().toISOString();
+    a.change(renamed(base, 'a', 'Once'));
+    const after = new Date().toISOString();
+    for (let i = 0; i < 3; i++) {
+      await breath();
+      const saving = a.saveNow();
+      w.sent[i]!.answer(away);
+      await saving;
+    }
+    await breath();
+    expect(times.length).to.be.greaterThan(2);
+    expect(new Set(times).size).to.equal(1);
+    expect(times[0]! >= before && times[0]! <= after).to.equal(true);
+    a.change(renamed(base, 'a', 'Twice'));
+    await breath();
+    expect(times.at(-1)! > after).to.equal(true);
+  });
+
   it('tells a conflict on itself alone', async () => {
     const w = world();
     const [a, b] = [begun('A', w), begun('B', w)];
