@@ -1,7 +1,8 @@
 import type { Bears } from '../features';
-import { dot3, placedWeight, sub3, togetherWeight } from '../geometry';
-import { allOntoRoot, type PartReport } from '../parts';
+import { dot3, sub3, togetherWeight } from '../geometry';
+import type { PartReport } from '../parts';
 import { byId } from '../units';
+import { mountedAt, weightsOn } from './mounted';
 
 /** What hangs on a detail of a part: everything that is mounted on its piece, with all that hangs on that. */
 export interface Hung {
@@ -19,20 +20,9 @@ export const hungOn = (parts: readonly PartReport[]): Hung[] =>
     host.bears.flatMap((bears): Hung[] => {
       const anchorId = `panel:${bears.pieceId}`;
       const anchor = byId(host.anchors, anchorId);
-      const first = parts.filter(
-        ({ mount }) => mount.to === 'part' && mount.part === host.id && mount.anchor === anchorId,
-      );
+      const first = mountedAt(parts, host.id, anchorId);
       if (!anchor || first.length === 0) return [];
-      const weights = first.flatMap((root) =>
-        parts.flatMap((part) =>
-          allOntoRoot(parts, part.id, root.id).flatMap((toFirst) =>
-            allOntoRoot(parts, root.id, host.id).map((toHost) =>
-              placedWeight(part.weight, (p) => toHost(toFirst(p))),
-            ),
-          ),
-        ),
-      );
-      const { massG, at } = togetherWeight(weights);
+      const { massG, at } = togetherWeight(first.flatMap((part) => weightsOn(parts, part.id, host.id)));
       return [
         {
           partId: host.id,

@@ -13,6 +13,12 @@ interface Edits {
   drag: Changer;
 }
 
+/** A part that is there and worked out, and how it is changed. */
+export interface ShownPart extends Edits {
+  part: Part;
+  made: PartReport;
+}
+
 /** How a part is changed; the same functions for as long as it is that part. */
 export const useEdits = (partId: string | undefined): Edits => useMemo(() => editsOf(partId), [partId]);
 

@@ -1,20 +1,10 @@
-import {
-  cross3,
-  dot3,
-  length3,
-  lerp3,
-  placedWeight,
-  scale3,
-  sub3,
-  togetherWeight,
-  type Vec3,
-  type Weight,
-} from '../../geometry';
+import { cross3, dot3, length3, lerp3, scale3, sub3, type Vec3, type Weight } from '../../geometry';
 import type { Framework } from '../../forms';
 import { type Catalogue, type Rod, rodMatters } from '../../materials';
 import { secondMomentMm4, sectionAreaMm2, sectionOf, type Section } from '../../panel';
-import { allOntoRoot, type PartReport } from '../../parts';
+import type { PartReport } from '../../parts';
 import { byId, itemAt, newtonsOf } from '../../units';
+import { mountedAt, weightsOn } from '../mounted';
 import { built } from './built';
 import { holdOf } from './hold';
 import { movedBy, type NodeLoad, type SpaceFrame, spreadOn, type Stiffness } from './spaceFrame';
@@ -64,25 +54,16 @@ interface OnPipe {
 
 /** What is mounted on each pipe, with all that hangs on it, at the spot of the pipe nearest its middle. */
 function mountedOn(part: PartReport, { corners, pipes }: Framework, parts: readonly PartReport[]): OnPipe[] {
-  return pipes.flatMap(({ from, to, anchorId }, pipe) =>
-    parts
-      .filter(({ mount }) => mount.to === 'part' && mount.part === part.id && mount.anchor === anchorId)
-      .flatMap((first) =>
-        allOntoRoot(parts, first.id, part.id).map((toFrame): OnPipe => {
-          const weight = togetherWeight(
-            parts.flatMap((other) =>
-              allOntoRoot(parts, other.id, first.id).map((toFirst) =>
-                placedWeight(other.weight, (p) => toFrame(toFirst(p))),
-              ),
-            ),
-          );
-          const a = itemAt(corners, from).at;
-          const way = sub3(itemAt(corners, to).at, a);
-          const share = dot3(sub3(weight.at, a), way) / Math.max(1e-9, dot3(way, way));
-          return { pipe, share: Math.min(1, Math.max(0, share)), weight };
-        }),
-      ),
-  );
+  return pipes.flatMap(({ from, to, anchorId }, pipe) => {
+    const a = itemAt(corners, from).at;
+    const way = sub3(itemAt(corners, to).at, a);
+    return mountedAt(parts, part.id, anchorId)
+      .flatMap((first) => weightsOn(parts, first.id, part.id))
+      .map((weight): OnPipe => {
+        const share = dot3(sub3(weight.at, a), way) / Math.max(1e-9, dot3(way, way));
+        return { pipe, share: Math.min(1, Math.max(0, share)), weight };
+      });
+  });
 }
 
 /** A load away from where it is held on turns it as well. */

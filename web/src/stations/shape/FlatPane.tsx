@@ -1,11 +1,9 @@
-import type { HandDart, Part } from '@fomrik/core/document';
-import type { PartReport } from '@fomrik/core/parts';
+import type { HandDart } from '@fomrik/core/document';
 import { FlatPieces } from '../../parts/FlatPieces';
 import { Legend } from '../../parts/Legend';
 import { useDimensions } from '../../parts/useDimensions';
-import { usePart } from '../../parts/usePart';
+import { type ShownPart, usePart } from '../../parts/usePart';
 import { dragEnd } from '../../store/build';
-import type { Changer } from '../../store/version';
 
 /** The flat pieces, with what is held on them. */
 export function FlatPane() {
@@ -13,14 +11,7 @@ export function FlatPane() {
   return part && made && <FlatOf {...{ part, made, change, drag }} />;
 }
 
-interface PaneProps {
-  part: Part;
-  made: PartReport;
-  change: Changer;
-  drag: Changer;
-}
-
-function FlatOf({ part, made, change, drag }: PaneProps) {
+function FlatOf({ part, made, change, drag }: ShownPart) {
   const dimensions = useDimensions(part);
   const onDarts = (pieceId: string, darts: HandDart[], done: boolean): void => {
     (done ? change : drag)((p) => {

@@ -1,8 +1,7 @@
 import { besideOf } from '@fomrik/core/carry';
-import type { Part } from '@fomrik/core/document';
 import type { Vec3 } from '@fomrik/core/geometry';
 import { nearestOn } from '@fomrik/core/panel';
-import { formOf, type PartReport, standardKinds } from '@fomrik/core/parts';
+import { formOf, standardKinds } from '@fomrik/core/parts';
 import { counted, findIn, itemAt } from '@fomrik/core/units';
 import { useMemo, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
@@ -15,12 +14,11 @@ import { usePlayed } from '../../parts/light/played';
 import { useShines } from '../../parts/light/useShines';
 import { slideEnd } from '../../parts/slideEnd';
 import { useDimensions } from '../../parts/useDimensions';
-import { usePart } from '../../parts/usePart';
+import { type ShownPart, usePart } from '../../parts/usePart';
 import { useWorked } from '../../parts/useWorked';
 import { valueHandles } from '../../parts/valueHandles';
 import { dragEnd } from '../../store/build';
 import { askFolding, useReport } from '../../store/report';
-import type { Changer } from '../../store/version';
 import { useView } from '../../store/view';
 import { FigureBench } from './FigureBench';
 
@@ -30,15 +28,8 @@ export function SolidPane() {
   return part && made && <SolidOf {...{ part, made, change, drag }} />;
 }
 
-interface PaneProps {
-  part: Part;
-  made: PartReport;
-  change: Changer;
-  drag: Changer;
-}
-
 /** The solid with its grips, and what is drawn on it by pressing. */
-function SolidOf({ part, made, change, drag }: PaneProps) {
+function SolidOf({ part, made, change, drag }: ShownPart) {
   const body = useReport((s) => s.report!.body);
   const dimensions = useDimensions(part);
   const {
