@@ -175,7 +175,7 @@ describe('the arms on the bench', function () {
     await saved(page);
   });
 
-  it('tells how far a frame of pipes gives, and takes a stiffer pipe', async () => {
+  it('shows how far a frame of pipes sags, and takes a stiffer pipe', async () => {
     await rack().getByRole('button', { name: 'Part', exact: true }).click();
     await page.getByRole('menuitem', { name: /^Frame of pipes/ }).click();
     await rack()
@@ -183,7 +183,7 @@ describe('the arms on the bench', function () {
       .waitFor();
     await openDrawer(page, 'Fit');
     const frame = page.getByRole('region', { name: 'Frame' });
-    await frame.getByText(/^Held .*gives/).waitFor();
+    await frame.getByText(/^Held .*sags/).waitFor();
     const given = async (): Promise<number> =>
       Number((await frame.locator('strong').first().innerText()).replace(/[^\d.]/g, ''));
     const before = await given();

@@ -52,18 +52,20 @@ describe('what hangs on a detail that bears it', () => {
     expect(hung!.armMm).to.be.closeTo(arm, 2);
   });
 
-  it('is told where more hangs there than was typed, and taking it leaves nothing to tell', () => {
+  it('raises a finding when it is more than was planned, and the remedy clears it', () => {
     const doc = hanging(120);
     const finding = reportOf(doc).findings.find((f) => f.id === 'bears:wall:plates')!;
-    expect(finding.title).to.match(/weighs \d+ g, its middle .* before the face; 50 g at 10 mm are planned/);
+    expect(finding.title).to.match(
+      /weighs \d+ g with the centre of mass .* from the face; planned are 50 g at 10 mm/,
+    );
     const cured = applyChanges(doc, finding.remedies[0]!.changes);
     expect(reportOf(cured).findings.some((f) => f.id.startsWith('bears:'))).to.equal(false);
-    // Deeper again, it is told again.
+    // Made deeper, it is too much again.
     const deeper = applyChanges(cured, [{ path: ['parts', 1, 'params', 'deepMm'], value: 400 }]);
     expect(reportOf(deeper).findings.some((f) => f.id === 'bears:wall:plates')).to.equal(true);
   });
 
-  it('is not told where nothing is mounted, or elsewhere', () => {
+  it('is nothing where no part is mounted, or on another panel', () => {
     const doc = hanging(120);
     const alone = { ...doc, parts: doc.parts.slice(0, 1) };
     expect(reportOf(alone).hung).to.deep.equal([]);

@@ -130,15 +130,15 @@ export interface Probed {
   does: string;
 }
 
-/** What a detail says hangs on its piece: so much, its middle so far before the face; and what says it. */
+/** The load planned on a detail that carries something: its mass, and how far its centre of mass stands out from the face. */
 export interface Bears {
   featureId: string;
   pieceId: string;
   name: string;
   massG: number;
   armMm: number;
-  /** The most that can be said, and where its part keeps the two. */
-  most: { massG: number; armMm: number };
+  /** Least and most of the two, and where the part keeps them. */
+  range: { massG: [number, number]; armMm: [number, number] };
   at: { massG: Change['path']; armMm: Change['path'] };
 }
 

@@ -1,53 +1,57 @@
 import { byId, printMm, trimNumber } from '../units';
 import { inPart, type BuildRule } from './rule';
 
-/** Heavier, or pulling harder by its lever, than a detail is said to bear, by more than this is told. */
+/** A load, or its moment about the face, may exceed the planned one by this factor before it is a finding. */
 const MORE = 1.1;
 
-/** Details bear what is mounted on them, not what was once typed. */
+const within = ([least, most]: readonly [number, number], value: number): number =>
+  Math.min(most, Math.max(least, value));
+
+/** Parts mounted on a detail may not be heavier, or stand out further, than was planned for it. */
 export const bearsWhatHangs: BuildRule = ({ doc, report }) =>
   report.hung.flatMap(({ partId, bears, names, massG, armMm }) => {
     const index = doc.parts.findIndex((p) => p.id === partId);
-    const [leverNow, leverSaid] = [massG * armMm, bears.massG * bears.armMm];
-    if (index < 0 || (massG <= MORE * bears.massG && leverNow <= MORE * leverSaid)) return [];
+    const [momentNow, momentPlanned] = [massG * armMm, bears.massG * bears.armMm];
+    if (index < 0 || (massG <= MORE * bears.massG && momentNow <= MORE * momentPlanned)) return [];
     const part = byId(report.parts, partId)?.name ?? partId;
+    const { range, at } = bears;
+    const tooMuch = massG > range.massG[1] || armMm > range.armMm[1];
     return [
       {
         id: `bears:${partId}:${bears.featureId}`,
         severity: 'mind' as const,
         station: 'inside' as const,
-        title: `${part}, ${bears.name}: ${names.join(', ')} weighs ${trimNumber(massG, 0)} g, its middle ${printMm(armMm, 0)} before the face; ${trimNumber(bears.massG, 0)} g at ${printMm(bears.armMm, 0)} are planned.`,
-        why: 'Masses and middles of everything mounted there are summed. Take them, and the screws are worked out anew.',
+        title: `${part}, ${bears.name}: ${names.join(' and ')} ${names.length > 1 ? 'weigh' : 'weighs'} ${trimNumber(massG, 0)} g with the centre of mass ${printMm(armMm, 0)} from the face; planned are ${trimNumber(bears.massG, 0)} g at ${printMm(bears.armMm, 0)}.`,
+        why: 'The load is the sum of everything mounted there. Once it is planned, the screws are calculated for it.',
         provenance: 'standard' as const,
-        excess: Math.max(massG / bears.massG, leverNow / Math.max(leverSaid, 1)) - 1,
+        excess: Math.max(massG / bears.massG, momentNow / Math.max(momentPlanned, 1)) - 1,
         partId,
         featureId: bears.featureId,
-        remedies:
-          massG > bears.most.massG || armMm > bears.most.armMm
-            ? []
-            : [
-                {
-                  label: `${trimNumber(Math.ceil(massG), 0)} g at ${printMm(Math.ceil(armMm), 0)}`,
-                  changes: inPart(index, [
-                    { path: bears.at.massG, value: Math.ceil(massG) },
-                    { path: bears.at.armMm, value: Math.max(2, Math.ceil(armMm)) },
-                  ]),
-                },
-              ],
+        remedies: tooMuch
+          ? []
+          : [
+              {
+                label: `Plan for ${trimNumber(Math.ceil(massG), 0)} g at ${printMm(Math.ceil(armMm), 0)}`,
+                changes: inPart(index, [
+                  { path: at.massG, value: within(range.massG, Math.ceil(massG)) },
+                  { path: at.armMm, value: within(range.armMm, Math.ceil(armMm)) },
+                ]),
+              },
+            ],
       },
     ];
   });
 
-/** A frame that gives by more than this share of its reach looks bent and swings when it is walked with; from memory. */
-const GIVES = 0.03;
+/** A frame that sags by more than this share of its reach looks bent and swings when walked with; from memory. */
+const SAGS = 0.03;
 
-/** Frames of pipes carry what hangs on them. */
+/** Frames of pipes are stiff enough for what they carry. */
 export const framesCarry: BuildRule = ({ doc, report }) =>
   report.frames.flatMap((f) => {
     const index = doc.parts.findIndex((p) => p.id === f.partId);
-    const most = GIVES * f.reachMm;
+    const most = SAGS * f.reachMm;
     if (index < 0 || f.sagMm <= most) return [];
-    // With a little to spare: another pipe is a little further across, and what is on it a little further out.
+    // With a margin: on a thicker pipe, what is mounted stands a little further out.
     const [stiffer] = f.choices
       .filter((c) => !c.chosen && c.sagMm < 0.9 * most)
       .sort((a, b) => a.massG - b.massG);
@@ -56,8 +60,8 @@ export const framesCarry: BuildRule = ({ doc, report }) =>
         id: `frame:${f.partId}`,
         severity: 'mind' as const,
         station: 'shape' as const,
-        title: `${f.name}: ${f.where} gives ${printMm(f.sagMm, 0)} under what it carries, held ${f.heldBy}.`,
-        why: `Over ${trimNumber(100 * GIVES, 0)} % of its reach, ${printMm(f.reachMm, 0)}, it looks bent and swings. Every pipe as a beam that bends and twists, stiff at its corners (beam tables); fittings glued short of home give more. A pipe between, or a thicker one, helps most.`,
+        title: `${f.name}: ${f.where} sags ${printMm(f.sagMm, 0)} under its load, held ${f.heldBy}.`,
+        why: `Over ${trimNumber(100 * SAGS, 0)} % of its reach, ${printMm(f.reachMm, 0)}, it looks bent and swings. Each pipe is calculated as a beam that bends and twists, rigidly joined at the corners; loose fittings sag more. A cross-brace or a thicker pipe helps most.`,
         provenance: 'standard' as const,
         excess: f.sagMm - most,
         partId: f.partId,

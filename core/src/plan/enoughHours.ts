@@ -17,7 +17,7 @@ export function enoughHours(
     const calendar = calendarOf({ brief: { hoursPerDay: halves / 2 }, make });
     return schedule(steps, make.done, plan.firstDay, brief.eventDate, calendar).daysToSpare >= 1;
   };
-  // Found by halving: whoever works longer days is mostly done sooner. Whatever is answered was scheduled and is done in time.
+  // By bisection, since longer days usually finish sooner. The hours that are returned were scheduled and do finish in time.
   let [least, most] = [Math.ceil(brief.hoursPerDay * 2 + 0.1), 24];
   if (least > most || !suffice(most)) return undefined;
   while (least < most) {

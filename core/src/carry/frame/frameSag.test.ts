@@ -60,7 +60,7 @@ function byHand(doc: BuildDoc): { ei: number; w: number; frameG: number } {
   return { ei, w: ((frame.totalG / 1000) * 9.80665) / (a!.upMm + b!.acrossMm), frameG: frame.totalG };
 }
 
-describe('how far a frame of pipes gives', () => {
+describe('how far a frame of pipes sags', () => {
   it('is by the table for a post and its arm: the arm’s own weight bends both', () => {
     const [up, out] = [600, 500];
     const doc = gallows(up, out);
@@ -95,7 +95,7 @@ describe('how far a frame of pipes gives', () => {
     expect(choices.filter((c) => c.chosen)).to.have.length(1);
     expect(choices.map((c) => c.sagMm)).to.deep.equal(choices.map((c) => c.sagMm).sort((a, b) => a - b));
     const finding = report.findings.find((f) => f.id === 'frame:frame')!;
-    expect(finding.title).to.match(/gives \d+ mm under what it carries, held fast at its foot/);
+    expect(finding.title).to.match(/sags \d+ mm under its load, held fast at its foot/);
     const cured = reportOf(applyChanges(doc, finding.remedies[0]!.changes));
     expect(cured.findings.some((f) => f.id === 'frame:frame')).to.equal(false);
     // What was said of it before it was taken is what it comes to.
@@ -131,7 +131,7 @@ describe('how far a frame of pipes gives', () => {
     expect(onTop.sagMm).to.be.at.least(stand.sagMm - 1e-6);
   });
 
-  it('is not told of pipes that are not held together', () => {
+  it('is not known where pipes are not connected', () => {
     const doc = gallows(600, 500);
     const loose = applyChanges(doc, [
       {

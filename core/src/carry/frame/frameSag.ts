@@ -7,6 +7,7 @@ import { byId, itemAt, newtonsOf } from '../../units';
 import { mountedAt, weightsOn } from '../mounted';
 import { built } from './built';
 import { holdOf } from './hold';
+import { largest } from './largest';
 import { movedBy, type NodeLoad, type SpaceFrame, spreadOn, type Stiffness } from './spaceFrame';
 
 /** The same frame of another pipe. */
@@ -19,7 +20,7 @@ interface FrameChoice {
   chosen: boolean;
 }
 
-/** How far a frame of pipes gives under itself and all that is mounted on it. */
+/** How far a frame of pipes sags under itself and everything mounted on it. */
 export interface FrameSag {
   partId: string;
   name: string;
@@ -33,8 +34,9 @@ export interface FrameSag {
   choices: FrameChoice[];
 }
 
-/** PVC and the other pipes grow thinner by so much of what they stretch; handbooks give 0.3 to 0.4. */
+/** Poisson's ratio of pipes; handbooks have 0.3 to 0.4. */
 const POISSON = 0.35;
+
 const stiffnessOf = (section: Section, { matter }: Rod): Stiffness => {
   const modulus = rodMatters[matter].modulusMPa.value;
   const second = secondMomentMm4(section);
@@ -102,25 +104,22 @@ function sagOf(
       length3(sub3(itemAt(frame.nodes, b), spot)) < length3(sub3(itemAt(frame.nodes, a), spot)) ? b : a,
     );
   };
-  /** The furthest any spot moves, of all ways it may be turned, as a frame of this pipe that weighs so much. */
+  /** The node that moves furthest, whichever of the directions of gravity it may have, with a pipe of this stiffness and mass. */
   const worst = (stiffness: Stiffness, ownG: number): { node: number; mm: number } | undefined => {
-    let most: { node: number; mm: number } | undefined;
-    for (const way of hold.ways) {
+    const moved = hold.ways.map((way) => {
       const perMm = scale3(way, newtonsOf(ownG) / lengthMm);
-      const moved = movedBy(held, stiffness, [
+      return movedBy(held, stiffness, [
         ...frame.bars.flatMap((_, i) => spreadOn(held, i, perMm)),
         ...mounted.map((m) => {
           const node = nodeOf(m);
           return loadAt(node, itemAt(frame.nodes, node), m, way);
         }),
       ]);
-      if (!moved) return undefined;
-      moved.forEach((by, node) => {
-        const mm = length3(by);
-        if (!most || mm > most.mm) most = { node, mm };
-      });
-    }
-    return most;
+    });
+    if (moved.some((m) => m === undefined)) return undefined;
+    return frame.nodes
+      .map((_, node) => ({ node, mm: largest(moved.map((m) => itemAt(m!, node))) }))
+      .reduce((a, b) => (b.mm > a.mm ? b : a));
   };
   const own = worst(stiffnessOf(model.section, rod), part.totalG);
   const reachMm = Math.max(
@@ -128,14 +127,14 @@ function sagOf(
       Math.min(...hold.held.map((h) => length3(sub3(p, itemAt(frame.nodes, h.node))))),
     ),
   );
-  // What moves further than it is long is not held at all.
+  // More than its own reach is no sag: something is not held.
   if (!own || !Number.isFinite(own.mm) || own.mm > Math.max(1, reachMm)) return undefined;
   const gPerMm = (section: Section, of: Rod): number =>
     sectionAreaMm2(section) * rodMatters[of.matter].densityKgM3.value * 1e-6;
   const choices = model.rodIds.flatMap((id): FrameChoice[] => {
     const other = byId(rods, id);
     const chosen = id === rod.id;
-    // Sizes that are near: a drain is no stiffer pipe of a small frame, but another frame.
+    // Only similar sizes: a drain pipe would make another frame of a small one.
     if (!other || (!chosen && other.acrossMm.value > Math.max(45, 1.6 * rod.acrossMm.value))) return [];
     const section = chosen ? model.section : sectionOf(other, other.acrossMm.value);
     const massG = chosen
@@ -157,6 +156,6 @@ function sagOf(
   };
 }
 
-/** How far every frame of pipes gives; one that is not held as a whole is left out: it is not known. */
+/** How far each frame of pipes sags; one whose pipes are not all connected to where it is held is left out as not known. */
 export const frameSags = (parts: readonly PartReport[], catalogue: Pick<Catalogue, 'rods'>): FrameSag[] =>
   parts.flatMap((part) => (part.framework && sagOf(part, part.framework, parts, catalogue)) ?? []);

@@ -3,28 +3,23 @@ import { choice, count, length, number, type ParamsOf } from '../../document';
 import { add3, contains, cross3, scale3, type Vec2 } from '../../geometry';
 import { gridNormals, offsetGrid, onGrid, plateMesh, platePiece } from '../../panel';
 import { trimNumber } from '../../units';
-import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
+import { type Bears, defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
 import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { wayOf } from '../laying/spot';
 import { PLATE, pullN, trustedN } from './holding';
 
-/** The most that is planned on keyholes. */
-const MOST = { massG: 20_000, armMm: 600 };
+/** What may be planned on keyholes. */
+const RANGE = { massG: [5, 20_000], armMm: [2, 600] } satisfies Bears['range'];
 
 const fields = [
   number(
     'massG',
     'It carries',
-    [5, 20_000],
+    RANGE.massG,
     'g',
-    'What hangs on the plates; taken from what is mounted on the piece where anything is.',
+    'Mass of what hangs on the plates. Where parts are mounted on this piece, a finding compares it with them.',
   ),
-  length(
-    'armMm',
-    'Its middle stands out',
-    [2, MOST.armMm],
-    'Before the face: the further, the harder it pulls.',
-  ),
+  length('armMm', 'Its middle stands out', RANGE.armMm, 'Before the face: the further, the harder it pulls.'),
   count('plates', 'Plates', [1, 6], 'Side by side.'),
   length('stepMm', 'From one to the next', [20, 400], 'Middle to middle.', 'Size', {
     when: (params) => Number((params as { plates?: number }).plates) > 1,
@@ -197,7 +192,7 @@ export const hangPlate = defineFeature<HangParams>({
       name: `keyhole plates on ${name}`,
       massG: params.massG,
       armMm: params.armMm,
-      most: MOST,
+      range: RANGE,
       at: {
         massG: featurePath(on, feature, 'params', 'massG'),
         armMm: featurePath(on, feature, 'params', 'armMm'),

@@ -3,26 +3,26 @@ import { useLength } from '../../parts/useLength';
 import { useEdits } from '../../parts/usePart';
 import { StickTable } from './StickTable';
 
-/** How far a frame of pipes gives under what it carries, and what other pipes would do. */
+/** How far a frame of pipes sags under its load, and how far it would in other pipes. */
 export function FrameFit({ frame }: { frame: FrameSag }) {
   const length = useLength();
   const { change } = useEdits(frame.partId);
   const { rodField } = frame;
   return (
     <section aria-label="Frame" className="mb-2 max-w-2xl text-[13px]">
-      <h2 className="head">The frame under what it carries</h2>
+      <h2 className="head">How far the frame sags</h2>
       <p>
-        Held {frame.heldBy}, {frame.where} gives <strong>{length(frame.sagMm)}</strong>; it reaches{' '}
+        Held {frame.heldBy}, {frame.where} sags <strong>{length(frame.sagMm)}</strong>; it reaches{' '}
         {length(frame.reachMm, 0)} from there.
       </p>
       <StickTable
         choices={frame.choices}
-        hangs="Gives, mm"
+        hangs="Sags, mm"
         onTake={(rodId) => change((p) => void (p.params[rodField] = rodId))}
       />
       <p className="mt-1 text-[12px] text-soft">
-        Every pipe as a beam that bends and twists, stiff at its corners. Fittings that are not fully home
-        give more; load it with what it will carry before it is worn.
+        Under its own weight and everything mounted on it, with rigid corners. Loose fittings sag more: try it
+        with its full load before you wear it.
       </p>
     </section>
   );
