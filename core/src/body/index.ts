@@ -44,4 +44,5 @@ export {
   STRAP_AT,
 } from './zones';
 export { zonesAt } from './zonesAt';
+export { sidesWorn, wornSides } from './wornSides';
 export { type LimbSide, type Measure, type Wearer, wearerRule, wearerShape } from './wearer';

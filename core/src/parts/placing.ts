@@ -1,5 +1,5 @@
 import { byId, firstOf } from '../units';
-import { type Body, fistAt, hangOn, zoneInfo } from '../body';
+import { type Body, fistAt, hangOn, sidesWorn, zoneInfo } from '../body';
 import { add3, rotate2, sub3, type Vec3 } from '../geometry';
 import { fixingAt, fixingsAt } from './mounting';
 import type { PartReport } from './partReport';
@@ -20,10 +20,8 @@ const APART_MM = 420;
 const DEEPEST = 12;
 
 /** Sides on which copies of a part are worn: +1 the wearer's right, −1 the left. */
-export const sidesOf = ({ mount }: Pick<Placed, 'mount'>): (1 | -1)[] => {
-  if (mount.to !== 'wearer') return [1];
-  return mount.side === 'pair' ? [1, -1] : [mount.side === 'left' ? -1 : 1];
-};
+export const sidesOf = ({ mount }: Pick<Placed, 'mount'>): (1 | -1)[] =>
+  mount.to === 'wearer' ? sidesWorn(mount.side) : [1];
 
 /** Lowest point of a part with everything that is mounted on it, in its own space. */
 function lowestOf(parts: readonly Placed[], part: Placed, deep = 0): number {

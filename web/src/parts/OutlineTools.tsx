@@ -1,5 +1,5 @@
 import type { Row, RowsField } from '@fomrik/core/document';
-import { drawingUnits, readOutline } from '@fomrik/core/files/outline/readOutline';
+import type { DrawingUnit } from '@fomrik/core/files/outline/readOutline';
 import { type DrawnNode, fittedWithin, offsetNodes } from '@fomrik/core/forms';
 import { counted, trimNumber } from '@fomrik/core/units';
 import { useState, type ComponentProps, type ReactNode } from 'react';
@@ -7,6 +7,13 @@ import type { Found } from '../pictures/beneath';
 import { TracePicker } from '../pictures/TracePicker';
 import { LengthField } from './Field';
 import { mirroredRows, rangedIn, reachOf } from './outlineRows';
+
+interface Drawing {
+  name: string;
+  text: string;
+}
+
+const UNREAD = 'The file could not be read. Try again once the server answers.';
 
 export interface OutlineToolsProps {
   field: RowsField;
@@ -16,9 +23,9 @@ export interface OutlineToolsProps {
   half: boolean;
   symmetric: boolean;
   setSymmetric: (on: boolean) => void;
-  /** The fields that place what lies beneath the lines, and how it is traced. */
   /** Takes an outline with the rings inside it, where the form has them. */
   onRings?: ((outline: Row[], rings: Row[]) => void) | undefined;
+  /** The fields that place what lies beneath the lines, and how it is traced. */
   beneath: { fields: ReactNode; trace?: () => Promise<Found> };
   /** All outlines that were traced, as pieces of their own. */
   onTakeAll?: ComponentProps<typeof TracePicker>['onTakeAll'];
@@ -38,7 +45,7 @@ export function OutlineTools({
 }: OutlineToolsProps) {
   const [said, setSaid] = useState('');
   const [offsetMm, setOffsetMm] = useState(5);
-  const [asking, setAsking] = useState<{ name: string; text: string } | undefined>();
+  const [asking, setAsking] = useState<{ file: Drawing; units: readonly DrawingUnit[] } | undefined>();
   const ranged = rangedIn(field);
   const moveLine = (outMm: number): void => {
     const moved = offsetNodes(rows as unknown as DrawnNode[], outMm, field.range[1]);
@@ -46,13 +53,15 @@ export function OutlineTools({
     setSaid('');
     onChange(moved.map((n) => ({ ...n, xMm: ranged('xMm', n.xMm), yMm: ranged('yMm', n.yMm) })));
   };
-  const readIn = (file: { name: string; text: string }, unitMm?: number): void => {
+  const readIn = async (file: Drawing, unitMm?: number): Promise<void> => {
+    // What reads drawings is fetched when there is one to read.
+    const { readOutline } = await import('@fomrik/core/files/outline/readOutline');
     const found = readOutline(file.text, file.name, field.range[1], reachOf(field), unitMm);
     setAsking(undefined);
     if (!found.ok) return setSaid(found.message);
     if ('asks' in found.value) {
       setSaid(`${file.name} does not say its unit.`);
-      return setAsking(file);
+      return setAsking({ file, units: found.value.units });
     }
     const { points: read, offMm, left, rings } = found.value;
     const ringed = onRings && rings.length > 0;
@@ -107,7 +116,11 @@ export function OutlineTools({
               onChange={(e) => {
                 const file = e.target.files?.[0];
                 e.target.value = '';
-                if (file) void file.text().then((text) => readIn({ name: file.name, text }));
+                if (file)
+                  file
+                    .text()
+                    .then((text) => readIn({ name: file.name, text }))
+                    .catch(() => setSaid(UNREAD));
               }}
             />
           </label>
@@ -132,11 +145,15 @@ export function OutlineTools({
       {asking && (
         <label className="label">
           Its unit
-          <select className="box" defaultValue="" onChange={(e) => readIn(asking, Number(e.target.value))}>
+          <select
+            className="box"
+            defaultValue=""
+            onChange={(e) => void readIn(asking.file, Number(e.target.value))}
+          >
             <option value="" disabled>
               choose
             </option>
-            {drawingUnits.map((u) => (
+            {asking.units.map((u) => (
               <option key={u.label} value={u.mm}>
                 {u.label}
               </option>

@@ -3,7 +3,7 @@ import { Copy, Download, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { sidesOf } from '@fomrik/core/parts';
+import { sidesWorn } from '@fomrik/core/body';
 import { WearerOutline } from '../parts/WearerOutline';
 import { api, type ApiError, type BuildSummary } from '../store/api';
 import { ExportBuild } from './ExportBuild';
@@ -81,7 +81,7 @@ export function BuildRow({ build, onChanged }: { build: BuildSummary; onChanged:
           <WearerOutline
             zones={build.worn.map(({ zone, side }) => ({
               zone,
-              sides: sidesOf({ mount: { to: 'wearer', zone, side } }),
+              sides: sidesWorn(side),
               here: false,
             }))}
           />

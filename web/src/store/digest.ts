@@ -3,9 +3,7 @@ import { api } from './api';
 import { useSaving } from './autosave';
 import { useBuild } from './build';
 import { askBuildPicture, useReport } from './report';
-
-/** Size of a build's picture on the shelf, pixels: twice that of its place. */
-export const SHELF_PX = { width: 176, height: 208 } as const;
+import { SHELF_PX } from './shelfPicture';
 
 let sent = '';
 

@@ -1,4 +1,4 @@
-import { zones } from '../../body';
+import { wornSides, zones } from '../../body';
 import { either, flag, id, oneOf, optional, type ValueOf, whole, within } from '../../rule';
 
 const mm = within(-2000, 2000);
@@ -12,7 +12,7 @@ const copiesRule = either('way', {
 });
 export type Copies = ValueOf<typeof copiesRule>;
 
-const sideRule = oneOf('left', 'right', 'pair', 'middle');
+const sideRule = oneOf(...wornSides);
 export type Side = ValueOf<typeof sideRule>;
 
 /** What a part hangs from; on another part, where it lies there and how it is held. */

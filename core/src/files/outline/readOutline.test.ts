@@ -32,7 +32,9 @@ describe('an outline from a drawing', () => {
 
   it('asks for the unit where the file has none, and takes it', () => {
     const svg = '<svg viewBox="0 0 10 10"><path d="M0 0H10V5H0Z"/></svg>';
-    expect(readOutline(svg, 'n.svg', 2000, reach)).to.deep.equal({ ok: true, value: { asks: 'unit' } });
+    const asked = readOutline(svg, 'n.svg', 2000, reach);
+    if (!asked.ok || !('asks' in asked.value)) throw new Error('does not ask');
+    expect(asked.value.units.map((u) => u.mm)).to.deep.equal([1, 10, 25.4, 25.4 / 72, 25.4 / 96]);
     expect(areaOf(points(svg, 'n.svg', 25.4))).to.be.closeTo(50 * 25.4 ** 2, 1);
   });
 

@@ -4,13 +4,14 @@ import { dxfRings } from './dxf';
 import { svgRings } from './svg';
 
 /** What a drawing without units may be drawn in. */
-export const drawingUnits = [
+const drawingUnits = [
   { label: 'millimetres', mm: 1 },
   { label: 'centimetres', mm: 10 },
   { label: 'inches', mm: 25.4 },
   { label: 'points of 1/72 inch', mm: 25.4 / 72 },
   { label: 'pixels of 1/96 inch', mm: 25.4 / 96 },
 ] as const;
+export type DrawingUnit = (typeof drawingUnits)[number];
 
 /** An outline that was read, or that the maker must say the unit of first. */
 export type ReadOutline =
@@ -23,7 +24,7 @@ export type ReadOutline =
       /** What else was in the drawing and was not taken, in words. */
       left: string[];
     }
-  | { asks: 'unit' };
+  | { asks: 'unit'; units: readonly DrawingUnit[] };
 
 /** Largest drawing that is taken, characters. */
 const MOST_TEXT = 5_000_000;
@@ -72,7 +73,7 @@ export function readOutline(
   const largest = whole.reduce<Vec2[]>((a, b) => (areaOf(b) > areaOf(a) ? b : a), []);
   if (largest.length < 3) return fail(`${name} holds no closed outline.`);
   const unit = said ?? unitMm;
-  if (unit === undefined) return ok({ asks: 'unit' });
+  if (unit === undefined) return ok({ asks: 'unit', units: drawingUnits });
   const sized = largest.map((p) => ({ x: p.x * unit, y: p.y * unit }));
   if (areaOf(sized) < LEAST_MM2)
     return fail(`The largest outline of ${name} is under 25 mm²; check its unit.`);
