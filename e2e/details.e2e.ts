@@ -5,6 +5,7 @@ import {
   go,
   noGraveFaults,
   onWorkbench,
+  openDetail,
   openDrawer,
   openGroup,
   saved,
@@ -86,5 +87,36 @@ describe('details and what is there already', function () {
     await page.getByText(/^Breath: the mouth is free/).waitFor();
     await page.getByText(/^Hearing: /).waitFor();
     await noGraveFaults(page);
+  });
+
+  it('what was found out about a detail is written beside it with its photograph, and is there where it is made', async () => {
+    await go(page, bench, 'inside', calm);
+    const pack = await openDetail(page, { kind: 'pack' });
+    const photo = page.getByRole('button', { name: /^Photo of .*pack.*, open large$/i });
+    await pack.getByLabel('Note', { exact: true }).fill('Rubs the seam at its lid');
+    await pack.getByLabel('Note', { exact: true }).blur();
+    await pack.getByLabel('Photograph it').setInputFiles({
+      name: 'lid.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from(
+        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+        'base64',
+      ),
+    });
+    await photo.waitFor();
+    await saved(page);
+    await go(page, bench, 'make', calm);
+    await page.getByRole('button', { name: /fit lamps, switch and pack/ }).click();
+    const noted = page.getByRole('region', { name: 'Noted of its details' });
+    await noted.getByText('Rubs the seam at its lid').waitFor();
+    await photo.waitFor();
+    await noGraveFaults(page);
+    // The photograph came in one step, the note in another.
+    await page.keyboard.press('Control+z');
+    await photo.waitFor({ state: 'detached' });
+    await noted.getByText('Rubs the seam at its lid').waitFor();
+    await page.keyboard.press('Control+z');
+    await noted.waitFor({ state: 'detached' });
+    await saved(page);
   });
 });

@@ -39,6 +39,9 @@ describe('a step of undo', () => {
       params: { diameterMm: 10, count: 1, ringMm: 40 },
     };
     expect(named({ path: ['parts', 0, 'features'], value: [hole] })).to.match(/^Kelp bracer: add \w/);
+    const holed = applyChanges(doc, [{ path: ['parts', 0, 'features'], value: [hole] }]);
+    const noted = applyChanges(holed, [{ path: ['parts', 0, 'features', 0, 'note'], value: 'glued' }]);
+    expect(changeName(holed, noted, labels)).to.equal('Kelp bracer: hole, note');
   });
 
   it('names a measure that was taken, and stays short when much changed at once', () => {

@@ -50,11 +50,18 @@ function inList<T extends { readonly id: string }>(
   return others.length === 1 ? changed(only.b, only.a) : few(others.map(({ a }) => nameOf(a)));
 }
 
+const featureKeys: Partial<Record<keyof Feature, string>> = {
+  place: 'place',
+  note: 'note',
+  picture: 'photograph',
+};
+
 const featureWords = (labels: Labels) => (before: Feature, after: Feature) => {
   const params = changedKeys(before.params, after.params).map((k) =>
     lower(labels.featureField(after.kind, k)),
   );
-  const what = params.length > 0 ? few(params) : 'place';
+  const others = changedKeys(before, after).flatMap((key) => featureKeys[key as keyof Feature] ?? []);
+  const what = few([...params, ...others]);
   return `${lower(labels.feature(after.kind))}, ${what}`;
 };
 

@@ -35,6 +35,7 @@ export {
   type Feature,
   type Finish,
   type HandDart,
+  MOST_NOTE,
   type Part,
   type PieceDarts,
   type Ply,

@@ -128,6 +128,8 @@ export interface Probed {
   label: string;
   blocks: boolean;
   does: string;
+  /** What was written down about it. */
+  note?: string;
 }
 
 /** The load planned on a detail that carries something: its mass, and how far its centre of mass stands out from the face. */

@@ -94,5 +94,15 @@ describe('a part for the shop’s book', () => {
     expect(kept.parts[0]!.beneath).to.equal(undefined);
     expect(checkDoc(JSON.parse(JSON.stringify(kept))).ok).to.equal(true);
     expect(copiedPart(doc, curtain, doc, 'x').part.beneath).to.deep.equal(curtain.beneath);
+    const [hole] = doc.parts.flatMap((p) => p.features);
+    const shot = { ...hole!, note: 'tight', picture: curtain.beneath!.picture };
+    const photographed = { ...curtain, features: [shot] };
+    expect(copiedPart(doc, photographed, doc, 'x').part.features[0]).to.include({
+      note: 'tight',
+      picture: shot.picture,
+    });
+    expect(copiedPart(doc, photographed, empty, 'x').part.features[0])
+      .to.include({ note: 'tight' })
+      .and.not.to.have.property('picture');
   });
 });

@@ -72,18 +72,22 @@ export function copiedPart(
   const known = new Set((into.meshes ?? []).map((m) => m.id));
   // A picture stays with the build it was added to.
   const { beneath, ...bare } = part;
-  const seen = beneath && into.pictures?.some((p) => p.id === beneath.picture);
+  const isThere = (id: string): boolean => into.pictures?.some((p) => p.id === id) ?? false;
   return {
     part: {
       ...bare,
-      ...(seen && { beneath }),
+      ...(beneath && isThere(beneath.picture) && { beneath }),
       id: freeName(
         into.parts.map((p) => p.id),
         stem(part.form),
       ),
       name: name.slice(0, 120),
       mount: mount.to === 'part' && !into.parts.some((p) => p.id === mount.part) ? { to: 'stand' } : mount,
-      features: part.features.map((f) => ({ ...f, id: getFrom(renamed, f.id) })),
+      features: part.features.map(({ picture, ...f }) => ({
+        ...f,
+        ...(picture !== undefined && isThere(picture) && { picture }),
+        id: getFrom(renamed, f.id),
+      })),
       ...(part.scheme && { scheme: schemeWith(part.scheme, renamed) }),
     },
     circuits: ownCircuits(from, part).map((c) => {

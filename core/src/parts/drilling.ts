@@ -88,7 +88,7 @@ export function probeWork(templates: readonly Piece[], probed: readonly Probed[]
           count,
           eachMin: PROBE_MIN,
           detail:
-            'Nobody knows yet what is behind them. Cells out; look in with a torch, feel with a needle, tap, turn a 1 mm drill by hand. Photograph each place, and note what you find as a probed spot: glue, a screw, a spring, a board, or nothing.',
+            'Nobody knows yet what is behind them. Cells out; look in with a torch, feel with a needle, tap, turn a 1 mm drill by hand. Note what you find as a probed spot, with a photograph: glue, a screw, a spring, a board, or nothing.',
           gate: 'A drill that meets a screw, a spring or a cell cannot be taken back.',
           cautions: ['blade'],
           waitMin: 0,

@@ -151,6 +151,7 @@ function FeatureLine({
       </div>
       {open && (
         <Fields
+          name={name}
           kind={kind}
           feature={feature}
           part={part}

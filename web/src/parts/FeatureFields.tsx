@@ -1,12 +1,14 @@
 import { type Feature, type Field, foamOfField, type Part, type ScalarField } from '@fomrik/core/document';
 import type { FeatureKind } from '@fomrik/core/features';
 import type { PartReport } from '@fomrik/core/parts';
+import { DetailNote } from '../inspector/DetailNote';
 import { FieldSpot } from '../inspector/FieldSpot';
 import { byGroup } from '../inspector/fieldWords';
 import { FieldInput } from './FieldInput';
 import { PlaceInput } from './PlaceInput';
 
 interface FeatureFieldsProps {
+  name: string;
   kind: FeatureKind;
   feature: Feature;
   part: Pick<Part, 'id' | 'stack'>;
@@ -17,7 +19,7 @@ interface FeatureFieldsProps {
 const isScalar = (field: Field): field is ScalarField => field.type !== 'rows';
 
 /** One detail: where it is, then its values by group, all of them from its kind. */
-export function FeatureFields({ kind, feature, part, made, onChange }: FeatureFieldsProps) {
+export function FeatureFields({ name, kind, feature, part, made, onChange }: FeatureFieldsProps) {
   const { place } = feature;
   const layered = place.on === 'panel' && made.rooms.some((r) => r.solid && r.panel === place.panel);
   const ply = { foamId: made.foam.foamId, nominalMm: made.foam.nominalMm };
@@ -55,6 +57,7 @@ export function FeatureFields({ kind, feature, part, made, onChange }: FeatureFi
           ))}
         </div>
       ))}
+      <DetailNote partId={part.id} feature={feature} name={name} onChange={onChange} />
     </div>
   );
 }

@@ -3,11 +3,9 @@ import type { Picture } from '@fomrik/core/picture';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { api } from '../store/api';
+import { keptPicture, MOST_PICTURES } from './keptPicture';
 import { dragEnd, dragUpdate, useBuild } from '../store/build';
 import { PictureMarks } from './PictureMarks';
-import { newId } from '../store/newId';
-
-const MOST = 40;
 
 /** The pictures a build is made after: added, marked, taken away. */
 export function PictureBook() {
@@ -19,15 +17,9 @@ export function PictureBook() {
     for (const [i, file] of files.entries()) {
       setBusy(files.length - i);
       try {
-        const kept = await api.putPicture(file);
-        const id = newId('picture');
-        const name =
-          file.name
-            .replace(/\.[^.]*$/, '')
-            .slice(0, 120)
-            .trim() || 'Picture';
-        update((d) => void (d.pictures ??= []).push({ id, name, ...kept }));
-        setOpen(id);
+        const picture = await keptPicture(file);
+        update((d) => void (d.pictures ??= []).push(picture));
+        setOpen(picture.id);
       } catch (error) {
         toast.error(`${file.name}: ${(error as Error).message}`);
       }
@@ -55,16 +47,18 @@ export function PictureBook() {
             <span className="truncate">{p.name}</span>
           </button>
         ))}
-        <label className={`btn cursor-pointer ${pictures.length >= MOST || busy > 0 ? 'opacity-50' : ''}`}>
+        <label
+          className={`btn cursor-pointer ${pictures.length >= MOST_PICTURES || busy > 0 ? 'opacity-50' : ''}`}
+        >
           {busy > 0 ? `Reading ${busy}…` : 'Add pictures'}
           <input
             type="file"
             multiple
             accept="image/png,image/jpeg,image/webp"
             className="sr-only"
-            disabled={pictures.length >= MOST || busy > 0}
+            disabled={pictures.length >= MOST_PICTURES || busy > 0}
             onChange={(e) => {
-              const files = [...(e.target.files ?? [])].slice(0, MOST - pictures.length);
+              const files = [...(e.target.files ?? [])].slice(0, MOST_PICTURES - pictures.length);
               e.target.value = '';
               void add(files);
             }}
@@ -88,7 +82,10 @@ export function PictureBook() {
             onRemove={() =>
               update((d) => {
                 d.pictures = (d.pictures ?? []).filter((p) => p.id !== shown.id);
-                for (const part of d.parts) if (part.beneath?.picture === shown.id) delete part.beneath;
+                for (const part of d.parts) {
+                  if (part.beneath?.picture === shown.id) delete part.beneath;
+                  for (const detail of part.features) if (detail.picture === shown.id) delete detail.picture;
+                }
               })
             }
           />

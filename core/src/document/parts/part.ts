@@ -11,6 +11,7 @@ import {
   oneOf,
   optional,
   type Rule,
+  text,
   type ValueOf,
   whole,
   within,
@@ -65,7 +66,14 @@ export interface Feature {
   kind: string;
   place: Place;
   params: Params;
+  /** What was found out about it, as it was written down. */
+  note?: string;
+  /** A photograph of it, among the pictures of the build. */
+  picture?: string;
 }
+
+/** Longest note on a detail, characters. */
+export const MOST_NOTE = 500;
 
 export const featureRule = ({ features }: Known): Rule<Feature> =>
   kindsRule(
@@ -73,7 +81,14 @@ export const featureRule = ({ features }: Known): Rule<Feature> =>
     new Map(
       [...features.values()].map(({ kind, places, fields }) => [
         kind,
-        { id, kind: oneOf(kind), place: placeOf(places), params: paramsRule(fields) },
+        {
+          id,
+          kind: oneOf(kind),
+          place: placeOf(places),
+          params: paramsRule(fields),
+          note: optional(text(MOST_NOTE)),
+          picture: optional(id),
+        },
       ]),
     ),
   );

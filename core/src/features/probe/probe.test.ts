@@ -42,6 +42,12 @@ describe('a probed spot', () => {
     }
   });
 
+  it('says what was noted there', () => {
+    const spot = { ...probed('wired', 0.5), note: 'two red wires, 3 mm behind the wall' };
+    expect(checkOf(made(hole(0.5), spot), 'probed-spot')!.why).to.match(/Noted: two red wires, 3 mm behind/);
+    expect(checkOf(made(hole(0.5), probed('wired', 0.5)), 'probed-spot')!.why).not.to.match(/Noted/);
+  });
+
   it('says nothing where nothing was found, or where nothing is cut', () => {
     expect(checkOf(made(hole(0.5), probed('clear', 0.5)), 'probed-spot')).to.equal(undefined);
     expect(checkOf(made(probed('sprung', 0.5)), 'probed-spot')).to.equal(undefined);

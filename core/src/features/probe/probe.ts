@@ -51,7 +51,16 @@ export const probe = defineFeature<ParamsOf<typeof fields>>({
         },
       ],
       probed: [
-        { id: feature.id, pieceId: laid.panel.id, at, acrossMm: params.acrossMm, label, blocks, does },
+        {
+          id: feature.id,
+          pieceId: laid.panel.id,
+          at,
+          acrossMm: params.acrossMm,
+          label,
+          blocks,
+          does,
+          ...(feature.note !== undefined && { note: feature.note }),
+        },
       ],
     };
   },

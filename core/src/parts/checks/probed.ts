@@ -52,7 +52,7 @@ export const probedChecks = (pieces: readonly Piece[], probed: readonly Probed[]
                 severity: 'stop',
                 station: 'inside',
                 title: `${piece.name}: a cut ${least <= 0 ? 'goes through' : `comes ${trimNumber(least, 1)} mm near`} a probed spot: ${p.label}.`,
-                why: `${p.does} Keep ${CLEAR_MM} mm clear of it.`,
+                why: `${p.does} Keep ${CLEAR_MM} mm clear of it.${p.note === undefined ? '' : ` Noted: ${p.note}`}`,
                 provenance: 'practice',
                 excess: CLEAR_MM - least,
                 pieceId: piece.id,

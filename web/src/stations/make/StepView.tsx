@@ -17,6 +17,7 @@ import { BarReading } from './BarReading';
 import { DryFit } from './DryFit';
 import { FitReading } from './FitReading';
 import { FoamReading } from './FoamReading';
+import { Noted } from './Noted';
 import { StepReading } from './StepReading';
 import { tickStep, untickStep } from './tick';
 import { clockWords, useNow } from './useNow';
@@ -73,6 +74,7 @@ export function StepView({ step, report, onDone }: { step: Step; report: Report;
       <p className="mt-2 max-w-2xl text-[21px] leading-snug">{said(step.detail)}</p>
       <StepPicture step={step} />
       <StepFold step={step} />
+      {step.partId && <Noted partId={step.partId} />}
       <p className="mt-2 flex items-center gap-2 text-[17px]">
         <Hourglass size={18} aria-hidden /> {stepTime(step)}
         {step.hands === 2 && ' · wants two people'}
