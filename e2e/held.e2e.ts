@@ -96,8 +96,11 @@ describe('the arms on the bench', function () {
     await page.getByRole('button', { name: 'Draw in' }).click();
     await page.getByRole('button', { name: /^Point \d: 35 across, 115 up/ }).focus();
     await page.getByLabel('The line here').selectOption('arc');
+    await page.getByLabel('The side from here').selectOption('square');
+    await drawing.locator('[data-square]').waitFor();
+    await saved(page);
     await noGraveFaults(page);
-    for (let i = 0; i < 6; i++) await page.keyboard.press('Control+z');
+    for (let i = 0; i < 7; i++) await page.keyboard.press('Control+z');
     await page.getByRole('button', { name: /^Point 2: -8 across, 0 up/ }).waitFor();
     await saved(page);
   });

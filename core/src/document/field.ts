@@ -15,6 +15,8 @@ interface FieldBase<K extends string> {
   /** What one unit more gives of something that may be needed, in its millimetres; a choice that splits gives 1. */
   gives?: readonly { need: Need; by: number }[];
   seededBy?: MeasureKey;
+  /** What it is in lines of a list that were written before it was there. */
+  formerly?: Value;
   /** What it is in a stunt version, where that is another value than the one it has. */
   stunt?: (params: Params) => Value | undefined;
   /**
@@ -87,7 +89,8 @@ type FieldValue<F> = F extends { type: 'rows'; of: infer Of extends readonly Sca
 export type ParamsOf<Fs extends readonly Field[]> = { [F in Fs[number] as F['key']]: FieldValue<F> };
 
 type Rest<K extends string> = Partial<
-  Pick<FieldBase<K>, 'when' | 'gives' | 'seededBy' | 'only' | 'stunt'> & Pick<NumberField, 'before'>
+  Pick<FieldBase<K>, 'when' | 'gives' | 'seededBy' | 'only' | 'stunt' | 'formerly'> &
+    Pick<NumberField, 'before'>
 >;
 
 const numeric =

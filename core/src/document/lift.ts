@@ -1,5 +1,5 @@
 import { trimNumber } from '../units';
-import { type Field, holds } from './field';
+import { type Field, holds, type RowsField } from './field';
 
 /** What became of a value of an earlier form or detail: it has another name, or is gone. */
 export interface Lift {
@@ -41,6 +41,16 @@ function broughtIn(field: Field, value: unknown): number | undefined {
   return field.type === 'count' ? Math.round(near) : near;
 }
 
+/** Lines of a list, each with what it did not have when it was written; the very same lines where nothing is missing. */
+function filled({ of }: RowsField, lines: unknown): unknown {
+  const fresh = of.filter((f) => f.formerly !== undefined);
+  const isOld = (line: unknown): line is Values =>
+    typeof line === 'object' && line !== null && fresh.some((f) => !(f.key in line));
+  if (!Array.isArray(lines) || !lines.some(isOld)) return lines;
+  const were = Object.fromEntries(fresh.map((f) => [f.key, f.formerly]));
+  return lines.map((line: unknown) => (isOld(line) ? { ...were, ...line } : line));
+}
+
 /**
  * Values of any age as today's: renamed or left out as the kind says, filled from `start` where they are missing, and
  * brought in where a range was narrowed. The very same object when nothing is to be done.
@@ -57,6 +67,8 @@ export function liftedParams(
   const said: string[] = [];
   for (const field of fields) {
     const was = next[field.key];
+    const lines = field.type === 'rows' ? filled(field, was) : was;
+    if (lines !== was) next = { ...next, [field.key]: lines };
     const now = broughtIn(field, was);
     if (now === undefined) continue;
     next = { ...next, [field.key]: now };

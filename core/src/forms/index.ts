@@ -9,7 +9,12 @@ export type {
   OpeningClearance,
   Tie,
 } from './contract';
-export { nodeLine as drawnLine, offsetNodes, type Node as DrawnNode } from '../outline';
+export {
+  nodeLine as drawnLine,
+  nodeSides as drawnSides,
+  offsetNodes,
+  type Node as DrawnNode,
+} from '../outline';
 export { fittedWithin } from './held/fitted';
 export { begunOutline, edgesOfOutline, type DrawnEdge } from './taped/edges';
 export { takenPieces, type TakenLine } from './taped/taken';

@@ -26,6 +26,7 @@ export {
   centroid,
   contains,
   distanceToEdge,
+  distanceToLine,
   outlineLength,
   pointAlong,
   polylineLength,

@@ -88,6 +88,10 @@ function distanceToSegment(p: Vec2, a: Vec2, b: Vec2): number {
   return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
 }
 
+/** Shortest distance from a point to an open line. */
+export const distanceToLine = (line: readonly Vec2[], point: Vec2): number =>
+  line.slice(1).reduce((least, b, i) => Math.min(least, distanceToSegment(point, line[i]!, b)), Infinity);
+
 /** Shortest distance from a point to the polygon's edge. */
 export function distanceToEdge(polygon: readonly Vec2[], point: Vec2): number {
   let least = Infinity;

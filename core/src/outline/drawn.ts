@@ -1,5 +1,5 @@
 import { itemAt, firstOf } from '../units';
-import { choice, length, rows } from '../document';
+import { choice, length, type Row, rows } from '../document';
 import {
   dist2,
   grown,
@@ -38,26 +38,64 @@ export const pointFields = [
 /** As many as a finely drawn file has within a tenth of a millimetre. */
 const MOST_NODES = 2000;
 
+/** A point that begins half way from the last to the first. */
+const nextPoint = (before: readonly Row[]): Row & Node => {
+  const [a, b] = [before.at(-1), before[0]];
+  return {
+    xMm: ((Number(a?.['xMm']) || 0) + (Number(b?.['xMm']) || 0)) / 2,
+    yMm: ((Number(a?.['yMm']) || 0) + (Number(b?.['yMm']) || 0)) / 2,
+    node: 'corner',
+  };
+};
+
+const OUTLINE_HELP = 'Points round the outline, seen from the front; drag them in the drawing or type them.';
+
 /** The field every form with a drawn outline has. */
 export const outlineField = (when: (params: object) => boolean) =>
+  rows('outline', 'Outline', pointFields, [3, MOST_NODES], nextPoint, 'point', OUTLINE_HELP, 'Outline', {
+    draws: 'outline',
+    when,
+  });
+
+/** A point of an outline whose bevelled sides are chosen one by one. */
+export interface SidedNode extends Node {
+  side: 'bevel' | 'square';
+}
+
+/** The field of a form that bevels its edges: each side from its point to the next may stay square. */
+export const sidedOutlineField = (when: (params: object) => boolean) =>
   rows(
     'outline',
     'Outline',
-    pointFields,
+    [
+      ...pointFields,
+      choice(
+        'side',
+        'Side from here',
+        [
+          ['bevel', 'bevelled'],
+          ['square', 'square'],
+        ],
+        'Whether the side from this point to the next takes the bevel, where there is one, or stays square.',
+        'Outline',
+        { formerly: 'bevel' },
+      ),
+    ],
     [3, MOST_NODES],
-    (before) => {
-      const [a, b] = [before.at(-1), before[0]];
-      return {
-        xMm: ((Number(a?.xMm) || 0) + (Number(b?.xMm) || 0)) / 2,
-        yMm: ((Number(a?.yMm) || 0) + (Number(b?.yMm) || 0)) / 2,
-        node: 'corner',
-      };
-    },
+    (before) => ({ ...nextPoint(before), side: 'bevel' }),
     'point',
-    'Points round the outline, seen from the front; drag them in the drawing or type them.',
+    OUTLINE_HELP,
     'Outline',
     { draws: 'outline', when },
   );
+
+/** The sides of a drawing that are to stay square, as they are drawn. */
+export function squareSides(nodes: readonly SidedNode[]): Vec2[][] {
+  const sides = nodeSides(nodes);
+  return nodes.flatMap(({ xMm, yMm, side }, i) =>
+    side === 'square' ? [[{ x: xMm, y: yMm }, ...itemAt(sides, i)]] : [],
+  );
+}
 
 const STEPS = 8;
 
@@ -79,11 +117,11 @@ function curve(p0: Vec2, p1: Vec2, p2: Vec2, p3: Vec2): Vec2[] {
 
 const ARC_DEG = 6;
 
-/** The arc of a circle from one point through a second to a third, start left out; straight when they are in line. */
-function arcThrough(a: Vec2, b: Vec2, c: Vec2): Vec2[] {
+/** The arc of a circle from one point through a second to a third, start left out, in two legs; straight when they are in line. */
+function arcThrough(a: Vec2, b: Vec2, c: Vec2): [Vec2[], Vec2[]] {
   const [bx, by, cx, cy] = [b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y];
   const twice = 2 * (bx * cy - by * cx);
-  if (Math.abs(twice) < 1e-3 * (Math.hypot(bx, by) + Math.hypot(cx, cy))) return [b, c];
+  if (Math.abs(twice) < 1e-3 * (Math.hypot(bx, by) + Math.hypot(cx, cy))) return [[b], [c]];
   // Centre of the circle through three points, from the first.
   const ux = (cy * (bx * bx + by * by) - by * (cx * cx + cy * cy)) / twice;
   const uy = (bx * (cx * cx + cy * cy) - cx * (bx * bx + by * by)) / twice;
@@ -102,11 +140,14 @@ function arcThrough(a: Vec2, b: Vec2, c: Vec2): Vec2[] {
       return { x: a.x + ux + r * Math.cos(t), y: a.y + uy + r * Math.sin(t) };
     });
   };
-  return [...leg(0, through - back, b), ...leg(through - back, end - back, c)];
+  return [leg(0, through - back, b), leg(through - back, end - back, c)];
 }
 
-/** The line through nodes, closed: straight between corners, curved where an end is smooth, round where one is an arc. */
-export function nodeLine(nodes: readonly Node[]): Vec2[] {
+/**
+ * The line from each node to the next, its start left out, closed: straight between corners, curved where an end is smooth,
+ * round where one is an arc.
+ */
+export function nodeSides(nodes: readonly Node[]): Vec2[][] {
   const n = nodes.length;
   const at = (i: number): Vec2 => {
     const { xMm, yMm } = itemAt(nodes, (i + n) % n);
@@ -115,16 +156,19 @@ export function nodeLine(nodes: readonly Node[]): Vec2[] {
   const smooth = (i: number): boolean => itemAt(nodes, (i + n) % n).node === 'smooth';
   const arcs = nodes.map(({ node }, i) => node === 'arc' && itemAt(nodes, (i + n - 1) % n).node !== 'arc');
   const isArc = (i: number): boolean => itemAt(arcs, (i + n) % n);
-  return nodes.flatMap((_, i): Vec2[] => {
+  return nodes.map((_, i): Vec2[] => {
     const [p, q] = [at(i), at(i + 1)];
-    // An arc is drawn whole when its middle is come to; of two in a row the second ends the first.
-    if (isArc(i + 1)) return arcThrough(p, q, at(i + 2));
-    if (isArc(i)) return [];
+    // Of two arcs in a row the second ends the first.
+    if (isArc(i + 1)) return arcThrough(p, q, at(i + 2))[0];
+    if (isArc(i)) return arcThrough(at(i - 1), p, q)[1];
     if (!smooth(i) && !smooth(i + 1)) return [q];
     // A corner ends the curve: it has no neighbour beyond it.
     return curve(smooth(i) ? at(i - 1) : p, p, q, smooth(i + 1) ? at(i + 2) : q);
   });
 }
+
+/** The line through nodes, closed. */
+export const nodeLine = (nodes: readonly Node[]): Vec2[] => nodeSides(nodes).flat();
 
 export interface Drawing {
   outline: Vec2[];
@@ -172,3 +216,7 @@ export function offsetNodes(nodes: readonly Node[], outMm: number, most: number)
 /** Nodes of an outline given as corner points. */
 export const cornerNodes = (outline: readonly (readonly [number, number])[]): Node[] =>
   outline.map(([xMm, yMm]) => ({ xMm, yMm, node: 'corner' }));
+
+/** Nodes whose sides all take the bevel. */
+export const bevelledNodes = (nodes: readonly Node[]): SidedNode[] =>
+  nodes.map((n) => ({ ...n, side: 'bevel' }));

@@ -1,10 +1,15 @@
 export {
+  bevelledNodes,
   cornerNodes,
   type Drawing,
   drawnOutline,
   type Node,
   nodeLine,
+  nodeSides,
   offsetNodes,
   outlineField,
   pointFields,
+  type SidedNode,
+  sidedOutlineField,
+  squareSides,
 } from './drawn';

@@ -1,5 +1,5 @@
 import type { Row, RowsField } from '@fomrik/core/document';
-import { type DrawnNode, drawnLine } from '@fomrik/core/forms';
+import { type DrawnNode, drawnLine, drawnSides } from '@fomrik/core/forms';
 import { boundsOf, type Vec2 } from '@fomrik/core/geometry';
 import { counted, trimNumber, itemAt } from '@fomrik/core/units';
 import { rangedIn, twinOf } from './outlineRows';
@@ -142,6 +142,8 @@ export function OutlineEditor({
   };
   const current = Math.min(chosen, rows.length - 1);
   const nodeField = field.of.find((f) => f.key === 'node');
+  const sideField = field.of.find((f) => f.key === 'side');
+  const sides = sideField ? drawnSides(rows as unknown as DrawnNode[]) : [];
   return (
     <div className="@container min-h-full">
       <div className="grid min-h-full grid-rows-[minmax(18rem,1fr)_auto] gap-2 @[600px]:grid-cols-[minmax(0,1fr)_13rem] @[600px]:grid-rows-1">
@@ -188,6 +190,19 @@ export function OutlineEditor({
               stroke="var(--color-ink)"
               strokeWidth={size / 300}
             />
+          )}
+          {sides.map(
+            (side, i) =>
+              rows[i]?.['side'] === 'square' && (
+                <polyline
+                  key={i}
+                  data-square={i + 1}
+                  points={[itemAt(points, i), ...side].map((p) => `${p.x},${-p.y}`).join(' ')}
+                  fill="none"
+                  stroke="var(--color-ink)"
+                  strokeWidth={size / 90}
+                />
+              ),
           )}
           {numbers.map(({ number, at: spot, from }) => (
             <text
@@ -296,6 +311,25 @@ export function OutlineEditor({
                 {nodeField.choices.map((c) => (
                   <option key={c.value} value={c.value}>
                     {nodeWords[c.value] ?? c.label}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          {sideField?.type === 'choice' && (
+            <label className="label">
+              The side from here
+              <select
+                className="box"
+                title={sideField.help}
+                value={String(rows[current]?.['side'])}
+                onChange={(e) =>
+                  onChange(rows.map((r, k) => (k === current ? { ...r, side: e.target.value } : r)))
+                }
+              >
+                {sideField.choices.map((c) => (
+                  <option key={c.value} value={c.value}>
+                    {c.value === 'square' ? 'stays square (drawn thick)' : c.label}
                   </option>
                 ))}
               </select>

@@ -47,11 +47,13 @@ export function OutlineTools({
   const [offsetMm, setOffsetMm] = useState(5);
   const [asking, setAsking] = useState<{ file: Drawing; units: readonly DrawingUnit[] } | undefined>();
   const ranged = rangedIn(field);
+  /** Points that were found somewhere, with whatever else a point of this outline has. */
+  const whole = (found: readonly Row[]): Row[] => found.map((row) => ({ ...field.start([]), ...row }));
   const moveLine = (outMm: number): void => {
     const moved = offsetNodes(rows as unknown as DrawnNode[], outMm, field.range[1]);
     if (!moved) return setSaid('Nothing is left of it when it is drawn in so far.');
     setSaid('');
-    onChange(moved.map((n) => ({ ...n, xMm: ranged('xMm', n.xMm), yMm: ranged('yMm', n.yMm) })));
+    onChange(whole(moved.map((n) => ({ ...n, xMm: ranged('xMm', n.xMm), yMm: ranged('yMm', n.yMm) }))));
   };
   const readIn = async (file: Drawing, unitMm?: number): Promise<void> => {
     // What reads drawings is fetched when there is one to read.
@@ -74,7 +76,7 @@ export function OutlineTools({
     setSaid(
       `${counted(read.length, 'point')} read from ${file.name}, within ${trimNumber(offMm, 1)} mm.${inside}${also}`,
     );
-    const outline = read.map(([x, y]): Row => ({ xMm: x, yMm: y, node: 'corner' }));
+    const outline = whole(read.map(([x, y]): Row => ({ xMm: x, yMm: y, node: 'corner' })));
     if (!onRings) return onChange(outline);
     onRings(
       outline,
@@ -133,11 +135,13 @@ export function OutlineTools({
           {...(onTakeAll && { onTakeAll })}
           onTake={(outline, withinMm) =>
             onChange(
-              fittedWithin(outline, withinMm, field.range[1]).map((n) => ({
-                ...n,
-                xMm: ranged('xMm', n.xMm),
-                yMm: ranged('yMm', n.yMm),
-              })),
+              whole(
+                fittedWithin(outline, withinMm, field.range[1]).map((n) => ({
+                  ...n,
+                  xMm: ranged('xMm', n.xMm),
+                  yMm: ranged('yMm', n.yMm),
+                })),
+              ),
             )
           }
         />

@@ -10,15 +10,25 @@ export function twinOf(points: readonly { x: number; y: number }[], i: number): 
   return k < 0 ? undefined : k;
 }
 
-/** Points right of the middle line, then their mirror images the other way round. */
+/** Points nearer than this to the middle line lie on it, mm. */
+const ON_LINE_MM = 0.25;
+
+/** Points right of the middle line, then their mirror images the other way round; a side has what its twin has. */
 export function mirroredRows(rows: readonly Row[], most: number): Row[] {
-  const right = rows.filter((r) => Number(r['xMm']) >= -0.25);
+  const right = rows.filter((r) => Number(r['xMm']) >= -ON_LINE_MM);
   if (right.length < 2) return [...rows];
-  const left = [...right]
-    .reverse()
-    .filter((r) => Number(r['xMm']) > 0.25)
-    .map((r) => ({ ...r, xMm: -Number(r['xMm']) }));
-  return [...right, ...left].slice(0, most);
+  /** A point whose side leads back over the one that came to it. */
+  const back = (row: Row, i: number): Row => {
+    const before = right[i - 1];
+    return before && 'side' in row ? { ...row, side: before['side']! } : row;
+  };
+  const last = right.length - 1;
+  const turned = right.map((r, i) => (i === last && Number(r['xMm']) <= ON_LINE_MM ? back(r, i) : r));
+  const left = right
+    .map((r, i) => ({ ...back(r, i), xMm: -Number(r['xMm']) }))
+    .filter((r) => r.xMm < -ON_LINE_MM)
+    .reverse();
+  return [...turned, ...left].slice(0, most);
 }
 
 /** A value of one of a list's fields, kept within that field's range. */

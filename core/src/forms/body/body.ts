@@ -6,9 +6,9 @@ import { trimNumber } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
 import { drawnCheck } from '../held/checks';
-import { drawnOutline, type Node, outlineField } from '../../outline';
+import { bevelledNodes, drawnOutline, sidedOutlineField, squareSides } from '../../outline';
 import { ringCuts, ringsField } from '../held/rings';
-import { profileField } from '../held/edges';
+import { profileField, sloping } from '../held/edges';
 import { fitBevel, fourLayers, laminate, stackMm } from '../held/laminate';
 import { wallCheck } from '../held/seat';
 import { layerFigures } from '../held/hollow';
@@ -46,14 +46,14 @@ const fields = [
   length('handMm', 'Hand up', [-500, 1000], 'Middle of the fist above the foot of the drawing.', 'Hold', {
     only: 'carried',
   }),
-  outlineField(() => true),
+  sidedOutlineField(() => true),
   ringsField(() => true),
 ] as const;
 
 export type BodyParams = ParamsOf<typeof fields>;
 
 /** Grip and frame of a pistol, muzzle to the right. */
-const start: Node[] = [
+const start = bevelledNodes([
   { xMm: -52, yMm: 0, node: 'corner' },
   { xMm: -8, yMm: 0, node: 'corner' },
   { xMm: 8, yMm: 70, node: 'smooth' },
@@ -63,7 +63,7 @@ const start: Node[] = [
   { xMm: -40, yMm: 138, node: 'corner' },
   { xMm: -62, yMm: 112, node: 'smooth' },
   { xMm: -44, yMm: 92, node: 'smooth' },
-];
+]);
 
 const LEAST_SKIN_MM = 3;
 
@@ -99,7 +99,12 @@ function design({ params, stack, through, rods: known }: FormInput<BodyParams>):
   const checks: Check[] = [...drawnCheck(crosses), ...rings.checks];
   const bevel =
     params.bevelMm > 0
-      ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.6, profile: params.profile })
+      ? fitBevel(outline, {
+          widthMm: params.bevelMm,
+          edgeMm: total * 0.6,
+          profile: params.profile,
+          ...sloping('all', squareSides(params.outline)),
+        })
       : undefined;
   if (section && section.shape === 'tube') {
     checks.push(

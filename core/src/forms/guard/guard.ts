@@ -2,9 +2,9 @@ import { type Check, choice, length, type ParamsOf } from '../../document';
 import type { Vec2 } from '../../geometry';
 import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
-import { cornerNodes, drawnOutline, outlineField } from '../../outline';
+import { bevelledNodes, cornerNodes, drawnOutline, sidedOutlineField, squareSides } from '../../outline';
 import { ringCuts, ringsField } from '../held/rings';
-import { facing, facingField, profileField } from '../held/edges';
+import { facingField, profileField, sloping } from '../held/edges';
 import { fitBevel, laminate, stackMm } from '../held/laminate';
 import { arc, ellipse, rectangle, rounded } from '../held/outlines';
 import { drawnCheck } from '../held/checks';
@@ -36,7 +36,7 @@ const fields = [
   length('bevelMm', 'Bevel', [0, 60], 'Round its edge, both faces; 0 leaves it square.', 'Edge'),
   facingField,
   profileField,
-  outlineField(isDrawn),
+  sidedOutlineField(isDrawn),
   ringsField(isDrawn),
 ] as const;
 
@@ -79,7 +79,7 @@ function design({ params, stack, through }: FormInput<GuardParams>): Design {
           widthMm: params.bevelMm,
           edgeMm: total * 0.3,
           profile: params.profile,
-          ...facing(params.edges),
+          ...sloping(params.edges, isDrawn(params) ? squareSides(params.outline) : []),
         })
       : undefined;
   const rings = ringCuts(isDrawn(params) ? params.rings : [], outline);
@@ -124,14 +124,16 @@ export const guard = defineForm<GuardParams>({
     edges: 'all',
     profile: 'slope',
     rings: [],
-    outline: cornerNodes([
-      [-90, -12],
-      [0, -28],
-      [90, -12],
-      [90, 12],
-      [0, 28],
-      [-90, 12],
-    ]),
+    outline: bevelledNodes(
+      cornerNodes([
+        [-90, -12],
+        [0, -28],
+        [90, -12],
+        [90, 12],
+        [0, 28],
+        [-90, 12],
+      ]),
+    ),
   }),
   design,
   silhouette: ({ widthMm }) => rectangle({ x: 0, y: 0 }, widthMm, 20),

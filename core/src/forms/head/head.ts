@@ -3,8 +3,8 @@ import { boundsOf, type Vec2 } from '../../geometry';
 import { sizeOf } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { drawnCheck } from '../held/checks';
-import { drawnOutline, type Node, outlineField } from '../../outline';
-import { facing, facingField, profileField } from '../held/edges';
+import { bevelledNodes, drawnOutline, sidedOutlineField, squareSides } from '../../outline';
+import { facingField, profileField, sloping } from '../held/edges';
 import { ringCuts, ringsField } from '../held/rings';
 import { fitBevel, laminate, stackMm, type Layer } from '../held/laminate';
 import { arc, ellipse, mirrored, rectangle } from '../held/outlines';
@@ -36,19 +36,19 @@ const fields = [
   length('cavityAtMm', 'Cavity across', [-400, 400], 'From the stick to the middle of the hollow.', 'Light', {
     when: (p) => (p as { cavityMm?: number }).cavityMm !== 0,
   }),
-  outlineField(isDrawn),
+  sidedOutlineField(isDrawn),
   ringsField(isDrawn),
 ] as const;
 
 export type HeadParams = ParamsOf<typeof fields>;
 
-const start: Node[] = [
+const start = bevelledNodes([
   { xMm: -20, yMm: 0, node: 'corner' },
   { xMm: 20, yMm: 0, node: 'corner' },
   { xMm: 90, yMm: 40, node: 'smooth' },
   { xMm: 40, yMm: 160, node: 'corner' },
   { xMm: -20, yMm: 120, node: 'corner' },
-];
+]);
 
 /** An axe's one side: neck by the stick, cheeks that open, and a bow for an edge. */
 function axeSide(w: number, h: number): Vec2[] {
@@ -88,7 +88,7 @@ function design({ params, stack, through }: FormInput<HeadParams>): Design {
           widthMm: params.bevelMm,
           edgeMm: Math.min(params.edgeMm, total - 0.5),
           profile: params.profile,
-          ...facing(params.edges),
+          ...sloping(params.edges, isDrawn(params) ? squareSides(params.outline) : []),
         })
       : undefined;
   const b = boundsOf(outline);

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import type { Params, Ply } from '../../document';
 import { boundsOf, meshVolume, signedArea } from '../../geometry';
-import { newPart } from '../../parts';
+import { liftedParams } from '../../document/lift';
+import { newPart, standardKinds } from '../../parts';
 import { asksOf } from '../../pattern/lettering/asks';
 import { partReport, type PartReport } from '../../parts/partReport';
 import { bodyOf, contextOf } from '../../parts/testing/worn.test';
@@ -57,6 +58,58 @@ describe('edges that are bevelled', () => {
     const off = (20 * (10.15 - 2)) / (HALF_MM - 2);
     expect(outer('one')).to.be.closeTo(60 - off, 0.15);
     expect(outer('both')).to.be.closeTo(60 - 2 * off, 0.3);
+  });
+
+  it('are chosen one by one on a drawn outline: each takes its own triangles, halves of a straight side too', () => {
+    const corners = [
+      [0, 0],
+      [100, 0],
+      [100, 30],
+      [100, 60],
+      [0, 60],
+    ] as const;
+    const drawn = (squares: readonly number[], bevelMm = 12) =>
+      volume(
+        made('head', {
+          shape: 'drawn',
+          bevelMm,
+          edgeMm: 4,
+          outline: corners.map(([xMm, yMm], i) => ({
+            xMm,
+            yMm,
+            node: 'corner',
+            side: squares.includes(i) ? 'square' : 'bevel',
+          })),
+        }),
+      );
+    const plain = drawn([], 0);
+    expect(drawn([0, 1, 2, 3, 4])).to.be.closeTo(plain, 1);
+    // Triangles over and under each millimetre of edge; the sheets only, without the glue between them.
+    const perMm = 12 * (HALF_MM - 2) * (1 - 0.2 / (TOTAL_MM - 4));
+    expect(plain - drawn([1, 2, 3, 4]), 'the foot').to.be.closeTo(100 * perMm, perMm);
+    expect(plain - drawn([0, 1, 2, 4]), 'the head').to.be.closeTo(100 * perMm, perMm);
+    // A half ends upright in the middle of its side.
+    expect(plain - drawn([0, 2, 3, 4]), 'the lower half of the right').to.be.closeTo(30 * perMm, perMm);
+    expect(plain - drawn([0, 1, 3, 4]), 'the upper half of the right').to.be.closeTo(30 * perMm, perMm);
+    // Two beside each other are mitred: a corner is taken once.
+    const both = plain - drawn([1, 2, 3]);
+    expect(both)
+      .to.be.lessThan(160 * perMm)
+      .and.greaterThan(160 * perMm * 0.9);
+    expect(plain - drawn([]), 'all').to.be.lessThan(320 * perMm);
+  });
+
+  it('of files from before sides were chosen are bevelled all round', () => {
+    const { fields, label } = standardKinds.forms.get('head')!;
+    const start = newPart('one', wearer, 'head').params;
+    const old = [
+      { xMm: 0, yMm: 0, node: 'corner' },
+      { xMm: 50, yMm: 0, node: 'corner', side: 'square' },
+    ];
+    const { values } = liftedParams({ ...start, outline: old }, { label, fields }, start);
+    expect(values['outline']).to.deep.equal([{ ...old[0], side: 'bevel' }, old[1]]);
+    const today = { ...start };
+    expect(liftedParams(today, { label, fields }, start).values).to.equal(today);
   });
 
   it('with the point too take more', () => {

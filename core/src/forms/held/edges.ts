@@ -1,4 +1,5 @@
 import { choice } from '../../document';
+import { distanceToLine, type Vec2 } from '../../geometry';
 import type { Bevel } from './laminate';
 
 const bevelled = (params: object): boolean => (params as { bevelMm?: number }).bevelMm !== 0;
@@ -36,8 +37,20 @@ export const facingField = choice(
   { when: bevelled },
 );
 
-/** Which sides slope. */
-export function facing(way: Facing): Pick<Bevel, 'on'> {
+/** A side lies on one that was drawn when its middle is no further from it, mm. */
+const ON_MM = 0.01;
+
+/** Which sides slope: those that face as asked, and are not drawn to stay square. */
+export function sloping(way: Facing, square: readonly Vec2[][]): Pick<Bevel, 'on'> {
+  const { on } = facing(way);
+  if (square.length === 0) return on ? { on } : {};
+  return {
+    on: (middle, out) =>
+      (!on || on(middle, out)) && !square.some((line) => distanceToLine(line, middle) < ON_MM),
+  };
+}
+
+function facing(way: Facing): Pick<Bevel, 'on'> {
   switch (way) {
     case 'all':
       return {};

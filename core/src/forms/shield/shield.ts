@@ -4,9 +4,9 @@ import { platePanel } from '../../panel';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { dishPanels } from './dish';
 import { drawnCheck } from '../held/checks';
-import { cornerNodes, drawnOutline, outlineField } from '../../outline';
+import { bevelledNodes, cornerNodes, drawnOutline, sidedOutlineField, squareSides } from '../../outline';
 import { ringCuts, ringsField } from '../held/rings';
-import { profileField } from '../held/edges';
+import { profileField, sloping } from '../held/edges';
 import { fitBevel, laminate, stackMm } from '../held/laminate';
 import { ellipse, mirrored, rounded } from '../held/outlines';
 import { isDrawn, isSized } from '../held/shape';
@@ -43,7 +43,7 @@ const fields = [
   profileField,
   length('bossMm', 'Boss', [0, 400], 'Across the disc in the middle; 0 for none.', 'Boss'),
   length('strapMm', 'Arm strap', [200, 900], 'Round the forearm, with overlap.', 'Hold'),
-  outlineField(isDrawn),
+  sidedOutlineField(isDrawn),
   ringsField(isDrawn),
 ] as const;
 
@@ -79,7 +79,12 @@ function design(input: FormInput<ShieldParams>): Design {
   const { outline, crosses } = outlineOf(params);
   const bevel =
     params.bevelMm > 0
-      ? fitBevel(outline, { widthMm: params.bevelMm, edgeMm: total * 0.4, profile: params.profile })
+      ? fitBevel(outline, {
+          widthMm: params.bevelMm,
+          edgeMm: total * 0.4,
+          profile: params.profile,
+          ...sloping('all', isDrawn(params) ? squareSides(params.outline) : []),
+        })
       : undefined;
   const middle = outline.reduce((sum, p) => sum + p.y, 0) / outline.length;
   const t = input.foam.thicknessMm.value;
@@ -162,13 +167,15 @@ export const shield = defineForm<ShieldParams>({
     bossMm: 140,
     strapMm: 420,
     rings: [],
-    outline: cornerNodes([
-      [-200, 60],
-      [0, 0],
-      [200, 60],
-      [200, 460],
-      [-200, 460],
-    ]),
+    outline: bevelledNodes(
+      cornerNodes([
+        [-200, 60],
+        [0, 0],
+        [200, 60],
+        [200, 460],
+        [-200, 460],
+      ]),
+    ),
   }),
   design,
   silhouette: (params) => outlineOf(params).outline,
