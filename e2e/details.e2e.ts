@@ -56,10 +56,10 @@ describe('details and what is there already', function () {
     expect(names.filter((n) => /acrylic|holes|EVA/.test(n))).to.deep.equal([]);
   });
 
-  it('a part that is there already is cut from nothing, and comes back by undo', async () => {
+  it('a part that is there already, or printed, is cut from no sheet, and comes back by undo', async () => {
     await page.keyboard.press('Escape');
     const before = await sheets();
-    await openGroup(page, 'Made before');
+    await openGroup(page, 'How it is made');
     await page.getByRole('checkbox', { name: 'It is there already' }).check();
     await page.getByLabel('Years old', { exact: true }).waitFor();
     await page.getByRole('navigation', { name: 'Rack' }).getByText('there already').waitFor();
@@ -72,6 +72,17 @@ describe('details and what is there already', function () {
       .getByRole('navigation', { name: 'Rack' })
       .getByText('there already')
       .waitFor({ state: 'detached' });
+    await saved(page);
+    expect(await sheets()).to.equal(before);
+    await page.getByRole('checkbox', { name: 'Its shell is printed' }).check();
+    await page.getByRole('navigation', { name: 'Rack' }).getByText('printed').waitFor();
+    await page.getByText(/^\d+ g and \d+ g of support, .* on the bed/).waitFor();
+    await page.waitForFunction(
+      (was) => Number.parseFloat(document.querySelector('[data-figure="sheets"]')?.textContent ?? '') < was,
+      before,
+    );
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('navigation', { name: 'Rack' }).getByText('printed').waitFor({ state: 'detached' });
     await saved(page);
     expect(await sheets()).to.equal(before);
   });

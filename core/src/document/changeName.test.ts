@@ -24,6 +24,7 @@ describe('a step of undo', () => {
   it('is named by the value that changed, in the words of its field', () => {
     expect(named({ path: ['parts', 0, 'params', 'gapMm'], value: 31 })).to.equal('Kelp bracer: gap');
     expect(named({ path: ['parts', 0, 'stack', 0, 'nominalMm'], value: 9 })).to.equal('Kelp bracer: foam');
+    expect(named({ path: ['parts', 0, 'printed'], value: true })).to.equal('Kelp bracer: how it is made');
     expect(named({ path: ['brief', 'budget'], value: 91 })).to.equal('brief');
   });
 

@@ -72,6 +72,8 @@ const partWords: Partial<Record<keyof Part, string>> = {
   darts: 'darts',
   finish: 'finish',
   beneath: 'picture beneath',
+  reused: 'how it is made',
+  printed: 'how it is made',
   form: 'form',
   name: 'name',
 };

@@ -3,7 +3,7 @@ import type { Habits } from './habits';
 import { type Coating, coatings } from './working';
 
 /** What a surface is of, as far as its finish goes. */
-export type Surface = 'foam' | 'rigid' | 'soft' | 'skin' | 'bought';
+export type Surface = 'foam' | 'rigid' | 'soft' | 'skin' | 'print' | 'bought';
 
 export const surfaceOfSheet: Record<SheetKind, Surface> = {
   foam: 'foam',
@@ -63,6 +63,13 @@ export const surfaceWays: Record<Surface, SurfaceWay> = {
       detail: 'Thermoplastic is filled, sanded and wiped; no heat, or it moves.',
     },
     coating: () => ({ ...primer, name: 'filler primer', coats: 3, gPerM2: 150, mlPerM2: 140 }),
+  },
+  print: {
+    ready: {
+      verb: 'wipe',
+      detail: 'Prints are wiped free of dust with alcohol; no heat, polylactide softens at about 60 °C.',
+    },
+    coating: () => primer,
   },
   bought: {},
 };

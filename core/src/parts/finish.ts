@@ -35,7 +35,14 @@ export function paintedOf(
     pieces,
     templates,
     sticks,
-  }: { pieces: readonly Piece[]; templates: readonly Piece[]; sticks: readonly Stick[] },
+    printed,
+  }: {
+    pieces: readonly Piece[];
+    templates: readonly Piece[];
+    sticks: readonly Stick[];
+    /** Whether its shell is printed. */
+    printed: boolean;
+  },
   foams: Catalogue['foams'],
 ): Painted[] {
   const areas = new Map<Surface, number>();
@@ -45,7 +52,7 @@ export function paintedOf(
   const seen = pieces.filter((p) => (p.role === 'shell' && !p.inside) || p.face === 'outer');
   for (const p of seen) {
     const kind = byId(foams, p.foamId)?.kind ?? 'foam';
-    add(surfaceOfSheet[kind], p.areaMm2 * eachOf(p));
+    add(printed && p.role === 'shell' ? 'print' : surfaceOfSheet[kind], p.areaMm2 * eachOf(p));
   }
   for (const p of templates) add('bought', p.areaMm2);
   if (seen.length === 0)

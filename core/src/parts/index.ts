@@ -7,7 +7,7 @@ export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
 export { makePart, type MadePart } from './made';
 export { newBuild, newPart } from './newPart';
 export { placements, type NoPlace, type Placement, type Tilt } from './placements';
-export { drawnPieces, partReport, type PanelReport, type PartReport } from './partReport';
+export { cutPieces, drawnPieces, partReport, type PanelReport, type PartReport } from './partReport';
 export { carries, nested } from './nested';
 export { allOntoRoot, ontoRoot, throughOf, timesOf } from './mounting';
 export { templatesOf } from './templates';

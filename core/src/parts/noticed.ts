@@ -43,14 +43,17 @@ export function noticedIn(part: Part, context: Context, made: LookedOver, coarse
     ...laid.filter((l) => !l.panel.existing).map((l) => l.foam),
     ...featured.pieces.map((p) => sheet(p)),
   ];
+  /** A printer bends nothing, and nothing of it is bought as sheet. */
+  const inSheetChecks = [...unsoldChecks(part, context, used), ...bendChecks(part, context, made.bending)];
   const from = (origin: Origin, checks: readonly Check[]): Noticed[] =>
     checks.map((check) => ({ check, from: origin }));
   return [
     ...from('model', model.checks),
     ...from('part', [
-      ...unsoldChecks(part, context, used),
-      ...bendChecks(part, context, made.bending),
-      ...(wear ? [...pressChecks(wear, shell), ...slackChecks(wear, cut, part, context.kinds)] : []),
+      ...(part.printed ? [] : inSheetChecks),
+      ...(wear
+        ? [...pressChecks(wear, shell), ...(part.printed ? [] : slackChecks(wear, cut, part, context.kinds))]
+        : []),
       ...made.touching,
       ...foldBackChecks(flat),
       ...(coarse ? [] : crossingChecks(flat)),
@@ -62,7 +65,7 @@ export function noticedIn(part: Part, context: Context, made: LookedOver, coarse
       ...lidSwingChecks(laid, model.sticks, bodies),
       ...cutAwayChecks(cutAways(rooms, featured.items)),
     ]),
-    ...from('flat', stretchChecks(cut, part)),
+    ...from('flat', part.printed ? [] : stretchChecks(cut, part)),
     ...from('ways', ways ? wayOutChecks(part, ways, bodies, laid, context.kinds, featured.checks) : []),
   ];
 }

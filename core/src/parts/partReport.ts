@@ -21,6 +21,7 @@ import {
   solidOf,
 } from '../panel';
 import type { WayOut } from '../space';
+import type { Printing } from '../printed';
 import { byId, pick, firstOf, itemAt } from '../units';
 import type { Context } from './context';
 import type { Body } from './bodies';
@@ -29,6 +30,7 @@ import { finishG, type Painted, paintedOf } from './finish';
 import { fasteningsG, gapFastenings } from './gapFastenings';
 import { formOf } from './kinds';
 import { makePart, type MadePart, type Noticed, zoneOf } from './made';
+import { inPlastic, printingOfShell } from './printedShell';
 import { packingOf, smallestBox, type PackedPart } from './packed';
 import { changesAnything, dartsOf, triedRemedies } from './remedies';
 import { thicknessTrial, type TrialRow } from './trial';
@@ -46,7 +48,14 @@ export interface PanelReport {
 }
 
 /** What is reported of a part as it stands in the document, in the model of its form, and where it was made. */
-const asInPart = ['id', 'name', 'form', 'mount', 'reused'] as const satisfies readonly (keyof Part)[];
+const asInPart = [
+  'id',
+  'name',
+  'form',
+  'mount',
+  'reused',
+  'printed',
+] as const satisfies readonly (keyof Part)[];
 const asInModel = [
   'sticks',
   'heldAt',
@@ -108,6 +117,8 @@ export interface PartReport extends AsItIs {
   checks: Finding[];
   areaMm2: number;
   foamG: number;
+  /** What printing its shell takes, one copy; where it is printed. */
+  printing?: Printing;
   /** Pipes, dowels and bars. */
   stickG: number;
   /** Dry glue, coats and paint. */
@@ -131,6 +142,14 @@ export const drawnPieces = ({ pieces, templates }: Pick<PartReport, 'pieces' | '
   ...pieces,
   ...templates,
 ];
+
+/** Pieces that are cut from sheet: of what is printed only what is laid on it, of what is there already none. */
+export const cutPieces = ({
+  pieces,
+  reused,
+  printing,
+}: Pick<PartReport, 'pieces' | 'reused' | 'printing'>): Piece[] =>
+  reused ? [] : printing ? pieces.filter((p) => p.role !== 'shell') : pieces;
 
 /** Bent on a wider radius than this a sheet is flat. */
 const FLAT_MM = 1e5;
@@ -220,7 +239,7 @@ function trialOf(
   { model, featured, wear }: MadePart,
   report: TrialBase,
 ): TrialRow[] {
-  if (formOf(context.kinds, part.form).sheets !== 'one') return [];
+  if (part.printed || formOf(context.kinds, part.form).sheets !== 'one') return [];
   const shell = report.pieces.filter((p) => p.role === 'shell');
   return thicknessTrial(part, context, {
     outlineMm: shell.reduce((sum, p) => sum + outlineLength(p.outline), 0),
@@ -248,13 +267,15 @@ export function partReport(
 ): PartReport {
   const before = coarse ? last : undefined;
   const byHand = new Set(part.darts.map((d) => d.pieceId));
-  const made = makePart(part, context, {
+  const asCut = makePart(part, context, {
     coarse,
     ...(before && {
       darts: dartsOf(before).filter((d) => !byHand.has(d.pieceId)),
       ...(before.wear && { wear: before.wear }),
     }),
   });
+  const printing = part.printed && printingOfShell(asCut);
+  const made = printing ? inPlastic(asCut, printing) : asCut;
   const { model, laid, featured, wear, bending, templates } = made;
   const { sticks } = model;
   const zone = zoneOf(part);
@@ -264,7 +285,8 @@ export function partReport(
   }));
   const foamG = pieces.reduce((sum, p) => sum + pieceG(p) * eachOf(p), 0);
   const stickG = sticksG(sticks, context.catalogue);
-  const painted = paintedOf({ pieces, templates, sticks }, context.catalogue.foams);
+  const printed = printing !== undefined;
+  const painted = paintedOf({ pieces, templates, sticks, printed }, context.catalogue.foams);
   const finishing = finishG(pieces, painted, part, context.habits) * context.finish;
   const solid = solidAsCut(made);
   const extras = joinMeshes([
@@ -294,6 +316,7 @@ export function partReport(
     ...pick(made, asMade),
     ...bending,
     ...(zone && { zone }),
+    ...(printing && { printing: printing.takes }),
     copies,
     sheetKinds: [...new Set(laid.filter((l) => !l.panel.existing).map((l) => l.foam.kind))],
     bent: laid.some((l) => !l.panel.plate && !l.panel.existing) && bending.tightestRadiusMm < FLAT_MM,

@@ -1,4 +1,4 @@
-import { templatesOf, type PartReport } from '../parts';
+import { cutPieces, templatesOf, type PartReport } from '../parts';
 import type { Piece } from '../panel';
 import type { LengthUnit } from '../units';
 import type { SourcedPiece } from './drawing';
@@ -29,13 +29,13 @@ const cutParts = ({ parts }: Patterned): PartReport[] => parts.filter((p) => !p.
 /** Each piece with the words that are written on it. */
 export const sourcedPieces = (report: Patterned): SourcedPiece[] =>
   cutParts(report).flatMap((part) =>
-    part.pieces.map((piece) => sourced(pieceCode(report, part, piece), part, piece)),
+    cutPieces(part).map((piece) => sourced(pieceCode(report, part, piece), part, piece)),
   );
 
 /** Each template once, with how many are cut by it. */
 export const sourcedTemplates = (report: Patterned): SourcedPiece[] =>
   cutParts(report).flatMap((part) =>
-    templatesOf(part.pieces).map((piece) => sourced(pieceCode(report, part, piece), part, piece)),
+    templatesOf(cutPieces(part)).map((piece) => sourced(pieceCode(report, part, piece), part, piece)),
   );
 
 /** The same with lengths in words in a unit. */

@@ -33,7 +33,7 @@ export function heatSteps(part: PartReport, after: string): Step[] {
   const ways = part.painted.flatMap((p) => surfaceWays[p.surface].ready ?? []);
   const hot = ways.some((w) => w.heat);
   const verbs = ways.map((w) => w.verb);
-  const rounds = part.pieces.length > 0;
+  const rounds = part.pieces.some((p) => p.role !== 'lining');
   return [
     {
       id: `${part.id}:round`,
@@ -156,7 +156,14 @@ export function finishSteps(
     if (!way) continue;
     const { coating, coats } = way;
     const m2 = m2Of((s) => s === surface);
-    const key = { foam: 'seal', rigid: 'prime', soft: 'flex', skin: 'filler', bought: 'bought' }[surface];
+    const key = {
+      foam: 'seal',
+      rigid: 'prime',
+      soft: 'flex',
+      skin: 'filler',
+      print: 'print-prime',
+      bought: 'bought',
+    }[surface];
     for (let i = 1; i <= coats; i++) {
       const last = i === coats;
       steps.push({
@@ -284,6 +291,7 @@ const surfaceWords: Record<Surface, string> = {
   rigid: 'board and pipe',
   soft: 'upholstery foam',
   skin: 'thermoplastic',
+  print: 'prints',
   bought: 'bought thing',
 };
 

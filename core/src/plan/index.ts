@@ -7,7 +7,8 @@ export { enoughHours } from './enoughHours';
 export { schedule, scheduleTime, wallMinute, type Schedule, type Slot } from './schedule';
 export { workFactor, workKinds, type WorkKind } from './workKinds';
 export { handlesPieces, type Step, type StepAbout } from './step';
-export { isRenewed, toMake } from './thereAlready';
+export { isRenewed } from './thereAlready';
+export { toMake } from './toMake';
 export { buildSteps, stepTime } from './steps';
 export {
   atShopPace,

@@ -107,17 +107,12 @@ function renewals({ pieces, items, fastenings }: PartReport, years: number): Wor
 
 const known = new WeakMap<PartReport, PartReport>();
 
-/**
- * Parts as planning, cutting and buying see them: one that is there already is cut from nothing, and only what has aged is
- * renewed. The very same object for the same part.
- */
-export const toMake = (parts: readonly PartReport[]): PartReport[] =>
-  parts.map((part) => {
-    if (!part.reused) return part;
-    let thin = known.get(part);
-    if (!thin) known.set(part, (thin = there(part, part.reused.years)));
-    return thin;
-  });
+/** One that is there already, as it is planned, cut and bought: cut from nothing, and only what has aged is renewed. */
+export const asThere = (part: PartReport, years: number): PartReport => {
+  let thin = known.get(part);
+  if (!thin) known.set(part, (thin = there(part, years)));
+  return thin;
+};
 
 function there(part: PartReport, years: number): PartReport {
   const { lining: _, zone: __, ...rest } = part;

@@ -1,6 +1,11 @@
 import { controller } from '../materials';
 import type { Totals, Worked } from '../findings';
-import { fasteningsG } from '../parts';
+import { eachOf } from '../panel';
+import { cutPieces, fasteningsG, type PartReport } from '../parts';
+
+/** What is cut from sheet for one copy. */
+const cutAreaMm2 = (part: PartReport): number =>
+  cutPieces(part).reduce((sum, p) => sum + p.areaMm2 * eachOf(p), 0);
 
 /** The figures of the ledger. */
 export function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
@@ -19,7 +24,7 @@ export function totalsOf(worked: Omit<Worked, 'totals'>): Totals {
           sum + (c.wireG + (c.feed.regulator?.massG ?? 0) + (c.controlled ? controller.massG : 0)) * c.copies,
         0,
       ),
-    foamAreaMm2: parts.reduce((sum, p) => sum + p.areaMm2 * p.copies, 0),
+    foamAreaMm2: parts.reduce((sum, p) => sum + cutAreaMm2(p) * p.copies, 0),
     sheets: packed.sheets.length,
     cost: cost.reduce((sum, l) => sum + l.total, 0),
     lightHours: hours.length > 0 ? Math.min(...hours) : null,

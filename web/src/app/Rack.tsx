@@ -22,6 +22,7 @@ import { Said } from '../parts/Said';
 /** What it is made of, in a word. */
 function sheetWords(part: Part, report: PartReport | undefined): string {
   if (part.reused) return 'there already';
+  if (part.printed) return 'printed';
   if (report && report.pieces.length === 0) return report.sticks[0]?.name ?? 'nothing cut';
   if (part.stack.length > 1)
     return `${counted(part.stack.length, 'layer')}, ${part.stack.reduce((sum, p) => sum + p.nominalMm, 0)} mm`;

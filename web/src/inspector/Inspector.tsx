@@ -16,7 +16,7 @@ import { Group } from './Group';
 import { Noticed } from './Noticed';
 import { AttachGroup, FoamGroup } from './PartGroups';
 import { SeveralParts } from './SeveralParts';
-import { ThereGroup } from './ThereGroup';
+import { MadeGroup } from './MadeGroup';
 
 /** Stations where a part is chosen; elsewhere the inspector is about the build. */
 const ofPart: readonly Station[] = ['body', 'shape', 'inside', 'cut', 'make'];
@@ -75,7 +75,7 @@ function PartGroups({ station, part, change }: PartGroupsProps) {
       <FoamGroup {...about} open={shaping} />
       <FinishGroup part={part} change={change} open={station === 'make'} />
       <AttachGroup {...about} open={shaping && part.mount.to === 'part'} />
-      <ThereGroup part={part} change={change} />
+      <MadeGroup part={part} change={change} />
       {hasPieces && (
         <FeatureGroup
           part={part}

@@ -136,6 +136,8 @@ export const partRule = (known: Known) => {
       scheme: optional(schemeRule),
       /** It was made for another build, so many years ago: nothing of it is cut, and what has aged is renewed. */
       reused: optional(object({ years: within(0, 60) })),
+      /** Its shell is laid in plastic by a printer instead of cut from sheet. */
+      printed: optional(oneOf(true)),
     }),
     mountFits(known),
   );

@@ -2,6 +2,7 @@ import { type MeasureKey, measureInfo } from '../../body';
 import { laidOutline } from '../../cut';
 import type { BuildDoc } from '../../document';
 import { cautionNames, cautions, catalogue, catalogueWith } from '../../materials';
+import { cutPieces } from '../../parts';
 import { printedPieces, sourcedPieces } from '../../pattern';
 import { type Step, stepTime } from '../../plan';
 import type { Report } from '../../report';
@@ -102,9 +103,9 @@ async function parts(book: Book, { doc, report }: BookOf): Promise<void> {
       made.reused
         ? `there already, ${trimNumber(made.reused.years)} years old: nothing to cut`
         : `${counted(
-            made.pieces.reduce((n, p) => n + p.quantity, 0),
+            cutPieces(made).reduce((n, p) => n + p.quantity, 0),
             'piece',
-          )} to cut`,
+          )} to cut${made.printing ? `, ${counted(made.printing.pieces, 'piece')} to print` : ''}`,
       LIST_MM,
       side,
     );
