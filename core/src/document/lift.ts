@@ -47,8 +47,9 @@ function filled({ of }: RowsField, lines: unknown): unknown {
   const isOld = (line: unknown): line is Values =>
     typeof line === 'object' && line !== null && fresh.some((f) => !(f.key in line));
   if (!Array.isArray(lines) || !lines.some(isOld)) return lines;
-  const were = Object.fromEntries(fresh.map((f) => [f.key, f.formerly]));
-  return lines.map((line: unknown) => (isOld(line) ? { ...were, ...line } : line));
+  const were = (line: Values): Values =>
+    Object.fromEntries(fresh.flatMap((f) => (f.key in line ? [] : [[f.key, f.formerly]])));
+  return lines.map((line: unknown) => (isOld(line) ? { ...line, ...were(line) } : line));
 }
 
 /**

@@ -11,6 +11,23 @@ export const things = [
   ['other', 'something else'],
 ] as const;
 
+/**
+ * How far a thing may be off the size it is sold as, mm across: what is turned or moulded least, what is blown or drawn thin
+ * most. From memory.
+ */
+export const offMm: Record<(typeof things)[number][0], number> = {
+  tube: 0.3,
+  coupler: 0.2,
+  bottle: 0.8,
+  cup: 1,
+  torch: 0.1,
+  cap: 0.3,
+  other: 0.5,
+};
+
+/** A caliper in a maker's hand reads so well, mm; from memory. */
+export const CALIPER_MM = 0.1;
+
 export const fields = [
   rows(
     'things',
@@ -35,6 +52,17 @@ export const fields = [
       length('intoMm', 'By', [0, 300], 'How far one goes into the other.'),
       number('massG', 'Mass', [1, 3000], 'g', 'Empty, on a scale.'),
       number('price', 'Price', [0, 500], '', 'What it costs; 0 if you have it already.'),
+      choice(
+        'known',
+        'Sizes known',
+        [
+          ['sold', 'as it is sold'],
+          ['caliper', 'by caliper'],
+        ],
+        'As sold it may be off by what its kind usually is; by caliper by 0.1 mm.',
+        'Found things',
+        { formerly: 'sold' },
+      ),
     ],
     [1, 24],
     (before) => ({
@@ -46,6 +74,7 @@ export const fields = [
       wallMm: 2,
       meets: 'butt',
       intoMm: 0,
+      known: 'sold',
       massG: 40,
       price: 0,
     }),

@@ -1,5 +1,5 @@
 import { itemAt } from '../../units';
-import type { Thing } from './fields';
+import { CALIPER_MM, offMm, type Thing } from './fields';
 
 /** Less play than this jams; more than the other wants a ring between; mm across, from memory. */
 const JAMS_MM = 0.2;
@@ -16,14 +16,23 @@ export interface Meeting {
   boreMm?: number;
   withinMm?: number;
   byMm: number;
+  /** How far the play may be off, either way: both sizes as they are known. */
+  offMm: number;
 }
+
+/** How far a thing may be off its size, mm across. */
+const offOf = ({ what, known }: Thing): number => (known === 'caliper' ? CALIPER_MM : offMm[what]);
+
+/** Whether they go together as they are known, and might not as they come. */
+export const mayJam = ({ how, playMm, offMm: off }: Meeting): boolean =>
+  (how === 'snug' || how === 'ring') && playMm! - off < JAMS_MM;
 
 export const boreBelow = (t: Thing): number => Math.max(0, t.lowMm - 2 * t.wallMm);
 export const boreAbove = (t: Thing): number => Math.max(0, t.highMm - 2 * t.wallMm);
 
 /** How a thing meets the one above it: its own outside in the other's bore, or the other way round. */
 export function meetingOf(low: Thing, high: Thing): Meeting {
-  if (low.meets === 'butt') return { how: 'butt', byMm: 0 };
+  if (low.meets === 'butt') return { how: 'butt', byMm: 0, offMm: 0 };
   const [boreMm, withinMm] =
     low.meets === 'inside' ? [boreBelow(high), low.highMm] : [boreAbove(low), high.lowMm];
   const playMm = boreMm - withinMm;
@@ -33,6 +42,7 @@ export function meetingOf(low: Thing, high: Thing): Meeting {
     boreMm,
     withinMm,
     byMm: Math.min(low.intoMm, low.longMm, high.longMm),
+    offMm: offOf(low) + offOf(high),
   };
 }
 

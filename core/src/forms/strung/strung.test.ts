@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { partReport } from '../../parts';
 import { contextOf, expectCured, make, partOf } from '../../parts/testing/worn.test';
 import type { Thing } from './fields';
-import { meetingOf, setsOf } from './sets';
+import { mayJam, meetingOf, setsOf } from './sets';
 import { stoodUp } from './strung';
 
 const thing = (over: Partial<Thing> = {}): Thing => ({
@@ -15,6 +15,7 @@ const thing = (over: Partial<Thing> = {}): Thing => ({
   wallMm: 2,
   meets: 'butt',
   intoMm: 20,
+  known: 'caliper',
   massG: 50,
   price: 0,
   ...over,
@@ -29,6 +30,7 @@ const anyThing: fc.Arbitrary<Thing> = fc.record({
   wallMm: fc.integer({ min: 1, max: 5 }),
   meets: fc.constantFrom('butt' as const, 'inside' as const, 'over' as const),
   intoMm: fc.integer({ min: 0, max: 60 }),
+  known: fc.constantFrom('sold' as const, 'caliper' as const),
   massG: fc.integer({ min: 1, max: 300 }),
   price: fc.integer({ min: 0, max: 30 }),
 });
@@ -45,6 +47,36 @@ describe('found things along an axis', () => {
       2,
       1e-9,
     );
+  });
+
+  it('may jam as they are sold where their kinds vary more than they play, and not once they are measured', () => {
+    // A cup of 35 mm in a bottle's bore of 36: 1 mm of play, and 1.8 mm either way between a cup and a bottle.
+    const low = (known: Thing['known']) => thing({ what: 'cup', meets: 'inside', highMm: 35, known });
+    const high = (known: Thing['known']) => thing({ what: 'bottle', known });
+    const [sold, measured] = [
+      meetingOf(low('sold'), high('sold')),
+      meetingOf(low('caliper'), high('caliper')),
+    ];
+    expect([sold.how, sold.offMm, mayJam(sold)]).to.deep.equal(['snug', 1.8, true]);
+    expect([measured.how, mayJam(measured)]).to.deep.equal(['snug', false]);
+    // One of the two measured still leaves the other: 0.1 and 0.8 of 1 mm, less the least play of 0.2.
+    expect(mayJam(meetingOf(low('caliper'), high('sold')))).to.equal(true);
+    // A turned torch varies by a tenth.
+    expect(mayJam(meetingOf({ ...low('sold'), what: 'torch' }, high('caliper')))).to.equal(false);
+    expect(mayJam(meetingOf(thing({ meets: 'butt' }), high('sold')))).to.equal(false);
+  });
+
+  it('says so once, and no more once both are measured', () => {
+    const pair = (known: Thing['known']) =>
+      make('strung', {
+        things: [
+          thing({ what: 'cup', meets: 'inside', highMm: 35, known }),
+          thing({ place: 2, what: 'bottle', known }),
+        ],
+      } as never).checks.filter((c) => /may jam/.test(c.title));
+    expect(pair('sold').map((c) => c.title)).to.have.length(1);
+    expect(pair('sold')[0]!.title).to.match(/1 mm of play, and their sizes may be off by 1\.8 mm/);
+    expect(pair('caliper')).to.deep.equal([]);
   });
 
   it('stand one on the other, less what goes in', () => {

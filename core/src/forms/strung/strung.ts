@@ -9,7 +9,7 @@ import { boreRoom } from '../held/bore';
 import { disc } from '../held/disc';
 import { bandWall } from '../held/walls';
 import { fields, type StrungParams, things as kinds, type Thing } from './fields';
-import { boreAbove, boreBelow, type Meeting, meetingOf, setsOf } from './sets';
+import { boreAbove, boreBelow, mayJam, type Meeting, meetingOf, setsOf } from './sets';
 
 /** A plug across a butt joint reaches this far into either side, mm; bores under the least are glued alone. Common practice, no source. */
 const PLUG_MM = 15;
@@ -114,6 +114,9 @@ function checksOf(
   meetings: readonly Meeting[],
   price: number,
 ): Check[] {
+  const unsure = meetings.flatMap((m, i) =>
+    mayJam(m) ? [{ m, low: itemAt(stood, i), high: itemAt(stood, i + 1) }] : [],
+  );
   const dearest = stood.reduce((a, b) => (b.thing.price > a.thing.price ? b : a));
   return [
     ...meetings.flatMap((m, i): Check[] =>
@@ -142,6 +145,16 @@ function checksOf(
           ]
         : [],
     ),
+    ...unsure.map(({ m, low, high }): Check => ({
+      id: `may-jam-${low.id}`,
+      severity: 'mind',
+      station: 'shape',
+      title: `${low.name} to ${high.name}: ${trimNumber(m.playMm!, 1)} mm of play, and their sizes may be off by ${trimNumber(m.offMm, 1)} mm: they may jam.`,
+      why: 'Things come larger and smaller than they are sold as. Take a caliper to the shop, and say so here.',
+      provenance: 'memory',
+      excess: m.offMm - m.playMm! + 1,
+      remedies: [],
+    })),
     ...(params.budget > 0 && price > params.budget
       ? [
           {
@@ -278,6 +291,7 @@ const thing = (over: Partial<Thing>): Thing => ({
   wallMm: 2,
   meets: 'inside',
   intoMm: 20,
+  known: 'sold',
   massG: 60,
   price: 0,
   ...over,
