@@ -8,6 +8,7 @@ import { hangPlate } from './hangPlate/hangPlate';
 import { hatch } from './hatch/hatch';
 import { hole } from './hole/hole';
 import { hose } from './hose/hose';
+import { hump } from './hump/hump';
 import { insertBlock } from './insertBlock/insertBlock';
 import { lamps } from './lamps/lamps';
 import { lens } from './lens/lens';
@@ -43,6 +44,7 @@ export const features: readonly FeatureKind[] = [
   skin,
   rivets,
   ornament,
+  hump,
   drawnShape,
   line,
   hose,

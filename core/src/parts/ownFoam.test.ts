@@ -128,6 +128,7 @@ describe('what a detail is cut from', () => {
     expect(kinds.map((k) => k.kind).sort()).to.deep.equal([
       'drawn-shape',
       'hang-plate',
+      'hump',
       'insert-block',
       'lens',
       'light-box',
