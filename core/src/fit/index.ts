@@ -1,3 +1,4 @@
+export { type Chafe, chafing } from './chafing';
 export { hotShare } from './covered';
 export { createFitting, type Fitting } from './fitting';
 export { aboutLines } from './aboutLines';

@@ -1,4 +1,4 @@
-import { aboutLines, insideLines } from '@fomrik/core/fit';
+import { aboutLines, chafing, insideLines } from '@fomrik/core/fit';
 import type { PartReport } from '@fomrik/core/parts';
 import { byId, counted, trimNumber } from '@fomrik/core/units';
 import { Said } from '../../parts/Said';
@@ -52,6 +52,7 @@ function WornFit({ made }: { made: PartReport }) {
   const shoulders = useReport((s) => s.report!.onShoulders);
   const sag = wear?.sags[0];
   const straps = fitting.straps.filter((s) => s.partId === made.id);
+  const chafes = chafing(fitting.movements).filter((c) => c.partId === made.id);
   const piece = (id: string): string => byId(made.pieces, id)?.name ?? id;
   return (
     <div className="grid grid-cols-[1fr_1.15fr_1.1fr] gap-x-5 text-[13px]">
@@ -134,6 +135,16 @@ function WornFit({ made }: { made: PartReport }) {
             ))}
           </tbody>
         </table>
+        {chafes.length > 0 && (
+          <ul aria-label="Chafing">
+            {chafes.map((c) => (
+              <li key={c.label} className="border-t border-hair">
+                Chafes: {c.label} {trimNumber(c.angleDeg, 0)}°, then its edge comes to {c.skin}. Round it
+                over, pad it or cut it back.
+              </li>
+            ))}
+          </ul>
+        )}
         <p className="mt-1 text-[12px] text-soft">
           From the slices in the plane of each movement. Real joints shift: try it on in paper, with a helper
           near.
