@@ -7,6 +7,7 @@ import {
   name,
   nullable,
   object,
+  oneOf,
   optional,
   type Rule,
   type ValueOf,
@@ -35,6 +36,8 @@ const partOtherwiseRule = (known: Known) =>
     /** Null is the shop’s own way, and no colours. */
     finish: optional(nullable(finishRule)),
     scheme: optional(nullable(schemeRule)),
+    /** Null is cut from sheet. */
+    printed: optional(nullable(oneOf(true))),
   });
 export type PartOtherwise = ValueOf<ReturnType<typeof partOtherwiseRule>>;
 

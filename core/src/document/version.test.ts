@@ -90,6 +90,7 @@ describe('versions of a build', () => {
             in: fc.constantFrom('v1', 'v2'),
             width: fc.integer({ min: 20, max: 90 }),
             finish: fc.constantFrom('keep', 'drop', 'bare', 'worn'),
+            printed: fc.boolean(),
             layers: fc.option(fc.array(fc.constantFrom(4, 6, 10), { minLength: 1, maxLength: 4 })),
           }),
           { maxLength: 8 },
@@ -99,7 +100,7 @@ describe('versions of a build', () => {
           for (const e of edits) {
             const before = part(shown(doc, e.in), 'b');
             const stack = e.layers?.map((nominalMm) => ({ foamId: 'dense-eva', nominalMm })) ?? before.stack;
-            const { finish: _, scheme: __, ...bare } = widen(before, e.width);
+            const { finish: _, scheme: __, printed: ___, ...bare } = widen(before, e.width);
             const looks =
               e.finish === 'keep'
                 ? {
@@ -111,7 +112,7 @@ describe('versions of a build', () => {
                   : e.finish === 'bare'
                     ? { finish: { colours: 1, weathering: 'none' as const, clearCoats: 0 } }
                     : { scheme: bareScheme };
-            const after: Part = { ...bare, ...looks, stack };
+            const after: Part = { ...bare, ...looks, ...(e.printed && { printed: true }), stack };
             doc = editPart(doc, e.in, e.scope, before, after);
             expect(part(shown(doc, e.in), 'b')).to.deep.equal(after);
             expect(checkDoc(doc).ok).to.equal(true);

@@ -6,7 +6,7 @@ import type { Part } from './parts/part';
 /** Whether an edit made while a version is shown is meant for all of them or for it alone. */
 export type VersionScope = 'all' | 'one';
 
-const keys = ['stack', 'lining', 'features', 'darts', 'finish', 'scheme'] as const;
+const keys = ['stack', 'lining', 'features', 'darts', 'finish', 'scheme', 'printed'] as const;
 
 /** Names of every feature there is, in the parts and in what versions have otherwise. */
 export const featureIdsOf = (doc: BuildDoc): string[] =>
@@ -46,13 +46,15 @@ export function inVersion(doc: BuildDoc, version: Version | undefined): BuildDoc
       const features = other?.features ?? part.features;
       const lit = version.unlit ? features.filter((f) => !electric.has(f.id)) : features;
       if (!other && lit.length === features.length) return part;
-      const { finish: ownFinish, scheme: ownScheme, ...rest } = part;
+      const { finish: ownFinish, scheme: ownScheme, printed: ownPrinted, ...rest } = part;
       const finish = other?.finish === undefined ? ownFinish : (other.finish ?? undefined);
+      const printed = other?.printed === undefined ? ownPrinted : (other.printed ?? undefined);
       const scheme = other?.scheme === undefined ? ownScheme : (other.scheme ?? undefined);
       return {
         ...rest,
         ...(finish && { finish }),
         ...(scheme && { scheme }),
+        ...(printed && { printed }),
         params: { ...part.params, ...other?.params },
         stack: other?.stack ?? part.stack,
         lining: other?.lining === undefined ? part.lining : other.lining,
@@ -183,6 +185,9 @@ export function differences(
             ...(other.features ? [`${nameOf(id)}: details`] : []),
             ...(other.darts ? [`${nameOf(id)}: darts`] : []),
             ...(other.finish !== undefined || other.scheme !== undefined ? [`${nameOf(id)}: finish`] : []),
+            ...(other.printed !== undefined
+              ? [`${nameOf(id)}: ${other.printed ? 'printed' : 'cut from sheet'}`]
+              : []),
           ],
     ),
   ];

@@ -325,10 +325,10 @@ export const admitted: BuildRule = ({ doc: { brief }, report }) =>
       ...report.parts
         .filter((p) => c.partIds.includes(p.id))
         .flatMap((p) => [
-          ...when(brief.softEdges === true && p.sheetKinds.some(isRigid), () =>
+          ...when(brief.softEdges === true && (p.printing !== undefined || p.sheetKinds.some(isRigid)), () =>
             found(
               `hard-${p.id}`,
-              `${p.name} is cut from hard sheet; the event asks for soft edges. Foam round it, or a soft layer over its edge.`,
+              `${p.name} is ${p.printing ? 'printed in hard plastic' : 'cut from hard sheet'}; the event asks for soft edges. Foam round it, or a soft layer over its edge.`,
               1,
             ),
           ),

@@ -40,6 +40,8 @@ describe('a part whose shell is printed', function () {
       const mm3 = meshVolume(is.solid.mesh);
       expect(is.printing!.plasticG / mm3).to.be.within(0.14 * 1.24e-3, 1.25e-3);
       const ids = printed.steps.map((s) => s.id);
+      expect(ids).to.not.include('print');
+      expect(printed.steps.flatMap((s) => s.after).filter((id) => !ids.includes(id))).to.deep.equal([]);
       const at = (id: string) => ids.indexOf(id);
       expect(ids).to.include.members(['one:print-shell', 'one:print-filled']);
       expect(ids.filter((id) => /:(trace|cut|form|seams?|seal-\d)$/.test(id))).to.deep.equal([]);

@@ -4,9 +4,9 @@ import { cutPieces } from '../parts';
 import { type Printing, puttyCoats, puttyDryMin } from '../printed';
 import { eachOf } from '../panel';
 import { counted, printMinutes, trimNumber } from '../units';
+import { fillingOf, PRINT_CARE, TAKE_OFF_MIN } from './printWords';
 
-/** Setting a print up and taking it off the bed, and gluing one joint; from memory. */
-const TAKE_OFF_MIN = 10;
+/** Gluing one joint, and setting one pin, min; from memory. */
 const PIN_MIN = 4;
 /** Glue of a printed joint holds after so long; the packet wins. */
 const GLUE_DRY_MIN = 60;
@@ -36,7 +36,7 @@ function printWork(
       what: 'pieces of the shell',
       count: pieces,
       eachMin: TAKE_OFF_MIN,
-      detail: `${trimNumber(plasticG, 0)} g and ${trimNumber(supportG, 0)} g of support for one copy, about ${printMinutes(hours * 60)} of printing; 0.2 mm layers, two walls, 15 % fill. One small piece first, measured: a print is 0.2 mm off either way (from memory). Someone stays within hearing of a printer that runs.`,
+      detail: `${trimNumber(plasticG, 0)} g and ${trimNumber(supportG, 0)} g of support for one copy, about ${printMinutes(hours * 60)} of printing; 0.2 mm layers, two walls, 15 % fill. One small piece first, measured: ${PRINT_CARE}`,
       // One printer, one copy after another.
       waitMin: Math.ceil(hours * 60 * copies),
       waitFor: 'of printing',
@@ -62,7 +62,7 @@ function printWork(
       what: shells > 1 ? 'the pieces of the shell' : 'the print',
       count: 1,
       eachMin: Math.ceil(sandMin),
-      detail: `Supports off with pliers, 120 grit until the layers are gone, ${puttyCoats} thin coats of putty (${trimNumber(puttyMl, 0)} ml), 240 grit wet after each. Putty is dry when it turns to powder under the paper.`,
+      detail: fillingOf(puttyMl),
       cautions: ['boardDust', 'paint'],
       waitMin: puttyCoats * puttyDryMin,
       waitFor: 'putty dry',

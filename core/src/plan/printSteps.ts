@@ -2,10 +2,9 @@ import type { BuildDoc, PrintedPart } from '../document';
 import { printedKinds, type Printing, printingOfAll, puttyCoats, puttyDryMin } from '../printed';
 import { counted, findIn, printMinutes, trimNumber } from '../units';
 import type { CostLine } from './cost';
+import { fillingOf, PRINT_CARE, TAKE_OFF_MIN } from './printWords';
 import type { Step } from './step';
 
-/** Setting a print up and taking it off the bed; from memory. */
-const TAKE_OFF_MIN = 10;
 /** Sold as; prices from memory. */
 const PUTTY = { soldMl: 150, price: 9 };
 
@@ -32,7 +31,7 @@ export function printSteps({ printed = [] }: Pick<BuildDoc, 'printed'>): Step[] 
       detail: `${names.join(', ')}: ${trimNumber(
         sum((p) => p.plasticG + p.supportG),
         0,
-      )} g, about ${printMinutes(hours * 60)} of printing. Try the first in its place before the rest are printed; a print is 0.2 mm off either way (from memory). Someone stays within hearing of a printer that runs.`,
+      )} g, about ${printMinutes(hours * 60)} of printing. Try the first in its place before the rest are printed; ${PRINT_CARE}`,
       workMin: TAKE_OFF_MIN * printed.length,
       waitMin: Math.ceil(hours * 60),
       waitFor: 'of printing',
@@ -44,10 +43,7 @@ export function printSteps({ printed = [] }: Pick<BuildDoc, 'printed'>): Step[] 
       kind: 'sand',
       about: 'build',
       title: 'Sand and fill the prints',
-      detail: `Supports off with pliers, 120 grit until the layers are gone, ${puttyCoats} thin coats of putty (${trimNumber(
-        sum((p) => p.puttyMl),
-        0,
-      )} ml), 240 grit wet after each. Putty is dry when it turns to powder under the paper.`,
+      detail: fillingOf(sum((p) => p.puttyMl)),
       workMin: Math.ceil(sum((p) => p.sandMin)) + 5 * printed.length,
       waitMin: puttyCoats * puttyDryMin,
       waitFor: 'putty dry',

@@ -127,7 +127,11 @@ export function buildSteps(
     after: worn.dressing.length > 0 ? ['wear'] : carry.length > 0 ? ['carry'] : [...new Set(lastOfEach)],
     cautions: [],
   };
-  return [print, ...prints, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
+  const rest = [...prints, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
+  // Where nothing is cut or drilled by paper there is none to print.
+  return pages > 0
+    ? [print, ...rest]
+    : rest.map((step) => ({ ...step, after: step.after.filter((id) => id !== printId) }));
 }
 
 /** `20 min, then 4 h drying`. */

@@ -51,6 +51,22 @@ describe('a stunt version by rule', () => {
       expect(rods.find((r) => r.id === parts[id]!.params!['rod'])!.matter, id).to.equal('pvc');
   });
 
+  it('cuts from foam what is held and printed', () => {
+    const arms = demo('lampwarden-arms');
+    const doc: BuildDoc = {
+      ...arms,
+      parts: arms.parts.map((p) => (p.id === 'knife-blade' ? { ...p, printed: true as const } : p)),
+    };
+    const report = derive(doc);
+    const { printing, ...rest } = report.parts.find((p) => p.id === 'knife-blade')!;
+    expect(printing).to.not.equal(undefined);
+    const soft = derive({ ...doc, brief: { ...doc.brief, softEdges: true } });
+    expect(soft.findings.map((f) => f.title).join()).to.include(`${rest.name} is printed in hard plastic`);
+    const version = stuntVersion(doc, report, 'stunt');
+    const stunt = derive(inVersion(doc, version)).parts.find((p) => p.id === 'knife-blade')!;
+    expect(stunt.printing).to.equal(undefined);
+  });
+
   it('leaves what is worn as it is, and what is mounted on it', () => {
     const doc = demo('lampwarden-harness');
     const report = derive(doc);

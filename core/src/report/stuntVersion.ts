@@ -22,7 +22,7 @@ function paramsOf(part: Part): Part['params'] {
 
 /**
  * A stunt version by rule: nothing lit and no battery in it; of what is held or hangs on it, no point, no stick of metal,
- * wood or carbon, no rigid layer and no rigid detail. What differs is listed; event rules decide, not this.
+ * wood or carbon, no rigid layer, no rigid detail and no printed shell. What differs is listed; event rules decide, not this.
  */
 export function stuntVersion(
   doc: BuildDoc,
@@ -58,6 +58,7 @@ export function stuntVersion(
       ...(Object.keys(params).length > 0 && { params }),
       ...(stack && { stack }),
       ...(features && { features }),
+      ...(part.printed && { printed: null }),
     };
     return Object.keys(other).length > 0 ? [[part.id, other]] : [];
   });

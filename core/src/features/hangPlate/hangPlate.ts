@@ -5,7 +5,7 @@ import { gridNormals, offsetGrid, onGrid, plateMesh, platePiece } from '../../pa
 import { trimNumber } from '../../units';
 import { type Bears, defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
 import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
-import { wayOf } from '../laying/spot';
+import { wayInSpace, wayOf } from '../laying/spot';
 import { PLATE, pullN, trustedN } from './holding';
 
 /** What may be planned on keyholes. */
@@ -123,12 +123,7 @@ export const hangPlate = defineFeature<HangParams>({
     });
     const uv = { x: place.u, y: place.v };
     const out = onGrid(gridNormals(laid.panel.grid), uv);
-    const rise = Math.abs(out.z) > 0.9 ? { x: 0, y: 1, z: 0 } : { x: 0, y: 0, z: 1 };
-    // Turned as the place is: its own way up, seen from outside.
-    const level = cross3(rise, out);
-    const upright = cross3(out, level);
-    const upward = add3(scale3(upright, up.y), scale3(level, up.x));
-    const across = cross3(upward, out);
+    const { across } = wayInSpace(out, place.turnDeg);
     const face = onGrid(offsetGrid(laid.panel.grid, foamMm), uv);
     for (const [i, middle] of middles.entries()) {
       made.marks.push({

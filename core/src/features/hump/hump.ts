@@ -1,7 +1,7 @@
 import * as draw from '../../thumbnail';
 import { count, length, type ParamsOf } from '../../document';
 import { bendStrain, strainClass } from '../../foam';
-import { add3, contains, cross3, dot3, rotate2, scale3, sub3, type Vec2, type Vec3 } from '../../geometry';
+import { add3, contains, dot3, rotate2, scale3, sub3, type Vec2, type Vec3 } from '../../geometry';
 import type { FoamSheet } from '../../materials';
 import {
   gridNormals,
@@ -16,6 +16,7 @@ import {
 import { counted, trimNumber } from '../../units';
 import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
 import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
+import { wayInSpace } from '../laying/spot';
 import { type Arc, arcOf, flatMm, section } from './arc';
 
 const fields = [
@@ -149,15 +150,12 @@ export const hump = defineFeature<ParamsOf<typeof fields>>({
     const out = onGrid(gridNormals(laid.panel.grid), uv);
     const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
     const at = onGrid(face, uv);
-    const rise = Math.abs(out.z) > 0.9 ? { x: 0, y: 1, z: 0 } : { x: 0, y: 0, z: 1 };
-    const level = cross3(rise, out);
-    const way = rotate2({ x: 0, y: 1 }, (-place.turnDeg * Math.PI) / 180);
-    const long = add3(scale3(cross3(out, level), way.y), scale3(level, way.x));
+    const { along, across } = wayInSpace(out, place.turnDeg);
     made.solids.push(
       plateMesh(
         {
-          origin: add3(at, scale3(long, lengthMm / 2)),
-          across: cross3(long, out),
+          origin: add3(at, scale3(along, lengthMm / 2)),
+          across,
           up: out,
           outline: section(arc, arc.radiusMm),
           cuts: [],

@@ -1,5 +1,14 @@
 import type { PanelSpot } from '../../document';
-import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2, type Vec3 } from '../../geometry';
+import {
+  add3,
+  contains,
+  cross3,
+  distanceToEdge,
+  rotate2,
+  scale3,
+  type Vec2,
+  type Vec3,
+} from '../../geometry';
 import { gridNormals, type LaidPanel, onGrid } from '../../panel';
 
 /** A spot of a panel in the flat and in space. */
@@ -22,6 +31,15 @@ const normalsOf = ({ panel }: LaidPanel): Vec3[][] => {
 
 /** The way a turned feature points on its flat piece: 0 up, 90 to the right. */
 export const wayOf = (turnDeg: number): Vec2 => rotate2({ x: 0, y: 1 }, (-turnDeg * Math.PI) / 180);
+
+/** The same in space on a face whose way out is given, and the way across it to the right; upright where the face lets it be. */
+export function wayInSpace(out: Vec3, turnDeg: number): { along: Vec3; across: Vec3 } {
+  const rise = Math.abs(out.z) > 0.9 ? { x: 0, y: 1, z: 0 } : { x: 0, y: 0, z: 1 };
+  const level = cross3(rise, out);
+  const way = wayOf(turnDeg);
+  const along = add3(scale3(cross3(out, level), way.y), scale3(level, way.x));
+  return { along, across: cross3(along, out) };
+}
 
 /** The spot `alongMm` from a place, the way it is turned, measured on the flat. */
 export function spotFrom(laid: LaidPanel, place: PanelSpot, alongMm: number): Spot {
