@@ -123,6 +123,33 @@ describe('light that parts give', () => {
     expect(flux / (lamps * leds.amber.bright)).to.be.closeTo(whole.out * shown, 0.15 * whole.out * shown);
   });
 
+  it('an engraved sheet that stands free gives from both faces what its foot does not hide', () => {
+    const { shine, feature, made } = lit('box', 'edge-lit', {
+      stands: 'free',
+      widthMm: 30,
+      heightMm: 40,
+      edges: 'plain',
+    })!;
+    expect(shine.patches).to.have.length(2);
+    const [front, back] = shine.patches;
+    expect(front!.flux).to.be.closeTo(back!.flux, 1e-9);
+    const foot = made.foam.thicknessMm.value + 5;
+    const sheet = edgeGlow({ lengthMm: 40 + foot, thicknessMm: 3, engraved: 0.1, farReturns: 0.04 });
+    // Of all that leaves it, the share above its foot, by summing the spots that lie there.
+    const spots = sheet.along.length;
+    const seen = sheet.along.filter((_, i) => ((i + 0.5) / spots) * (40 + foot) > foot);
+    const share = seen.reduce((sum, v) => sum + v, 0) / spots;
+    const given = (feature.params['lamps'] as number) * leds.amber.bright;
+    expect((front!.flux + back!.flux) / given).to.be.closeTo(sheet.out * share, 0.03 * sheet.out * share);
+    // Three millimetres and a hair apart, looking away from each other.
+    expect(dist3(front!.at, back!.at)).to.be.within(3, 4);
+    const n = [front!.normal, back!.normal] as const;
+    expect(n[0].x * n[1].x + n[0].y * n[1].y + n[0].z * n[1].z).to.be.closeTo(-1, 1e-9);
+    const wide = front!.columns + 1;
+    expect(dist3(front!.points[0]!, front!.points[1]!)).to.be.closeTo(30, 1e-6);
+    expect(dist3(front!.points[0]!, front!.points[wide * front!.rows]!)).to.be.closeTo(40, 1e-6);
+  });
+
   it('lamps shine through white foam and not through craft foam', () => {
     const bare = partOf('box', {});
     const white = { ...bare, stack: [{ foamId: 'pe-white', nominalMm: 3 }] };

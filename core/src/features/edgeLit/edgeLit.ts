@@ -1,16 +1,19 @@
 import * as draw from '../../thumbnail';
-import type { Check, Proposal } from '../../document';
+import type { Check } from '../../document';
 import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../../geometry';
-import { edgeGlow, mostEngraved } from '../../light';
+import { edgeGlow } from '../../light';
 import { ledBodies } from '../../materials';
 import { platePiece } from '../../panel';
 import { trimNumber, firstOf } from '../../units';
-import { defineFeature, featurePath, nothing, notLaid, panelOf, type Item, type LaidPart } from '../contract';
+import { defineFeature, nothing, notLaid, panelOf, type Item } from '../contract';
+import { evener } from './evener';
 import { type EdgeParams, fields, LIP_MM, sheetOf } from './fields';
+import { layFree } from './free';
 import { edgeShine } from './shine';
 import { spotFrom } from '../laying/spot';
 
 const start: EdgeParams = {
+  stands: 'behind',
   widthMm: 60,
   heightMm: 40,
   sheetMm: 3,
@@ -24,31 +27,7 @@ const start: EdgeParams = {
 
 const LED_MM = ledBodies['3mm'];
 
-/** Ways to a more even sheet: foil or lamps at the far edge, less engraved, or thicker sheet. */
-function evener(on: LaidPart, id: string, params: EdgeParams): Proposal[] {
-  const wanted = params.evenPct / 100;
-  const set = (label: string, changes: Partial<EdgeParams>): Proposal[] =>
-    edgeGlow(sheetOf({ ...params, ...changes })).evenness >= wanted
-      ? [
-          {
-            label,
-            changes: Object.entries(changes).map(([key, value]) => ({
-              path: featurePath(on, { id }, 'params', key),
-              value,
-            })),
-          },
-        ]
-      : [];
-  const most = Math.round(mostEngraved(sheetOf(params), wanted) * 100);
-  return [
-    ...(params.edges === 'plain' ? set('Foil tape on the far edge', { edges: 'foil' }) : []),
-    ...(params.edges === 'lit' ? [] : set('Lamps at the far edge as well', { edges: 'lit' })),
-    ...(params.sheetMm < 5 ? set('5 mm sheet', { sheetMm: 5 }) : []),
-    ...(most > 0 && most < params.engravedPct ? set(`Engrave ${most} %`, { engravedPct: most }) : []),
-  ];
-}
-
-/** Clear sheet, engraved and lit at its edge, behind a window: it glows where it is cut and is looked through elsewhere. */
+/** Clear sheet, engraved and lit at its edge, behind a window or free: it glows where it is cut and is looked through elsewhere. */
 export const edgeLit = defineFeature<EdgeParams>({
   kind: 'edge-lit',
   label: 'Edge-lit sheet',
@@ -58,7 +37,8 @@ export const edgeLit = defineFeature<EdgeParams>({
     draw.line('M22 30L36 10L50 30M29 24H43'),
     draw.light(draw.box(14, 38, 44, 5)),
   ],
-  summary: 'Clear acrylic behind a window, engraved and lit at its edge: it glows and is seen through.',
+  summary:
+    'Clear acrylic behind a window or standing free, engraved and lit at its edge: it glows and is seen through.',
   station: 'inside',
   electric: 'load',
   fields,
@@ -96,6 +76,7 @@ export const edgeLit = defineFeature<EdgeParams>({
     const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
     if (!laid || place.on !== 'panel')
       return notLaid(feature, 'inside', 'the piece that carried an edge-lit sheet is no longer there.');
+    if (params.stands === 'free') return layFree(on, laid, place, id, params);
     const { widthMm: w, heightMm: h } = params;
     const centre = laid.flatAt({ x: place.u, y: place.v });
     const onFlat = (x: number, y: number): Vec2 => {

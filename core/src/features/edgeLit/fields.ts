@@ -4,6 +4,15 @@ import { walls } from '../../materials';
 import { colourField } from '../laying/stripFields';
 
 export const fields = [
+  choice(
+    'stands',
+    'Stands',
+    [
+      ['behind', 'behind a window'],
+      ['free', 'free, on its lit edge'],
+    ],
+    'Behind a window of a piece, or out of a slot in it: an eyepiece, a sign, a crest.',
+  ),
   length('widthMm', 'Across', [15, 400], 'Of what is seen of the sheet; lamps stand along this.'),
   length('heightMm', 'From lit edge to far edge', [10, 400], 'The further, the dimmer at its end.'),
   choice(
@@ -51,10 +60,16 @@ export type EdgeParams = ParamsOf<typeof fields>;
 /** The sheet lies behind its window this far on every side; common practice, no source. */
 export const LIP_MM = 8;
 
-/** The sheet as light goes through it. */
-export const sheetOf = ({ heightMm, sheetMm, engravedPct, edges }: EdgeParams): EdgeLit => ({
-  lengthMm: heightMm + 2 * LIP_MM,
+/** What stands free goes so far on behind its piece, to be glued and lit; mm, common practice, no source. */
+export const FOOT_MM = 5;
+
+/** The sheet as light goes through it; of what stands free, the piece's foam hides its foot. */
+export const sheetOf = (
+  { stands, heightMm, sheetMm, engravedPct, edges }: EdgeParams,
+  hiddenMm = 2 * LIP_MM,
+): EdgeLit => ({
+  lengthMm: heightMm + hiddenMm,
   thicknessMm: sheetMm,
   engraved: engravedPct / 100,
-  farReturns: edges === 'lit' ? 1 : edges === 'foil' ? walls.foil.reflectance : 0.04,
+  farReturns: edges === 'lit' && stands === 'behind' ? 1 : edges === 'foil' ? walls.foil.reflectance : 0.04,
 });

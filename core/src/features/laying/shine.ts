@@ -78,7 +78,7 @@ export const shellsOf = (on: Pick<LaidPart, 'panels'>, itemIds: string[], rgb: L
 export const lampFlux = (colour: LampColour, share = 1): number => leds[colour].bright * share;
 
 /** How far before its face a patch is drawn, so that it is not lost in it; mm. */
-const BEFORE_MM = 0.4;
+export const BEFORE_MM = 0.4;
 
 /** Light out of each cell of a grid per mm², row by row. */
 type Cells = Pick<Brightness, 'columns' | 'rows' | 'values'>;
@@ -91,6 +91,34 @@ function cornersOf({ columns, rows, values }: Cells): number[] {
     const [c, r] = [i % (columns + 1), Math.floor(i / (columns + 1))];
     return (at(c - 1, r - 1) + at(c, r - 1) + at(c - 1, r) + at(c, r)) / 4;
   });
+}
+
+/** Brightness over a rectangle in space: where each point of it lies, from its middle, and which way it looks. */
+export function patchIn(
+  at: (x: number, y: number) => Vec3,
+  normal: Vec3,
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+  lit: Cells,
+  of: Pick<LitPatch, 'itemIds' | 'rgb' | 'off'> & { flux: number },
+): LitPatch {
+  const { columns, rows } = lit;
+  const cellMm2 = (widthMm / columns) * (heightMm / rows);
+  const { flux, ...rest } = of;
+  return {
+    ...rest,
+    columns,
+    rows,
+    points: Array.from({ length: (columns + 1) * (rows + 1) }, (_, i) =>
+      at(
+        ((i % (columns + 1)) / columns - 0.5) * widthMm,
+        (Math.floor(i / (columns + 1)) / rows - 0.5) * heightMm,
+      ),
+    ),
+    values: cornersOf(lit).map((v) => v * flux),
+    flux: lit.values.reduce((sum, v) => sum + v, 0) * cellMm2 * flux,
+    at: at(0, 0),
+    normal,
+  };
 }
 
 /** Brightness over a rectangle of a panel, in space. */
@@ -119,22 +147,5 @@ export function patchOver(
     const mm = outMm + BEFORE_MM;
     return { x: at.x + normal.x * mm, y: at.y + normal.y * mm, z: at.z + normal.z * mm };
   };
-  const { columns, rows } = lit;
-  const cellMm2 = (widthMm / columns) * (heightMm / rows);
-  const { flux, ...rest } = of;
-  return {
-    ...rest,
-    columns,
-    rows,
-    points: Array.from({ length: (columns + 1) * (rows + 1) }, (_, i) =>
-      before(
-        ((i % (columns + 1)) / columns - 0.5) * widthMm,
-        (Math.floor(i / (columns + 1)) / rows - 0.5) * heightMm,
-      ),
-    ),
-    values: cornersOf(lit).map((v) => v * flux),
-    flux: lit.values.reduce((sum, v) => sum + v, 0) * cellMm2 * flux,
-    at: before(0, 0),
-    normal: spotAt(0, 0).normal,
-  };
+  return patchIn(before, spotAt(0, 0).normal, { widthMm, heightMm }, lit, of);
 }
