@@ -23,6 +23,7 @@ import { ornament } from './ornament/ornament';
 import { pack } from './pack/pack';
 import { padStrip } from './padStrip/padStrip';
 import { parting } from './parting/parting';
+import { pipeBracket } from './pipeBracket/pipeBracket';
 import { pocket } from './pocket/pocket';
 import { probe } from './probe/probe';
 import { rivets } from './rivets/rivets';
@@ -65,6 +66,7 @@ export const features: readonly FeatureKind[] = [
   toggle,
   probe,
   hangPlate,
+  pipeBracket,
   hatch,
   loosePiece,
   pocket,

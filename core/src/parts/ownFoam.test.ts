@@ -135,6 +135,7 @@ describe('what a detail is cut from', () => {
       'ornament',
       'overlay',
       'pad-strip',
+      'pipe-bracket',
       'spacer',
       'strip',
       'trim',
@@ -143,7 +144,7 @@ describe('what a detail is cut from', () => {
   });
 
   /** Foam holds no screw. */
-  const startsAs: Record<string, string> = { 'hang-plate': 'pvc-board' };
+  const startsAs: Record<string, string> = { 'hang-plate': 'pvc-board', 'pipe-bracket': 'pvc-board' };
   /** What it must be to be of foam at all. */
   const asFoam: Record<string, Record<string, string>> = { 'wound-band': { of: 'foam' } };
 

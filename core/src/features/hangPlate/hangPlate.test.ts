@@ -3,7 +3,8 @@ import { applyChanges, type Feature, type Params } from '../../document';
 import { checkOf, make, partOf, contextOf } from '../../parts/testing/worn.test';
 import { partReport } from '../../parts';
 import { boundsOf } from '../../geometry';
-import { pullN, trustedN, withdrawalN } from './holding';
+import { trustedN, withdrawalN } from '../laying/screws';
+import { pullN } from './holding';
 
 const feature = (params: Params = {}): Feature => ({
   id: 'it',

@@ -1,12 +1,13 @@
 import * as draw from '../../thumbnail';
-import { choice, count, length, number, type ParamsOf } from '../../document';
+import { count, length, number, type ParamsOf } from '../../document';
 import { add3, contains, cross3, scale3, type Vec2 } from '../../geometry';
-import { gridNormals, offsetGrid, onGrid, plateMesh, platePiece } from '../../panel';
+import { gridNormals, offsetGrid, onGrid, plateMesh } from '../../panel';
 import { trimNumber } from '../../units';
 import { type Bears, defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
-import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
+import { ownSheet } from '../laying/ownSheet';
+import { backingFields, boardBehind, screwField, SHORT_MM, softBoard, trustedN } from '../laying/screws';
 import { wayInSpace, wayOf } from '../laying/spot';
-import { PLATE, pullN, trustedN } from './holding';
+import { PLATE, pullN } from './holding';
 
 /** What may be planned on keyholes. */
 const RANGE = { massG: [5, 20_000], armMm: [2, 600] } satisfies Bears['range'];
@@ -24,31 +25,14 @@ const fields = [
   length('stepMm', 'From one to the next', [20, 400], 'Middle to middle.', 'Size', {
     when: (params) => Number((params as { plates?: number }).plates) > 1,
   }),
-  choice(
-    'screwMm',
-    'Screws',
-    [
-      [3, '3 mm'],
-      [3.5, '3.5 mm'],
-      [4, '4 mm'],
-      [5, '5 mm'],
-    ],
-    'Across the thread.',
-    'Screws',
-  ),
-  { ...madeOf, label: 'Backed by', group: 'Backing', help: 'Foam holds no screw: a board behind it does.' },
-  thicknessOf('Of the board behind the foam.', { group: 'Backing', usualMm: 10 }),
+  screwField,
+  ...backingFields,
 ] as const;
 
 type HangParams = ParamsOf<typeof fields>;
 
 /** The board behind reaches so far beyond the plates, mm; common practice, no source. */
 const BEYOND_MM = 15;
-/** Less than this all through is no board for a screw, kg/m³; from memory. */
-const LEAST_DENSITY = 350;
-/** Screws end so far before the back of the board, mm. */
-const SHORT_MM = 1;
-
 const rectangle = (c: Vec2, wide: number, high: number, turnDeg: number): Vec2[] => {
   const up = wayOf(turnDeg);
   const at = (x: number, y: number): Vec2 => ({ x: c.x + up.y * x + up.x * y, y: c.y - up.x * x + up.y * y });
@@ -104,23 +88,7 @@ export const hangPlate = defineFeature<HangParams>({
     const screwLongMm = PLATE.thickMm + foamMm + threadMm;
     const [pull, trusted] = [pullN(params), trustedN(board.densityKgM3.value, screwMm, threadMm)];
     const flat = rectangle({ x: 0, y: 0 }, wide, high, 0);
-    made.pieces.push({
-      ...platePiece(
-        { id, name: 'board behind keyhole plates' },
-        {
-          origin: { x: 0, y: 0, z: 0 },
-          across: { x: 1, y: 0, z: 0 },
-          up: { x: 0, y: 1, z: 0 },
-          outline: flat,
-          cuts: [],
-        },
-        board,
-      ),
-      role: 'laid',
-      featureId: id,
-      face: 'inner',
-      note: `Glued inside ${name}, behind the plates.`,
-    });
+    made.pieces.push(boardBehind(id, 'keyhole plates', name, flat, board));
     const uv = { x: place.u, y: place.v };
     const out = onGrid(gridNormals(laid.panel.grid), uv);
     const { across } = wayInSpace(out, place.turnDeg);
@@ -193,26 +161,13 @@ export const hangPlate = defineFeature<HangParams>({
         armMm: featurePath(on, feature, 'params', 'armMm'),
       },
     });
-    if (board.densityKgM3.value < LEAST_DENSITY)
-      made.checks.push({
-        id: `keyhole-soft-${id}`,
-        severity: 'stop',
-        station: 'inside',
-        title: `keyhole plates on ${name}: ${board.name} holds no screw.`,
-        why: 'Screws pull out of foam at once. Back them with PVC foam board or plywood.',
-        provenance: 'practice',
-        excess: LEAST_DENSITY - board.densityKgM3.value,
-        pieceId: laid.panel.id,
-        remedies: [
-          {
-            label: 'PVC foam board behind',
-            changes: [
-              { path: featurePath(on, feature, 'params', 'madeOf'), value: 'pvc-board' },
-              { path: featurePath(on, feature, 'params', 'foamMm'), value: 6 },
-            ],
-          },
-        ],
-      });
+    const soft = softBoard(
+      on,
+      id,
+      { id: `keyhole-soft-${id}`, name: `keyhole plates on ${name}`, pieceId: laid.panel.id },
+      board,
+    );
+    if (soft) made.checks.push(soft);
     else if (pull > trusted) {
       const need = Math.ceil((plates * pull) / trusted - 1e-9);
       made.checks.push({
