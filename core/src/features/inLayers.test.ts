@@ -24,7 +24,7 @@ function slab(features: Feature[], layersMm = [6, 10, 10, 6], foamId = 'dense-ev
         [130, 0],
         [130, 120],
         [-130, 120],
-      ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner' })),
+      ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner', side: 'bevel' })),
     },
   };
 }

@@ -31,7 +31,7 @@ function board(...features: Feature[]) {
           [150, 0],
           [150, 200],
           [-150, 200],
-        ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner' })),
+        ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm!, node: 'corner', side: 'bevel' })),
       },
     },
     contextOf(),
