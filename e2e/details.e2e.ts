@@ -59,32 +59,38 @@ describe('details and what is there already', function () {
   it('a part that is there already, or printed, is cut from no sheet, and comes back by undo', async () => {
     await page.keyboard.press('Escape');
     const before = await sheets();
+    const rack = page.getByRole('navigation', { name: 'Rack' });
+    /** Until as many sheets are laid out as before, or fewer. */
+    const sheetsAre = (how: 'fewer' | 'as before'): Promise<unknown> =>
+      page.waitForFunction(
+        ([was, fewer]) => {
+          const now = Number.parseFloat(document.querySelector('[data-figure="sheets"]')?.textContent ?? '');
+          return fewer ? now < was : now === was;
+        },
+        [before, how === 'fewer'] as const,
+      );
     await openGroup(page, 'How it is made');
-    await page.getByRole('checkbox', { name: 'It is there already' }).check();
-    await page.getByLabel('Years old', { exact: true }).waitFor();
-    await page.getByRole('navigation', { name: 'Rack' }).getByText('there already').waitFor();
-    await page.waitForFunction(
-      (was) => Number.parseFloat(document.querySelector('[data-figure="sheets"]')?.textContent ?? '') < was,
-      before,
-    );
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await page
-      .getByRole('navigation', { name: 'Rack' })
-      .getByText('there already')
-      .waitFor({ state: 'detached' });
-    await saved(page);
-    expect(await sheets()).to.equal(before);
-    await page.getByRole('checkbox', { name: 'Its shell is printed' }).check();
-    await page.getByRole('navigation', { name: 'Rack' }).getByText('printed').waitFor();
-    await page.getByText(/^\d+ g and \d+ g of support, .* on the bed/).waitFor();
-    await page.waitForFunction(
-      (was) => Number.parseFloat(document.querySelector('[data-figure="sheets"]')?.textContent ?? '') < was,
-      before,
-    );
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await page.getByRole('navigation', { name: 'Rack' }).getByText('printed').waitFor({ state: 'detached' });
-    await saved(page);
-    expect(await sheets()).to.equal(before);
+    for (const { label, rackSays, shown } of [
+      {
+        label: 'It is there already',
+        rackSays: 'there already',
+        shown: page.getByLabel('Years old', { exact: true }),
+      },
+      {
+        label: 'Its shell is printed',
+        rackSays: 'printed',
+        shown: page.getByText(/^\d+ g and \d+ g of support, .* on the bed/),
+      },
+    ]) {
+      await page.getByRole('checkbox', { name: label }).check();
+      await shown.waitFor();
+      await rack.getByText(rackSays).waitFor();
+      await sheetsAre('fewer');
+      await page.getByRole('button', { name: 'Undo' }).click();
+      await rack.getByText(rackSays).waitFor({ state: 'detached' });
+      await sheetsAre('as before');
+      await saved(page);
+    }
   });
 
   it('a helmet’s walls are probed before they are drilled, and the plan says so until each cut is known', async () => {
