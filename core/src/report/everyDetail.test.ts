@@ -133,7 +133,8 @@ describe('every detail on every form, anywhere', function () {
         ).to.deep.equal([]);
         expect(besides(made, 'new'), kind.kind).to.deep.equal([]);
       }
-      expect(refused, 'most details find room').to.be.at.most(8);
+      // A bracket or a board behind keyholes is wider than a grip.
+      expect(refused, 'most details find room').to.be.at.most(Math.ceil(features.size / 4));
     });
 
   for (const { kind: form } of sheeted)
