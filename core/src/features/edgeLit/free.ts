@@ -28,15 +28,14 @@ export function layFree(
   const { name } = laid.panel;
   const centre = laid.flatAt({ x: place.u, y: place.v });
   const flatBy = (x: number, y: number): Vec2 => rotate2({ x, y }, (-place.turnDeg * Math.PI) / 180);
-  const ring = (more: number): Vec2[] =>
-    [
-      flatBy(-w / 2 - more, -sheetMm / 2 - more),
-      flatBy(w / 2 + more, -sheetMm / 2 - more),
-      flatBy(w / 2 + more, sheetMm / 2 + more),
-      flatBy(-w / 2 - more, sheetMm / 2 + more),
-    ].map((p) => ({ x: centre.x + p.x, y: centre.y + p.y }));
+  const slot = [
+    flatBy(-w / 2, -sheetMm / 2),
+    flatBy(w / 2, -sheetMm / 2),
+    flatBy(w / 2, sheetMm / 2),
+    flatBy(-w / 2, sheetMm / 2),
+  ].map((p) => ({ x: centre.x + p.x, y: centre.y + p.y }));
   const margin = Math.min(
-    ...ring(0).map((p) => (contains(laid.piece.outline, p) ? distanceToEdge(laid.piece.outline, p) : -1)),
+    ...slot.map((p) => (contains(laid.piece.outline, p) ? distanceToEdge(laid.piece.outline, p) : -1)),
   );
   const size = `${trimNumber(w)} × ${trimNumber(h)} mm`;
   if (margin < RIM_MM)
@@ -113,13 +112,13 @@ export function layFree(
         role: 'laid',
         featureId: id,
         face: 'outer',
-        note: `Stands on ${name}, its lowest ${trimNumber(foot)} mm in the slot; engrave ${params.engravedPct} % of its back before it is sawn. Polish the lit edge.`,
+        note: `Stands on ${name}, its lowest ${trimNumber(foot)} mm in the slot and behind it; engrave ${params.engravedPct} % of its back before it is sawn. Polish the lit edge.`,
       },
     ],
     marks: [
       {
         pieceId: laid.panel.id,
-        mark: { kind: 'slot', points: ring(0), text: `slot ${trimNumber(w)} × ${trimNumber(sheetMm)} mm` },
+        mark: { kind: 'slot', points: slot, text: `slot ${trimNumber(w)} × ${trimNumber(sheetMm)} mm` },
       },
     ],
     solids: [

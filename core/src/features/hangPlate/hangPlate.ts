@@ -1,8 +1,8 @@
 import * as draw from '../../thumbnail';
 import { count, length, number, type ParamsOf } from '../../document';
-import { add3, contains, cross3, scale3, type Vec2 } from '../../geometry';
+import { add3, contains, cross3, scale3, type Vec2, unit3 } from '../../geometry';
 import { gridNormals, offsetGrid, onGrid, plateMesh } from '../../panel';
-import { trimNumber } from '../../units';
+import { firstOf, trimNumber } from '../../units';
 import { type Bears, defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
 import { ownSheet } from '../laying/ownSheet';
 import { backingFields, boardBehind, screwField, SHORT_MM, softBoard, trustedN } from '../laying/screws';
@@ -90,7 +90,7 @@ export const hangPlate = defineFeature<HangParams>({
     const flat = rectangle({ x: 0, y: 0 }, wide, high, 0);
     made.pieces.push(boardBehind(id, 'keyhole plates', name, flat, board));
     const uv = { x: place.u, y: place.v };
-    const out = onGrid(gridNormals(laid.panel.grid), uv);
+    const out = unit3(onGrid(gridNormals(laid.panel.grid), uv));
     const { across } = wayInSpace(out, place.turnDeg);
     const face = onGrid(offsetGrid(laid.panel.grid, foamMm), uv);
     for (const [i, middle] of middles.entries()) {
@@ -118,7 +118,7 @@ export const hangPlate = defineFeature<HangParams>({
     }
     made.marks.push({
       pieceId: laid.panel.id,
-      mark: { kind: 'glue', points: backing, text: 'board behind' },
+      mark: { kind: 'glue', points: [...backing, firstOf(backing)], text: 'board behind' },
     });
     made.bought.push(
       {

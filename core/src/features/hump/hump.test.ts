@@ -123,6 +123,26 @@ describe('a hump over a face', () => {
     expect(bracer.checks.some((c) => c.id.endsWith('hump-foot-hump'))).to.equal(true);
   });
 
+  it('is as large on a face that leans, whichever way it is turned', () => {
+    const area = Math.abs(signedArea(section(arcOf(20, 8, 2, 0.5), (100 + 64) / 16)));
+    let leaning = 0;
+    for (const form of ['helmet', 'pauldron', 'faceted', 'gorget'])
+      for (const { panel } of make(form).made.laid.slice(0, 3))
+        for (const turnDeg of [0, 30, 90]) {
+          const small = humped({ widthMm: 20, highMm: 8, lengthMm: 15, formers: 2, foamMm: 2 });
+          const place = { on: 'panel', panel: panel.id, u: 0.5, v: 0.5, turnDeg } as const;
+          const { solids } = make(form, {}, { features: [{ ...small, place }] }).made.featured;
+          for (const solid of solids) {
+            leaning += 1;
+            expect(Math.abs(meshVolume(solid)), `${form} ${panel.id}`).to.be.closeTo(
+              area * 15,
+              0.01 * area * 15,
+            );
+          }
+        }
+    expect(leaning).to.be.greaterThan(8);
+  });
+
   it('is left off where it reaches beyond its piece or is no higher than its foam', () => {
     const titles = (over: Params) =>
       board(over)
@@ -130,5 +150,7 @@ describe('a hump over a face', () => {
         .join();
     expect(titles({ lengthMm: 300 })).to.match(/a hump reaches beyond/);
     expect(titles({ highMm: 6, foamMm: 6 })).to.match(/hardly higher than its foam/);
+    // Half of a narrow tube is lower than thick foam, however high it is asked to be.
+    expect(titles({ widthMm: 15, highMm: 30, foamMm: 10 })).to.match(/hardly higher than its foam/);
   });
 });

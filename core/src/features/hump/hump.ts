@@ -1,7 +1,7 @@
 import * as draw from '../../thumbnail';
 import { count, length, type ParamsOf } from '../../document';
 import { bendStrain, strainClass } from '../../foam';
-import { add3, contains, dot3, rotate2, scale3, sub3, type Vec2, type Vec3 } from '../../geometry';
+import { add3, contains, dot3, rotate2, scale3, sub3, unit3, type Vec2, type Vec3 } from '../../geometry';
 import type { FoamSheet } from '../../materials';
 import {
   gridNormals,
@@ -110,13 +110,14 @@ export const hump = defineFeature<ParamsOf<typeof fields>>({
     const { widthMm, lengthMm, formers } = params;
     const sheet = ownSheet(on, params);
     const t = sheet.thicknessMm.value;
-    if (params.highMm <= t + 1)
+    // More than half of a tube would close in again.
+    const highMm = Math.min(params.highMm, widthMm / 2);
+    if (highMm <= t + 1)
       return notLaid(
         feature,
         'shape',
         `a hump on ${name} is hardly higher than its foam: a raised layer does.`,
       );
-    const highMm = Math.min(params.highMm, widthMm / 2);
     const arc = arcOf(widthMm, highMm, t, sheet.neutralFraction.value);
     const spot = laid.flatAt({ x: place.u, y: place.v });
     const flatOf = (x: number, y: number): Vec2 => {
@@ -147,7 +148,7 @@ export const hump = defineFeature<ParamsOf<typeof fields>>({
       mark: { kind: 'glue', points: [...foot, foot[0]!], text: 'hump' },
     });
     const uv = { x: place.u, y: place.v };
-    const out = onGrid(gridNormals(laid.panel.grid), uv);
+    const out = unit3(onGrid(gridNormals(laid.panel.grid), uv));
     const face = offsetGrid(laid.panel.grid, laid.foam.thicknessMm.value);
     const at = onGrid(face, uv);
     const { along, across } = wayInSpace(out, place.turnDeg);
@@ -195,7 +196,7 @@ export const hump = defineFeature<ParamsOf<typeof fields>>({
           { label: `${trimNumber(widthMm / 2, 1)} mm high`, changes: set('highMm', widthMm / 2) },
           {
             label: `${trimNumber(2 * params.highMm, 1)} mm wide`,
-            changes: set('widthMm', Math.min(300, 2 * params.highMm)),
+            changes: set('widthMm', 2 * params.highMm),
           },
         ],
       });

@@ -6,6 +6,7 @@ import {
   distanceToEdge,
   rotate2,
   scale3,
+  unit3,
   type Vec2,
   type Vec3,
 } from '../../geometry';
@@ -35,10 +36,11 @@ export const wayOf = (turnDeg: number): Vec2 => rotate2({ x: 0, y: 1 }, (-turnDe
 /** The same in space on a face whose way out is given, and the way across it to the right; upright where the face lets it be. */
 export function wayInSpace(out: Vec3, turnDeg: number): { along: Vec3; across: Vec3 } {
   const rise = Math.abs(out.z) > 0.9 ? { x: 0, y: 1, z: 0 } : { x: 0, y: 0, z: 1 };
-  const level = cross3(rise, out);
+  const level = unit3(cross3(rise, out));
+  const upright = unit3(cross3(out, level));
   const way = wayOf(turnDeg);
-  const along = add3(scale3(cross3(out, level), way.y), scale3(level, way.x));
-  return { along, across: cross3(along, out) };
+  const along = add3(scale3(upright, way.y), scale3(level, way.x));
+  return { along, across: unit3(cross3(along, out)) };
 }
 
 /** The spot `alongMm` from a place, the way it is turned, measured on the flat. */

@@ -1,8 +1,8 @@
 import * as draw from '../../thumbnail';
 import { count, length, number, type ParamsOf } from '../../document';
-import { add3, contains, cross3, type Vec2 } from '../../geometry';
+import { add3, contains, cross3, scale3, unit3, type Vec2 } from '../../geometry';
 import { gridNormals, offsetGrid, onGrid, plateMesh } from '../../panel';
-import { trimNumber } from '../../units';
+import { firstOf, trimNumber } from '../../units';
 import { type Bears, defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
 import { ownSheet } from '../laying/ownSheet';
 import { backingFields, boardBehind, screwField, SHORT_MM, softBoard, trustedN } from '../laying/screws';
@@ -20,7 +20,7 @@ const fields = [
     'It carries',
     RANGE.massG,
     'g',
-    'The pipe and all that is on it; or what the pipe carries.',
+    'Everything the bracket holds up: the pipe and what is on it, or the head that sits on the pipe.',
   ),
   length(
     'armMm',
@@ -42,6 +42,8 @@ const circle = (acrossMm: number, c: Vec2 = { x: 0, y: 0 }, steps = STEPS): Vec2
     x: c.x + (acrossMm / 2) * Math.cos((i / steps) * 2 * Math.PI),
     y: c.y + (acrossMm / 2) * Math.sin((i / steps) * 2 * Math.PI),
   }));
+
+const closed = (ring: readonly Vec2[]): Vec2[] => [...ring, firstOf(ring)];
 
 /** A flange on a face that a pipe stands in, butted: its screws, their length, the board behind and what they bear. */
 export const pipeBracket = defineFeature<ParamsOf<typeof fields>>({
@@ -90,7 +92,7 @@ export const pipeBracket = defineFeature<ParamsOf<typeof fields>>({
     const [pull, trusted] = [pullN(params), trustedN(board.densityKgM3.value, screwMm, threadMm)];
     made.pieces.push(boardBehind(id, 'pipe bracket', name, circle(boardAcross), board));
     made.marks.push(
-      { pieceId, mark: { kind: 'glue', points: circle(boardAcross, spot), text: 'board behind' } },
+      { pieceId, mark: { kind: 'glue', points: closed(circle(boardAcross, spot)), text: 'board behind' } },
       {
         pieceId,
         mark: { kind: 'rivet', points: circle(across, spot), text: `flange ${trimNumber(across, 0)} mm` },
@@ -101,7 +103,7 @@ export const pipeBracket = defineFeature<ParamsOf<typeof fields>>({
       })),
     );
     const uv = { x: place.u, y: place.v };
-    const out = onGrid(gridNormals(laid.panel.grid), uv);
+    const out = unit3(onGrid(gridNormals(laid.panel.grid), uv));
     const way = wayInSpace(out, place.turnDeg);
     const origin = onGrid(offsetGrid(laid.panel.grid, foamMm), uv);
     const frame = { across: way.across, up: cross3(out, way.across), cuts: [] };
@@ -111,11 +113,7 @@ export const pipeBracket = defineFeature<ParamsOf<typeof fields>>({
       plateMesh(
         {
           ...frame,
-          origin: add3(origin, {
-            x: out.x * FLANGE.thickMm,
-            y: out.y * FLANGE.thickMm,
-            z: out.z * FLANGE.thickMm,
-          }),
+          origin: add3(origin, scale3(out, FLANGE.thickMm)),
           outline: socket,
         },
         FLANGE.socketMm - FLANGE.thickMm,
