@@ -83,7 +83,12 @@ describe('a hump over a face', () => {
     const strip = board({ widthMm: 80, highMm: 20, foamMm: 5 }).pieces.find((p) => p.name === 'hump, strip')!;
     const [outer, inner] = [95 * Math.asin(0.8), 95 * Math.acos(30 / 45)];
     const bevels = strip.marks.filter((m) => m.kind === 'bevel');
-    expect(bevels.map((m) => Math.abs(m.points[0]!.x))).to.deep.equal([inner / 2, inner / 2]);
+    // Drawn on the piece: as far from either edge as the inner face is shorter there, from end to end.
+    const { minX, maxX, minY, maxY } = boundsOf(strip.outline);
+    const lost = (outer - inner) / 2;
+    expect(bevels[0]!.points[0]!.x - minX).to.be.closeTo(lost, 1e-9);
+    expect(maxX - bevels[1]!.points[0]!.x).to.be.closeTo(lost, 1e-9);
+    for (const { points } of bevels) expect(points.map((p) => p.y)).to.deep.equal([minY, maxY]);
     expect(bevels[0]!.bevel!.deg).to.be.closeTo((Math.atan((outer - inner) / 10) * 180) / Math.PI, 1e-9);
     expect(strip.volumeMm3).to.be.closeTo((100 * 5 * (outer + inner)) / 2, 1e-6);
   });

@@ -46,26 +46,27 @@ const flatPlate = {
 /** The strip that is bent over: as wide as its outer face is long, with a bevel at both feet where the inner is shorter. */
 function stripOf(id: string, arc: Arc, lengthMm: number, sheet: FoamSheet): Piece {
   const [outer, inner] = [flatMm(arc, 'outer'), flatMm(arc, 'inner')];
-  const [w, l, t] = [outer / 2, lengthMm / 2, arc.thicknessMm];
+  const [lossMm, t] = [(outer - inner) / 2, arc.thicknessMm];
+  // From the corner of its box, as pieces are.
   const outline: Vec2[] = [
-    { x: -w, y: -l },
-    { x: w, y: -l },
-    { x: w, y: l },
-    { x: -w, y: l },
+    { x: 0, y: 0 },
+    { x: outer, y: 0 },
+    { x: outer, y: lengthMm },
+    { x: 0, y: lengthMm },
   ];
-  const deg = (Math.atan2((outer - inner) / 2, t) * 180) / Math.PI;
-  const bevels = [-inner / 2, inner / 2].map((x): Mark => ({
+  const deg = (Math.atan2(lossMm, t) * 180) / Math.PI;
+  const bevels = [lossMm, outer - lossMm].map((x): Mark => ({
     kind: 'bevel',
     points: [
-      { x, y: -l },
-      { x, y: l },
+      { x, y: 0 },
+      { x, y: lengthMm },
     ],
     bevel: { face: 'back', deg },
   }));
   const piece = platePiece({ id: `${id}.strip`, name: 'hump, strip' }, { ...flatPlate, outline }, sheet);
   return {
     ...piece,
-    ...((outer - inner) / 2 > LEAST_BEVEL_MM && {
+    ...(lossMm > LEAST_BEVEL_MM && {
       marks: [...piece.marks, ...bevels],
       volumeMm3: (lengthMm * t * (outer + inner)) / 2,
     }),
