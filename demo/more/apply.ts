@@ -81,7 +81,12 @@ function done(doc: BuildDoc, what: Doing): BuildDoc {
     ...withPart(doc, {
       ...part,
       params: lit.value.params,
-      features: [...part.features, ...lit.value.features],
+      features: [
+        ...part.features,
+        ...lit.value.features.map((f) =>
+          what.set && f.kind === what.with ? { ...f, params: { ...f.params, ...what.set } } : f,
+        ),
+      ],
     }),
     circuits: [...doc.circuits, lit.value.circuit],
     ...(what.hours && { brief: { ...doc.brief, lightHours: what.hours } }),

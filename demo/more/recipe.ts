@@ -19,7 +19,7 @@ export type Doing =
       foam?: readonly (readonly [foamId: string, mm: number])[];
     }
   | { detail: string; of: string; set?: Params }
-  | { light: string; with?: string; hours?: number };
+  | { light: string; with?: string; hours?: number; set?: Params };
 
 /** A whole build of the Lampwardens, as a maker plans it from nothing. */
 export interface Recipe {

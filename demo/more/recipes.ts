@@ -1,4 +1,22 @@
+import type { Row } from '@fomrik/core/document';
 import type { Recipe } from './recipe';
+
+/** A found thing as it is sold. */
+const found = (over: Row): Row => ({
+  place: 1,
+  what: 'tube',
+  longMm: 100,
+  lowMm: 40,
+  highMm: 40,
+  wallMm: 2,
+  meets: 'butt',
+  intoMm: 0,
+  known: 'sold',
+  light: 'none',
+  massG: 60,
+  price: 0,
+  ...over,
+});
 
 /** Fifteen builds of the Lampwardens of Saltmere, one for each way props are put together. */
 export const recipes: readonly Recipe[] = [
@@ -237,9 +255,35 @@ export const recipes: readonly Recipe[] = [
   {
     id: 'ring-caller',
     name: 'Ring caller',
-    about: 'A device of found pipes and a mouth of bent pipe that calls the boats in.',
+    about:
+      'A device of found pipes and a mouth of bent pipe that calls the boats in; a milky tube of it glows.',
     doing: [
-      { add: 'strung', as: 'Caller' },
+      {
+        add: 'strung',
+        as: 'Caller',
+        set: {
+          things: [
+            found({ place: 1, longMm: 120, meets: 'inside', intoMm: 20 }),
+            found({
+              place: 2,
+              what: 'coupler',
+              longMm: 50,
+              lowMm: 46,
+              highMm: 46,
+              meets: 'over',
+              intoMm: 20,
+            }),
+            found({ place: 3, longMm: 240, wallMm: 3, light: 'opal', massG: 95 }),
+            found({ place: 4, what: 'torch', longMm: 95, lowMm: 32, highMm: 38, massG: 80 }),
+          ],
+        },
+      },
+      {
+        light: 'Caller',
+        with: 'wound-strip',
+        hours: 2,
+        set: { way: 'along', wideMm: 14, thickMm: 3, faces: 2, lengthMm: 200, through: 'walls' },
+      },
       {
         add: 'pipe-frame',
         as: 'Mouth ring',
@@ -299,9 +343,9 @@ export const recipes: readonly Recipe[] = [
   {
     id: 'dark-tide-sword',
     name: 'Dark tide sword',
-    about: 'A black sword on a bar, bevelled on one edge and its point, a channel of light down the middle.',
+    about: 'A black sword with a hollow blade: a strip on its core lights both edges, which are left bare.',
     doing: [
-      { add: 'haft', as: 'Core', set: { rod: 'alu-tube-16x1', lengthMm: 560, handMm: 80 } },
+      { add: 'haft', as: 'Core', set: { rod: 'alu-tube-16x1', lengthMm: 240, handMm: 80 } },
       {
         add: 'grip',
         as: 'Grip',
@@ -323,7 +367,38 @@ export const recipes: readonly Recipe[] = [
         add: 'blade',
         as: 'Blade',
         on: { part: 'Core', anchor: 'hand', rest: { alongMm: 110 } },
-        set: { lengthMm: 620, widthMm: 80, point: 'clip', pointMm: 120, edges: 'point', bevelMm: 16 },
+        set: {
+          lengthMm: 620,
+          widthMm: 72,
+          tipWidthMm: 66,
+          point: 'clip',
+          pointMm: 90,
+          edges: 'point',
+          bevelMm: 6,
+          windowMm: 57,
+        },
+        foam: [
+          ['dense-eva', 5],
+          ['pe-white', 5],
+          ['pe-white', 5],
+          ['pe-white', 5],
+          ['dense-eva', 5],
+        ],
+      },
+      {
+        light: 'Blade',
+        with: 'wound-strip',
+        hours: 0.5,
+        set: {
+          way: 'along',
+          wideMm: 12,
+          thickMm: 2,
+          faces: 2,
+          lies: 'edge',
+          lengthMm: 350,
+          through: 'walls',
+          evenPct: 50,
+        },
       },
     ],
   },

@@ -2,8 +2,8 @@ import type { Picture } from '../thumbnail';
 import type { MeasureKey } from '../body';
 import type { Params, Row, Value } from './parts/value';
 
-/** What a part may need more of: room inside, way round a joint, girth, more pieces, grams at either end, or wider straps. */
-export type Need = 'room' | 'reach' | 'girth' | 'split' | 'footMass' | 'tipMass' | 'strap';
+/** What a part may need more of: room inside, distance from lamps to the walls of their hollow, way round a joint, girth, more pieces, grams at either end, or wider straps. */
+export type Need = 'room' | 'standOff' | 'reach' | 'girth' | 'split' | 'footMass' | 'tipMass' | 'strap';
 
 interface FieldBase<K extends string> {
   key: K;

@@ -142,6 +142,16 @@ export function throughFoam(
   return { transmission: own.transmission ** times, spreadMm: own.spreadMm * Math.sqrt(times) };
 }
 
+/** Less of the light than this is hardly seen in a lit room; from memory. */
+export const SEEN_SHARE = 0.08;
+
+/** What paint over a wall lets through and how far it spreads it; from memory. */
+export const coats = {
+  bare: { name: 'left bare', transmission: 1, spreadMm: 0 },
+  thin: { name: 'one thin white coat', transmission: 0.5, spreadMm: 0.5 },
+  opaque: { name: 'painted over', transmission: 0, spreadMm: 0 },
+} as const;
+
 /** Least thickness left over a bore, mm: less shows as a spot; from memory. */
 export const LEAST_OVER_BORE_MM = 2;
 

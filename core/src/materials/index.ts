@@ -6,10 +6,19 @@ export { type Surface, surfaceOfSheet, surfaceWays } from './surfaces';
 export { type ClosureKind, closureKinds, closures, gapClosures } from './closures';
 export { gels, type Gel } from './gels';
 export { ledBodies, ledMaxA, leds, type LampColour, type LedBody } from './lamps';
-export { diffusers, LEAST_OVER_BORE_MM, lobes, throughFoam, walls, type Diffuser } from './diffusers';
+export {
+  coats,
+  diffusers,
+  LEAST_OVER_BORE_MM,
+  lobes,
+  SEEN_SHARE,
+  throughFoam,
+  walls,
+  type Diffuser,
+} from './diffusers';
 export { cells, packs, type Cell, type CapacityCurve, type Pack, type VoltageCurve } from './packs';
 export { fittingPrice, type PipeFitting, pipeFittings, socketMm, takeOffMm } from './pipeFittings';
-export { rodMatters, rods, type Rod } from './rods';
+export { type LightMatter, rodMatters, rods, type Rod } from './rods';
 export { habitsRule, startHabits, type Habits } from './habits';
 export { catalogueWith, foamOf, type OwnFoam, ownFoamRule } from './ownFoams';
 export { foamStockRule, type FoamStock, type Offcut, type Turns } from './foamStock';

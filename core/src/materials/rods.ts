@@ -3,7 +3,7 @@ import { socketMm } from './pipeFittings';
 
 /** A half round lies on its flat, a triangle of equal sides on one of them. */
 export type RodShape = 'tube' | 'round' | 'bar' | 'half-round' | 'triangle';
-export type RodMatter = 'pvc' | 'wood' | 'aluminium' | 'carbon' | 'foam';
+export type RodMatter = 'pvc' | 'wood' | 'aluminium' | 'carbon' | 'clear' | 'opal' | 'foam';
 
 /** A pipe, dowel, flat bar or foam rod as sold in sticks. */
 export interface Rod {
@@ -21,11 +21,30 @@ export interface Rod {
   coupler?: { acrossMm: Figure; socketMm: Figure; price: Figure };
 }
 
-/** What sticks are made of: density in kg/m³, modulus in MPa; typical values from memory, aluminium's modulus as in handbooks. */
-export const rodMatters: Record<
-  RodMatter,
-  { name: string; densityKgM3: Figure; modulusMPa: Figure; rigid: boolean; saw: string }
-> = {
+/** What lets light through, if it does. */
+export interface LightMatter {
+  /** What a wall of it lets through and how far it spreads it; absent of what is opaque. */
+  lets?: { transmission: number; spreadMm: number };
+}
+
+/** What a stick is made of. */
+interface Matter extends LightMatter {
+  name: string;
+  densityKgM3: Figure;
+  modulusMPa: Figure;
+  rigid: boolean;
+  saw: string;
+}
+
+const acrylic = {
+  densityKgM3: figure(1190, 'standard'),
+  modulusMPa: figure(3000, 'memory'),
+  rigid: true,
+  saw: 'fine-toothed saw, slowly, taped round so that it does not chip',
+};
+
+/** Density in kg/m³, modulus in MPa; typical values from memory, aluminium's modulus and acrylic's density as in handbooks. */
+export const rodMatters: Record<RodMatter, Matter> = {
   pvc: {
     name: 'rigid PVC',
     densityKgM3: figure(1400, 'memory'),
@@ -54,6 +73,10 @@ export const rodMatters: Record<
     rigid: true,
     saw: 'fine saw under water or with a mask; the dust is harmful',
   },
+  // Two faces each give back 3.9 % (Fresnel, refractive index 1.49): (1 − R)/(1 + R).
+  clear: { ...acrylic, name: 'clear acrylic', lets: { transmission: 0.925, spreadMm: 0 } },
+  // From memory.
+  opal: { ...acrylic, name: 'opal acrylic', lets: { transmission: 0.5, spreadMm: 6 } },
   foam: {
     name: 'foam rod',
     densityKgM3: figure(35, 'memory'),
@@ -135,6 +158,17 @@ const bar = (wide: number, thick: number, price: number): Rod => ({
   price: figure(price, 'memory'),
 });
 
+const seeThroughTube = (matter: 'clear' | 'opal', acrossMm: number, wallMm: number, price: number): Rod => ({
+  id: `acrylic-${matter}-${acrossMm}x${wallMm}`,
+  name: `${acrossMm} × ${wallMm} mm ${matter} acrylic tube`,
+  matter,
+  shape: 'tube',
+  acrossMm: figure(acrossMm, 'practice'),
+  wallMm: figure(wallMm, 'practice'),
+  stickMm: 1000,
+  price: figure(price, 'memory'),
+});
+
 const foamRod = (mm: number, price: number, shape: RodShape = 'round'): Rod => ({
   id: shape === 'round' ? `foam-rod-${mm}` : `foam-${shape}-${mm}`,
   name: `${mm} mm ${shape === 'half-round' ? 'half-round' : shape === 'triangle' ? 'triangular' : ''} foam rod`.replace(
@@ -201,6 +235,12 @@ export const rods: readonly Rod[] = [
     stickMm: 1000,
     price: figure(16, 'memory'),
   },
+  seeThroughTube('clear', 20, 2, 8),
+  seeThroughTube('clear', 30, 2, 12),
+  seeThroughTube('clear', 40, 3, 18),
+  seeThroughTube('clear', 60, 3, 30),
+  seeThroughTube('opal', 30, 2, 15),
+  seeThroughTube('opal', 40, 3, 22),
   foamRod(20, 2),
   foamRod(30, 3),
   foamRod(20, 2, 'half-round'),

@@ -49,6 +49,7 @@ export {
   type Section,
 } from './stick';
 export { growEdges } from './growEdges';
+export { letsLight, type LightWall, type WallAt } from './lightWall';
 export type { Attachment } from './attachment';
 export {
   boxRoom,

@@ -14,6 +14,7 @@ import {
 import { onGrid } from './patch';
 import { gridNormals } from './panel';
 import type { LaidPanel } from './lay';
+import type { LightWall } from './lightWall';
 
 /** A place things can be put: a plane seen from outside, and how deep it is under every spot of it. */
 export interface Room {
@@ -34,6 +35,8 @@ export interface Room {
   free?: (print: Footprint) => Free | undefined;
   /** A spot at a depth below the plane, in the form's space. */
   toSpace: (p: Vec2, depthMm: number) => Vec3;
+  /** What shuts it in, as light finds it; absent where that is not known. */
+  walls?: readonly LightWall[];
   /** Middle of the outline, from which spots are counted. */
   middle: Vec2;
   /** What stands on its far wall; the depth counts what must stay, and not what may be cut away. */

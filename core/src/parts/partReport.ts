@@ -11,6 +11,7 @@ import {
   eachOf,
   foamOf,
   gridNormals,
+  letsLight,
   type Mark,
   type Piece,
   type PieceEdge,
@@ -38,7 +39,10 @@ import { padSizeMm, type Pad } from './wear/pads';
 import { sticksG, pieceG, weightOf } from './weight';
 
 /** A room as it is reported: where it can be pointed at. */
-export type RoomReport = Pick<Room, 'id' | 'name' | 'outline' | 'middle' | 'panel' | 'solid'>;
+export interface RoomReport extends Pick<Room, 'id' | 'name' | 'outline' | 'middle' | 'panel' | 'solid'> {
+  /** Light comes out of a wall of it at its middle; false also where that is not known. */
+  letsLight: boolean;
+}
 
 /** A panel and its edges, as places name them. */
 export interface PanelReport {
@@ -325,7 +329,10 @@ export function partReport(
     extraRuns: runsOf([...made.lays].flatMap(([id, { solids }]) => solids.map((mesh) => ({ id, mesh })))),
     drawn: featured.drawn,
     bears: featured.bears,
-    rooms: made.rooms.map((room) => pick(room, ['id', 'name', 'outline', 'middle', 'panel', 'solid'])),
+    rooms: made.rooms.map((room) => ({
+      ...pick(room, ['id', 'name', 'outline', 'middle', 'panel', 'solid']),
+      letsLight: letsLight(room),
+    })),
     anchors: anchorsOf(made),
     weight: weightOf(made, pieces, context.catalogue, totalG),
     pieces,

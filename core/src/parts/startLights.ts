@@ -1,10 +1,10 @@
 import { firstOf, itemAt } from '../units';
-import type { Circuit, Feature, Part } from '../document';
+import type { Circuit, Feature, Part, Place } from '../document';
 import type { FeatureKind, Pointed } from '../features';
 import { boundsOf, type Vec2 } from '../geometry';
 import type { Piece, PieceEdge } from '../panel';
 import type { Kinds } from './kinds';
-import { drawnPieces, type PartReport } from './partReport';
+import { drawnPieces, type PartReport, type RoomReport } from './partReport';
 
 /** Current a new circuit begins with, mA a lamp. */
 const START_MA = 20;
@@ -17,9 +17,21 @@ const kindOf = (
 ): FeatureKind | undefined =>
   [...features.values()].find((k) => k.electric === electric && (asked === undefined || k.kind === asked));
 
-/** Kinds of light a part may begin with: what a circuit feeds and a piece of the part takes. */
+/** Kinds of light a part may begin with: what a circuit feeds, and a piece of the part or a room in it takes. */
 export const firstLights = ({ features }: Kinds): FeatureKind[] =>
-  [...features.values()].filter((k) => k.electric === 'load' && k.places.includes('panel'));
+  [...features.values()].filter(
+    (k) => k.electric === 'load' && k.places.some((p) => p === 'panel' || p === 'room'),
+  );
+
+/** A room of its own, that lies behind no piece. */
+const ownRoom = (rooms: readonly RoomReport[]): RoomReport | undefined =>
+  rooms.find((r) => r.panel === undefined);
+
+/** One that light comes out of, or the first there is. */
+const lampRoom = (rooms: readonly RoomReport[]): RoomReport | undefined =>
+  rooms.find((r) => r.panel === undefined && r.letsLight) ?? ownRoom(rooms);
+
+const middleOf = (room: string): Place => ({ on: 'room', room, alongMm: 0, acrossMm: 0, turnDeg: 0 });
 
 /** The largest piece that is seen, where lamps begin. */
 function largest(made: PartReport): Piece {
@@ -83,14 +95,13 @@ export function startLights(
     kindOf(kinds, e, e === 'load' ? light : undefined),
   );
   if (!load || !source || !toggle) return undefined;
-  if (made.pieces.length === 0 && made.templates.length === 0) return inRoomLights(part, made, kinds, free);
+  if (made.pieces.length === 0 && made.templates.length === 0)
+    return inRoomLights(part, made, kinds, free, light);
   const piece = largest(made);
   const main = panelOn(piece);
   const edge = firstOf(piece.edges).of?.edge ?? firstOf(piece.edges).id;
   // In a bought thing the pack lies in its room, not behind a wall.
-  const hollow = made.wear
-    ? undefined
-    : made.rooms.find((r) => r.panel === undefined && made.templates.length > 0);
+  const hollow = made.wear ? undefined : made.templates.length > 0 ? ownRoom(made.rooms) : undefined;
   const pack = roomiest(made);
   const { minY, maxY } = boundsOf(piece.outline);
   const startAt = Math.max(EDGE_MM / (maxY - minY), Math.min(0.35, 1 - (EDGE_MM + ROW_MM) / (maxY - minY)));
@@ -99,13 +110,15 @@ export function startLights(
     kind: kind.kind,
     ...kind.start(pointed),
   });
+  const room = load.places.includes('panel') ? undefined : lampRoom(made.rooms);
   const features = [
-    feature(load, 'lamps', { panel: main, edge, at: { x: 0.5, y: startAt } }),
+    {
+      ...feature(load, 'lamps', { panel: main, edge, at: { x: 0.5, y: startAt } }),
+      ...(room && { place: middleOf(room.id) }),
+    },
     {
       ...feature(source, 'pack', { panel: pack.panel, edge, at: pack.at }),
-      ...(hollow && {
-        place: { on: 'room' as const, room: hollow.id, alongMm: 0, acrossMm: 0, turnDeg: 0 },
-      }),
+      ...(hollow && { place: middleOf(hollow.id) }),
     },
     feature(toggle, 'switch', { panel: main, edge, at: { x: 0.75, y: 0.5 } }),
   ];
@@ -127,14 +140,18 @@ function inRoomLights(
   { rooms }: PartReport,
   kinds: Kinds,
   free: (base: string) => string,
+  asked?: string,
 ): { features: Feature[]; circuit: Circuit } | undefined {
-  const room = rooms.find((r) => r.panel === undefined);
+  const room = ownRoom(rooms);
   if (!room) return undefined;
   const ys = room.outline.map((p) => p.y);
   const step = (Math.max(...ys) - Math.min(...ys)) / 4;
   const put = (electric: FeatureKind['electric'], name: string, alongMm: number): Feature | undefined => {
     const kind = [...kinds.features.values()].find(
-      (k) => k.electric === electric && k.places.includes('room'),
+      (k) =>
+        k.electric === electric &&
+        k.places.includes('room') &&
+        (electric !== 'load' || asked === undefined || k.kind === asked),
     );
     if (!kind) return undefined;
     const { params } = kind.start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });

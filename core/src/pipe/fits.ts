@@ -1,4 +1,4 @@
-import type { Pack, Rod } from '../materials';
+import { type Pack, type Rod, rodMatters } from '../materials';
 
 /** Pipes slide into each other with at least this much between them; jam under it. mm across, from memory. */
 const SLIDES_MM = 0.4;
@@ -41,11 +41,11 @@ export interface PipeForPack {
   spareMm: number;
 }
 
-/** The narrowest pipe that takes a pack lengthwise, with the next narrower and the next wider one, narrowest first. */
+/** The narrowest pipe that takes a pack lengthwise and hides it, with the next narrower and the next wider one, narrowest first. */
 export function pipesForPack(pack: Box, rods: readonly Rod[]): PipeForPack[] {
   const need = boreForPack(pack);
   const tubes = rods
-    .filter((r) => r.shape === 'tube')
+    .filter((r) => r.shape === 'tube' && !rodMatters[r.matter].lets)
     .map((rod) => ({ rod, spareMm: boreOf(rod) - need }))
     .sort((a, b) => a.rod.acrossMm.value - b.rod.acrossMm.value || a.spareMm - b.spareMm);
   const first = tubes.findIndex((t) => t.spareMm >= 0);

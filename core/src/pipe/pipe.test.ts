@@ -114,9 +114,17 @@ describe('pipe', () => {
         expect(spareMm, `${pack.name} in ${rod.name}`).to.be.closeTo(bore - need, 0.21);
       }
       const at = found.findIndex((f) => f.spareMm >= 0);
-      // Nothing narrower that is known takes it.
+      // A pack does not show through its pipe.
+      expect(found.filter(({ rod }) => /clear|opal/.test(rod.name))).to.have.length(0);
+      // Nothing narrower that is known takes it and hides it.
       if (at >= 0)
-        for (const rod of rods.filter((r) => r.shape === 'tube' && r.acrossMm.value < widths[at]!))
+        for (const rod of rods.filter(
+          (r) =>
+            r.matter !== 'clear' &&
+            r.matter !== 'opal' &&
+            r.shape === 'tube' &&
+            r.acrossMm.value < widths[at]!,
+        ))
           expect(boreOf(rod)).to.be.below(need + 0.2);
     }
   });

@@ -1,14 +1,12 @@
 import type { Check } from '../../document';
 import { boundsOf } from '../../geometry';
 import { litFace, type LitFace } from '../../light';
-import { type FoamSheet, lobes, throughFoam, walls } from '../../materials';
+import { type FoamSheet, lobes, SEEN_SHARE, throughFoam, walls } from '../../materials';
 import type { LaidPanel } from '../../panel';
 import { trimNumber } from '../../units';
 import { featurePath, type Item, type LaidPart, type Work } from '../contract';
 import type { LampParams } from './lamps';
 
-/** Less of the light than this is hardly seen in a lit room; from memory. */
-const DIM = 0.08;
 export const CELLS = 48;
 /** Fastening a lamp behind foam, min; from memory. */
 const EACH_MIN = 2;
@@ -75,11 +73,11 @@ export function throughChecks(
     {
       ...base,
       id: `through-${id}`,
-      severity: passed < DIM ? 'mind' : 'note',
+      severity: passed < SEEN_SHARE ? 'mind' : 'note',
       title: `${trimNumber(passed * 100, 0)} % of the light comes through ${laid.panel.name}; the darkest spot between the lamps has ${trimNumber(evenness * 100, 0)} % of the mean.`,
       why: 'Cosine and inverse square from every lamp, then what the foam lets through and spreads, by its thickness. Hold a strip of it over a lamp before cutting.',
-      excess: Math.max(1e-6, DIM - passed),
-      remedies: passed < DIM ? [holes] : [],
+      excess: Math.max(1e-6, SEEN_SHARE - passed),
+      remedies: passed < SEEN_SHARE ? [holes] : [],
     },
   ];
 }

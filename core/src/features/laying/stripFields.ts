@@ -10,10 +10,16 @@ export const colourField = choice(
 );
 
 /** What the light goes through on its way out. */
-export const diffuserField = (label: string) =>
+export const diffuserField = (
+  label: string,
+  group = 'Size',
+  rest: { when?: (params: object) => boolean } = {},
+) =>
   choice(
     'diffuser',
     label,
     diffusers.map((d) => [d.id, d.name] as const),
     'What the light goes through.',
+    group,
+    rest,
   );

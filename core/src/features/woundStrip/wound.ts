@@ -1,6 +1,8 @@
 import type { LitFace } from '../../light';
 import { lobes } from '../../materials';
+import { stripOf } from '../laying/stripParts';
 import { diffuserOf } from '../lightBox/box';
+import type { WoundParams } from './fields';
 
 /** A strip wound round a core within a sleeve. */
 export interface Wound {
@@ -96,4 +98,31 @@ export function flatFace(along: Along): LitFace {
     layers: Array.from({ length: layers }, () => ({ transmission, spreadMm })),
     wallReflectance: 0.98,
   };
+}
+
+/** A strip on its core as it lies in a room: as wide as it is seen, as deep as it needs. */
+export function lyingOf({
+  way,
+  type,
+  coreMm,
+  wideMm,
+  thickMm,
+  faces,
+  lies,
+  lengthMm,
+}: Pick<WoundParams, 'way' | 'type' | 'coreMm' | 'wideMm' | 'thickMm' | 'faces' | 'lies' | 'lengthMm'>): {
+  widthMm: number;
+  lengthMm: number;
+  needMm: number;
+  shape?: 'bar';
+} {
+  const strip = stripOf(type).thickMm;
+  if (way === 'wound') {
+    const acrossMm = coreMm + 2 * strip;
+    return { widthMm: acrossMm, needMm: acrossMm, lengthMm, shape: 'bar' };
+  }
+  const acrossMm = thickMm + faces * strip;
+  return lies === 'edge'
+    ? { widthMm: acrossMm, needMm: wideMm, lengthMm }
+    : { widthMm: wideMm, needMm: acrossMm, lengthMm };
 }

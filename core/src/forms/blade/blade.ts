@@ -58,6 +58,7 @@ const fields = [
     [0, 200],
     'Width of a hollow down the middle for lamps; 0 for none.',
     'Light',
+    { gives: [{ need: 'standOff', by: 0.5 }] },
   ),
 ] as const;
 
@@ -263,7 +264,11 @@ function design({ params, stack, through }: FormInput<BladeParams>): Design {
     roomMm: 0,
     rooms:
       params.windowMm > 0 && lightStrip.length >= 3
-        ? hollowRoom('light', 'light channel', lightStrip, stack)
+        ? hollowRoom('light', 'light channel', lightStrip, {
+            stack,
+            within: outline,
+            ...(bevel && { bevel }),
+          })
         : [],
     figures: layerFigures(stack, bevel),
     checks,

@@ -1,5 +1,5 @@
-import { itemAt } from '../../units';
 import type { Vec2 } from '../../geometry';
+import { spanAt } from '../held/lightWalls';
 import { arc } from '../held/outlines';
 
 export type PointKind = 'spear' | 'clip' | 'leaf' | 'round' | 'square';
@@ -49,9 +49,6 @@ export function bladeOutline({ lengthMm, widthMm, tipWidthMm, point, pointMm }: 
 
 /** Half the width of a convex outline at a height. */
 export function halfWidthAt(outline: readonly Vec2[], y: number): number {
-  const xs = outline.flatMap((p, i) => {
-    const q = itemAt(outline, (i + 1) % outline.length);
-    return p.y > y !== q.y > y ? [p.x + ((y - p.y) / (q.y - p.y)) * (q.x - p.x)] : [];
-  });
-  return xs.length < 2 ? 0 : Math.min(Math.max(...xs), -Math.min(...xs));
+  const span = spanAt(outline, y);
+  return span ? Math.min(span[1], -span[0]) : 0;
 }

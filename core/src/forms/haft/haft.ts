@@ -1,9 +1,10 @@
 import { angle, type Check, choice, length, number, type ParamsOf, rows, setting } from '../../document';
-import { type Rod, rodMatters, rods } from '../../materials';
+import { type LightMatter, type Rod, rodMatters, rods } from '../../materials';
 import { type Stick, isRound, sectionAreaMm2, sectionOf, type Section, sizeOf } from '../../panel';
 import { byId, trimNumber, itemAt } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
+import { tubeWall } from '../held/lightWalls';
 import { jointWords } from './joints';
 import { openingsIn } from './openings';
 
@@ -13,7 +14,7 @@ const isPipe = (params: object): boolean => byId(rods, (params as { rod?: string
 /** PVC pipe in place of metal, wood or carbon of about its width: it gives before it breaks, and does not splinter. */
 function softer(id: string): string | undefined {
   const own = byId(rods, id);
-  if (!own || own.matter === 'pvc' || own.matter === 'foam') return undefined;
+  if (!own || own.matter === 'pvc' || !rodMatters[own.matter].rigid) return undefined;
   const off = ({ acrossMm }: Rod): number => Math.abs(acrossMm.value - own.acrossMm.value);
   return rods
     .filter((r) => r.matter === 'pvc' && r.shape === 'tube')
@@ -112,6 +113,12 @@ const fields = [
 ] as const;
 
 export type HaftParams = ParamsOf<typeof fields>;
+
+/** What the wall of a pipe lets through. */
+const lightThrough = ({ matter }: Rod): LightMatter => {
+  const { lets } = rodMatters[matter];
+  return lets ? { lets } : {};
+};
 
 function stickOf({
   rods: known,
@@ -227,7 +234,28 @@ function design(input: FormInput<HaftParams>): Design {
       anchor('hand', 'where the hand is', handMm),
       anchor('tip', 'tip of the stick', lengthMm),
     ],
-    rooms: tube ? [boreRoom('bore', 'bore of the pipe', tube.boreMm, at(0), lengthMm)] : [],
+    rooms:
+      tube && rod
+        ? [
+            {
+              ...boreRoom('bore', 'bore of the pipe', tube.boreMm, at(0), lengthMm),
+              // Out of one that is opened light comes as it is cut.
+              ...(params.openings.length === 0 && {
+                walls: [
+                  tubeWall({
+                    name: rod.name,
+                    lowMm: tube.outsideMm,
+                    highMm: tube.outsideMm,
+                    boreMm: tube.boreMm,
+                    lengthMm,
+                    footMm: 0,
+                    ...lightThrough(rod),
+                  }),
+                ],
+              }),
+            },
+          ]
+        : [],
     figures: made
       ? [
           {

@@ -117,7 +117,13 @@ function design({ params, stack, through }: FormInput<HeadParams>): Design {
     joins: [],
     roomMm: 0,
     rooms:
-      params.cavityMm > 0 ? hollowRoom('cavity', 'cavity', ellipse(middle, params.cavityMm / 2), stack) : [],
+      params.cavityMm > 0
+        ? hollowRoom('cavity', 'cavity', ellipse(middle, params.cavityMm / 2), {
+            stack,
+            within: outline,
+            ...(bevel && { bevel }),
+          })
+        : [],
     figures: layerFigures(stack, bevel),
     checks: [
       ...drawnCheck(crosses),

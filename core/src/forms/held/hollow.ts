@@ -1,6 +1,7 @@
 import type { Vec2 } from '../../geometry';
 import { boxRoom, type Room } from '../../panel';
 import type { Design } from '../contract';
+import { type Hollow, hollowWalls } from './lightWalls';
 import { bevelDeg, type Bevel, type Lamination, type Layer, layersOf, stackMm } from './laminate';
 
 /** Layers with others before and behind them: where a hollow can be cut and stays closed. */
@@ -8,11 +9,21 @@ export const innerLayers = (stack: Lamination['stack']): Layer[] =>
   layersOf(stack).filter((l) => l.index > 0 && l.index < l.count - 1);
 
 /** The hollow cut through all inner layers, as a room; none when there are no inner layers. */
-export function hollowRoom(id: string, name: string, outline: Vec2[], stack: Lamination['stack']): Room[] {
-  const deep = innerLayers(stack).reduce((sum, l) => sum + l.foam.thicknessMm.value, 0);
-  return deep === 0
-    ? []
-    : [boxRoom(id, name, outline, deep, (p, d) => ({ x: -p.x, y: deep / 2 - d, z: p.y }))];
+export function hollowRoom(
+  id: string,
+  name: string,
+  outline: Vec2[],
+  { stack, within, bevel }: Pick<Hollow, 'stack' | 'within' | 'bevel'>,
+): Room[] {
+  const inner = innerLayers(stack);
+  const deepMm = inner.reduce((sum, l) => sum + l.foam.thicknessMm.value, 0);
+  if (deepMm === 0) return [];
+  return [
+    {
+      ...boxRoom(id, name, outline, deepMm, (p, d) => ({ x: -p.x, y: deepMm / 2 - d, z: p.y })),
+      walls: hollowWalls({ outline, within, stack, inner, deepMm, ...(bevel && { bevel }) }),
+    },
+  ];
 }
 
 /** What layers come to: their thickness, and the slope of their edges. */

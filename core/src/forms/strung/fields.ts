@@ -50,6 +50,19 @@ export const fields = [
         'How its upper end meets the next thing.',
       ),
       length('intoMm', 'By', [0, 300], 'How far one goes into the other.'),
+      choice(
+        'light',
+        'Light through it',
+        [
+          ['unknown', 'not known'],
+          ['none', 'none'],
+          ['clear', 'clear'],
+          ['opal', 'milky'],
+        ],
+        'Held over a lamp.',
+        'Found things',
+        { formerly: 'unknown' },
+      ),
       number('massG', 'Mass', [1, 3000], 'g', 'Empty, on a scale.'),
       number('price', 'Price', [0, 500], '', 'What it costs; 0 if you have it already.'),
       choice(
@@ -75,6 +88,7 @@ export const fields = [
       meets: 'butt',
       intoMm: 0,
       known: 'sold',
+      light: 'unknown',
       massG: 40,
       price: 0,
     }),

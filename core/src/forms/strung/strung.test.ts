@@ -16,6 +16,7 @@ const thing = (over: Partial<Thing> = {}): Thing => ({
   meets: 'butt',
   intoMm: 20,
   known: 'caliper',
+  light: 'none',
   massG: 50,
   price: 0,
   ...over,
@@ -31,6 +32,7 @@ const anyThing: fc.Arbitrary<Thing> = fc.record({
   meets: fc.constantFrom('butt' as const, 'inside' as const, 'over' as const),
   intoMm: fc.integer({ min: 0, max: 60 }),
   known: fc.constantFrom('sold' as const, 'caliper' as const),
+  light: fc.constantFrom('unknown' as const, 'none' as const, 'clear' as const, 'opal' as const),
   massG: fc.integer({ min: 1, max: 300 }),
   price: fc.integer({ min: 0, max: 30 }),
 });

@@ -2,10 +2,12 @@ import type { Check } from '../../document';
 import type { Bought, Work } from '../../features';
 import type { Vec2 } from '../../geometry';
 import type { Panel } from '../../panel';
+import { rodMatters } from '../../materials';
 import { plugMm } from '../../pipe';
 import { trimNumber, findIn, itemAt, firstOf } from '../../units';
 import { defineForm, type Design, type FormInput } from '../contract';
 import { boreRoom } from '../held/bore';
+import { tubeWall } from '../held/lightWalls';
 import { disc } from '../held/disc';
 import { bandWall } from '../held/walls';
 import { fields, type StrungParams, things as kinds, type Thing } from './fields';
@@ -247,7 +249,24 @@ function design({ params, foam, ply }: FormInput<StrungParams>): Design {
       const bore = Math.min(boreBelow(thing), boreAbove(thing));
       return bore < 2
         ? []
-        : [boreRoom(`${id}-bore`, `inside ${name}`, bore, { x: 0, y: 0, z: footMm }, end - footMm)];
+        : [
+            {
+              ...boreRoom(`${id}-bore`, `inside ${name}`, bore, { x: 0, y: 0, z: footMm }, end - footMm),
+              ...(thing.light !== 'unknown' && {
+                walls: [
+                  tubeWall({
+                    name,
+                    lowMm: thing.lowMm,
+                    highMm: thing.highMm,
+                    boreMm: bore,
+                    lengthMm: end - footMm,
+                    footMm,
+                    ...(thing.light !== 'none' && { lets: rodMatters[thing.light].lets! }),
+                  }),
+                ],
+              }),
+            },
+          ];
     }),
     ballast: stood.map(({ name, thing, footMm, topMm: end }) => ({
       what: name,
@@ -292,6 +311,7 @@ const thing = (over: Partial<Thing>): Thing => ({
   meets: 'inside',
   intoMm: 20,
   known: 'sold',
+  light: 'unknown',
   massG: 60,
   price: 0,
   ...over,

@@ -24,7 +24,7 @@ export function Dark({ part, made }: { part: Part; made: PartReport }) {
   const [busy, setBusy] = useState(false);
   const begin = async (): Promise<void> => {
     setBusy(true);
-    const found = await askLights(part.id, { hours, ...(onPieces && light && { light }) });
+    const found = await askLights(part.id, { hours, ...(light && { light }) });
     setBusy(false);
     if (!found.ok) {
       toast.error(`Not lit: ${found.message}`);
@@ -48,10 +48,10 @@ export function Dark({ part, made }: { part: Part; made: PartReport }) {
         {made.templates.length > 0 && made.pieces.length === 0
           ? 'Holes are planned before anything is drilled. The light goes in its largest wall, the pack in its room.'
           : onPieces
-            ? 'Light, switch and pack are planned now, before foam is cut: the light on its largest piece, the pack where there is most room.'
+            ? 'Light, switch and pack are planned now, before foam is cut: the light on its largest piece or in its hollow, the pack where there is most room.'
             : 'Light, switch and pack begin in the room it has; each can be moved or changed.'}
       </p>
-      {onPieces && kinds.length > 1 && (
+      {kinds.length > 1 && (
         <PictureChoice
           label="What should shine"
           value={light}
