@@ -189,14 +189,23 @@ describe('whole builds through the interface', function () {
       .getByRole('group', { name: 'Add a detail' })
       .getByRole('button', { name: verb, exact: true })
       .click();
-    const line = page.locator(`li[data-kind="${kind}"]`).nth(before);
+    await putLine(page.locator(`li[data-kind="${kind}"]`).nth(before), fields, set);
+  }
+
+  /** Values of a detail, in its line. */
+  async function putLine(line: Locator, fields: readonly Field[], set: Params = {}): Promise<void> {
     await line.waitFor();
     for (const field of fields)
-      if (set?.[field.key] !== undefined)
+      if (set[field.key] !== undefined)
         await put(line, field.label, set[field.key] as number, field.type === 'choice');
   }
 
-  async function light({ light: of, with: kind, hours }: Extract<Doing, { light: string }>): Promise<void> {
+  async function light({
+    light: of,
+    with: kind,
+    hours,
+    set,
+  }: Extract<Doing, { light: string }>): Promise<void> {
     await station('Inside');
     await choose(of);
     const first = page.getByRole('region', { name: 'First light' });
@@ -208,6 +217,12 @@ describe('whole builds through the interface', function () {
     if (hours) await put(first, 'Hours of light a day', hours, false);
     await first.getByRole('button', { name: 'Light it' }).click();
     await first.waitFor({ state: 'detached', timeout: 120_000 });
+    if (kind && set)
+      await putLine(
+        page.locator(`li[data-kind="${kind}"]`).first(),
+        standardKinds.features.get(kind)!.fields,
+        set,
+      );
   }
 
   async function made({ id, doing }: Recipe): Promise<BuildDoc> {

@@ -41,38 +41,3 @@ export const bearsWhatHangs: BuildRule = ({ doc, report }) =>
       },
     ];
   });
-
-/** A frame that sags by more than this share of its reach looks bent and swings when walked with; from memory. */
-const SAGS = 0.03;
-
-/** Frames of pipes are stiff enough for what they carry. */
-export const framesCarry: BuildRule = ({ doc, report }) =>
-  report.frames.flatMap((f) => {
-    const index = doc.parts.findIndex((p) => p.id === f.partId);
-    const most = SAGS * f.reachMm;
-    if (index < 0 || f.sagMm <= most) return [];
-    // With a margin: on a thicker pipe, what is mounted stands a little further out.
-    const [stiffer] = f.choices
-      .filter((c) => !c.chosen && c.sagMm < 0.9 * most)
-      .sort((a, b) => a.massG - b.massG);
-    return [
-      {
-        id: `frame:${f.partId}`,
-        severity: 'mind' as const,
-        station: 'shape' as const,
-        title: `${f.name}: ${f.where} sags ${printMm(f.sagMm, 0)} under its load, held ${f.heldBy}.`,
-        why: `Over ${trimNumber(100 * SAGS, 0)} % of its reach, ${printMm(f.reachMm, 0)}, it looks bent and swings. Each pipe is calculated as a beam that bends and twists, rigidly joined at the corners; loose fittings sag more. A cross-brace or a thicker pipe helps most.`,
-        provenance: 'standard' as const,
-        excess: f.sagMm - most,
-        partId: f.partId,
-        remedies: stiffer
-          ? [
-              {
-                label: stiffer.name,
-                changes: inPart(index, [{ path: ['params', f.rodField], value: stiffer.rodId }]),
-              },
-            ]
-          : [],
-      },
-    ];
-  });

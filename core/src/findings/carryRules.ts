@@ -5,6 +5,7 @@ import { modelOf, needCandidates, type PartReport } from '../parts';
 import { byId, printMm, trimNumber, itemAt } from '../units';
 import type { Finding, Remedy } from '../document';
 import { inPart, when, type RuleInput, type BuildRule } from './rule';
+import { WHIPS } from './whips';
 
 /** Balance within this of what is wanted is there; mm. */
 const NEAR_MM = 12;
@@ -14,8 +15,6 @@ const TOO_MUCH_NM = 6;
 /** What tips the head tires the neck; N·m, from memory. */
 const NECK_NM = 0.4;
 const WHERE = { behind: 'at the back', ahead: 'in front', left: 'on the left', right: 'on the right' };
-/** A stick that hangs by more than this share of its length, or swings slower than this, whips; from memory. */
-const WHIPS = { share: 0.03, hz: 3 };
 
 const indexOf = ({ doc }: RuleInput, partId: string): number => doc.parts.findIndex((p) => p.id === partId);
 

@@ -1,5 +1,5 @@
 import { nothingInOthers, partsStand, switchesReached } from './assemblyRules';
-import { bearsWhatHangs, framesCarry } from './borneRules';
+import { bearsWhatHangs } from './borneRules';
 import {
   criticalMeasured,
   heat,
@@ -27,6 +27,7 @@ import {
   sticksLongEnough,
   stiff,
 } from './carryRules';
+import { framesCarry, framesLast } from './frameRules';
 import {
   burnsLongEnough,
   cellCurrent,
@@ -131,6 +132,7 @@ export const rules: readonly DeclaredRules[] = [
       admitted,
       bearsWhatHangs,
       framesCarry,
+      framesLast,
       stiff,
       balanced,
       lightInHand,

@@ -34,6 +34,8 @@ interface Matter extends LightMatter {
   modulusMPa: Figure;
   rigid: boolean;
   saw: string;
+  /** Where it yields, and what it bears for years, MPa; absent where it is not known here. */
+  strength?: { yieldsMPa: Figure; lastsMPa: Figure };
 }
 
 const acrylic = {
@@ -51,6 +53,8 @@ export const rodMatters: Record<RodMatter, Matter> = {
     modulusMPa: figure(2900, 'memory'),
     rigid: true,
     saw: 'fine hand saw or pipe cutter; never a laser',
+    // Tensile strength of cell class 12454 (ASTM D1784, 7000 psi), hydrostatic design stress of PVC 1120 (ASTM D1785, 2000 psi).
+    strength: { yieldsMPa: figure(48.3, 'standard'), lastsMPa: figure(13.8, 'standard') },
   },
   wood: {
     name: 'wood',

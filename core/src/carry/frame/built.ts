@@ -6,7 +6,10 @@ import type { SpaceFrame } from './spaceFrame';
 /** Nearer to a corner than this share of its pipe, a load is at the corner. */
 const AT_CORNER = 0.02;
 
-/** A frame being put together: pipes in two halves at their middles, and parted where something is mounted. */
+/** Every pipe is parted at these shares of it: what moves between them is then known as well. */
+const QUARTERS = [0.25, 0.5, 0.75];
+
+/** A frame being put together: pipes in four quarters, and parted where something is mounted. */
 export interface Built extends SpaceFrame {
   nodes: Vec3[];
   names: string[];
@@ -14,13 +17,13 @@ export interface Built extends SpaceFrame {
   along: number[][];
 }
 
-/** The frame with nodes at its corners, at the middles of its pipes, and at these shares of each. */
+/** The frame with nodes at its corners, at the quarters of its pipes, and at these shares of each. */
 export function built({ corners, pipes }: Framework, stops: readonly (readonly number[])[]): Built {
   const nodes = corners.map((c) => c.at);
   const names = corners.map((c) => c.name);
   const along = pipes.map(({ from, to, name }, i) => {
     const [a, b] = [itemAt(nodes, from), itemAt(nodes, to)];
-    const between = [...new Set([0.5, ...itemAt(stops, i)])]
+    const between = [...new Set([...QUARTERS, ...itemAt(stops, i)])]
       .filter((t) => t > AT_CORNER && t < 1 - AT_CORNER)
       .sort((s, t) => s - t);
     const inner = between.map((t) => {

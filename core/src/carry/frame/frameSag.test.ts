@@ -103,6 +103,46 @@ describe('how far a frame of pipes sags', () => {
     expect(cured.frames[0]!.sagMm).to.be.closeTo(taken.sagMm, 0.15 * taken.sagMm);
   });
 
+  it('is bent most at its foot: the arm’s weight about it by the section modulus', () => {
+    const [up, out] = [600, 500];
+    const doc = gallows(up, out);
+    const { w } = byHand(doc);
+    const [frame] = reportOf(doc).frames;
+    const [outside, bore] = [32, 32 - 2 * 2.4];
+    const modulus = (pi * (outside ** 4 - bore ** 4)) / 32 / outside;
+    const weight = w * (up + out);
+    const area = (pi * (outside ** 2 - bore ** 2)) / 4;
+    expect(frame!.bentMPa).to.be.closeTo((w * out ** 2) / 2 / modulus + weight / area, 0.002);
+    expect(frame!.strength).to.deep.equal({ yieldsMPa: 48.3, lastsMPa: 13.8 });
+    expect(frame!.walks).to.equal(false);
+  });
+
+  it('that would break or swing in step is reported, and the pipe that is offered takes that away', () => {
+    const doc = gallows(1500, 1200, 'pvc-20mm', { alongMm: 500 });
+    const heavy = applyChanges(doc, [
+      { path: ['parts', 1, 'stack', 0, 'nominalMm'], value: 10 },
+      { path: ['parts', 1, 'params', 'widthMm'], value: 400 },
+      { path: ['parts', 0, 'mount'], value: { to: 'wearer', zone: 'hand', side: 'right' } },
+    ]);
+    const report = reportOf(heavy);
+    const bentFinding = report.findings.find((f) => f.id === 'frame-bent:frame')!;
+    const swings = report.findings.find((f) => f.id === 'frame-swings:frame')!;
+    expect(report.frames[0]!.bentMPa).to.be.greaterThan(13.8);
+    expect(report.frames[0]!.hz).to.be.lessThan(3);
+    for (const finding of [bentFinding, swings])
+      for (const { changes } of finding.remedies) {
+        const cured = reportOf(applyChanges(heavy, changes));
+        expect(
+          cured.findings.some((f) => f.id === finding.id),
+          finding.title,
+        ).to.equal(false);
+      }
+    expect(bentFinding.remedies).to.have.length(1);
+    // Standing, nobody walks with it.
+    const standing = applyChanges(heavy, [{ path: ['parts', 0, 'mount'], value: { to: 'stand' } }]);
+    expect(reportOf(standing).findings.some((f) => f.id === 'frame-swings:frame')).to.equal(false);
+  });
+
   it('is held as it is mounted: on the back by its top and foot, in a fist, or where it lies on a part', () => {
     const mounted = (
       mount: Mount,

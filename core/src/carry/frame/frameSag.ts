@@ -5,16 +5,20 @@ import { secondMomentMm4, sectionAreaMm2, sectionOf, type Section } from '../../
 import type { PartReport } from '../../parts';
 import { byId, itemAt, newtonsOf } from '../../units';
 import { mountedAt, weightsOn } from '../mounted';
+import { type Bent, massesAt, mostBent, swingHz } from './borne';
 import { built } from './built';
 import { holdOf } from './hold';
 import { largest } from './largest';
-import { movedBy, type NodeLoad, type SpaceFrame, spreadOn, type Stiffness } from './spaceFrame';
+import { bornBy, movedBy, type NodeLoad, type SpaceFrame, spreadOn, type Stiffness } from './spaceFrame';
 
 /** The same frame of another pipe. */
 interface FrameChoice {
   rodId: string;
   name: string;
   sagMm: number;
+  /** Highest stress under its load, and how often it swings a second. */
+  bentMPa: number;
+  hz?: number;
   massG: number;
   price: number;
   chosen: boolean;
@@ -29,6 +33,14 @@ export interface FrameSag {
   where: string;
   /** From the spot it is held at to the one furthest off. */
   reachMm: number;
+  /** The highest stress under its load at rest and where; what its material yields at, and lasts under. */
+  bentMPa: number;
+  bentAt: string;
+  strength?: { yieldsMPa: number; lastsMPa: number };
+  /** How often it swings a second by itself; absent where that was not worked out. */
+  hz?: number;
+  /** It goes where its wearer goes. */
+  walks: boolean;
   heldBy: string;
   rodField: string;
   choices: FrameChoice[];
@@ -47,6 +59,13 @@ const stiffnessOf = (section: Section, { matter }: Rod): Stiffness => {
     twistNmm2: (modulus / (2 * (1 + POISSON))) * 2 * second,
   };
 };
+
+/** How a frame does: the spot that moves furthest, the one that is bent most, and how it swings. */
+interface Worked {
+  sag: { node: number; mm: number };
+  bent: Bent;
+  hz?: number;
+}
 
 interface OnPipe {
   pipe: number;
@@ -104,31 +123,44 @@ function sagOf(
       length3(sub3(itemAt(frame.nodes, b), spot)) < length3(sub3(itemAt(frame.nodes, a), spot)) ? b : a,
     );
   };
-  /** The node that moves furthest, whichever of the directions of gravity it may have, with a pipe of this stiffness and mass. */
-  const worst = (stiffness: Stiffness, ownG: number): { node: number; mm: number } | undefined => {
-    const moved = hold.ways.map((way) => {
+  const borne = mounted.map((m) => ({ ...m, node: nodeOf(m) }));
+  /** What comes of it with a pipe of this section and matter, its own pipes weighing so much. */
+  const worked = (section: Section, of: Rod, ownG: number): Worked | undefined => {
+    const stiffness = stiffnessOf(section, of);
+    const ways = hold.ways.map((way) => {
       const perMm = scale3(way, newtonsOf(ownG) / lengthMm);
-      return movedBy(held, stiffness, [
+      const moved = movedBy(held, stiffness, [
         ...frame.bars.flatMap((_, i) => spreadOn(held, i, perMm)),
-        ...mounted.map((m) => {
-          const node = nodeOf(m);
-          return loadAt(node, itemAt(frame.nodes, node), m, way);
-        }),
+        ...borne.map((m) => loadAt(m.node, itemAt(frame.nodes, m.node), m, way)),
       ]);
+      return moved && { way, moved, ends: bornBy(held, stiffness, moved, perMm) };
     });
-    if (moved.some((m) => m === undefined)) return undefined;
-    return frame.nodes
-      .map((_, node) => ({ node, mm: largest(moved.map((m) => itemAt(m!, node))) }))
-      .reduce((a, b) => (b.mm > a.mm ? b : a));
+    const found = ways.flatMap((w) => w ?? []);
+    if (found.length < ways.length) return undefined;
+    const [sag] = frame.nodes
+      .map((_, node) => ({ node, mm: largest(found.map((w) => itemAt(w.moved, node).by)) }))
+      .sort((a, b) => b.mm - a.mm);
+    const bent = mostBent(
+      section,
+      found.map((w) => w.ends),
+    );
+    const masses = massesAt(
+      frame,
+      ownG / lengthMm,
+      borne.map(({ node, weight }) => ({ node, massG: weight.massG })),
+    );
+    const hz = swingHz(masses, found);
+    return sag && bent && { sag, bent, ...(hz !== undefined && { hz }) };
   };
-  const own = worst(stiffnessOf(model.section, rod), part.totalG);
+  const own = worked(model.section, rod, part.totalG);
+  const { strength } = rodMatters[rod.matter];
   const reachMm = Math.max(
     ...frame.nodes.map((p) =>
       Math.min(...hold.held.map((h) => length3(sub3(p, itemAt(frame.nodes, h.node))))),
     ),
   );
   // More than its own reach is no sag: something is not held.
-  if (!own || !Number.isFinite(own.mm) || own.mm > Math.max(1, reachMm)) return undefined;
+  if (!own || !Number.isFinite(own.sag.mm) || own.sag.mm > Math.max(1, reachMm)) return undefined;
   const gPerMm = (section: Section, of: Rod): number =>
     sectionAreaMm2(section) * rodMatters[of.matter].densityKgM3.value * 1e-6;
   const choices = model.rodIds.flatMap((id): FrameChoice[] => {
@@ -140,16 +172,36 @@ function sagOf(
     const massG = chosen
       ? part.totalG
       : (part.totalG * gPerMm(section, other)) / Math.max(1e-9, gPerMm(model.section, rod));
-    const found = chosen ? own : worst(stiffnessOf(section, other), massG);
+    const found = chosen ? own : worked(section, other, massG);
     const price = (other.price.value * lengthMm) / other.stickMm;
-    return found ? [{ rodId: id, name: other.name, sagMm: found.mm, massG, price, chosen }] : [];
+    return found
+      ? [
+          {
+            rodId: id,
+            name: other.name,
+            sagMm: found.sag.mm,
+            bentMPa: found.bent.mpa,
+            ...(found.hz !== undefined && { hz: found.hz }),
+            massG,
+            price,
+            chosen,
+          },
+        ]
+      : [];
   });
   return {
     partId: part.id,
     name: part.name,
-    sagMm: own.mm,
-    where: itemAt(frame.names, own.node),
+    sagMm: own.sag.mm,
+    where: itemAt(frame.names, own.sag.node),
     reachMm,
+    bentMPa: own.bent.mpa,
+    bentAt: itemAt(frame.names, own.bent.node),
+    ...(strength && {
+      strength: { yieldsMPa: strength.yieldsMPa.value, lastsMPa: strength.lastsMPa.value },
+    }),
+    ...(own.hz !== undefined && { hz: own.hz }),
+    walks: part.mount.to !== 'stand',
     heldBy: hold.words,
     rodField: model.rodField,
     choices: choices.sort((a, b) => a.sagMm - b.sagMm),

@@ -1,5 +1,5 @@
 import { SparseFactor } from '../../flatten';
-import { cross3, dist3, scale3, sub3, unit3, type Vec3 } from '../../geometry';
+import { cross3, dist3, dot3, scale3, sub3, unit3, type Vec3 } from '../../geometry';
 import { itemAt } from '../../units';
 
 /** Straight bars between nodes, stiffly joined where they meet. Millimetres. */
@@ -83,15 +83,21 @@ export function spreadOn({ nodes, bars }: SpaceFrame, bar: number, perMm: Vec3):
   ];
 }
 
+/** How far a node moves, mm, and how far it turns, rad. */
+export interface Moved {
+  by: Vec3;
+  turned: Vec3;
+}
+
 /**
- * How far each node of a frame moves under loads, mm: the stiffnesses of all bars summed and solved at once (direct
+ * How far each node of a frame moves and turns under loads: the stiffnesses of all bars summed and solved at once (direct
  * stiffness method). Nothing where something is not held.
  */
 export function movedBy(
   frame: SpaceFrame,
   stiffness: Stiffness,
   loads: readonly NodeLoad[],
-): Vec3[] | undefined {
+): Moved[] | undefined {
   const { nodes, bars, held } = frame;
   const fixed = new Set(
     held.flatMap(({ node, turns }) =>
@@ -134,8 +140,48 @@ export function movedBy(
   try {
     const found = new SparseFactor(size, entries, diagonal).solve(push);
     const at = (i: number): number => (place[i]! < 0 ? 0 : found[place[i]!]!);
-    return nodes.map((_, n) => ({ x: at(FREEDOMS * n), y: at(FREEDOMS * n + 1), z: at(FREEDOMS * n + 2) }));
+    const three = (i: number): Vec3 => ({ x: at(i), y: at(i + 1), z: at(i + 2) });
+    return nodes.map((_, n) => ({ by: three(FREEDOMS * n), turned: three(FREEDOMS * n + 3) }));
   } catch {
     return undefined;
   }
+}
+
+/** What a bar bears at one end: along it, N, and what bends it there about its two axes across, N·mm. */
+export interface EndForce {
+  node: number;
+  alongN: number;
+  bendNmm: readonly [number, number];
+}
+
+/**
+ * What every bar bears at both its ends once its nodes have moved: its stiffness times their moves, less what a load
+ * spread along it holds at its ends by itself.
+ * @param perMm what is spread along every bar, N/mm.
+ */
+export function bornBy(
+  { nodes, bars }: SpaceFrame,
+  stiffness: Stiffness,
+  moved: readonly Moved[],
+  perMm: Vec3,
+): EndForce[][] {
+  return bars.map(({ from, to }, bar) => {
+    const [a, b] = [itemAt(nodes, from), itemAt(nodes, to)];
+    const own = ownStiffness(dist3(a, b), stiffness);
+    const along = axesOf(a, b);
+    const inOwn = (v: Vec3): number[] => along.map((axis) => dot3(axis, v));
+    const moves = [from, to].flatMap((n) => {
+      const { by, turned } = itemAt(moved, n);
+      return [...inOwn(by), ...inOwn(turned)];
+    });
+    const spread = spreadOn({ nodes, bars, held: [] }, bar, perMm);
+    return [from, to].map((node, end): EndForce => {
+      const bears = (i: number): number =>
+        moves.reduce((sum, m, j) => sum + itemAt(own, 12 * (FREEDOMS * end + i) + j) * m, 0);
+      const { force, moment } = itemAt(spread, end);
+      const [forceAlong] = inOwn(force);
+      const [, momentY, momentZ] = inOwn(moment);
+      return { node, alongN: bears(0) - forceAlong!, bendNmm: [bears(4) - momentY!, bears(5) - momentZ!] };
+    });
+  });
 }

@@ -1,19 +1,27 @@
 import type { FrameSag } from '@fomrik/core/carry';
+import { trimNumber } from '@fomrik/core/units';
 import { useLength } from '../../parts/useLength';
 import { useEdits } from '../../parts/usePart';
 import { StickTable } from './StickTable';
 
-/** How far a frame of pipes sags under its load, and how far it would in other pipes. */
+/** How far a frame of pipes sags under its load, how much it is bent and how it swings, and what other pipes would do. */
 export function FrameFit({ frame }: { frame: FrameSag }) {
   const length = useLength();
   const { change } = useEdits(frame.partId);
   const { rodField } = frame;
   return (
     <section aria-label="Frame" className="mb-2 max-w-2xl text-[13px]">
-      <h2 className="head">How far the frame sags</h2>
+      <h2 className="head">How the frame bears its load</h2>
       <p>
         Held {frame.heldBy}, {frame.where} sags <strong>{length(frame.sagMm)}</strong>; it reaches{' '}
         {length(frame.reachMm, 0)} from there.
+      </p>
+      <p>
+        {frame.bentAt} bears <strong>{trimNumber(frame.bentMPa)} MPa</strong>
+        {frame.strength
+          ? ` of ${trimNumber(frame.strength.lastsMPa)} that its pipe lasts under`
+          : '; what its pipe lasts under is not known'}
+        {frame.hz !== undefined && `; it swings ${trimNumber(frame.hz)} times a second`}.
       </p>
       <StickTable
         choices={frame.choices}
