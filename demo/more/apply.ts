@@ -77,8 +77,12 @@ function done(doc: BuildDoc, what: Doing): BuildDoc {
     ...(what.hours && { hours: what.hours }),
   });
   if (!lit.ok) throw new Error(`light on ${what.light}: ${lit.message}`);
+  const inHosts = lit.value.elsewhere.reduce((build, { partId, features }) => {
+    const host = build.parts.find((p) => p.id === partId)!;
+    return withPart(build, { ...host, features: [...host.features, ...features] });
+  }, doc);
   return {
-    ...withPart(doc, {
+    ...withPart(inHosts, {
       ...part,
       params: lit.value.params,
       features: [

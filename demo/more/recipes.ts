@@ -343,30 +343,27 @@ export const recipes: readonly Recipe[] = [
   {
     id: 'dark-tide-sword',
     name: 'Dark tide sword',
-    about: 'A black sword with a hollow blade: a strip on its core lights both edges, which are left bare.',
+    about:
+      'A black sword with a hollow blade: a strip on its core lights both edges, which are left bare; the cells are in the handle.',
     doing: [
-      { add: 'haft', as: 'Core', set: { rod: 'alu-tube-16x1', lengthMm: 240, handMm: 80 } },
+      { add: 'haft', as: 'Core', set: { rod: 'pvc-40mm', lengthMm: 190, handMm: 85 } },
       {
         add: 'grip',
         as: 'Grip',
         on: { part: 'Core', anchor: 'hand' },
-        set: { make: 'layers', lengthMm: 150, widthMm: 40 },
-        foam: [
-          ['dense-eva', 10],
-          ['dense-eva', 10],
-          ['dense-eva', 10],
-        ],
+        set: { lengthMm: 150, wrap: 'none' },
+        foam: [['dense-eva', 2]],
       },
       {
         add: 'guard',
         as: 'Guard',
-        on: { part: 'Core', anchor: 'hand', rest: { alongMm: 90 } },
-        set: { shape: 'horns', widthMm: 200, deepMm: 60, profile: 'round', bevelMm: 6 },
+        on: { part: 'Core', anchor: 'tip', rest: { alongMm: -12 } },
+        set: { shape: 'horns', widthMm: 200, deepMm: 70, profile: 'round', bevelMm: 6 },
       },
       {
         add: 'blade',
         as: 'Blade',
-        on: { part: 'Core', anchor: 'hand', rest: { alongMm: 110 } },
+        on: { part: 'Core', anchor: 'tip' },
         set: {
           lengthMm: 620,
           widthMm: 72,
@@ -376,6 +373,8 @@ export const recipes: readonly Recipe[] = [
           edges: 'point',
           bevelMm: 6,
           windowMm: 57,
+          tangMm: 40,
+          tangWidthMm: 21,
         },
         foam: [
           ['dense-eva', 5],

@@ -16,6 +16,8 @@ export interface Lights {
 export interface FittedLights extends Lights {
   params: Part['params'];
   changed: string[];
+  /** What lies in a part it is mounted on, such as the pack in a handle. */
+  elsewhere: { partId: string; features: Feature[] }[];
 }
 
 /** What should shine, and for how long: lamps, and as long as the build's day, when nothing is said. */
@@ -36,12 +38,18 @@ function ordersOf({ features, circuit }: Lights): Feature[][] {
   return [packFirst, [...packFirst].reverse()];
 }
 
-/** A build of the one part, as if it stood by itself. */
-function alone(doc: BuildDoc, part: Part, { features, circuit }: Lights): BuildDoc {
-  const mount = part.mount.to === 'part' ? ({ to: 'stand' } as const) : part.mount;
+/** The parts that one is mounted on, from the nearest to what is worn or held. */
+function hostsOf({ parts }: BuildDoc, { mount }: Part): Part[] {
+  const host = mount.to === 'part' ? byId(parts, mount.part) : undefined;
+  return host ? [host, ...hostsOf({ parts: parts.filter((p) => p !== host) } as BuildDoc, host)] : [];
+}
+
+/** A build of the one part, as if it stood by itself, or with the parts it is mounted on. */
+function alone(doc: BuildDoc, part: Part, { features, circuit }: Lights, hosts: readonly Part[]): BuildDoc {
+  const mount = part.mount.to === 'part' && hosts.length === 0 ? ({ to: 'stand' } as const) : part.mount;
   return {
     ...doc,
-    parts: [{ ...part, mount, features: [...part.features, ...features] }],
+    parts: [{ ...part, mount, features: [...part.features, ...features] }, ...hosts],
     circuits: [circuit],
     versions: [],
   };
@@ -64,6 +72,11 @@ export function startLightsIn(
   const context = contextOfPart(doc, part, surroundingsOf(doc, standard, standardKinds));
   const first = startLights(part, partReport(part, context, true), standardKinds, free, light);
   if (!first) return fail('There is nowhere on this part for lamps, a pack and a switch.');
+  const inside = packInHost(doc, part, first);
+  if (inside) {
+    const lit = settled(doc, part, inside.lights, new Set(), ofLight, inside.hosts);
+    if (lit.ok) return lit;
+  }
   const before = new Set(makePart(part, context, { coarse: true }).noticed.map((n) => n.check.id));
   let said = '';
   // The part stays as it is where that can be; else it gives way as far as its own remedies say.
@@ -81,6 +94,32 @@ export function startLightsIn(
       said ||= lit.message;
     }
   return fail(said);
+}
+
+/** The pack in a room of what the part is mounted on, such as the bore of its handle; the rest where it has room on the part. */
+function packInHost(doc: BuildDoc, part: Part, first: Lights): { lights: Lights; hosts: Part[] } | undefined {
+  const hosts = hostsOf(doc, part);
+  const surroundings = surroundingsOf(doc, standard, standardKinds);
+  const pack = first.features.find((f) => f.id === first.circuit.source)!;
+  const rest = fittedIn(
+    part,
+    contextOfPart(doc, part, surroundings),
+    first.features.filter((f) => f !== pack),
+  );
+  if (!rest.ok) return undefined;
+  for (const [i, host] of hosts.entries()) {
+    const context = contextOfPart(doc, host, surroundings);
+    const room = partReport(host, context, true).rooms.find((r) => r.panel === undefined);
+    const place = room && ({ on: 'room', room: room.id, alongMm: 0, acrossMm: 0, turnDeg: 0 } as const);
+    const fitted = place && fittedIn(host, context, [{ ...pack, place }]);
+    const inRoom = fitted?.ok ? fitted.value.get(pack.id) : undefined;
+    if (inRoom)
+      return {
+        lights: { ...first, features: [...rest.value.values()] },
+        hosts: hosts.map((h, k) => (k === i ? { ...h, features: [...h.features, inRoom] } : h)),
+      };
+  }
+  return undefined;
 }
 
 /** Each of some features where it has room beside those before it, by its id. */
@@ -119,6 +158,7 @@ function settled(
   lights: Lights,
   before: ReadonlySet<string>,
   may: (remedy: Pick<Remedy, 'changes'>) => boolean,
+  hosts: readonly Part[] = [],
 ): Result<FittedLights> {
   /** What stops it; while there is something to choose, what a circuit warns of as well, such as too few hours. */
   const stopsOf = (of: BuildDoc, untried = true, also = true): Finding[] =>
@@ -128,7 +168,7 @@ function settled(
         !before.has(f.id) &&
         (f.severity === 'stop' || (also && f.severity === 'mind' && f.circuitId !== undefined)),
     );
-  let now = alone(doc, part, lights);
+  let now = alone(doc, part, lights, hosts);
   let stops = stopsOf(now);
   const changed: string[] = [];
   let idle = 0;
@@ -153,9 +193,14 @@ function settled(
   const [stop] = stopsOf(now, true, false);
   if (stop) return fail(stop.title);
   // Its lamps, pack and switch, and what its remedies added for them, such as a hatch.
-  const there = new Set(part.features.map((f) => f.id));
+  const there = new Set(doc.parts.flatMap((p) => p.features.map((f) => f.id)));
+  const added = ({ features }: Part): Feature[] => features.filter((f) => !there.has(f.id));
   return ok({
-    features: firstOf(now.parts).features.filter((f) => !there.has(f.id)),
+    features: added(firstOf(now.parts)),
+    elsewhere: now.parts
+      .slice(1)
+      .map((p) => ({ partId: p.id, features: added(p) }))
+      .filter(({ features }) => features.length > 0),
     circuit: byId(now.circuits, lights.circuit.id) ?? lights.circuit,
     params: firstOf(now.parts).params,
     changed,

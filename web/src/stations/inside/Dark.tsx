@@ -34,6 +34,8 @@ export function Dark({ part, made }: { part: Part; made: PartReport }) {
     update((d) => {
       const target = findIn(d.parts, (p) => p.id === part.id);
       target.features.push(...(lights.features as Draft<Feature>[]));
+      for (const { partId, features } of lights.elsewhere)
+        findIn(d.parts, (p) => p.id === partId).features.push(...(features as Draft<Feature>[]));
       target.params = lights.params as Draft<Part>['params'];
       d.circuits.push(lights.circuit as Draft<Circuit>);
       d.brief.lightHours = hours;
@@ -48,7 +50,7 @@ export function Dark({ part, made }: { part: Part; made: PartReport }) {
         {made.templates.length > 0 && made.pieces.length === 0
           ? 'Holes are planned before anything is drilled. The light goes in its largest wall, the pack in its room.'
           : onPieces
-            ? 'Light, switch and pack are planned now, before foam is cut: the light on its largest piece or in its hollow, the pack where there is most room.'
+            ? 'Light, switch and pack are planned now, before foam is cut: the light on its largest piece or in its hollow, the pack in its handle or where there is most room.'
             : 'Light, switch and pack begin in the room it has; each can be moved or changed.'}
       </p>
       {kinds.length > 1 && (
