@@ -1,9 +1,18 @@
 import * as draw from '../../thumbnail';
-import { choice, length, type ParamsOf } from '../../document';
-import { add3, cross3, grown, largestRing, scale3, signedArea } from '../../geometry';
-import { growEdges, offsetGrid, type Piece, type Plate, plateMesh, platePiece } from '../../panel';
+import { type Check, choice, length, type ParamsOf } from '../../document';
+import { add3, cross3, grown, largestRing, type Mesh, scale3, signedArea } from '../../geometry';
+import type { FoamSheet } from '../../materials';
+import {
+  growEdges,
+  type LaidPanel,
+  offsetGrid,
+  type Piece,
+  type Plate,
+  plateMesh,
+  platePiece,
+} from '../../panel';
 import { trimNumber } from '../../units';
-import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { defineFeature, type LaidPart, nothing, notLaid, panelOf } from '../contract';
 import { layPatch } from '../laying/patch';
 
 const fields = [
@@ -18,6 +27,15 @@ const fields = [
       ['light-eva-3', '3 mm light EVA'],
     ],
     'Thermoplastic makes it hard; thin foam covers seams and grooves.',
+  ),
+  choice(
+    'over',
+    'Over',
+    [
+      ['piece', 'this piece'],
+      ['joined', 'it and all that is glued to it'],
+    ],
+    'Each piece has a skin of its own; two that meet overlap once.',
   ),
   length(
     'turnedMm',
@@ -36,82 +54,116 @@ const sheets = {
   'light-eva-3': { foamId: 'light-eva', nominalMm: 3, gives: 0.12 },
 } as const;
 
-/** A thin skin over the whole face of a piece, turned over its edges. */
-export const skin = defineFeature<ParamsOf<typeof fields>>({
+type SkinParams = ParamsOf<typeof fields>;
+
+/** A piece and all that hang together with it by glued seams, in the order they are reached. */
+function gluedTo(on: LaidPart, first: LaidPanel): LaidPanel[] {
+  const found = [first];
+  for (const { piece } of found)
+    for (const { mate, dry } of piece.edges) {
+      const next = mate && !dry ? panelOf(on, mate.pieceId) : undefined;
+      if (next && !next.panel.loose && !found.includes(next)) found.push(next);
+    }
+  return found;
+}
+
+const edgeNames = { bottom: 'lower edge', right: 'right edge', top: 'upper edge', left: 'left edge' };
+
+/** A skin over one piece: cut to the edge where it laps over a neighbour that is skinned before it, turned over elsewhere. */
+function skinOf(
+  id: string,
+  laid: LaidPanel,
+  before: readonly LaidPanel[],
+  { turnedMm }: SkinParams,
+  sheet: FoamSheet,
+): { piece: Piece; mesh: Mesh } {
+  const { name, plate, grid } = laid.panel;
+  const t = laid.foam.thicknessMm.value;
+  const laps = laid.piece.edges.filter((e) => before.some((l) => l.panel.id === e.mate?.pieceId));
+  const turned = turnedMm > 0 && laps.length < laid.piece.edges.length;
+  const note = [
+    `Over the whole face of ${name}`,
+    ...(turned
+      ? [
+          `turned over ${laps.length > 0 ? 'every other edge' : 'every edge'} by ${trimNumber(turnedMm)} mm; snip it to the corners`,
+        ]
+      : []),
+    ...(laps.length > 0
+      ? [`cut to ${laps.map((e) => `the ${e.name}`).join(' and ')}, over what is turned there already`]
+      : []),
+  ].join(', ');
+  const finished = (piece: Piece): Piece => ({ ...piece, role: 'laid', face: 'outer', note: `${note}.` });
+  if (plate) {
+    const face: Plate = {
+      origin: add3(plate.origin, scale3(cross3(plate.across, plate.up), t)),
+      across: plate.across,
+      up: plate.up,
+      outline: largestRing(plate.sections?.at(-1)?.region ?? [plate.outline]),
+      cuts: [],
+    };
+    const cut = { ...face, outline: largestRing(grown([face.outline], turnedMm)) };
+    return {
+      piece: finished(platePiece({ id, name: `skin over ${name}` }, cut, sheet)),
+      mesh: plateMesh(face, sheet.thicknessMm.value),
+    };
+  }
+  const { piece, mesh } = layPatch(
+    { id },
+    '',
+    offsetGrid(grid, t),
+    { name: `skin over ${name}`, edges: edgeNames, note },
+    sheet,
+    'outer',
+  );
+  const grow = piece.edges.map((e) => (laps.some((l) => l.id === e.id) ? 0 : turnedMm));
+  return { piece: finished(growEdges(piece, grow)), mesh };
+}
+
+/** A thin skin over the whole face of a piece, or of all that is glued to it, turned over the edges. */
+export const skin = defineFeature<SkinParams>({
   kind: 'skin',
   label: 'Skin',
   verb: 'Skin',
   picture: [draw.plate, draw.casing('M2 4H70V44H2ZM40 44L70 22V44Z')],
-  summary: 'A thin sheet over the whole face, turned over its edges: hard thermoplastic, or foam over seams.',
+  summary:
+    'A thin sheet over one face or several, turned over the edges: hard thermoplastic, or foam over seams.',
   station: 'shape',
   fields,
   places: ['panel'],
   spotless: true,
   start: ({ panel }) => ({
     place: { on: 'panel', panel, u: 0.5, v: 0.5, turnDeg: 0 },
-    params: { sheet: 'thermoplastic-1', turnedMm: 15 },
+    params: { sheet: 'thermoplastic-1', over: 'piece', turnedMm: 15 },
   }),
   lay: (on, feature) => {
-    const { place, params } = feature;
-    const laid = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
-    if (!laid) return notLaid(feature, 'shape', 'the piece that carried a skin is no longer there.');
+    const { id, place, params } = feature;
+    const first = place.on === 'panel' ? panelOf(on, place.panel) : undefined;
+    if (!first) return notLaid(feature, 'shape', 'the piece that carried a skin is no longer there.');
     const { foamId, nominalMm, gives } = sheets[params.sheet];
     const sheet = on.sheet({ foamId, nominalMm });
-    const { name, plate } = laid.panel;
-    const note = `Over the whole face of ${name}${params.turnedMm > 0 ? `, turned over every edge by ${trimNumber(params.turnedMm)} mm; snip it to the corners` : ''}.`;
-    const t = laid.foam.thicknessMm.value;
-    const words = {
-      name: `skin over ${name}`,
-      edges: { bottom: 'lower edge', right: 'right edge', top: 'upper edge', left: 'left edge' },
-      note,
-    };
-    const own = (piece: Piece): Piece => ({
-      ...piece,
-      role: 'laid',
-      featureId: feature.id,
-      face: 'outer',
-      note,
-    });
-    const made = plate
-      ? overPlate(plate)
-      : (({ piece, mesh }) => ({
-          piece: growEdges(
-            piece,
-            piece.edges.map(() => params.turnedMm),
-          ),
-          mesh,
-        }))(layPatch(feature, '', offsetGrid(laid.panel.grid, t), words, sheet, 'outer'));
-    function overPlate(flat: Plate): { piece: Piece; mesh: ReturnType<typeof plateMesh> } {
-      const lift = scale3(cross3(flat.across, flat.up), t);
-      const face: Plate = {
-        origin: add3(flat.origin, lift),
-        across: flat.across,
-        up: flat.up,
-        outline: largestRing(flat.sections?.at(-1)?.region ?? [flat.outline]),
-        cuts: [],
-      };
-      const cut = { ...face, outline: largestRing(grown([face.outline], params.turnedMm)) };
-      return {
-        piece: platePiece({ id: feature.id, name: words.name }, cut, sheet),
-        mesh: plateMesh(face, sheet.thicknessMm.value),
-      };
-    }
-    const worst = made.piece.stretch?.mostly ?? 0;
+    const covered = params.over === 'joined' ? gluedTo(on, first) : [first];
+    const skins = covered.map((laid, i) => ({
+      laid,
+      ...skinOf(i === 0 ? id : `${id}.${laid.panel.id}`, laid, covered.slice(0, i), params, sheet),
+    }));
     const hot = sheet.kind === 'thermoplastic';
-    const m2 = Math.abs(signedArea(made.piece.outline)) * 1e-6;
+    const m2 = skins.reduce((sum, { piece }) => sum + Math.abs(signedArea(piece.outline)), 0) * 1e-6;
     return {
       ...nothing(),
-      pieces: [own(made.piece)],
-      solids: [made.mesh],
-      stiffens: [{ pieceId: laid.panel.id, thicknessMm: sheet.thicknessMm.value }],
+      pieces: skins.map(({ piece }) => ({ ...piece, featureId: id })),
+      solids: skins.map(({ mesh }) => mesh),
+      stiffens: skins.map(({ laid }) => ({
+        pieceId: laid.panel.id,
+        thicknessMm: sheet.thicknessMm.value,
+      })),
       work: [
         {
           step: hot ? 'skin' : 'cover',
           when: 'formed',
           verb: hot ? 'heat and press' : 'glue',
           what: hot ? 'thermoplastic skins' : 'skins of thin foam',
-          count: 1,
-          eachMin: Math.max(4, Math.round(m2 * (hot ? 240 : 160))),
+          count: skins.length,
+          eachMin: Math.max(4, Math.round((m2 * (hot ? 240 : 160)) / skins.length)),
           detail: hot
             ? 'Warm it until it sags, lay it on from the middle outwards, press it round the edges, and let it cool before it is moved.'
             : 'Glue both faces, lay it on from the middle outwards, then round the edges.',
@@ -120,14 +172,15 @@ export const skin = defineFeature<ParamsOf<typeof fields>>({
           ...(hot && { waitFor: 'cooling' }),
         },
       ],
-      checks:
-        worst > gives
+      checks: skins.flatMap(({ laid, piece }, i): Check[] => {
+        const worst = piece.stretch?.mostly ?? 0;
+        return worst > gives
           ? [
               {
-                id: `skin-${feature.id}`,
+                id: i === 0 ? `skin-${id}` : `skin-${id}-${laid.panel.id}`,
                 severity: 'mind',
                 station: 'shape',
-                title: `the skin over ${name} must stretch by ${trimNumber(worst * 100, 0)} %; ${sheet.name} gives about ${trimNumber(gives * 100, 0)} %.`,
+                title: `the skin over ${laid.panel.name} must stretch by ${trimNumber(worst * 100, 0)} %; ${sheet.name} gives about ${trimNumber(gives * 100, 0)} %.`,
                 why: 'Lay it in two or more skins with a seam between, or heat it and work it in slowly.',
                 provenance: 'memory',
                 excess: worst - gives,
@@ -135,7 +188,8 @@ export const skin = defineFeature<ParamsOf<typeof fields>>({
                 remedies: [],
               },
             ]
-          : [],
+          : [];
+      }),
     };
   },
 });
