@@ -204,6 +204,13 @@ export interface LightMethod {
   is: (params: Params) => boolean;
 }
 
+/** Values that makers use again and again, worked out for the size a detail has. */
+export interface Recipe<P = Params> {
+  label: string;
+  summary: string;
+  of: (params: P) => P;
+}
+
 /** A kind of feature. Adding one is adding a folder that exports one of these, and a line in the registry. */
 export interface FeatureKind {
   kind: string;
@@ -225,6 +232,8 @@ export interface FeatureKind {
   lay: (on: LaidPart, feature: Feature) => Laid;
   /** Cuts flat panels before anything is laid on them, each of a foam. */
   divide?: (panels: readonly Panel[], feature: Feature, foamOf: FoamOf) => readonly Panel[];
+  /** Tried ways to make one, to begin from. */
+  recipes?: readonly Recipe[];
   /** Only for looks: the first to be left off when time runs short. */
   ornamental?: true;
   /** It makes two panels of one, and goes on naming the one. */
@@ -250,10 +259,11 @@ export interface FeatureKind {
 }
 
 /** A feature as its folder writes it; P is what its fields describe. */
-export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay' | 'divide' | 'shine'> {
+export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay' | 'divide' | 'shine' | 'recipes'> {
   start: (pointed: Pointed) => { place: Place; params: P };
   lay: (on: LaidPart, feature: Omit<Feature, 'params'> & { params: P }) => Laid;
   shine?: (on: LaidPart, feature: Omit<Feature, 'params'> & { params: P }) => Shine;
+  recipes?: readonly Recipe<P>[];
   divide?: (
     panels: readonly Panel[],
     feature: Omit<Feature, 'params'> & { params: P },
@@ -262,8 +272,16 @@ export interface FeatureSpec<P> extends Omit<FeatureKind, 'start' | 'lay' | 'div
 }
 
 /** A feature under the common contract. */
-export const defineFeature = <P>({ start, lay, shine, divide, ...rest }: FeatureSpec<P>): FeatureKind => ({
+export const defineFeature = <P>({
+  start,
+  lay,
+  shine,
+  divide,
+  recipes,
+  ...rest
+}: FeatureSpec<P>): FeatureKind => ({
   ...rest,
+  ...(recipes && { recipes: recipes as unknown as readonly Recipe[] }),
   ...(shine && {
     shine: (on, feature) => shine(on, feature as unknown as Omit<Feature, 'params'> & { params: P }),
   }),

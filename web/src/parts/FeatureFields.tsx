@@ -36,6 +36,24 @@ export function FeatureFields({ name, kind, feature, part, made, onChange }: Fea
         spot={kind.spotless !== true}
         onChange={(next) => onChange({ ...feature, place: next })}
       />
+      {kind.recipes && (
+        <>
+          <h4 className="head mt-1">Recipes</h4>
+          <div className="flex flex-wrap gap-1 py-1">
+            {kind.recipes.map(({ label, summary, of }) => (
+              <button
+                key={label}
+                type="button"
+                className="btn min-h-7 px-2 text-[12px]"
+                title={summary}
+                onClick={() => onChange({ ...feature, params: of(feature.params) })}
+              >
+                {label}
+              </button>
+            ))}
+          </div>
+        </>
+      )}
       {byGroup(fields).map(([title, own]) => (
         <div key={title}>
           <h4 className="head mt-1">{title === 'Size' ? kind.label : title}</h4>

@@ -15,6 +15,7 @@ import { boxFace, tileUnexplainedPct } from './tile';
 import { CELLS, evener } from './evener';
 import { boxBought, boxPieces, boxWork, stripMm, tilePieces, tileWork } from './made';
 import { type BoxParams, fields } from './fields';
+import { boxRecipes } from './recipes';
 import { boxShine } from './shine';
 
 /** Wires of a box that stands on the wall come through a hole so wide, mm; from memory. */
@@ -38,6 +39,7 @@ export const lightBox = defineFeature<BoxParams>({
   electric: 'load',
   glows: true,
   fields,
+  recipes: boxRecipes,
   places: ['panel'],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
