@@ -6,3 +6,4 @@ export { onEar, type OnEar } from './onEar';
 export { onHead, type OnHead } from './onHead';
 export { onShoulders, strapKPa, type OnShoulders, type StrapLoad } from './onShoulders';
 export { createCarried, type Carried } from './carried';
+export { onLimbs, type OnLimb } from './onLimbs';

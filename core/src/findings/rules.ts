@@ -28,6 +28,7 @@ import {
   stiff,
 } from './carryRules';
 import { framesCarry, framesLast } from './frameRules';
+import { staysUp } from './limbRules';
 import {
   burnsLongEnough,
   cellCurrent,
@@ -140,6 +141,7 @@ export const rules: readonly DeclaredRules[] = [
       levelOnHead,
       lightOnBack,
       lightOnShoulders,
+      staysUp,
       throughDoors,
       comesApart,
       travels,

@@ -2,7 +2,7 @@ import type { Constant, Quantity } from '../learn';
 import type { Body, Doubt } from '../body';
 import type { InFront, PutInClash, Standing } from '../assembly';
 import type { CircuitReport } from '../circuit';
-import type { Carried, FrameSag, Hung, OnBack, OnEar, OnHead, OnShoulders } from '../carry';
+import type { Carried, FrameSag, Hung, OnBack, OnEar, OnHead, OnLimb, OnShoulders } from '../carry';
 import type { GettingAbout, InsideHead } from '../fit';
 import type { Packed, StickSet } from '../cut';
 import type { Fitting } from '../fit';
@@ -57,6 +57,7 @@ export interface Worked {
   onBack: OnBack[];
   /** What the shoulders carry in all; nothing when nothing hangs on them. */
   onShoulders: OnShoulders | undefined;
+  onLimbs: OnLimb[];
   /** Doors, seats and toilets in everything worn; nothing when nothing is. */
   about: GettingAbout | undefined;
   packed: Packed;

@@ -9,6 +9,7 @@ import {
   onBack,
   onEar,
   onHead,
+  onLimbs,
   onShoulders,
 } from '../carry';
 import { packAll, type Packed, sticksOf } from '../cut';
@@ -267,6 +268,7 @@ export function createDeriver({
         hung: hungOn(parts),
         onBack: onBack(parts, body),
         onShoulders: onShoulders(parts, body),
+        onLimbs: onLimbs(parts),
       })),
       frames,
       about: settled.about,

@@ -2,6 +2,9 @@ import { box, casing, clear, foam, line } from '../../thumbnail';
 import type { Closure } from './contract';
 import { strapped } from './straps';
 
+/** As it is sold for this; common practice, no source. */
+const WIDE_MM = 25;
+
 export const buckle: Closure = {
   ...strapped,
   name: 'strap and buckle',
@@ -19,6 +22,7 @@ export const buckle: Closure = {
   perMPrice: 2,
   eachPrice: 1.6,
   eachMin: 15,
-  stuff: 'strap, 25 mm, with buckles',
+  stuff: `strap, ${WIDE_MM} mm, with buckles`,
+  wideMm: WIDE_MM,
   provenance: 'practice',
 };

@@ -28,6 +28,8 @@ export interface Closure {
   eachMin: number;
   /** What is bought by the metre. */
   stuff: string;
+  /** How wide it lies on what it holds; absent of laces and of what is none. */
+  wideMm?: number;
   provenance: Provenance;
   /** What shuts one gap as long as its edges, whose width is known at shares of that length. */
   across: (edgeMm: number, gapMm: (share: number) => number) => Run[];

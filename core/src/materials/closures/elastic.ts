@@ -2,6 +2,9 @@ import { box, clear, foam, line } from '../../thumbnail';
 import type { Closure } from './contract';
 import { strapped } from './straps';
 
+/** As it is sold for this; common practice, no source. */
+const WIDE_MM = 20;
+
 export const elastic: Closure = {
   ...strapped,
   name: 'elastic',
@@ -18,6 +21,7 @@ export const elastic: Closure = {
   perMPrice: 1.2,
   eachPrice: 0,
   eachMin: 8,
-  stuff: 'elastic, 20 mm',
+  stuff: `elastic, ${WIDE_MM} mm`,
+  wideMm: WIDE_MM,
   provenance: 'practice',
 };

@@ -2,6 +2,9 @@ import { box, casing, foam, line } from '../../thumbnail';
 import type { Closure } from './contract';
 import { strapped } from './straps';
 
+/** As it is sold for this; common practice, no source. */
+const WIDE_MM = 25;
+
 export const hookAndLoop: Closure = {
   ...strapped,
   name: 'hook-and-loop straps',
@@ -18,6 +21,7 @@ export const hookAndLoop: Closure = {
   perMPrice: 3.2,
   eachPrice: 0,
   eachMin: 10,
-  stuff: 'strap, 25 mm, with hook-and-loop ends',
+  stuff: `strap, ${WIDE_MM} mm, with hook-and-loop ends`,
+  wideMm: WIDE_MM,
   provenance: 'practice',
 };

@@ -50,6 +50,7 @@ function WornFit({ made }: { made: PartReport }) {
   const inside = useReport((s) => s.report!.insideHead.find((h) => h.partIds.includes(made.id)));
   const ear = useReport((s) => s.report!.onEar.find((e) => e.partIds.includes(made.id)));
   const shoulders = useReport((s) => s.report!.onShoulders);
+  const limb = useReport((s) => s.report!.onLimbs.find((l) => l.partId === made.id));
   const sag = wear?.sags[0];
   const straps = fitting.straps.filter((s) => s.partId === made.id);
   const chafes = chafing(fitting.movements).filter((c) => c.partId === made.id);
@@ -100,6 +101,13 @@ function WornFit({ made }: { made: PartReport }) {
         {ear && <EarLoad ear={ear} />}
         {back && <BackLoad back={back} />}
         {shoulders?.partIds.includes(made.id) && <ShoulderLoad load={shoulders} partId={made.id} />}
+        {limb && (
+          <p>
+            {counted(limb.straps, 'strap')} hold {trimNumber(limb.massG, 0)} g by friction: drawn with{' '}
+            <strong>{trimNumber(limb.pullN)} N</strong> each it stays up walking, and presses with{' '}
+            {trimNumber(limb.kPa)} kPa.
+          </p>
+        )}
         <h2 className="head mt-1">Straps of this part</h2>
         {straps.length === 0 ? (
           <p className="text-soft">None.</p>
