@@ -195,6 +195,8 @@ describe('whole builds through the interface', function () {
   /** Values of a detail, in its line. */
   async function putLine(line: Locator, fields: readonly Field[], set: Params = {}): Promise<void> {
     await line.waitFor();
+    const opens = line.locator('button[aria-expanded="false"]').first();
+    if ((await opens.count()) > 0) await opens.click();
     for (const field of fields)
       if (set[field.key] !== undefined)
         await put(line, field.label, set[field.key] as number, field.type === 'choice');

@@ -17,11 +17,14 @@ export function FrameFit({ frame }: { frame: FrameSag }) {
         {length(frame.reachMm, 0)} from there.
       </p>
       <p>
-        {frame.bentAt} bears <strong>{trimNumber(frame.bentMPa)} MPa</strong>
+        Most stress at {frame.bentAt}:{' '}
+        <strong>{frame.bentMPa < 0.1 ? 'under 0.1' : trimNumber(frame.bentMPa)} MPa</strong>
         {frame.strength
-          ? ` of ${trimNumber(frame.strength.lastsMPa)} that its pipe lasts under`
+          ? ` of the ${trimNumber(frame.strength.lastsMPa)} MPa its pipe lasts under`
           : '; what its pipe lasts under is not known'}
-        {frame.hz !== undefined && `; it swings ${trimNumber(frame.hz)} times a second`}.
+        {frame.hz !== undefined &&
+          `; it swings ${trimNumber(frame.hz, frame.hz < 10 ? 1 : 0)} times a second`}
+        .
       </p>
       <StickTable
         choices={frame.choices}

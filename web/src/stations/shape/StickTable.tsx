@@ -58,7 +58,7 @@ export function StickTable({ choices, hangs, onTake }: StickTableProps) {
               <td className="text-right">{trimNumber(o.sagMm, o.sagMm < 10 ? 1 : 0)}</td>
               {swings && (
                 <td className="text-right">
-                  {o.hz !== undefined && Number.isFinite(o.hz) ? trimNumber(o.hz, 1) : '–'}
+                  {o.hz !== undefined && Number.isFinite(o.hz) ? trimNumber(o.hz, o.hz < 10 ? 1 : 0) : '–'}
                 </td>
               )}
               <td className="text-right">{trimNumber(o.massG, 0)}</td>
