@@ -4,6 +4,7 @@ import { type Check, length, type ParamsOf, type Row, rows, setting } from '../.
 import { boxPanels, discGrid, gridOf, type Attachment, type Join, type Panel, type Room } from '../../panel';
 import type { Vec3 } from '../../geometry';
 import { defineForm, type Design, type FormInput } from '../contract';
+import { strapWayMm } from '../strapWay';
 import { facingFields, shoulderStraps, strapFacings, strapFields } from '../shoulderStraps';
 
 const last = (before: readonly Row[], first: Row): Row => before.at(-1) ?? first;
@@ -195,7 +196,11 @@ function design({ params, body, underLayerMm, liningMm, foam, own }: FormInput<B
       });
     joins.push({ a: [id, 'right'], b: [id, 'left'], kind: 'seam' });
   });
-  const strap = first!.heightMm + body.shoulderBreadth.valueMm * 0.7;
+  const strap = strapWayMm(body, underLayerMm, {
+    topMm: at.waist + first!.heightMm,
+    footMm: at.waist,
+    forwardMm: back.forwardMm - back.b - underLayerMm - liningMm - params.paddingMm,
+  });
   const waist = body.waistGirth.valueMm + 2 * Math.PI * underLayerMm;
   const shoulders = body.shoulderBreadth.valueMm;
   const widest = Math.max(...params.plates.map((p) => p.widthMm));

@@ -6,6 +6,7 @@ import { sectionOf } from '../../panel';
 import { byId, counted, itemAt, trimNumber } from '../../units';
 import { type Anchor, defineForm, type Design, type FormInput } from '../contract';
 import { shoulderStraps } from '../shoulderStraps';
+import { strapWayMm } from '../strapWay';
 import { frameChecks } from './checks';
 import { cornersOf, wholePipes } from './corners';
 import { bendSticks, fittingSticks, straightSticks } from './drawn';
@@ -163,7 +164,11 @@ function design(input: FormInput<PipeFrameParams>): Design {
     ...(worn && {
       fastenings: shoulderStraps(
         params,
-        body.waistToShoulder.valueMm + body.shoulderBreadth.valueMm * 0.7,
+        strapWayMm(body, underLayerMm, {
+          topMm: Math.max(...params.corners.map((c) => c.upMm)),
+          footMm: Math.min(...params.corners.map((c) => c.upMm)),
+          forwardMm: Math.max(...params.corners.map((c) => c.forwardMm)),
+        }),
         body.waistGirth.valueMm + 2 * Math.PI * underLayerMm,
         'over each shoulder, from the top of the frame to its foot',
       ),
