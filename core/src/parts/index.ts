@@ -3,6 +3,7 @@ export { copiedPart, freeName, keptAlone, ownCircuits, type Copied } from './cop
 export { foamFor, modelOf, type Context } from './context';
 export { isValid, needCandidates } from './remedies';
 export { fasteningsG } from './gapFastenings';
+export { featureName } from './featureName';
 export { formMenu, formOf, formsAt, standardKinds, type Kinds } from './kinds';
 export { makePart, type MadePart } from './made';
 export { newBuild, newPart } from './newPart';

@@ -1,9 +1,8 @@
 import type { Part } from '@fomrik/core/document';
-import type { PartReport } from '@fomrik/core/parts';
+import { featureName, type PartReport } from '@fomrik/core/parts';
 import { drawnPieces, standardKinds } from '@fomrik/core/parts';
 import { byId, counted } from '@fomrik/core/units';
 import { useShallow } from 'zustand/react/shallow';
-import { featureName } from '../parts/featureName';
 import { useBuild } from '../store/build';
 import { useSelected } from '../store/selection';
 

@@ -1,10 +1,9 @@
 import type { Feature, Part } from '@fomrik/core/document';
-import { standardKinds } from '@fomrik/core/parts';
+import { featureName, standardKinds } from '@fomrik/core/parts';
 import { getFrom } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { ChevronDown, ChevronRight, Trash2, X } from 'lucide-react';
 import { type ComponentProps, memo, type ReactNode, useEffect, useRef } from 'react';
-import { featureName } from '../parts/featureName';
 import { FeatureFields } from '../parts/FeatureFields';
 import { PictureOf } from '../parts/PictureOf';
 import { useMade } from '../parts/useMade';

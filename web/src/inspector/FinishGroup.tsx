@@ -1,13 +1,12 @@
 import { bareScheme, type Coat, type Part, type Scheme } from '@fomrik/core/document';
 import { colourName } from '@fomrik/core/materials';
-import { drawnPieces, type PartReport } from '@fomrik/core/parts';
+import { featureName, drawnPieces, type PartReport } from '@fomrik/core/parts';
 import { byId, counted } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { Plus, X } from 'lucide-react';
 import { memo } from 'react';
 import { ChoiceField } from '../parts/ChoiceField';
 import { Range } from '../parts/Range';
-import { featureName } from '../parts/featureName';
 import { useMade } from '../parts/useMade';
 import { useBuild } from '../store/build';
 import { useSelected } from '../store/selection';

@@ -2,11 +2,10 @@ import type { Part, Place } from '@fomrik/core/document';
 import type { FeatureKind, Item } from '@fomrik/core/features';
 import { boundsOf } from '@fomrik/core/geometry';
 import { nearestOn, onSurface } from '@fomrik/core/panel';
-import { drawnPieces, type PartReport, standardKinds } from '@fomrik/core/parts';
+import { featureName, drawnPieces, type PartReport, standardKinds } from '@fomrik/core/parts';
 import { byId } from '@fomrik/core/units';
 import type { Draft } from 'immer';
 import { selectFeature } from '../store/selection';
-import { featureName } from './featureName';
 import { type HeldSpot, heldSpots, surfaceOf } from './heldSpots';
 import type { Handle } from './SolidGrip';
 

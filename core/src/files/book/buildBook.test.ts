@@ -13,7 +13,15 @@ import { buildBook } from './buildBook';
 
 describe('the build book', function () {
   this.timeout(120_000);
-  const doc = demo('lampwarden-bracers');
+  const plain = demo('lampwarden-bracers');
+  const noted = 'The spring behind it is stiff: ask Öle — “twice”.';
+  const doc = {
+    ...plain,
+    parts: plain.parts.map((p, i) => ({
+      ...p,
+      features: p.features.map((f, k) => (i === 0 && k === 0 ? { ...f, note: noted } : f)),
+    })),
+  };
   const report = reportOf(doc);
   let bytes: Uint8Array;
   let text = '';
@@ -44,6 +52,11 @@ describe('the build book', function () {
       expect(all, line.what).to.include(squeezed(line.what));
     for (const word of ['Measures', 'Parts', 'Sheets', 'Shopping', 'Packing', 'Theday', 'Wiring'])
       expect(all, word).to.include(word);
+  });
+
+  it('has what was written down of a detail, in every letter', () => {
+    expect(squeezed(text)).to.include(squeezed(noted));
+    expect(squeezed(text)).to.include('Notes');
   });
 
   it('has its cover as a picture of its own', async () => {

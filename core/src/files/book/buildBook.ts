@@ -2,7 +2,7 @@ import { type MeasureKey, measureInfo } from '../../body';
 import { laidOutline } from '../../cut';
 import type { BuildDoc } from '../../document';
 import { cautionNames, cautions, catalogue, catalogueWith } from '../../materials';
-import { cutPieces } from '../../parts';
+import { cutPieces, featureName } from '../../parts';
 import { printedPieces, sourcedPieces } from '../../pattern';
 import { type Step, stepTime } from '../../plan';
 import type { Report } from '../../report';
@@ -110,6 +110,27 @@ async function parts(book: Book, { doc, report }: BookOf): Promise<void> {
       side,
     );
     book.y = top - high - 3;
+  }
+}
+
+/** What was written down of details, by part. */
+const notesOf = ({ parts: all }: BuildDoc): string[] =>
+  all.flatMap(({ name, features }) =>
+    features
+      .filter((f) => f.note !== undefined || f.picture !== undefined)
+      .map((f) => {
+        const photo = f.picture === undefined ? '' : ' (photograph kept with the build)';
+        return `${name}, ${featureName(f, features).toLowerCase()}: ${f.note ?? ''}${photo}`;
+      }),
+  );
+
+function notes(book: Book, { doc }: BookOf): void {
+  const all = notesOf(doc);
+  if (all.length === 0) return;
+  head(book, 'Notes');
+  for (const note of all) {
+    need(book, 8);
+    say(book, note, READ_MM);
   }
 }
 
@@ -262,7 +283,7 @@ function lists(book: Book, { doc, report, unit }: BookOf): void {
   }
 }
 
-/** The whole plan as one book: the finished thing, measures, parts, sheets, every step with its picture, wiring, shopping, packing and the day. */
+/** The whole plan as one book: the finished thing, measures, parts, notes, sheets, every step with its picture, wiring, shopping, packing and the day. */
 export async function buildBook(of: BookOf, font: FontSource): Promise<Uint8Array> {
   const { doc, report } = of;
   const words = [
@@ -270,6 +291,7 @@ export async function buildBook(of: BookOf, font: FontSource): Promise<Uint8Arra
     doc.wearer.name,
     ...report.parts.map((p) => p.name),
     ...report.steps.flatMap((s) => [s.title, s.detail]),
+    ...notesOf(doc),
     ...printedPieces(report).map((p) => p.piece.name),
     ...report.circuits.map((c) => c.name),
   ].join(' ');
@@ -277,6 +299,7 @@ export async function buildBook(of: BookOf, font: FontSource): Promise<Uint8Arra
   await cover(book, of);
   measures(book, of);
   await parts(book, of);
+  notes(book, of);
   sheets(book, of);
   steps(book, of);
   lists(book, of);

@@ -1,5 +1,5 @@
+import { featureName } from '@fomrik/core/parts';
 import { byId } from '@fomrik/core/units';
-import { featureName } from '../../parts/featureName';
 import { useBuild } from '../../store/build';
 import { useShownParts } from '../../store/version';
 import { Photo } from '../log/Photo';

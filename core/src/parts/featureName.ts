@@ -1,5 +1,5 @@
-import type { Feature } from '@fomrik/core/document';
-import { standardKinds } from '@fomrik/core/parts';
+import type { Feature } from '../document';
+import { standardKinds } from './kinds';
 
 /** A detail as it is called among those of its part: by its kind, with a number where there are several. */
 export function featureName({ id, kind }: Feature, all: readonly Feature[]): string {
