@@ -227,6 +227,15 @@ describe('whole builds through the interface', function () {
       );
   }
 
+  async function paint({ paint: of, colour, surface }: Extract<Doing, { paint: string }>): Promise<void> {
+    await station('Shape');
+    await choose(of);
+    const finish = await openGroup(page, 'Finish');
+    await finish.getByRole('button', { name: 'Choose colours' }).click();
+    await finish.getByLabel('Most of it', { exact: true }).fill(colour);
+    await finish.getByLabel('Most of it: surface').selectOption(surface);
+  }
+
   async function made({ id, doing }: Recipe): Promise<BuildDoc> {
     await page.goto(bench.url);
     await page.getByRole('button', { name: 'New build', exact: true }).click();
@@ -235,6 +244,7 @@ describe('whole builds through the interface', function () {
     for (const what of doing)
       if ('add' in what) await add(what, written(id));
       else if ('detail' in what) await detail(what);
+      else if ('paint' in what) await paint(what);
       else await light(what);
     return asStored();
   }
@@ -243,11 +253,12 @@ describe('whole builds through the interface', function () {
     it(recipe.name, async () => {
       const [doc, file] = [await made(recipe), written(recipe.id)];
       const told = (build: BuildDoc) =>
-        build.parts.map(({ name, form, params, stack, mount, features }) => ({
+        build.parts.map(({ name, form, params, stack, scheme, mount, features }) => ({
           name,
           form,
           params,
           stack: stack.map((p) => [p.foamId, p.nominalMm]),
+          scheme,
           mount: {
             ...mount,
             alongMm: 0,

@@ -1,4 +1,4 @@
-import type { BuildDoc, Part } from '@fomrik/core/document';
+import { bareScheme, type BuildDoc, type Part } from '@fomrik/core/document';
 import { freeName, newBuild, newPart, standardKinds } from '@fomrik/core/parts';
 import { startIn, startLightsIn } from '@fomrik/core/report';
 import type { Doing, Recipe } from './recipe';
@@ -71,6 +71,11 @@ function done(doc: BuildDoc, what: Doing): BuildDoc {
     const feature = { ...started.value, params: { ...started.value.params, ...what.set } };
     return withPart(doc, { ...part, features: [...part.features, feature] });
   }
+  if ('paint' in what)
+    return withPart(doc, {
+      ...partNamed(doc, what.paint),
+      scheme: { ...bareScheme, base: { colour: what.colour, surface: what.surface } },
+    });
   const part = partNamed(doc, what.light);
   const lit = startLightsIn(doc, part.id, free(doc), {
     ...(what.with && { light: what.with }),

@@ -1,4 +1,4 @@
-import type { Mount, Params } from '@fomrik/core/document';
+import type { Mount, Params, SurfaceLook } from '@fomrik/core/document';
 
 /** Where a part goes on another: an anchor of it, and what of the mount is not as it begins. */
 export interface On {
@@ -19,6 +19,7 @@ export type Doing =
       foam?: readonly (readonly [foamId: string, mm: number])[];
     }
   | { detail: string; of: string; set?: Params }
+  | { paint: string; colour: string; surface: SurfaceLook }
   | { light: string; with?: string; hours?: number; set?: Params };
 
 /** A whole build of the Lampwardens, as a maker plans it from nothing. */

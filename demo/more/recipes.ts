@@ -32,6 +32,7 @@ export const recipes: readonly Recipe[] = [
       },
       { detail: 'trim', of: 'Watch case' },
       { light: 'Watch case', hours: 5 },
+      { paint: 'Watch case', colour: '#2f4a58', surface: 'satin' },
     ],
   },
   {
@@ -75,6 +76,8 @@ export const recipes: readonly Recipe[] = [
         ],
       },
       { light: 'Blade', with: 'lamps', hours: 4 },
+      { paint: 'Guard', colour: '#8a6a2f', surface: 'metallic' },
+      { paint: 'Blade', colour: '#b9c2c6', surface: 'metallic' },
     ],
   },
   {
@@ -90,6 +93,8 @@ export const recipes: readonly Recipe[] = [
         on: { part: 'Pistol', anchor: 'muzzle', rest: { alongMm: -150, letIn: true } },
         set: { shape: 'disc', widthMm: 60, deepMm: 60 },
       },
+      { paint: 'Pistol', colour: '#3a2b22', surface: 'wood' },
+      { paint: 'Flare mouth', colour: '#a9762f', surface: 'metallic' },
     ],
   },
   {
@@ -117,6 +122,8 @@ export const recipes: readonly Recipe[] = [
       },
       { detail: 'rivets', of: 'Pump plate' },
       { detail: 'hose', of: 'Pump plate', set: { outsideMm: 12 } },
+      { paint: 'Pump plate', colour: '#4b5a3c', surface: 'matt' },
+      { paint: 'Pump pipes', colour: '#b0552b', surface: 'metallic' },
     ],
   },
   {
@@ -139,6 +146,8 @@ export const recipes: readonly Recipe[] = [
         },
       },
       { light: 'Engine bed', with: 'light-box', hours: 5 },
+      { paint: 'Engine bed', colour: '#37474f', surface: 'satin' },
+      { paint: 'Boiler', colour: '#a85f32', surface: 'metallic' },
     ],
   },
   {
@@ -197,6 +206,8 @@ export const recipes: readonly Recipe[] = [
         set: { kind: 'cap', rod: 'pvc-1in' },
       },
       { detail: 'drawn-shape', of: 'Axe head', set: { way: 'engraved', deepMm: 2, scalePct: 180 } },
+      { paint: 'Axe head', colour: '#9aa5aa', surface: 'metallic' },
+      { paint: 'Upper ring', colour: '#8a6a2f', surface: 'metallic' },
     ],
   },
   {
@@ -206,6 +217,7 @@ export const recipes: readonly Recipe[] = [
     doing: [
       { add: 'skinned-head', as: 'Cormorant' },
       { light: 'Cormorant', with: 'lamps', hours: 4 },
+      { paint: 'Cormorant', colour: '#16202a', surface: 'gloss' },
     ],
   },
   {
@@ -215,6 +227,7 @@ export const recipes: readonly Recipe[] = [
     doing: [
       { add: 'donor-helmet', as: 'Diver’s helmet', set: { bandLayers: 2, bandFoam: 10 } },
       { add: 'gorget', as: 'Neck ring' },
+      { paint: 'Neck ring', colour: '#a9762f', surface: 'metallic' },
     ],
   },
   {
@@ -225,6 +238,8 @@ export const recipes: readonly Recipe[] = [
       { add: 'gorget', as: 'Collar', set: { setBackMm: 6 } },
       { add: 'breastplate', as: 'Yoke' },
       { light: 'Yoke', with: 'light-box', hours: 5 },
+      { paint: 'Collar', colour: '#23364a', surface: 'satin' },
+      { paint: 'Yoke', colour: '#23364a', surface: 'satin' },
     ],
   },
   {
@@ -234,6 +249,7 @@ export const recipes: readonly Recipe[] = [
     doing: [
       { add: 'ear-pod', as: 'Ear pod', set: { hookOf: 'wire' } },
       { detail: 'hole', of: 'Ear pod', set: { diameterMm: 6, count: 6, ringMm: 30 } },
+      { paint: 'Ear pod', colour: '#2f4a58', surface: 'satin' },
     ],
   },
   {
@@ -250,6 +266,8 @@ export const recipes: readonly Recipe[] = [
       },
       { detail: 'wound-band', of: 'Port wand', set: { widthMm: 16 } },
       { light: 'Port wand', hours: 3 },
+      { paint: 'Port wand', colour: '#a02c2c', surface: 'satin' },
+      { paint: 'Starboard wand', colour: '#2c7a4b', surface: 'satin' },
     ],
   },
   {
@@ -306,6 +324,7 @@ export const recipes: readonly Recipe[] = [
           ],
         },
       },
+      { paint: 'Mouth ring', colour: '#8a6a2f', surface: 'metallic' },
     ],
   },
   {
@@ -338,6 +357,8 @@ export const recipes: readonly Recipe[] = [
         },
       },
       { add: 'lantern', as: 'Lantern', on: { part: 'Pole', anchor: 'tip', rest: { alongMm: -6 } } },
+      { paint: 'Ring head', colour: '#8a6a2f', surface: 'metallic' },
+      { paint: 'Lantern', colour: '#2b2f33', surface: 'matt' },
     ],
   },
   {
@@ -399,6 +420,7 @@ export const recipes: readonly Recipe[] = [
           evenPct: 50,
         },
       },
+      { paint: 'Guard', colour: '#4b4f52', surface: 'metallic' },
     ],
   },
   {
@@ -441,6 +463,8 @@ export const recipes: readonly Recipe[] = [
           ],
         },
       },
+      { paint: 'Ball', colour: '#5a5f60', surface: 'metallic' },
+      { paint: 'Spike', colour: '#8c9496', surface: 'metallic' },
     ],
   },
 ];

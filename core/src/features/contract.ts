@@ -244,6 +244,8 @@ export interface FeatureKind {
   glows?: true;
   /** The light it gives, where that is more than a lamp at each of its items. */
   shine?: (on: LaidPart, feature: Feature) => Shine;
+  /** Its light comes out of walls that are to stay bare: its values where they are under one thin coat. Nothing where it does not. */
+  bareWalls?: (params: Params) => Params | undefined;
   /** Draws what it draws, so that no current is asked for it. */
   steady?: true;
   /** A line taken off a pattern: the values it has where it is only drawn. */

@@ -103,7 +103,7 @@ export const rules: readonly DeclaredRules[] = [
   },
   {
     weight: 'light',
-    parts: [lightTells],
+    parts: [lightTells, wallsLeftBare],
     build: [
       circuitWhole,
       lampsFed,

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Feature, Part } from '../../document';
+import { applyChanges, bareScheme, type BuildDoc, type Feature, type Part } from '../../document';
 import { shineOf } from '../../glow';
 import { rodMatters } from '../../materials';
-import { applyChanges } from '../../document';
-import { makePart, partReport, standardKinds, startLights } from '../../parts';
+import { makePart, newBuild, partReport, standardKinds, startLights } from '../../parts';
 import { contextOf, partOf } from '../../parts/testing/worn.test';
+import { reportOf } from '../../report/testing/reportOf';
 import type { WoundParams } from './fields';
 
 const context = contextOf();
@@ -200,6 +200,22 @@ describe('a strip within walls', function () {
       const up = Math.max(0, (Math.abs(p.y) - 2) / (total / 2 - 2));
       expect(Math.abs(p.x)).to.be.closeTo(32.4 - 6 * up, 0.1);
     }
+  });
+
+  it('behind walls that are to stay bare is reported where the part is painted all over, until an area is bare or it is planned for', () => {
+    const doc = (scheme: Part['scheme']): BuildDoc => ({
+      ...newBuild('One', '2026-03-01', { name: 'Anyone', underLayerMm: 3, measures: [] }),
+      parts: [{ ...withStrip(hollowBlade(50, 64), 'light', { lies: 'edge' }), ...(scheme && { scheme }) }],
+    });
+    const found = (of: BuildDoc) => reportOf(of).findings.find((f) => f.id.startsWith('painted-over:'));
+    const scheme = { ...bareScheme, base: { colour: '#15191c', surface: 'satin' as const } };
+    expect(found(doc(undefined))).to.equal(undefined);
+    expect(found(doc(bareScheme))).to.equal(undefined);
+    const finding = found(doc(scheme))!;
+    expect(finding.severity).to.equal('mind');
+    expect(found(applyChanges(doc(scheme), finding.remedies[0]!.changes))).to.equal(undefined);
+    const bare = { of: 'piece' as const, id: 'blade-3', colour: '#f1f0ea', surface: 'bare' as const };
+    expect(found(doc({ ...scheme, areas: [bare] }))).to.equal(undefined);
   });
 
   it('is where a first light of strip begins: in the hollow, or in the tube that light comes out of', () => {

@@ -24,6 +24,8 @@ export const woundStrip = defineFeature<WoundParams>({
   station: 'inside',
   electric: 'load',
   steady: true,
+  bareWalls: (params) =>
+    params['through'] === 'walls' && params['coat'] === 'bare' ? { ...params, coat: 'thin' } : undefined,
   fields,
   places: ['room'],
   start: () => ({
