@@ -27,6 +27,7 @@ import {
   sticksLongEnough,
   stiff,
 } from './carryRules';
+import { wallsLeftBare } from './finishRules';
 import { framesCarry, framesLast } from './frameRules';
 import { staysUp } from './limbRules';
 import {
