@@ -1,4 +1,4 @@
-import { type Vec2, type Vec3 } from '../../geometry';
+import type { Vec2, Vec3 } from '../../geometry';
 import { type FoamSheet, type LightMatter, throughFoam } from '../../materials';
 import type { LightWall, WallAt } from '../../panel';
 import { itemAt } from '../../units';
