@@ -7,9 +7,17 @@ import type { Footing } from '../laying/device';
 import { stripOf } from '../laying/stripParts';
 import { diffuserOf } from '../lightBox/box';
 import type { WoundParams } from './fields';
-import { evennessOf, furtherMm, glowOver, hidesLamps, layersOut, roundFace, type WallGlow } from './glow';
+import {
+  evennessOf,
+  furtherMm,
+  glowOver,
+  hidesLamps,
+  layersOut,
+  ROUND_CELLS,
+  roundFace,
+  type WallGlow,
+} from './glow';
 
-const CELLS = 96;
 /** A strip is not bent round less than this; from memory. */
 const LEAST_CORE_MM = 12;
 
@@ -42,7 +50,7 @@ const evenWith = ({ footing, params }: Looked, changes: Partial<WoundParams>): n
   const next = { ...params, ...changes };
   return (
     evennessOf(glowOver(footing, next)) ??
-    (next.through === 'sleeve' ? litFace(roundFace(next, next.sleeveMm), CELLS).evenness : 0)
+    (next.through === 'sleeve' ? litFace(roundFace(next, next.sleeveMm), ROUND_CELLS).evenness : 0)
   );
 };
 

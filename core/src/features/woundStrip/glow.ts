@@ -8,7 +8,9 @@ import { diffuserOf } from '../lightBox/box';
 import type { WoundParams } from './fields';
 import { flatFace, sleeveFace } from './wound';
 
+/** Cells along a stretch of a wall; a sleeve is as wide as it is long and wants fewer. */
 const CELLS = 96;
+export const ROUND_CELLS = 40;
 /** A wall is looked at so often along the strip. */
 const SPOTS = 3;
 /** Walls further off than this are not looked for. */
@@ -119,7 +121,7 @@ function glowAt(params: WoundParams, wall: LightWall, at: WallAt) {
   if (wall.way !== 'round' && params.through === 'walls')
     return middleOf(wallFace(params, wall, distanceTo(at, params), layers));
   const insideMm = params.through === 'sleeve' ? params.sleeveMm : 2 * at.standOffMm;
-  const { evenness, passed } = litFace(roundFace(params, insideMm, layers), CELLS);
+  const { evenness, passed } = litFace(roundFace(params, insideMm, layers), ROUND_CELLS);
   return { evenness: hidesLamps(layers) ? evenness : 0, passed };
 }
 
@@ -140,7 +142,14 @@ export function glowOver(footing: Pick<Footing, 'room' | 'flat' | 'print'>, para
   return wallsFaced(footing.room, params).flatMap((wall): WallGlow[] => {
     const spots = along.flatMap((mm) => wall.at(mm) ?? []);
     if (spots.length === 0) return [];
-    const glows = spots.map((at) => ({ at, ...glowAt(params, wall, at) }));
+    // Where the wall is the same all along, once is enough.
+    const known = new Map<string, ReturnType<typeof glowAt>>();
+    const glows = spots.map((at) => {
+      const key = `${at.standOffMm} ${at.thickMm}`;
+      const glow = known.get(key) ?? glowAt(params, wall, at);
+      known.set(key, glow);
+      return { at, ...glow };
+    });
     const passed = glows.map((g) => g.passed);
     const worst = glows.reduce((a, b) => (b.evenness < a.evenness ? b : a));
     return [
