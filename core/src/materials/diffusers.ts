@@ -148,7 +148,7 @@ export const SEEN_SHARE = 0.08;
 /** What paint over a wall lets through and how far it spreads it; from memory. */
 export const coats = {
   bare: { name: 'left bare', transmission: 1, spreadMm: 0 },
-  thin: { name: 'one thin white coat', transmission: 0.5, spreadMm: 0.5 },
+  thin: { name: 'one thin white coat', transmission: 0.5, spreadMm: 1 },
   opaque: { name: 'painted over', transmission: 0, spreadMm: 0 },
 } as const;
 

@@ -6,7 +6,7 @@ import { featurePath, type LaidPart } from '../contract';
 import type { Footing } from '../laying/device';
 import { stripOf } from '../laying/stripParts';
 import { diffuserOf } from '../lightBox/box';
-import type { WoundParams } from './fields';
+import { SLEEVE_MM, type WoundParams } from './fields';
 import {
   evennessOf,
   furtherMm,
@@ -17,10 +17,12 @@ import {
   roundFace,
   type WallGlow,
 } from './glow';
+import { leastSleeveMm } from './wound';
 
 /** A strip is not bent round less than this; from memory. */
 const LEAST_CORE_MM = 12;
 
+const [LEAST_SLEEVE_MM, MOST_SLEEVE_MM] = SLEEVE_MM;
 /** A wall that lets too little through is made thinner by so much, or by several of it. */
 const THINNER_MM = 2;
 
@@ -93,12 +95,12 @@ function farther({ params, glows }: Looked): { name: string; haveMm: number; mm:
 function sleeved(looked: Looked, { standOffMm }: WallGlow): Proposal[] {
   const { params } = looked;
   const sleeveMm = Math.floor(2 * standOffMm - 2 * params.layers * diffuserOf(params.diffuser).thicknessMm);
-  return sleeveMm < 20
+  return sleeveMm < Math.max(LEAST_SLEEVE_MM, leastSleeveMm(params))
     ? []
     : [
         set(looked, `A sleeve ${sleeveMm} mm inside`, {
           through: 'sleeve',
-          sleeveMm: Math.min(400, sleeveMm),
+          sleeveMm: Math.min(MOST_SLEEVE_MM, sleeveMm),
         }),
       ];
 }
@@ -258,6 +260,21 @@ function sizeChecks({ on, id, name, params, footing, glows }: Looked, needMm: nu
         fitsMm >= Math.max(20, needMm) ? [change(`Sleeve ${fitsMm} mm inside`, 'sleeveMm', fitsMm)] : [],
     });
   }
+  const leastMm = leastSleeveMm(params);
+  if (params.through === 'sleeve' && params.sleeveMm < leastMm - 0.05)
+    checks.push({
+      ...base,
+      id: `wound-round-${id}`,
+      severity: 'mind',
+      title: `the sleeve is ${trimNumber(params.sleeveMm)} mm inside, the ${name} with its core ${trimNumber(leastMm)} mm across.`,
+      why: 'It does not go round it.',
+      provenance: 'standard',
+      excess: leastMm - params.sleeveMm,
+      remedies:
+        leastMm <= MOST_SLEEVE_MM
+          ? [change(`Sleeve ${Math.ceil(leastMm)} mm inside`, 'sleeveMm', Math.ceil(leastMm))]
+          : [],
+    });
   if (needMm > footing.depthMm + 0.05)
     checks.push({
       ...base,

@@ -7,6 +7,9 @@ const isWound = (params: object): boolean => !isAlong(params);
 const inSleeve = (params: object): boolean => (params as { through?: string }).through !== 'walls';
 const inWalls = (params: object): boolean => !inSleeve(params);
 
+/** Least and most of a sleeve’s inside. */
+export const SLEEVE_MM: [number, number] = [20, 400];
+
 export const fields = [
   choice(
     'type',
@@ -67,7 +70,7 @@ export const fields = [
     'Light',
     { when: inWalls },
   ),
-  length('sleeveMm', 'Sleeve inside', [20, 400], 'Of the diffuser round it.', 'Light', { when: inSleeve }),
+  length('sleeveMm', 'Sleeve inside', SLEEVE_MM, 'Of the diffuser round it.', 'Light', { when: inSleeve }),
   diffuserField('Sleeve of', 'Light', { when: inSleeve }),
   count('layers', 'Layers', [1, 4], 'Of diffuser.', 'Light', { when: inSleeve }),
   count('evenPct', 'Evenness wanted, %', [10, 95], 'Darkest spot against the mean.', 'Light'),

@@ -158,6 +158,20 @@ describe('a strip within walls', function () {
     expect(checkOf(withStrip(tube('acrylic-opal-40x3'), 'bore', {}), 'wound-even-s')).to.equal(undefined);
   });
 
+  it('wider than its sleeve is reported, with a sleeve that goes round it', () => {
+    const part = withStrip(partOf('lantern'), 'light', {
+      through: 'sleeve',
+      wideMm: 30,
+      thickMm: 3,
+      lengthMm: 60,
+      sleeveMm: 25,
+    });
+    const tight = checkOf(part, 'wound-round-s')!;
+    // 30 mm wide, 3 mm and two strips of 3 mm thick: corner to corner.
+    expect(tight.excess).to.be.closeTo(Math.hypot(30, 9) - 25, 1e-9);
+    expect(checkOf(applyChanges(part, tight.remedies[0]!.changes), 'wound-round-s')).to.equal(undefined);
+  });
+
   it('in an opaque pipe is reported; in one that is opened, and in a room without known walls, it is not known', () => {
     const stopIn = (part: Part, room: string): string | undefined =>
       checkOf(withStrip(part, room, {}), 'wound-out-s')?.severity;

@@ -126,3 +126,9 @@ export function lyingOf({
     ? { widthMm: acrossMm, needMm: wideMm, lengthMm }
     : { widthMm: wideMm, needMm: acrossMm, lengthMm };
 }
+
+/** Inside of the narrowest sleeve that goes round a strip on its core: a flat one corner to corner. */
+export function leastSleeveMm(params: Parameters<typeof lyingOf>[0]): number {
+  const { widthMm, needMm, shape } = lyingOf(params);
+  return shape === 'bar' ? needMm : Math.hypot(widthMm, needMm);
+}
