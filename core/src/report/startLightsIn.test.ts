@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { BuildDoc } from '../document';
-import { newBuild, newPart } from '../parts';
+import { newBuild, newPart, standardKinds } from '../parts';
 import { startLightsIn } from './startLightsIn';
 import { reportOf } from './testing/reportOf';
 
@@ -54,6 +54,33 @@ describe('a first light', function () {
     expect(report.findings.filter((f) => f.severity === 'stop').map((f) => f.title)).to.deep.equal([]);
     expect(report.circuits[0]!.partIds.length).to.equal(2);
     expect(report.circuits[0]!.run!.hours).to.be.at.least(2);
+  });
+
+  it('is not held up by what the handle was stopped at before', () => {
+    const doc = bladed('pvc-1-1-4in');
+    const strip = standardKinds.features
+      .get('wound-strip')!
+      .start({ panel: '', edge: '', at: { x: 0.5, y: 0.5 } });
+    const dark = {
+      id: 'dark',
+      kind: 'wound-strip',
+      params: {
+        ...strip.params,
+        way: 'along',
+        wideMm: 10,
+        thickMm: 1,
+        faces: 1,
+        lengthMm: 50,
+        through: 'walls',
+      },
+      place: { on: 'room' as const, room: 'bore', alongMm: -62, acrossMm: 0, turnDeg: 0 },
+    };
+    const [haft, blade] = doc.parts;
+    const stopped = { ...doc, parts: [{ ...haft!, features: [dark] }, blade!] };
+    expect(reportOf(stopped).findings.some((f) => f.severity === 'stop' && f.partId === 'haft')).to.equal(
+      true,
+    );
+    expect(lit(stopped).elsewhere.map((e) => e.partId)).to.deep.equal(['haft']);
   });
 
   it('has it on the part itself where nothing it is mounted on has room', () => {

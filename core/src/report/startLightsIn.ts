@@ -1,6 +1,6 @@
 import { applyChanges, type BuildDoc, type Circuit, type Feature, type Part } from '../document';
 import { catalogue as standard } from '../materials';
-import { type Context, makePart, partReport, standardKinds, startFeature, startLights } from '../parts';
+import { type Context, partReport, standardKinds, startFeature, startLights } from '../parts';
 import type { Finding, Remedy } from '../document';
 import { byId, fail, ok, type Result, getFrom, firstOf } from '../units';
 import { derive } from './derive';
@@ -45,15 +45,19 @@ function hostsOf({ parts }: BuildDoc, { mount }: Part): Part[] {
 }
 
 /** A build of the one part, as if it stood by itself, or with the parts it is mounted on. */
-function alone(doc: BuildDoc, part: Part, { features, circuit }: Lights, hosts: readonly Part[]): BuildDoc {
+function alone(doc: BuildDoc, part: Part, lights: Lights | undefined, hosts: readonly Part[]): BuildDoc {
   const mount = part.mount.to === 'part' && hosts.length === 0 ? ({ to: 'stand' } as const) : part.mount;
   return {
     ...doc,
-    parts: [{ ...part, mount, features: [...part.features, ...features] }, ...hosts],
-    circuits: [circuit],
+    parts: [{ ...part, mount, features: [...part.features, ...(lights?.features ?? [])] }, ...hosts],
+    circuits: lights ? [lights.circuit] : [],
     versions: [],
   };
 }
+
+/** What is found before anything is lit. */
+const noticed = (doc: BuildDoc, part: Part, hosts: readonly Part[]): ReadonlySet<string> =>
+  new Set(derive(alone(doc, part, undefined, hosts), { untried: true }).findings.map((f) => f.id));
 
 /**
  * Lamps, a pack and a switch that fit a part, and a circuit that lights them: each where it has room, and what the build
@@ -74,10 +78,17 @@ export function startLightsIn(
   if (!first) return fail('There is nowhere on this part for lamps, a pack and a switch.');
   const inside = packInHost(doc, part, first);
   if (inside) {
-    const lit = settled(doc, part, inside.lights, new Set(), ofLight, inside.hosts);
+    const lit = settled(
+      doc,
+      part,
+      inside.lights,
+      noticed(doc, part, hostsOf(doc, part)),
+      ofLight,
+      inside.hosts,
+    );
     if (lit.ok) return lit;
   }
-  const before = new Set(makePart(part, context, { coarse: true }).noticed.map((n) => n.check.id));
+  const before = noticed(doc, part, []);
   let said = '';
   // The part stays as it is where that can be; else it gives way as far as its own remedies say.
   const orders = ordersOf(first).map((order) => fittedIn(part, context, order));
