@@ -26,6 +26,7 @@ import {
   nestedFor,
   overBestKnown,
   shareUsed,
+  timesOver,
   squaresOver,
 } from './nesting';
 import { book, foldings, picturesOf, sixtyPictures } from './pictures';
@@ -143,6 +144,14 @@ shares.forEach((share, i) =>
   report(`harness, share of foam used, nested for ${SECONDS[i]} s`, 100 * share, '%'),
 );
 report('harness, 30 s takes more foam than 60 s by', 100 * (shares[2]! / shares[1]! - 1), '%', 2);
+const tenfold = timesOver(group, 10);
+const [atFirst, afterMinute] = nestedAt(tenfold, 5, [0, 60_000]);
+report(
+  `${tenfold.items.length} pieces, share of foam used, at first`,
+  100 * shareUsed(atFirst!, tenfold),
+  '%',
+);
+report('the same after a minute', 100 * shareUsed(afterMinute!, tenfold), '%');
 report('square of 21 squares over its perfect length, 30 s', 100 * squaresOver(30_000), '%', 1);
 report('SHAPES2 over its best known length, 30 s', 100 * overBestKnown(30_000), '%', 3);
 report(

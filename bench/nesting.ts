@@ -42,6 +42,14 @@ export function nestedAt(
   return told;
 }
 
+/** The same pieces so many times over, as of so many builds on one shelf. */
+export const timesOver = ({ items, size }: SheetGroup, times: number): SheetGroup => ({
+  size,
+  items: Array.from({ length: times }, (_, i) =>
+    items.map((item) => ({ ...item, partId: `${item.partId}-${i}` })),
+  ).flat(),
+});
+
 /** Share of what is taken off the roll, full sheets and the length used of the last, that is pieces. */
 export const shareUsed = ({ used, sheets, lastMm }: Nested, { size }: SheetGroup): number =>
   (used * sheets) / (sheets - 1 + lastMm / size.widthMm);

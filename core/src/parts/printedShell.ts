@@ -1,5 +1,5 @@
 import { eachOf, type LaidPanel, skinMesh } from '../panel';
-import { type Printing, printingOfAll } from '../printed';
+import { type Printing, printingOfAll, printingOnBestSide } from '../printed';
 import type { MadePart } from './madePart';
 import { pieceG } from './weight';
 
@@ -13,14 +13,17 @@ export interface PrintedShell {
   densityKgM3: number;
 }
 
-/** What printing every piece of a shell takes, each by itself as it stands in the part; nothing where there is none to print. */
+/** What printing every piece of a shell takes, each by itself on its best side; nothing where there is none to print. */
 export function printingOfShell({
   laid,
   pieces,
 }: Pick<MadePart, 'laid' | 'pieces'>): PrintedShell | undefined {
   const own = laid.filter(({ panel }) => !panel.existing);
   if (own.length === 0) return undefined;
-  const takes = printingOfAll(own.map((skin) => skinMesh(skin).mesh));
+  const takes = printingOfAll(
+    own.map((skin) => skinMesh(skin).mesh),
+    printingOnBestSide,
+  );
   const mm3 = pieces
     .filter((p) => p.role === 'shell')
     .reduce((sum, p) => sum + pieceG({ ...p, densityKgM3: 1e6 }) * eachOf(p), 0);

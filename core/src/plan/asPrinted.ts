@@ -36,7 +36,7 @@ function printWork(
       what: 'pieces of the shell',
       count: pieces,
       eachMin: TAKE_OFF_MIN,
-      detail: `${trimNumber(plasticG, 0)} g and ${trimNumber(supportG, 0)} g of support for one copy, about ${printMinutes(hours * 60)} of printing; 0.2 mm layers, two walls, 15 % fill. One small piece first, measured: ${PRINT_CARE}`,
+      detail: `${trimNumber(plasticG, 0)} g and ${trimNumber(supportG, 0)} g of support for one copy, about ${printMinutes(hours * 60)} of printing; 0.2 mm layers, two walls, 15 % fill; each piece on the side that takes the least. One small piece first, measured: ${PRINT_CARE}`,
       // One printer, one copy after another.
       waitMin: Math.ceil(hours * 60 * copies),
       waitFor: 'of printing',

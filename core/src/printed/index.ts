@@ -3,6 +3,7 @@ export {
   type Printing,
   printingOf,
   printingOfAll,
+  printingOnBestSide,
   printerSettings,
   puttyCoats,
   puttyDryMin,

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { boxRing, type Mesh, roundRing, stacked } from '../geometry';
-import { printerSettings, printingOf, printingOfAll } from '.';
+import { printerSettings, printingOf, printingOfAll, printingOnBestSide } from '.';
 
 const block = (w: number, h: number, d: number): Mesh => stacked([boxRing(w, h, 0), boxRing(w, h, d)]);
 
@@ -40,6 +40,34 @@ describe('what a print takes', () => {
     // Three by two blocks meet at seven faces.
     expect([long.pieces, long.pins]).to.deep.equal([6, 14]);
     expect(printingOf(block(220, 220, 220)).pieces).to.equal(1);
+  });
+
+  it('lies on its best side: fewest pieces, then least time, whichever way it stood', () => {
+    const post = stacked([roundRing(5, 0), roundRing(5, 30), roundRing(20, 30), roundRing(20, 34)]);
+    // On its head it needs no support.
+    expect(printingOnBestSide(post).supportG).to.equal(0);
+    expect(printingOf(post).supportG).to.be.greaterThan(0);
+    // A board of 200 × 150 × 6 mm standing on any side is printed lying: 30 layers.
+    const sides: [number, number, number][] = [
+      [200, 150, 6],
+      [6, 200, 150],
+      [150, 6, 200],
+    ];
+    const hours = sides.map(([w, h, d]) => printingOnBestSide(block(w, h, d)).hours);
+    const lying = printingOf(block(200, 150, 6)).hours;
+    for (const h of hours) expect(h).to.be.closeTo(lying, 1e-9);
+    expect(printingOf(block(6, 200, 150)).hours).to.be.greaterThan(lying);
+    // What has to be split is split as often, however it lies; never more than as it stands.
+    for (const [w, h, d] of [
+      [450, 100, 230],
+      [500, 30, 40],
+      [90, 260, 30],
+    ] as const) {
+      const [stands, best] = [printingOf(block(w, h, d)), printingOnBestSide(block(w, h, d))];
+      expect(best.pieces).to.be.at.most(stands.pieces);
+      expect(best.hours).to.be.at.most(stands.hours + 1e-9);
+      expect(best.plasticG).to.be.closeTo(stands.plasticG, 1e-6);
+    }
   });
 
   it('adds up over several', () => {
