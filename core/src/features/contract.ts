@@ -13,7 +13,7 @@ import type {
 } from '../document';
 import type { Mesh, Vec2, Vec3 } from '../geometry';
 import type { CautionKey, FoamSheet, LampColour, LedBody, Pack, SteadyLoad, Switch } from '../materials';
-import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, Room } from '../panel';
+import type { Footprint, Hole, LaidPanel, Mark, Panel, Piece, PieceEdge, Room } from '../panel';
 import type { Provenance } from '../units';
 import type { Picture } from '../thumbnail';
 import type { Shine } from './laying/shine';
@@ -321,5 +321,12 @@ export const featurePath = (
   ...path: (string | number)[]
 ): (string | number)[] => ['features', on.features.findIndex((f) => f.id === feature.id), ...path];
 
-export const panelOf = (on: LaidPart, id: string): LaidPanel | undefined =>
+export const panelOf = (on: Pick<LaidPart, 'panels'>, id: string): LaidPanel | undefined =>
   on.panels.find((l) => l.panel.id === id);
+
+/** The piece that an edge is glued to along a seam, or folds over into; none where it is shut, laid on or comes off. */
+export const glued = (
+  on: Pick<LaidPart, 'panels'>,
+  { mate, dry, joint }: Pick<PieceEdge, 'mate' | 'dry' | 'joint'>,
+): LaidPanel | undefined =>
+  mate && !dry && (joint === 'seam' || joint === 'fold') ? panelOf(on, mate.pieceId) : undefined;

@@ -110,9 +110,45 @@ describe('a drawn shape', () => {
   });
 
   it('that reaches beyond its piece is left off and told', () => {
-    const off = made({ outline: square, scalePct: 300 }, 0, 0.05);
+    // Its upper and lower ends stand over edges that are glued to nothing.
+    const off = made({ outline: square.map((n) => ({ ...n, yMm: 12 * n.yMm })) });
     expect(off.checks.find((c) => c.id === 'feature-it')!.title).to.match(/reaches beyond/);
     expect(off.made.pieces.some((p) => p.featureId === 'it')).to.equal(false);
+  });
+
+  it('goes on over a seam: as one piece, traced on both, each part of it on its own face', () => {
+    const outline = square.map((n) => ({ ...n, xMm: 2 * n.xMm, yMm: 2 * n.yMm }));
+    for (const way of ['layer', 'carved'] as const) {
+      // Its middle on the seam of the front and the face beside it.
+      const { made: shape } = made({ outline, way, deepMm: 2 }, 0, 0.97);
+      const marked = shape.laid.flatMap(({ panel }) =>
+        (shape.pieces.find((p) => p.id === panel.id)?.marks ?? [])
+          .filter((m) => m.kind === (way === 'layer' ? 'glue' : 'score'))
+          .map((m) => ({ id: panel.id, ring: m.points.slice(0, -1) })),
+      );
+      expect([...new Set(marked.map((m) => m.id))]).to.have.length(2);
+      const traced = marked.reduce((sum, m) => sum + Math.abs(signedArea(m.ring)), 0);
+      // All of it but a hair at the seam.
+      expect(traced).to.be.closeTo(1600, 10);
+      const whole = shape.pieces.filter((p) => p.featureId === 'it');
+      expect(whole).to.have.length(way === 'layer' ? 1 : 0);
+      if (way === 'layer') expect(Math.abs(signedArea(whole[0]!.outline))).to.be.closeTo(1600, 1e-6);
+      // Seen along the seam, both parts are as long there.
+      const alongSeam = marked.map(({ id, ring }) => {
+        const { piece } = shape.laid.find((l) => l.panel.id === id)!;
+        const other = marked.find((m) => m.id !== id)!.id;
+        const edge = piece.edges.find((e) => e.mate?.pieceId === other)!;
+        const [a, b] = [piece.outline[edge.from]!, piece.outline[edge.to]!];
+        const long = dist2(a, b);
+        const off = (p: Vec2): number =>
+          Math.abs((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / long;
+        const at = ring
+          .filter((p) => off(p) < 0.5)
+          .map((p) => ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / long);
+        return Math.max(...at) - Math.min(...at);
+      });
+      for (const long of alongSeam) expect(long).to.be.closeTo(40, 0.5);
+    }
   });
 });
 

@@ -1,5 +1,5 @@
 import * as draw from '../../thumbnail';
-import { add3, contains, outlineLength, scale3, signedArea, type Vec2, type Vec3 } from '../../geometry';
+import { add3, outlineLength, scale3, signedArea, type Vec2, type Vec3 } from '../../geometry';
 import {
   gridNormals,
   type LaidPanel,
@@ -14,6 +14,7 @@ import { trimNumber } from '../../units';
 import { defineFeature, nothing, notLaid, panelOf } from '../contract';
 import { ownSheet } from '../laying/ownSheet';
 import { fields, type ShapeParams } from './fields';
+import { spreadOver } from './over';
 import { middlesOf, ringOf } from './ring';
 
 /** So much foam is left under a hollow, mm; common practice, no source. */
@@ -67,7 +68,7 @@ const work = {
   },
 };
 
-/** A shape of any outline on a face: laid on, let in flush, carved or engraved, once or in a row. */
+/** A shape of any outline on a face, or over the seams to the next ones: laid on, let in flush, carved or engraved, once or in a row. */
 export const drawnShape = defineFeature<ShapeParams>({
   kind: 'drawn-shape',
   label: 'Drawn shape',
@@ -106,24 +107,31 @@ export const drawnShape = defineFeature<ShapeParams>({
       return notLaid(feature, 'shape', 'the piece that carried a drawn shape is no longer there.');
     const { name } = laid.panel;
     const { way, count } = params;
-    const t = laid.foam.thicknessMm.value;
     const sheet = ownSheet(on, params);
     const deepMm = way === 'inlaid' ? sheet.thicknessMm.value : params.deepMm;
-    if (way !== 'layer' && deepMm > t - LEFT_MM)
-      return notLaid(
-        feature,
-        'shape',
-        `a drawn shape ${trimNumber(deepMm)} mm deep goes through ${name}, which is ${trimNumber(t)} mm thick.`,
-      );
     const { ring, crosses } = ringOf(params, place.turnDeg);
     const spot = laid.flatAt({ x: place.u, y: place.v });
     const rings = middlesOf(params, place.turnDeg).map(({ x, y }) =>
       ring.map((p) => ({ x: p.x + spot.x + x, y: p.y + spot.y + y })),
     );
-    if (rings.some((r) => r.some((p) => !contains(laid.piece.outline, p))))
-      return notLaid(feature, 'shape', `a drawn shape reaches beyond ${name}: make it smaller or move it.`);
+    const spread = rings.map((r) => spreadOver(on, laid, r));
+    const placed = spread.flatMap((s) => s ?? []);
+    if (spread.some((s) => s === undefined))
+      return notLaid(
+        feature,
+        'shape',
+        `a drawn shape reaches beyond ${name} and what is glued to it: make it smaller or move it.`,
+      );
+    const under = [...new Set(placed.map((s) => s.laid))];
+    const thin = under.find((l) => way !== 'layer' && deepMm > l.foam.thicknessMm.value - LEFT_MM);
+    if (thin)
+      return notLaid(
+        feature,
+        'shape',
+        `a drawn shape ${trimNumber(deepMm)} mm deep goes through ${thin.panel.name}, which is ${trimNumber(thin.foam.thicknessMm.value)} mm thick.`,
+      );
+    const names = under.map((l) => l.panel.name).join(' and ');
     const made = nothing();
-    const toSpace = ontoFace(laid);
     const sunkMm = way === 'layer' ? 0 : -deepMm;
     if (way === 'layer' || way === 'inlaid') {
       made.pieces.push({
@@ -132,21 +140,21 @@ export const drawnShape = defineFeature<ShapeParams>({
         featureId: id,
         face: 'outer',
         each: count,
-        note: `${count > 1 ? `${count} from one template, ` : ''}${way === 'layer' ? 'glued on' : 'let in flush with'} the face of ${name}.`,
+        note: `${count > 1 ? `${count} from one template, ` : ''}${way === 'layer' ? 'glued on' : 'let in flush with'} the face of ${names}${under.length > 1 ? ', once they are joined' : ''}.`,
       });
-      const flat = plateMesh(plateOf(ring), sheet.thicknessMm.value);
-      for (const own of rings) {
-        const by = { x: own[0]!.x - ring[0]!.x, y: own[0]!.y - ring[0]!.y };
-        const points = flat.points.map((p) => toSpace({ x: p.x + by.x, y: p.y + by.y }, p.z + sunkMm));
+      for (const { laid: own, ring: part } of placed) {
+        const flat = plateMesh(plateOf(part), sheet.thicknessMm.value);
+        const toSpace = ontoFace(own);
+        const points = flat.points.map((p) => toSpace(p, p.z + sunkMm));
         if (points.every((p) => p !== undefined)) made.solids.push({ points, triangles: flat.triangles });
       }
     }
-    for (const own of rings) {
+    for (const { laid: own, ring: part } of placed) {
       made.marks.push({
-        pieceId: laid.panel.id,
+        pieceId: own.panel.id,
         mark: {
           kind: way === 'layer' ? 'glue' : 'score',
-          points: closed(own),
+          points: closed(part),
           ...(way !== 'layer' && {
             text: `${way === 'engraved' ? 'engrave' : 'cut out'} ${trimNumber(deepMm)} mm deep`,
             ...(way !== 'engraved' && { takesMm: deepMm }),
@@ -156,7 +164,7 @@ export const drawnShape = defineFeature<ShapeParams>({
       if (way !== 'layer')
         made.drawn.push({
           kind: 'score',
-          points: closed(own).flatMap((p) => toSpace(p, 0) ?? []),
+          points: closed(part).flatMap((p) => ontoFace(own)(p, 0) ?? []),
           acrossMm: way === 'engraved' ? 1.5 : 1,
         });
     }

@@ -12,7 +12,7 @@ import {
   platePiece,
 } from '../../panel';
 import { trimNumber } from '../../units';
-import { defineFeature, type LaidPart, nothing, notLaid, panelOf } from '../contract';
+import { defineFeature, glued, type LaidPart, nothing, notLaid, panelOf } from '../contract';
 import { layPatch } from '../laying/patch';
 
 const fields = [
@@ -60,8 +60,8 @@ type SkinParams = ParamsOf<typeof fields>;
 function gluedTo(on: LaidPart, first: LaidPanel): LaidPanel[] {
   const found = [first];
   for (const { piece } of found)
-    for (const { mate, dry } of piece.edges) {
-      const next = mate && !dry ? panelOf(on, mate.pieceId) : undefined;
+    for (const edge of piece.edges) {
+      const next = glued(on, edge);
       if (next && !next.panel.loose && !found.includes(next)) found.push(next);
     }
   return found;
