@@ -163,13 +163,16 @@ describe('whole builds through the interface', function () {
 
   async function add(what: Extract<Doing, { add: string }>, doc: BuildDoc): Promise<void> {
     await station('Shape');
-    await rack().getByRole('button', { name: 'Part', exact: true }).click();
     const { label, fields } = formOf(what.add);
-    await page
-      .getByRole('menuitem')
-      .filter({ has: page.getByText(label, { exact: true }) })
-      // The menu's pictures are still coming; it stands where it is.
-      .click({ force: true });
+    const item = page.getByRole('menuitem').filter({ has: page.getByText(label, { exact: true }) });
+    // What is worked out just then may take the focus from the menu, which closes: it is opened again.
+    for (let tries = 0; tries < 3 && !(await item.isVisible()); tries++) {
+      if (!(await page.getByRole('menu').first().isVisible()))
+        await rack().getByRole('button', { name: 'Part', exact: true }).click();
+      await item.waitFor({ timeout: 20_000 }).catch(() => undefined);
+    }
+    // The menu's pictures are still coming; it stands where it is.
+    await item.click({ force: true });
     const title = formOf(what.add).sheets === 'none' ? 'Name' : 'Name and foam';
     const naming = await openGroup(page, title);
     await naming.getByLabel('Name', { exact: true }).fill(what.as);

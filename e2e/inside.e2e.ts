@@ -68,6 +68,28 @@ describe('the inside of a prop', function () {
     await saved(page);
   });
 
+  it('makes a light box after a recipe, and gives it back in one step', async () => {
+    await go(page, bench, 'inside', 'demo-lampwarden-bracers');
+    await page
+      .getByRole('group', { name: 'Put in' })
+      .getByRole('button', { name: 'Light box', exact: true })
+      .click();
+    const box = await openDetail(page, { kind: 'light-box' });
+    const litBy = box.getByLabel('Lit by', { exact: true });
+    await litBy.waitFor();
+    expect(await litBy.inputValue()).to.equal('lamps');
+    await box.getByRole('button', { name: 'Strip behind two foams and acrylic' }).click();
+    await box.getByLabel('Read off it, %', { exact: true }).waitFor();
+    expect(await litBy.inputValue()).to.equal('12v');
+    expect(await box.getByLabel('Over it', { exact: true }).inputValue()).to.equal('acrylic-sanded');
+    expect(await box.getByLabel('Layers', { exact: true }).inputValue()).to.equal('2');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await box.getByLabel('Read off it, %', { exact: true }).waitFor({ state: 'detached' });
+    expect(await litBy.inputValue()).to.equal('lamps');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await box.waitFor({ state: 'detached' });
+  });
+
   it('describes a bought thing, puts a pack in its room, and says what does not go in', async () => {
     await go(page, bench, 'shape', 'demo-lampwarden-arms');
     await page.getByRole('button', { name: 'Part', exact: true }).click();
