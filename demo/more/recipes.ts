@@ -365,7 +365,7 @@ export const recipes: readonly Recipe[] = [
     id: 'dark-tide-sword',
     name: 'Dark tide sword',
     about:
-      'A black sword with a hollow blade: a strip on its core lights both edges, which are left bare; the cells are in the handle.',
+      'A black sword with a hollow blade: a strip on its core lights both edges, which are not painted; the cells are in the handle.',
     doing: [
       { add: 'haft', as: 'Core', set: { rod: 'pvc-40mm', lengthMm: 190, handMm: 85 } },
       {

@@ -55,7 +55,7 @@ export const framesLast: BuildRule = ({ doc, report }) =>
         ...base,
         id: `frame-bent:${f.partId}`,
         severity: breaks ? 'stop' : 'mind',
-        title: `${f.name}: ${f.bentAt} bears ${trimNumber(bentMPa)} MPa at rest; its pipe yields at ${trimNumber(strength.yieldsMPa)} and lasts under ${trimNumber(strength.lastsMPa)}.`,
+        title: `${f.name}: ${f.bentAt} bears ${trimNumber(bentMPa)} MPa at rest; its pipe yields at ${trimNumber(strength.yieldsMPa)} MPa, and should bear no more than ${trimNumber(strength.lastsMPa)} MPa for long.`,
         why: breaks
           ? `A step or a knock is about ${JOLT} times that: it bends for good or splits at the fitting.`
           : 'Plastic under more than that creeps: it stays bent after a day.',

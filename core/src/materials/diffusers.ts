@@ -142,12 +142,22 @@ export function throughFoam(
   return { transmission: own.transmission ** times, spreadMm: own.spreadMm * Math.sqrt(times) };
 }
 
+/** Clear acrylic of any thickness: its two faces each give back 3.9 % (Fresnel, refractive index 1.49), (1 − R)/(1 + R). */
+export const clearAcrylic = { transmission: 0.925, spreadMm: 0 } as const;
+
+/** What any sheet lets through: foam by its thickness, and clear acrylic, which spreads nothing. Nothing for what is opaque. */
+export const throughSheet = (
+  foamId: string,
+  thicknessMm: number,
+): { transmission: number; spreadMm: number } | undefined =>
+  foamId === 'acrylic-clear' ? clearAcrylic : throughFoam(foamId, thicknessMm);
+
 /** Less of the light than this is hardly seen in a lit room; from memory. */
 export const SEEN_SHARE = 0.08;
 
 /** What paint over a wall lets through and how far it spreads it; from memory. */
 export const coats = {
-  bare: { name: 'left bare', transmission: 1, spreadMm: 0 },
+  bare: { name: 'not painted', transmission: 1, spreadMm: 0 },
   thin: { name: 'one thin white coat', transmission: 0.5, spreadMm: 1 },
   opaque: { name: 'painted over', transmission: 0, spreadMm: 0 },
 } as const;

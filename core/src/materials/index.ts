@@ -13,6 +13,7 @@ export {
   lobes,
   SEEN_SHARE,
   throughFoam,
+  throughSheet,
   walls,
   type Diffuser,
 } from './diffusers';

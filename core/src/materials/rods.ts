@@ -1,4 +1,5 @@
 import { figure, type Figure } from '../units';
+import { clearAcrylic } from './diffusers';
 import { socketMm } from './pipeFittings';
 
 /** A half round lies on its flat, a triangle of equal sides on one of them. */
@@ -77,8 +78,7 @@ export const rodMatters: Record<RodMatter, Matter> = {
     rigid: true,
     saw: 'fine saw under water or with a mask; the dust is harmful',
   },
-  // Two faces each give back 3.9 % (Fresnel, refractive index 1.49): (1 − R)/(1 + R).
-  clear: { ...acrylic, name: 'clear acrylic', lets: { transmission: 0.925, spreadMm: 0 } },
+  clear: { ...acrylic, name: 'clear acrylic', lets: clearAcrylic },
   // From memory.
   opal: { ...acrylic, name: 'opal acrylic', lets: { transmission: 0.5, spreadMm: 6 } },
   foam: {

@@ -203,6 +203,13 @@ function settled(
   }
   const [stop] = stopsOf(now, true, false);
   if (stop) return fail(stop.title);
+  // Nothing that lay in a host before is handed back: had a remedy changed it, what was found would not be what is made.
+  const changedHost = hosts.some((host) =>
+    host.features.some(
+      (f) => doc.parts.some((p) => p.features.includes(f)) && !now.parts.some((p) => p.features.includes(f)),
+    ),
+  );
+  if (changedHost) return fail('Something else in what it is mounted on would have to change.');
   // Its lamps, pack and switch, and what its remedies added for them, such as a hatch.
   const there = new Set(doc.parts.flatMap((p) => p.features.map((f) => f.id)));
   const added = ({ features }: Part): Feature[] => features.filter((f) => !there.has(f.id));

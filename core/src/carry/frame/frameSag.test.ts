@@ -167,6 +167,8 @@ describe('how far a frame of pipes sags', () => {
       box,
     ]);
     expect(onTop.heldBy).to.equal(`where it lies on ${box.name}`);
+    // What it lies on stands: nobody walks with it.
+    expect([onTop.walks, hand.walks]).to.deep.equal([false, true]);
     // Standing on it, it is held at its foot; turned with it, the arm may pull at the post’s top across.
     expect(onTop.sagMm).to.be.at.least(stand.sagMm - 1e-6);
   });

@@ -2,7 +2,7 @@ import { cross3, dot3, length3, lerp3, scale3, sub3, type Vec3, type Weight } fr
 import type { Framework } from '../../forms';
 import { type Catalogue, type Rod, rodMatters } from '../../materials';
 import { secondMomentMm4, sectionAreaMm2, sectionOf, type Section } from '../../panel';
-import type { PartReport } from '../../parts';
+import { type PartReport, rootOf } from '../../parts';
 import { byId, itemAt, newtonsOf } from '../../units';
 import { mountedAt, weightsOn } from '../mounted';
 import { type Bent, massesAt, mostBent, swingHz } from './borne';
@@ -201,7 +201,7 @@ function sagOf(
       strength: { yieldsMPa: strength.yieldsMPa.value, lastsMPa: strength.lastsMPa.value },
     }),
     ...(own.hz !== undefined && { hz: own.hz }),
-    walks: part.mount.to !== 'stand',
+    walks: rootOf(part, parts).mount.to !== 'stand',
     heldBy: hold.words,
     rodField: model.rodField,
     choices: choices.sort((a, b) => a.sagMm - b.sagMm),

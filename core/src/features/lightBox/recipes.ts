@@ -1,6 +1,6 @@
 import { leastDistanceMm } from '../../light';
 import type { Recipe } from '../contract';
-import { lampPitchMm } from '../laying/stripParts';
+import { lampPitchMm, stripStepMm } from '../laying/stripParts';
 import { boxFaceBy } from './box';
 import type { BoxParams } from './fields';
 
@@ -22,6 +22,8 @@ function evened(params: BoxParams): BoxParams {
 const ofStrip = (params: BoxParams, more: Partial<BoxParams> & { lit: '12v' | '5v' }): BoxParams =>
   evened({
     ...params,
+    // A row is one segment at least.
+    widthMm: Math.max(params.widthMm, Math.ceil(stripStepMm(more.lit))),
     rows: timesIn(params.heightMm, Math.min(ROW_MM, lampPitchMm(more.lit))),
     boredMm: 0,
     walls: 'white',

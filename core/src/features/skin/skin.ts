@@ -79,7 +79,10 @@ function skinOf(
 ): { piece: Piece; mesh: Mesh } {
   const { name, plate, grid } = laid.panel;
   const t = laid.foam.thicknessMm.value;
-  const laps = laid.piece.edges.filter((e) => before.some((l) => l.panel.id === e.mate?.pieceId));
+  // An outline of its own is turned over all round.
+  const laps = plate
+    ? []
+    : laid.piece.edges.filter((e) => before.some((l) => l.panel.id === e.mate?.pieceId));
   const turned = turnedMm > 0 && laps.length < laid.piece.edges.length;
   const note = [
     `Over the whole face of ${name}`,

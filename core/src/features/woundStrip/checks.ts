@@ -171,10 +171,10 @@ function outCheck(looked: Looked): Check[] {
         severity: 'stop',
         title: `no light of the ${name} comes out: ${names(glows)} ${painted ? `${one ? 'is' : 'are'} painted over` : `${one ? 'lets' : 'let'} none through`}.`,
         why: painted
-          ? 'Leave it bare, or under one thin coat, where it is meant to glow.'
+          ? 'Do not paint it where it is meant to glow, or give it one thin coat.'
           : 'Craft foam and pipe are opaque. White polyethylene and upholstery foam glow, and so do clear and opal tubes.',
         excess: 1,
-        remedies: painted ? [set(looked, 'Leave it bare', { coat: 'bare' })] : [],
+        remedies: painted ? [set(looked, 'Do not paint it', { coat: 'bare' })] : [],
       },
     ];
   }
@@ -197,8 +197,14 @@ function outCheck(looked: Looked): Check[] {
   ];
 }
 
+/** Across the room where the strip lies, between the nearest of its walls; nothing where they are not known. */
+function clearAcross({ room, flat }: Footing): number | undefined {
+  const offs = (room.walls ?? []).flatMap((w) => w.at(flat.y)?.standOffMm ?? []);
+  return offs.length > 0 ? 2 * Math.min(...offs) : undefined;
+}
+
 /** Rows wider than their core, bends too tight, and a strip that does not go in. */
-function sizeChecks({ on, id, name, params, footing, glows }: Looked, needMm: number): Check[] {
+function sizeChecks({ on, id, name, params, footing }: Looked, needMm: number): Check[] {
   const of = stripOf(params.type);
   const along = params.way === 'along';
   const change = (label: string, key: keyof WoundParams, value: number): Proposal => ({
@@ -243,21 +249,23 @@ function sizeChecks({ on, id, name, params, footing, glows }: Looked, needMm: nu
           : change(`Turns ${of.widthMm + 2} mm apart`, 'pitchMm', of.widthMm + 2),
       ],
     });
-  const tube = glows.find((g) => g.wall.way === 'round');
+  const clearMm = clearAcross(footing);
   const layersMm = params.layers * diffuserOf(params.diffuser).thicknessMm;
   const sleeveMm = params.sleeveMm + 2 * layersMm;
-  if (params.through === 'sleeve' && tube && sleeveMm > 2 * tube.standOffMm + 0.05) {
-    const fitsMm = Math.floor(2 * tube.standOffMm - 2 * layersMm);
+  if (params.through === 'sleeve' && clearMm !== undefined && sleeveMm > clearMm + 0.05) {
+    const fitsMm = Math.floor(clearMm - 2 * layersMm);
     checks.push({
       ...base,
       id: `wound-sleeve-${id}`,
       severity: 'mind',
-      title: `the sleeve is ${trimNumber(sleeveMm)} mm across outside, ${footing.room.name} ${trimNumber(2 * tube.standOffMm)} mm.`,
+      title: `the sleeve is ${trimNumber(sleeveMm)} mm across outside, ${footing.room.name} ${trimNumber(clearMm)} mm.`,
       why: 'It does not go in.',
       provenance: 'standard',
-      excess: sleeveMm - 2 * tube.standOffMm,
+      excess: sleeveMm - clearMm,
       remedies:
-        fitsMm >= Math.max(20, needMm) ? [change(`Sleeve ${fitsMm} mm inside`, 'sleeveMm', fitsMm)] : [],
+        fitsMm >= Math.max(LEAST_SLEEVE_MM, leastSleeveMm(params))
+          ? [change(`Sleeve ${fitsMm} mm inside`, 'sleeveMm', fitsMm)]
+          : [],
     });
   }
   const leastMm = leastSleeveMm(params);

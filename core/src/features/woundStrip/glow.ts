@@ -118,10 +118,11 @@ export const hidesLamps = (layers: readonly DiffuserLayer[]): boolean =>
 function glowAt(params: WoundParams, wall: LightWall, at: WallAt) {
   const layers = layersOut(params, at);
   if (!at.lets || layers.some((l) => l.transmission === 0)) return { evenness: 0, passed: 0 };
-  if (wall.way !== 'round' && params.through === 'walls')
-    return middleOf(wallFace(params, wall, distanceTo(at, params), layers));
   const insideMm = params.through === 'sleeve' ? params.sleeveMm : 2 * at.standOffMm;
-  const { evenness, passed } = litFace(roundFace(params, insideMm, layers), ROUND_CELLS);
+  const { evenness, passed } =
+    wall.way !== 'round' && params.through === 'walls'
+      ? middleOf(wallFace(params, wall, distanceTo(at, params), layers))
+      : litFace(roundFace(params, insideMm, layers), ROUND_CELLS);
   return { evenness: hidesLamps(layers) ? evenness : 0, passed };
 }
 

@@ -123,6 +123,23 @@ describe('a strip within walls', function () {
     expect(shineIn(painted).patches).to.have.length(0);
   });
 
+  it('of clear acrylic lets nearly all through, and shows every lamp', () => {
+    const part = withStrip(hollowBlade(44, 64, 'acrylic-clear'), 'light', { lies: 'edge' });
+    const [percent] = percentOf(checkOf(part, 'wound-out-s')!.title);
+    const [foam] = percentOf(
+      checkOf(withStrip(hollowBlade(44, 64), 'light', { lies: 'edge' }), 'wound-out-s')!.title,
+    );
+    expect(percent! / foam!).to.be.closeTo(0.925 / 0.5 ** (10 / 3), 1.5);
+    expect(checkOf(part, 'wound-even-s')!.title).to.include('seen as itself');
+  });
+
+  it('has no room for a sleeve that is wider than its hollow', () => {
+    const part = withStrip(hollowBlade(44, 64), 'light', { through: 'sleeve', sleeveMm: 40 });
+    // 15 mm of inner layers; the sleeve is 40 mm and 3 mm of foam on either side.
+    expect(checkOf(part, 'wound-sleeve-s')!.excess).to.be.closeTo(46 - 15, 1e-6);
+    expect(checkOf(part, 'wound-sleeve-s')!.remedies).to.have.length(0);
+  });
+
   it('too thick is cured by a wider hollow, which lets more out', () => {
     const part = withStrip(hollowBlade(40, 64), 'light', { lies: 'edge' });
     const dim = checkOf(part, 'wound-out-s')!;

@@ -1,5 +1,5 @@
 import type { Vec2, Vec3 } from '../../geometry';
-import { type FoamSheet, type LightMatter, throughFoam } from '../../materials';
+import { type FoamSheet, type LightMatter, throughSheet } from '../../materials';
 import type { LightWall, WallAt } from '../../panel';
 import { itemAt } from '../../units';
 import { type Bevel, insetAt, type Lamination, type Layer, stackMm } from './laminate';
@@ -24,7 +24,7 @@ export interface Hollow {
 }
 
 const through = (standOffMm: number, thickMm: number, foam: FoamSheet): WallAt => {
-  const lets = throughFoam(foam.foamId, thickMm);
+  const lets = throughSheet(foam.foamId, thickMm);
   return { standOffMm, thickMm, ...(lets && { lets }) };
 };
 

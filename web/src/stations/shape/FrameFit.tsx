@@ -20,8 +20,8 @@ export function FrameFit({ frame }: { frame: FrameSag }) {
         Most stress at {frame.bentAt}:{' '}
         <strong>{frame.bentMPa < 0.1 ? 'under 0.1' : trimNumber(frame.bentMPa)} MPa</strong>
         {frame.strength
-          ? ` of the ${trimNumber(frame.strength.lastsMPa)} MPa its pipe lasts under`
-          : '; what its pipe lasts under is not known'}
+          ? ` of the ${trimNumber(frame.strength.lastsMPa)} MPa its pipe may bear for long`
+          : '; what its pipe may bear is not known'}
         {frame.hz !== undefined &&
           `; it swings ${trimNumber(frame.hz, frame.hz < 10 ? 1 : 0)} times a second`}
         .
