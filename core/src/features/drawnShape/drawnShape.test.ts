@@ -150,6 +150,40 @@ describe('a drawn shape', () => {
       for (const long of alongSeam) expect(long).to.be.closeTo(40, 0.5);
     }
   });
+
+  it('goes on from seam to seam, and not about a corner where it cannot lie flat', () => {
+    const on = (form: string, panel: string, u: number, v: number, xTimes: number, yTimes: number) =>
+      make(form, form === 'box' ? { widthMm: 200, heightMm: 160, deepMm: 80 } : {}, {
+        nominalMm: 6,
+        features: [
+          {
+            id: 'it',
+            kind: 'drawn-shape',
+            place: { on: 'panel', panel, u, v, turnDeg: 0 },
+            params: {
+              ...start,
+              outline: square.map((n) => ({ ...n, xMm: xTimes * n.xMm, yMm: yTimes * n.yMm })),
+            },
+          },
+        ],
+      });
+    // A band of 130 mm about the middle of a flat side as wide as its neighbours: over two seams at once.
+    const { made: shape, checks } = on('faceted', 'side-2-flat-2', 0.5, 0.5, 6.5, 2);
+    expect(checks.some((c) => c.id === 'feature-it')).to.equal(false);
+    const glue = shape.pieces.flatMap(({ id, marks }) =>
+      marks.filter((m) => m.kind === 'glue').map((m) => ({ id, mm2: Math.abs(signedArea(m.points)) })),
+    );
+    expect(new Set(glue.map((m) => m.id)).size).to.be.at.least(3);
+    expect(glue.reduce((sum, m) => sum + m.mm2, 0)).to.be.closeTo(130 * 40, 20);
+    // Its middle lies in the middle of one, so that as much goes to either side.
+    const [most, ...others] = glue.map((m) => m.mm2).sort((x, y) => y - x);
+    expect(most).to.be.lessThan(130 * 40 * 0.9);
+    for (let i = 0; i + 1 < others.length; i += 2) expect(others[i]).to.be.closeTo(others[i + 1]!, 12);
+
+    // Three faces meet at a corner: what would lie on two of them at once, or on none, is refused.
+    const atCorner = on('box', 'front', 0.9, 0.9, 4, 4);
+    expect(atCorner.checks.find((c) => c.id === 'feature-it')!.title).to.match(/reaches beyond/);
+  });
 });
 
 const middleOf = (ring: readonly Vec2[]): Vec2 => ({

@@ -1,4 +1,4 @@
-import { common, contains, dist2, grown, type Vec2 } from '../../geometry';
+import { common, contains, dist2, grown, signedArea, type Vec2 } from '../../geometry';
 import type { LaidPanel } from '../../panel';
 import { itemAt } from '../../units';
 import { glued, type LaidPart } from '../contract';
@@ -9,8 +9,16 @@ export interface Onto {
   onto: (p: Vec2) => Vec2;
 }
 
+/** What of an outline lies on one piece, on its own flat. */
+interface Spread {
+  laid: LaidPanel;
+  ring: Vec2[];
+}
+
 /** Regions end so far within their piece, mm: what lies on its very edge is on no face. */
 const WITHIN_MM = 0.05;
+/** More of a shape than this on two pieces at once: it does not lie flat about their corner. */
+const TWICE_SHARE = 0.02;
 
 /** Turns and moves the plane so that one chord comes to lie on another, their middles together. */
 function chordOnto([p, q]: readonly [Vec2, Vec2], [a, b]: readonly [Vec2, Vec2]): (s: Vec2) => Vec2 {
@@ -39,21 +47,31 @@ export function besides(on: Pick<LaidPart, 'panels'>, { piece }: LaidPanel): Ont
   });
 }
 
-/** What of an outline lies on each piece, on its own flat; nothing where a part of it lies on none of them. */
+const partsOn = ({ laid, onto }: Onto, ring: readonly Vec2[]): Spread[] =>
+  common([ring.map(onto)], grown([[...laid.piece.outline]], -WITHIN_MM)).map((r) => ({ laid, ring: r }));
+
+/**
+ * What of an outline lies on each piece, on its own flat: from seam to seam as far as it reaches. Nothing where a part of
+ * it lies on no piece, or where it would lie on two at once, as about the corner of a box.
+ */
 export function spreadOver(
   on: Pick<LaidPart, 'panels'>,
   first: LaidPanel,
   ring: readonly Vec2[],
-): { laid: LaidPanel; ring: Vec2[] }[] | undefined {
-  const whole = (l: LaidPanel, r: readonly Vec2[]): boolean => r.every((p) => contains(l.piece.outline, p));
-  if (whole(first, ring)) return [{ laid: first, ring: [...ring] }];
-  const own = { laid: first, onto: (p: Vec2): Vec2 => p };
-  const near = besides(on, first);
-  const covered = ring.every((p) =>
-    [own, ...near].some(({ laid, onto }) => contains(laid.piece.outline, onto(p))),
-  );
-  if (!covered) return undefined;
-  return [own, ...near].flatMap(({ laid, onto }) =>
-    common([ring.map(onto)], grown([[...laid.piece.outline]], -WITHIN_MM)).map((r) => ({ laid, ring: r })),
-  );
+): Spread[] | undefined {
+  if (ring.every((p) => contains(first.piece.outline, p))) return [{ laid: first, ring: [...ring] }];
+  const reached: { at: Onto; parts: Spread[] }[] = [];
+  const waiting: Onto[] = [{ laid: first, onto: (p) => p }];
+  for (let at = waiting.shift(); at; at = waiting.shift()) {
+    const { laid, onto } = at;
+    if (reached.some((r) => r.at.laid === laid)) continue;
+    const parts = partsOn(at, ring);
+    if (parts.length === 0) continue;
+    reached.push({ at, parts });
+    waiting.push(...besides(on, laid).map((next) => ({ ...next, onto: (p: Vec2) => next.onto(onto(p)) })));
+  }
+  const covered = ring.every((p) => reached.some(({ at }) => contains(at.laid.piece.outline, at.onto(p))));
+  const parts = reached.flatMap((r) => r.parts);
+  const laidMm2 = parts.reduce((sum, p) => sum + Math.abs(signedArea(p.ring)), 0);
+  return covered && laidMm2 <= Math.abs(signedArea(ring)) * (1 + TWICE_SHARE) ? parts : undefined;
 }
