@@ -175,10 +175,7 @@ describe('a drawn shape', () => {
     );
     expect(new Set(glue.map((m) => m.id)).size).to.be.at.least(3);
     expect(glue.reduce((sum, m) => sum + m.mm2, 0)).to.be.closeTo(130 * 40, 20);
-    // Its middle lies in the middle of one, so that as much goes to either side.
-    const [most, ...others] = glue.map((m) => m.mm2).sort((x, y) => y - x);
-    expect(most).to.be.lessThan(130 * 40 * 0.9);
-    for (let i = 0; i + 1 < others.length; i += 2) expect(others[i]).to.be.closeTo(others[i + 1]!, 12);
+    for (const { mm2 } of glue) expect(mm2).to.be.lessThan(130 * 40 * 0.6);
 
     // Three faces meet at a corner: what would lie on two of them at once, or on none, is refused.
     const atCorner = on('box', 'front', 0.9, 0.9, 4, 4);
