@@ -76,8 +76,14 @@ export interface Tie {
   end: 'near' | 'far';
   points: Vec3[];
   fastening: Omit<Fastening, 'lengthMm'>;
-  /** Straps run longer than the straight way by this. */
-  factor: number;
+  /** What of the wearer it may be drawn over, each in one upright or level plane; the nearest of them counts. */
+  over: Mould[];
+}
+
+/** A line of the clothed wearer in a plane that runs fore and aft, or in a level one. */
+export interface Mould {
+  plane: 'upright' | 'level';
+  points: Vec3[];
 }
 
 /** Pipes of one kind, stiffly joined where they meet: what bends under what they carry. */

@@ -7,6 +7,7 @@ export type {
   FormKind,
   Model,
   OpeningClearance,
+  Mould,
   Tie,
 } from './contract';
 export {

@@ -1,6 +1,5 @@
 import { type Body, levels, neckSection, SHOULDER_ROUND_MM, STRAP_AT, torsoSection } from '../body';
-import { convexHull, dist2, type Vec2 } from '../geometry';
-import { itemAt } from '../units';
+import { drawnOver, type Vec2 } from '../geometry';
 
 /** Where straps are fastened: at what height, and how far before the spine (behind it is negative). */
 export interface Carrier {
@@ -18,11 +17,15 @@ function profile(body: Body, underLayerMm: number, acrossMm: number, z: number):
   return share >= 1 ? undefined : { x: forwardMm + (b + underLayerMm) * Math.sqrt(1 - share * share), y: z };
 }
 
-/** A tape drawn over points from the first to the last: their hull without the side between those two. */
-function drawnOver(points: readonly Vec2[]): number {
-  const hull = convexHull([...points]);
-  const around = hull.reduce((sum, p, i) => sum + dist2(p, itemAt(hull, (i + 1) % hull.length)), 0);
-  return around - dist2(itemAt(points, 0), itemAt(points, points.length - 1));
+/** The round of the clothed shoulder where a strap lies, from behind over the ridge to the front: forward and up. */
+export function shoulderRound(body: Body, underLayerMm: number): Vec2[] {
+  const at = levels(body);
+  const radius = SHOULDER_ROUND_MM + underLayerMm;
+  const ridge = { x: neckSection(body, at.chin).forwardMm, y: at.shoulder - SHOULDER_ROUND_MM };
+  return Array.from({ length: STEPS + 1 }, (_, i): Vec2 => {
+    const turn = (Math.PI * i) / STEPS;
+    return { x: ridge.x - radius * Math.cos(turn), y: ridge.y + radius * Math.sin(turn) };
+  });
 }
 
 /** From where it is fastened over the shoulder and down the front as far as under the chest, drawn tight in its plane. */
@@ -33,14 +36,10 @@ export function strapDownMm(
 ): number {
   const at = levels(body);
   const acrossMm = STRAP_AT * body.shoulderBreadth.valueMm;
-  const radius = SHOULDER_ROUND_MM + underLayerMm;
-  const ridge = { x: neckSection(body, at.chin).forwardMm, y: at.shoulder - SHOULDER_ROUND_MM };
-  const over = Array.from({ length: STEPS + 1 }, (_, i): Vec2 => {
-    const turn = (Math.PI * i) / STEPS;
-    return { x: ridge.x - radius * Math.cos(turn), y: ridge.y + radius * Math.sin(turn) };
-  });
+  const ridgeMm = at.shoulder - SHOULDER_ROUND_MM;
+  const over = shoulderRound(body, underLayerMm);
   const front = Array.from({ length: STEPS + 1 }, (_, i) => {
-    const z = ridge.y + ((at.underBust - ridge.y) * i) / STEPS;
+    const z = ridgeMm + ((at.underBust - ridgeMm) * i) / STEPS;
     return profile(body, underLayerMm, acrossMm, z) ?? [];
   }).flat();
   return drawnOver([{ x: forwardMm, y: topMm }, ...over, ...front]);

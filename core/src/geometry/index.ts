@@ -7,6 +7,7 @@ export {
   type Ellipse,
 } from './ellipse';
 export { convexHull } from './hull';
+export { drawnBetween, drawnOver } from './tape';
 export { fromTriangle } from './fromTriangle';
 export { rayMeets, rayReach } from './ray';
 export { joinMeshes, meshArea, triangleArea, meshVolume, shellMesh, type Mesh } from './mesh';

@@ -1,12 +1,13 @@
 import { closureField } from '../closureField';
-import { type Body, levels, torsoSection } from '../../body';
+import { type Body, levels, STRAP_AT, torsoSection } from '../../body';
 import { angle, type Check, choice, length, type ParamsOf, setting } from '../../document';
 import type { Vec3 } from '../../geometry';
 import { closures } from '../../materials';
 import { gridOf, type Join, onSlice, type Panel } from '../../panel';
 import { trimNumber, lastOf, firstOf } from '../../units';
-import { defineForm, type Design, type FormInput, type FormKind, type Tie } from '../contract';
+import { defineForm, type Design, type FormInput, type FormKind, type Mould, type Tie } from '../contract';
 import { OVERLAP_MM, strapOver } from '../straps';
+import { shoulderRound } from '../strapWay';
 
 const inFour = (params: object): boolean => (params as { halves?: number }).halves === 4;
 
@@ -63,6 +64,9 @@ const fieldsOf = (front: boolean) =>
   ] as const;
 
 type PlateParams = ParamsOf<ReturnType<typeof fieldsOf>>;
+
+/** How many lines of the trunk straps at the sides are drawn over. */
+const SIDE_LEVELS = 7;
 
 /** Scoops take at most this share of the height. */
 const DEEPEST = 0.7;
@@ -184,13 +188,33 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
         !seams.some((j) => [j.a, j.b].some(([id, s]) => id === p.id && s === side));
       const right = (points: Vec3[]): Vec3[] => points.filter((q) => q.x > 0);
       const end = front ? 'near' : 'far';
+      const strapMm = STRAP_AT * body.shoulderBreadth.valueMm;
+      /** Of the upper edge, where a strap over the shoulder begins. */
+      const shoulderEnd = (edge: Vec3[]): Vec3 => {
+        const [first, ...others] = edge;
+        const off = (q: Vec3): number => Math.abs(q.x - strapMm);
+        return others.reduce((best, q) => (off(q) < off(best) ? q : best), first ?? { x: 0, y: 0, z: top });
+      };
+      const sides = Array.from({ length: SIDE_LEVELS }, (_, i): Mould => {
+        const z = bottom + ((top - bottom) * i) / (SIDE_LEVELS - 1);
+        const section = torsoSection(body, Math.min(z, at.shoulder));
+        const slice = { ...section, x: 0, y: section.forwardMm, z };
+        return {
+          plane: 'level',
+          points: [-60, -45, -30, -15, 0, 15, 30, 45, 60].map((deg) => onSlice(slice, deg, underLayerMm)),
+        };
+      });
       return [
         {
           name: 'shoulder',
           end,
-          points: right(all.flatMap((p) => lastOf(p.grid))),
-          // Over the shoulder a strap runs about a sixth longer than the straight way between the plates.
-          factor: 1.17,
+          points: [shoulderEnd(right(all.flatMap((p) => lastOf(p.grid))))],
+          over: [
+            {
+              plane: 'upright',
+              points: shoulderRound(body, underLayerMm).map(({ x: y, y: z }): Vec3 => ({ x: strapMm, y, z })),
+            },
+          ],
           fastening: {
             closure: 'hook-and-loop',
             where: 'over each shoulder, plate to plate',
@@ -207,7 +231,7 @@ function plate(kind: string, label: string, summary: string, middleDeg: 90 | 270
               ...(free(p, 'right') ? p.grid.map((row) => lastOf(row)) : []),
             ]),
           ),
-          factor: 1,
+          over: sides,
           fastening: { closure, ...closures[closure].between },
         },
       ];
