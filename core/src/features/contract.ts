@@ -58,6 +58,8 @@ export interface Item {
   stays?: true;
   /** Where its kind is chosen among the values of the part. */
   choose?: (string | number)[];
+  /** Where the brightness of addressable lamps is set among the values of the part, and what it is, percent. */
+  dims?: { path: (string | number)[]; pct: number };
   /** Depth it needs and has, and its outline over the room seen from outside. */
   fit?: {
     needMm: number;
@@ -145,6 +147,16 @@ export interface Bears {
 }
 
 /** What a feature does to its part. */
+/** A wedge of foam towards another part: what is set for its two ends, and the spots of the inner face it is looked at from. */
+export interface Wedge {
+  featureId: string;
+  pieceId: string;
+  name: string;
+  /** From the lower end to the upper one. */
+  ends: readonly { gapMm: number; path: (string | number)[]; spots: readonly { at: Vec3; inward: Vec3 }[] }[];
+  range: readonly [number, number];
+}
+
 export interface Laid {
   pieces: Piece[];
   holes: { pieceId: string; hole: Hole }[];
@@ -156,6 +168,7 @@ export interface Laid {
   work: Work[];
   probed: Probed[];
   bears: Bears[];
+  wedges: Wedge[];
   /** Foam added along an edge, or over a whole piece. */
   stiffens: { pieceId: string; edgeId?: string; thicknessMm: number }[];
   checks: Check[];
@@ -172,6 +185,7 @@ export const nothing = (): Laid => ({
   work: [],
   probed: [],
   bears: [],
+  wedges: [],
   stiffens: [],
   checks: [],
 });

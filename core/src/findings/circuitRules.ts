@@ -13,6 +13,7 @@ import {
   mostMa,
   usePack,
 } from './circuitContext';
+import { dimmedTo } from './dimmed';
 import type { Finding, Remedy } from '../document';
 import type { BuildRule } from './rule';
 
@@ -100,25 +101,35 @@ export const resistorCool = each((input) => {
 const drawnA = ({ working, solved, feed }: CircuitContext['made']): number =>
   Math.max(feed.regulator ? 0 : (solved?.totalA ?? 0), working?.totalA ?? 0);
 
+/** What each strip, ring and board draws, as in “ring of 12 lamps 228 mA”. */
+const drawnEach = ({ steady }: CircuitContext['made']): string =>
+  steady.map((s) => `${s.name} ${ma(s.kind === 'segments' ? s.segments * s.ratedA : s.amps)}`).join(', ');
+
 /** The cells carry more than they should. */
 export const cellCurrent = each((input) => {
   const { made, context } = input;
   const draws = drawnA(made);
   if (!made.pack || draws <= made.pack.cell.maxA) return [];
   const { cell } = made.pack;
+  const dimmed = dimmedTo(input, draws, cell.maxA);
   const less = gentler.find((mA) => mA < mostMa(input) && totalAt(made, mA) <= cell.maxA);
   return [
     {
       ...about(input, 'cell-current'),
       severity: 'stop',
-      title: `${made.name}: the lamps draw ${ma(draws)}; ${cell.name} cells give ${ma(cell.maxA)} at most.`,
-      why: 'Past that their voltage collapses and the hours are guesswork.',
+      title: `${made.name}: the lamps draw ${ma(draws)}; ${made.pack.name} gives ${ma(cell.maxA)} at most.`,
+      why: dimmed
+        ? `At their brightest together: ${drawnEach(made)}. Past what it gives, the voltage collapses or the pack switches itself off.`
+        : 'Past that its voltage collapses and the hours are guesswork.',
       provenance: cell.provenance,
       excess: draws - cell.maxA,
-      remedies: handiest(context.catalogue.packs)
-        .filter((p) => hoursOn(made, p) > 0)
-        .slice(0, 2)
-        .map((p) => usePack(input, p))
+      remedies: (dimmed ? [dimmed] : [])
+        .concat(
+          handiest(context.catalogue.packs)
+            .filter((p) => hoursOn(made, p) > 0)
+            .slice(0, 2)
+            .map((p) => usePack(input, p)),
+        )
         .concat(less === undefined ? [] : [{ label: `${less} mA a lamp`, changes: atCurrent(input, less) }]),
     },
   ];
@@ -129,6 +140,7 @@ export const switchCurrent = each((input) => {
   const { made, context } = input;
   const total = drawnA(made);
   if (!made.switch || total <= made.switch.maxA) return [];
+  const dimmed = dimmedTo(input, total, made.switch.maxA);
   return [
     {
       ...about(input, 'switch-current'),
@@ -139,7 +151,8 @@ export const switchCurrent = each((input) => {
       excess: total - made.switch.maxA,
       remedies: context.catalogue.switches
         .filter((s) => s.maxA >= total && s.kind === 'latching')
-        .map((s) => ({ label: s.name, changes: choose(input, made.toggle, s.id) })),
+        .map((s): Remedy => ({ label: s.name, changes: choose(input, made.toggle, s.id) }))
+        .concat(dimmed ? [dimmed] : []),
     },
   ];
 });
@@ -246,7 +259,7 @@ export const lightStaysOn = each((input) => {
       remedies: context.catalogue.switches
         .filter((s) => s.kind === 'latching')
         .slice(0, 1)
-        .map((s) => ({ label: s.name, changes: choose(input, made.toggle, s.id) })),
+        .map((s): Remedy => ({ label: s.name, changes: choose(input, made.toggle, s.id) })),
     },
   ];
 });

@@ -59,6 +59,7 @@ import { picturesAgree, picturesFigure, picturesGiven, picturesScaled } from './
 import { inrushBorne, regulatorCool, regulatorHolds } from './regulatorRules';
 import type { BuildRule, PartRule } from './rule';
 import { lightTells } from './tellRules';
+import { wedgesFill } from './wedgeRules';
 import { wiresHaveRoom } from './wireRules';
 
 /** What a rule is about, weightiest first: of findings of one severity those come first. */
@@ -100,7 +101,7 @@ export const rules: readonly DeclaredRules[] = [
   {
     weight: 'fit',
     parts: [ownChecks, pairFitsBoth, mountHolds],
-    build: [partsStand, nothingInOthers, moves, criticalMeasured, switchesReached],
+    build: [partsStand, nothingInOthers, moves, criticalMeasured, switchesReached, wedgesFill],
   },
   {
     weight: 'light',

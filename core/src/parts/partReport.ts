@@ -87,7 +87,7 @@ const asMade = [
 type AsItIs = Pick<Part, (typeof asInPart)[number]> &
   Pick<Model, (typeof asInModel)[number]> &
   Pick<MadePart, (typeof asMade)[number]> &
-  Pick<Laid, 'drawn' | 'items' | 'bought' | 'work' | 'bears'> &
+  Pick<Laid, 'drawn' | 'items' | 'bought' | 'work' | 'bears' | 'wedges'> &
   Bending;
 
 /** Everything worked out about one part. Masses and areas are for one copy. */
@@ -329,6 +329,7 @@ export function partReport(
     extraRuns: runsOf([...made.lays].flatMap(([id, { solids }]) => solids.map((mesh) => ({ id, mesh })))),
     drawn: featured.drawn,
     bears: featured.bears,
+    wedges: featured.wedges,
     rooms: made.rooms.map((room) => ({
       ...pick(room, ['id', 'name', 'outline', 'middle', 'panel', 'solid']),
       letsLight: letsLight(room),

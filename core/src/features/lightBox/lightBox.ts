@@ -4,7 +4,7 @@ import { add3, contains, distanceToEdge, rotate2, scale3, type Vec2 } from '../.
 import { litFace } from '../../light';
 import { ledBodies } from '../../materials';
 import { trimNumber } from '../../units';
-import { defineFeature, type Item, nothing, notLaid, panelOf } from '../contract';
+import { defineFeature, featurePath, type Item, nothing, notLaid, panelOf } from '../contract';
 import { footingOf } from '../laying/device';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
 import { ownSheet } from '../laying/ownSheet';
@@ -200,6 +200,9 @@ export const lightBox = defineFeature<BoxParams>({
               params.colour,
               params.brightPct / 100,
             ),
+            ...(strip === '5v' && {
+              dims: { path: featurePath(on, feature, 'params', 'brightPct'), pct: params.brightPct },
+            }),
             ...(fit && { fit }),
           },
         ]

@@ -3,7 +3,7 @@ import { choice, count, type ParamsOf } from '../../document';
 import { add3, cross3, scale3, unit3, type Vec3 } from '../../geometry';
 import { rings, strip5V } from '../../materials';
 import { counted, trimNumber } from '../../units';
-import { defineFeature, nothing, notLaid } from '../contract';
+import { defineFeature, featurePath, nothing, notLaid } from '../contract';
 import { footingOf } from '../laying/device';
 import { lampFlux, lampRgb, type LitPoint, noShine, shellsOf } from '../laying/shine';
 import { deviceCut, pocketChecks } from '../laying/devicePocket';
@@ -118,6 +118,7 @@ export const lightRing = defineFeature<RingParams>({
             leastV: strip5V.leastV,
             ratedV: strip5V.ratedV,
           },
+          dims: { path: featurePath(on, feature, 'params', 'brightPct'), pct: params.brightPct },
           fit: {
             needMm: THICK_MM,
             haveMm: footing.depthMm,

@@ -4,7 +4,7 @@ import { add3, pointAlong, dist2, lerp2, polylineLength, scale3, type Vec2 } fro
 import { type LampColour, leds } from '../../materials';
 import type { Footprint, LaidPanel } from '../../panel';
 import { counted, trimNumber, itemAt } from '../../units';
-import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
 import { lampFlux, lampRgb, type LitPoint, noShine } from '../laying/shine';
 import { spotBy, spotFrom } from '../laying/spot';
 import { lampPitchMm, stripBought, stripG, stripLoad, stripOf, stripStepMm } from '../laying/stripParts';
@@ -184,6 +184,9 @@ export const lightStrip = defineFeature<ParamsOf<typeof fields>>({
           marginMm: spot.marginMm,
           massG: stripG(params.type, cutMm),
           steady,
+          ...(digital && {
+            dims: { path: featurePath(on, feature, 'params', 'brightPct'), pct: params.brightPct },
+          }),
           fit: {
             needMm: of.thickMm,
             haveMm,

@@ -1,13 +1,50 @@
 import * as draw from '../../thumbnail';
-import { length, type ParamsOf } from '../../document';
-import { add3, contains, type Mesh, rotate2, scale3, shellMesh, type Vec2, type Vec3 } from '../../geometry';
+import { choice, length, type ParamsOf } from '../../document';
+import {
+  add3,
+  contains,
+  type Mesh,
+  rotate2,
+  scale3,
+  shellMesh,
+  unit3,
+  type Vec2,
+  type Vec3,
+} from '../../geometry';
 import { gridNormals, type LaidPanel, onGrid, platePiece } from '../../panel';
 import { counted, firstOf, itemAt, trimNumber } from '../../units';
-import { defineFeature, nothing, notLaid, panelOf } from '../contract';
+import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
 import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { wedgeLayers } from './steps';
 
+/** The most a gap may be, mm; deeper than that wants a fit of its own. */
+const RANGE: readonly [number, number] = [0, 80];
+
+const toPart = (params: object): boolean => (params as { fills?: string }).fills === 'part';
+const gapField = <K extends string>(key: K, label: string) =>
+  length(
+    key,
+    label,
+    RANGE,
+    'From the inner face to the other part. What is there is compared with it.',
+    'Size',
+    {
+      when: toPart,
+    },
+  );
+
 const fields = [
+  choice(
+    'fills',
+    'Fills the gap to',
+    [
+      ['wearer', 'the wearer'],
+      ['part', 'another part'],
+    ],
+    'Another part: a collar under a plate, a plate under another one. It goes into the outer of the two.',
+  ),
+  gapField('lowerMm', 'Gap at the lower end'),
+  gapField('upperMm', 'Gap at the upper end'),
   length('widthMm', 'Width', [8, 200], 'Across the way it tapers.'),
   length('lengthMm', 'Length', [8, 300], 'The way it is turned, along which it tapers.'),
   length('pressMm', 'Pressed', [0, 15], 'So much thicker than the gap: soft foam gives.'),
@@ -17,7 +54,6 @@ const fields = [
 
 /** Less gap than this needs none, mm; more than this wants a fit of its own. */
 const LEAST_MM = 1;
-const MOST_MM = 80;
 const STEPS = 4;
 
 /** The gap between clothes and inner face at shares of a panel, between the points it was measured at. */
@@ -37,30 +73,44 @@ function gapAt(gapMm: readonly (readonly number[])[], uv: Vec2): number {
 }
 
 /** The block as it stands on the inner face, so thick at every spot of it. */
-function solidOf(laid: LaidPanel, spots: readonly (readonly Vec2[])[], thick: (uv: Vec2) => number): Mesh {
+function solidOf(
+  laid: LaidPanel,
+  spots: readonly (readonly Vec2[])[],
+  thick: (uv: Vec2, up: number) => number,
+): Mesh {
   const normals = gridNormals(laid.panel.grid);
   const wall = spots.map((row) => row.map((uv) => onGrid(laid.panel.grid, uv)));
-  const inner = spots.map((row) =>
+  const inner = spots.map((row, r) =>
     row.map((uv): Vec3 =>
-      add3(onGrid(laid.panel.grid, uv), scale3(onGrid(normals, uv), -Math.max(0.5, thick(uv)))),
+      add3(onGrid(laid.panel.grid, uv), scale3(onGrid(normals, uv), -Math.max(0.5, thick(uv, r / STEPS)))),
     ),
   );
   return shellMesh(inner, wall, false);
 }
 
-/** A block of foam inside a shell that fills what is between it and the wearer, tapered as the gap is. */
+/** A block of foam inside a shell that fills what is between it and the wearer, or another part, tapered as the gap is. */
 export const spacer = defineFeature<ParamsOf<typeof fields>>({
   kind: 'spacer',
   label: 'Spacer',
   verb: 'Fill the gap',
   picture: [draw.plate, draw.casing('M14 40L58 40L58 18Z'), draw.line('M14 40L58 18')],
-  summary: 'Layers of soft foam inside that fill the gap to the wearer, as thick and as tapered as it is.',
+  summary:
+    'Layers of soft foam inside that fill the gap to the wearer or to another part, as thick and as tapered as it is.',
   station: 'shape',
   fields,
   places: ['panel'],
   start: ({ panel, at }) => ({
     place: { on: 'panel', panel, u: at.x, v: at.y, turnDeg: 0 },
-    params: { widthMm: 40, lengthMm: 60, pressMm: 2, madeOf: 'part', foamMm: 5 },
+    params: {
+      fills: 'wearer',
+      lowerMm: 10,
+      upperMm: 10,
+      widthMm: 40,
+      lengthMm: 60,
+      pressMm: 2,
+      madeOf: 'part',
+      foamMm: 5,
+    },
   }),
   lay: (on, feature) => {
     const { id, place, params } = feature;
@@ -69,7 +119,9 @@ export const spacer = defineFeature<ParamsOf<typeof fields>>({
       return notLaid(feature, 'shape', 'the piece that carried a spacer is no longer there.');
     const { name } = laid.panel;
     const gap = on.gaps.find((g) => g.pieceId === laid.panel.id);
-    if (!gap) return notLaid(feature, 'shape', `a spacer fills the gap to the wearer; ${name} is not worn.`);
+    const filled = params.fills === 'part' ? 'the other part' : 'the wearer';
+    if (!gap && params.fills !== 'part')
+      return notLaid(feature, 'shape', `a spacer fills the gap to the wearer; ${name} is not worn.`);
     const spot = laid.flatAt({ x: place.u, y: place.v });
     const flatOf = (x: number, y: number): Vec2 => {
       const p = rotate2({ x: x * params.widthMm, y: y * params.lengthMm }, (-place.turnDeg * Math.PI) / 180);
@@ -82,15 +134,20 @@ export const spacer = defineFeature<ParamsOf<typeof fields>>({
     const all = spots.map((row) => row.filter((uv) => uv !== undefined));
     if (all.some((row) => row.length <= STEPS) || corners.some((p) => !contains(laid.piece.outline, p)))
       return notLaid(feature, 'shape', `a spacer reaches beyond ${name}.`);
-    const thick = (uv: Vec2): number => gapAt(gap.gapMm, uv) + params.pressMm;
-    const mean = (row: readonly Vec2[]): number => row.reduce((sum, uv) => sum + thick(uv), 0) / row.length;
-    const ends = [mean(firstOf(all)), mean(itemAt(all, STEPS))] as const;
+    const { lowerMm, upperMm, pressMm } = params;
+    const thick = (uv: Vec2, up: number): number =>
+      pressMm + (params.fills !== 'part' && gap ? gapAt(gap.gapMm, uv) : lowerMm + (upperMm - lowerMm) * up);
+    const mean = (r: number): number => {
+      const row = itemAt(all, r);
+      return row.reduce((sum, uv) => sum + thick(uv, r / STEPS), 0) / row.length;
+    };
+    const ends = [mean(0), mean(STEPS)] as const;
     const [thinMm, thickMm] = [Math.max(0, Math.min(...ends)), Math.max(...ends)];
     if (thickMm - params.pressMm < LEAST_MM)
       return notLaid(
         feature,
         'shape',
-        `${name} lies ${trimNumber(Math.max(0, thickMm - params.pressMm))} mm off the wearer there: there is nothing to fill.`,
+        `${name} lies ${trimNumber(Math.max(0, thickMm - params.pressMm))} mm off ${filled} there: there is nothing to fill.`,
       );
     const sheet = ownSheet(on, params);
     const layers = wedgeLayers(thinMm, thickMm, sheet.thicknessMm.value);
@@ -148,19 +205,37 @@ export const spacer = defineFeature<ParamsOf<typeof fields>>({
       what: 'spacers',
       count: 1,
       eachMin: 6 + 2 * layers.length,
-      detail: `${counted(layers.length, 'layer')} of ${sheet.name}${tapers ? `, in steps, sanded to a slope from ${trimNumber(ends[0], 0)} mm at the lower end to ${trimNumber(ends[1], 0)} mm at the upper` : `, ${trimNumber(thickMm, 0)} mm in all`}. Held in with tape and worn for ten minutes before it is glued.`,
+      detail: `${counted(layers.length, 'layer')} of ${sheet.name}${tapers ? `, in steps, sanded to a slope from ${trimNumber(ends[0], 0)} mm at the lower end to ${trimNumber(ends[1], 0)} mm at the upper` : `, ${trimNumber(thickMm, 0)} mm in all`}. ${params.fills === 'part' ? 'Held in with tape and both parts put together before it is glued.' : 'Held in with tape and worn for ten minutes before it is glued.'}`,
       cautions: ['dust', 'solvent'],
       waitMin: 0,
     });
-    if (thickMm > MOST_MM)
+    if (params.fills === 'part') {
+      const normals = gridNormals(laid.panel.grid);
+      const spotsOf = (r: number) =>
+        itemAt(all, r).map((uv) => ({
+          at: onGrid(laid.panel.grid, uv),
+          inward: scale3(unit3(onGrid(normals, uv)), -1),
+        }));
+      made.wedges.push({
+        featureId: id,
+        pieceId: laid.panel.id,
+        name,
+        range: RANGE,
+        ends: [
+          { gapMm: lowerMm, path: featurePath(on, feature, 'params', 'lowerMm'), spots: spotsOf(0) },
+          { gapMm: upperMm, path: featurePath(on, feature, 'params', 'upperMm'), spots: spotsOf(STEPS) },
+        ],
+      });
+    }
+    if (thickMm > RANGE[1])
       made.checks.push({
         id: `spacer-${id}`,
         severity: 'mind',
         station: 'shape',
-        title: `${name} stands ${trimNumber(thickMm - params.pressMm, 0)} mm off the wearer where a spacer fills it.`,
+        title: `${name} stands ${trimNumber(thickMm - params.pressMm, 0)} mm off ${filled} where a spacer fills it.`,
         why: 'That much foam is heavy and warm: bring the piece closer instead.',
         provenance: 'memory',
-        excess: thickMm - MOST_MM,
+        excess: thickMm - RANGE[1],
         pieceId: laid.panel.id,
         remedies: [],
       });
