@@ -16,7 +16,7 @@ export function dimmedTo({ doc, made }: CircuitContext, drawsA: number, mostA: n
   // Through a regulator the pack gives more or less than the lights take.
   const lightA = made.working?.lightA ?? drawsA;
   const lessA = (drawsA - mostA) * (lightA / drawsA);
-  if (dimmedA <= lessA) return undefined;
+  if (lessA <= 0 || dimmedA <= lessA) return undefined;
   const share = 1 - lessA / dimmedA;
   const changes = dims.map(({ path, pct, partId }): Change & { value: number } => ({
     path: ['parts', doc.parts.indexOf(findIn(doc.parts, (p) => p.id === partId)), ...path],
