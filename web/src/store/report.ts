@@ -59,6 +59,28 @@ useView.subscribe((view, before) => {
   if (id && view.versionId !== before.versionId) ask(shownDoc(doc, view.versionId));
 });
 
+/**
+ * The document as it is now with its report in full: waits while it is worked out, so that no file is of what was there
+ * before. Rejects with why there is none.
+ */
+export function answered(): Promise<{ report: Report; doc: BuildDoc }> {
+  const { id } = useBuild.getState();
+  return new Promise((resolve, reject) => {
+    const settled = ({ report, doc, error, since }: Derived): boolean => {
+      if (useBuild.getState().id !== id) reject(new Error('Another build was opened.'));
+      else if (since > 0) return false;
+      else if (error) reject(new Error(error));
+      else if (!report || !doc || report.coarse.length > 0) return false;
+      else resolve({ report, doc });
+      return true;
+    };
+    if (settled(useReport.getState())) return;
+    const stop = useReport.subscribe((state) => {
+      if (settled(state)) stop();
+    });
+  });
+}
+
 /** The pages the report's pieces print on. */
 export const askPages = (cut: CutPlan): Promise<Page[]> => client.pages(cut);
 

@@ -10,7 +10,7 @@ import { toast } from 'sonner';
 import { useShallow } from 'zustand/react/shallow';
 import { ExportBuild } from '../../shelf/ExportBuild';
 import { useBuild } from '../../store/build';
-import { useReport } from '../../store/report';
+import { answered, useReport } from '../../store/report';
 import { useView } from '../../store/view';
 import { fileWorker } from '../../workers/fileClient';
 import { printFont } from '../../workers/files';
@@ -28,10 +28,9 @@ export function DownloadButton({ file }: { file: FileExport }) {
   const [busy, setBusy] = useState(false);
   const { id, label, about, type } = file;
   const take = async (): Promise<void> => {
-    const { report, doc } = useReport.getState();
-    if (!report || !doc) return;
     setBusy(true);
     try {
+      const { report, doc } = await answered();
       const { unit } = useView.getState();
       const stamp = new Date();
       const made = file.slow
