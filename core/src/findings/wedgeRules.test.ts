@@ -115,4 +115,14 @@ describe('wedges between two parts', function () {
     expect(found(over('gorget', wedge({}, 0.3)))!.title).to.match(/no other part lies within 80 mm/);
     expect(found(over(undefined, wedge({ fills: 'wearer' })))).to.equal(undefined);
   });
+
+  it('set to no gap at all are not cut, and the gap that is there is found and filled all the same', () => {
+    const doc = over('breastplate', wedge({ lowerMm: 0, upperMm: 0 }));
+    const [outer] = reportOf(doc).parts;
+    expect(outer!.checks.find((c) => c.id.endsWith('feature-wedge'))!.title).to.match(/is set to 0 mm/);
+    expect(outer!.pieces.some((p) => p.featureId === 'wedge')).to.equal(false);
+    const filled = applyChanges(doc, found(doc)!.remedies[0]!.changes);
+    expect(found(filled)).to.equal(undefined);
+    expect(reportOf(filled).parts[0]!.pieces.some((p) => p.featureId === 'wedge')).to.equal(true);
+  });
 });

@@ -6,6 +6,9 @@ import { type BuildRule, inPart } from './rule';
 /** A wedge may be off its gap by so much, mm: foam gives. */
 const OFF_MM = 1.5;
 
+/** As in “17 to 20”, or “17” where both ends are alike. */
+const inWords = (mm: readonly number[]): string => [...new Set(mm.map((v) => trimNumber(v, 0)))].join(' to ');
+
 /** How far each other part lies in from the spots of one end, on the mean of those it is met from; nothing where none is. */
 function gapIn(
   spots: PartReport['wedges'][number]['ends'][number]['spots'],
@@ -62,12 +65,12 @@ export const wedgesFill: BuildRule = ({ doc, report, context }) =>
         ];
       const off = Math.max(...ends.map(({ gapMm }, i) => Math.abs(gapMm - known[i]!)));
       if (off <= OFF_MM) return [];
-      const words = known.map((mm) => trimNumber(mm, 0)).join(' to ');
+      const words = inWords(known);
       return [
         {
           ...base,
           id: `wedge:${part.id}:${featureId}`,
-          title: `${part.name}, ${name}: the gap to the other part is ${words} mm from the lower end to the upper; the spacer is made for ${ends.map(({ gapMm }) => trimNumber(gapMm, 0)).join(' to ')} mm.`,
+          title: `${part.name}, ${name}: the gap to the other part is ${words} mm, lower end first; the spacer is made for ${inWords(ends.map(({ gapMm }) => gapMm))} mm.`,
           why: 'It is too thick and pushes the two apart, or too thin and does not touch.',
           excess: off - OFF_MM,
           remedies: [

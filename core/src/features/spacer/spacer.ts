@@ -13,7 +13,7 @@ import {
 } from '../../geometry';
 import { gridNormals, type LaidPanel, onGrid, platePiece } from '../../panel';
 import { counted, firstOf, itemAt, trimNumber } from '../../units';
-import { defineFeature, featurePath, nothing, notLaid, panelOf } from '../contract';
+import { defineFeature, featurePath, type Laid, nothing, notLaid, panelOf, type Wedge } from '../contract';
 import { madeOf, ownSheet, thicknessOf } from '../laying/ownSheet';
 import { wedgeLayers } from './steps';
 
@@ -142,13 +142,38 @@ export const spacer = defineFeature<ParamsOf<typeof fields>>({
       return row.reduce((sum, uv) => sum + thick(uv, r / STEPS), 0) / row.length;
     };
     const ends = [mean(0), mean(STEPS)] as const;
+    const wedgeOf = (): Wedge => {
+      const normals = gridNormals(laid.panel.grid);
+      const spotsOf = (r: number) =>
+        itemAt(all, r).map((uv) => ({
+          at: onGrid(laid.panel.grid, uv),
+          inward: scale3(unit3(onGrid(normals, uv)), -1),
+        }));
+      return {
+        featureId: id,
+        pieceId: laid.panel.id,
+        name,
+        range: RANGE,
+        ends: [
+          { gapMm: lowerMm, path: featurePath(on, feature, 'params', 'lowerMm'), spots: spotsOf(0) },
+          { gapMm: upperMm, path: featurePath(on, feature, 'params', 'upperMm'), spots: spotsOf(STEPS) },
+        ],
+      };
+    };
+    const wedges = params.fills === 'part' ? [wedgeOf()] : [];
     const [thinMm, thickMm] = [Math.max(0, Math.min(...ends)), Math.max(...ends)];
     if (thickMm - params.pressMm < LEAST_MM)
-      return notLaid(
-        feature,
-        'shape',
-        `${name} lies ${trimNumber(Math.max(0, thickMm - params.pressMm))} mm off ${filled} there: there is nothing to fill.`,
-      );
+      return {
+        ...notLaid(
+          feature,
+          'shape',
+          params.fills === 'part'
+            ? `the gap of a spacer on ${name} is set to ${trimNumber(Math.max(lowerMm, upperMm))} mm: there is nothing to fill.`
+            : `${name} lies ${trimNumber(Math.max(0, thickMm - params.pressMm))} mm off the wearer there: there is nothing to fill.`,
+        ),
+        // What the gap really is, is found all the same.
+        wedges,
+      };
     const sheet = ownSheet(on, params);
     const layers = wedgeLayers(thinMm, thickMm, sheet.thicknessMm.value);
     const lengths = new Map<number, number>();
@@ -156,7 +181,7 @@ export const spacer = defineFeature<ParamsOf<typeof fields>>({
       const mm = Math.max(4, Math.round(params.lengthMm * share * 10) / 10);
       lengths.set(mm, (lengths.get(mm) ?? 0) + 1);
     }
-    const made = nothing();
+    const made: Laid = { ...nothing(), wedges };
     let number = 0;
     for (const [mm, each] of lengths) {
       number += 1;
@@ -209,24 +234,6 @@ export const spacer = defineFeature<ParamsOf<typeof fields>>({
       cautions: ['dust', 'solvent'],
       waitMin: 0,
     });
-    if (params.fills === 'part') {
-      const normals = gridNormals(laid.panel.grid);
-      const spotsOf = (r: number) =>
-        itemAt(all, r).map((uv) => ({
-          at: onGrid(laid.panel.grid, uv),
-          inward: scale3(unit3(onGrid(normals, uv)), -1),
-        }));
-      made.wedges.push({
-        featureId: id,
-        pieceId: laid.panel.id,
-        name,
-        range: RANGE,
-        ends: [
-          { gapMm: lowerMm, path: featurePath(on, feature, 'params', 'lowerMm'), spots: spotsOf(0) },
-          { gapMm: upperMm, path: featurePath(on, feature, 'params', 'upperMm'), spots: spotsOf(STEPS) },
-        ],
-      });
-    }
     if (thickMm > RANGE[1])
       made.checks.push({
         id: `spacer-${id}`,
