@@ -86,6 +86,15 @@ export interface Mould {
   points: Vec3[];
 }
 
+/** A point of a drawing as it lies on the wearer: its line of the list, its spot, and where it goes for a millimetre more of either value. */
+export interface DrawnPoint {
+  field: string;
+  row: number;
+  at: Vec3;
+  across: Vec3;
+  up: Vec3;
+}
+
 /** Pipes of one kind, stiffly joined where they meet: what bends under what they carry. */
 export interface Framework {
   corners: { name: string; at: Vec3 }[];
@@ -136,6 +145,8 @@ export interface Model {
   /** To buy for it, and to do to it, besides its sheets and sticks. */
   bought: Bought[];
   work: Work[];
+  /** Points of what is drawn on the wearer. */
+  drawnPoints: DrawnPoint[];
   /** Lines from the eye past the rim of what it sees through. */
   sight: Vec3[][];
   /** Gap asked between shell and clothed body. */
@@ -156,6 +167,20 @@ export interface Rides {
   alongMm: number;
 }
 
+/** What decides where a drawing lies on the wearer. */
+export type DrawnOnInput<P> = Pick<
+  FormInput<P>,
+  'params' | 'body' | 'zone' | 'underLayerMm' | 'liningMm' | 'foam'
+>;
+
+/** From spots on or near the wearer, in the space the form is drawn in, to a drawing. */
+export interface DrawnOn<P> {
+  /** Where in the drawing, as it lies now, a spot is: across and up, mm. */
+  spot: (input: DrawnOnInput<P>, p: Vec3) => Vec2;
+  /** The values of a drawing whose points are all these spots. */
+  drawing: (input: DrawnOnInput<P>, spots: readonly Vec3[]) => Params;
+}
+
 /** A kind of shape. Adding one is adding a folder that exports one of these, and a line in the registry. */
 export interface FormKind {
   kind: string;
@@ -171,6 +196,8 @@ export interface FormKind {
   sheets: Sheets;
   /** Skinned over a surface that is read from a file: where the middle of its lower edge stands. */
   surface?: (params: Params, body: Body) => Vec3;
+  /** Its outline can be drawn on the wearer. */
+  drawnOn?: DrawnOn<Params>;
   /** Where it begins on a part with a stick in it. */
   rides?: Rides;
   defaults: (body: Body) => Params;
@@ -192,6 +219,7 @@ export interface FormSpec<P> {
   startStack?: readonly Ply[];
   sheets?: Sheets;
   surface?: (params: P, body: Body) => Vec3;
+  drawnOn?: DrawnOn<P>;
   rides?: Rides;
   defaults: (body: Body) => P;
   design: (input: FormInput<P>) => Design;
@@ -223,6 +251,7 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
     startStack: spec.startStack ?? [{ foamId: 'light-eva', nominalMm: 6 }],
     sheets: spec.sheets ?? 'one',
     ...(spec.surface && { surface: spec.surface as unknown as NonNullable<FormKind['surface']> }),
+    ...(spec.drawnOn && { drawnOn: spec.drawnOn as unknown as NonNullable<FormKind['drawnOn']> }),
     ...(spec.rides && { rides: spec.rides }),
     defaults: (body) => ({
       ...(spec.defaults(body) as unknown as Params),
@@ -244,6 +273,7 @@ export function defineForm<P>(spec: FormSpec<P>): FormKind {
       checks: [],
       bought: [],
       work: [],
+      drawnPoints: [],
       sight: [],
       padded: false,
       ...spec.design(input as unknown as FormInput<P>),

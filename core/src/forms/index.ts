@@ -3,6 +3,7 @@ export type {
   Fastening,
   Framework,
   FormFigure,
+  DrawnPoint,
   FormInput,
   FormKind,
   Model,

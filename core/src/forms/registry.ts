@@ -19,6 +19,7 @@ import { bracer } from './limbShell/bracer';
 import { cuff, greave, thigh, upperArm } from './limbShell/swelling';
 import { halfMask } from './mask/mask';
 import { pauldron } from './pauldron/pauldron';
+import { drawnPlate } from './drawnPlate/drawnPlate';
 import { donor } from './donor/donor';
 import { donorHelmet } from './donor/helmet';
 import { donorLimb } from './donor/limb';
@@ -47,6 +48,7 @@ export const forms: readonly FormKind[] = [
   pauldron,
   breastplate,
   backplate,
+  drawnPlate,
   backFrame,
   belt,
   upperArm,

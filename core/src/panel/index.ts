@@ -9,6 +9,7 @@ export { edgeTurns, type EdgeTurn, type EdgeTurns } from './edgeTurns';
 export { flatPanel } from './flatPanel';
 export { gridOf, halfTurnFor, onEllipsoid, onSlice, type Slice } from './grids';
 export { layPanels, type LaidPanel, type LayOptions } from './lay';
+export { filledGrid, folds, fourSides } from './filled';
 export { bendingOf, type Bending, foamOf } from './foamMeasures';
 export { type Run, runsOf, skinMesh, type Solid, solidOf, type Surface, surfaceOf } from './solid';
 export {
@@ -20,6 +21,7 @@ export {
   edgesOf,
   edgeVertices,
   sideVertices,
+  splitPanel,
   type Join,
   type Panel,
   type RimEdge,

@@ -68,6 +68,7 @@ const asInModel = [
   'stickField',
   'framework',
   'clearances',
+  'drawnPoints',
   'sight',
   'closure',
   'ties',

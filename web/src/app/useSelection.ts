@@ -39,7 +39,8 @@ export function useSelection(open: boolean): void {
 
 /** Escape: what is being drawn is dropped, a pane gives its room back, else one up from what is selected. */
 export function escape(): void {
-  const { drawing, seam, fullPane } = useView.getState();
-  if (drawing || seam) useView.setState({ drawing: undefined, seam: undefined });
+  const { drawing, seam, outlining, fullPane } = useView.getState();
+  if (drawing || seam || outlining)
+    useView.setState({ drawing: undefined, seam: undefined, outlining: undefined });
   else if (!selectUp() && fullPane !== '') useView.setState({ fullPane: '' });
 }

@@ -10,6 +10,7 @@ import type { Changer } from '../store/version';
 import { useView, setDrawer } from '../store/view';
 import { FieldSpot } from './FieldSpot';
 import { byGroup, groupWords } from './fieldWords';
+import { DrawOnWearer } from './DrawOnWearer';
 import { Group } from './Group';
 
 interface FormGroupsProps {
@@ -44,6 +45,7 @@ export function FormGroups({ part, form, change, open }: FormGroupsProps) {
           holds={groupWords(own, part.params, unit)}
         >
           {form.surface && i === 0 && <SurfaceHere part={part} form={form} change={change} />}
+          {form.drawnOn && i === 0 && <DrawOnWearer part={part} drawnOn={form.drawnOn} change={change} />}
           {own.map((field) =>
             field.type === 'rows' ? (
               <RowsHere

@@ -2,7 +2,7 @@ import { add3, type Vec3 } from '@fomrik/core/geometry';
 import type { RootState } from '@react-three/fiber';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, memo, type RefObject } from 'react';
-import { Raycaster, Vector2, Vector3, type Mesh } from 'three';
+import { type Group, Raycaster, Vector2, Vector3, type Mesh } from 'three';
 
 /** A thing on the solid that can be taken hold of. */
 export interface Handle {
@@ -14,8 +14,9 @@ export interface Handle {
   onSlide?: (by: number) => void;
   /** Where the handle goes for one unit more. */
   step?: Vec3;
-  /** Goes to a point of the shell, in the form's space. */
+  /** Goes to a point of the shell, in the form's space; of the wearer too where it is drawn there. */
   onPlace?: (p: Vec3) => void;
+  onWearer?: true;
   /** Arrow keys: steps up and to the right. */
   onNudge: (up: number, right: number) => void;
   onEnd: () => void;
@@ -40,6 +41,8 @@ export interface Stage {
   /** The running scene: camera, canvas and controls. */
   root: RefObject<RootState | null>;
   shell: RefObject<Mesh | null>;
+  /** What of the wearer is shown beneath it. */
+  wearer: RefObject<Group | null>;
   /** What can be taken hold of by now, by its id. */
   handles: RefObject<ReadonlyMap<string, Handle>>;
   /** The buttons by handle, placed over the canvas at every frame. */
@@ -102,7 +105,10 @@ export const Grip = memo(function Grip({ id, label, look, stage }: GripProps) {
     const { left, top, width, height } = root.gl.domElement.getBoundingClientRect();
     const ray = new Raycaster();
     ray.setFromCamera(new Vector2(((px - left) / width) * 2 - 1, 1 - ((py - top) / height) * 2), root.camera);
-    const hit = ray.intersectObject(stage.shell.current)[0];
+    const hit = ray.intersectObjects([
+      stage.shell.current,
+      ...((handle.onWearer && stage.wearer.current?.children) || []),
+    ])[0];
     if (!hit?.face) return;
     // Only the side that is looked at: the outer face.
     if (hit.face.normal.dot(ray.ray.direction) < 0) handle.onPlace(stage.unplace(hit.point));

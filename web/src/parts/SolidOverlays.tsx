@@ -17,6 +17,22 @@ export interface OverlayChoice {
   rings: boolean;
 }
 
+/** Spots set so far, and the line through them back to the first. */
+export function Marked({ spots, place }: { spots: readonly Vec3[]; place: Place }) {
+  const at = spots.map(place);
+  return (
+    <>
+      {at.map((p, i) => (
+        <mesh key={i} position={p}>
+          <sphereGeometry args={[3, 12, 8]} />
+          <meshBasicMaterial color="#0b5a61" />
+        </mesh>
+      ))}
+      {at.length > 1 && <Line points={[...at, at[0]!]} color="#0b5a61" lineWidth={3} />}
+    </>
+  );
+}
+
 /** Grooves and scores in silver pen, rivets as heads, on the outer face. */
 export function Drawn({ made, place }: { made: PartReport; place: Place }) {
   return made.drawn.map((d, i) =>

@@ -18,7 +18,7 @@ import type { Played } from './light/played';
 import { brightest, MOST_LIGHTS, NIGHT, Shining, Unlit } from './light/Shining';
 import type { Look } from './Painted';
 import { toPixels, type Stage } from './SolidGrip';
-import { Drawn, Overlays, type OverlayChoice } from './SolidOverlays';
+import { Drawn, Marked, Overlays, type OverlayChoice } from './SolidOverlays';
 import { matesOf } from './solidFrame';
 import { meshGeometry } from './solidSpace';
 import { useWorked } from './useWorked';
@@ -47,6 +47,8 @@ export interface SceneProps {
   onPoint?: (p: Vec3 | undefined) => void;
   /** A press on the shell that did not turn the view. */
   onPick?: (p: Vec3) => void;
+  /** A press on the wearer counts too, and these spots are marked. */
+  marked?: readonly Vec3[];
   /** Something let go over the shell that was not pressed on it. */
   onDropped?: (p: Vec3) => void;
   /** The edge that is pointed at or selected. */
@@ -70,6 +72,7 @@ export function SolidScene({
   played,
   onPoint,
   onPick,
+  marked,
   onDropped,
   stage,
 }: SceneProps) {
@@ -110,6 +113,13 @@ export function SolidScene({
   const mates = useMemo(() => (folding ? matesOf(made, place) : []), [folding, made, place]);
   const { unplace } = stage;
   const chosen = byId(drawnPieces(made), edge?.pieceId)?.edges.find((e) => e.id === edge?.edgeId);
+  const picked = onPick && {
+    onClick: (e: ThreeEvent<MouseEvent>) => {
+      if (e.delta > 4) return;
+      e.stopPropagation();
+      onPick(unplace(e.point));
+    },
+  };
   const lines = made.solid.edgeLines.filter(
     (l) =>
       edge &&
@@ -120,12 +130,16 @@ export function SolidScene({
     <>
       <hemisphereLight args={['#ffffff', '#8d9a95', dark ? NIGHT : 1.5]} />
       {!dark && <directionalLight position={[250, 400, 500]} intensity={1.7} />}
-      {!folding &&
-        limbs.map((limb, i) => (
-          <mesh key={i} geometry={limb}>
-            <meshLambertMaterial color="#d9cfc4" side={DoubleSide} />
-          </mesh>
-        ))}
+      {!folding && (
+        <group ref={stage.wearer}>
+          {limbs.map((limb, i) => (
+            <mesh key={i} geometry={limb} {...(marked && picked)}>
+              <meshLambertMaterial color="#d9cfc4" side={DoubleSide} />
+            </mesh>
+          ))}
+        </group>
+      )}
+      {marked && <Marked spots={marked} place={place} />}
       {folding && (
         <Folding
           pieces={folding.pieces}
@@ -169,13 +183,7 @@ export function SolidScene({
         {...(onDropped && {
           onPointerUp: (e: ThreeEvent<PointerEvent>) => onDropped(unplace(e.point)),
         })}
-        {...(onPick && {
-          onClick: (e: ThreeEvent<MouseEvent>) => {
-            if (e.delta > 4) return;
-            e.stopPropagation();
-            onPick(unplace(e.point));
-          },
-        })}
+        {...picked}
       >
         <meshLambertMaterial
           colorWrite={!finished && !folding}

@@ -2,7 +2,7 @@ import type { Dimension } from '@fomrik/core/dimensions';
 import { OrbitControls } from '@react-three/drei';
 import { Canvas, type RootState } from '@react-three/fiber';
 import { type ComponentProps, memo, useLayoutEffect, useMemo, useRef } from 'react';
-import type { Mesh as SceneMesh } from 'three';
+import type { Group, Mesh as SceneMesh } from 'three';
 import { useSelected } from '../store/selection';
 import { useShownEdge } from '../store/view';
 import { DimensionLayer } from './DimensionLayer';
@@ -70,11 +70,12 @@ export function SolidView({ handles, dimensions = nothing, ...shown }: SolidView
   const along = useMemo(() => wayOf(made, selected, place), [made, selected, place]);
   const root = useRef<RootState>(null);
   const shell = useRef<SceneMesh>(null);
+  const wearer = useRef<Group>(null);
   const held = useRef<ReadonlyMap<string, Handle>>(new Map());
   const buttons = useRef(new Map<string, HTMLButtonElement>());
   const redraw = useRef<() => void>(() => undefined);
   const stage = useMemo(
-    (): Stage => ({ place, unplace, root, shell, handles: held, buttons, redraw }),
+    (): Stage => ({ place, unplace, root, shell, wearer, handles: held, buttons, redraw }),
     [place, unplace],
   );
   useLayoutEffect(() => {

@@ -64,6 +64,8 @@ interface View {
   drawing: LineInHand | undefined;
   /** Spots of a seam that is being drawn on a surface, in the part's space. */
   seam: Vec3[] | undefined;
+  /** Spots of an outline that is being drawn on the wearer, in the part's space. */
+  outlining: Vec3[] | undefined;
 }
 
 /** A value of a part: its own or that of one of its details. */
@@ -130,6 +132,7 @@ export const useView = create<View>()(
       inHand: undefined,
       drawing: undefined,
       seam: undefined,
+      outlining: undefined,
     }),
     {
       name: 'fomrik:view',

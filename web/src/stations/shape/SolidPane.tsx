@@ -6,6 +6,7 @@ import { counted, findIn, itemAt } from '@fomrik/core/units';
 import { useMemo, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { dropOn } from '../../inspector/featureActions';
+import { outlineHandles } from '../../parts/outlineHandles';
 import { featureHandles } from '../../parts/featureHandles';
 import { FoldBar } from '../../parts/FoldBar';
 import { LazySolid } from '../../parts/LazySolid';
@@ -44,6 +45,7 @@ function SolidOf({ part, made, change, drag }: ShownPart) {
     apartShare,
     drawing,
     seam,
+    outlining,
     snaps,
   } = useView(
     useShallow((v) => ({
@@ -58,6 +60,7 @@ function SolidOf({ part, made, change, drag }: ShownPart) {
       apartShare: v.apartShare,
       drawing: v.drawing,
       seam: v.seam,
+      outlining: v.outlining,
       snaps: v.snaps,
     })),
   );
@@ -89,6 +92,7 @@ function SolidOf({ part, made, change, drag }: ShownPart) {
       ? []
       : [
           ...valueHandles(part.id, gripped, { drag, change, end: slideEnd }),
+          ...outlineHandles({ part, made, body, drag, change, end: dragEnd }),
           ...featureHandles({ part, made, station: 'shape', drag, change, end: dragEnd, snaps }),
         ];
   const onPoint = (p: Vec3 | undefined): void => {
@@ -101,7 +105,8 @@ function SolidOf({ part, made, change, drag }: ShownPart) {
     setGapHere(`${piece}: ${mm.toFixed(0)} mm from the clothed body`);
   };
   const onPick = (p: Vec3): void => {
-    const { seam: drawn, drawing: line } = useView.getState();
+    const { seam: drawn, outlining: set, drawing: line } = useView.getState();
+    if (set) return void useView.setState({ outlining: [...set, p] });
     if (drawn) return void useView.setState({ seam: [...drawn, p] });
     const spot = nearestOn(made.surfaces, p);
     if (!spot || !line || (line.pieceId && line.pieceId !== spot.pieceId)) return;
@@ -123,7 +128,8 @@ function SolidOf({ part, made, change, drag }: ShownPart) {
         overlays={{ gap: gapOpen, sight: sightOpen, rings: ringsOpen }}
         onDropped={dropOn}
         {...(gapOpen && { seeThrough: true, onPoint })}
-        {...((drawing ?? seam) && { onPick })}
+        {...((drawing ?? seam ?? outlining) && { onPick })}
+        {...(outlining && { marked: outlining, seeThrough: true })}
       />
       {darkOpen && <LightsOff made={made} />}
       {foldOpen && <FoldBar />}
@@ -132,11 +138,13 @@ function SolidOf({ part, made, change, drag }: ShownPart) {
         aria-live="polite"
         className="pointer-events-none absolute bottom-1 left-2 bg-paper px-1 text-[12px] text-soft"
       >
-        {seam
-          ? `Press on the shell from rim to rim: ${counted(seam.length, 'spot')}. Keep the seam in the inspector.`
-          : drawing
-            ? `Press on the shell to set points: ${drawing.points.length} set. Finish under Details.`
-            : (gapHere ?? `Drag to turn.${handles.length > 0 ? ' Drag a grip to change a value.' : ''}`)}
+        {outlining
+          ? `Press on the wearer round the outline: ${counted(outlining.length, 'spot')}. Keep the outline in the inspector.`
+          : seam
+            ? `Press on the shell from rim to rim: ${counted(seam.length, 'spot')}. Keep the seam in the inspector.`
+            : drawing
+              ? `Press on the shell to set points: ${drawing.points.length} set. Finish under Details.`
+              : (gapHere ?? `Drag to turn.${handles.length > 0 ? ' Drag a grip to change a value.' : ''}`)}
       </p>
     </>
   );

@@ -1,0 +1,122 @@
+import {
+  type Body,
+  levels,
+  type Limb,
+  limbGirthMm,
+  limbLengthMm,
+  limbSection,
+  type MeasureKey,
+  torsoSection,
+  type Zone,
+  zoneInfo,
+} from '../../body';
+import type { Vec2, Vec3 } from '../../geometry';
+import { onSlice, type Slice } from '../../panel';
+
+/** What a plate lies on: the trunk or a limb, in the space forms are drawn in there. */
+export interface Carrier {
+  slice: (z: number) => Slice;
+  /** Where its middle lies, in front; degrees of the slice's normal. */
+  frontDeg: number;
+  /** The height drawings are measured from. */
+  footMm: number;
+  /** Lowest and highest a plate may reach. */
+  reach: readonly [number, number];
+  /** What a drawing grows with, across and up. */
+  girthMm: number;
+  heightMm: number;
+  measures: MeasureKey[];
+  /** What it is strapped round, as in “round the …”. */
+  round: string;
+}
+
+function onTrunk(body: Body, hips: boolean): Carrier {
+  const at = levels(body);
+  return {
+    slice: (z) => {
+      // Above the shoulder the body draws in level; a plate stands up straight there.
+      const section = torsoSection(body, Math.min(z, at.shoulder));
+      return { ...section, x: 0, y: section.forwardMm, z };
+    },
+    frontDeg: 90,
+    footMm: at.waist,
+    reach: hips ? [0, at.underBust] : [at.crotch, at.neckBase],
+    girthMm: hips ? body.hipGirth.valueMm : body.chestGirth.valueMm,
+    heightMm: at.neckBase - at.waist,
+    measures: hips ? ['hipGirth', 'waistGirth'] : ['chestGirth', 'waistGirth', 'waistToShoulder'],
+    round: hips ? 'hips' : 'trunk',
+  };
+}
+
+function onLimb(body: Body, limb: Limb, zone: Zone): Carrier {
+  const long = limbLengthMm(body, limb);
+  return {
+    slice: (z) => ({ ...limbSection(body, limb, z), x: 0, y: 0, z }),
+    frontDeg: 0,
+    footMm: 0,
+    reach: [0, long],
+    girthMm: limbGirthMm(body, limb, long / 2),
+    heightMm: long,
+    measures: [...zoneInfo(zone).decisive],
+    round: zoneInfo(zone).label,
+  };
+}
+
+/** What there is at a place on the wearer to lie on. */
+export function carrierOf(body: Body, zone: Zone): Carrier {
+  const { limb } = zoneInfo(zone);
+  return limb ? onLimb(body, limb, zone) : onTrunk(body, zone === 'hips');
+}
+
+const rad = (deg: number): number => (deg * Math.PI) / 180;
+
+/** Normals are stepped through this finely, degrees. */
+const STEP_DEG = 1;
+
+/** Radius of an ellipse where its normal has an angle: a²b² / (a²cos² + b²sin²)^(3/2). */
+const radiusAt = ({ a, b }: Slice, deg: number): number =>
+  (a * a * b * b) / ((a * Math.cos(rad(deg))) ** 2 + (b * Math.sin(rad(deg))) ** 2) ** 1.5;
+
+/** The normal that lies so many millimetres round a slice from another, measured `outMm` off it; at most once round. */
+export function normalAfter(slice: Slice, fromDeg: number, mm: number, outMm: number): number {
+  const way = Math.sign(mm);
+  let covered = 0;
+  for (let turned = 0; turned < 360; turned += STEP_DEG) {
+    const step =
+      ((radiusAt(slice, fromDeg + way * (turned + STEP_DEG / 2)) + outMm) * STEP_DEG * Math.PI) / 180;
+    if (covered + step >= Math.abs(mm))
+      return fromDeg + way * (turned + (STEP_DEG * (Math.abs(mm) - covered)) / step);
+    covered += step;
+  }
+  return fromDeg + way * 360;
+}
+
+/** Millimetres round a slice from one normal to another, measured `outMm` off it. */
+export function roundMm(slice: Slice, fromDeg: number, toDeg: number, outMm: number): number {
+  const steps = Math.max(1, Math.ceil(Math.abs(toDeg - fromDeg) / STEP_DEG));
+  const step = (toDeg - fromDeg) / steps;
+  return Array.from({ length: steps }, (_, i) => radiusAt(slice, fromDeg + step * (i + 0.5)) + outMm).reduce(
+    (sum, r) => sum + rad(step) * r,
+    0,
+  );
+}
+
+/** The normal of a slice on which a point beside it lies, degrees within half a turn of another. */
+export function normalTo(slice: Slice, { x, y }: Vec3, nearDeg: number): number {
+  const off = (deg: number): number => {
+    const p = onSlice(slice, deg, 0);
+    const n: Vec2 = { x: Math.cos(rad(deg)), y: Math.sin(rad(deg)) };
+    const [dx, dy] = [x - p.x, y - p.y];
+    return Math.abs(n.x * dy - n.y * dx) + (n.x * dx + n.y * dy < -slice.b / 2 ? 1e6 : 0);
+  };
+  let best = nearDeg;
+  for (const [reach, step] of [
+    [180, 3],
+    [3, 0.1],
+    [0.1, 0.005],
+  ] as const) {
+    const about = best;
+    for (let deg = about - reach; deg <= about + reach; deg += step) if (off(deg) < off(best)) best = deg;
+  }
+  return best;
+}
