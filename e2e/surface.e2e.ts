@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { egg } from '../core/src/skin/testing/surfaces';
 import {
+  addPart,
   go,
   noGraveFaults,
   openDrawer,
@@ -151,5 +152,67 @@ describe('a mask skinned over a surface', function () {
     await shows(page, 'Nets at most', '500 mm');
     await saved(page);
     await noGraveFaults(page);
+  });
+});
+
+/** A plate pressed on the wearer spot by spot, its points moved, and undone. */
+describe('a plate drawn on the wearer', function () {
+  this.timeout(180_000);
+  let bench: Workbench;
+  let page: Page;
+  onWorkbench((tools) => ({ bench, page } = tools));
+  const plates = 'demo-lampwarden-bracers';
+  const kept = async () => {
+    const { doc } = (await (await fetch(`${bench.url}/api/builds/${plates}`)).json()) as {
+      doc: { parts: { form: string; params: { outline: { xMm: number; yMm: number }[] } }[] };
+    };
+    return doc.parts.find((p) => p.form === 'drawn-plate')!.params.outline;
+  };
+
+  it('is pressed on round its outline, kept, and cut', async () => {
+    await go(page, bench, 'shape', plates);
+    await addPart(page, /Drawn plate/);
+    await page.getByRole('button', { name: /^Point 7 of the outline/ }).waitFor();
+    await saved(page);
+    expect(await kept()).to.have.length(7);
+    await page.getByRole('button', { name: 'Draw it on the wearer' }).click();
+    const keep = page.getByRole('button', { name: /^Keep the outline/ });
+    expect(await keep.isDisabled()).to.equal(true);
+    const box = (await page.locator('canvas').boundingBox())!;
+    const round: [number, number][] = [
+      [0.4, 0.6],
+      [0.6, 0.6],
+      [0.6, 0.4],
+      [0.4, 0.4],
+    ];
+    // The wearer is drawn once it is worked out.
+    for (const [i, [x, y]] of round.entries())
+      for (let n = 0; n < 20 && !(await keep.innerText()).includes(`${i + 1} spot`); n++) {
+        await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+        await page.waitForTimeout(500);
+      }
+    await page.getByRole('button', { name: 'Keep the outline (4 spots)' }).click();
+    await page.getByRole('button', { name: /^Point 5 of the outline/ }).waitFor({ state: 'detached' });
+    await saved(page);
+    const outline = await kept();
+    expect(outline).to.have.length(4);
+    // As it was pressed: two points below, two above, left and right of one another.
+    const [a, b, c, d] = outline;
+    expect(Math.max(a!.yMm, b!.yMm)).to.be.lessThan(Math.min(c!.yMm, d!.yMm));
+    expect(Math.max(a!.xMm, d!.xMm)).to.be.lessThan(Math.min(b!.xMm, c!.xMm));
+    await noGraveFaults(page);
+  });
+
+  it('goes by its points, from the keyboard too, and undo takes it back', async () => {
+    const before = await kept();
+    const point = page.getByRole('button', { name: /^Point 2 of the outline/ });
+    await point.focus();
+    await point.press('Shift+ArrowRight');
+    await saved(page);
+    expect((await kept())[1]!.xMm).to.be.closeTo(before[1]!.xMm + 10, 0.11);
+    for (let n = 0; n < 2; n++) await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: /^Point 7 of the outline/ }).waitFor();
+    await saved(page);
+    expect(await kept()).to.have.length(7);
   });
 });

@@ -30,17 +30,38 @@ export interface Carrier {
   round: string;
 }
 
+/** Foam bridges a crease of the body over so much either way, mm: its slice is the mean of those about it, the nearest most. */
+const BRIDGED_MM = 15;
+const WEIGHTS = [1, 2, 3, 2, 1];
+
+function bridged(slice: (z: number) => Slice, [low, high]: readonly [number, number]): (z: number) => Slice {
+  const whole = WEIGHTS.reduce((sum, w) => sum + w, 0);
+  return (z) => {
+    // At either end only what is there counts.
+    const reach = Math.max(0, Math.min(BRIDGED_MM, z - low, high - z));
+    const mean = { ...slice(z), a: 0, b: 0, y: 0 };
+    WEIGHTS.forEach((weight, i) => {
+      const { a, b, y } = slice(z + (reach * (i - 2)) / 2);
+      mean.a += (weight * a) / whole;
+      mean.b += (weight * b) / whole;
+      mean.y += (weight * y) / whole;
+    });
+    return mean;
+  };
+}
+
 function onTrunk(body: Body, hips: boolean): Carrier {
   const at = levels(body);
+  const reach = hips ? ([0, at.underBust] as const) : ([at.crotch, at.neckBase] as const);
   return {
-    slice: (z) => {
+    slice: bridged((z) => {
       // Above the shoulder the body draws in level; a plate stands up straight there.
       const section = torsoSection(body, Math.min(z, at.shoulder));
       return { ...section, x: 0, y: section.forwardMm, z };
-    },
+    }, reach),
     frontDeg: 90,
     footMm: at.waist,
-    reach: hips ? [0, at.underBust] : [at.crotch, at.neckBase],
+    reach,
     girthMm: hips ? body.hipGirth.valueMm : body.chestGirth.valueMm,
     heightMm: at.neckBase - at.waist,
     measures: hips ? ['hipGirth', 'waistGirth'] : ['chestGirth', 'waistGirth', 'waistToShoulder'],
@@ -51,7 +72,7 @@ function onTrunk(body: Body, hips: boolean): Carrier {
 function onLimb(body: Body, limb: Limb, zone: Zone): Carrier {
   const long = limbLengthMm(body, limb);
   return {
-    slice: (z) => ({ ...limbSection(body, limb, z), x: 0, y: 0, z }),
+    slice: bridged((z) => ({ ...limbSection(body, limb, z), x: 0, y: 0, z }), [0, long]),
     frontDeg: 0,
     footMm: 0,
     reach: [0, long],

@@ -171,7 +171,7 @@ describe('a plate drawn on the wearer', () => {
     });
     const whole = polygonLength(polygonHull(ring)!);
     // 50 mm of overlap and 30 mm glued at either end.
-    expect(strap!.lengthMm - 50 - 60 + 160).to.be.closeTo(whole, 0.5);
+    expect(strap!.lengthMm - 50 - 60 + 160).to.be.closeTo(whole, 0.005 * whole);
   });
 
   it('in halves meets itself along the middle', () => {

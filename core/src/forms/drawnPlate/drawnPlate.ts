@@ -53,8 +53,8 @@ const tenths = (nodes: readonly Node[]) =>
   nodes.map(({ xMm, yMm, node }) => ({ xMm: tenth(xMm), yMm: tenth(yMm), node }));
 
 /** About so long a step of the grid is, mm, and so many it has each way: even, so that no corner is a sliver. */
-const STEP_MM = 14;
-const stepsFor = (mm: number): number => Math.min(24, Math.max(10, 2 * Math.round(mm / STEP_MM / 2)));
+const STEP_MM = 11;
+const stepsFor = (mm: number): number => Math.min(28, Math.max(10, 2 * Math.round(mm / STEP_MM / 2)));
 
 /** Two straps rather than one on anything higher, mm; common practice, no source. */
 const TWO_STRAPS_MM = 180;

@@ -88,7 +88,7 @@ function SolidOf({ part, made, change, drag }: ShownPart) {
   const outlined = new Set(form.fields.flatMap((f) => (f.type === 'rows' && f.draws ? [f.key] : [])));
   const gripped = dimensions.filter((d) => !outlined.has(String(d.path[0])));
   const handles =
-    darkOpen || finishOpen || foldOpen
+    darkOpen || finishOpen || foldOpen || outlining
       ? []
       : [
           ...valueHandles(part.id, gripped, { drag, change, end: slideEnd }),
