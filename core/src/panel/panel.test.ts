@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { boundsOf, dist3, lerp2, signedArea } from '../geometry';
+import { boundsOf, dist3, dot3, lerp2, signedArea, unit3, type Vec3 } from '../geometry';
 import { foam } from '../parts/testing/worn.test';
 import { contourLines } from './contours';
 import { edgeRun } from './edgeRun';
@@ -199,5 +199,24 @@ describe('a spot of a panel', () => {
   it('is none off the foam', () => {
     const laid = flatPanel(tube(50, 0, 200), foam(6), options);
     expect(laid.uvAt({ x: -500, y: 20 })).to.equal(undefined);
+  });
+});
+
+describe('normals of a grid on a round rim', () => {
+  it('stand on the surface at its corners too, where row and column run on into one another', () => {
+    // A round cap of a ball, its rim divided in four.
+    const radius = 300;
+    const steps = 16;
+    const grid = Array.from({ length: steps + 1 }, (_, r) =>
+      Array.from({ length: steps + 1 }, (_, c): Vec3 => {
+        const [u, v] = [(2 * c) / steps - 1, (2 * r) / steps - 1];
+        // A square drawn to a disc, so that its corners lie on the round.
+        const [x, y] = [150 * u * Math.sqrt(1 - (v * v) / 2), 150 * v * Math.sqrt(1 - (u * u) / 2)];
+        return { x, y, z: Math.sqrt(radius * radius - x * x - y * y) };
+      }),
+    );
+    gridNormals(grid).forEach((row, r) =>
+      row.forEach((n, c) => expect(dot3(n, unit3(grid[r]![c]!)), `${r} ${c}`).to.be.greaterThan(0.99)),
+    );
   });
 });

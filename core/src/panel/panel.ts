@@ -141,9 +141,34 @@ function normalsOf(grid: readonly Vec3[][]): Vec3[][] {
     row.map((_, c) => {
       const du = direction((i) => row[i]!, c, row.length - 1);
       const dv = direction((i) => grid[i]![c]!, r, grid.length - 1);
-      return unit3(cross3(du, dv));
+      const across = cross3(du, dv);
+      const sizes = length3(du) * length3(dv);
+      return sizes > 0 && length3(across) < FLAT_SINE * sizes ? aroundNormal(grid, r, c) : unit3(across);
     }),
   );
+}
+
+/** Where a row and a column of a grid run on into one another, as on a round rim, their directions tell of no plane. */
+const FLAT_SINE = 0.3;
+
+/** The normal at a grid point by the area of the cells about it. */
+function aroundNormal(grid: readonly Vec3[][], r: number, c: number): Vec3 {
+  const p = grid[r]![c]!;
+  let sum = { x: 0, y: 0, z: 0 };
+  for (const [up, across] of [
+    [1, 1],
+    [1, -1],
+    [-1, -1],
+    [-1, 1],
+  ] as const) {
+    const [a, b, d] = [grid[r]![c + across], grid[r + up]?.[c + across], grid[r + up]?.[c]];
+    if (!a || !b || !d) continue;
+    // Counter-clockwise about the point, whichever cell it is.
+    const turn = up * across;
+    const area = cross3(sub3(b, p), sub3(d, a));
+    sum = add3(sum, scale3(area, turn));
+  }
+  return unit3(sum);
 }
 
 /** Points this far from one plane lie in it, as a share of how far the grid reaches. */

@@ -98,18 +98,20 @@ const STEP_DEG = 1;
 const radiusAt = ({ a, b }: Slice, deg: number): number =>
   (a * a * b * b) / ((a * Math.cos(rad(deg))) ** 2 + (b * Math.sin(rad(deg))) ** 2) ** 1.5;
 
-/** The normal that lies so many millimetres round a slice from another, measured `outMm` off it; at most once round. */
+/** The normal that lies so many millimetres round a slice from another, measured `outMm` off it. */
 export function normalAfter(slice: Slice, fromDeg: number, mm: number, outMm: number): number {
   const way = Math.sign(mm);
-  let covered = 0;
+  const whole = roundMm(slice, 0, 360, outMm);
+  const rounds = Math.floor(Math.abs(mm) / whole);
+  let covered = rounds * whole;
   for (let turned = 0; turned < 360; turned += STEP_DEG) {
     const step =
       ((radiusAt(slice, fromDeg + way * (turned + STEP_DEG / 2)) + outMm) * STEP_DEG * Math.PI) / 180;
     if (covered + step >= Math.abs(mm))
-      return fromDeg + way * (turned + (STEP_DEG * (Math.abs(mm) - covered)) / step);
+      return fromDeg + way * (360 * rounds + turned + (STEP_DEG * (Math.abs(mm) - covered)) / step);
     covered += step;
   }
-  return fromDeg + way * 360;
+  return fromDeg + way * 360 * (rounds + 1);
 }
 
 /** Millimetres round a slice from one normal to another, measured `outMm` off it. */

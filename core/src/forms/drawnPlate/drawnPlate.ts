@@ -1,56 +1,15 @@
 import { type Body, levels } from '../../body';
-import { type Check, type Params, setting } from '../../document';
+import type { Params } from '../../document';
 import { boundsOf, scale3, sub3, type Vec2, type Vec3 } from '../../geometry';
 import { cornerNodes, drawnOutline, type Node } from '../../outline';
-import { filledGrid, folds, fourSides, onSlice, type Panel, splitPanel } from '../../panel';
-import { trimNumber } from '../../units';
-import { defineForm, type Design, type DrawnOnInput, type Fastening, type FormInput } from '../contract';
+import { filledGrid, folds, fourSides, type Panel, splitPanel } from '../../panel';
+import { defineForm, type Design, type Fastening, type FormInput } from '../contract';
 import { drawnCheck } from '../held/checks';
 import { strapOver } from '../straps';
-import { type Carrier, carrierOf, normalAfter, normalTo, roundMm } from './carrier';
+import { carrierOf, normalTo, roundMm } from './carrier';
+import { checksOf } from './checks';
 import { type DrawnPlateParams, fields } from './fields';
-
-type Input = DrawnOnInput<DrawnPlateParams>;
-
-/** How a drawing lies on the wearer: across round the body, up along it. */
-interface Lie {
-  carrier: Carrier;
-  /** What its millimetres are multiplied by, across and up. */
-  scale: Vec2;
-  middleDeg: number;
-  /** Off the skin, to the inner face and to where the foam keeps its length. */
-  outMm: number;
-  neutralMm: number;
-}
-
-function lieOf({ params, body, zone = 'torso', underLayerMm, liningMm, foam }: Input): Lie {
-  const carrier = carrierOf(body, zone);
-  const outMm = underLayerMm + liningMm + params.paddingMm;
-  const grows = params.follows === 'wearer';
-  return {
-    carrier,
-    scale: {
-      x: grows ? carrier.girthMm / params.drawnGirthMm : 1,
-      y: grows ? carrier.heightMm / params.drawnHeightMm : 1,
-    },
-    middleDeg: carrier.frontDeg + params.aroundDeg,
-    outMm,
-    neutralMm: outMm + foam.neutralFraction.value * foam.thicknessMm.value,
-  };
-}
-
-/** A spot of the drawing at its size on the wearer, on the inner face. */
-function laidAt({ carrier, middleDeg, outMm, neutralMm }: Lie, { x, y }: Vec2): Vec3 {
-  const slice = carrier.slice(carrier.footMm + y);
-  return onSlice(slice, normalAfter(slice, middleDeg, x, neutralMm), outMm);
-}
-
-const sized = (nodes: readonly Node[], { x, y }: Vec2): Node[] =>
-  nodes.map((n) => ({ ...n, xMm: n.xMm * x, yMm: n.yMm * y }));
-
-const tenth = (mm: number): number => Math.round(mm * 10) / 10;
-const tenths = (nodes: readonly Node[]) =>
-  nodes.map(({ xMm, yMm, node }) => ({ xMm: tenth(xMm), yMm: tenth(yMm), node }));
+import { type Input, type Lie, lieOf, shownAt, sized, tenth, tenths } from './lie';
 
 /** About so long a step of the grid is, mm, and so many it has each way: even, so that no corner is a sliver. */
 const STEP_MM = 11;
@@ -82,94 +41,12 @@ function widthAt(outline: readonly Vec2[], y: number): [number, number] {
   return xs.length === 0 ? [0, 0] : [Math.min(...xs), Math.max(...xs)];
 }
 
-function checksOf(lie: Lie, params: DrawnPlateParams, outline: readonly Vec2[], folded: boolean): Check[] {
-  const { carrier, scale, outMm } = lie;
-  const { minX, maxX, minY, maxY } = boundsOf(outline);
-  const checks: Check[] = [];
-  if (folded)
-    checks.push({
-      id: 'outline-folds',
-      severity: 'stop',
-      station: 'shape',
-      title: 'the drawn outline winds too much to be one plate; the box round it is shown in its place.',
-      why: 'A plate is laid on the body between its four sides. Draw narrow arms as plates of their own.',
-      provenance: 'practice',
-      excess: 1,
-      remedies: [],
-    });
-  const least = Math.min(
-    ...[0, 0.25, 0.5, 0.75, 1].map((t) =>
-      roundMm(carrier.slice(carrier.footMm + minY + t * (maxY - minY)), 0, 360, outMm),
-    ),
-  );
-  const over = maxX - minX - least;
-  if (over > 0) {
-    const by = (least / (maxX - minX)) * 0.95;
-    checks.push({
-      id: 'wraps',
-      severity: 'stop',
-      station: 'shape',
-      title: `is ${trimNumber(maxX - minX, 0)} mm wide and goes more than once round: the girth there is ${trimNumber(least, 0)} mm.`,
-      why: 'A plate that meets itself is a tube and needs a seam.',
-      provenance: 'standard',
-      excess: over,
-      remedies: [
-        setting(`Draw it ${trimNumber(by * 100, 0)} % as wide`, {
-          outline: tenths(sized(params.outline, { x: by, y: 1 })),
-        }),
-      ],
-    });
-  }
-  const [low, high] = carrier.reach.map((z) => z - carrier.footMm) as [number, number];
-  const beyond = Math.max(low - minY, maxY - high);
-  if (beyond > 0.5) {
-    const fits = Math.min(1, (high - low) / (maxY - minY));
-    const shift = Math.max(0, low - minY * fits) - Math.max(0, maxY * fits - high);
-    checks.push({
-      id: 'ends',
-      severity: 'stop',
-      station: 'shape',
-      title: `reaches ${trimNumber(beyond, 0)} mm past ${maxY - high > low - minY ? 'the upper' : 'the lower'} end of what it lies on.`,
-      why: 'A stiff plate cannot cross the joint.',
-      provenance: 'practice',
-      excess: beyond,
-      remedies: [
-        setting('Draw it within', {
-          outline: tenths(params.outline.map((n) => ({ ...n, yMm: n.yMm * fits + shift / scale.y }))),
-        }),
-      ],
-    });
-  }
-  const changed = Math.max(Math.abs(scale.x - 1), Math.abs(scale.y - 1));
-  if (changed > CHANGED)
-    checks.push({
-      id: 'grown',
-      severity: 'note',
-      station: 'shape',
-      title: `is ${trimNumber(scale.x * 100, 0)} % as wide and ${trimNumber(scale.y * 100, 0)} % as high as it was drawn, as the wearer is.`,
-      why: 'It was drawn for other measures and grows with the wearer.',
-      provenance: 'standard',
-      excess: changed,
-      remedies: [
-        setting('Draw on from its size now', {
-          outline: tenths(sized(params.outline, scale)),
-          drawnGirthMm: tenth(carrier.girthMm),
-          drawnHeightMm: tenth(carrier.heightMm),
-        }),
-        setting('Keep the size it was drawn in', { follows: 'own' }),
-      ],
-    });
-  return checks;
-}
-
-/** A drawing that differs less from its size on the wearer is as it was drawn. */
-const CHANGED = 0.005;
-
 function design(input: FormInput<DrawnPlateParams>): Design {
   const { params, underLayerMm } = input;
   const lie = lieOf(input);
   const { carrier, scale } = lie;
   const { outline, crosses } = drawnOutline(sized(params.outline, scale));
+  const shown = shownAt(lie, outline);
   const { minX, maxX, minY, maxY } = boundsOf(outline);
   const [columns, rows] = [stepsFor(maxX - minX), stepsFor(maxY - minY)];
   const drawn = filledGrid(fourSides(outline), columns, rows);
@@ -178,13 +55,13 @@ function design(input: FormInput<DrawnPlateParams>): Design {
   const plate: Panel = {
     id: params.halves === 2 ? 'half-' : 'plate',
     name: 'plate',
-    grid: flat.map((row) => row.map((p) => laidAt(lie, p))),
+    grid: flat.map((row) => row.map(shown)),
     edges: { bottom: 'lower edge', right: 'right edge', top: 'upper edge', left: 'left edge' },
   };
   const step = (node: Node, by: Vec2): Vec3 =>
     sub3(
-      laidAt(lie, { x: node.xMm * scale.x + by.x / 2, y: node.yMm * scale.y + by.y / 2 }),
-      laidAt(lie, { x: node.xMm * scale.x - by.x / 2, y: node.yMm * scale.y - by.y / 2 }),
+      shown({ x: node.xMm * scale.x + by.x / 2, y: node.yMm * scale.y + by.y / 2 }),
+      shown({ x: node.xMm * scale.x - by.x / 2, y: node.yMm * scale.y - by.y / 2 }),
     );
   return {
     panels: params.halves === 2 ? splitPanel(plate) : [plate],
@@ -196,7 +73,7 @@ function design(input: FormInput<DrawnPlateParams>): Design {
     drawnPoints: params.outline.map((node, row) => ({
       field: 'outline',
       row,
-      at: laidAt(lie, { x: node.xMm * scale.x, y: node.yMm * scale.y }),
+      at: shown({ x: node.xMm * scale.x, y: node.yMm * scale.y }),
       across: scale3(step(node, { x: 2, y: 0 }), scale.x / 2),
       up: scale3(step(node, { x: 0, y: 2 }), scale.y / 2),
     })),
