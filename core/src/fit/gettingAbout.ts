@@ -52,14 +52,45 @@ const SEAT_BAND_MM = 70;
 /** Thinner foam behind the wearer is sat on without being noticed, mm. */
 const FELT_MM = 12;
 
-/** Every point of a part on the figure, all its copies. */
-function pointsOf(body: Body, parts: readonly PartReport[], part: PartReport): Vec3[] {
-  const own = [...part.solid.mesh.points, ...part.extras.points];
-  return placingsOf(body, parts, part.id).flatMap((toFigure) => own.map(toFigure));
+/** Lowest and highest along each way of a part on the figure, and what of it is in the way where one sits. */
+interface Reaching {
+  part: PartReport;
+  low: Vec3;
+  high: Vec3;
+  behindMm: number;
+  satOn: boolean;
+  onHips: boolean;
 }
 
-const span = (values: readonly number[]): [number, number] =>
-  values.reduce<[number, number]>(([lo, hi], v) => [Math.min(lo, v), Math.max(hi, v)], [Infinity, -Infinity]);
+/** Goes through every point of a part on the figure, all its copies, once. */
+function reachOf(body: Body, parts: readonly PartReport[], part: PartReport): Reaching {
+  const at = levels(body);
+  const low = { x: Infinity, y: Infinity, z: Infinity };
+  const high = { x: -Infinity, y: -Infinity, z: -Infinity };
+  const reach: Reaching = { part, low, high, behindMm: 0, satOn: false, onHips: false };
+  const backAt = (z: number): number => {
+    const slice = torsoSection(body, Math.min(at.shoulder, Math.max(at.crotch, z)));
+    return slice.forwardMm - slice.b;
+  };
+  const look = (p: Vec3): void => {
+    low.x = Math.min(low.x, p.x);
+    low.y = Math.min(low.y, p.y);
+    low.z = Math.min(low.z, p.z);
+    high.x = Math.max(high.x, p.x);
+    high.y = Math.max(high.y, p.y);
+    high.z = Math.max(high.z, p.z);
+    // What is before the spine line is behind no back.
+    if (p.y < 0 && p.z > at.hip && p.z < at.shoulder)
+      reach.behindMm = Math.max(reach.behindMm, backAt(p.z) - p.y);
+    if (!reach.satOn && Math.abs(p.z - at.crotch) < SEAT_BAND_MM) reach.satOn = backAt(p.z) - p.y > FELT_MM;
+    if (!reach.onHips && p.z > at.crotch - SEAT_BAND_MM && p.z < at.hip + SEAT_BAND_MM)
+      reach.onHips = insideHips(body, p);
+  };
+  for (const toFigure of placingsOf(body, parts, part.id))
+    for (const points of [part.solid.mesh.points, part.extras.points])
+      for (const p of points) look(toFigure(p));
+  return reach;
+}
 
 /** Works out how the wearer gets about in everything that is worn; nothing when nothing is. */
 export function gettingAbout(body: Body, parts: readonly PartReport[]): GettingAbout | undefined {
@@ -69,34 +100,22 @@ export function gettingAbout(body: Body, parts: readonly PartReport[]): GettingA
   });
   if (worn.length === 0) return undefined;
   const at = levels(body);
-  const placed = worn.map((part) => ({ part, points: pointsOf(body, parts, part) }));
+  const placed = worn.map((part) => reachOf(body, parts, part));
   // Arms are drawn in and crossed; what is on the shoulders stays where it is.
   const passing = placed.filter(({ part }) => {
     const { mount } = rootOf(part, parts);
     return mount.to !== 'wearer' || mount.zone === 'shoulder' || zoneInfo(mount.zone).region !== 'Arm';
   });
-  const points = passing.flatMap((p) => p.points);
   const half = (body.shoulderBreadth.valueMm * DELTOIDS) / 2;
   const chest = torsoSection(body, at.chest);
-  const [left, right] = span([-half, half, ...points.map((p) => p.x)]);
-  const [back, front] = span([
-    chest.forwardMm - chest.b,
-    chest.forwardMm + chest.b,
-    ...points.map((p) => p.y),
-  ]);
-  const topMm = span([body.stature.valueMm, ...placed.flatMap((p) => p.points.map((q) => q.z))])[1];
-  const [widthMm, deepMm] = [right - left, front - back];
-  const backAt = (z: number): number => {
-    const slice = torsoSection(body, Math.min(at.shoulder, Math.max(at.crotch, z)));
-    return slice.forwardMm - slice.b;
-  };
-  const behind = placed
-    .flatMap((p) => p.points)
-    .filter((p) => p.z > at.hip && p.z < at.shoulder)
-    .reduce((most, p) => Math.max(most, backAt(p.z) - p.y), 0);
-  const touching = (has: (p: Vec3) => boolean): InTheWay[] =>
-    placed.filter((p) => p.points.some(has)).map(({ part }) => ({ partId: part.id, name: part.name }));
-  const nearSeat = (p: Vec3): boolean => Math.abs(p.z - at.crotch) < SEAT_BAND_MM;
+  const widthMm =
+    Math.max(half, ...passing.map((p) => p.high.x)) - Math.min(-half, ...passing.map((p) => p.low.x));
+  const deepMm =
+    Math.max(chest.forwardMm + chest.b, ...passing.map((p) => p.high.y)) -
+    Math.min(chest.forwardMm - chest.b, ...passing.map((p) => p.low.y));
+  const topMm = Math.max(body.stature.valueMm, ...placed.map((p) => p.high.z));
+  const those = (has: (p: Reaching) => boolean): InTheWay[] =>
+    placed.filter(has).map(({ part }) => ({ partId: part.id, name: part.name }));
   const aboveSeatMm = topMm - (1 - SITTING) * body.stature.valueMm;
   return {
     widthMm,
@@ -104,17 +123,13 @@ export function gettingAbout(body: Body, parts: readonly PartReport[]): GettingA
     topMm,
     door: widthMm <= DOOR_MM.wide ? 'straight' : deepMm <= DOOR_MM.wide ? 'sideways' : 'not',
     stoopMm: Math.max(0, topMm - DOOR_MM.high),
-    behindMm: behind,
+    behindMm: Math.max(...placed.map((p) => p.behindMm)),
     aboveSeatMm,
     fitsCar: aboveSeatMm <= CAR_MM,
     aboveHeadMm: topMm - body.stature.valueMm,
-    satOn: touching((p) => nearSeat(p) && backAt(p.z) - p.y > FELT_MM),
-    troddenOn: placed
-      .filter(({ part, points }) => !onLeg(part, parts) && points.some((p) => p.z < RISER_MM))
-      .map(({ part }) => ({ partId: part.id, name: part.name })),
-    offFirst: touching(
-      (p) => p.z > at.crotch - SEAT_BAND_MM && p.z < at.hip + SEAT_BAND_MM && insideHips(body, p),
-    ),
+    satOn: those((p) => p.satOn),
+    troddenOn: those(({ part, low }) => !onLeg(part, parts) && low.z < RISER_MM),
+    offFirst: those((p) => p.onHips),
   };
 }
 

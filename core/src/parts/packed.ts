@@ -87,13 +87,31 @@ function outermost(points: readonly Vec3[]): Vec3[] {
   return [...new Set(found)].map((k) => itemAt(points, k));
 }
 
+/** Two directions square to each of them. */
+const squareTo = directions.map(across);
+
+/** The area within the points of a shadow that stand out furthest in eight directions: its hull is no smaller. */
+function leastArea(shadow: readonly Vec2[]): number {
+  const found = eighths.map(() => ({ most: -Infinity, at: { x: 0, y: 0 } }));
+  for (const p of shadow) {
+    const sums = [p.x, p.x + p.y, p.y, p.y - p.x];
+    for (let i = 0; i < 4; i++) {
+      const h = sums[i]!;
+      if (h > found[i]!.most) found[i] = { most: h, at: p };
+      if (-h > found[i + 4]!.most) found[i + 4] = { most: -h, at: p };
+    }
+  }
+  return signedArea(found.map((f) => f.at));
+}
+const eighths = [0, 1, 2, 3, 4, 5, 6, 7];
+
 /** The box of least volume round points, among boxes that lie on one of 143 directions; longest side first. */
 export function smallestBox(all: readonly Vec3[]): [number, number, number] {
   if (all.length === 0) return [0, 0, 0];
   const points = outermost(all);
   let best: { sides: [number, number, number]; volume: number } | undefined;
-  for (const n of directions) {
-    const [u, w] = across(n);
+  for (const [i, n] of directions.entries()) {
+    const [u, w] = itemAt(squareTo, i);
     let [low, high] = [Infinity, -Infinity];
     const shadow = points.map((p) => {
       const h = dot(p, n);
@@ -101,8 +119,9 @@ export function smallestBox(all: readonly Vec3[]): [number, number, number] {
       high = Math.max(high, h);
       return { x: dot(p, u), y: dot(p, w) };
     });
-    const hull = convexHull(shadow);
     // No rectangle is smaller than what it goes round.
+    if (best && leastArea(shadow) * (high - low) >= best.volume) continue;
+    const hull = convexHull(shadow);
     if (best && Math.abs(signedArea(hull)) * (high - low) >= best.volume) continue;
     const [a, b] = rectangle(hull);
     const volume = a * b * (high - low);

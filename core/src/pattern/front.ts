@@ -1,4 +1,6 @@
 import type { CutPlan } from '../document';
+import { boundsOf } from '../geometry';
+import { windowOf } from './board';
 import { unwrittenOn, type Unwritten } from './boardDrawing';
 import type { SourcedPiece } from './drawing';
 import { wrapped } from './lettering/words';
@@ -37,4 +39,19 @@ export function pagesNeeded(items: readonly SourcedPiece[], cut: CutPlan): numbe
     frontWidthMm(cut),
   );
   return pages.length === 0 ? 0 : pages.length + coverPages(items.length + notes.length, cut);
+}
+
+/** Of pages that show something, so much is taken up by the boxes of the pieces; from the demo builds. */
+const TAKEN_UP = 0.85;
+
+/** About how many pages that will be, by the boxes of the pieces alone: for a first answer. */
+export function pagesReckoned(items: readonly SourcedPiece[], cut: CutPlan): number {
+  const { stepX, stepY } = windowOf(cut);
+  const boxes = items.reduce((sum, { piece }) => {
+    const { minX, minY, maxX, maxY } = boundsOf(piece.outline);
+    return sum + (maxX - minX) * (maxY - minY);
+  }, 0);
+  return items.length === 0
+    ? 0
+    : Math.ceil(boxes / (stepX * stepY * TAKEN_UP)) + coverPages(items.length, cut);
 }

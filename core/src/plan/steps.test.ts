@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { createDeriver } from '../report';
 import { reportOf } from '../report/testing/reportOf';
 import { pagesNeeded, printedPieces } from '../pattern';
 import { applyChanges, type BuildDoc } from '../document';
@@ -127,6 +128,23 @@ describe('steps', () => {
     const pages = Number(/^(\d+) pages of A4/.exec(print!.detail)![1]);
     expect(pages).to.equal(pagesNeeded(printedPieces(report), harness.cut));
     expect(print!.workMin).to.be.at.least(pages);
+  });
+
+  it('say about how many pages in a first answer, and within three fifths of what is printed', () => {
+    for (const name of ['lampwarden-harness', 'lampwarden-arms', 'lampwarden-bracers'] as const) {
+      const doc = demo(name);
+      const derived = createDeriver();
+      const pages = (coarse: boolean): RegExpExecArray =>
+        /^(About )?(\d+) pages of A4/.exec(
+          derived(doc, coarse ? { coarse, goOn: () => false } : {}).steps[0]!.detail,
+        )!;
+      const [, about, reckoned] = pages(true);
+      const [, sure, planned] = pages(false);
+      expect([about, sure]).to.deep.equal(['About ', undefined]);
+      expect(Number(reckoned) / Number(planned), name).to.be.within(0.6, 1.6);
+      // From then on a first answer keeps what was planned.
+      expect(pages(true)[2]).to.equal(planned);
+    }
   });
 
   it('follow the order of the trade (common practice, no source)', () => {

@@ -19,6 +19,12 @@ const PAGE_MIN = 1.5;
 /** Taping one part together and trying it on; from memory. */
 const MOCK_UP_MIN = 8;
 
+/** How many pages are printed: as planned, or only reckoned so far. */
+export interface PrintedPages {
+  count: number;
+  reckoned: boolean;
+}
+
 /**
  * Every step of the build, in the order makers work, gates before what they hold back.
  * @param stage remembers the steps of assemblies that did not change.
@@ -29,17 +35,18 @@ export function buildSteps(
   worn: Worn,
   wirings: readonly Wiring[],
   coverage: number,
-  pages: number,
+  pages: PrintedPages,
   stage: Stage<BuildDoc>,
 ): Step[] {
   if (parts.length === 0) return [];
+  const { count, reckoned } = pages;
   const print: Step = {
     id: printId,
     kind: 'print',
     about: 'pages',
     title: 'Print the pattern at actual size',
-    detail: `${pages} ${pages === 1 ? 'page' : 'pages'} of ${doc.cut.page}, the first says how. Measure both 100 mm bars with a real ruler; type what they measured under Cut. Tape pages on the crosses, cut the paper.`,
-    workMin: Math.ceil(5 + pages * PAGE_MIN),
+    detail: `${reckoned ? 'About ' : ''}${count} ${count === 1 ? 'page' : 'pages'} of ${doc.cut.page}, the first says how. Measure both 100 mm bars with a real ruler; type what they measured under Cut. Tape pages on the crosses, cut the paper.`,
+    workMin: Math.ceil(5 + count * PAGE_MIN),
     waitMin: 0,
     after: [],
     gate: 'Printers shrink pages; a wrong bar spoils every piece.',
@@ -129,7 +136,7 @@ export function buildSteps(
   };
   const rest = [...prints, ...mockUp, ...assembled, ...(worn.dressing.length > 0 ? [wear] : carry), log];
   // Where nothing is cut or drilled by paper there is none to print.
-  return pages > 0
+  return count > 0
     ? [print, ...rest]
     : rest.map((step) => ({ ...step, after: step.after.filter((id) => id !== printId) }));
 }

@@ -26,7 +26,7 @@ import {
   type PartReport,
   standardKinds,
 } from '../parts';
-import { pagesNeeded, printedPieces } from '../pattern';
+import { pagesNeeded, pagesReckoned, printedPieces } from '../pattern';
 import {
   atShopPace,
   batched,
@@ -227,15 +227,20 @@ export function createDeriver({
       }),
     );
     const letters = stage('letters', doc, [parts], (d) => partLetters(parts, d.cut.letters));
-    const pages = isCoarse && lastPages ? lastPages.count : pagesOf(parts, letters, doc.cut);
-    const steps = stage('steps', doc, [making, fitted, straps, wiring, constants, pages], (d) => {
+    const reckoned = isCoarse && !lastPages;
+    const pages = reckoned
+      ? pagesReckoned(printedPieces({ parts, letters }), doc.cut)
+      : isCoarse
+        ? lastPages!.count
+        : pagesOf(parts, letters, doc.cut);
+    const steps = stage('steps', doc, [making, fitted, straps, wiring, constants, pages, reckoned], (d) => {
       const each = buildSteps(
         d,
         making,
         { ...fitted, straps },
         wiring,
         constants.coverage.factor,
-        pages,
+        { count: pages, reckoned },
         stage,
       );
       return atShopPace(d.make.calendar?.order === 'batches' ? batched(each, d.make.done) : each, constants);
