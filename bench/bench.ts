@@ -18,6 +18,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { againstCgal } from './cgal';
 import { glow, manyBoxes, nudged, placesIn, solveSixty } from './inside';
 import {
   dissectionOver,
@@ -26,6 +27,8 @@ import {
   nestedFor,
   overBestKnown,
   shareUsed,
+  sheetsByLibrary,
+  sheetsTaken,
   timesOver,
   squaresOver,
 } from './nesting';
@@ -133,6 +136,12 @@ report(
   'harness, share of foam used, by boxes',
   100 * shareUsed(nestedFor(group, 5, { layouts: 1 }), group),
   '%',
+);
+report(
+  'the same, sheets over what maxrects-packer takes for the boxes',
+  100 * (sheetsTaken(nestedFor(group, 5, { layouts: 1 }), group) / sheetsByLibrary(group, 5) - 1),
+  '%',
+  0,
 );
 const SECONDS = [10, 30, 60];
 const shares = nestedAt(
@@ -278,6 +287,12 @@ console.log(
       : 'not compared: it cuts the dome'
   }`,
 );
+const rigid = againstCgal();
+if (!rigid) console.log('not compared with CGAL: g++, libcgal-dev and libeigen3-dev are not installed');
+for (const { name, oursMs, theirsMs, ours, theirs } of rigid ?? []) {
+  report(`${name}, worst stretch over CGAL’s`, 100 * (ours - theirs), 'points', 0.02);
+  report(`${name}, time to CGAL’s`, oursMs / theirsMs, 'times', 1);
+}
 /** A wavy tube of a million triangles. */
 const side = 707;
 const tube: Mesh = {

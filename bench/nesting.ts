@@ -1,6 +1,7 @@
-import { type Nested, nesting, sheetGroups, type SheetGroup } from '@fomrik/core/cut';
+import { lyingTurn, type Nested, nesting, sheetGroups, type SheetGroup } from '@fomrik/core/cut';
 import type { BuildDoc } from '@fomrik/core/document';
 import { catalogue } from '@fomrik/core/materials';
+import { boundsOf, rotate2 } from '@fomrik/core/geometry';
 import type { Piece } from '@fomrik/core/panel';
 import { derive } from '@fomrik/core/report';
 import { dissection } from '../core/src/cut/nest/testing/dissection';
@@ -113,3 +114,38 @@ export function squaresOver(ms: number): number {
   };
   return nestedFor(strip, 0, { ms }).lastMm / PERFECT_MM - 1;
 }
+
+// Its main file is no module that Node reads; the one beside it is.
+const { MaxRectsPacker } = (await import(
+  'maxrects-packer/dist/maxrects-packer.mjs' as string
+)) as typeof import('maxrects-packer');
+
+const upright = (of: Piece): [number, number] => {
+  const turnRad = lyingTurn(of.outline);
+  const { minX, minY, maxX, maxY } = boundsOf(of.outline.map((p) => rotate2(p, turnRad)));
+  return [maxX - minX, maxY - minY];
+};
+
+/** Sheets the boxes of the pieces take by the library maxrects-packer, of the last only its length; as ours are counted. */
+export function sheetsByLibrary({ items, size }: SheetGroup, spacingMm: number): number {
+  // Room between pieces and to the edge alike, as in ours.
+  const packer = new MaxRectsPacker(size.widthMm - 2 * spacingMm, size.heightMm - 2 * spacingMm, spacingMm, {
+    smart: false,
+    pot: false,
+    square: false,
+    allowRotation: true,
+  });
+  packer.addArray(
+    items.map(({ piece }) => {
+      const [width, height] = upright(piece);
+      return { width, height, x: 0, y: 0 };
+    }) as never[],
+  );
+  const last = packer.bins[packer.bins.length - 1]!;
+  const reach = Math.max(...last.rects.map((r) => r.x + r.width)) + 2 * spacingMm;
+  return packer.bins.length - 1 + Math.min(1, reach / size.widthMm);
+}
+
+/** The same count of ours. */
+export const sheetsTaken = ({ sheets, lastMm }: Nested, { size }: SheetGroup): number =>
+  sheets - 1 + lastMm / size.widthMm;
