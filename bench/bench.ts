@@ -32,6 +32,7 @@ import {
   timesOver,
   squaresOver,
 } from './nesting';
+import { diaryMs } from './diary';
 import { book, foldings, picturesOf, sixtyPictures } from './pictures';
 import { frameTimes } from './frames';
 import { crowdOf, grown, power } from './growth';
@@ -331,7 +332,10 @@ const frames = await frameTimes();
 report('browser, a frame while the solid is turned, grey', frames.greyMs, 'ms');
 report('the same in its finish', frames.finishedMs, 'ms', 1.5 * frames.greyMs);
 report('the same in the dark', frames.darkMs, 'ms');
-report('browser, shelf of 500 builds', await shelfMs(500, 5), 'ms', 300);
+report('browser, shelf of 300 builds', await shelfMs(300, 5), 'ms', 300);
+const diary = await diaryMs(5000);
+report('browser, log of 5,000 entries opened', diary.shownMs, 'ms');
+report('browser, the same, a letter typed for the next', diary.letterMs, 'ms', 100);
 report('first page, script compressed', firstPageKb(), 'kB', 250);
 report('server memory', await serverMemoryMb(), 'MB', 200);
 closeHistory();

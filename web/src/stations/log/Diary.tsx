@@ -1,15 +1,16 @@
 import type { Totals } from '@fomrik/core/findings';
 import type { LogEntry, LogSort } from '@fomrik/core/document';
-import { byId, trimNumber, findIn } from '@fomrik/core/units';
-import { format } from 'date-fns';
+import { trimNumber } from '@fomrik/core/units';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { api, type ApiError } from '../../store/api';
 import { useBuild } from '../../store/build';
-import { eraseLog, useNotes, writeLog } from '../../store/notes';
+import { useNotes, writeLog } from '../../store/notes';
 import { useReport } from '../../store/report';
+import { Entries } from './Entries';
 import { LogCsv } from './LogCsv';
+import { sorts } from './sorts';
 import { Photo } from './Photo';
 import { newId } from '../../store/newId';
 import { dropWaiting, useOutbox } from '../../store/outbox';
@@ -25,13 +26,6 @@ const suggestions = (
   { subject: 'Mass, finished', planned: t.massG, unit: 'g' },
   { subject: 'Spent', planned: t.cost, unit: currency },
   { subject: 'Sheets of foam used', planned: t.sheets, unit: 'sheets' },
-];
-
-const sorts: { value: LogSort; label: string }[] = [
-  { value: 'note', label: 'what happened' },
-  { value: 'broke', label: 'broke, or was mended' },
-  { value: 'next', label: 'otherwise next time' },
-  { value: 'bought', label: 'bought, with its receipt' },
 ];
 
 const MOST_PHOTOS = 20;
@@ -256,75 +250,7 @@ export function Diary() {
           money, what broke.
         </p>
       ) : (
-        <>
-          <table className="w-full">
-            <thead className="text-left text-[12px] text-soft">
-              <tr>
-                {['when', 'about', 'planned', 'actual', 'difference', 'note', ''].map((h) => (
-                  <th key={h} className="px-1 font-medium">
-                    {h}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {log.map((e) => (
-                <tr key={e.id} className="border-t border-hair align-top">
-                  <td className="whitespace-nowrap px-1 py-1.5 text-soft">
-                    {format(new Date(e.at), 'd MMM HH:mm')}
-                  </td>
-                  <td className="px-1 py-1.5">
-                    <span className="font-medium">{e.subject}</span>
-                    {(e.part ?? e.sort) && (
-                      <span className="block text-[12.5px] text-soft">
-                        {[
-                          ...(e.sort ? [findIn(sorts, (s) => s.value === e.sort).label] : []),
-                          ...(e.part ? [byId(doc.parts, e.part)?.name ?? 'a part that is gone'] : []),
-                        ].join(' · ')}
-                      </span>
-                    )}
-                  </td>
-                  <td className="px-1 py-1.5">
-                    {e.planned === null ? '–' : `${trimNumber(e.planned, 1)} ${e.unit}`}
-                  </td>
-                  <td className="px-1 py-1.5">
-                    {e.actual === null ? '–' : `${trimNumber(e.actual, 1)} ${e.unit}`}
-                  </td>
-                  <td className="px-1 py-1.5 font-medium text-teal">
-                    {e.planned && e.actual !== null
-                      ? `${e.actual >= e.planned ? '+' : '−'}${Math.abs(((e.actual - e.planned) / e.planned) * 100).toFixed(0)} %`
-                      : ''}
-                  </td>
-                  <td className="px-1 py-1.5">
-                    {e.note}
-                    {e.photos && (
-                      <span className="mt-1 flex flex-wrap gap-1">
-                        {e.photos.map((content) => (
-                          <Photo
-                            key={content}
-                            content={content}
-                            about={`of ${e.subject}`}
-                            made={byId(report.parts, e.part)}
-                          />
-                        ))}
-                      </span>
-                    )}
-                  </td>
-                  <td>
-                    <button
-                      type="button"
-                      className="btn btn-icon"
-                      aria-label={`Erase: ${e.subject}`}
-                      onClick={() => void eraseLog(e)}
-                    >
-                      <Trash2 size={15} aria-hidden />
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </>
+        <Entries log={log} parts={doc.parts} made={report.parts} />
       )}
       <LogCsv />
     </div>
