@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { go, onWorkbench, type Workbench } from './harness';
+import { go, onWorkbench, withLog, type Workbench } from './harness';
 
 /** A log longer than a screen likes: its newest entries first drawn, older ones by asking, every one still there. */
 describe('a long log', function () {
@@ -10,23 +10,7 @@ describe('a long log', function () {
   onWorkbench((tools) => ({ bench, page } = tools));
 
   it('shows its newest entries, then the older ones as they are asked for', async () => {
-    const text = await (await fetch(`${bench.url}/api/builds/demo-lampwarden-bracers/file`)).text();
-    const file = JSON.parse(text) as { log: unknown[] };
-    file.log = Array.from({ length: 450 }, (_, i) => ({
-      id: `entry-${i}`,
-      at: new Date(Date.UTC(2026, 0, 1) + i * 3_600_000).toISOString(),
-      subject: `Evening ${i + 1}`,
-      note: '',
-      planned: null,
-      actual: 1,
-      unit: 'h',
-    }));
-    const imported = await fetch(`${bench.url}/api/import`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(file),
-    });
-    const { id } = (await imported.json()) as { id: string };
+    const id = await withLog(bench, 450);
     await go(page, bench, 'log', id);
     const entry = (n: number) => page.getByRole('button', { name: `Erase: Evening ${n}`, exact: true });
     await entry(450).waitFor();

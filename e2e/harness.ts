@@ -271,3 +271,24 @@ export async function drag(
     }
   }
 }
+
+/** The bracers once more with a log of so many entries, an hour apart; its id. */
+export async function withLog(bench: Workbench, entries: number): Promise<string> {
+  const text = await (await fetch(`${bench.url}/api/builds/demo-lampwarden-bracers/file`)).text();
+  const file = JSON.parse(text) as { log: unknown[] };
+  file.log = Array.from({ length: entries }, (_, i) => ({
+    id: `entry-${i}`,
+    at: new Date(Date.UTC(2026, 0, 1) + i * 3_600_000).toISOString(),
+    subject: `Evening ${i + 1}`,
+    note: 'Contact cement on the left seam, half an hour of waiting.',
+    planned: 2,
+    actual: 1 + (i % 20) / 10,
+    unit: 'h',
+  }));
+  const imported = await fetch(`${bench.url}/api/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(file),
+  });
+  return ((await imported.json()) as { id: string }).id;
+}
