@@ -1,5 +1,5 @@
 import { firstOf } from '../units';
-import { resolveBody, type Wearer, zoneInfo } from '../body';
+import { resolveBody, type Wearer, type Zone, zoneInfo } from '../body';
 import { type BuildDoc, type Mount, type Part, schemaVersion } from '../document';
 import { startHabits } from '../materials';
 import { formOf, standardKinds, type Kinds } from './kinds';
@@ -8,8 +8,8 @@ const addDays = (iso: string, days: number): string =>
   new Date(Date.parse(`${iso}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
 /**
- * A first part of a form, seeded from the wearer and hung in the form's first place; on a host that it can ride on,
- * when there is one.
+ * A first part of a form, seeded from the wearer and hung where that is asked and the form can hang, or in its first
+ * place; on a host that it can ride on, when there is one.
  */
 export function newPart(
   id: string,
@@ -17,9 +17,10 @@ export function newPart(
   form: string,
   kinds: Kinds = standardKinds,
   hostId?: string,
+  where?: Zone,
 ): Part {
   const kind = formOf(kinds, form);
-  const [zone] = kind.zones;
+  const zone = kind.zones.find((z) => z === where) ?? kind.zones[0];
   const { rides } = kind;
   const mount: Mount =
     rides && hostId !== undefined

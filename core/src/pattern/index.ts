@@ -3,7 +3,15 @@ export { drawnPiece, inRows, pieceShapes, quantityText, type Source, type Source
 export { bevelWedge, holeShapes, markShapes, sampleOf } from './marks';
 export type { Board, Page, Placed } from './board';
 export { boardDrawing, onPage, type Unwritten } from './boardDrawing';
-export { COVER, coverPages, frontNotes, frontWidthMm, NOTE_LINE_MM, pagesNeeded, pagesReckoned } from './front';
+export {
+  COVER,
+  coverPages,
+  frontNotes,
+  frontWidthMm,
+  NOTE_LINE_MM,
+  pagesNeeded,
+  pagesReckoned,
+} from './front';
 export { planPages } from './pages';
 export { FOOT_MM, PAGE_MARGIN_MM, paper, printScale } from './paper';
 export { layers, lineStyle, moveShape, type Layer, type Shape } from './shape';

@@ -1,5 +1,5 @@
 import { byId, itemAt } from '@fomrik/core/units';
-import { canPair } from '@fomrik/core/body';
+import { canPair, type Zone } from '@fomrik/core/body';
 import type { BuildDoc, Part } from '@fomrik/core/document';
 import {
   carries,
@@ -33,9 +33,10 @@ function hostFor(form: string): string | undefined {
   return made.find(carries)?.id;
 }
 
-export function addPart(form: string): void {
+/** A new part of a form, selected; where on the wearer, when its form can hang there. */
+export function addPart(form: string, where?: Zone): void {
   const { doc, update } = useBuild.getState();
-  const part = newPart(freeName(partIds(doc), form), doc.wearer, form, standardKinds, hostFor(form));
+  const part = newPart(freeName(partIds(doc), form), doc.wearer, form, standardKinds, hostFor(form), where);
   update((draft) => void draft.parts.push(part as Draft<Part>));
   selectPart(part.id);
 }

@@ -7,6 +7,7 @@ import { dist3, signedArea } from '../../geometry';
 import { onSlice } from '../../panel';
 import { standardKinds } from '../../parts/kinds';
 import { makePart, type MadePart } from '../../parts/made';
+import { newPart } from '../../parts/newPart';
 import {
   adult,
   adultMeasures,
@@ -109,6 +110,15 @@ describe('a plate drawn on the wearer', () => {
           expect(dist3(p, spots[i]!), `${zone} ${aroundDeg}`).to.be.lessThan(0.5),
         );
       }
+  });
+
+  it('begins where the wearer was pressed, on what hangs there, and elsewhere in its first place', () => {
+    const wearer = { name: 'Anyone', underLayerMm: 3, measures: adultMeasures };
+    const mountAt = (where?: Zone) =>
+      newPart('p', wearer, 'drawn-plate', standardKinds, undefined, where).mount;
+    expect(mountAt('thigh')).to.deep.equal({ to: 'wearer', zone: 'thigh', side: 'pair' });
+    expect(mountAt('head')).to.deep.equal({ to: 'wearer', zone: 'torso', side: 'middle' });
+    expect(mountAt()).to.deep.equal(mountAt('head'));
   });
 
   it('grows with the tape as a share of it, and not when it stays as drawn', () => {

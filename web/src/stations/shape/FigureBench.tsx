@@ -39,14 +39,17 @@ export function FigureBench() {
             <span className="font-medium">
               At the {[...new Set(zones.map((z) => zoneInfo(z).label))].join(' or ')}:
             </span>
-            {forms.map(({ kind, label, summary }) => (
+            {forms.map(({ kind, label, summary, zones: fits }) => (
               <button
                 key={kind}
                 type="button"
                 className="btn min-h-7 px-2"
                 title={summary}
                 onClick={() => {
-                  addPart(kind);
+                  addPart(
+                    kind,
+                    zones.find((z) => fits.includes(z)),
+                  );
                   setZones([]);
                 }}
               >
