@@ -63,6 +63,8 @@ export interface Asking {
   coarse?: boolean;
   /** Asked before each part is worked out in full; once it says no, the rest stay coarse for now. */
   goOn?: () => boolean;
+  /** Pages are planned in a coarse answer too where they never were, not reckoned: for what is compared to the minute. */
+  pagesPlanned?: boolean;
 }
 
 interface Remembered {
@@ -128,7 +130,7 @@ export function createDeriver({
     return lastPages!.count;
   };
 
-  return (doc, { coarse = false, goOn = () => true } = {}) => {
+  return (doc, { coarse = false, goOn = () => true, pagesPlanned = false } = {}) => {
     const { measures, underLayerMm } = doc.wearer;
     const surroundings = stage('surroundings', doc, [], (d) => surroundingsOf(d, base, kinds));
     const { catalogue } = surroundings.context;
@@ -227,11 +229,11 @@ export function createDeriver({
       }),
     );
     const letters = stage('letters', doc, [parts], (d) => partLetters(parts, d.cut.letters));
-    const reckoned = isCoarse && !lastPages;
+    const reckoned = isCoarse && !lastPages && !pagesPlanned;
     const pages = reckoned
       ? pagesReckoned(printedPieces({ parts, letters }), doc.cut)
-      : isCoarse
-        ? lastPages!.count
+      : isCoarse && lastPages && !pagesPlanned
+        ? lastPages.count
         : pagesOf(parts, letters, doc.cut);
     const steps = stage('steps', doc, [making, fitted, straps, wiring, constants, pages, reckoned], (d) => {
       const each = buildSteps(

@@ -110,10 +110,10 @@ function ways(doc: BuildDoc): Way[] {
  */
 export function* easings(doc: BuildDoc, today?: string): Generator<Easing, void> {
   const derive = createDeriver(today ? { today } : {});
-  const now = derive(doc, { coarse: true }).totals.daysToSpare;
+  const now = derive(doc, { coarse: true, pagesPlanned: true }).totals.daysToSpare;
   for (const { label, changes, doc: version } of ways(doc)) {
     const other = version ?? applyChanges(doc, changes);
-    const report = derive(other, { coarse: true });
+    const report = derive(other, { coarse: true, pagesPlanned: true });
     // What wants two to meet can wait for a helper longer than it gains.
     if (report.totals.daysToSpare < now) continue;
     const { chance, daysMiddle } = readiness(plannedOf(other, report), spreadsOf(report.constants), RUNS);
