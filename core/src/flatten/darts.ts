@@ -3,15 +3,15 @@ import { type Mesh, overlapsItself, type Vec2 } from '../geometry';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
 import { curvatureCentre, dartPath, REACH, waysTo } from './dartPath';
-import { flattenForFoam, foamEnergy } from './foamEnergy';
+import { flattenForFoam, type Foam, foamEnergy } from './foamEnergy';
+import type { Faces } from './faces';
 import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';
 import { settle, twinsOf } from './settle';
-import { stretchOf } from './stretch';
+import { stretchOf, takes } from './stretch';
 import { boundaryLoops } from './topology';
 
 export interface DartOptions extends FlattenOptions {
-  /** Stretch the foam can take. */
-  limit: number;
+  foam: Foam;
   /** Most darts to cut. */
   most: number;
   /** Vertices no dart may start from or cross (seams). */
@@ -22,10 +22,10 @@ export interface DartOptions extends FlattenOptions {
 const TRIED = 10;
 
 /** A surface laid flat in one piece, without darts. */
-export const uncut = (mesh: Mesh, flat: Vec2[]): Darted => ({
+export const uncut = (mesh: Mesh, flat: Vec2[], faces?: Faces): Darted => ({
   mesh,
   flat,
-  stretch: stretchOf(mesh, flat),
+  stretch: stretchOf(mesh, flat, faces),
   darts: [],
   origin: mesh.points.map((_, i) => i),
 });
@@ -36,17 +36,18 @@ export const uncut = (mesh: Mesh, flat: Vec2[]): Darted => ({
  * or another dart would hardly help.
  */
 export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
-  const { limit, most, keepOff = new Set<number>(), ...how } = options;
-  const whole = flattenForFoam(surface, limit, how);
-  let best = uncut(surface, whole.flat);
-  if (best.stretch.mostly <= limit || most === 0) return best;
+  const { foam, most, keepOff = new Set<number>(), ...how } = options;
+  const { limit, faces } = foam;
+  const whole = flattenForFoam(surface, foam, how);
+  let best = uncut(surface, whole.flat, faces);
+  if (takes(best.stretch, limit) || most === 0) return best;
   const loop = firstOf(boundaryLoops(surface));
   const rim = new Set(loop);
   const centre = curvatureCentre(surface, rim);
   if (centre === undefined) return best;
   const towards = waysTo(surface, centre);
   const taken = new Set(keepOff);
-  while (best.stretch.mostly > limit && best.darts.length < most) {
+  while (!takes(best.stretch, limit) && best.darts.length < most) {
     const base = best;
     const tries = Array.from(
       { length: TRIED },
@@ -68,7 +69,7 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
         {
           mesh: cut.mesh,
           flat,
-          stretch: stretchOf(cut.mesh, flat),
+          stretch: stretchOf(cut.mesh, flat, faces),
           darts: [...base.darts, { path, twins: twinsOf(base.mesh, cut.added), reach: REACH }],
           origin,
         },
@@ -79,7 +80,7 @@ export function flattenWithDarts(surface: Mesh, options: DartOptions): Darted {
       foamEnergy(b.stretch, limit) < foamEnergy(a.stretch, limit) ? b : a,
     );
     if (foamEnergy(next.stretch, limit) > foamEnergy(base.stretch, limit) * 0.95) break;
-    const settled = settle(next, limit, how);
+    const settled = settle(next, foam, how);
     // On a saddle a slit closes instead of opening; such a dart is no dart.
     if (overlapsItself(firstOf(boundaryLoops(settled.mesh)).map((v) => settled.flat[v]!))) break;
     best = settled;

@@ -1,8 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { dist3, type Mesh, meshArea, signedArea, type Vec2 } from '../geometry';
+import { dist3, type Mesh, meshArea, signedArea, type Vec2, type Vec3 } from '../geometry';
 import { angleDefects } from './dartPath';
+import { bendStrain } from '../foam';
 import { flattenWithDarts } from './darts';
+import type { Darted } from './dart';
+import { facesOf } from './faces';
 import { flips, tutteEmbedding } from './embedding';
 import { flattenLocalGlobal } from './localGlobal';
 import { refoldDistanceMm } from './refold';
@@ -183,7 +186,7 @@ describe('what the foam minds', () => {
     for (const mesh of Object.values(surfaces()))
       for (const limit of [0.05, 0.1]) {
         const rigid = stretchOf(mesh, flattenLocalGlobal(mesh));
-        const { flat, stretch } = flattenForFoam(mesh, limit, {});
+        const { flat, stretch } = flattenForFoam(mesh, { limit }, {});
         expect(flips(mesh, flat)).to.equal(0);
         expect(foamEnergy(stretch, limit)).to.be.lessThan(foamEnergy(rigid, limit) * 0.8);
         expect(stretch.mostly).to.be.lessThan(rigid.mostly * 0.85);
@@ -193,7 +196,73 @@ describe('what the foam minds', () => {
 
   it('leaves alone what the foam can take', () => {
     const mesh = cap(100, 0.7);
-    expect(flattenForFoam(mesh, 0.1, {}).flat).to.deep.equal(flattenLocalGlobal(mesh));
+    expect(flattenForFoam(mesh, { limit: 0.1 }, {}).flat).to.deep.equal(flattenLocalGlobal(mesh));
+  });
+});
+
+/** Faces of foam on a surface about the origin, or about the z axis: its points moved out and in. */
+const shells = (mesh: Mesh, outMm: number, inMm: number, axis = false): Vec3[][] =>
+  [outMm, -inMm].map((mm) =>
+    mesh.points.map((p) => {
+      const r = Math.hypot(p.x, p.y, axis ? 0 : p.z);
+      const by = 1 + mm / r;
+      return { x: p.x * by, y: p.y * by, z: axis ? p.z : p.z * by };
+    }),
+  );
+
+describe('the faces of thick foam', () => {
+  it('give what the handbooks’ bend gives where nothing stretches', () => {
+    for (const [t, k] of [
+      [4, 0.5],
+      [10, 0.5],
+      [10, 0.4],
+    ] as const) {
+      // The surface that keeps its length is k·t above the inner face.
+      const neutral = cylinder(80 + k * t, 1.5, 120);
+      const flat = flattenLocalGlobal(neutral, { iterations: 400 });
+      const faces = facesOf(neutral, shells(neutral, (1 - k) * t, k * t, true));
+      const strain = bendStrain({ thicknessMm: t, insideRadiusMm: 80, neutralFraction: k });
+      expect(stretchOf(neutral, flat, faces).faceMostly).to.be.closeTo(strain, 0.002);
+    }
+  });
+
+  it('of a ball give its stretch and its bend, one upon the other', () => {
+    const mesh = cap(90, 0.9);
+    const { flat } = flattenForFoam(mesh, { limit: 0.08 }, {});
+    const { most, faces } = stretchOf(mesh, flat, facesOf(mesh, shells(mesh, 5, 5)));
+    // On a ball the outer face is the neutral layer, larger all round by its distance over the radius.
+    most.forEach((m, t) => expect(faces[t]).to.be.closeTo((1 + m) * (1 + 5 / 90) - 1, 1e-9));
+  });
+
+  it('take no bend where they are grooved for it', () => {
+    const mesh = cylinder(20, 1.5, 120);
+    const flat = flattenLocalGlobal(mesh, { iterations: 400 });
+    expect(stretchOf(mesh, flat, facesOf(mesh, shells(mesh, 5, 5, true))).faceMostly).to.equal(0);
+  });
+
+  it('make thick foam ask for darts that thin foam does not, and gain by them', () => {
+    const mesh = cap(90, 1.15);
+    const laid = (t: number, most: number): Darted =>
+      flattenWithDarts(mesh, {
+        foam: { limit: 0.12, faces: facesOf(mesh, shells(mesh, t / 2, t / 2)) },
+        most,
+      });
+    expect(laid(3, 4).darts).to.have.length(0);
+    const [whole, darted] = [laid(18, 0), laid(18, 4)];
+    expect(whole.stretch.mostly).to.be.lessThan(0.12);
+    expect(whole.stretch.faceMostly).to.be.greaterThan(0.15);
+    expect(darted.darts.length).to.be.greaterThan(0);
+    expect(darted.stretch.faceMostly).to.be.lessThan(0.15);
+  });
+
+  it('are eased where only they are beyond what heat gives', () => {
+    const mesh = cap(90, 1.15);
+    const faces = facesOf(mesh, shells(mesh, 8, 8));
+    const rigid = stretchOf(mesh, flattenLocalGlobal(mesh), faces);
+    expect(rigid.worst).to.be.lessThan(0.12);
+    const eased = flattenForFoam(mesh, { limit: 0.12, faces }, {}).stretch;
+    expect(foamEnergy(eased, 0.12)).to.be.lessThan(foamEnergy(rigid, 0.12) * 0.9);
+    expect(eased.faceMostly).to.be.lessThan(rigid.faceMostly - 0.01);
   });
 });
 
@@ -227,7 +296,7 @@ describe('darts', () => {
   it('bring a dome within what the foam can take, legs equal in length', () => {
     const mesh = cap(90, 1.25);
     const plain = stretchOf(mesh, flattenLocalGlobal(mesh));
-    const made = flattenWithDarts(mesh, { limit: 0.05, most: 6 });
+    const made = flattenWithDarts(mesh, { foam: { limit: 0.05 }, most: 6 });
     expect(made.darts.length).to.be.within(1, 6);
     expect(made.stretch.mostly).to.be.lessThan(plain.mostly * 0.8);
     expect(made.stretch.energy).to.be.lessThan(plain.energy * 0.4);
@@ -251,7 +320,7 @@ describe('darts', () => {
 
   it('leaves a developable surface whole', () => {
     expect(
-      flattenWithDarts(cylinder(60, 2, 100), { limit: 0.05, most: 4, iterations: 100 }).darts,
+      flattenWithDarts(cylinder(60, 2, 100), { foam: { limit: 0.05 }, most: 4, iterations: 100 }).darts,
     ).to.have.length(0);
   });
 });

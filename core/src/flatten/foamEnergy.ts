@@ -1,5 +1,6 @@
 import type { Mesh, Vec2 } from '../geometry';
 import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';
+import { faceLimit, type Faces } from './faces';
 import { type Stretch, stretchOf } from './stretch';
 
 /**
@@ -15,19 +16,27 @@ const ROUNDS = 4;
 const cost = (strain: number, limit: number): number =>
   strain < 0 ? SHORTENING * strain * strain : strain * strain + BEYOND * Math.max(0, strain - limit) ** 2;
 
-/** Work that foam is put to when it is laid on the form, mm²: area by what each of its two strains costs. */
-export function foamEnergy({ most, least, areas }: Stretch, limit: number): number {
-  let sum = 0;
-  for (let t = 0; t < most.length; t++) sum += areas[t]! * (cost(most[t]!, limit) + cost(least[t]!, limit));
-  return sum;
+/** Foam as it is laid: what it may stretch before a dart is cut, and where its faces are; without them it is a skin. */
+export interface Foam {
+  limit: number;
+  faces?: Faces | undefined;
 }
 
+/** What a triangle costs: both its strains, and what its faces give beyond what heat does, which thick foam comes to sooner. */
+const costAt = ({ most, least, faces }: Stretch, t: number, limit: number): number =>
+  cost(most[t]!, limit) +
+  cost(least[t]!, limit) +
+  BEYOND * Math.max(0, (faces[t] ?? 0) - faceLimit(limit)) ** 2;
+
+/** Work that foam is put to when it is laid on the form, mm²: area by what each triangle costs. */
+export const foamEnergy = (stretch: Stretch, limit: number): number =>
+  stretch.areas.reduce((sum, area, t) => sum + area * costAt(stretch, t, limit), 0);
+
 /** How much more each triangle has to weigh for least squares to stand for what foam minds. */
-const foamWeights = ({ most, least }: Stretch, limit: number): number[] =>
-  most.map((high, t) => {
-    const low = least[t]!;
-    const square = high * high + low * low;
-    return square < 1e-12 ? 1 : (cost(high, limit) + cost(low, limit)) / square;
+const foamWeights = (stretch: Stretch, limit: number): number[] =>
+  stretch.most.map((high, t) => {
+    const square = high * high + stretch.least[t]! ** 2;
+    return square < 1e-12 ? 1 : costAt(stretch, t, limit) / square;
   });
 
 /** A flat surface, how it stretches, and what its triangles weighed. */
@@ -42,10 +51,15 @@ export interface Eased {
  * Source: iteratively reweighted least squares (Lawson, 1961).
  * @returns the best seen: never worse for the foam than what it began with.
  */
-export function easedForFoam(mesh: Mesh, flat: readonly Vec2[], limit: number, how: FlattenOptions): Eased {
+export function easedForFoam(
+  mesh: Mesh,
+  flat: readonly Vec2[],
+  { limit, faces }: Foam,
+  how: FlattenOptions,
+): Eased {
   const given = how.weights ?? mesh.triangles.map(() => 1);
-  let best: Eased = { flat: [...flat], stretch: stretchOf(mesh, flat), weights: [...given] };
-  if (best.stretch.worst <= limit) return best;
+  let best: Eased = { flat: [...flat], stretch: stretchOf(mesh, flat, faces), weights: [...given] };
+  if (best.stretch.worst <= limit && best.stretch.faces.every((f) => f <= faceLimit(limit))) return best;
   let least = foamEnergy(best.stretch, limit);
   let factors = best.stretch.most.map(() => 1);
   for (let round = 0; round < ROUNDS; round++) {
@@ -54,7 +68,7 @@ export function easedForFoam(mesh: Mesh, flat: readonly Vec2[], limit: number, h
     factors = factors.map((f, t) => Math.sqrt(f * wanted[t]!));
     const weights = factors.map((f, t) => f * given[t]!);
     const next = flattenLocalGlobal(mesh, { ...how, start: best.flat, weights });
-    const stretch = stretchOf(mesh, next);
+    const stretch = stretchOf(mesh, next, faces);
     const energy = foamEnergy(stretch, limit);
     if (energy >= least) break;
     [best, least] = [{ flat: next, stretch, weights }, energy];
@@ -63,6 +77,5 @@ export function easedForFoam(mesh: Mesh, flat: readonly Vec2[], limit: number, h
 }
 
 /** Lays a surface flat as rigidly as can be, then eases it where the foam could not take it. */
-export function flattenForFoam(mesh: Mesh, limit: number, how: FlattenOptions): Eased {
-  return easedForFoam(mesh, flattenLocalGlobal(mesh, how), limit, how);
-}
+export const flattenForFoam = (mesh: Mesh, foam: Foam, how: FlattenOptions): Eased =>
+  easedForFoam(mesh, flattenLocalGlobal(mesh, how), foam, how);

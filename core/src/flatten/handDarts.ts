@@ -3,7 +3,7 @@ import { type Mesh, overlapsItself } from '../geometry';
 import { cutAlong } from './cutAlong';
 import type { Darted } from './dart';
 import { curvatureCentre, dartPath, middleVertex, waysTo } from './dartPath';
-import { flattenForFoam } from './foamEnergy';
+import { flattenForFoam, type Foam } from './foamEnergy';
 import type { FlattenOptions } from './localGlobal';
 import { settle, twinsOf } from './settle';
 import { boundaryLoops } from './topology';
@@ -17,16 +17,15 @@ export interface AskedDart {
 /**
  * Flattens with the darts asked for and no others. Those that would meet the rim or one another are
  * left out, and so are the last ones when the piece would overlap itself with them.
- * @param limit stretch the foam can take.
  * @returns the flat surface, and how many were left out.
  */
 export function flattenWithGivenDarts(
   surface: Mesh,
   asked: readonly AskedDart[],
-  limit: number,
+  foam: Foam,
   how: FlattenOptions,
 ): Darted & { left: number } {
-  const { flat, stretch } = flattenForFoam(surface, limit, how);
+  const { flat, stretch } = flattenForFoam(surface, foam, how);
   let made: Darted = {
     mesh: surface,
     flat,
@@ -53,9 +52,9 @@ export function flattenWithGivenDarts(
   }
   const left = asked.length - made.darts.length;
   if (made.darts.length === 0) return { ...made, left };
-  const settled = settle(made, limit, how);
+  const settled = settle(made, foam, how);
   if (!overlapsItself(firstOf(boundaryLoops(settled.mesh)).map((v) => settled.flat[v]!)))
     return { ...settled, left };
-  const fewer = flattenWithGivenDarts(surface, asked.slice(0, -1), limit, how);
+  const fewer = flattenWithGivenDarts(surface, asked.slice(0, -1), foam, how);
   return { ...fewer, left: fewer.left + 1 };
 }

@@ -2,6 +2,7 @@ export type { Darted } from './dart';
 export { flattenWithDarts, uncut } from './darts';
 export { flattenWithGivenDarts } from './handDarts';
 export { refoldDistanceMm } from './refold';
+export { type Faces, facesOf } from './faces';
 export { stretchOf, vertexStretch } from './stretch';
 export { boundaryLoops, vertexNeighbours } from './topology';
 export { nestedDissection } from './dissection';

@@ -3,7 +3,7 @@ import { add2, type Mesh, scale2, sub2, type Vec2 } from '../geometry';
 import type { Dart, Darted } from './dart';
 import { flips } from './embedding';
 import { flattenLocalGlobal, type FlattenOptions } from './localGlobal';
-import { easedForFoam } from './foamEnergy';
+import { easedForFoam, type Foam } from './foamEnergy';
 import { stretchOf } from './stretch';
 
 /** Copies that a cut added, in the order of its path. */
@@ -11,14 +11,14 @@ export const twinsOf = (mesh: Mesh, added: readonly number[]): number[] =>
   added.map((_, i) => mesh.points.length + i);
 
 /** Flattens once more with the legs weighed, eases what the foam cannot take, then makes both legs of every dart equally long. */
-export function settle(made: Darted, limit: number, how: FlattenOptions): Darted {
+export function settle(made: Darted, foam: Foam, how: FlattenOptions): Darted {
   const weighed = { ...how, weights: legWeights(made, how.weights) };
   const rigid = flattenLocalGlobal(made.mesh, { ...weighed, start: made.flat });
-  const { flat } = easedForFoam(made.mesh, rigid, limit, weighed);
+  const { flat } = easedForFoam(made.mesh, rigid, foam, weighed);
   const even = equalLegs(flat, made.darts);
   // Legs differ by a percent or so before; should evening them turn a sliver over, they stay as they were.
   const sound = flips(made.mesh, even) === 0 ? even : flat;
-  return { ...made, flat: sound, stretch: stretchOf(made.mesh, sound) };
+  return { ...made, flat: sound, stretch: stretchOf(made.mesh, sound, foam.faces) };
 }
 
 /** Triangles along a dart's legs weigh more, so that both legs keep the length they have on the form. */

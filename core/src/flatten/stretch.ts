@@ -1,4 +1,6 @@
-import { cross3, dot3, length3, type Mesh, sub3, type Vec2 } from '../geometry';
+import type { Mesh, Vec2 } from '../geometry';
+import { faceLimit, faceStrains, type Faces } from './faces';
+import { flatSides, metricOf, principalStrains } from './metric';
 
 /** How much flat foam must give to lie on the form: 0.1 is ten percent longer, −0.1 ten percent shorter. */
 export interface Stretch {
@@ -11,56 +13,61 @@ export interface Stretch {
   worstTriangle: number;
   /** What all but two percent of the area stays under: one sharp corner is not the piece. */
   mostly: number;
+  /** The most a face of each triangle gives, its bend with it; nothing known of foam whose faces were not given. */
+  faces: number[];
+  /** And what all but two percent of the area stays under. */
+  faceMostly: number;
   /** Area-weighted sum of squared strains: what flattening and darts bring down. */
   energy: number;
 }
 
-/** Principal stretches of the map from the flat piece to the form (singular values of its gradient). */
-export function stretchOf(mesh: Mesh, flat: readonly Vec2[]): Stretch {
+/** Principal strains of the map from the flat piece to the form, and of its faces where they are given. */
+export function stretchOf(mesh: Mesh, flat: readonly Vec2[], thick?: Faces): Stretch {
   const most: number[] = [];
   const least: number[] = [];
+  const areas: number[] = [];
   let worst = 0;
   let worstTriangle = 0;
   let energy = 0;
-  const areas: number[] = [];
-  mesh.triangles.forEach(([ia, ib, ic], t) => {
-    const u = sub3(mesh.points[ib]!, mesh.points[ia]!);
-    const v = sub3(mesh.points[ic]!, mesh.points[ia]!);
-    const a = flat[ia]!;
-    const [bx, by, cx, cy] = [flat[ib]!.x - a.x, flat[ib]!.y - a.y, flat[ic]!.x - a.x, flat[ic]!.y - a.y];
-    const det = bx * cy - by * cx;
-    if (Math.abs(det) < 1e-12 || length3(cross3(u, v)) < 1e-12) {
-      most.push(0);
-      least.push(0);
-      areas.push(0);
-      return;
-    }
-    // Gradient columns: image of the flat x and y directions on the form.
-    const [gx, gy] = [0, 1].map((k) => {
-      const p = k === 0 ? cy / det : -cx / det;
-      const q = k === 0 ? -by / det : bx / det;
-      return { x: u.x * p + v.x * q, y: u.y * p + v.y * q, z: u.z * p + v.z * q };
-    }) as [typeof u, typeof u];
-    const e = dot3(gx, gx);
-    const f = dot3(gx, gy);
-    const g = dot3(gy, gy);
-    const root = Math.sqrt(Math.max(0, ((e - g) / 2) ** 2 + f * f));
-    const high = Math.sqrt((e + g) / 2 + root) - 1;
-    const low = Math.sqrt(Math.max(0, (e + g) / 2 - root)) - 1;
+  const { uu, uv, vv } = metricOf(mesh.triangles, mesh.points);
+  mesh.triangles.forEach((triangle, t) => {
+    const sides = flatSides(flat, triangle);
+    const strains = principalStrains(sides, uu[t]!, uv[t]!, vv[t]!);
+    const area = strains ? Math.abs(sides.bx * sides.cy - sides.by * sides.cx) / 2 : 0;
+    const [high, low] = strains ?? [0, 0];
     most.push(high);
     least.push(low);
-    areas.push(Math.abs(det) / 2);
-    energy += (Math.abs(det) / 2) * (high * high + low * low);
+    areas.push(area);
+    energy += area * (high * high + low * low);
     if (high > worst) {
       worst = high;
       worstTriangle = t;
     }
   });
-  return { most, least, areas, worst, worstTriangle, mostly: quantile(most, areas, 0.98), energy };
+  const faces = thick ? faceStrains(thick, mesh.triangles, flat) : [];
+  return {
+    most,
+    least,
+    areas,
+    worst,
+    worstTriangle,
+    mostly: quantile(most, areas, MOSTLY),
+    faces,
+    faceMostly: quantile(faces, areas, MOSTLY),
+    energy,
+  };
 }
+
+/** Whether the foam can take it, but for a sharp corner: its neutral layer what the maker works in, its faces what heat gives. */
+export const takes = ({ mostly, faceMostly }: Stretch, limit: number): boolean =>
+  mostly <= limit && faceMostly <= faceLimit(limit);
+
+/** Share of the area that counts: one sharp corner is not the piece. */
+const MOSTLY = 0.98;
 
 /** The value under which a share of the area lies. */
 function quantile(values: readonly number[], areas: readonly number[], share: number): number {
+  if (values.length === 0) return 0;
   const order = values.map((_, i) => i).sort((a, b) => values[a]! - values[b]!);
   const total = areas.reduce((a, b) => a + b, 0);
   let run = 0;

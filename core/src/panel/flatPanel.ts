@@ -2,6 +2,7 @@ import { firstOf, lastOf } from '../units';
 import {
   boundaryLoops,
   type Darted,
+  facesOf,
   flattenLocalGlobal,
   flattenWithDarts,
   flattenWithGivenDarts,
@@ -157,19 +158,24 @@ function layFlat(
   if (panel.ruled !== undefined || (ruled.worst < FLAT_ENOUGH && Math.min(...ruled.least) > -FLAT_ENOUGH)) {
     return uncut(mesh, start);
   }
+  // Before flattening: which faces there are, so that thick foam is told from thin.
+  const faces = facesOf(
+    mesh,
+    [0, foam.thicknessMm.value].map((out) => offsetGrid(panel.grid, out).flat()),
+  );
   const how = { start, weights: edgeWeights(panel, mesh, seams), iterations: coarse ? 6 : 60 };
   if (byHand) {
     const asked = byHand.flatMap((dart) => {
       const mouth = mouthOf(panel, dart);
       return mouth === undefined ? [] : [{ mouth, reach: dart.reach }];
     });
-    const laid = flattenWithGivenDarts(mesh, asked, limit, how);
+    const laid = flattenWithGivenDarts(mesh, asked, { limit, faces }, how);
     return { ...laid, left: laid.left + byHand.length - asked.length };
   }
-  if (coarse) return uncut(mesh, flattenLocalGlobal(mesh, how));
+  if (coarse) return uncut(mesh, flattenLocalGlobal(mesh, how), faces);
   return flattenWithDarts(mesh, {
     ...how,
-    limit,
+    foam: { limit, faces },
     most: darts,
     keepOff: new Set(seams.flatMap((id) => edgeVertices(panel, id))),
   });
@@ -288,6 +294,7 @@ function stretchReport(
   return {
     worst: stretch.worst,
     mostly: stretch.mostly,
+    faceMostly: stretch.faceMostly,
     worstAt: {
       x: (moved[a]!.x + moved[b]!.x + moved[c]!.x) / 3,
       y: (moved[a]!.y + moved[b]!.y + moved[c]!.y) / 3,

@@ -83,6 +83,8 @@ export interface PieceStretch {
   /** Largest stretch anywhere, and what all but two percent of the piece stays under. */
   worst: number;
   mostly: number;
+  /** What a face gives by bend and stretch together, but for two percent of the piece; where it is not grooved. */
+  faceMostly: number;
   worstAt: Vec2;
   /** The worst place in words: `in the middle`, `near the upper edge`. */
   worstWhere: string;

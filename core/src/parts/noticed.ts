@@ -65,7 +65,7 @@ export function noticedIn(part: Part, context: Context, made: LookedOver, coarse
       ...lidSwingChecks(laid, model.sticks, bodies),
       ...cutAwayChecks(cutAways(rooms, featured.items)),
     ]),
-    ...from('flat', part.printed ? [] : stretchChecks(cut, part)),
+    ...from('flat', part.printed ? [] : stretchChecks(cut, part, context)),
     ...from('ways', ways ? wayOutChecks(part, ways, bodies, laid, context.kinds, featured.checks) : []),
   ];
 }

@@ -1,7 +1,10 @@
+import { strainLimits } from '../../foam';
 import { type Check, type Proposal, type Params, type Part, setting } from '../../document';
 import { dist2 } from '../../geometry';
 import { dartsOn, edgeRun, type Piece } from '../../panel';
 import { counted, trimNumber } from '../../units';
+import type { Context } from '../context';
+import { thinnerCures } from './foam';
 
 /** Hot foam gives about this much when held; from memory. */
 const HOT_LIMIT = 0.12;
@@ -69,8 +72,32 @@ function peakChecks(pieces: readonly Piece[], part: Part): Check[] {
   ];
 }
 
+/** Bent and stretched at once, a face must give more than hot foam does: thick foam comes to it sooner. */
+function faceChecks(pieces: readonly Piece[], part: Part, context: Context): Check[] {
+  const worst = most(pieces, (p) => p.stretch!.faceMostly);
+  if (!worst || worst.stretch!.faceMostly <= strainLimits.heat) return [];
+  const { faceMostly, mostly } = worst.stretch!;
+  return [
+    {
+      id: 'stretch-face',
+      severity: 'mind',
+      station: 'shape',
+      title: `${worst.name} must give ${trimNumber(faceMostly * 100, 0)} % on a face of its ${trimNumber(worst.thicknessMm)} mm, up to ${trimNumber(mostly * 100, 0)} % of it by stretching; hot foam gives about 15 %.`,
+      why: 'What foam is bent by and what it is stretched by come together on its face. Thinner foam has less to give for the bend; a dart or a seam leaves less to stretch.',
+      provenance: 'memory',
+      excess: faceMostly - strainLimits.heat,
+      pieceId: worst.id,
+      remedies: [
+        ...(worst.role === 'shell' ? thinnerCures(part, context) : []),
+        ...moreDarts(part.params, worst),
+        { need: 'split', mm: 1 },
+      ],
+    },
+  ];
+}
+
 /** Where the foam will fight back, and seams that must be eased. */
-export function stretchChecks(pieces: readonly Piece[], part: Part): Check[] {
+export function stretchChecks(pieces: readonly Piece[], part: Part, context: Context): Check[] {
   const { params } = part;
   const stretched = pieces.filter((p) => p.stretch);
   const tight = stretched.filter((p) => p.stretch!.mostly > HOT_LIMIT);
@@ -89,7 +116,7 @@ export function stretchChecks(pieces: readonly Piece[], part: Part): Check[] {
       remedies: [...moreDarts(params, worst), { need: 'split', mm: 1 }],
     });
   }
-  if (!worst) checks.push(...peakChecks(stretched, part));
+  if (!worst) checks.push(...faceChecks(stretched, part, context), ...peakChecks(stretched, part));
   const proud = most(
     stretched.filter((p) => p.stretch!.refoldMm > REFOLD_MM),
     (p) => p.stretch!.refoldMm,
