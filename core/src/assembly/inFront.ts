@@ -1,5 +1,5 @@
 import { cross3, unit3, type Vec3 } from '../geometry';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, type PartReport } from '../parts';
 import { prism, type Convex } from '../space';
 import { rigid } from './between';
 import { deepIn } from './putIn';
@@ -51,7 +51,7 @@ export function inFrontOf(parts: readonly PartReport[], rootOf: (part: PartRepor
     if (switches.length === 0) return [];
     const root = rootOf(part);
     const [own] = allOntoRoot(parts, part.id, root.id);
-    const others = parts.filter((o) => o !== part && rootOf(o) === root);
+    const others = membersOf(parts, root.id).filter((o) => o !== part);
     if (!own) return [];
     return switches.flatMap((item): InFront[] => {
       const throwMm = Math.max(LEAST_THROW_MM, item.toggle!.throwMm);

@@ -1,7 +1,7 @@
 import { byId, firstOf } from '../units';
 import { add3, dot3, type Mesh, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry';
 import { gridNormals, type Piece, type Surface } from '../panel';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, mountedOn, type PartReport } from '../parts';
 import { bodyOf, movedMesh, rigid } from './between';
 import { planeOf, planeSections } from './planeSection';
 import { EASE_MM, sectionOn } from './sectionOn';
@@ -143,7 +143,7 @@ const letInto = (part: PartReport, host: PartReport): true | 'half' | undefined 
  */
 export function withLetIn(parts: readonly PartReport[]): PartReport[] {
   return parts.map((own) => {
-    const guests = parts.flatMap((part): Guest[] => {
+    const guests = mountedOn(parts, own.id).flatMap((part): Guest[] => {
       const how = letInto(part, own);
       if (!how) return [];
       const { at, out } = halvingPlane(own);
@@ -157,7 +157,8 @@ export function withLetIn(parts: readonly PartReport[]): PartReport[] {
         },
       ];
     });
-    const hosts = parts.flatMap((host): Guest[] => {
+    const on = own.mount.to === 'part' ? byId(parts, own.mount.part) : undefined;
+    const hosts = (on ? [on] : []).flatMap((host): Guest[] => {
       const [to] = letInto(own, host) === 'half' ? allOntoRoot(parts, own.id, host.id) : [];
       if (!to) return [];
       const { at, out } = halvingPlane(host);

@@ -1,5 +1,5 @@
 import { add3, dot3, type Vec3 } from '../geometry';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, type PartReport } from '../parts';
 import type { Convex } from '../space';
 import { bodyOf, boxOf, rigid, type Rigid } from './between';
 import { askedSolid, boxesMeet, spotsOn } from './solids';
@@ -83,8 +83,8 @@ export function putInClashes(
     if (part.bodies.length === 0) return [];
     const root = rootOf(part);
     const [own] = allOntoRoot(parts, part.id, root.id);
-    return parts.flatMap((other): PutInClash[] => {
-      if (!own || other === part || rootOf(other) !== root) return [];
+    return membersOf(parts, root.id).flatMap((other): PutInClash[] => {
+      if (!own || other === part) return [];
       return allOntoRoot(parts, other.id, root.id).flatMap((theirs): PutInClash[] => {
         const { back } = rigid(theirs);
         const way = rigid((p) => back(own(p)));

@@ -1,5 +1,5 @@
 import { type Mesh, placedWeight, togetherWeight, type Vec3, type Weight } from '../geometry';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, type PartReport } from '../parts';
 
 /** A part that is carried or stands, with everything mounted on it, in its space. */
 export interface Assembly {
@@ -34,7 +34,7 @@ export function assembliesOf(parts: readonly PartReport[]): Assembly[] {
   const roots = parts.filter((p) => p.heldAt && p.mount.to !== 'part');
   return roots.map((root) => {
     const axis = axisOf(root);
-    const members = parts.flatMap((part) =>
+    const members = membersOf(parts, root.id).flatMap((part) =>
       allOntoRoot(parts, part.id, root.id).map((toRoot) => {
         const [lowMm, highMm] = spanAlong([part.solid.mesh, part.extras], toRoot, axis);
         return { part, toRoot, weight: placedWeight(part.weight, toRoot), lowMm, highMm };

@@ -1,6 +1,6 @@
 import { byId } from '../units';
 import { dot3, joinMeshes, type Mesh, sub3, type Vec3 } from '../geometry';
-import { allOntoRoot, ontoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, ontoRoot, type PartReport } from '../parts';
 
 /** The way back of a rigid placing. */
 function backOf(place: (p: Vec3) => Vec3): (p: Vec3) => Vec3 {
@@ -27,7 +27,7 @@ export function besideOf(parts: readonly PartReport[], id: string): Mesh | undef
   const own = ontoRoot(parts, id, rootId);
   if (!own) return undefined;
   const back = backOf(own);
-  const others = parts.flatMap((part) => {
+  const others = membersOf(parts, rootId).flatMap((part) => {
     const all = allOntoRoot(parts, part.id, rootId);
     // Of several alike the first is looked at, the others stand beside it.
     return (part.id === id ? all.slice(1) : all).flatMap((toRoot) =>

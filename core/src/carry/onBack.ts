@@ -1,6 +1,6 @@
 import { type Body, levels, neckSection, STRAP_AT } from '../body';
 import { placedWeight, togetherWeight } from '../geometry';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, type PartReport } from '../parts';
 import { newtonsOf } from '../units';
 
 /** What the shoulders carry of something worn on the back, with all that hangs on it. */
@@ -26,7 +26,7 @@ export function onBack(parts: readonly PartReport[], body: Body): OnBack[] {
   return parts
     .filter((p) => p.mount.to === 'wearer' && p.mount.zone === 'back')
     .map((root): OnBack => {
-      const members = parts.flatMap((part) =>
+      const members = membersOf(parts, root.id).flatMap((part) =>
         allOntoRoot(parts, part.id, root.id).map((toRoot) => ({ part, toRoot })),
       );
       const { massG, at } = togetherWeight(members.map((m) => placedWeight(m.part.weight, m.toRoot)));

@@ -1,6 +1,6 @@
 import { type Body, earOf, headForm } from '../body';
 import { placedWeight, togetherWeight } from '../geometry';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, type PartReport } from '../parts';
 import { newtonsOf } from '../units';
 
 /** What hangs on one ear with everything that is on it, and how it turns about the root of the ear. */
@@ -28,7 +28,7 @@ export function onEar(parts: readonly PartReport[], body: Body): OnEar[] {
   return parts
     .filter((p) => p.mount.to === 'wearer' && p.mount.zone === 'ear')
     .map((part): OnEar => {
-      const members = parts.flatMap((p) =>
+      const members = membersOf(parts, part.id).flatMap((p) =>
         allOntoRoot(parts, p.id, part.id).map((toRoot) => ({ p, toRoot })),
       );
       const { massG, at } = togetherWeight(members.map((m) => placedWeight(m.p.weight, m.toRoot)));

@@ -1,6 +1,6 @@
 import { type Body, levels, neckSection } from '../body';
 import { placedWeight, togetherWeight, type Vec2 } from '../geometry';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, type PartReport } from '../parts';
 import { newtonsOf } from '../units';
 
 /** Nearer to the neck than this it needs no lead, mm. */
@@ -34,7 +34,7 @@ export function onHead(parts: readonly PartReport[], body: Body): OnHead[] {
   return parts
     .filter((p) => p.mount.to === 'wearer' && p.mount.zone === 'head')
     .map((root): OnHead => {
-      const members = parts.flatMap((part) =>
+      const members = membersOf(parts, root.id).flatMap((part) =>
         allOntoRoot(parts, part.id, root.id).map((toRoot) => ({ part, toRoot })),
       );
       const { massG, at } = togetherWeight(members.map((m) => placedWeight(m.part.weight, m.toRoot)));

@@ -1,7 +1,7 @@
 import { zoneInfo } from '../body';
 import { togetherWeight, placedWeight } from '../geometry';
 import { closures } from '../materials';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, type PartReport } from '../parts';
 import { itemAt, newtonsOf } from '../units';
 
 /** How straps hold something up on an arm or a leg: by friction alone. */
@@ -39,7 +39,7 @@ export const onLimbs = (parts: readonly PartReport[]): OnLimb[] =>
     });
     const straps = held.reduce((sum, h) => sum + h.count, 0);
     if (straps === 0 || part.girthMm <= 0) return [];
-    const members = parts.flatMap((p) =>
+    const members = membersOf(parts, part.id).flatMap((p) =>
       allOntoRoot(parts, p.id, part.id).map((toRoot) => placedWeight(p.weight, toRoot)),
     );
     const { massG } = togetherWeight(members);

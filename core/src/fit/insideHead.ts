@@ -1,6 +1,6 @@
 import { type Body, earOf, headForm, type HeadForm, noseTip, skinAt } from '../body';
 import { add3, type Mesh, scale3, signedArea, type Vec3 } from '../geometry';
-import { allOntoRoot, type PartReport } from '../parts';
+import { allOntoRoot, membersOf, type PartReport } from '../parts';
 import { meshFaces, togetherWalls, wallsOfFaces } from '../space';
 
 /** Breathing, hearing and glasses in what is worn on the head. */
@@ -119,7 +119,7 @@ export function insideHead(parts: readonly PartReport[], body: Body): InsideHead
   return parts
     .filter((p) => p.mount.to === 'wearer' && p.mount.zone === 'head')
     .map((root): InsideHead => {
-      const members = parts.filter((p) => allOntoRoot(parts, p.id, root.id).length > 0);
+      const members = membersOf(parts, root.id);
       const walls = togetherWalls(
         members.flatMap((p) =>
           allOntoRoot(parts, p.id, root.id).map((to) => wallsOfFaces(meshFaces(movedBy(p.solid.mesh, to)))),

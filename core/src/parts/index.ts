@@ -15,6 +15,7 @@ export { templatesOf } from './templates';
 export { smallestBox } from './packed';
 export { setFree, type SetFree } from './setFree';
 export { placingOf, placingsOf, sidesOf } from './placing';
+export { membersOf, mountedOn } from './members';
 export { rootOf } from './root';
 export { startFeature } from './startFeature';
 export { firstLights, startLights } from './startLights';

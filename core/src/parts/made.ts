@@ -66,6 +66,7 @@ function shellOf(
   options: LayOptions,
   part: Part,
   context: Context,
+  touched: readonly Check[] | undefined,
 ): Shell {
   const laid = layPanels(model.panels, model.joins, foamAt, options);
   const surfaces = laid.map(surfaceOf);
@@ -76,7 +77,7 @@ function shellOf(
     surfaces,
     gaps: gapsOf(part, surfaces, context),
     bending: bendingOf(laid.filter((l) => !l.panel.existing)),
-    touching: touchChecks(model, laid),
+    touching: touched?.filter((c) => laid.some((l) => l.panel.id === c.pieceId)) ?? touchChecks(model, laid),
   };
 }
 
@@ -154,7 +155,14 @@ function drilled(piece: Piece, { holes, marks: all }: Laid): Piece {
 export function makePart(
   part: Part,
   context: Context,
-  { coarse = false, darts = [], wear: satBefore, before, ways: waysAsked = false }: HowMade = {},
+  {
+    coarse = false,
+    darts = [],
+    wear: satBefore,
+    touching: touched,
+    before,
+    ways: waysAsked = false,
+  }: HowMade = {},
 ): MadePart {
   const ply = firstOf(part.stack);
   const sheet = sheetOf(context);
@@ -166,7 +174,7 @@ export function makePart(
   const bare =
     before && model === before.model
       ? before
-      : shellOf(form, model, foamFor(context, ply), options, part, context);
+      : shellOf(form, model, foamFor(context, ply), options, part, context, touched);
   const { laid, surfaces, gaps, bending, touching } = bare;
   const zone = zoneOf(part);
   const rooms = roomsOf(bare, lining?.thicknessMm.value ?? 0, zone, context);

@@ -64,6 +64,8 @@ export interface HowMade {
   darts?: readonly PieceDarts[];
   /** How it sat before, kept in a coarse answer. */
   wear?: PartFit;
+  /** What touched before, kept in a first answer. */
+  touching?: readonly Check[];
   /** The same part before some of its features changed, and nothing else: its shell is not worked out again. */
   before?: MadePart;
 }

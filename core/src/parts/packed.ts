@@ -26,8 +26,6 @@ const directions: Vec3[] = [
   }),
 ];
 
-const dot = (a: Vec3, b: Vec3): number => a.x * b.x + a.y * b.y + a.z * b.z;
-
 /** Two directions square to one. */
 function across(n: Vec3): [Vec3, Vec3] {
   const helper = Math.abs(n.z) < 0.9 ? { x: 0, y: 0, z: 1 } : { x: 1, y: 0, z: 0 };
@@ -65,8 +63,8 @@ function rectangle(hull: readonly Vec2[]): [number, number] {
 /** The directions as numbers in a row: gone through for every point of a mesh. */
 const looks = Float64Array.from(directions.flatMap(({ x, y, z }) => [x, y, z]));
 
-/** The points that stand out furthest in some direction: all that a box round them has to clear. */
-function outermost(points: readonly Vec3[]): Vec3[] {
+/** The points that stand out furthest in some direction, in a row: all that a box round them has to clear. */
+function outermost(points: readonly Vec3[]): Float64Array {
   const count = directions.length;
   const least = new Float64Array(count).fill(Infinity);
   const most = new Float64Array(count).fill(-Infinity);
@@ -84,49 +82,111 @@ function outermost(points: readonly Vec3[]): Vec3[] {
       }
     }
   });
-  return [...new Set(found)].map((k) => itemAt(points, k));
+  const kept = [...new Set(found)];
+  const row = new Float64Array(3 * kept.length);
+  kept.forEach((k, i) => {
+    const { x, y, z } = itemAt(points, k);
+    row.set([x, y, z], 3 * i);
+  });
+  return row;
 }
 
 /** Two directions square to each of them. */
 const squareTo = directions.map(across);
 
-/** The area within the points of a shadow that stand out furthest in eight directions: its hull is no smaller. */
-function leastArea(shadow: readonly Vec2[]): number {
-  const found = eighths.map(() => ({ most: -Infinity, at: { x: 0, y: 0 } }));
-  for (const p of shadow) {
-    const sums = [p.x, p.x + p.y, p.y, p.y - p.x];
+/** Points as one direction sees them: across, up, and from how near to how far. */
+interface Shadow {
+  across: Float64Array;
+  up: Float64Array;
+  low: number;
+  high: number;
+}
+
+function seeAlong(points: Float64Array, i: number, shadow: Shadow): void {
+  const [u, w] = itemAt(squareTo, i);
+  const [nx, ny, nz] = [looks[3 * i]!, looks[3 * i + 1]!, looks[3 * i + 2]!];
+  let [low, high] = [Infinity, -Infinity];
+  for (let k = 0, j = 0; j < points.length; k++, j += 3) {
+    const [x, y, z] = [points[j]!, points[j + 1]!, points[j + 2]!];
+    const h = x * nx + y * ny + z * nz;
+    if (h < low) low = h;
+    if (h > high) high = h;
+    shadow.across[k] = x * u.x + y * u.y + z * u.z;
+    shadow.up[k] = x * w.x + y * w.y + z * w.z;
+  }
+  shadow.low = low;
+  shadow.high = high;
+}
+
+/** The points of a shadow that stand out furthest in eight directions, counter-clockwise. */
+function eighths({ across: xs, up: ys }: Shadow): Int32Array {
+  const most = new Float64Array(8).fill(-Infinity);
+  const at = new Int32Array(8);
+  for (let k = 0; k < xs.length; k++) {
+    const [x, y] = [xs[k]!, ys[k]!];
     for (let i = 0; i < 4; i++) {
-      const h = sums[i]!;
-      if (h > found[i]!.most) found[i] = { most: h, at: p };
-      if (-h > found[i + 4]!.most) found[i + 4] = { most: -h, at: p };
+      const h = i === 0 ? x : i === 1 ? x + y : i === 2 ? y : y - x;
+      if (h > most[i]!) {
+        most[i] = h;
+        at[i] = k;
+      }
+      if (-h > most[i + 4]!) {
+        most[i + 4] = -h;
+        at[i + 4] = k;
+      }
     }
   }
-  return signedArea(found.map((f) => f.at));
+  return at;
 }
-const eighths = [0, 1, 2, 3, 4, 5, 6, 7];
+
+/** The area within them: the hull of the shadow is no smaller. */
+function leastArea({ across: xs, up: ys }: Shadow, corners: Int32Array): number {
+  let twice = 0;
+  for (let i = 0; i < 8; i++) {
+    const [p, q] = [corners[i]!, corners[(i + 1) % 8]!];
+    twice += xs[p]! * ys[q]! - xs[q]! * ys[p]!;
+  }
+  return twice / 2;
+}
+
+/** The hull of a shadow: of what lies within its eight corners none is on it (Akl and Toussaint, 1978). */
+function hullOf({ across: xs, up: ys }: Shadow, corners: Int32Array): Vec2[] {
+  const left = Array.from(corners, (k) => ({ x: xs[k]!, y: ys[k]! }));
+  for (let k = 0; k < xs.length; k++) {
+    const [x, y] = [xs[k]!, ys[k]!];
+    for (let i = 0; i < 8; i++) {
+      const [p, q] = [corners[i]!, corners[(i + 1) % 8]!];
+      if ((xs[q]! - xs[p]!) * (y - ys[p]!) >= (ys[q]! - ys[p]!) * (x - xs[p]!)) continue;
+      left.push({ x, y });
+      break;
+    }
+  }
+  return convexHull(left);
+}
 
 /** The box of least volume round points, among boxes that lie on one of 143 directions; longest side first. */
 export function smallestBox(all: readonly Vec3[]): [number, number, number] {
   if (all.length === 0) return [0, 0, 0];
   const points = outermost(all);
+  const count = points.length / 3;
+  const shadow: Shadow = { across: new Float64Array(count), up: new Float64Array(count), low: 0, high: 0 };
+  // No rectangle is smaller than what it goes round: the most promising first, and none that cannot be the best.
+  const bounds = directions.map((_, i) => {
+    seeAlong(points, i, shadow);
+    const corners = eighths(shadow);
+    return { i, corners, volume: leastArea(shadow, corners) * (shadow.high - shadow.low) };
+  });
   let best: { sides: [number, number, number]; volume: number } | undefined;
-  for (const [i, n] of directions.entries()) {
-    const [u, w] = itemAt(squareTo, i);
-    let [low, high] = [Infinity, -Infinity];
-    const shadow = points.map((p) => {
-      const h = dot(p, n);
-      low = Math.min(low, h);
-      high = Math.max(high, h);
-      return { x: dot(p, u), y: dot(p, w) };
-    });
-    // No rectangle is smaller than what it goes round.
-    if (best && leastArea(shadow) * (high - low) >= best.volume) continue;
-    const hull = convexHull(shadow);
-    if (best && Math.abs(signedArea(hull)) * (high - low) >= best.volume) continue;
+  for (const { i, corners, volume: least } of bounds.sort((a, b) => a.volume - b.volume)) {
+    if (best && least >= best.volume) break;
+    seeAlong(points, i, shadow);
+    const deep = shadow.high - shadow.low;
+    const hull = hullOf(shadow, corners);
+    if (best && Math.abs(signedArea(hull)) * deep >= best.volume) continue;
     const [a, b] = rectangle(hull);
-    const volume = a * b * (high - low);
+    const volume = a * b * deep;
     if (!best || volume < best.volume)
-      best = { sides: [a, b, high - low].sort((x, y) => y - x) as [number, number, number], volume };
+      best = { sides: [a, b, deep].sort((x, y) => y - x) as [number, number, number], volume };
   }
   return best!.sides;
 }

@@ -82,6 +82,7 @@ const asMade = [
   'lining',
   'surfaces',
   'wear',
+  'touching',
   'templates',
 ] as const satisfies readonly (keyof MadePart)[];
 
@@ -260,7 +261,7 @@ type TrialBase = Pick<PartReport, 'pieces' | 'packed' | 'copies'>;
 
 /**
  * Works out one part. With a report from before it is a first, coarse answer: darts stay where they were, fewer
- * rounds of flattening, and how it sits, the thickness trial and the remedies are those from before. Pure: the same part,
+ * rounds of flattening, and how it sits, what touches, the thickness trial and the remedies are those from before. Pure: the same part,
  * body, stock and catalogue give the same report. Untried, it has what was found and neither remedies nor trial.
  */
 export function partReport(
@@ -274,6 +275,7 @@ export function partReport(
   const byHand = new Set(part.darts.map((d) => d.pieceId));
   const asCut = makePart(part, context, {
     coarse,
+    ...(coarse && { touching: before?.touching ?? [] }),
     ...(before && {
       darts: dartsOf(before).filter((d) => !byHand.has(d.pieceId)),
       ...(before.wear && { wear: before.wear }),

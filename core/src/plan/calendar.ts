@@ -83,9 +83,9 @@ export function openHours(
   };
   const quiet = loudHours(calendar) ? calendar.quiet : undefined;
   return (makers, noisy) => {
-    const known: Span[][] = [];
+    const known = new Map<number, Span[]>();
     return (day) => {
-      const before = day < 0 ? undefined : known[day];
+      const before = known.get(day);
       if (before) return before;
       const all = makers
         .map((maker) => ofMaker(day, maker))
@@ -94,7 +94,7 @@ export function openHours(
         fromMin: s.fromMin + day * DAY,
         toMin: s.toMin + day * DAY,
       }));
-      if (day >= 0) known[day] = own;
+      known.set(day, own);
       return own;
     };
   };

@@ -5,12 +5,12 @@ import {
   dayNumber,
   type Hours,
   openHours,
-  opensFrom,
   type Span,
   workFrom,
   workUntil,
 } from './calendar';
 import type { Step } from './step';
+import { WaitingLine } from './waitingLine';
 import { isNoisy, kindOrder } from './workKinds';
 
 export interface Slot {
@@ -114,42 +114,53 @@ export function schedule(
       : getFrom(places, s.id);
   const next = new Map<string, Step[]>();
   const missing = new Map<string, number>();
-  let waiting: Waiting[] = [];
+  /** By the hours they wait for; those that several makers could do, each by themselves, are all looked at. */
+  const lines = new Map<Hours, { crew: Crew; line: WaitingLine<Waiting> }>();
+  const anyone: Waiting[] = [];
   const wait = (step: Step): void => {
     const gatedMin = step.after.reduce(
       (most, id) => Math.max(most, (ready.get(id) ?? 0) + lagOf(step, id)),
       0,
     );
-    waiting.push({ step, gatedMin, rank: rank(step) });
+    const waiting = { step, gatedMin, rank: rank(step) };
+    const crew = step.hands === 2 && together ? together : alone.length === 1 ? firstOf(alone) : undefined;
+    if (!crew) return void anyone.push(waiting);
+    const hours = hoursFor(crew, step);
+    const { line } = lines.get(hours) ?? { line: new WaitingLine<Waiting>(hours) };
+    lines.set(hours, { crew, line });
+    line.add(waiting);
   };
   for (const s of steps) {
     if (ready.has(s.id)) continue;
     const before = [...new Set(s.after)].filter((id) => places.has(id) && !ready.has(id));
     missing.set(s.id, before.length);
-    for (const id of before) next.set(id, [...(next.get(id) ?? []), s]);
+    for (const id of before) {
+      const others = next.get(id);
+      if (others) others.push(s);
+      else next.set(id, [s]);
+    }
     if (before.length === 0) wait(s);
   }
   const free = calendar.makers.map(() => 0);
   const slots: Slot[] = [];
-  while (waiting.length > 0) {
-    let best: { of: Waiting; crew: Crew; startMin: number } | undefined;
-    // Whoever waits for a maker alone begins when that maker's hours open: asked once for each kind of hours.
-    const opened = new Map<Hours, number>();
-    const opens = (min: number, hours: Hours): number => {
-      if (min > Math.max(...free)) return opensFrom(min, hours);
-      const open = opened.get(hours) ?? opensFrom(min, hours);
-      opened.set(hours, open);
-      return open;
-    };
-    for (const of of waiting) {
-      const crews = of.step.hands === 2 && together ? [together] : alone;
-      const own = soonest(of, crews, free, opens);
-      if (!best || comesFirst(of, own.startMin, best)) best = { of, ...own };
+  for (;;) {
+    let best: Candidate | undefined;
+    for (const { crew, line } of lines.values()) {
+      const first = line.first(freeMin(crew, free));
+      if (first && comesFirst(first, best)) best = { ...first, crew, taken: () => line.take() };
     }
-    const { of: chosen, crew } = best!;
-    waiting = waiting.filter((of) => of !== chosen);
-    const { step } = chosen;
-    const { startMin, endMin, spans } = workFrom(best!.startMin, step.workMin, hoursFor(crew, step));
+    for (const of of anyone) {
+      const own = soonest(of, alone, free);
+      if (comesFirst({ of, ...own }, best))
+        best = { of, ...own, taken: () => anyone.splice(anyone.indexOf(of), 1) };
+    }
+    if (!best) break;
+    best.taken();
+    const {
+      crew,
+      of: { step },
+    } = best;
+    const { startMin, endMin, spans } = workFrom(best.startMin, step.workMin, hoursFor(crew, step));
     const readyMin = endMin + step.waitMin;
     const { makers } = crew;
     slots.push({ stepId: step.id, startMin, endMin, spans, readyMin, makers, latestMin: startMin });
@@ -179,24 +190,35 @@ interface Waiting {
   rank: number;
 }
 
-/** Whether a step, beginning then, is done before the best so far. */
-const comesFirst = (of: Waiting, startMin: number, best: { of: Waiting; startMin: number }): boolean =>
-  startMin < best.startMin || (startMin === best.startMin && of.rank < best.of.rank);
+/** What could be done next, by whom, and how it is taken from those that wait. */
+interface Candidate {
+  of: Waiting;
+  startMin: number;
+  crew: Crew;
+  taken: () => void;
+}
+
+const freeMin = ({ makers }: Crew, free: readonly number[]): number =>
+  Math.max(...makers.map((m) => itemAt(free, m)));
+
+/** Whether a step comes before the best so far. */
+const comesFirst = (
+  { of, startMin }: Pick<Candidate, 'of' | 'startMin'>,
+  best: Candidate | undefined,
+): boolean => !best || startMin < best.startMin || (startMin === best.startMin && of.rank < best.of.rank);
 
 /** Of the crews that may do a step the one that is through with it first, and when it begins. */
-function soonest(
+const soonest = (
   { step, gatedMin }: Waiting,
   crews: readonly Crew[],
   free: readonly number[],
-  opens: (min: number, hours: Hours) => number,
-): { crew: Crew; startMin: number } {
-  const from = ({ makers }: Crew): number => Math.max(gatedMin, ...makers.map((m) => itemAt(free, m)));
-  const [only] = crews;
-  if (crews.length === 1) return { crew: only!, startMin: opens(from(only!), hoursFor(only!, step)) };
-  return crews
-    .map((crew) => ({ crew, ...workFrom(from(crew), step.workMin, hoursFor(crew, step)) }))
+): { crew: Crew; startMin: number } =>
+  crews
+    .map((crew) => ({
+      crew,
+      ...workFrom(Math.max(gatedMin, freeMin(crew, free)), step.workMin, hoursFor(crew, step)),
+    }))
     .reduce((a, b) => (b.endMin < a.endMin ? b : a));
-}
 
 /** The same order laid backwards from the morning of the event: the latest each step may begin. */
 function latest(

@@ -248,8 +248,9 @@ export function createDeriver({
       return atShopPace(d.make.calendar?.order === 'batches' ? batched(each, d.make.done) : each, constants);
     });
     const start = today && today > doc.brief.startDate ? today : doc.brief.startDate;
-    const plan = stage('schedule', doc, [steps, start], (d) =>
-      schedule(steps, d.make.done, start, d.brief.eventDate, calendarOf(d)),
+    const calendar = stage('calendar', doc, [], calendarOf);
+    const plan = stage('schedule', doc, [steps, start, calendar], (d) =>
+      schedule(steps, d.make.done, start, d.brief.eventDate, calendar),
     );
     if (!isCoarse) enough = stage('enough hours', doc, [steps, plan], (d) => enoughHours(d, steps, plan));
     const reach = Math.min(doc.brief.luggageMm, doc.brief.eventMaxMm);
