@@ -3016,39 +3016,39 @@ var limbStations = ofBody((body, limb) => {
   });
   switch (limb) {
     case "forearm": {
-      const length2 = v(body, "forearmLength");
-      const widest = Math.min(Math.max(v(body, "forearmGirthAt"), length2 * 0.2), length2 * 0.95);
+      const length4 = v(body, "forearmLength");
+      const widest = Math.min(Math.max(v(body, "forearmGirthAt"), length4 * 0.2), length4 * 0.95);
       return [
         station(0, v(body, "wristGirth"), 1.38),
         station(widest, v(body, "forearmGirth"), 1.12),
-        station(length2, v(body, "elbowGirth"), 1.12)
+        station(length4, v(body, "elbowGirth"), 1.12)
       ];
     }
     case "upperArm": {
-      const length2 = limbLengthMm(body, limb);
+      const length4 = limbLengthMm(body, limb);
       return [
         station(0, v(body, "elbowBentGirth") * 0.95, 1.05),
-        station(length2 * 0.5, v(body, "upperArmGirth"), 0.95),
-        station(length2, v(body, "upperArmGirth") * 1.12, 0.85)
+        station(length4 * 0.5, v(body, "upperArmGirth"), 0.95),
+        station(length4, v(body, "upperArmGirth") * 1.12, 0.85)
       ];
     }
     case "lowerLeg": {
-      const length2 = limbLengthMm(body, limb);
-      const ankle = length2 * 0.12;
+      const length4 = limbLengthMm(body, limb);
+      const ankle = length4 * 0.12;
       const calf = Math.min(
-        Math.max(v(body, "calfHeight") - ankleHeightMm(body), length2 * 0.35),
-        length2 * 0.9
+        Math.max(v(body, "calfHeight") - ankleHeightMm(body), length4 * 0.35),
+        length4 * 0.9
       );
       return [
         station(0, v(body, "ankleGirth") * 1.04, 0.8),
         station(ankle, v(body, "ankleGirth"), 0.82),
         station(calf, v(body, "calfGirth"), 0.95),
-        station(length2, v(body, "kneeGirth"), 0.97)
+        station(length4, v(body, "kneeGirth"), 0.97)
       ];
     }
     case "thigh": {
-      const length2 = limbLengthMm(body, limb);
-      return [station(0, v(body, "kneeGirth"), 0.97), station(length2 * 0.92, v(body, "thighGirth"), 0.96)];
+      const length4 = limbLengthMm(body, limb);
+      return [station(0, v(body, "kneeGirth"), 0.97), station(length4 * 0.92, v(body, "thighGirth"), 0.96)];
     }
   }
 });
@@ -3247,11 +3247,11 @@ function limbMesh(body, limb, side4, lean) {
 }
 function shoulderMesh(body, side4, lean) {
   const frame = limbFrame(body, "upperArm", side4, lean);
-  const length2 = limbLengthMm(body, "upperArm");
-  const top = limbSection(body, "upperArm", length2);
+  const length4 = limbLengthMm(body, "upperArm");
+  const top = limbSection(body, "upperArm", length4);
   const rings2 = steps(0, 1, 6).map((t) => {
     const share5 = Math.max(0.05, Math.sqrt(1 - t * t));
-    const slice = { ...top, a: top.a * share5, b: top.b * share5, atMm: length2 - 4 + t * top.a * 0.8 };
+    const slice = { ...top, a: top.a * share5, b: top.b * share5, atMm: length4 - 4 + t * top.a * 0.8 };
     return ringOf(slice, (p) => onLimb(frame, p));
   });
   return turned(loft(rings2), side4);
@@ -3356,9 +3356,9 @@ function intoLimb({ origin, along: along5, out, side: side4 }, p) {
   return { x: dot3(d, out), y: side4 * dot3(d, cross3(along5, out)), z: dot3(d, along5) };
 }
 function fromLimb(body, limb) {
-  const length2 = limbLengthMm(body, limb);
+  const length4 = limbLengthMm(body, limb);
   return (p) => {
-    const z = Math.min(length2, Math.max(0, p.z));
+    const z = Math.min(length4, Math.max(0, p.z));
     const across4 = distanceToEllipse(limbSection(body, limb, z), p);
     return z === p.z ? across4 : Math.hypot(Math.max(0, across4), p.z - z);
   };
@@ -6401,12 +6401,12 @@ var SparseFactor = class {
       for (let p = counts[k]; p < counts[k + 1]; p++) {
         let i = columns[p];
         y[i] += values[p];
-        let length2 = 0;
+        let length4 = 0;
         for (; flag2[i] !== k; i = parent[i]) {
-          path[length2++] = i;
+          path[length4++] = i;
           flag2[i] = k;
         }
-        while (length2 > 0) pattern[--top] = path[--length2];
+        while (length4 > 0) pattern[--top] = path[--length4];
       }
       let d = diagonal[k];
       for (; top < size; top++) {
@@ -24560,8 +24560,12 @@ import { MeshBVH } from "three-mesh-bvh";
 
 // core/src/space/cutsInto.ts
 var PARALLEL2 = 1e-9;
-function readied({ points, normals: normals2, edges }) {
+var unlike = (ways4) => ways4.filter((a, i) => !ways4.slice(0, i).some((b) => length2(cross3(a, b)) <= PARALLEL2));
+var length2 = ({ x, y, z }) => x * x + y * y + z * z;
+function readied({ points, normals: normals2, edges: all }) {
   let by = { x: 0, y: 0, z: 0 };
+  const edges = unlike(all);
+  const flat2 = Float64Array.from(points.flatMap(({ x, y, z }) => [x, y, z]));
   const along5 = ({ x, y, z }) => {
     let [least, most2] = [Infinity, -Infinity];
     for (const p of points) {
@@ -24571,7 +24575,7 @@ function readied({ points, normals: normals2, edges }) {
     }
     return { x, y, z, least, most: most2 };
   };
-  const faces = normals2.map(along5);
+  const faces = unlike(normals2).map(along5);
   const sides2 = [...[0, 1, 2].map((k) => along5({ x: +(k === 0), y: +(k === 1), z: +(k === 2) })), ...faces];
   const split3 = (x, y, z, a, b, c) => {
     const [da, db, dc] = [
@@ -24582,8 +24586,8 @@ function readied({ points, normals: normals2, edges }) {
     const low = Math.min(da, db, dc);
     const high = Math.max(da, db, dc);
     let [least, most2] = [Infinity, -Infinity];
-    for (const p of points) {
-      const d = p.x * x + p.y * y + p.z * z;
+    for (let i = 0; i < flat2.length; i += 3) {
+      const d = flat2[i] * x + flat2[i + 1] * y + flat2[i + 2] * z;
       if (d < least) least = d;
       if (d > most2) most2 = d;
     }
@@ -25678,8 +25682,8 @@ function cornersOf3(all, totalMm) {
         for (let d = c + 1; d < n2; d++) {
           const four = [itemAt(tried, a), itemAt(tried, b), itemAt(tried, c), itemAt(tried, d)];
           const sides2 = four.map((p, i) => {
-            const length2 = itemAt(four, (i + 1) % 4).alongMm - p.alongMm;
-            return length2 > 0 ? length2 : length2 + totalMm;
+            const length4 = itemAt(four, (i + 1) % 4).alongMm - p.alongMm;
+            return length4 > 0 ? length4 : length4 + totalMm;
           });
           const least = Math.min(...sides2);
           const [u, v2] = [
@@ -25877,7 +25881,7 @@ var breaksOf = ({ chart, all, corners: corners2 }, broken) => all.filter(
   (p) => p.junction || corners2.includes(p.index) || broken.has(itemAt(chart.origin, itemAt(firstOf(chart.loops).vertices, p.index)))
 ).map((p) => p.index);
 function sideRun(fromMm, toMm, breaks, steps3) {
-  const length2 = toMm - fromMm;
+  const length4 = toMm - fromMm;
   const breakAt = /* @__PURE__ */ new Map();
   const fixed = [[0, fromMm]];
   breaks.forEach((b, i) => {
@@ -25887,7 +25891,7 @@ function sideRun(fromMm, toMm, breaks, steps3) {
     }
     const least = lastOf(fixed)[0] + 1;
     const most2 = steps3 - (breaks.length - i);
-    const node = Math.min(most2, Math.max(least, Math.round((b.alongMm - fromMm) / length2 * steps3)));
+    const node = Math.min(most2, Math.max(least, Math.round((b.alongMm - fromMm) / length4 * steps3)));
     breakAt.set(node, b.index);
     fixed.push([node, b.alongMm]);
   });
@@ -34856,17 +34860,17 @@ function pointsAlong({ weight }, axis, from) {
 function stickOf2(all, fist, tip, { rods: rods2 }) {
   const stick2 = all.root.sticks[0];
   if (!stick2 || all.root.stickField === void 0) return void 0;
-  const length2 = dist3(stick2.from, stick2.to);
+  const length4 = dist3(stick2.from, stick2.to);
   const reach = Math.max(dot3(stick2.from, all.axis), dot3(stick2.to, all.axis)) - fist;
   if (reach < NOUGHT) return void 0;
   const others = all.parts.filter((m) => m.part !== all.root);
   const rootRod = byId(rods2, stick2.rodId);
   const judge = (rod, section2) => {
     const matter = rodMatters[rod.matter];
-    const massG = sectionAreaMm2(section2) * length2 * matter.densityKgM3.value * 1e-6;
+    const massG = sectionAreaMm2(section2) * length4 * matter.densityKgM3.value * 1e-6;
     const even = [0.5 - 1 / Math.sqrt(12), 0.5 + 1 / Math.sqrt(12)].map((s) => ({
       atMm: s * reach,
-      massG: massG * reach / length2 / 2
+      massG: massG * reach / length4 / 2
     }));
     const loads = [...even, ...others.flatMap((m) => pointsAlong(m, all.axis, fist))];
     const { sagMm, hz } = hang(loads, reach, tip - fist, matter.modulusMPa.value * secondMomentMm4(section2));
@@ -34876,7 +34880,7 @@ function stickOf2(all, fist, tip, { rods: rods2 }) {
       sagMm,
       hz,
       massG,
-      price: rod.price.value * length2 / rod.stickMm
+      price: rod.price.value * length4 / rod.stickMm
     };
   };
   if (!rootRod) return void 0;
@@ -35856,9 +35860,9 @@ var planeOf2 = (pivot, along5, towards2) => ({
 });
 function limbLine(body, limb, plane3, sign, axis) {
   const frame = limbFrame(body, limb, 1);
-  const length2 = limbLengthMm(body, limb);
+  const length4 = limbLengthMm(body, limb);
   const points = Array.from({ length: 25 }, (_, i) => {
-    const at = length2 * (0.1 + 0.8 * i / 24);
+    const at = length4 * (0.1 + 0.8 * i / 24);
     const section2 = limbSection(body, limb, at);
     const half2 = (axis === "x" ? section2.a : section2.b) * PRESSED * sign;
     return inPlane2(plane3, onLimb(frame, axis === "x" ? { x: half2, y: 0, z: at } : { x: 0, y: half2, z: at }));
@@ -38084,17 +38088,17 @@ function traceStep(part) {
 }
 function cutStep({ make: { habits } }, part) {
   const { cutter } = habits;
-  const length2 = outlineM(part);
+  const length4 = outlineM(part);
   const foams2 = [...new Set(part.pieces.map((p) => p.foamName))].join(", ");
   const tilted = bevelled2(part).count > 0 && habits.bevel === "tilted";
   return {
     id: `${part.id}:cut`,
     kind: "cut",
     title: `${part.name}: cut ${foams2}`,
-    detail: `${trimNumber(length2, 1)} m by ${cutterWord[cutter]}, on the line, square to the sheet${tilted ? " but where an angle is written" : ""}. Cut out inside holes last.`,
+    detail: `${trimNumber(length4, 1)} m by ${cutterWord[cutter]}, on the line, square to the sheet${tilted ? " but where an angle is written" : ""}. Cut out inside holes last.`,
     partId: part.id,
     about: "pieces",
-    workMin: Math.ceil(length2 / cutSpeedMPerMin(part.foam.thicknessMm.value, cutter)) + 2 * piecesToCut(part),
+    workMin: Math.ceil(length4 / cutSpeedMPerMin(part.foam.thicknessMm.value, cutter)) + 2 * piecesToCut(part),
     waitMin: 0,
     cautions: [cutterCaution[cutter], ...sawn2(part) ? ["boardDust"] : []]
   };

@@ -1,5 +1,5 @@
 import type { Box3, Triangle, Vector3 } from 'three';
-import type { Vec3 } from '../geometry';
+import { cross3, type Vec3 } from '../geometry';
 import type { Convex } from './convex';
 
 /** Directions this near to parallel span no plane. */
@@ -15,9 +15,17 @@ export interface Ready {
   cutBy: (triangle: Pick<Triangle, 'a' | 'b' | 'c'>) => boolean;
 }
 
+/** Ways of which none runs along another, forwards or back: planes square to them are the same. */
+const unlike = (ways: readonly Vec3[]): Vec3[] =>
+  ways.filter((a, i) => !ways.slice(0, i).some((b) => length2(cross3(a, b)) <= PARALLEL));
+
+const length2 = ({ x, y, z }: Vec3): number => x * x + y * y + z * z;
+
 /** The same question as the overlap of two convex solids, asked thousands of times over, so without making anything new. */
-export function readied({ points, normals, edges }: Convex): Ready {
+export function readied({ points, normals, edges: all }: Convex): Ready {
   let by: Vec3 = { x: 0, y: 0, z: 0 };
+  const edges = unlike(all);
+  const flat = Float64Array.from(points.flatMap(({ x, y, z }) => [x, y, z]));
   const along = ({ x, y, z }: Vec3): { x: number; y: number; z: number; least: number; most: number } => {
     let [least, most] = [Infinity, -Infinity];
     for (const p of points) {
@@ -27,7 +35,7 @@ export function readied({ points, normals, edges }: Convex): Ready {
     }
     return { x, y, z, least, most };
   };
-  const faces = normals.map(along);
+  const faces = unlike(normals).map(along);
   const sides = [...[0, 1, 2].map((k) => along({ x: +(k === 0), y: +(k === 1), z: +(k === 2) })), ...faces];
   /** Whether the solid and the triangle are parted by a plane square to a way. */
   const split = (x: number, y: number, z: number, a: Vector3, b: Vector3, c: Vector3): boolean => {
@@ -39,8 +47,8 @@ export function readied({ points, normals, edges }: Convex): Ready {
     const low = Math.min(da, db, dc);
     const high = Math.max(da, db, dc);
     let [least, most] = [Infinity, -Infinity];
-    for (const p of points) {
-      const d = p.x * x + p.y * y + p.z * z;
+    for (let i = 0; i < flat.length; i += 3) {
+      const d = flat[i]! * x + flat[i + 1]! * y + flat[i + 2]! * z;
       if (d < least) least = d;
       if (d > most) most = d;
     }

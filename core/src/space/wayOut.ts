@@ -93,10 +93,12 @@ function eased({ points, normals, edges }: Convex): Convex {
 /** How far a thing is still in, mm: the least it has to go along an axis until it is clear of an extent. */
 function leftIn({ least, most }: Extent, own: Extent, by: Vec3): number {
   return Math.min(
-    ...(['x', 'y', 'z'] as const).flatMap((k) => [
-      own.most[k] + by[k] - least[k],
-      most[k] - (own.least[k] + by[k]),
-    ]),
+    own.most.x + by.x - least.x,
+    most.x - (own.least.x + by.x),
+    own.most.y + by.y - least.y,
+    most.y - (own.least.y + by.y),
+    own.most.z + by.z - least.z,
+    most.z - (own.least.z + by.z),
   );
 }
 
