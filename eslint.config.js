@@ -70,7 +70,15 @@ const coreRules = coreLayers.flatMap((layer, i) =>
 
 export default ts.config(
   {
-    ignores: ['**/dist/**', 'core/bench.mjs', '**/node_modules/**', '.data/**', '.tmp/**', 'coverage/**'],
+    ignores: [
+      '**/dist/**',
+      'core/bench.mjs',
+      'core/strips.mjs',
+      '**/node_modules/**',
+      '.data/**',
+      '.tmp/**',
+      'coverage/**',
+    ],
   },
   js.configs.recommended,
   ...ts.configs.strict,

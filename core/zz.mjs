@@ -24818,10 +24818,12 @@ function eased({ points, normals: normals2, edges }) {
 }
 function leftIn({ least, most: most2 }, own3, by) {
   return Math.min(
-    ...["x", "y", "z"].flatMap((k) => [
-      own3.most[k] + by[k] - least[k],
-      most2[k] - (own3.least[k] + by[k])
-    ])
+    own3.most.x + by.x - least.x,
+    most2.x - (own3.least.x + by.x),
+    own3.most.y + by.y - least.y,
+    most2.y - (own3.least.y + by.y),
+    own3.most.z + by.z - least.z,
+    most2.z - (own3.least.z + by.z)
   );
 }
 function search(thing2, axes4, stepMm, meets2, extent, most2) {
