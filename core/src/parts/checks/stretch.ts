@@ -82,7 +82,7 @@ function faceChecks(pieces: readonly Piece[], part: Part, context: Context): Che
       id: 'stretch-face',
       severity: 'mind',
       station: 'shape',
-      title: `${worst.name} must give ${trimNumber(faceMostly * 100, 0)} % on a face of its ${trimNumber(worst.thicknessMm)} mm, up to ${trimNumber(mostly * 100, 0)} % of it by stretching; hot foam gives about 15 %.`,
+      title: `${worst.name} must give ${trimNumber(faceMostly * 100, 1)} % on a face of its ${trimNumber(worst.thicknessMm)} mm, up to ${trimNumber(mostly * 100, 0)} % of it by stretching; hot foam gives about 15 %.`,
       why: 'What foam is bent by and what it is stretched by come together on its face. Thinner foam has less to give for the bend; a dart or a seam leaves less to stretch.',
       provenance: 'memory',
       excess: faceMostly - strainLimits.heat,
