@@ -210,11 +210,15 @@ const longest = (words: readonly string[], letters: number): string =>
   }, words[0] ?? '');
 
 /** How far a piece must give to lie on its form; paper does not give, and foam as far as it is warm. */
-function worstWords({ name, stretch, template }: Piece): string {
-  const { worst, worstWhere, refoldMm } = stretch!;
+function worstWords({ name, stretch, template, thicknessMm }: Piece): string {
+  const { worst, worstWhere, refoldMm, faceMostly } = stretch!;
   const where = `${worstWhere}, ${(worst * 100).toFixed(0)} %`;
   if (template) return `Worst: ${name}, ${where}: there a paper template creases; snip it, or add a seam.`;
   const does =
     worst > 0.12 ? 'more than hot foam gives, a dart or a seam' : worst > 0.05 ? 'heat and hold' : 'cold';
-  return `Worst: ${name}, ${where}: ${does}. Refolds within ${refoldMm.toFixed(1)} mm.`;
+  const face =
+    faceMostly > worst
+      ? ` Bent as well, a face of ${thicknessMm} mm gives ${(faceMostly * 100).toFixed(0)} %.`
+      : '';
+  return `Worst: ${name}, ${where}: ${does}. Refolds within ${refoldMm.toFixed(1)} mm.${face}`;
 }
