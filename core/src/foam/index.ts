@@ -1,4 +1,11 @@
-export { bendStrain, strainLimits, ringTestNeutralFraction, strainClass, strainClassName, type StrainClass } from './bend';
+export {
+  bendStrain,
+  strainLimits,
+  ringTestNeutralFraction,
+  strainClass,
+  strainClassName,
+  type StrainClass,
+} from './bend';
 export { foamMassG } from './foamMass';
 export { foldOpeningMm, grooveDepthMm, groovesForBend } from './groove';
 export { sprungOpeningMm } from './spring';
