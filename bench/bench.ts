@@ -17,7 +17,9 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { serialize } from 'node:v8';
 import { gzipSync } from 'node:zlib';
+import { createSender } from '../web/src/workers/difference';
 import { againstCgal } from './cgal';
 import { glow, manyBoxes, nudged, placesIn, solveSixty } from './inside';
 import {
@@ -239,8 +241,14 @@ report('where a pike comes apart', await time(20, () => breakDown(0, 2600, [[300
 const crowded = createDeriver();
 const crowd = crowdOf(harness, 200);
 const asked = performance.now();
-crowded(firstParts(crowd, 8), { coarse: true, goOn: () => false });
+const figures = crowded(firstParts(crowd, 8), { coarse: true, goOn: () => false });
 report('200 parts, first figures', performance.now() - asked, 'ms', 600);
+report(
+  '200 parts, the first message to the page',
+  serialize(createSender()(figures).sent).length / 1e6,
+  'MB',
+  5,
+);
 const growth = [10, 50, 200, 500].map((parts) => grown(harness, parts));
 for (const g of growth) {
   report(`${g.parts} parts, all coarsely`, g.coarseMs, 'ms', g.parts === 200 ? 6000 : undefined);
