@@ -33,35 +33,49 @@ interface Face {
   normals: Vec3[][];
 }
 
-const innerFace = ({ panel }: Thick): Face => {
-  const points = smoothed(panel.grid, FINER);
-  return { points, normals: gridNormals(points) };
+/** A face of each panel, made once: several edges may come to lie on it. */
+const once = (make: (of: Thick) => Face): ((of: Thick) => Face) => {
+  const known = new WeakMap<Thick, Face>();
+  return (of) => {
+    const face = known.get(of) ?? make(of);
+    known.set(of, face);
+    return face;
+  };
 };
 
-function outerFace({ panel, thicknessMm }: Thick): Face {
-  const { points, normals } = innerFace({ panel, thicknessMm });
+const innerFace = once(({ panel }) => {
+  const points = smoothed(panel.grid, FINER);
+  return { points, normals: gridNormals(points) };
+});
+
+const outerFace = once((thick) => {
+  const { points, normals } = innerFace(thick);
   return {
     points: points.map((row, r) =>
-      row.map((p, c) => add3(p, scale3(itemAt(itemAt(normals, r), c), thicknessMm))),
+      row.map((p, c) => add3(p, scale3(itemAt(itemAt(normals, r), c), thick.thicknessMm))),
     ),
     normals,
   };
-}
+});
 
 /** The point of a face nearest to one in space: among the drawn ones first, then among the finer ones round it. */
 function nearest(points: readonly Vec3[][], p: Vec3): { r: number; c: number } {
   let best = { r: 0, c: 0 };
   let away = Infinity;
   const look = (rows: [number, number], columns: [number, number], step: number): void => {
-    for (let r = Math.max(0, rows[0]); r <= Math.min(points.length - 1, rows[1]); r += step)
-      for (
-        let c = Math.max(0, columns[0]);
-        c <= Math.min(itemAt(points, r).length - 1, columns[1]);
-        c += step
-      ) {
-        const d = dist3(p, itemAt(itemAt(points, r), c));
-        if (d < away) [best, away] = [{ r, c }, d];
+    const lastRow = Math.min(points.length - 1, rows[1]);
+    for (let r = Math.max(0, rows[0]); r <= lastRow; r += step) {
+      const row = itemAt(points, r);
+      const last = Math.min(row.length - 1, columns[1]);
+      for (let c = Math.max(0, columns[0]); c <= last; c += step) {
+        const { x, y, z } = row[c]!;
+        const d = (x - p.x) ** 2 + (y - p.y) ** 2 + (z - p.z) ** 2;
+        if (d < away) {
+          best = { r, c };
+          away = d;
+        }
       }
+    }
   };
   look([0, Infinity], [0, Infinity], FINER);
   const { r, c } = best;

@@ -1,5 +1,5 @@
 import { itemAt } from '../units';
-import type { Vec2 } from '../geometry';
+import { boundsOf, type Vec2 } from '../geometry';
 
 /** Between a panel's own measure, shares of its width and height, and its flat piece. */
 export interface Ways {
@@ -22,6 +22,8 @@ export function waysOf(
     if ((r + c) % 2 === 0) return t % 2 === 0 ? [p(0, 0), p(1, 0), p(1, 1)] : [p(0, 0), p(1, 1), p(0, 1)];
     return t % 2 === 0 ? [p(0, 0), p(1, 0), p(0, 1)] : [p(1, 0), p(1, 1), p(0, 1)];
   };
+  // Made when something first asks: most panels carry none.
+  let near: ((p: Vec2) => readonly number[]) | undefined;
   return {
     flatAt: (at) => {
       const c = Math.min(columns - 1, Math.max(0, Math.floor(at.x * columns)));
@@ -33,16 +35,37 @@ export function waysOf(
     },
     uvAt: (p) => {
       const corners = cornersOf();
-      for (let t = 0; t < corners.length; t++) {
-        const [a, b, c] = itemAt(corners, t);
-        if (p.x < Math.min(a.x, b.x, c.x) || p.x > Math.max(a.x, b.x, c.x)) continue;
-        if (p.y < Math.min(a.y, b.y, c.y) || p.y > Math.max(a.y, b.y, c.y)) continue;
+      near ??= cellsOf(corners);
+      for (const t of near(p)) {
         const shares = barycentric(itemAt(corners, t), p);
         if (Math.min(...shares) >= -1e-9) return mixOf(cellUv(t), shares);
       }
       return undefined;
     },
   };
+}
+
+/** A spot on the rim is on the foam, however its figures are rounded, mm. */
+const RIM_MM = 1e-6;
+
+/** Triangles whose boxes reach into the cell of a spot, in their order; none for a spot outside all of them. */
+function cellsOf(corners: readonly (readonly [Vec2, Vec2, Vec2])[]): (p: Vec2) => readonly number[] {
+  const { minX, minY, maxX, maxY } = boundsOf(corners.flat());
+  const side = Math.max(1, Math.ceil(Math.sqrt(corners.length / 2)));
+  const [wide, high] = [(maxX - minX) / side || 1, (maxY - minY) / side || 1];
+  const cell = (at: number, from: number, step: number): number =>
+    Math.min(side - 1, Math.max(0, Math.floor((at - from) / step)));
+  const cells = Array.from({ length: side * side }, (): number[] => []);
+  corners.forEach((triangle, t) => {
+    const box = boundsOf(triangle);
+    for (let r = cell(box.minY, minY, high); r <= cell(box.maxY, minY, high); r++)
+      for (let c = cell(box.minX, minX, wide); c <= cell(box.maxX, minX, wide); c++)
+        cells[r * side + c]!.push(t);
+  });
+  return (p) =>
+    p.x < minX - RIM_MM || p.x > maxX + RIM_MM || p.y < minY - RIM_MM || p.y > maxY + RIM_MM
+      ? []
+      : cells[cell(p.y, minY, high) * side + cell(p.x, minX, wide)]!;
 }
 
 type Three = readonly [number, number, number];
