@@ -202,7 +202,7 @@ export function createDeriver({
     }
     // While an answer is coarse the sheets stay as they were laid, as long as they hold the same pieces.
     const making = stage('to make', doc, [parts], () => toMake(parts));
-    const pieces = piecesKey(making);
+    const pieces = stage('pieces', doc, [making], () => piecesKey(making));
     const packed =
       isCoarse && lastPacked?.pieces === pieces
         ? lastPacked.packed
@@ -231,7 +231,9 @@ export function createDeriver({
     const letters = stage('letters', doc, [parts], (d) => partLetters(parts, d.cut.letters));
     const reckoned = isCoarse && !lastPages && !pagesPlanned;
     const pages = reckoned
-      ? pagesReckoned(printedPieces({ parts, letters }), doc.cut)
+      ? stage('pages reckoned', doc, [parts, letters], (d) =>
+          pagesReckoned(printedPieces({ parts, letters }), d.cut),
+        )
       : isCoarse && lastPages && !pagesPlanned
         ? lastPages.count
         : pagesOf(parts, letters, doc.cut);
