@@ -92,8 +92,14 @@ describe('a mask skinned over a surface', function () {
       await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
       await page.waitForTimeout(300);
     }
-    // By now all that names a piece is on screen.
-    const before = await pieces();
+    // All that names a piece is on screen once its number has been the same for two seconds.
+    let before = await pieces();
+    for (let same = 0; same < 20; same++) {
+      await page.waitForTimeout(100);
+      const now = await pieces();
+      if (now !== before) same = 0;
+      before = now;
+    }
     await surface().getByRole('button', { name: 'Keep the seam (3 spots)' }).click();
     await openDrawer(page, 'Drawn seams');
     await shows(page, 'Line, spot 1', '1');
