@@ -2,13 +2,13 @@ import { fork } from 'node:child_process';
 import { dissectionOver, overBestKnown, squaresOver } from './nesting';
 
 /** How much longer than whole, or than the best known, the strips of the bench lie; shares. */
-export interface Strips {
+interface Strips {
   squares: number;
   shapes: number;
   slanting: number;
 }
 
-export const STRIP_MS = { squares: 30_000, shapes: 30_000, slanting: 20_000 };
+const STRIP_MS = { squares: 30_000, shapes: 30_000, slanting: 20_000 };
 
 /** The strips on the other core, while this one lays something else. */
 export const stripsBeside = (): Promise<Strips> =>

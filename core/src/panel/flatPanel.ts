@@ -158,7 +158,7 @@ function layFlat(
   if (panel.ruled !== undefined || (ruled.worst < FLAT_ENOUGH && Math.min(...ruled.least) > -FLAT_ENOUGH)) {
     return uncut(mesh, start);
   }
-  // Before flattening: which faces there are, so that thick foam is told from thin.
+  // Both faces of the sheet: the thicker it is, the more its bend adds to what they must stretch.
   const faces = facesOf(
     mesh,
     [0, foam.thicknessMm.value].map((out) => offsetGrid(panel.grid, out).flat()),

@@ -261,8 +261,8 @@ type TrialBase = Pick<PartReport, 'pieces' | 'packed' | 'copies'>;
 
 /**
  * Works out one part. With a report from before it is a first, coarse answer: darts stay where they were, fewer
- * rounds of flattening, and how it sits, what touches, the thickness trial and the remedies are those from before. Pure: the same part,
- * body, stock and catalogue give the same report. Untried, it has what was found and neither remedies nor trial.
+ * rounds of flattening, and how it sits, what touches, the thickness trial and the remedies are those from before.
+ * Pure: the same part, body, stock and catalogue give the same report. Untried, it has what was found and neither remedies nor trial.
  */
 export function partReport(
   part: Part,

@@ -14,17 +14,17 @@ const plated = (nominalMm: number): BuildDoc => {
 const found = (doc: BuildDoc): Finding | undefined =>
   derive(doc).parts[0]!.checks.find((c) => c.id === 'stretch-face');
 
-describe('a breastplate of foam that is thick for its curves', () => {
-  it('is told what its face must give, and thin foam is not', () => {
+describe('a breastplate that is curved both ways', () => {
+  it('gets a finding about its stretched face at 12 mm, and none at 6 mm', () => {
     expect(found(plated(6))).to.equal(undefined);
     const { title } = found(plated(12))!;
-    const [, face, thick, stretch] = /give ([\d.]+) % .* its (\d+) mm, up to (\d+) %/.exec(title)!;
+    const [, thick, face, stretch] = /the (\d+) mm foam must stretch ([\d.]+) %, up to (\d+) %/.exec(title)!;
     expect(Number(thick)).to.equal(12);
     expect(Number(face)).to.be.greaterThan(15);
     expect(Number(stretch)).to.be.lessThan(12);
   });
 
-  it('is helped by thinner foam and by other seams, each tried', () => {
+  it('is offered thinner foam and other seams, and each of them lowers the stretch', () => {
     const doc = plated(12);
     const before = found(doc)!;
     const labels = before.remedies.map((r) => r.label);

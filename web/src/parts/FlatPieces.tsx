@@ -218,7 +218,7 @@ function worstWords({ name, stretch, template, thicknessMm }: Piece): string {
     worst > 0.12 ? 'more than hot foam gives, a dart or a seam' : worst > 0.05 ? 'heat and hold' : 'cold';
   const face =
     faceMostly > worst
-      ? ` Bent as well, a face of ${thicknessMm} mm gives ${(faceMostly * 100).toFixed(0)} %.`
+      ? ` With its bend, a face of the ${thicknessMm} mm foam stretches ${(faceMostly * 100).toFixed(0)} %.`
       : '';
   return `Worst: ${name}, ${where}: ${does}. Refolds within ${refoldMm.toFixed(1)} mm.${face}`;
 }

@@ -72,7 +72,7 @@ function peakChecks(pieces: readonly Piece[], part: Part): Check[] {
   ];
 }
 
-/** Bent and stretched at once, a face must give more than hot foam does: thick foam comes to it sooner. */
+/** A face that is bent and stretched at once, further than hot foam can be; thick foam sooner than thin. */
 function faceChecks(pieces: readonly Piece[], part: Part, context: Context): Check[] {
   const worst = most(pieces, (p) => p.stretch!.faceMostly);
   if (!worst || worst.stretch!.faceMostly <= strainLimits.heat) return [];
@@ -82,8 +82,8 @@ function faceChecks(pieces: readonly Piece[], part: Part, context: Context): Che
       id: 'stretch-face',
       severity: 'mind',
       station: 'shape',
-      title: `${worst.name} must give ${trimNumber(faceMostly * 100, 1)} % on a face of its ${trimNumber(worst.thicknessMm)} mm, up to ${trimNumber(mostly * 100, 0)} % of it by stretching; hot foam gives about 15 %.`,
-      why: 'What foam is bent by and what it is stretched by come together on its face. Thinner foam has less to give for the bend; a dart or a seam leaves less to stretch.',
+      title: `${worst.name}: a face of the ${trimNumber(worst.thicknessMm)} mm foam must stretch ${trimNumber(faceMostly * 100, 1)} %, up to ${trimNumber(mostly * 100, 0)} % without its bend; hot foam stretches about 15 %.`,
+      why: 'Bending and stretching add up on the face of the foam. Bending stretches thinner foam less; with a dart or another seam the piece has less to stretch.',
       provenance: 'memory',
       excess: faceMostly - strainLimits.heat,
       pieceId: worst.id,
